@@ -1,0 +1,32 @@
+package dev.vat.core.delivery;
+
+/** How colour difference samples lie on the picture's grid. */
+public enum Chroma {
+    YUV420("4:2:0", 2, 2),
+    YUV422("4:2:2", 2, 1),
+    YUV444("4:4:4", 1, 1);
+
+    private final String label;
+    private final int widthStep;
+    private final int heightStep;
+
+    Chroma(String label, int widthStep, int heightStep) {
+        this.label = label;
+        this.widthStep = widthStep;
+        this.heightStep = heightStep;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    /** Widths must be a multiple of this. */
+    public int widthStep() {
+        return widthStep;
+    }
+
+    /** Heights must be a multiple of this. */
+    public int heightStep() {
+        return heightStep;
+    }
+}

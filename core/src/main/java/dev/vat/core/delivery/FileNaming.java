@@ -1,0 +1,101 @@
+package dev.vat.core.delivery;
+
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/**
+ * Makes file names from a pattern such as {@code {reel}_{target}}. What a file system can't hold in a name is replaced by
+ * a hyphen; names are kept under 200 bytes.
+ */
+public final class FileNaming {
+
+    public static final String DEFAULT = "{reel}_{target}";
+
+    public static final List<String> FIELDS =
+            List.of("project", "reel", "target", "version", "range", "date", "size", "rate");
+
+    private static final Pattern FIELD = Pattern.compile("\\{([^{}]*)\\}");
+    private static final int LONGEST = 200;
+
+    /** What the fields stand for. */
+    public record Context(String project, String reel, FrameRange range, LocalDate date, Size size, Rate rate) { }
+
+    private final String pattern;
+
+    private FileNaming(String pattern) {
+        this.pattern = pattern;
+    }
+
+    /** @throws IllegalArgumentException naming a field that doesn't exist */
+    public static FileNaming parse(String pattern) {
+        Matcher fields = FIELD.matcher(pattern);
+        while (fields.find()) {
+            if (!FIELDS.contains(fields.group(1))) {
+                throw new IllegalArgumentException("There is no field {" + fields.group(1) + "}; there are "
+                        + FIELDS.stream().map(f -> "{" + f + "}").collect(Collectors.joining(" ")));
+            }
+        }
+        if (pattern.isBlank() || FIELD.matcher(pattern).replaceAll("").matches(".*[{}].*")) {
+            throw new IllegalArgumentException("Not a name pattern: '" + pattern + "'");
+        }
+        return new FileNaming(pattern);
+    }
+
+    /** The name with its extension; the version field starts at v01 and is raised only where a name is taken. */
+    public String fileName(Target target, Context context) {
+        Map<String, String> values = new TreeMap<>();
+        values.put("project", context.project());
+        values.put("reel", context.reel());
+        values.put("target", target.shortName());
+        values.put("version", "v01");
+        values.put("range", context.range().toString());
+        values.put("date", context.date().toString());
+        values.put("size", context.size().toString());
+        values.put("rate", context.rate() == null ? "rate" : context.rate().label());
+        String name = FIELD.matcher(pattern).replaceAll(m -> Matcher.quoteReplacement(values.get(m.group(1))));
+        return shorten(legal(name)) + "." + target.container().extension();
+    }
+
+    private static String legal(String name) {
+        String legal = name.replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "-").strip().replaceAll("[. ]+$", "");
+        return legal.isEmpty() ? "untitled" : legal.startsWith(".") ? "_" + legal.substring(1) : legal;
+    }
+
+    private static String shorten(String name) {
+        String shorter = name;
+        while (shorter.getBytes(StandardCharsets.UTF_8).length > LONGEST) {
+            shorter = shorter.substring(0, shorter.offsetByCodePoints(shorter.length(), -1));
+        }
+        return shorter;
+    }
+
+    /** The same name with the version number {@code version} before the extension: {@code spot_web_v02.mp4}. */
+    public static String versioned(String fileName, int version) {
+        int dot = fileName.lastIndexOf('.');
+        String number = "_v%02d".formatted(version);
+        String stem = dot < 0 ? fileName : fileName.substring(0, dot);
+        String bare = version(stem).map(_ -> stem.replaceFirst("_v\\d{2,}$", "")).orElse(stem);
+        return bare + number + (dot < 0 ? "" : fileName.substring(dot));
+    }
+
+    /** The version that a name without extension ends in, if it does. */
+    private static Optional<Integer> version(String stem) {
+        Matcher matcher = Pattern.compile("_v(\\d{2,9})$").matcher(stem);
+        return matcher.find() ? Optional.of(Integer.parseInt(matcher.group(1))) : Optional.empty();
+    }
+
+    @Override
+    public String toString() {
+        return pattern;
+    }
+}

@@ -1,0 +1,37 @@
+package dev.vat.core.delivery;
+
+import dev.vat.core.picture.Size;
+import java.util.Locale;
+
+/** A size in bytes before anything has been tried: a wide range, and called rough wherever it is shown. */
+public record RoughForecast(long lowBytes, long highBytes) {
+
+    public static RoughForecast of(Codec codec, Size size, long frames, boolean transparent) {
+        double pixels = (double) size.pixels() * frames;
+        double alpha = codec.hasAlpha() && transparent ? 2.0 : 0;
+        return new RoughForecast((long) (pixels * codec.lowBitsPerPixel() / 8),
+                (long) (pixels * (codec.highBitsPerPixel() + alpha) / 8) + 64 * 1024);
+    }
+
+    public RoughForecast plus(RoughForecast other) {
+        return new RoughForecast(lowBytes + other.lowBytes, highBytes + other.highBytes);
+    }
+
+    @Override
+    public String toString() {
+        return "rough: " + bytes(lowBytes) + " to " + bytes(highBytes);
+    }
+
+    /** Decimal units, as files are sold: {@code 1.42 GB}. */
+    public static String bytes(long bytes) {
+        String[] units = {"B", "kB", "MB", "GB", "TB"};
+        double value = bytes;
+        int unit = 0;
+        while (value >= 999.5 && unit < units.length - 1) {
+            value /= 1000;
+            unit++;
+        }
+        String pattern = unit == 0 || value >= 100 ? "%.0f %s" : value >= 10 ? "%.1f %s" : "%.2f %s";
+        return String.format(Locale.ROOT, pattern, value, units[unit]);
+    }
+}

@@ -1,0 +1,44 @@
+package dev.vat.core.finding;
+
+import java.util.List;
+
+/**
+ * One result of checking.
+ *
+ * @param id stable name of the rule: {@code rate-unknown}
+ * @param source the source it is about, or null
+ * @param target the deliverable it is about, or null
+ * @param text what is the matter and what it leads to, for people
+ * @param evidence figures or names that show it; may be empty
+ */
+public record Finding(String id, Severity severity, String source, String target, String text, String evidence,
+                      List<Remedy> remedies) {
+
+    public Finding {
+        remedies = List.copyOf(remedies);
+    }
+
+    static Finding of(String id, Severity severity, String text) {
+        return new Finding(id, severity, null, null, text, "", List.of());
+    }
+
+    Finding aboutSource(String id) {
+        return new Finding(this.id, severity, id, target, text, evidence, remedies);
+    }
+
+    Finding aboutTarget(String id) {
+        return new Finding(this.id, severity, source, id, text, evidence, remedies);
+    }
+
+    Finding withEvidence(String shown) {
+        return new Finding(id, severity, source, target, text, shown, remedies);
+    }
+
+    Finding withRemedies(Remedy... ways) {
+        return new Finding(id, severity, source, target, text, evidence, List.of(ways));
+    }
+
+    public boolean isBlocker() {
+        return severity == Severity.BLOCKER;
+    }
+}

@@ -1,0 +1,51 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.project.Project;
+import dev.vat.core.run.Programme;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/** All findings on a project's current reel and its deliverables, blockers first: a pure function. */
+public final class Findings {
+
+    private final List<Finding> all;
+
+    private Findings(List<Finding> all) {
+        this.all = List.copyOf(all);
+    }
+
+    public static Findings of(Project project, Observed observed) {
+        List<Finding> found = new ArrayList<>();
+        Programme programme = Programme.of(project, observed.tables()).orElse(null);
+        if (programme == null || programme.entries().isEmpty() && programme.unknownItems() == 0) {
+            found.add(Finding.of("nothing-in", Severity.BLOCKER, "There is nothing in the reel yet: bring in a folder of frames."));
+        } else {
+            SourceRules.check(project, programme, found);
+            DeliveryRules.check(project, programme, observed.destination(), found);
+        }
+        found.sort(Comparator.comparing(Finding::severity));
+        return new Findings(found);
+    }
+
+    public List<Finding> all() {
+        return all;
+    }
+
+    public List<Finding> blockers() {
+        return all.stream().filter(Finding::isBlocker).toList();
+    }
+
+    public long count(Severity severity) {
+        return all.stream().filter(f -> f.severity() == severity).count();
+    }
+
+    public boolean mayRun() {
+        return blockers().isEmpty();
+    }
+
+    /** Whether the rate is all that stands in the way, so that the main action may offer to confirm one. */
+    public boolean onlyRateIsMissing() {
+        return !blockers().isEmpty() && blockers().stream().allMatch(f -> f.id().equals("rate-unknown"));
+    }
+}

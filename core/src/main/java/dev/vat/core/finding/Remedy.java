@@ -1,0 +1,21 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.project.Edit;
+
+/** Something that mends a finding, as a button with {@code label}. */
+public sealed interface Remedy {
+
+    String label();
+
+    /** An edit of the project. */
+    record Apply(String label, Edit edit) implements Remedy { }
+
+    /** Text for the clipboard, such as the ranges to render again. */
+    record CopyText(String label, String text) implements Remedy { }
+
+    /** Asks for another destination folder. */
+    record ChooseFolder(String label) implements Remedy { }
+
+    /** Asks for the colour behind transparent places of one deliverable. */
+    record ChooseColour(String label, String target) implements Remedy { }
+}

@@ -1,0 +1,173 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/** Findings on what goes in: rate, holes, faulty frames, and items that don't go together. */
+final class SourceRules {
+
+    private SourceRules() { }
+
+    static void check(Project project, Programme programme, List<Finding> found) {
+        if (programme.unknownItems() > 0) {
+            found.add(sourceGone(project, programme));
+        }
+        if (programme.rate().isEmpty() && !programme.entries().isEmpty()) {
+            found.add(Finding.of("rate-unknown", Severity.BLOCKER,
+                    "No file states how many frames a second these are: choose the rate.")
+                    .aboutSource(programme.entries().getFirst().source().id()));
+        }
+        for (Programme.Entry entry : programme.entries()) {
+            range(entry, found);
+            frames(programme, entry, found);
+            layers(entry, found);
+            together(programme, entry, found);
+        }
+        if (programme.linear()) {
+            found.add(Finding.of("linear-light", Severity.NOTE, "EXR frames are taken as linear light with Rec.709 primaries: "
+                    + "exposure 0, sRGB curve, clamped in RGB, tagged Rec.709."));
+        }
+    }
+
+    private static Finding sourceGone(Project project, Programme programme) {
+        String names = programme.reel().items().stream().flatMap(i -> project.source(i.source()).stream())
+                .filter(s -> programme.entries().stream().noneMatch(e -> e.source().id().equals(s.id())))
+                .map(s -> s.name() + " in " + s.folder().absolute()).distinct().collect(Collectors.joining("; "));
+        return Finding.of("source-gone", Severity.BLOCKER,
+                "The files of " + (programme.unknownItems() == 1 ? "one item" : programme.unknownItems() + " items")
+                        + " of this reel can't be found. Bring the folder back, or take the item out.").withEvidence(names);
+    }
+
+    private static void range(Programme.Entry entry, List<Finding> found) {
+        FrameRange range = entry.source().reading().range();
+        Sequence sequence = entry.table().sequence();
+        if (range == null) {
+            return;
+        }
+        if (range.last() < sequence.first() || range.first() > sequence.last()) {
+            found.add(Finding.of("range-outside", Severity.BLOCKER,
+                    sequence.name() + ": the range " + range + " lies outside the frames " + sequence.range() + ".")
+                    .aboutSource(entry.source().id())
+                    .withRemedies(new Remedy.Apply("Use all " + sequence.range(),
+                            Edits.setRange(entry.source().id(), null))));
+        }
+    }
+
+    private static void frames(Programme programme, Programme.Entry entry, List<Finding> found) {
+        FrameTable table = entry.table();
+        Source source = entry.source();
+        Sequence sequence = table.sequence();
+        FrameRange range = source.reading().rangeIn(sequence);
+        if (!table.isChecked()) {
+            int unchecked = table.counts().getOrDefault(FrameState.UNCHECKED, 0);
+            found.add(Finding.of("unchecked", Severity.NOTE, sequence.name() + ": " + unchecked + " of "
+                    + sequence.count() + " frames are not checked yet.").aboutSource(source.id()));
+        }
+        ResumeAdvice advice = ResumeAdvice.of(table, range);
+        if (table.isChecked() && advice.lastGood().isEmpty()) {
+            String why = table.faults().stream().map(FrameTable.Fault::why).distinct().limit(3)
+                    .collect(Collectors.joining("; "));
+            found.add(Finding.of("nothing-good", Severity.BLOCKER, sequence.name() + ": no frame of " + range
+                    + " can be used.").withEvidence(why).aboutSource(source.id()));
+            return;
+        }
+        if (advice.wanted().isEmpty()) {
+            return;
+        }
+        String wanted = advice.toText(sequence.pattern());
+        GapPolicy gap = source.reading().gap();
+        if (gap == GapPolicy.REFUSE) {
+            found.add(Finding.of("frames-wanted", Severity.BLOCKER, sequence.name() + ": " + faultsInWords(table, range, advice)
+                    + ". Render " + wanted + " again, or choose what stands in.")
+                    .withEvidence(evidence(table, range)).aboutSource(source.id())
+                    .withRemedies(new Remedy.CopyText("Copy ranges", wanted),
+                            new Remedy.Apply(GapPolicy.HOLD.title(), Edits.setGap(source.id(), GapPolicy.HOLD)),
+                            new Remedy.Apply(GapPolicy.CARD.title(), Edits.setGap(source.id(), GapPolicy.CARD))));
+        } else if (programme.plan().holdHasNoStart(entry.item())) {
+            long firstGood = firstGood(table, range);
+            found.add(Finding.of("hold-no-start", Severity.BLOCKER, sequence.name()
+                    + ": the range starts with a frame that can't be used, so there is nothing before it to hold.")
+                    .withEvidence(wanted).aboutSource(source.id())
+                    .withRemedies(new Remedy.Apply("Start at " + sequence.pattern().number(firstGood),
+                                    Edits.setRange(source.id(), FrameRange.of(firstGood, range.last()))),
+                            new Remedy.Apply(GapPolicy.CARD.title(), Edits.setGap(source.id(), GapPolicy.CARD))));
+        } else {
+            found.add(Finding.of("frames-filled", Severity.WARNING, sequence.name() + ": "
+                    + (gap == GapPolicy.HOLD ? "the previous frame is held" : "a labelled card stands") + " at " + wanted + ".")
+                    .withEvidence(evidence(table, range)).aboutSource(source.id())
+                    .withRemedies(new Remedy.CopyText("Copy ranges", wanted)));
+        }
+    }
+
+    private static long firstGood(FrameTable table, FrameRange range) {
+        Sequence sequence = table.sequence();
+        for (int i = 0; i < sequence.count(); i++) {
+            if (range.contains(sequence.number(i)) && !table.stateAt(i).isFault()) {
+                return sequence.number(i);
+            }
+        }
+        return range.last();
+    }
+
+    private static String faultsInWords(FrameTable table, FrameRange range, ResumeAdvice advice) {
+        long missing = advice.missing().ranges().stream()
+                .mapToLong(r -> (r.last() - r.first()) / table.sequence().step() + 1).sum();
+        Map<FrameState, Long> faults = table.faults().stream().filter(f -> range.contains(f.frame()))
+                .collect(Collectors.groupingBy(FrameTable.Fault::state, TreeMap::new, Collectors.counting()));
+        String others = faults.entrySet().stream().map(e -> e.getValue() + " " + e.getKey().label())
+                .collect(Collectors.joining(", "));
+        return (missing == 0 ? "" : missing + " missing" + (others.isEmpty() ? "" : ", ")) + others;
+    }
+
+    private static String evidence(FrameTable table, FrameRange range) {
+        List<FrameTable.Fault> faults = table.faults().stream().filter(f -> range.contains(f.frame())).toList();
+        String shown = faults.stream().limit(4)
+                .map(f -> table.sequence().pattern().number(f.frame()) + " " + f.state().label() + ": " + f.why())
+                .collect(Collectors.joining("; "));
+        return faults.size() > 4 ? shown + "; and " + (faults.size() - 4) + " more" : shown;
+    }
+
+    private static void layers(Programme.Entry entry, List<Finding> found) {
+        entry.format().filter(f -> !f.layers().isEmpty()).ifPresent(f -> found.add(Finding.of("layer-unknown",
+                Severity.BLOCKER, entry.source().name() + ": these EXR files have no unnamed R, G, B channels. Their layers are: "
+                        + String.join(", ", f.layers()) + ".").aboutSource(entry.source().id())));
+    }
+
+    private static void together(Programme programme, Programme.Entry entry, List<Finding> found) {
+        if (entry.item() == 0 || programme.shape().isEmpty() || entry.format().isEmpty()) {
+            return;
+        }
+        PictureFormat first = programme.shape().get();
+        PictureFormat own = entry.format().get();
+        if (!own.size().equals(first.size()) || !own.pixelAspect().equals(first.pixelAspect())) {
+            found.add(Finding.of("size-differs", Severity.BLOCKER, entry.source().name() + " is " + own.size()
+                    + ", the reel is " + first.size() + " like its first item. Items of another size can't stand in one reel yet.")
+                    .aboutSource(entry.source().id())
+                    .withRemedies(new Remedy.Apply("Take it out", Edits.removeItem(entry.item()))));
+        }
+        Rate ownRate = entry.source().reading().rate();
+        Rate reel = programme.rate().orElse(null);
+        if (ownRate != null && reel != null && !ownRate.equals(reel)) {
+            found.add(Finding.of("rate-differs", Severity.WARNING, entry.source().name() + " is read at " + ownRate.label()
+                    + " but plays at the reel's " + reel.label() + ": it runs "
+                    + ownRate.perSecond().dividedBy(reel.perSecond()).toFixed(3) + "x as long.")
+                    .aboutSource(entry.source().id())
+                    .withRemedies(new Remedy.Apply("Read it at " + reel.label(),
+                            Edits.setSourceRate(entry.source().id(), reel))));
+        }
+    }
+}

@@ -1,0 +1,46 @@
+package dev.vat.core.picture;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.time.Rational;
+
+/** Width of a pixel divided by its height, exactly; 1:1 is square, 16:15 is wide. */
+public record PixelAspect(Rational ratio) {
+
+    public static final PixelAspect SQUARE = new PixelAspect(Rational.ONE);
+
+    public PixelAspect {
+        if (ratio.signum() <= 0) {
+            throw new IllegalArgumentException("A pixel aspect must be above 0, not " + ratio);
+        }
+    }
+
+    public static PixelAspect of(long width, long height) {
+        return new PixelAspect(Rational.of(width, height));
+    }
+
+    @JsonCreator
+    public static PixelAspect parse(String text) {
+        return new PixelAspect(Rational.parse(text));
+    }
+
+    /** Display aspect = width x pixel aspect / height. */
+    public Rational displayAspect(Size stored) {
+        return ratio.times(Rational.of(stored.width(), stored.height()));
+    }
+
+    /** The square-pixel size that shows the same shape at the stored height. */
+    public Size seen(Size stored) {
+        return Size.of(Math.toIntExact(Math.max(1, ratio.times(stored.width()).round())), stored.height());
+    }
+
+    public boolean isSquare() {
+        return ratio.equals(Rational.ONE);
+    }
+
+    @JsonValue
+    @Override
+    public String toString() {
+        return ratio.numerator() + ":" + ratio.denominator();
+    }
+}

@@ -1,0 +1,42 @@
+package dev.vat.core.project;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+
+/** A project as the JSON text of a {@code .vat} file, version 1; fields that aren't known are kept. */
+public final class ProjectText {
+
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
+            .build();
+
+    private ProjectText() { }
+
+    public static String write(Project project) {
+        try {
+            return JSON.writeValueAsString(project) + "\n";
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("A project couldn't be put into words: " + e.getOriginalMessage(), e);
+        }
+    }
+
+    /** @throws IllegalArgumentException saying in words why the text is no project */
+    public static Project read(String text) {
+        try {
+            JsonNode tree = JSON.readTree(text);
+            if (tree == null || !tree.isObject() || !tree.path("version").isInt()) {
+                throw new IllegalArgumentException("This is not a Vat project");
+            }
+            if (tree.path("version").asInt() > Project.VERSION) {
+                throw new IllegalArgumentException("This project was saved by a newer Vat (format "
+                        + tree.path("version").asInt() + "; this one reads " + Project.VERSION + ")");
+            }
+            return JSON.treeToValue(tree, Project.class);
+        } catch (JsonProcessingException e) {
+            throw new IllegalArgumentException("This is not a Vat project: " + e.getOriginalMessage(), e);
+        }
+    }
+}

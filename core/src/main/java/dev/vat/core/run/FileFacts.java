@@ -1,0 +1,22 @@
+package dev.vat.core.run;
+
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+
+/**
+ * What a reader found in a finished file.
+ *
+ * @param frames frames that decoded
+ * @param evenSpacing whether every frame lasts exactly as long as the rate says, starting at 0
+ * @param startSeconds when the first frame is shown
+ * @param durationSeconds what the container says of its length
+ * @param chroma as {@code 4:2:0}
+ * @param range {@code limited}, {@code full} or {@code unknown}
+ * @param level the level the stream claims, in the codec's own count; -99 if it has none
+ */
+public record FileFacts(long frames, Rate rate, boolean evenSpacing, Rational startSeconds, Rational durationSeconds,
+                        Size size, PixelAspect pixelAspect, String container, String codec, String profile, int level,
+                        int bits, String chroma, int alphaBits, String matrix, String primaries, String transfer,
+                        String range, int soundTracks, boolean indexInFront, long bytes) { }

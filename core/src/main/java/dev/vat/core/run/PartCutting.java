@@ -1,0 +1,40 @@
+package dev.vat.core.run;
+
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.PartForm;
+import dev.vat.core.time.Rate;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Where a deliverable is cut into parts. Boundaries depend on the plan alone, so that an interrupted and an uninterrupted
+ * run make the same file.
+ */
+public final class PartCutting {
+
+    /** Long-GOP codecs lose a few percent at each cut, so their parts are long. */
+    private static final int LONG_GROUP_SECONDS = 20;
+    private static final int INTRA_SECONDS = 4;
+
+    private PartCutting() { }
+
+    public static List<RunPlan.Part> cut(Codec codec, Rate rate, long frames) {
+        long length = frames;
+        if (codec.partForm() != PartForm.WHOLE) {
+            long group = groupFrames(codec, rate);
+            long wanted = codec.groupSeconds() > 0 ? LONG_GROUP_SECONDS : INTRA_SECONDS;
+            long groups = Math.max(1, rate.perSecond().times(wanted).round() / group);
+            length = groups * group;
+        }
+        List<RunPlan.Part> parts = new ArrayList<>();
+        for (long first = 0; first < frames; first += length) {
+            parts.add(new RunPlan.Part(parts.size(), first, Math.min(length, frames - first)));
+        }
+        return parts;
+    }
+
+    /** Frames from one self-contained frame to the next. */
+    public static long groupFrames(Codec codec, Rate rate) {
+        return codec.groupSeconds() == 0 ? 1 : Math.max(1, rate.perSecond().times(codec.groupSeconds()).round());
+    }
+}

@@ -1,0 +1,76 @@
+package dev.vat.core.run;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import dev.vat.core.time.Rate;
+import java.util.List;
+
+/**
+ * The proof for one file. It names no folder, user or machine.
+ *
+ * @param file the file's name
+ * @param made UTC, ISO 8601
+ * @param proven whether everything agreed
+ * @param reasons why it is not proven, in words
+ * @param usedAnyway UTC time at which somebody took an unproven file into use, else null
+ * @param rateOrigin where the rate comes from
+ * @param frames what was measured of each frame, in output order
+ * @param sha256 of the whole file, hexadecimal
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record Receipt(int version, String file, String made, String vat, String library, String run, String project,
+                      String reel, String target, String targetTitle, @JsonProperty("proven") boolean proven,
+                      List<String> reasons, String usedAnyway, Rate rate, String rateOrigin, List<SourceLine> sources,
+                      List<Fill> fills, Expectation planned, FileFacts found, Comparison comparison, Quality quality,
+                      List<String> notes, List<PartLine> parts, String sha256, List<FrameLine> frames) {
+
+    public static final int VERSION = 1;
+    public static final String SUFFIX = ".receipt.json";
+
+    public Receipt {
+        reasons = List.copyOf(reasons);
+        sources = List.copyOf(sources);
+        fills = List.copyOf(fills);
+        notes = List.copyOf(notes);
+        parts = List.copyOf(parts);
+        frames = List.copyOf(frames);
+    }
+
+    /** A source and what was taken of it: {@code first} to {@code last}, every {@code step}. */
+    public record SourceLine(String name, long first, long last, long step, long count) { }
+
+    /** An output frame in whose place something else stands. */
+    public record Fill(long frame, String source, long wanted, String shown) { }
+
+    /** A part: output frames, bytes of its file, its fingerprint. */
+    public record PartLine(int index, long first, long count, long bytes, String sha256) { }
+
+    /**
+     * One output frame.
+     *
+     * @param crc CRC32C of the decoded samples, hexadecimal
+     * @param psnr decoded against what was given to the encoder, in dB; null where they are equal to the last bit
+     * @param ssim from 0 to 1, luma
+     */
+    @JsonInclude(JsonInclude.Include.ALWAYS)
+    public record FrameLine(long frame, String crc, Double psnr, double ssim) { }
+
+    /**
+     * Picture against source over the whole file; PSNR in dB of luma, null where not a bit differs.
+     *
+     * @param worstFrame output frame with the lowest PSNR
+     * @param worstSource the same, as source name and frame number
+     */
+    public record Quality(Double meanPsnr, Double worstPsnr, double worstSsim, long worstFrame, String worstSource) { }
+
+    public Receipt withUse(String when) {
+        return new Receipt(version, file, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
+                when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames);
+    }
+
+    public Receipt withFile(String name) {
+        return new Receipt(version, name, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
+                usedAnyway, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256,
+                frames);
+    }
+}

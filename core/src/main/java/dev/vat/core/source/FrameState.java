@@ -1,0 +1,37 @@
+package dev.vat.core.source;
+
+import com.fasterxml.jackson.annotation.JsonValue;
+
+/** What is known of one frame of a sequence. */
+public enum FrameState {
+    /** Listed, but not looked into yet. */
+    UNCHECKED("not checked yet"),
+    /** Whole, decoded, and like its neighbours. */
+    GOOD("good"),
+    /** There is no file with this number. */
+    MISSING("missing"),
+    /** The file has zero bytes. */
+    EMPTY("empty"),
+    /** The file ends before its picture does. */
+    CUT_SHORT("cut short"),
+    /** The file can't be opened or decoded. */
+    UNREADABLE("unreadable"),
+    /** Sound, but of another size, depth or kind than the other frames. */
+    MISMATCH("mismatch");
+
+    private final String label;
+
+    FrameState(String label) {
+        this.label = label;
+    }
+
+    @JsonValue
+    public String label() {
+        return label;
+    }
+
+    /** Whether a frame in this state can't be used as it is. */
+    public boolean isFault() {
+        return this != GOOD && this != UNCHECKED;
+    }
+}

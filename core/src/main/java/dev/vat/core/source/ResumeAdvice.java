@@ -1,0 +1,45 @@
+package dev.vat.core.source;
+
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.FrameSet;
+import java.util.OptionalLong;
+
+/**
+ * What to render next, worked out from the state of every file.
+ *
+ * @param lastGood the last sound frame, if there is one
+ * @param next the frame after it
+ * @param missing numbers in the range without a file
+ * @param wanted missing and faulty frames together, as ranges to paste into a renderer
+ */
+public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet missing, FrameSet wanted) {
+
+    public static ResumeAdvice of(FrameTable table) {
+        return of(table, table.sequence().range());
+    }
+
+    public static ResumeAdvice of(FrameTable table, FrameRange range) {
+        Sequence sequence = table.sequence();
+        OptionalLong lastGood = OptionalLong.empty();
+        for (int i = sequence.count() - 1; i >= 0 && lastGood.isEmpty(); i--) {
+            if (table.stateAt(i) == FrameState.GOOD && range.contains(sequence.number(i))) {
+                lastGood = OptionalLong.of(sequence.number(i));
+            }
+        }
+        FrameSet missing = sequence.missing(range);
+        FrameSet.Builder wanted = FrameSet.builder(sequence.step());
+        for (long frame = sequence.firstOnGrid(range.first()); frame <= range.last(); frame += sequence.step()) {
+            if (table.state(frame).isFault()) {
+                wanted.add(frame);
+            }
+        }
+        OptionalLong next = lastGood.isPresent()
+                ? OptionalLong.of(lastGood.getAsLong() + sequence.step()) : OptionalLong.empty();
+        return new ResumeAdvice(lastGood, next, missing, wanted.build());
+    }
+
+    /** The wanted ranges with the sequence's own padding: {@code 0412-0416, 0440}. */
+    public String toText(SequencePattern pattern) {
+        return wanted.toText(pattern::number);
+    }
+}

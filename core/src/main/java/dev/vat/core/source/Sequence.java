@@ -1,0 +1,174 @@
+package dev.vat.core.source;
+
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.FrameSet;
+import java.nio.file.Path;
+import java.util.Arrays;
+
+/**
+ * The numbered files of one pattern in one folder, as a listing of the folder shows them; nothing of their content is
+ * known here. Numbers ascend. A million frames take some 24 MB.
+ */
+public final class Sequence {
+
+    /** Fewer files than this are never taken as counting in steps: two of them may as well have a hole between. */
+    private static final int FEWEST_FOR_STEP = 4;
+
+    private final Path folder;
+    private final SequencePattern pattern;
+    private final FileKind kind;
+    private final long[] numbers;
+    private final long[] sizes;
+    private final long[] modified;
+    private final long step;
+
+    private Sequence(Path folder, SequencePattern pattern, FileKind kind, long[] numbers, long[] sizes, long[] modified) {
+        if (numbers.length == 0) {
+            throw new IllegalArgumentException("A sequence holds at least one file: " + pattern.name());
+        }
+        this.folder = folder;
+        this.pattern = pattern;
+        this.kind = kind;
+        this.numbers = numbers;
+        this.sizes = sizes;
+        this.modified = modified;
+        this.step = stepOf(numbers);
+    }
+
+    /**
+     * @param numbers ascending, without repeats
+     * @param sizes bytes of each file
+     * @param modified last change of each file in milliseconds since 1970, UTC
+     */
+    public static Sequence of(Path folder, SequencePattern pattern, FileKind kind, long[] numbers, long[] sizes,
+                              long[] modified) {
+        for (int i = 1; i < numbers.length; i++) {
+            if (numbers[i] <= numbers[i - 1]) {
+                throw new IllegalArgumentException("Frame numbers must ascend: " + numbers[i - 1] + ", " + numbers[i]);
+            }
+        }
+        return new Sequence(folder, pattern, kind, numbers.clone(), sizes.clone(), modified.clone());
+    }
+
+    private static long stepOf(long[] numbers) {
+        if (numbers.length < FEWEST_FOR_STEP) {
+            return 1;
+        }
+        long divisor = 0;
+        for (int i = 1; i < numbers.length && divisor != 1; i++) {
+            long a = numbers[i] - numbers[i - 1];
+            while (divisor != 0) {
+                long rest = a % divisor;
+                a = divisor;
+                divisor = rest;
+            }
+            divisor = a;
+        }
+        return divisor;
+    }
+
+    public Path folder() {
+        return folder;
+    }
+
+    public SequencePattern pattern() {
+        return pattern;
+    }
+
+    public FileKind kind() {
+        return kind;
+    }
+
+    /** How many files there are. */
+    public int count() {
+        return numbers.length;
+    }
+
+    public long first() {
+        return numbers[0];
+    }
+
+    public long last() {
+        return numbers[numbers.length - 1];
+    }
+
+    public FrameRange range() {
+        return FrameRange.of(first(), last());
+    }
+
+    /** The distance between neighbours when all frames lie on one grid: 1 as a rule, 5 for every fifth frame. */
+    public long step() {
+        return step;
+    }
+
+    public long number(int index) {
+        return numbers[index];
+    }
+
+    public long size(int index) {
+        return sizes[index];
+    }
+
+    public long modified(int index) {
+        return modified[index];
+    }
+
+    /** The place of a frame in this listing, or a negative number if it has no file. */
+    public int indexOf(long number) {
+        return Arrays.binarySearch(numbers, number);
+    }
+
+    /** The place of the last file numbered below {@code number}, or -1 if there is none. */
+    public int indexBefore(long number) {
+        return insertion(number) - 1;
+    }
+
+    public boolean has(long number) {
+        return indexOf(number) >= 0;
+    }
+
+    public Path file(long number) {
+        return folder.resolve(pattern.fileName(number));
+    }
+
+    public String name() {
+        return pattern.name();
+    }
+
+    /** The frames on this sequence's grid, inside {@code range}, that have no file. */
+    public FrameSet missing(FrameRange range) {
+        FrameSet.Builder missing = FrameSet.builder(step);
+        long expected = firstOnGrid(range.first());
+        int index = Math.max(0, insertion(expected));
+        for (; index < numbers.length && numbers[index] <= range.last(); index++) {
+            if (numbers[index] > expected) {
+                missing.add(expected, numbers[index] - step);
+            }
+            expected = numbers[index] + step;
+        }
+        long end = range.last() - Math.floorMod(range.last() - first(), step);
+        if (expected <= end) {
+            missing.add(expected, end);
+        }
+        return missing.build();
+    }
+
+    public FrameSet missing() {
+        return missing(range());
+    }
+
+    /** The first frame on the grid that isn't before {@code number}. */
+    public long firstOnGrid(long number) {
+        return number + Math.floorMod(first() - number, step);
+    }
+
+    private int insertion(long number) {
+        int index = indexOf(number);
+        return index >= 0 ? index : -index - 1;
+    }
+
+    @Override
+    public String toString() {
+        return name() + " " + range() + " (" + count() + " files)";
+    }
+}
