@@ -1,0 +1,88 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
+import static org.bytedeco.ffmpeg.global.avformat.AVSEEK_FLAG_BACKWARD;
+import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
+import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
+import static org.bytedeco.ffmpeg.global.avformat.av_seek_frame;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_find_stream_info;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_open_input;
+import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
+import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_VIDEO;
+
+import java.nio.file.Path;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+
+/** Reads the packets of a movie file's picture track. Belongs to one thread. */
+final class Demuxer implements AutoCloseable {
+
+    interface PacketSink {
+        void take(AVPacket packet);
+    }
+
+    private final AVFormatContext context = new AVFormatContext(null);
+    private final AVPacket packet = av_packet_alloc();
+    private final AVStream stream;
+
+    Demuxer(Path file) {
+        try {
+            Av.check(avformat_open_input(context, file.toString(), null, null), "Opening " + file.getFileName());
+            Av.check(avformat_find_stream_info(context, (AVDictionary) null), "Reading " + file.getFileName());
+            int index = Av.check(av_find_best_stream(context, AVMEDIA_TYPE_VIDEO, -1, -1, (AVCodec) null, 0),
+                    file.getFileName() + " holds no picture track");
+            stream = context.streams(index);
+        } catch (MediaException e) {
+            close();
+            throw e;
+        }
+    }
+
+    AVStream stream() {
+        return stream;
+    }
+
+    int soundTracks() {
+        int tracks = 0;
+        for (int i = 0; i < context.nb_streams(); i++) {
+            tracks += context.streams(i).codecpar().codec_type() == AVMEDIA_TYPE_AUDIO ? 1 : 0;
+        }
+        return tracks;
+    }
+
+    /** Hands on the next packet of the picture track; false at the end of the file. */
+    boolean next(PacketSink sink) {
+        while (true) {
+            int result = av_read_frame(context, packet);
+            if (result == Av.EOF) {
+                return false;
+            }
+            Av.check(result, "Reading");
+            try {
+                if (packet.stream_index() == stream.index()) {
+                    sink.take(packet);
+                    return true;
+                }
+            } finally {
+                av_packet_unref(packet);
+            }
+        }
+    }
+
+    /** Goes to the last self-contained frame at or before a time, given in the track's own time base. */
+    void seek(long time) {
+        Av.check(av_seek_frame(context, stream.index(), time, AVSEEK_FLAG_BACKWARD), "Seeking");
+    }
+
+    @Override
+    public void close() {
+        avformat_close_input(context);
+        av_packet_free(packet);
+    }
+}

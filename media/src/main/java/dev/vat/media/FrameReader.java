@@ -1,0 +1,135 @@
+package dev.vat.media;
+
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.FrameCheck;
+import dev.vat.core.source.FrameState;
+import dev.vat.media.still.Inspection;
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.Arrays;
+
+/**
+ * Reads frame files one at a time: the structure first, then a strict and full decode. An instance belongs to one
+ * thread.
+ */
+public final class FrameReader implements AutoCloseable {
+
+    private static final long LARGEST_FILE = 1L << 31;
+    private static final int FILLER = 512;
+
+    private final StillDecoder decoder = new StillDecoder();
+
+    /** The header alone: quick, and it proves nothing of the picture data. */
+    public FrameCheck header(Path file, FileKind named, long number) {
+        try {
+            Inspection inspection = Inspection.of(named, bytes(file));
+            return inspection.isWhole() ? FrameCheck.sound(number, inspection.format(), false, inspection.note())
+                    : FrameCheck.fault(number, inspection.state(), inspection.why());
+        } catch (IOException e) {
+            return FrameCheck.fault(number, FrameState.UNREADABLE, describe(e));
+        }
+    }
+
+    /** Reads, decodes and lets the picture go again. */
+    public FrameCheck check(Path file, FileKind named, long number) {
+        return switch (read(file, named)) {
+            case FrameRead.Unsound(FrameState state, String why) -> FrameCheck.fault(number, state, why);
+            case FrameRead.Sound sound -> {
+                try (Picture picture = sound.picture()) {
+                    yield FrameCheck.sound(number, sound.format(), AlphaScan.isOpaque(picture), sound.note());
+                }
+            }
+        };
+    }
+
+    public FrameRead read(Path file, FileKind named) {
+        byte[] data;
+        try {
+            data = bytes(file);
+        } catch (IOException e) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, describe(e));
+        }
+        Inspection inspection = Inspection.of(named, data);
+        if (!inspection.isWhole()) {
+            return new FrameRead.Unsound(inspection.state(), inspection.why());
+        }
+        try {
+            return decode(inspection);
+        } catch (MediaException e) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, "its picture data is damaged (" + e.getMessage() + ")");
+        }
+    }
+
+    private static byte[] bytes(Path file) throws IOException {
+        long size = Files.size(file);
+        if (size >= LARGEST_FILE) {
+            throw new IOException("the file has " + size + " bytes; Vat reads frames of less than 2 GB");
+        }
+        return Files.readAllBytes(file);
+    }
+
+    private static String describe(IOException e) {
+        return switch (e) {
+            case NoSuchFileException _ -> "the file is gone";
+            case AccessDeniedException _ -> "this user may not read the file";
+            default -> "the file can't be read: " + e.getMessage();
+        };
+    }
+
+    private FrameRead decode(Inspection inspection) {
+        PictureFormat format = inspection.format();
+        String layer = format.layers().isEmpty() ? "" : format.layers().getFirst();
+        Picture picture = inspection.endIsGuess() ? decodeOpenEnd(inspection)
+                : decoder.decode(inspection.kind(), layer, inspection.data());
+        if (picture == null) {
+            return new FrameRead.Unsound(FrameState.CUT_SHORT, "the file ends before its picture does");
+        }
+        if (picture.width() != format.size().width() || picture.height() != format.size().height()) {
+            int width = picture.width();
+            int height = picture.height();
+            picture.close();
+            return new FrameRead.Unsound(FrameState.UNREADABLE, "the header says " + format.size() + " but the picture is "
+                    + width + "x" + height);
+        }
+        return new FrameRead.Sound(picture, format, inspection.note());
+    }
+
+    /**
+     * A JPEG without its end mark: if what the file lacks were picture data, then the picture would depend on what is put
+     * in its place. It is whole only when zeros and ones in that place give the same picture.
+     */
+    private Picture decodeOpenEnd(Inspection inspection) {
+        Picture zeros = null;
+        try {
+            zeros = decoder.decode(inspection.kind(), "", filled(inspection.data(), 0x00));
+            try (Picture ones = decoder.decode(inspection.kind(), "", filled(inspection.data(), 0x7f))) {
+                if (ones.crc32c() == zeros.crc32c()) {
+                    return zeros;
+                }
+            }
+        } catch (MediaException _) {
+            // a filler that can't be decoded was decoded as picture data: the file is cut
+        }
+        if (zeros != null) {
+            zeros.close();
+        }
+        return null;
+    }
+
+    private static byte[] filled(byte[] data, int filler) {
+        byte[] longer = Arrays.copyOf(data, data.length + FILLER + 2);
+        Arrays.fill(longer, data.length, data.length + FILLER, (byte) filler);
+        longer[longer.length - 2] = (byte) 0xff;
+        longer[longer.length - 1] = (byte) 0xd9;
+        return longer;
+    }
+
+    @Override
+    public void close() {
+        decoder.close();
+    }
+}

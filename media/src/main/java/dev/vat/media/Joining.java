@@ -1,0 +1,91 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
+import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
+
+import dev.vat.core.delivery.Container;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.time.Rate;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+
+/** Joins closed parts into one file by copying packets; nothing is encoded again. */
+public final class Joining {
+
+    /** A part's file and the output frame that it begins with. */
+    public record Part(Path file, long first, long frames) { }
+
+    private Joining() { }
+
+    /**
+     * Writes {@code target}, which must not exist under a final name: it is whole only when this returns.
+     *
+     * @throws MediaException if a part can't be read, or doesn't hold the frames that it should
+     */
+    public static void join(List<Part> parts, Path target, Container container, boolean indexInFront, Rate rate,
+                            PixelAspect pixelAspect) {
+        AVRational frameTime = Av.fraction(rate.perSecond().inverse());
+        long[][] times = parts.stream().map(part -> times(part, frameTime)).toArray(long[][]::new);
+        long delay = 0;
+        for (long[] part : times) {
+            for (int i = 0; i < part.length; i++) {
+                delay = Math.max(delay, i - part[i]);
+            }
+        }
+        Map<String, String> options = indexInFront ? Map.of("movflags", "+faststart") : Map.of();
+        try (Muxer muxer = new Muxer(container.extension(), target, rate)) {
+            boolean started = false;
+            long index = 0;
+            for (int p = 0; p < parts.size(); p++) {
+                Part part = parts.get(p);
+                long[] partTimes = times[p];
+                try (Demuxer demuxer = new Demuxer(part.file)) {
+                    if (!started) {
+                        muxer.track(demuxer.stream().codecpar(), pixelAspect).start(options);
+                        started = true;
+                    }
+                    for (int i = 0; i < partTimes.length; i++) {
+                        long pts = part.first + partTimes[i];
+                        long dts = index++ - delay;
+                        demuxer.next(packet -> {
+                            packet.pts(pts);
+                            packet.dts(dts);
+                            packet.duration(1);
+                            muxer.write(packet);
+                        });
+                    }
+                }
+            }
+            muxer.finish();
+        }
+    }
+
+    /** When each packet of a part is shown, in frames from the part's beginning. */
+    private static long[] times(Part part, AVRational frameTime) {
+        long[] times = new long[Math.toIntExact(part.frames)];
+        var count = new Object() {
+            int packets;
+        };
+        try (Demuxer demuxer = new Demuxer(part.file)) {
+            AVRational base = demuxer.stream().time_base();
+            while (demuxer.next(packet -> {
+                if (count.packets < times.length) {
+                    times[count.packets] = packet.pts() == AV_NOPTS_VALUE ? count.packets
+                            : av_rescale_q(packet.pts(), base, frameTime);
+                }
+                count.packets++;
+            })) {
+                // every packet is counted above
+            }
+        }
+        if (count.packets != times.length) {
+            throw new MediaException("Part " + part.file.getFileName() + " holds " + count.packets + " frames where "
+                    + times.length + " were made", 0);
+        }
+        long earliest = Arrays.stream(times).min().orElse(0);
+        return Arrays.stream(times).map(t -> t - earliest).toArray();
+    }
+}

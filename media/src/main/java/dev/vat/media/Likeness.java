@@ -1,0 +1,95 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avfilter.AV_BUFFERSRC_FLAG_KEEP_REF;
+import static org.bytedeco.ffmpeg.global.avfilter.av_buffersink_get_frame;
+import static org.bytedeco.ffmpeg.global.avfilter.av_buffersrc_add_frame_flags;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_alloc;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_config;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_free;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_get_filter;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_parse2;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
+
+import org.bytedeco.ffmpeg.avfilter.AVFilterContext;
+import org.bytedeco.ffmpeg.avfilter.AVFilterGraph;
+import org.bytedeco.ffmpeg.avfilter.AVFilterInOut;
+import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+
+/** Compares decoded pictures with what their encoder was given, by the library's PSNR and SSIM. Belongs to one thread. */
+final class Likeness implements AutoCloseable {
+
+    record Value(double psnr, double ssim) { }
+
+    private AVFilterGraph graph;
+    private AVFilterContext decodedIn;
+    private AVFilterContext givenIn;
+    private AVFilterContext sink;
+    private long pairs;
+
+    Value compare(Picture decoded, Picture given) {
+        if (graph == null) {
+            build(decoded, given);
+        }
+        push(decodedIn, decoded);
+        push(givenIn, given);
+        pairs++;
+        AVFrame out = av_frame_alloc();
+        try {
+            Av.check(av_buffersink_get_frame(sink, out), "Comparing a picture");
+            return new Value(value(out, "lavfi.psnr.psnr.y"), value(out, "lavfi.ssim.Y"));
+        } finally {
+            av_frame_free(out);
+        }
+    }
+
+    private void push(AVFilterContext input, Picture picture) {
+        long pts = picture.frame().pts();
+        picture.frame().pts(pairs);
+        int result = av_buffersrc_add_frame_flags(input, picture.frame(), AV_BUFFERSRC_FLAG_KEEP_REF);
+        picture.frame().pts(pts);
+        Av.check(result, "Comparing a picture");
+    }
+
+    private static double value(AVFrame frame, String key) {
+        AVDictionaryEntry entry = av_dict_get(frame.metadata(), key, null, 0);
+        if (entry == null || entry.isNull()) {
+            throw new MediaException("The library gave no " + key, 0);
+        }
+        String text = Av.string(entry.value(), "");
+        return text.contains("inf") ? Double.POSITIVE_INFINITY : Double.parseDouble(text);
+    }
+
+    private void build(Picture decoded, Picture given) {
+        // Decoders may give back more bits than were coded: both legs go to the deeper one, without alpha.
+        String format = decoded.formatName().replace("yuva", "yuv");
+        String same = ",setparams=range=tv:colorspace=bt709:color_primaries=bt709:color_trc=bt709,format=" + format
+                + ",setparams=range=tv:colorspace=bt709:color_primaries=bt709:color_trc=bt709";
+        String text = source("decoded", decoded) + same + "[a];" + source("given", given) + same
+                + ",split[b][c];[a][b]psnr[d];[d][c]ssim,buffersink@out";
+        graph = avfilter_graph_alloc();
+        graph.nb_threads(1);
+        Av.check(avfilter_graph_parse2(graph, text, new AVFilterInOut(null), new AVFilterInOut(null)), text);
+        Av.check(avfilter_graph_config(graph, null), text);
+        decodedIn = avfilter_graph_get_filter(graph, "buffer@decoded");
+        givenIn = avfilter_graph_get_filter(graph, "buffer@given");
+        sink = avfilter_graph_get_filter(graph, "buffersink@out");
+    }
+
+    private static String source(String name, Picture picture) {
+        AVFrame f = picture.frame();
+        return "buffer@" + name + "=video_size=" + f.width() + "x" + f.height() + ":pix_fmt=" + picture.formatName()
+                + ":time_base=1/25:pixel_aspect=1/1:colorspace=" + f.colorspace() + ":range=" + f.color_range()
+                + ":alpha_mode=" + f.alpha_mode();
+    }
+
+    @Override
+    public void close() {
+        if (graph != null) {
+            avfilter_graph_free(graph);
+            graph = null;
+        }
+    }
+}

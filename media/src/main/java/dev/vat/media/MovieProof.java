@@ -1,0 +1,125 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_profile_name;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_MPEG;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
+import static org.bytedeco.ffmpeg.global.avutil.av_color_primaries_name;
+import static org.bytedeco.ffmpeg.global.avutil.av_color_space_name;
+import static org.bytedeco.ffmpeg.global.avutil.av_color_transfer_name;
+import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
+
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.run.FileFacts;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.concurrent.CancellationException;
+import java.util.function.LongPredicate;
+import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
+
+/** Opens a finished file anew, as any reader would, decodes every frame of it and writes down what it finds. */
+public final class MovieProof {
+
+    /** What was found, with the CRC32C of every decoded frame in the order in which they are shown. */
+    public record Result(FileFacts facts, int[] crcs) { }
+
+    private final List<Long> times = new ArrayList<>();
+    private final List<Integer> crcs = new ArrayList<>();
+    private OptionalInt proResAlphaBits = OptionalInt.empty();
+
+    private MovieProof() { }
+
+    /**
+     * @param goOn is told after each frame how many were decoded; false stops the proof
+     * @throws MediaException if the file can't be opened or a frame of it can't be decoded
+     * @throws CancellationException if {@code goOn} said so
+     */
+    public static Result prove(Path file, LongPredicate goOn) throws IOException {
+        return new MovieProof().run(file, goOn);
+    }
+
+    private Result run(Path file, LongPredicate goOn) throws IOException {
+        try (Demuxer demuxer = new Demuxer(file);
+                TrackDecoder decoder = new TrackDecoder(demuxer.stream().codecpar(), demuxer.stream().time_base(), 2)) {
+            var format = new Object() {
+                int value = -1;
+            };
+            while (demuxer.next(packet -> {
+                if (crcs.isEmpty()) {
+                    proResAlphaBits = ProResHeader.alphaBits(packet);
+                }
+                decoder.decode(packet, picture -> format.value = take(picture));
+            })) {
+                if (!goOn.test(crcs.size())) {
+                    throw new CancellationException("The proof was stopped");
+                }
+            }
+            decoder.flush(picture -> format.value = take(picture));
+            return new Result(facts(file, demuxer, format.value), crcs.stream().mapToInt(Integer::intValue).toArray());
+        }
+    }
+
+    private int take(Picture picture) {
+        try (picture) {
+            times.add(picture.frame().best_effort_timestamp());
+            crcs.add(picture.crc32c());
+            return picture.frame().format();
+        }
+    }
+
+    private FileFacts facts(Path file, Demuxer demuxer, int format) throws IOException {
+        AVStream stream = demuxer.stream();
+        AVCodecParameters track = stream.codecpar();
+        Rational base = Av.rational(stream.time_base());
+        Rational perSecond = Av.rational(stream.avg_frame_rate());
+        Rate rate = new Rate(perSecond.signum() > 0 ? perSecond : Rational.ONE);
+        Rational sample = Av.rational(track.sample_aspect_ratio());
+        AVPixFmtDescriptor samples = av_pix_fmt_desc_get(format < 0 ? track.format() : format);
+        boolean alpha = (samples.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0;
+        BoxScan boxes = BoxScan.of(file);
+        return new FileFacts(crcs.size(), rate, evenlySpaced(base, rate), start(base),
+                base.times(Math.max(0, stream.duration())), Size.of(track.width(), track.height()),
+                sample.signum() > 0 ? new PixelAspect(sample) : PixelAspect.SQUARE, boxes.container(),
+                Av.string(avcodec_get_name(track.codec_id()), "unknown"),
+                Av.string(avcodec_profile_name(track.codec_id(), track.profile()), "unknown"), track.level(),
+                samples.comp(0).depth(), chroma(samples), alpha ? proResAlphaBits.orElse(samples.comp(3).depth()) : 0,
+                Av.string(av_color_space_name(track.color_space()), "unknown"),
+                Av.string(av_color_primaries_name(track.color_primaries()), "unknown"),
+                Av.string(av_color_transfer_name(track.color_trc()), "unknown"), range(track.color_range()),
+                demuxer.soundTracks(), boxes.indexInFront(), Files.size(file));
+    }
+
+    private Rational start(Rational base) {
+        return times.isEmpty() ? Rational.ZERO : base.times(times.getFirst());
+    }
+
+    private boolean evenlySpaced(Rational base, Rate rate) {
+        for (int i = 0; i < times.size(); i++) {
+            if (!base.times(times.get(i) - times.getFirst()).equals(rate.seconds(i))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static String chroma(AVPixFmtDescriptor samples) {
+        if (samples.nb_components() < 3) {
+            return "grey";
+        }
+        return samples.log2_chroma_w() == 0 ? "4:4:4" : samples.log2_chroma_h() == 0 ? "4:2:2" : "4:2:0";
+    }
+
+    private static String range(int range) {
+        return range == AVCOL_RANGE_MPEG ? "limited" : range == AVCOL_RANGE_JPEG ? "full" : "unknown";
+    }
+}

@@ -1,0 +1,102 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_from_context;
+import static org.bytedeco.ffmpeg.global.avformat.AVIO_FLAG_WRITE;
+import static org.bytedeco.ffmpeg.global.avformat.av_interleaved_write_frame;
+import static org.bytedeco.ffmpeg.global.avformat.av_write_trailer;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_alloc_output_context2;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_free_context;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_new_stream;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_write_header;
+import static org.bytedeco.ffmpeg.global.avformat.avio_closep;
+import static org.bytedeco.ffmpeg.global.avformat.avio_open;
+
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.time.Rate;
+import java.nio.file.Path;
+import java.util.Map;
+import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
+import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVIOContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+import org.bytedeco.ffmpeg.global.avcodec;
+
+/** Writes one picture track into one file. Times are given in frames. Belongs to one thread. */
+final class Muxer implements AutoCloseable {
+
+    private final Path file;
+    private final AVFormatContext context = new AVFormatContext(null);
+    private final AVRational frameTime;
+    private AVStream stream;
+
+    /** @param format the library's name: {@code mov} or {@code mp4} */
+    Muxer(String format, Path file, Rate rate) {
+        this.file = file;
+        this.frameTime = Av.fraction(rate.perSecond().inverse());
+        Av.check(avformat_alloc_output_context2(context, null, format, file.toString()), format);
+        // No version strings and dates in the file: the same plan makes the same bytes.
+        context.flags(context.flags() | AVFormatContext.AVFMT_FLAG_BITEXACT);
+        stream = avformat_new_stream(context, null);
+        stream.time_base(frameTime);
+        stream.avg_frame_rate(Av.fraction(rate.perSecond()));
+        stream.r_frame_rate(Av.fraction(rate.perSecond()));
+    }
+
+    Muxer track(AVCodecContext encoder) {
+        Av.check(avcodec_parameters_from_context(stream.codecpar(), encoder), "Track");
+        stream.sample_aspect_ratio(encoder.sample_aspect_ratio());
+        return this;
+    }
+
+    Muxer track(AVCodecParameters parameters, PixelAspect pixelAspect) {
+        Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), "Track");
+        stream.codecpar().codec_tag(0);
+        stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
+        return this;
+    }
+
+    Muxer start(Map<String, String> options) {
+        AVIOContext io = new AVIOContext(null);
+        Av.check(avio_open(io, file.toString(), AVIO_FLAG_WRITE), "Opening " + file.getFileName() + " for writing");
+        context.pb(io);
+        AVDictionary dictionary = Av.options(options);
+        Av.check(avformat_write_header(context, dictionary), "Starting " + file.getFileName());
+        Av.requireAllTaken(dictionary, "The container");
+        return this;
+    }
+
+    /** The packet's times are in frames; its content is taken over. */
+    void write(AVPacket packet) {
+        avcodec.av_packet_rescale_ts(packet, frameTime, stream.time_base());
+        packet.stream_index(0);
+        packet.pos(-1);
+        Av.check(av_interleaved_write_frame(context, packet), "Writing " + file.getFileName());
+    }
+
+    /** Writes the index and closes the file; only after this returns is the file whole. */
+    void finish() {
+        Av.check(av_write_trailer(context), "Finishing " + file.getFileName());
+        AVIOContext io = context.pb();
+        context.pb(null);
+        Av.check(avio_closep(io), "Closing " + file.getFileName());
+    }
+
+    @Override
+    public void close() {
+        if (context.isNull()) {
+            return;
+        }
+        AVIOContext io = context.pb();
+        if (io != null && !io.isNull()) {
+            context.pb(null);
+            avio_closep(io);
+        }
+        avformat_free_context(context);
+        context.setNull();
+    }
+}

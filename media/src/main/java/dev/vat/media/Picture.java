@@ -1,0 +1,146 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_RGB;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_clone;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_get_buffer;
+import static org.bytedeco.ffmpeg.global.avutil.av_get_bits_per_pixel;
+import static org.bytedeco.ffmpeg.global.avutil.av_image_get_linesize;
+import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_count_planes;
+import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
+
+import java.lang.foreign.MemorySegment;
+import java.util.zip.CRC32C;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
+
+/**
+ * One picture in native memory, top left first. Whoever gets one from a method closes it; {@link #share} makes a second
+ * owner of the same samples, which nobody may write to from then on.
+ */
+public final class Picture implements AutoCloseable {
+
+    private AVFrame frame;
+
+    private Picture(AVFrame frame) {
+        this.frame = frame;
+    }
+
+    /** Takes the frame over. */
+    static Picture owning(AVFrame frame) {
+        return new Picture(frame);
+    }
+
+    static Picture allocate(String format, int width, int height) {
+        AVFrame frame = av_frame_alloc();
+        frame.format(Av.format(format)).width(width).height(height);
+        try {
+            Av.check(av_frame_get_buffer(frame, 0), "No memory for a picture of " + width + "x" + height);
+        } catch (MediaException e) {
+            av_frame_free(frame);
+            throw e;
+        }
+        return new Picture(frame);
+    }
+
+    AVFrame frame() {
+        if (frame == null) {
+            throw new IllegalStateException("This picture is closed");
+        }
+        return frame;
+    }
+
+    public Picture share() {
+        AVFrame copy = av_frame_clone(frame());
+        if (copy == null) {
+            throw new MediaException("No memory to share a picture", 0);
+        }
+        return new Picture(copy);
+    }
+
+    public int width() {
+        return frame().width();
+    }
+
+    public int height() {
+        return frame().height();
+    }
+
+    /** The library's name for how samples are laid out: {@code gbrp16le}. */
+    public String formatName() {
+        return Av.formatName(frame().format());
+    }
+
+    boolean hasAlpha() {
+        return (descriptor().flags() & AV_PIX_FMT_FLAG_ALPHA) != 0;
+    }
+
+    boolean isRgb() {
+        return (descriptor().flags() & AV_PIX_FMT_FLAG_RGB) != 0;
+    }
+
+    int bits() {
+        return descriptor().comp(0).depth();
+    }
+
+    long bytes() {
+        return (long) av_get_bits_per_pixel(descriptor()) * width() * height() / 8;
+    }
+
+    private AVPixFmtDescriptor descriptor() {
+        return av_pix_fmt_desc_get(frame().format());
+    }
+
+    int planes() {
+        return av_pix_fmt_count_planes(frame().format());
+    }
+
+    int planeHeight(int plane) {
+        AVPixFmtDescriptor descriptor = descriptor();
+        boolean chroma = (plane == 1 || plane == 2) && (descriptor.flags() & AV_PIX_FMT_FLAG_RGB) == 0;
+        return chroma ? -(-height() >> descriptor.log2_chroma_h()) : height();
+    }
+
+    /** Bytes of a row that carry samples; rows may be further apart. */
+    int rowBytes(int plane) {
+        return Av.check(av_image_get_linesize(frame().format(), width(), plane), "Row length");
+    }
+
+    int stride(int plane) {
+        return frame().linesize(plane);
+    }
+
+    /** A plane's memory, valid until this picture is closed. Pictures with rows from the bottom up are refused. */
+    MemorySegment plane(int plane) {
+        int stride = stride(plane);
+        if (stride < 0) {
+            throw new IllegalStateException("Rows run from the bottom up");
+        }
+        return MemorySegment.ofAddress(frame().data(plane).address())
+                .reinterpret((long) stride * planeHeight(plane));
+    }
+
+    /** CRC32C over the samples of all planes, row by row, without what lies between rows. */
+    public int crc32c() {
+        CRC32C crc = new CRC32C();
+        for (int p = 0; p < planes(); p++) {
+            MemorySegment plane = plane(p);
+            int rowBytes = rowBytes(p);
+            long stride = stride(p);
+            for (int y = 0; y < planeHeight(p); y++) {
+                crc.update(plane.asSlice(y * stride, rowBytes).asByteBuffer());
+            }
+        }
+        return (int) crc.getValue();
+    }
+
+    @Override
+    public void close() {
+        if (frame != null) {
+            av_frame_free(frame);
+            frame = null;
+        }
+    }
+}

@@ -1,0 +1,83 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_flush_buffers;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_to_context;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_frame;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_packet;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
+
+import java.util.Map;
+import java.util.function.Consumer;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
+import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
+import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+
+/** Decodes the packets of one picture track, in the order in which pictures are shown. Belongs to one thread. */
+final class TrackDecoder implements AutoCloseable {
+
+    private final AVCodecContext context;
+
+    TrackDecoder(AVCodecParameters parameters, AVRational timeBase, int threads) {
+        AVCodec codec = avcodec_find_decoder(parameters.codec_id());
+        if (codec == null || codec.isNull()) {
+            throw new MediaException("No decoder for this picture track", 0);
+        }
+        context = avcodec_alloc_context3(codec);
+        AVDictionary options = Av.options(Map.of("err_detect", "crccheck+bitstream+buffer+explode"));
+        try {
+            Av.check(avcodec_parameters_to_context(context, parameters), "Decoder");
+            context.pkt_timebase(timeBase);
+            context.thread_count(threads);
+            Av.check(avcodec_open2(context, codec, options), "Decoder");
+            Av.requireAllTaken(options, "Decoder");
+        } catch (MediaException e) {
+            close();
+            throw e;
+        }
+    }
+
+    /** Each picture belongs to {@code sink}, which closes it. */
+    void decode(AVPacket packet, Consumer<Picture> sink) {
+        Av.check(avcodec_send_packet(context, packet), "Decoding");
+        drain(sink);
+    }
+
+    void flush(Consumer<Picture> sink) {
+        Av.check(avcodec_send_packet(context, null), "Decoding the last frames");
+        drain(sink);
+    }
+
+    /** Forgets everything, for going on at another place. */
+    void reset() {
+        avcodec_flush_buffers(context);
+    }
+
+    private void drain(Consumer<Picture> sink) {
+        while (true) {
+            AVFrame frame = av_frame_alloc();
+            int result = avcodec_receive_frame(context, frame);
+            if (result < 0) {
+                av_frame_free(frame);
+                if (result == Av.EAGAIN || result == Av.EOF) {
+                    return;
+                }
+                Av.check(result, "Decoding");
+            }
+            sink.accept(Picture.owning(frame));
+        }
+    }
+
+    @Override
+    public void close() {
+        avcodec_free_context(context);
+    }
+}

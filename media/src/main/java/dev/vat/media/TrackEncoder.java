@@ -1,0 +1,123 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_FLAG_GLOBAL_HEADER;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_encoder_by_name;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_packet;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
+import static org.bytedeco.ffmpeg.global.avutil.AVALPHA_MODE_STRAIGHT;
+import static org.bytedeco.ffmpeg.global.avutil.AVCHROMA_LOC_LEFT;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_PRI_BT709;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_MPEG;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_BT709;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_TRC_BT709;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PICTURE_TYPE_NONE;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
+
+import java.util.function.Consumer;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
+import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+
+/** One encoder from its first frame to its last packet. Belongs to one thread. */
+final class TrackEncoder implements AutoCloseable {
+
+    private final EncoderSpec spec;
+    private final AVCodecContext context;
+    private final AVPacket packet = av_packet_alloc();
+    private long frames;
+
+    TrackEncoder(EncoderSpec spec) {
+        this.spec = spec;
+        AVCodec codec = avcodec_find_encoder_by_name(spec.encoder());
+        if (codec == null || codec.isNull()) {
+            throw new MediaException("This build has no encoder " + spec.encoder(), 0);
+        }
+        context = avcodec_alloc_context3(codec);
+        context.width(spec.size().width()).height(spec.size().height())
+                .pix_fmt(Av.format(Conversion.pixelFormat(spec.codec())))
+                .time_base(Av.fraction(spec.rate().perSecond().inverse()))
+                .framerate(Av.fraction(spec.rate().perSecond()))
+                .sample_aspect_ratio(Av.fraction(spec.pixelAspect().ratio()))
+                .color_range(AVCOL_RANGE_MPEG).colorspace(AVCOL_SPC_BT709).color_primaries(AVCOL_PRI_BT709)
+                .color_trc(AVCOL_TRC_BT709).chroma_sample_location(AVCHROMA_LOC_LEFT)
+                .thread_count(spec.threads());
+        if (spec.codec().hasAlpha()) {
+            context.alpha_mode(AVALPHA_MODE_STRAIGHT);
+        }
+        AVDictionary options = Av.options(spec.options());
+        try {
+            int result = avcodec_open2(context, codec, withGlobalHeader(options));
+            Av.check(result, spec.codec().title() + " at " + spec.size());
+            Av.requireAllTaken(options, spec.encoder());
+        } catch (MediaException e) {
+            close();
+            throw e;
+        }
+    }
+
+    /** Options set flags anew, so that the flag for parameters outside the packets has to go the same way. */
+    private AVDictionary withGlobalHeader(AVDictionary options) {
+        if (spec.options().containsKey("flags")) {
+            av_dict_set(options, "flags",
+                    spec.options().get("flags") + "+global_header", 0);
+        } else {
+            context.flags(context.flags() | AV_CODEC_FLAG_GLOBAL_HEADER);
+        }
+        return options;
+    }
+
+    AVCodecContext context() {
+        return context;
+    }
+
+    void encode(Picture picture, Consumer<AVPacket> sink) {
+        AVFrame frame = picture.frame();
+        if (frame.width() != context.width() || frame.height() != context.height()
+                || frame.format() != context.pix_fmt()) {
+            throw new MediaException("A picture of " + frame.width() + "x" + frame.height() + " "
+                    + picture.formatName() + " came to an encoder for " + spec.size(), 0);
+        }
+        frame.pts(frames++);
+        // Decoded stills say "key frame"; the encoder would follow that for every one.
+        frame.pict_type(AV_PICTURE_TYPE_NONE);
+        frame.flags(frame.flags() & ~Av.FRAME_KEY);
+        frame.sample_aspect_ratio(Av.fraction(spec.pixelAspect().ratio()));
+        Av.check(avcodec_send_frame(context, frame), "Encoding");
+        drain(sink);
+    }
+
+    void flush(Consumer<AVPacket> sink) {
+        Av.check(avcodec_send_frame(context, null), "Encoding the last frames");
+        drain(sink);
+    }
+
+    private void drain(Consumer<AVPacket> sink) {
+        while (true) {
+            int result = avcodec_receive_packet(context, packet);
+            if (result == Av.EAGAIN || result == Av.EOF) {
+                return;
+            }
+            Av.check(result, "Encoding");
+            try {
+                packet.duration(1);
+                sink.accept(packet);
+            } finally {
+                av_packet_unref(packet);
+            }
+        }
+    }
+
+    @Override
+    public void close() {
+        avcodec_free_context(context);
+        av_packet_free(packet);
+    }
+}
