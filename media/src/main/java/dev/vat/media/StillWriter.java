@@ -93,7 +93,7 @@ public enum StillWriter {
         AVPacket packet = av_packet_alloc();
         try {
             context.width(picture.width()).height(picture.height()).pix_fmt(picture.frame().format())
-                    .time_base(Av.fraction(Rational.of(1, 25))).thread_count(1)
+                    .time_base(Av.fraction(Rational.of(1, 25))).thread_count(1).sample_aspect_ratio(Av.fraction(Rational.ONE))
                     .color_range(AVCOL_RANGE_JPEG);
             Map<String, String> settings = new TreeMap<>();
             if (encoder.equals("png")) {
@@ -101,7 +101,7 @@ public enum StillWriter {
                 settings.put("compression_level", "2");
             }
             if (encoder.equals("tiff")) {
-                settings.put("compression_algo", "raw");
+                settings.put("compression_algo", "packbits");
             }
             if (this == JPEG8) {
                 settings.put("flags", "+qscale");

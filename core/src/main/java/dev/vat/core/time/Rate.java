@@ -13,14 +13,15 @@ import java.util.Map;
  */
 public record Rate(Rational perSecond) implements Comparable<Rate> {
 
+    // These two come first: every rate is held against them.
+    private static final Rational HIGHEST = Rational.of(480);
+    private static final Rational LOWEST = Rational.of(1, 60);
+
     public static final Rate FPS_25 = Rate.of(25);
 
     /** The rates that are offered as buttons, in ascending order. */
     public static final List<Rate> USUAL = List.of(Rate.of(24000, 1001), Rate.of(24), Rate.of(25),
             Rate.of(30000, 1001), Rate.of(30), Rate.of(50), Rate.of(60000, 1001), Rate.of(60));
-
-    private static final Rational HIGHEST = Rational.of(480);
-    private static final Rational LOWEST = Rational.of(1, 60);
 
     private static final Map<String, Rate> ROUNDED = Map.of(
             "23.976", Rate.of(24000, 1001), "23.98", Rate.of(24000, 1001), "29.97", Rate.of(30000, 1001),

@@ -11,6 +11,7 @@ import java.nio.ByteOrder;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** TIFF 6.0: the first image file directory and the strips or tiles that it points to. */
 final class TiffFile {
@@ -26,6 +27,10 @@ final class TiffFile {
     private static final int EXTRA_SAMPLES = 338;
     private static final int SAMPLE_FORMAT = 339;
     private static final int FLOATING = 3;
+
+    /** The tags that the decoder reads pictures by. */
+    private static final Set<Integer> DECODED = Set.of(254, WIDTH, HEIGHT, BITS, 259, 262, 266, STRIP_OFFSETS, SAMPLES,
+            278, STRIP_BYTES, 284, 292, 293, 317, 320, 322, 323, TILE_OFFSETS, TILE_BYTES, SAMPLE_FORMAT, 530, 532);
 
     private TiffFile() { }
 
@@ -71,7 +76,30 @@ final class TiffFile {
                         + " of the picture reaches to " + (offsets[i] + counts[i]), format);
             }
         }
-        return Inspection.whole(FileKind.TIFF, format, data);
+        Inspection whole = Inspection.whole(FileKind.TIFF, format,
+                withoutOddTags(data, buffer.order(), (int) directory, entries));
+        return directory + 2 + 12L * entries + 4 <= data.length ? whole
+                : whole.withNote("the end of its directory is missing, the picture is whole");
+    }
+
+    /** A strict decode refuses every tag that it doesn't know; so it only gets to see those that shape the picture. */
+    private static byte[] withoutOddTags(byte[] data, ByteOrder order, int directory, int entries) {
+        byte[] copy = data.clone();
+        ByteBuffer buffer = ByteBuffer.wrap(copy).order(order);
+        int kept = 0;
+        for (int i = 0; i < entries; i++) {
+            int from = directory + 2 + 12 * i;
+            if (DECODED.contains(buffer.getShort(from) & 0xffff)) {
+                System.arraycopy(data, from, copy, directory + 2 + 12 * kept, 12);
+                kept++;
+            }
+        }
+        buffer.putShort(directory, (short) kept);
+        int next = directory + 2 + 12 * kept;
+        if (next + 4 <= copy.length) {
+            buffer.putInt(next, 0);
+        }
+        return copy;
     }
 
     private static PictureFormat format(Map<Integer, long[]> tags) {
