@@ -53,9 +53,9 @@ final class Muxer implements AutoCloseable {
         return this;
     }
 
+    /** The codec's tag goes along: MOV and MP4 share them, and ProRes profiles are told apart by nothing else. */
     Muxer track(AVCodecParameters parameters, PixelAspect pixelAspect) {
         Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), "Track");
-        stream.codecpar().codec_tag(0);
         stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         return this;
     }

@@ -18,6 +18,7 @@ final class TgaFile {
     private static final int FOOTER = 26;
     private static final byte[] SIGNATURE = "TRUEVISION-XFILE.\0".getBytes(StandardCharsets.US_ASCII);
     private static final int RUN_LENGTH = 8;
+    private static final int UNWRITTEN = 8;
 
     private TgaFile() { }
 
@@ -81,19 +82,37 @@ final class TgaFile {
         return attributeBits == 0 ? AlphaKind.NONE : AlphaKind.STRAIGHT;
     }
 
-    /** Walks the run-length packets; the place after the last pixel, or -1 if the data ends before it. */
+    /**
+     * Walks the run-length packets; the place after the last pixel, or -1 if the data ends before it. Room that was
+     * reserved with zeros and never written looks like single black pixels, one after the other, where any writer would
+     * have put a run: that counts as the end.
+     */
     private static long endOfRuns(byte[] data, int start, long pixels, int pixelBytes) {
         long at = start;
         long left = pixels;
+        int unwritten = 0;
         while (left > 0) {
             if (at >= data.length) {
                 return -1;
             }
             int head = data[(int) at] & 0xff;
             int count = (head & 127) + 1;
+            unwritten = isZero(data, at, pixelBytes + 1) ? unwritten + 1 : 0;
+            if (unwritten == UNWRITTEN) {
+                return -1;
+            }
             at += 1 + (head >= 128 ? pixelBytes : (long) count * pixelBytes);
             left -= count;
         }
         return at;
+    }
+
+    private static boolean isZero(byte[] data, long at, int count) {
+        for (long i = at; i < at + count; i++) {
+            if (i >= data.length || data[(int) i] != 0) {
+                return false;
+            }
+        }
+        return true;
     }
 }
