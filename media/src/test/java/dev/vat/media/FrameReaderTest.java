@@ -95,7 +95,12 @@ class FrameReaderTest {
     void aTailOfZerosIsNoPicture(String name, FileKind kind, byte[] data, Depth depth, AlphaKind alpha) throws IOException {
         byte[] reserved = Arrays.copyOf(Arrays.copyOf(data, data.length / 2), data.length);
         FrameCheck check = check(kind, reserved);
-        assertThat(check.state()).as(check.why()).isIn(FrameState.CUT_SHORT, FrameState.UNREADABLE);
+        if (kind == FileKind.TGA) {
+            // plain TGA pixels may be zeros in all honesty: without a checksum all that can be said is that the footer is gone
+            assertThat(check.note()).contains("no footer").contains("zeros");
+        } else {
+            assertThat(check.state()).as(check.why()).isIn(FrameState.CUT_SHORT, FrameState.UNREADABLE);
+        }
     }
 
     private int crc(FileKind kind, byte[] data) throws IOException {

@@ -50,6 +50,9 @@ final class TgaFile {
             return Inspection.cut(FileKind.TGA, "the file ends at byte " + data.length + ", before its picture does", format);
         }
         Inspection whole = Inspection.whole(FileKind.TGA, format, data);
+        if (!footer && isZero(data, data.length - 64, 64)) {
+            return whole.withNote("has no footer and ends in zeros: TGA has no checksum that could tell black from unwritten");
+        }
         return footer ? whole : whole.withNote(end == data.length
                 ? "has no footer (an older file, or it was cut off), the picture is whole"
                 : "the footer is damaged or cut, the picture is whole");
@@ -108,7 +111,7 @@ final class TgaFile {
     }
 
     private static boolean isZero(byte[] data, long at, int count) {
-        for (long i = at; i < at + count; i++) {
+        for (long i = Math.max(0, at); i < at + count; i++) {
             if (i >= data.length || data[(int) i] != 0) {
                 return false;
             }
