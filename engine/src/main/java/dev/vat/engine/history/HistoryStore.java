@@ -1,0 +1,56 @@
+package dev.vat.engine.history;
+
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.engine.place.Json;
+import dev.vat.engine.proof.Reproof;
+import dev.vat.engine.protocol.FileProgress;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.List;
+
+/** One line of JSON for every file that Vat ever delivered on this machine. */
+public final class HistoryStore {
+
+    /** A delivered file: enough to find it again by its fingerprint and to make it anew from its run's plan. */
+    public record Entry(String made, String path, String sha256, String target, String project, String reel, String run,
+                        boolean proven, long frames, RunPlan plan) { }
+
+    private final Path file;
+
+    private HistoryStore(Path file) {
+        this.file = file;
+    }
+
+    public static HistoryStore at(Path file) {
+        return new HistoryStore(file);
+    }
+
+    /** Writes down those of a run's files that were delivered. */
+    public void add(RunPlan plan, List<FileProgress> files) throws IOException {
+        Files.createDirectories(file.getParent());
+        for (FileProgress progress : files) {
+            if (progress.stage() == FileProgress.Stage.DELIVERED) {
+                Receipt receipt = Reproof.read(Path.of(progress.receipt()));
+                Files.writeString(file, Json.line(new Entry(receipt.made(), progress.path(), receipt.sha256(),
+                        receipt.target(), receipt.project(), receipt.reel(), receipt.run(), receipt.proven(),
+                        receipt.planned().frames(), plan)) + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+            }
+        }
+    }
+
+    /** The oldest first. */
+    public List<Entry> entries() throws IOException {
+        if (!Files.exists(file)) {
+            return List.of();
+        }
+        List<Entry> entries = new ArrayList<>();
+        for (String line : Files.readAllLines(file)) {
+            entries.add(Json.MAPPER.readValue(line, Entry.class));
+        }
+        return entries;
+    }
+}

@@ -1,0 +1,88 @@
+package dev.vat.engine.place;
+
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.Comparator;
+import java.util.HexFormat;
+import java.util.stream.Stream;
+
+/** Writing that survives a kill at any instant, and deleting and fingerprinting of files. */
+public final class Durable {
+
+    private Durable() { }
+
+    /** Replaces a file's content as one act: a reader sees the old text or the new one, never a part. */
+    public static void write(Path file, String text) throws IOException {
+        Files.createDirectories(file.toAbsolutePath().getParent());
+        Path fresh = file.resolveSibling("." + file.getFileName() + ".new");
+        Files.writeString(fresh, text, StandardCharsets.UTF_8);
+        sync(fresh);
+        try {
+            Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (AtomicMoveNotSupportedException _) {
+            Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
+        }
+        syncFolder(file.toAbsolutePath().getParent());
+    }
+
+    /** Makes sure that a file's content has reached the disk. */
+    public static void sync(Path file) throws IOException {
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.WRITE)) {
+            channel.force(true);
+        }
+    }
+
+    /** Makes sure that a folder's names have reached the disk, where the system can do that. */
+    public static void syncFolder(Path folder) throws IOException {
+        if (System.getProperty("os.name").startsWith("Windows")) {
+            return;
+        }
+        try (FileChannel channel = FileChannel.open(folder)) {
+            channel.force(true);
+        }
+    }
+
+    public static String sha256(Path file) throws IOException {
+        MessageDigest digest = sha256();
+        try (DigestInputStream in = new DigestInputStream(Files.newInputStream(file), digest)) {
+            byte[] buffer = new byte[1 << 18];
+            while (in.read(buffer) >= 0) {
+                // the stream feeds the digest
+            }
+        }
+        return HexFormat.of().formatHex(digest.digest());
+    }
+
+    public static String sha256(String text) {
+        return HexFormat.of().formatHex(sha256().digest(text.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    private static MessageDigest sha256() {
+        try {
+            return MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("This Java has no SHA-256", e);
+        }
+    }
+
+    /** Deletes a folder of Vat's own with all that is in it; links are deleted, not followed. */
+    public static void deleteTree(Path folder) throws IOException {
+        if (!Files.exists(folder)) {
+            return;
+        }
+        try (Stream<Path> tree = Files.walk(folder)) {
+            for (Path path : tree.sorted(Comparator.reverseOrder()).toList()) {
+                Files.deleteIfExists(path);
+            }
+        }
+    }
+}

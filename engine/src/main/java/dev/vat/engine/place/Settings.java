@@ -1,0 +1,70 @@
+package dev.vat.engine.place;
+
+import com.fasterxml.jackson.annotation.JsonAnyGetter;
+import com.fasterxml.jackson.annotation.JsonAnySetter;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.time.Rate;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What Vat remembers from one start to the next.
+ *
+ * @param lastRate the rate used last, offered first
+ * @param recent project files, the newest first
+ * @param dark whether the dark colours are chosen
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record Settings(Rate lastRate, List<String> recent, boolean dark,
+                       @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+
+    private static final int MOST_RECENT = 8;
+
+    public static final Settings FIRST = new Settings(Rate.FPS_25, List.of(), false, Map.of());
+
+    public Settings {
+        lastRate = lastRate == null ? Rate.FPS_25 : lastRate;
+        recent = recent == null ? List.of() : List.copyOf(recent);
+        extra = extra == null ? Map.of() : Map.copyOf(extra);
+    }
+
+    /** The settings in the file, or the first ones if there is none or it can't be understood. */
+    public static Settings load(Path file) throws IOException {
+        try {
+            return Json.MAPPER.readValue(Files.readString(file), Settings.class);
+        } catch (NoSuchFileException _) {
+            return FIRST;
+        } catch (JsonProcessingException _) {
+            // Settings are conveniences: a damaged file is set aside, and Vat starts as if for the first time.
+            Files.move(file, file.resolveSibling("settings.damaged.json"),
+                    StandardCopyOption.REPLACE_EXISTING);
+            return FIRST;
+        }
+    }
+
+    public void save(Path file) throws IOException {
+        Durable.write(file, Json.page(this));
+    }
+
+    public Settings withLastRate(Rate rate) {
+        return new Settings(rate, recent, dark, extra);
+    }
+
+    public Settings withDark(boolean chosen) {
+        return new Settings(lastRate, recent, chosen, extra);
+    }
+
+    public Settings withRecent(Path project) {
+        List<String> list = new ArrayList<>(recent);
+        list.remove(project.toString());
+        list.addFirst(project.toString());
+        return new Settings(lastRate, list.subList(0, Math.min(list.size(), MOST_RECENT)), dark, extra);
+    }
+}

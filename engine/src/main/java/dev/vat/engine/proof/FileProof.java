@@ -1,0 +1,127 @@
+package dev.vat.engine.proof;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.run.Comparison;
+import dev.vat.core.run.FileFacts;
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.engine.place.Durable;
+import dev.vat.engine.run.JournalEntry;
+import dev.vat.media.MediaException;
+import dev.vat.media.MovieProof;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.LongPredicate;
+
+/**
+ * The final proof of a joined file: opened anew and decoded whole; every frame must be the one that the inline check saw,
+ * and everything that the container and the codec say must be what was planned.
+ */
+public final class FileProof {
+
+    private FileProof() { }
+
+    /** @param goOn told after each decoded frame; false stops the proof */
+    public static Receipt of(RunPlan plan, RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path joined,
+                             LongPredicate goOn) throws IOException {
+        List<Receipt.FrameLine> planned = parts.stream().flatMap(p -> p.checked().stream()).toList();
+        List<String> reasons = new ArrayList<>();
+        FileFacts facts = null;
+        Comparison comparison = null;
+        try {
+            MovieProof.Result found = MovieProof.prove(joined, goOn);
+            facts = found.facts();
+            comparison = Comparison.of(file.expected(), facts);
+            comparison.disagreements().forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " was found"));
+            frames(planned, found.crcs(), reasons);
+        } catch (MediaException e) {
+            reasons.add("the finished file can't be read whole: " + e.getMessage());
+        }
+        return new Receipt(Receipt.VERSION, file.fileName(), Instant.now().toString(), plan.vat(), plan.library(), plan.run(),
+                plan.project(), plan.reel(), file.target(), file.targetInCatalogue().title(), reasons.isEmpty(), reasons,
+                null, plan.rate(), plan.rateOrigin(), sources(plan), fills(plan), file.expected(), facts, comparison,
+                quality(plan, planned), notes(plan, file),
+                parts.stream().map(p -> new Receipt.PartLine(p.part(), p.first(), p.frames(), p.bytes(), p.sha256())).toList(),
+                Durable.sha256(joined), planned);
+    }
+
+    private static void frames(List<Receipt.FrameLine> planned, int[] found, List<String> reasons) {
+        if (planned.size() != found.length) {
+            reasons.add(planned.size() + " frames were encoded, " + found.length + " can be decoded");
+        }
+        for (int i = 0; i < Math.min(planned.size(), found.length); i++) {
+            if (!planned.get(i).crc().equals("%08x".formatted(found[i]))) {
+                reasons.add("frame " + i + " isn't the one that was encoded");
+                return;
+            }
+        }
+    }
+
+    private static List<Receipt.SourceLine> sources(RunPlan plan) {
+        return plan.spans().stream().map(s -> new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(),
+                s.first() + (s.count() - 1) * s.step(), s.step(), s.count())).toList();
+    }
+
+    private static List<Receipt.Fill> fills(RunPlan plan) {
+        List<Receipt.Fill> fills = new ArrayList<>();
+        for (RunPlan.RunSpan span : plan.spans()) {
+            for (RunPlan.RunFill fill : span.fills()) {
+                fills.add(new Receipt.Fill(fill.reelFrame(), plan.sources().get(span.source()).name(), fill.wanted(),
+                        fill.held() != null ? "frame " + fill.held() + " held" : "card: " + fill.card()));
+            }
+        }
+        return fills;
+    }
+
+    private static Receipt.Quality quality(RunPlan plan, List<Receipt.FrameLine> frames) {
+        if (frames.isEmpty()) {
+            return null;
+        }
+        Receipt.FrameLine worst = frames.getFirst();
+        double sum = 0;
+        int counted = 0;
+        double worstSsim = 1;
+        for (Receipt.FrameLine frame : frames) {
+            worstSsim = Math.min(worstSsim, frame.ssim());
+            if (frame.psnr() != null) {
+                sum += frame.psnr();
+                counted++;
+                worst = worst.psnr() == null || frame.psnr() < worst.psnr() ? frame : worst;
+            }
+        }
+        ReelFrame source = plan.frameAt(worst.frame());
+        String name = plan.sourceOf(source).pattern().fileName(source.wanted());
+        return new Receipt.Quality(counted == 0 ? null : sum / counted, worst.psnr(), worstSsim, worst.frame(), name);
+    }
+
+    private static List<String> notes(RunPlan plan, RunPlan.RunFile file) {
+        List<String> notes = new ArrayList<>();
+        notes.add("rate " + plan.rate().label() + ": " + plan.rateOrigin());
+        boolean transparent = plan.sources().stream().anyMatch(s -> s.alpha().carriesTransparency());
+        if (file.expected().alphaBits() == 0 && transparent) {
+            notes.add("transparent places flattened on #" + file.flatten());
+        }
+        if (file.expected().alphaBits() > 0) {
+            notes.add("alpha is straight, coded in " + file.expected().alphaBits() + " bits from "
+                    + file.expected().codedBits() + "-bit samples" + (transparent ? "" : "; opaque everywhere, it carries nothing"));
+        }
+        if (plan.sources().stream().anyMatch(s -> s.alpha() == AlphaKind.PREMULTIPLIED)) {
+            notes.add("premultiplied alpha of the source was undone");
+        }
+        if (plan.sources().stream().anyMatch(RunPlan.RunSource::linear)) {
+            notes.add("linear light taken with Rec.709 primaries, exposure 0, through the sRGB curve, clamped in RGB, tagged Rec.709");
+        }
+        int deepest = plan.sources().stream().mapToInt(RunPlan.RunSource::bits).max().orElse(8);
+        if (deepest > file.expected().codedBits()) {
+            notes.add(deepest + "-bit source dithered to " + file.expected().codedBits() + " bits");
+        }
+        if (!file.expected().size().equals(plan.size())) {
+            notes.add("cropped from " + plan.size() + " to " + file.expected().size() + " at the right and lower edge");
+        }
+        return notes;
+    }
+}

@@ -1,0 +1,70 @@
+package dev.vat.engine.proof;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.run.Comparison;
+import dev.vat.core.run.Receipt;
+import dev.vat.engine.place.Durable;
+import dev.vat.engine.place.Json;
+import dev.vat.media.MediaException;
+import dev.vat.media.MovieProof;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Holds a finished file against its receipt again. Loads native code: for worker and prove processes. */
+public final class Reproof {
+
+    /** @param reasons what doesn't agree; empty if the file is what its receipt says */
+    public record Result(Receipt receipt, List<String> reasons) {
+        public boolean proven() {
+            return reasons.isEmpty();
+        }
+    }
+
+    private Reproof() { }
+
+    /** @throws NoSuchFileException if the file or its receipt isn't there */
+    public static Result of(Path file) throws IOException {
+        if (!Files.isRegularFile(file)) {
+            throw new NoSuchFileException(file.toString(), null, "there is no such file");
+        }
+        Path receiptFile = file.resolveSibling(file.getFileName() + Receipt.SUFFIX);
+        if (!Files.isRegularFile(receiptFile)) {
+            throw new NoSuchFileException(receiptFile.toString(), null, "the file has no receipt beside it");
+        }
+        Receipt receipt = read(receiptFile);
+        List<String> reasons = new ArrayList<>();
+        if (!receipt.proven()) {
+            reasons.add("its receipt says that it never was proven: " + String.join("; ", receipt.reasons()));
+        }
+        if (!Durable.sha256(file).equals(receipt.sha256())) {
+            reasons.add("its bytes are not those of the receipt (SHA-256)");
+        }
+        try {
+            MovieProof.Result found = MovieProof.prove(file, _ -> true);
+            Comparison.of(receipt.planned(), found.facts()).disagreements()
+                    .forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " is found"));
+            int[] crcs = found.crcs();
+            for (int i = 0; i < Math.min(crcs.length, receipt.frames().size()); i++) {
+                if (!receipt.frames().get(i).crc().equals("%08x".formatted(crcs[i]))) {
+                    reasons.add("frame " + i + " isn't the one of the receipt");
+                    break;
+                }
+            }
+        } catch (MediaException e) {
+            reasons.add("it can't be read whole: " + e.getMessage());
+        }
+        return new Result(receipt, reasons);
+    }
+
+    public static Receipt read(Path receiptFile) throws IOException {
+        try {
+            return Json.MAPPER.readValue(Files.readString(receiptFile), Receipt.class);
+        } catch (JsonProcessingException e) {
+            throw new IOException("The receipt " + receiptFile.getFileName() + " can't be understood: " + e.getOriginalMessage(), e);
+        }
+    }
+}

@@ -1,0 +1,105 @@
+package dev.vat.engine.protocol;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.FrameCheck;
+import java.util.List;
+
+/**
+ * One line between a worker process and its owner: {@code {"v":1,"type":...,"id":n,...}}. Answers carry the id of their
+ * question; what nobody asked for has the id 0.
+ */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = Message.Hello.class, name = "hello"),
+    @JsonSubTypes.Type(value = Message.Heartbeat.class, name = "heartbeat"),
+    @JsonSubTypes.Type(value = Message.Check.class, name = "check"),
+    @JsonSubTypes.Type(value = Message.Checked.class, name = "checked"),
+    @JsonSubTypes.Type(value = Message.Slots.class, name = "slots"),
+    @JsonSubTypes.Type(value = Message.Show.class, name = "show"),
+    @JsonSubTypes.Type(value = Message.Shown.class, name = "shown"),
+    @JsonSubTypes.Type(value = Message.NotShown.class, name = "not-shown"),
+    @JsonSubTypes.Type(value = Message.Make.class, name = "make"),
+    @JsonSubTypes.Type(value = Message.Pause.class, name = "pause"),
+    @JsonSubTypes.Type(value = Message.Stop.class, name = "stop"),
+    @JsonSubTypes.Type(value = Message.Progress.class, name = "progress"),
+    @JsonSubTypes.Type(value = Message.Ended.class, name = "ended"),
+    @JsonSubTypes.Type(value = Message.Broken.class, name = "broken"),
+})
+public sealed interface Message {
+
+    int VERSION = 1;
+
+    long id();
+
+    /** A worker's first line. */
+    record Hello(long id, String vat, String library, long pid) implements Message { }
+
+    /** A worker's sign of life, each second. */
+    record Heartbeat(long id) implements Message { }
+
+    /** Asks to look into files of one sequence. */
+    record Check(long id, FileKind kind, boolean headersOnly, List<File> files) implements Message {
+        /** A frame and its absolute path. */
+        public record File(long number, String path) { }
+    }
+
+    record Checked(long id, List<FrameCheck> checks) implements Message { }
+
+    /** Names the file that both sides map for pictures: {@code count} slots of {@code bytes} bytes. */
+    record Slots(long id, String path, int count, long bytes) implements Message { }
+
+    /**
+     * Asks for a picture at a size.
+     *
+     * @param slot where in the shared file the answer is to stand
+     * @param ground colour behind transparent places, or null to keep them transparent
+     * @param alpha whether alpha is shown in place of colour
+     */
+    record Show(long id, int slot, Subject subject, int width, int height, Rgb ground, boolean alpha)
+            implements Message { }
+
+    /** What a picture is made from. */
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "of")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Still.class, name = "still"),
+        @JsonSubTypes.Type(value = Card.class, name = "card"),
+        @JsonSubTypes.Type(value = Movie.class, name = "movie"),
+    })
+    sealed interface Subject { }
+
+    /** A frame file. */
+    record Still(String path, FileKind kind, AlphaKind alpha) implements Subject { }
+
+    /** A card that stands for a frame that can't be used; the size is the reel's. */
+    record Card(int width, int height, List<String> lines) implements Subject { }
+
+    /** A frame of a finished file. */
+    record Movie(String path, long frame) implements Subject { }
+
+    /** The picture stands in its slot. */
+    record Shown(long id, int slot, int width, int height, String format) implements Message { }
+
+    record NotShown(long id, int slot, String why) implements Message { }
+
+    /** Tells a run worker to make what the plan in a run's home says. */
+    record Make(long id, String home) implements Message { }
+
+    /** Nothing more is read until it is taken back; what is open stays open. */
+    record Pause(long id, boolean on) implements Message { }
+
+    /** Open parts are dropped, closed ones kept. */
+    record Stop(long id) implements Message { }
+
+    /** How far each file of a run is. */
+    record Progress(long id, long framesRead, List<FileProgress> files) implements Message { }
+
+    /** A run has come to its end, whatever it was. */
+    record Ended(long id, boolean stopped, List<FileProgress> files) implements Message { }
+
+    /** The worker couldn't do what it was asked and says why. */
+    record Broken(long id, String why) implements Message { }
+}

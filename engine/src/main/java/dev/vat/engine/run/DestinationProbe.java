@@ -1,0 +1,55 @@
+package dev.vat.engine.run;
+
+import dev.vat.core.finding.Observed;
+import dev.vat.core.project.Project;
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** Tries a destination by writing to it, and asks how much room it has. */
+public final class DestinationProbe {
+
+    private static final String DEFAULT_NAME = "delivered";
+
+    private DestinationProbe() { }
+
+    /** Where a project's files go: the chosen folder, or {@code delivered} beside the first source's folder. */
+    public static Path folderOf(Project project) {
+        if (project.folder() != null) {
+            return project.folder().path();
+        }
+        Path first = project.currentReel().flatMap(r -> r.items().stream().findFirst())
+                .flatMap(i -> project.source(i.source())).map(s -> s.folder().path()).orElse(null);
+        if (first == null) {
+            return null;
+        }
+        return (first.getParent() == null ? first : first.getParent()).resolve(DEFAULT_NAME);
+    }
+
+    /** A folder that doesn't exist yet is tried through the nearest one above it that does; nothing is left behind. */
+    public static Observed.Destination probe(Path folder) {
+        if (folder == null) {
+            return Observed.Destination.UNKNOWN;
+        }
+        Path existing = folder.toAbsolutePath();
+        while (existing != null && !Files.exists(existing)) {
+            existing = existing.getParent();
+        }
+        if (existing == null) {
+            return new Observed.Destination(folder.toString(), "there is no such place", -1);
+        }
+        if (!Files.isDirectory(existing)) {
+            return new Observed.Destination(folder.toString(), existing + " is a file, not a folder", -1);
+        }
+        try {
+            Path trial = Files.createTempFile(existing, ".vat-probe-", null);
+            Files.delete(trial);
+            return new Observed.Destination(folder.toString(), null, Files.getFileStore(existing).getUsableSpace());
+        } catch (AccessDeniedException _) {
+            return new Observed.Destination(folder.toString(), "nothing may be written in " + existing, -1);
+        } catch (IOException e) {
+            return new Observed.Destination(folder.toString(), "writing in " + existing + " failed: " + e.getMessage(), -1);
+        }
+    }
+}

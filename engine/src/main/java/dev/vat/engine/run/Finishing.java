@@ -1,0 +1,73 @@
+package dev.vat.engine.run;
+
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.engine.place.Durable;
+import dev.vat.engine.place.Json;
+import dev.vat.engine.proof.FileProof;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.media.Joining;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+
+/** From closed parts to a delivered file: join, prove, write the receipt, give the file its name. */
+final class Finishing {
+
+    private final RunPlan plan;
+    private final Journal journal;
+    private final Consumer<FileProgress> listener;
+    private final BooleanSupplier goOn;
+
+    Finishing(RunPlan plan, Journal journal, Consumer<FileProgress> listener, BooleanSupplier goOn) {
+        this.plan = plan;
+        this.journal = journal;
+        this.listener = listener;
+        this.goOn = goOn;
+    }
+
+    void finish(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts) throws IOException {
+        Path work = RunHome.workFolder(plan, file);
+        Path joined = work.resolve("final").resolve(file.fileName());
+        tell(file, Stage.JOINING, plan.frames(), 0, null, null, null, null);
+        Joining.join(parts.stream().map(p -> new Joining.Part(
+                        Lane.partFile(work, new RunPlan.Part(p.part(), p.first(), p.frames())), p.first(), p.frames())).toList(),
+                joined, file.expected().container(), file.expected().indexInFront(), plan.rate(), plan.pixelAspect());
+        Durable.sync(joined);
+        Durable.syncFolder(joined.getParent());
+        Pace pace = new Pace();
+        Receipt receipt = FileProof.of(plan, file, parts, joined, done -> {
+            pace.frame();
+            tell(file, Stage.PROVING, done, Files.exists(joined) ? joined.toFile().length() : 0, pace, joined, null, null);
+            return goOn.getAsBoolean();
+        });
+        Path receiptWork = Delivery.receiptOf(joined);
+        Durable.write(receiptWork, Json.page(receipt));
+        if (!receipt.proven()) {
+            journal.write(new JournalEntry.Unproven(file.target(), joined.toString(), receiptWork.toString(), receipt.reasons()));
+            tell(file, Stage.UNPROVEN, plan.frames(), Files.size(joined), null, joined, receiptWork,
+                    String.join("; ", receipt.reasons()));
+            return;
+        }
+        journal.write(new JournalEntry.Proven(file.target(), joined.toString(), receiptWork.toString()));
+        Path delivered = Delivery.deliver(joined, receipt, Path.of(plan.folder()));
+        journal.write(new JournalEntry.Delivered(file.target(), delivered.toString()));
+        RunHome.deleteWorkFolder(plan, file);
+        tell(file, Stage.DELIVERED, plan.frames(), Files.size(delivered), null, delivered, Delivery.receiptOf(delivered), null);
+    }
+
+    void failed(RunPlan.RunFile file, Exception why) throws IOException {
+        journal.write(new JournalEntry.Failed(file.target(), String.valueOf(why.getMessage())));
+    }
+
+    private void tell(RunPlan.RunFile file, Stage stage, long done, long bytes, Pace pace, Path path, Path receipt,
+                      String why) {
+        listener.accept(new FileProgress(file.target(), stage, done, plan.frames(), bytes,
+                pace == null ? 0 : pace.speed(), pace == null ? -1 : pace.secondsLeft(plan.frames() - done),
+                path == null ? null : path.toString(), receipt == null ? null : receipt.toString(), why));
+    }
+}

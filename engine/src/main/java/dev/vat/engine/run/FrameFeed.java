@@ -1,0 +1,177 @@
+package dev.vat.engine.run;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.run.RunPlan;
+import dev.vat.media.CardPainter;
+import dev.vat.media.Composer;
+import dev.vat.media.FrameRead;
+import dev.vat.media.FrameReader;
+import dev.vat.media.Picture;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * Reads a plan's frames once, in order, with a small pool of decoders that work a few frames ahead. A frame that repeats
+ * the one before it isn't read again.
+ */
+public final class FrameFeed implements AutoCloseable {
+
+    /** One decoder with what turns its pictures into working pictures. */
+    private final class Station {
+        private final FrameReader reader = new FrameReader();
+        private final Composer composer = new Composer(plan.working(), alpha);
+
+        Picture read(ReelFrame.SourceFrame frame, RunPlan.RunSource source) throws IOException {
+            Path file = Path.of(source.folder()).resolve(source.pattern().fileName(frame.number()));
+            return switch (reader.read(file, source.kind())) {
+                case FrameRead.Unsound unsound -> throw new IOException("Frame " + source.pattern().fileName(frame.number())
+                        + " was sound when it was checked, and is " + unsound.state().label() + " now: " + unsound.why());
+                case FrameRead.Sound sound -> {
+                    try (Picture decoded = sound.picture()) {
+                        if (!sound.format().size().equals(plan.size())) {
+                            throw new IOException("Frame " + source.pattern().fileName(frame.number()) + " is now "
+                                    + sound.format().size() + " where " + plan.size() + " was checked");
+                        }
+                        AlphaKind kind = source.alpha().carriesTransparency() ? source.alpha() : AlphaKind.NONE;
+                        yield composer.compose(decoded, kind);
+                    }
+                }
+            };
+        }
+
+        void close() {
+            reader.close();
+            composer.close();
+        }
+    }
+
+    private record Ahead(ReelFrame frame, Future<Picture> picture) { }
+
+    private final RunPlan plan;
+    private final boolean alpha;
+    private final int threads;
+    private final ExecutorService pool;
+    private final List<Station> stations = new ArrayList<>();
+    private final BlockingQueue<Station> free = new LinkedBlockingQueue<>();
+    private final Deque<Ahead> ahead = new ArrayDeque<>();
+    private final CardPainter cards = new CardPainter();
+    private ReelFrame lastFrame;
+    private Picture lastPicture;
+    private long next;
+
+    public FrameFeed(RunPlan plan, int threads) {
+        this.plan = plan;
+        this.alpha = plan.sources().stream().anyMatch(s -> s.alpha().carriesTransparency())
+                || plan.files().stream().anyMatch(f -> f.expected().alphaBits() > 0);
+        this.threads = threads;
+        this.pool = Executors.newFixedThreadPool(threads, task -> {
+            Thread thread = new Thread(task, "decode");
+            thread.setDaemon(true);
+            return thread;
+        });
+        for (int i = 0; i < threads; i++) {
+            stations.add(new Station());
+        }
+        free.addAll(stations);
+    }
+
+    /**
+     * The next working picture, which the caller closes.
+     *
+     * @throws IOException naming the file, if a frame isn't what it was when it was checked
+     */
+    public Picture next() throws IOException, InterruptedException {
+        while (ahead.size() < 2 * threads && next < plan.frames()) {
+            ReelFrame frame = plan.frameAt(next++);
+            ahead.add(new Ahead(frame, repeats(frame) ? null : pool.submit(work(frame))));
+            lastFrame = frame;
+        }
+        Ahead first = ahead.remove();
+        if (first.picture != null) {
+            Picture fresh = await(first.picture);
+            if (lastPicture != null) {
+                lastPicture.close();
+            }
+            lastPicture = fresh;
+        }
+        return lastPicture.share();
+    }
+
+    private boolean repeats(ReelFrame frame) {
+        return lastFrame != null && lastFrame.item() == frame.item() && lastFrame.content().equals(frame.content())
+                && frame.content() instanceof ReelFrame.SourceFrame;
+    }
+
+    private Callable<Picture> work(ReelFrame frame) {
+        RunPlan.RunSource source = plan.sourceOf(frame);
+        return switch (frame.content()) {
+            case ReelFrame.Card(String reason) -> () -> cards.paint(plan.working(), alpha, plan.size().width(),
+                    plan.size().height(), cardLines(source.pattern().number(frame.wanted()), reason, source.name()));
+            case ReelFrame.SourceFrame wanted -> () -> {
+                Station station = free.take();
+                try {
+                    return station.read(wanted, source);
+                } finally {
+                    free.add(station);
+                }
+            };
+        };
+    }
+
+    /** What a card says, the same in the window and in the file. */
+    public static List<String> cardLines(String number, String reason, String source) {
+        return List.of(number, reason, source);
+    }
+
+    private static Picture await(Future<Picture> picture) throws IOException, InterruptedException {
+        try {
+            return picture.get();
+        } catch (ExecutionException e) {
+            if (e.getCause() instanceof IOException io) {
+                throw io;
+            }
+            throw new IOException("A frame can't be read: " + e.getCause().getMessage(), e.getCause());
+        }
+    }
+
+    @Override
+    public void close() {
+        pool.shutdownNow();
+        for (Ahead waiting : ahead) {
+            closeWhenDone(waiting.picture);
+        }
+        ahead.clear();
+        if (lastPicture != null) {
+            lastPicture.close();
+            lastPicture = null;
+        }
+        try {
+            pool.awaitTermination(10, TimeUnit.SECONDS);
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        }
+        stations.forEach(Station::close);
+    }
+
+    private static void closeWhenDone(Future<Picture> picture) {
+        if (picture == null || !picture.isDone()) {
+            return;
+        }
+        if (picture.state() == Future.State.SUCCESS) {
+            picture.resultNow().close();
+        }
+    }
+}

@@ -1,0 +1,195 @@
+package dev.vat.engine.run;
+
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.engine.place.Durable;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.media.Conversion;
+import dev.vat.media.EncoderSpec;
+import dev.vat.media.FrameProof;
+import dev.vat.media.PartWriter;
+import dev.vat.media.Picture;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
+
+/**
+ * One deliverable's way from working pictures to closed parts, on a thread of its own. A lane that fails lets go of what
+ * waits for it and takes nothing more; the others never notice.
+ */
+final class Lane {
+
+    /** More would only take memory: the encoder is the slow end. */
+    private static final int WAITING_FRAMES = 3;
+
+    private sealed interface Turn {
+        record Frame(Picture picture) implements Turn { }
+
+        record End(boolean stopped) implements Turn { }
+    }
+
+    private final RunPlan plan;
+    private final RunPlan.RunFile file;
+    private final Path work;
+    private final Journal journal;
+    private final boolean checked;
+    private final BlockingQueue<Turn> queue = new ArrayBlockingQueue<>(WAITING_FRAMES);
+    private final List<JournalEntry.PartClosed> closedParts = new ArrayList<>();
+    private final Pace pace = new Pace();
+    private final Thread thread;
+    private volatile FileProgress progress;
+    private volatile boolean over;
+    private long bytes;
+
+    /** @param checked whether each frame is decoded again at once; only benchmarks leave it out */
+    Lane(RunPlan plan, RunPlan.RunFile file, Journal journal, boolean checked) {
+        this.plan = plan;
+        this.file = file;
+        this.work = RunHome.workFolder(plan, file);
+        this.journal = journal;
+        this.checked = checked;
+        this.progress = new FileProgress(file.target(), Stage.WAITING, 0, plan.frames(), 0, 0, -1, null, null, null);
+        this.thread = Thread.ofPlatform().name("make-" + file.target()).unstarted(this::work);
+    }
+
+    void start() {
+        thread.start();
+    }
+
+    /** Takes a share of the picture; waits while the lane is full. */
+    void offer(Picture picture) throws InterruptedException {
+        if (over) {
+            return;
+        }
+        Turn.Frame turn = new Turn.Frame(picture.share());
+        queue.put(turn);
+        if (over && queue.remove(turn)) {
+            turn.picture.close();
+        }
+    }
+
+    void end(boolean stopped) throws InterruptedException {
+        if (!over) {
+            queue.put(new Turn.End(stopped));
+        }
+        thread.join();
+        discardWaiting();
+    }
+
+    private void work() {
+        EncoderSpec spec = EncoderSpec.of(file.targetInCatalogue().codec(), file.expected().size(), plan.pixelAspect(),
+                plan.rate(), file.threads(), file.options());
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.flatten())) {
+            for (RunPlan.Part part : file.parts()) {
+                if (!make(part, spec, conversion)) {
+                    report(Stage.STOPPED, part.first(), null);
+                    return;
+                }
+            }
+            report(Stage.JOINING, plan.frames(), null);
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        } catch (IOException | RuntimeException e) {
+            fail(e);
+        } finally {
+            over = true;
+            discardWaiting();
+        }
+    }
+
+    private void fail(Exception e) {
+        String why = e.getMessage() == null ? e.toString() : e.getMessage();
+        report(Stage.FAILED, progress.done(), why);
+        try {
+            journal.write(new JournalEntry.Failed(file.target(), why));
+        } catch (IOException also) {
+            report(Stage.FAILED, progress.done(), why + "; and the journal can't be written: " + also.getMessage());
+        }
+    }
+
+    /** Makes one part; false if the run was stopped before it was whole. */
+    private boolean make(RunPlan.Part part, EncoderSpec spec, Conversion conversion) throws IOException, InterruptedException {
+        Path open = partFile(work, part).resolveSibling("open.part");
+        List<FrameProof> proofs;
+        long partBytes;
+        try (PartWriter writer = new PartWriter(open, spec, part.first(), checked)) {
+            for (long frame = part.first(); frame < part.end(); frame++) {
+                if (!(queue.take() instanceof Turn.Frame(Picture working))) {
+                    return false;
+                }
+                try (working; Picture converted = conversion.convert(working)) {
+                    writer.write(converted);
+                }
+                pace.frame();
+                report(Stage.ENCODING, frame + 1, bytes + writer.bytes(), null);
+            }
+            proofs = writer.finish();
+            partBytes = writer.bytes();
+        }
+        bytes += partBytes;
+        close(part, open, proofs);
+        return true;
+    }
+
+    private void close(RunPlan.Part part, Path open, List<FrameProof> proofs) throws IOException {
+        Durable.sync(open);
+        String fingerprint = Durable.sha256(open);
+        Path closed = partFile(work, part);
+        Files.move(open, closed, StandardCopyOption.ATOMIC_MOVE);
+        Durable.syncFolder(closed.getParent());
+        JournalEntry.PartClosed entry = new JournalEntry.PartClosed(file.target(), part.index(), part.first(),
+                part.count(), Files.size(closed), fingerprint, proofs.stream().map(Lane::line).toList());
+        journal.write(entry);
+        closedParts.add(entry);
+    }
+
+    private static Receipt.FrameLine line(FrameProof proof) {
+        return new Receipt.FrameLine(proof.frame(), "%08x".formatted(proof.crc()),
+                Double.isInfinite(proof.psnr()) ? null : proof.psnr(), proof.ssim());
+    }
+
+    static Path partFile(Path work, RunPlan.Part part) {
+        return work.resolve("parts").resolve("%05d.mov".formatted(part.index()));
+    }
+
+    private void report(Stage stage, long done, String why) {
+        report(stage, done, bytes, why);
+    }
+
+    private void report(Stage stage, long done, long soFar, String why) {
+        progress = new FileProgress(file.target(), stage, done, plan.frames(), soFar, pace.speed(),
+                pace.secondsLeft(plan.frames() - done), null, null, why);
+    }
+
+    private void discardWaiting() {
+        for (Turn turn = queue.poll(); turn != null; turn = queue.poll()) {
+            if (turn instanceof Turn.Frame(Picture picture)) {
+                picture.close();
+            }
+        }
+    }
+
+    FileProgress progress() {
+        return progress;
+    }
+
+    RunPlan.RunFile file() {
+        return file;
+    }
+
+    /** Valid after {@link #end}. */
+    List<JournalEntry.PartClosed> closedParts() {
+        return closedParts;
+    }
+
+    /** Whether every part is closed; valid after {@link #end}. */
+    boolean isComplete() {
+        return closedParts.size() == file.parts().size();
+    }
+}

@@ -1,0 +1,122 @@
+package dev.vat.engine.run;
+
+import dev.vat.core.run.RunPlan;
+import dev.vat.engine.history.HistoryStore;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.worker.WorkerProcess;
+import dev.vat.engine.worker.WorkerRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** A run as its owner sees it: a process that makes files, told to pause or stop from here. */
+public final class Run implements AutoCloseable {
+
+    /**
+     * How a run ended.
+     *
+     * @param lost why the process ended by itself, or null
+     */
+    public record Outcome(boolean stopped, String lost, List<FileProgress> files) { }
+
+    private static final Logger LOG = LoggerFactory.getLogger(Run.class);
+
+    private final RunPlan plan;
+    private final RunHome home;
+    private final Places places;
+    private final Consumer<Message.Progress> listener;
+    private final CompletableFuture<Outcome> outcome = new CompletableFuture<>();
+    private volatile List<FileProgress> latest = List.of();
+    private WorkerProcess worker;
+
+    private Run(RunPlan plan, RunHome home, Places places, Consumer<Message.Progress> listener) {
+        this.plan = plan;
+        this.home = home;
+        this.places = places;
+        this.listener = listener;
+    }
+
+    /** @param listener told of progress several times a second, on a thread of the run's own */
+    public static Run start(RunPlan plan, Places places, Consumer<Message.Progress> listener) throws IOException {
+        Files.createDirectories(Path.of(plan.folder()));
+        Run run = new Run(plan, RunHome.create(places, plan), places, listener);
+        run.worker = WorkerProcess.start(WorkerRole.RUN, places, run::take, loss -> run.end(false, loss.why(), run.latest));
+        run.worker.send(new Message.Make(1, run.home.folder().toString()));
+        return run;
+    }
+
+    private void take(Message message) {
+        switch (message) {
+            case Message.Progress progress -> {
+                latest = progress.files();
+                listener.accept(progress);
+            }
+            case Message.Ended ended -> {
+                latest = ended.files();
+                listener.accept(new Message.Progress(0, plan.frames(), ended.files()));
+                end(ended.stopped(), null, ended.files());
+            }
+            case Message.Broken broken -> end(false, broken.why(), latest);
+            default -> throw new IllegalStateException("A run said " + message);
+        }
+    }
+
+    private void end(boolean stopped, String lost, List<FileProgress> files) {
+        if (outcome.isDone()) {
+            return;
+        }
+        try {
+            HistoryStore.at(places.history()).add(plan, files);
+        } catch (IOException e) {
+            LOG.warn("The history can't be written", e);
+        }
+        outcome.complete(new Outcome(stopped, lost, files));
+        Thread.ofVirtual().start(this::close);
+    }
+
+    public RunPlan plan() {
+        return plan;
+    }
+
+    public RunHome home() {
+        return home;
+    }
+
+    public CompletableFuture<Outcome> outcome() {
+        return outcome;
+    }
+
+    public void pause(boolean on) {
+        send(new Message.Pause(2, on));
+    }
+
+    public void stop() {
+        send(new Message.Stop(3));
+    }
+
+    private void send(Message message) {
+        try {
+            worker.send(message);
+        } catch (IOException e) {
+            // A worker that is gone has told so already, or will at once.
+            LOG.debug("The run's process is gone", e);
+        }
+    }
+
+    public long pid() {
+        return worker.pid();
+    }
+
+    /** Ends the process; a run that goes on stays interrupted. */
+    @Override
+    public void close() {
+        worker.close();
+    }
+}

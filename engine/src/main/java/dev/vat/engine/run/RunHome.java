@@ -1,0 +1,146 @@
+package dev.vat.engine.run;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.run.RunPlan;
+import dev.vat.engine.place.Durable;
+import dev.vat.engine.place.Json;
+import dev.vat.engine.place.Places;
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * The folder {@code DATA/runs/RUNID} of one run: its plan, its journal, and a lock that is held while it goes on. Work
+ * folders stand on the destination's own file system and name their run in {@code run.json}.
+ */
+public final class RunHome {
+
+    /** What {@code run.json} in a work folder says. */
+    record WorkFolder(String run, String target) { }
+
+    private final Path folder;
+
+    private RunHome(Path folder) {
+        this.folder = folder;
+    }
+
+    public static RunHome create(Places places, RunPlan plan) throws IOException {
+        RunHome home = new RunHome(places.runs().resolve(plan.run()));
+        Files.createDirectories(home.folder);
+        Durable.write(home.folder.resolve("plan.json"), Json.page(plan));
+        return home;
+    }
+
+    public static RunHome at(Path folder) {
+        return new RunHome(folder);
+    }
+
+    /** All runs there are, the oldest first. */
+    public static List<RunHome> all(Places places) throws IOException {
+        try (Stream<Path> folders = Files.list(places.runs())) {
+            return folders.filter(f -> Files.isRegularFile(f.resolve("plan.json"))).sorted().map(RunHome::new).toList();
+        } catch (NoSuchFileException _) {
+            return List.of();
+        }
+    }
+
+    public Path folder() {
+        return folder;
+    }
+
+    public RunPlan plan() throws IOException {
+        try {
+            return Json.MAPPER.readValue(Files.readString(folder.resolve("plan.json")), RunPlan.class);
+        } catch (JsonProcessingException e) {
+            throw new IOException("The plan of run " + folder.getFileName() + " can't be read: " + e.getOriginalMessage(), e);
+        }
+    }
+
+    public List<JournalEntry> journal() throws IOException {
+        return Journal.read(folder.resolve("journal.jsonl"));
+    }
+
+    Journal openJournal() throws IOException {
+        return Journal.append(folder.resolve("journal.jsonl"));
+    }
+
+    /** The lock of a run that goes on, or empty if another process holds it. The channel is the lock's owner. */
+    Optional<FileChannel> lock() throws IOException {
+        FileChannel channel = FileChannel.open(folder.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        try {
+            FileLock lock = channel.tryLock();
+            if (lock != null) {
+                return Optional.of(channel);
+            }
+        } catch (OverlappingFileLockException _) {
+            // held by this very process
+        }
+        channel.close();
+        return Optional.empty();
+    }
+
+    public boolean isRunning() throws IOException {
+        Optional<FileChannel> lock = lock();
+        if (lock.isPresent()) {
+            lock.get().close();
+            return false;
+        }
+        return true;
+    }
+
+    /** Whether the run neither ended by itself nor goes on: something put an end to it. */
+    public boolean isInterrupted() throws IOException {
+        return journal().stream().noneMatch(JournalEntry.Ended.class::isInstance) && !isRunning();
+    }
+
+    /** Where a deliverable is worked on: {@code .vat-RUNID-COLUMN} in the destination. */
+    static Path workFolder(RunPlan plan, RunPlan.RunFile file) {
+        return Path.of(plan.folder()).resolve(".vat-" + plan.run() + "-" + file.target());
+    }
+
+    static void createWorkFolder(RunPlan plan, RunPlan.RunFile file) throws IOException {
+        Path work = workFolder(plan, file);
+        Files.createDirectories(work.resolve("parts"));
+        Files.createDirectories(work.resolve("final"));
+        Durable.write(work.resolve("run.json"), Json.page(new WorkFolder(plan.run(), file.target())));
+    }
+
+    /** Deletes a deliverable's work folder, if it says that it belongs to this run. */
+    static void deleteWorkFolder(RunPlan plan, RunPlan.RunFile file) throws IOException {
+        Path work = workFolder(plan, file);
+        Path label = work.resolve("run.json");
+        if (Files.exists(label)
+                && Json.MAPPER.readValue(Files.readString(label), WorkFolder.class).run().equals(plan.run())) {
+            Durable.deleteTree(work);
+        }
+    }
+
+    /** Deletes the work folders of an interrupted or stopped run, and its home; what it delivered stays. */
+    public void discard() throws IOException {
+        RunPlan plan = plan();
+        for (RunPlan.RunFile file : plan.files()) {
+            deleteWorkFolder(plan, file);
+        }
+        Durable.deleteTree(folder);
+    }
+
+    /** The deliverables that an ended or interrupted run did not bring to an end. */
+    public List<RunPlan.RunFile> unfinished() throws IOException {
+        List<String> done = new ArrayList<>();
+        for (JournalEntry entry : journal()) {
+            if (entry instanceof JournalEntry.Delivered delivered) {
+                done.add(delivered.target());
+            }
+        }
+        return plan().files().stream().filter(f -> !done.contains(f.target())).toList();
+    }
+}

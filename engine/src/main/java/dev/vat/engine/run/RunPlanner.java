@@ -1,0 +1,108 @@
+package dev.vat.engine.run;
+
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.Target;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Project;
+import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.run.Expectation;
+import dev.vat.core.run.PartCutting;
+import dev.vat.core.run.Programme;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.VatVersion;
+import dev.vat.media.CardPainter;
+import dev.vat.media.EncoderSpec;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.random.RandomGenerator;
+
+/** Fixes everything that a run will do, from a project and what is known of its sources. */
+public final class RunPlanner {
+
+    private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss").withZone(ZoneOffset.UTC);
+    private static final String LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
+
+    private final Clock clock;
+    private final RandomGenerator random;
+    private final int threads;
+
+    private RunPlanner(Clock clock, RandomGenerator random, int threads) {
+        this.clock = clock;
+        this.random = random;
+        this.threads = threads;
+    }
+
+    public static RunPlanner ofSystem() {
+        return new RunPlanner(Clock.systemUTC(), RandomGenerator.getDefault(),
+                Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 16));
+    }
+
+    /**
+     * @param programme checked, with no blocker left
+     * @param folder where the files go
+     * @param library the media library's version
+     */
+    public RunPlan plan(Project project, Programme programme, Path folder, String rateOrigin, String library) {
+        Rate rate = programme.rate().orElseThrow();
+        PictureFormat shape = programme.shape().orElseThrow();
+        List<RunPlan.RunSource> sources = programme.entries().stream().map(e -> {
+            Sequence sequence = e.table().sequence();
+            PictureFormat format = e.format().orElseThrow();
+            return new RunPlan.RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
+                    sequence.kind(), e.table().alpha(), format.linear(), format.depth().bits());
+        }).toList();
+        List<RunPlan.RunFile> files = new ArrayList<>();
+        FileNaming naming = FileNaming.parse(project.naming());
+        LocalDate today = LocalDate.now(clock);
+        for (Deliverable deliverable : project.deliverables()) {
+            Target target = deliverable.targetInCatalogue();
+            Codec codec = target.codec();
+            Size size = deliverable.sizeFor(shape.size());
+            files.add(new RunPlan.RunFile(target.id(),
+                    naming.fileName(target, new FileNaming.Context(project.name(), programme.reel().name(),
+                            programme.range(), today, size, rate)),
+                    deliverable.flatten(), threads, EncoderSpec.optionsFor(codec, rate),
+                    PartCutting.cut(codec, rate, programme.plan().count()),
+                    Expectation.of(target, programme.plan().count(), rate, size, shape.pixelAspect())));
+        }
+        return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
+                project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
+                programme.working(), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
+                CardPainter.typeface(), files);
+    }
+
+    private String newId() {
+        StringBuilder id = new StringBuilder(STAMP.format(clock.instant())).append('-');
+        for (int i = 0; i < 6; i++) {
+            id.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
+        }
+        return id.toString();
+    }
+
+    private static List<RunPlan.RunSpan> spans(ReelPlan plan) {
+        List<ReelPlan.Fill> fills = plan.fills();
+        return plan.spans().stream().filter(s -> s.count() > 0).map(s -> new RunPlan.RunSpan(s.item(), s.start(),
+                plan.at(s.start()).wanted(), s.step(), s.count(),
+                fills.stream().filter(f -> f.frame().item() == s.item()).map(RunPlanner::fill).toList())).toList();
+    }
+
+    private static RunPlan.RunFill fill(ReelPlan.Fill fill) {
+        return switch (fill.frame().content()) {
+            case ReelFrame.SourceFrame(long number) ->
+                    new RunPlan.RunFill(fill.reelFrame(), fill.frame().wanted(), number, null);
+            case ReelFrame.Card(String reason) ->
+                    new RunPlan.RunFill(fill.reelFrame(), fill.frame().wanted(), null, reason);
+        };
+    }
+}

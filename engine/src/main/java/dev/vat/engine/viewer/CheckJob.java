@@ -1,0 +1,117 @@
+package dev.vat.engine.viewer;
+
+import dev.vat.core.source.FrameCheck;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.engine.protocol.Message;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
+
+/**
+ * The checking of one sequence, in batches. When the viewer process dies, the files that it was looking into are tried
+ * again one by one, so that the one which kills it is found and named.
+ */
+final class CheckJob {
+
+    private static final int BATCH = 8;
+    private static final int IN_FLIGHT = 4;
+    private static final int HEADER_BATCH = 64;
+
+    private final Sequence sequence;
+    private final boolean headersOnly;
+    private final FrameTable.Collector collector;
+    private final Consumer<CheckProgress> listener;
+    private final CompletableFuture<FrameTable> result = new CompletableFuture<>();
+    private final Map<Long, List<Message.Check.File>> inFlight = new HashMap<>();
+    private final Deque<Message.Check.File> suspects = new ArrayDeque<>();
+    private boolean suspectAsked;
+    private int next;
+
+    CheckJob(Sequence sequence, boolean headersOnly, Consumer<CheckProgress> listener) {
+        this.sequence = sequence;
+        this.headersOnly = headersOnly;
+        this.collector = FrameTable.collect(sequence);
+        this.listener = listener;
+    }
+
+    CompletableFuture<FrameTable> result() {
+        return result;
+    }
+
+    boolean isOver() {
+        return result.isDone();
+    }
+
+    boolean isAsking() {
+        return !inFlight.isEmpty();
+    }
+
+    boolean owns(long id) {
+        return inFlight.containsKey(id);
+    }
+
+    /** The next question to ask, if it is time for one. */
+    Optional<Message.Check> nextQuestion(long id) {
+        if (isOver()) {
+            return Optional.empty();
+        }
+        if (suspectAsked || !suspects.isEmpty()) {
+            // One suspect at a time, and nothing beside it.
+            suspectAsked = !suspects.isEmpty() && inFlight.isEmpty() || suspectAsked && !inFlight.isEmpty();
+            return suspectAsked && inFlight.isEmpty() ? Optional.of(ask(id, List.of(suspects.poll()))) : Optional.empty();
+        }
+        if (inFlight.size() >= IN_FLIGHT || next >= sequence.count()) {
+            return Optional.empty();
+        }
+        List<Message.Check.File> files = new ArrayList<>();
+        for (int end = Math.min(sequence.count(), next + (headersOnly ? HEADER_BATCH : BATCH)); next < end; next++) {
+            long number = sequence.number(next);
+            files.add(new Message.Check.File(number, sequence.file(number).toString()));
+        }
+        return Optional.of(ask(id, files));
+    }
+
+    private Message.Check ask(long id, List<Message.Check.File> files) {
+        inFlight.put(id, files);
+        return new Message.Check(id, sequence.kind(), headersOnly, files);
+    }
+
+    void answered(Message.Checked answer) {
+        inFlight.remove(answer.id());
+        take(answer.checks());
+    }
+
+    private void take(List<FrameCheck> checks) {
+        checks.forEach(collector::add);
+        boolean complete = collector.checked() == sequence.count();
+        listener.accept(new CheckProgress(sequence, collector.checked(), checks));
+        if (complete) {
+            result.complete(collector.build());
+        }
+    }
+
+    void workerLost() {
+        List<List<Message.Check.File>> lost = List.copyOf(inFlight.values());
+        inFlight.clear();
+        for (List<Message.Check.File> files : lost) {
+            if (files.size() == 1) {
+                take(List.of(FrameCheck.fault(files.getFirst().number(), FrameState.UNREADABLE,
+                        "it makes the decoder crash")));
+            } else {
+                suspects.addAll(files);
+            }
+        }
+    }
+
+    void fail(String why) {
+        result.completeExceptionally(new IllegalStateException(why));
+    }
+}

@@ -1,0 +1,231 @@
+package dev.vat.engine.viewer;
+
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.worker.WorkerLost;
+import dev.vat.engine.worker.WorkerProcess;
+import dev.vat.engine.worker.WorkerRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
+
+/**
+ * Pictures and checks from a viewer process, which is started when first needed and again whenever it dies. No native
+ * media code comes near the process that this object lives in. Listeners are called on the worker's thread.
+ */
+public final class Viewer implements AutoCloseable {
+
+    private static final int MOST_RESTARTS_IN_A_ROW = 20;
+
+    /** A picture that was asked for. */
+    private record Wanted(Message.Subject subject, int width, int height, Rgb ground, boolean alpha,
+                          CompletableFuture<ShownPicture> answer) { }
+
+    private final Places places;
+    private final Map<Long, Wanted> shown = new HashMap<>();
+    private final Deque<Wanted> waiting = new ArrayDeque<>();
+    private final Deque<Integer> freeSlots = new ArrayDeque<>();
+    private final List<CheckJob> jobs = new ArrayList<>();
+    private final Set<Message.Subject> deadly = new HashSet<>();
+    private WorkerProcess worker;
+    private PictureSlots slots;
+    private Path slotFile;
+    private long lastId;
+    private int restarts;
+    private boolean closed;
+
+    public Viewer(Places places) {
+        this.places = places;
+    }
+
+    /** The media library's version; starts the process if need be and waits for it. */
+    public String library() throws IOException {
+        WorkerProcess started;
+        synchronized (this) {
+            started = worker();
+        }
+        return started.hello().library();
+    }
+
+    /**
+     * Looks into every file of a sequence. The future is cancelled to stop it; progress comes in batches.
+     *
+     * @param headersOnly whether pictures stay undecoded
+     */
+    public synchronized CompletableFuture<FrameTable> check(Sequence sequence, boolean headersOnly,
+                                                            Consumer<CheckProgress> listener) {
+        CheckJob job = new CheckJob(sequence, headersOnly, listener);
+        jobs.add(job);
+        pump();
+        return job.result();
+    }
+
+    /** A picture at a size of up to 4096 x 2304; fails with a reason in words. Cancel what isn't wanted any more. */
+    public synchronized CompletableFuture<ShownPicture> picture(Message.Subject subject, int width, int height,
+                                                                Rgb ground, boolean alpha) {
+        CompletableFuture<ShownPicture> answer = new CompletableFuture<>();
+        if (!PictureSlots.fits(width, height)) {
+            answer.completeExceptionally(new IllegalArgumentException("No picture of " + width + "x" + height));
+        } else if (deadly.contains(subject)) {
+            answer.completeExceptionally(new IllegalStateException("unreadable: it makes the decoder crash"));
+        } else {
+            waiting.add(new Wanted(subject, width, height, ground, alpha, answer));
+            pump();
+        }
+        return answer;
+    }
+
+    private void pump() {
+        if (closed) {
+            return;
+        }
+        try {
+            pumpPictures();
+            pumpChecks();
+        } catch (IOException e) {
+            failAll("The process for pictures and checks can't be started: " + e.getMessage());
+        }
+    }
+
+    private void pumpPictures() throws IOException {
+        waiting.removeIf(wanted -> wanted.answer.isDone());
+        while (!waiting.isEmpty()) {
+            WorkerProcess running = worker();
+            if (freeSlots.isEmpty()) {
+                return;
+            }
+            Wanted wanted = waiting.poll();
+            long id = ++lastId;
+            shown.put(id, wanted);
+            running.send(new Message.Show(id, freeSlots.poll(), wanted.subject, wanted.width, wanted.height, wanted.ground,
+                    wanted.alpha));
+        }
+    }
+
+    private void pumpChecks() throws IOException {
+        jobs.removeIf(CheckJob::isOver);
+        for (CheckJob job : jobs) {
+            for (var question = job.nextQuestion(lastId + 1); question.isPresent(); question = job.nextQuestion(lastId + 1)) {
+                lastId++;
+                worker().send(question.get());
+            }
+        }
+    }
+
+    private WorkerProcess worker() throws IOException {
+        if (worker == null) {
+            if (slots == null) {
+                Files.createDirectories(places.cache());
+                slotFile = Files.createTempFile(places.cache(), "pictures-", ".slots");
+                slots = PictureSlots.map(slotFile, PictureSlots.COUNT, PictureSlots.BYTES);
+                for (int i = 0; i < slots.count(); i++) {
+                    freeSlots.add(i);
+                }
+            }
+            worker = WorkerProcess.start(WorkerRole.VIEWER, places, this::take, this::lost);
+            worker.send(new Message.Slots(++lastId, slotFile.toString(), PictureSlots.COUNT, PictureSlots.BYTES));
+        }
+        return worker;
+    }
+
+    private synchronized void take(Message message) {
+        restarts = 0;
+        switch (message) {
+            case Message.Checked checked -> jobs.stream().filter(j -> j.owns(checked.id())).findFirst()
+                    .ifPresent(j -> j.answered(checked));
+            case Message.Shown picture -> {
+                Wanted wanted = shown.remove(picture.id());
+                PictureSlots room = slots;
+                ShownPicture result = new ShownPicture(picture.width(), picture.height(),
+                        room.pixels(picture.slot(), picture.width(), picture.height()), () -> release(room, picture.slot()));
+                if (wanted == null || !wanted.answer.complete(result)) {
+                    freeSlots.add(picture.slot());
+                }
+            }
+            case Message.NotShown refused -> {
+                freeSlots.add(refused.slot());
+                Wanted wanted = shown.remove(refused.id());
+                if (wanted != null) {
+                    wanted.answer.completeExceptionally(new IllegalStateException(refused.why()));
+                }
+            }
+            case Message.Broken broken -> failAll(broken.why());
+            default -> throw new IllegalStateException("A viewer said " + message);
+        }
+        pump();
+    }
+
+    private synchronized void release(PictureSlots room, int slot) {
+        // A slot of a process that died meanwhile is nobody's any more.
+        if (room == slots) {
+            freeSlots.add(slot);
+            pump();
+        }
+    }
+
+    private synchronized void lost(WorkerLost loss) {
+        worker = null;
+        // A picture that was alone in the works is what killed it: it is named and not tried again.
+        boolean culprit = shown.size() == 1 && jobs.stream().noneMatch(CheckJob::isAsking);
+        for (Wanted wanted : shown.values()) {
+            if (culprit) {
+                deadly.add(wanted.subject);
+            }
+            wanted.answer.completeExceptionally(new IllegalStateException(culprit
+                    ? "unreadable: it makes the decoder crash" : "the decoder had to be started again"));
+        }
+        shown.clear();
+        slotFile.toFile().delete();
+        List<CheckJob> running = List.copyOf(jobs);
+        freeSlots.clear();
+        slots = null;
+        if (++restarts > MOST_RESTARTS_IN_A_ROW) {
+            failAll("The process for pictures and checks keeps ending: " + loss.why());
+            return;
+        }
+        running.forEach(CheckJob::workerLost);
+        pump();
+    }
+
+    private void failAll(String why) {
+        waiting.forEach(w -> w.answer.completeExceptionally(new IllegalStateException(why)));
+        waiting.clear();
+        jobs.forEach(j -> j.fail(why));
+        jobs.clear();
+    }
+
+    /** The process's number, for tests that end it. */
+    public synchronized long pid() throws IOException {
+        return worker().pid();
+    }
+
+    @Override
+    public void close() {
+        WorkerProcess running;
+        synchronized (this) {
+            closed = true;
+            running = worker;
+            worker = null;
+            failAll("Vat is closing");
+        }
+        if (running != null) {
+            running.close();
+        }
+        if (slotFile != null) {
+            slotFile.toFile().delete();
+        }
+    }
+}

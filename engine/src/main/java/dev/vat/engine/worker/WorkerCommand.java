@@ -1,0 +1,47 @@
+package dev.vat.engine.worker;
+
+import dev.vat.engine.place.Places;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** How a worker process is started: by the launcher itself where Vat is packaged, else by this Java with its class path. */
+final class WorkerCommand {
+
+    /** A run reads whole files into the heap, a few at a time; everything large is outside of it. */
+    private static final String HEAP = "-Xmx1g";
+
+    private WorkerCommand() { }
+
+    static Process start(WorkerRole role, Places places) throws IOException {
+        Path scratch = places.cache().resolve("scratch");
+        Files.createDirectories(scratch);
+        Files.createDirectories(places.log());
+        ProcessBuilder builder = new ProcessBuilder(command(role, places));
+        builder.directory(scratch.toFile());
+        // Keeps the native heap from growing over a long session.
+        builder.environment().put("MALLOC_MMAP_THRESHOLD_", "65536");
+        builder.environment().put("SVT_LOG", "0");
+        return builder.start();
+    }
+
+    private static List<String> command(WorkerRole role, Places places) {
+        List<String> command = new ArrayList<>();
+        String packaged = System.getProperty("jpackage.app-path");
+        if (packaged != null) {
+            command.add(packaged);
+            command.add("--worker");
+        } else {
+            command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+            command.addAll(List.of(HEAP, "-XX:+UseParallelGC", "-XX:-CreateCoredumpOnCrash",
+                    "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
+                    "-Djava.awt.headless=true",
+                    "-Dorg.bytedeco.javacpp.cachedir=" + places.cache().resolve("native"),
+                    "-cp", System.getProperty("java.class.path"), WorkerMain.class.getName()));
+        }
+        command.add(role.id());
+        return command;
+    }
+}

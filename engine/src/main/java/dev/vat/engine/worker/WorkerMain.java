@@ -1,0 +1,74 @@
+package dev.vat.engine.worker;
+
+import dev.vat.engine.VatVersion;
+import dev.vat.engine.protocol.Lines;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.run.RunWorker;
+import dev.vat.engine.viewer.ViewerWorker;
+import dev.vat.media.MediaLibrary;
+import java.io.FileDescriptor;
+import java.io.FileInputStream;
+import java.io.FileOutputStream;
+import java.io.IOException;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The whole of a worker process: says hello, then does what the lines on its standard input ask, until that ends.
+ */
+public final class WorkerMain {
+
+    private static final Logger LOG = LoggerFactory.getLogger(WorkerMain.class);
+
+    /** What one kind of worker does. */
+    public interface Role extends AutoCloseable {
+        /** Called for one message after the other; long work goes on elsewhere. */
+        void take(Message message);
+
+        /** The owner has gone or wants no more: ends what goes on. */
+        @Override
+        void close();
+    }
+
+    private WorkerMain() { }
+
+    public static void main(String[] arguments) throws IOException {
+        run(WorkerRole.parse(arguments[arguments.length - 1]));
+        // Threads of native encoders may still be about; nothing of them matters any more.
+        Runtime.getRuntime().halt(0);
+    }
+
+    private static void run(WorkerRole which) throws IOException {
+        Lines lines = new Lines(new FileInputStream(FileDescriptor.in), new FileOutputStream(FileDescriptor.out));
+        // Whatever is printed by mistake must not get between the messages.
+        System.setOut(System.err);
+        lines.write(new Message.Hello(0, VatVersion.current(), MediaLibrary.version(), ProcessHandle.current().pid()));
+        Thread.ofPlatform().daemon().name("heartbeat").start(() -> beat(lines));
+        try (Role role = which == WorkerRole.VIEWER ? new ViewerWorker(m -> say(lines, m)) : new RunWorker(m -> say(lines, m))) {
+            for (Optional<Message> next = lines.read(); next.isPresent(); next = lines.read()) {
+                role.take(next.get());
+            }
+        }
+    }
+
+    private static void beat(Lines lines) {
+        try {
+            while (true) {
+                Thread.sleep(1000);
+                lines.write(new Message.Heartbeat(0));
+            }
+        } catch (InterruptedException | IOException e) {
+            LOG.debug("No more heartbeats", e);
+        }
+    }
+
+    private static void say(Lines lines, Message message) {
+        try {
+            lines.write(message);
+        } catch (IOException e) {
+            // The owner is gone; its end of the other stream ends this process.
+            LOG.debug("Nobody listens", e);
+        }
+    }
+}

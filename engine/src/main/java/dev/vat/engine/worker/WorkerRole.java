@@ -1,0 +1,26 @@
+package dev.vat.engine.worker;
+
+import java.util.Arrays;
+
+/** What a worker process is for. */
+public enum WorkerRole {
+    /** Pictures for the window, and checks of sources. */
+    VIEWER("viewer"),
+    /** One run. */
+    RUN("run");
+
+    private final String id;
+
+    WorkerRole(String id) {
+        this.id = id;
+    }
+
+    public String id() {
+        return id;
+    }
+
+    static WorkerRole parse(String id) {
+        return Arrays.stream(values()).filter(r -> r.id.equals(id)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("There is no worker '" + id + "'"));
+    }
+}
