@@ -28,6 +28,11 @@ public final class Findings {
         return new Findings(found);
     }
 
+    /** The findings of several reels as one list, each said once. */
+    public static Findings merged(List<Finding> several) {
+        return new Findings(several.stream().distinct().sorted(Comparator.comparing(Finding::severity)).toList());
+    }
+
     public List<Finding> all() {
         return all;
     }

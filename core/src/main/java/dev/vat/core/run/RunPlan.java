@@ -12,8 +12,10 @@ import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * Everything that can change a bit of what a run makes, fixed before it starts.
@@ -65,7 +67,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
     public record RunFile(String target, String fileName, Rgb flatten, int threads, Map<String, String> options,
                           List<Part> parts, Expectation expected) {
         public RunFile {
-            options = Map.copyOf(options);
+            options = Collections.unmodifiableSortedMap(new TreeMap<>(options));
             parts = List.copyOf(parts);
         }
 

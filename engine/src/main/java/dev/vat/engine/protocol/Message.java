@@ -27,6 +27,10 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Stop.class, name = "stop"),
     @JsonSubTypes.Type(value = Message.Progress.class, name = "progress"),
     @JsonSubTypes.Type(value = Message.Ended.class, name = "ended"),
+    @JsonSubTypes.Type(value = Message.Prove.class, name = "prove"),
+    @JsonSubTypes.Type(value = Message.Proved.class, name = "proved"),
+    @JsonSubTypes.Type(value = Message.DrawDemo.class, name = "draw-demo"),
+    @JsonSubTypes.Type(value = Message.Drawn.class, name = "drawn"),
     @JsonSubTypes.Type(value = Message.Broken.class, name = "broken"),
 })
 public sealed interface Message {
@@ -99,6 +103,18 @@ public sealed interface Message {
 
     /** A run has come to its end, whatever it was. */
     record Ended(long id, boolean stopped, List<FileProgress> files) implements Message { }
+
+    /** Asks to hold a finished file against its receipt. */
+    record Prove(long id, String file) implements Message { }
+
+    /** What doesn't agree; nothing if the file is what its receipt says. */
+    record Proved(long id, List<String> reasons) implements Message { }
+
+    /** Asks to draw the demo's frames into a folder; those that stand there are kept. */
+    record DrawDemo(long id, String folder) implements Message { }
+
+    /** A shot of the demo is whole, {@code last} if it was the last one. */
+    record Drawn(long id, String shot, boolean last) implements Message { }
 
     /** The worker couldn't do what it was asked and says why. */
     record Broken(long id, String why) implements Message { }

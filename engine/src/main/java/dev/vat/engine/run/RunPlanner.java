@@ -82,6 +82,13 @@ public final class RunPlanner {
                 CardPainter.typeface(), files);
     }
 
+    /** A plan for those files of an earlier one that weren't made, under a new id. */
+    public RunPlan again(RunPlan p, List<RunPlan.RunFile> files) {
+        return new RunPlan(p.version(), newId(), clock.instant().toString(), p.vat(), p.library(), p.project(), p.reel(),
+                p.rate(), p.rateOrigin(), p.size(), p.pixelAspect(), p.working(), p.sources(), p.spans(), p.folder(),
+                p.typeface(), files);
+    }
+
     private String newId() {
         StringBuilder id = new StringBuilder(STAMP.format(clock.instant())).append('-');
         for (int i = 0; i < 6; i++) {

@@ -1,12 +1,15 @@
 package dev.vat.engine.run;
 
+import dev.vat.engine.demo.DemoData;
+import dev.vat.engine.proof.Reproof;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.worker.WorkerMain;
+import dev.vat.scene.Shot;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.function.Consumer;
 
-/** The run process: carries one plan out. */
+/** The process that makes files: carries one plan out, proves a file again, or draws the demo's frames. */
 public final class RunWorker implements WorkerMain.Role {
 
     private final Consumer<Message> events;
@@ -22,28 +25,38 @@ public final class RunWorker implements WorkerMain.Role {
         switch (message) {
             case Message.Make make when runner == null -> {
                 runner = new Runner(RunHome.at(Path.of(make.home())), events);
-                thread = Thread.ofPlatform().name("run").start(() -> run(make.id()));
+                start(make.id(), runner::run);
             }
+            case Message.Prove prove -> start(prove.id(), () -> events.accept(
+                    new Message.Proved(prove.id(), Reproof.of(Path.of(prove.file())).reasons())));
+            case Message.DrawDemo demo -> start(demo.id(), () -> DemoData.in(Path.of(demo.folder())).write(
+                    shot -> events.accept(new Message.Drawn(demo.id(), shot.id(), shot == Shot.values()[Shot.values().length - 1]))));
             case Message.Pause pause when runner != null -> runner.pause(pause.on());
             case Message.Stop _ when runner != null -> runner.stop();
             default -> events.accept(new Message.Broken(message.id(), "this run doesn't do that now"));
         }
     }
 
-    private void run(long id) {
-        try {
-            runner.run();
-        } catch (IOException | RuntimeException e) {
-            events.accept(new Message.Broken(id, e.getMessage() == null ? e.toString() : e.getMessage()));
-        } catch (InterruptedException _) {
-            events.accept(new Message.Broken(id, "the run was interrupted"));
-        }
+    private interface Work {
+        void run() throws IOException, InterruptedException;
+    }
+
+    private void start(long id, Work work) {
+        thread = Thread.ofPlatform().daemon().name("work").start(() -> {
+            try {
+                work.run();
+            } catch (IOException | RuntimeException e) {
+                events.accept(new Message.Broken(id, e.getMessage() == null ? e.toString() : e.getMessage()));
+            } catch (InterruptedException _) {
+                events.accept(new Message.Broken(id, "the work was interrupted"));
+            }
+        });
     }
 
     /** The owner has gone: the current frame is finished, then the process leaves, within five seconds. */
     @Override
     public void close() {
-        if (thread == null) {
+        if (thread == null || runner == null) {
             return;
         }
         runner.stop();

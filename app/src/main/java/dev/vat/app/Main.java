@@ -1,0 +1,23 @@
+package dev.vat.app;
+
+import dev.vat.cli.Vat;
+import dev.vat.engine.worker.WorkerMain;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Arrays;
+
+/** The only launcher: no argument, or paths, open the window; {@code --worker} is a worker; anything else is a command. */
+public final class Main {
+
+    private Main() { }
+
+    public static void main(String[] arguments) throws IOException {
+        if (arguments.length > 0 && arguments[0].equals("--worker")) {
+            WorkerMain.main(arguments);
+            return;
+        }
+        int code = Vat.meansWindow(arguments) ? Vat.window().open(Arrays.stream(arguments).map(Path::of).toList())
+                : Vat.run(arguments);
+        System.exit(code);
+    }
+}

@@ -1,0 +1,30 @@
+package dev.vat.cli;
+
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.engine.viewer.Viewer;
+import java.util.concurrent.CompletionException;
+
+/** Has a viewer process look into a sequence, with a word on standard error about how far it is. */
+final class Checking {
+
+    private static final long SAY_EVERY_NANOS = 1_000_000_000L;
+
+    private Checking() { }
+
+    static FrameTable check(Viewer viewer, Sequence sequence, boolean headersOnly, Output output) {
+        var last = new Object() {
+            long said = System.nanoTime();
+        };
+        try {
+            return viewer.check(sequence, headersOnly, progress -> {
+                if (System.nanoTime() - last.said > SAY_EVERY_NANOS) {
+                    last.said = System.nanoTime();
+                    output.say(sequence.name() + ": checked " + progress.checked() + " of " + sequence.count());
+                }
+            }).join();
+        } catch (CompletionException e) {
+            throw new CommandFailure(ExitCode.FAILED, e.getCause().getMessage());
+        }
+    }
+}

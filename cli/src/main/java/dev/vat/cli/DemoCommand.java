@@ -1,0 +1,55 @@
+package dev.vat.cli;
+
+import dev.vat.engine.WindowDoor;
+import dev.vat.engine.demo.DemoData;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.worker.Task;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+@Command(name = "demo", mixinStandardHelpOptions = true,
+        description = "Draws the Kite Week demo and opens the window with it, ready to make. "
+                + "Without a display the window goes through the demo by itself.")
+final class DemoCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Option(names = "--shots", paramLabel = "DIR", description = "Write pictures of the main views into DIR and end.")
+    private Path shots;
+
+    @Option(names = "--folder", paramLabel = "DIR", description = "Where the demo's frames are kept.")
+    private Path folder;
+
+    DemoCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Path demo = folder != null ? folder.toAbsolutePath() : places.data().resolve("kite-week");
+        WindowDoor window = Vat.window();
+        boolean offscreen = shots != null || !window.hasDisplay();
+        if (!offscreen) {
+            return window.demo(demo);
+        }
+        if (shots == null) {
+            output.say("There is no display here: the window goes through the demo offscreen by itself.");
+        }
+        if (!DemoData.isThere(demo)) {
+            output.say("Drawing the demo's frames into " + demo);
+            Task.ask(places, new Message.DrawDemo(1, demo.toString()), message -> {
+                if (message instanceof Message.Drawn drawn) {
+                    output.say("  " + drawn.shot());
+                }
+            }, message -> message instanceof Message.Drawn drawn && drawn.last());
+        }
+        Path pictures = shots != null ? shots.toAbsolutePath() : demo.resolve("pictures");
+        return window.demoOffscreen(demo, pictures, shots == null);
+    }
+}

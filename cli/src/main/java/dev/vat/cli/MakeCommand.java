@@ -1,0 +1,325 @@
+package dev.vat.cli;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.finding.Finding;
+import dev.vat.core.finding.Findings;
+import dev.vat.core.finding.Observed;
+import dev.vat.core.finding.Remedy;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.Item;
+import dev.vat.core.run.Programme;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.run.DestinationProbe;
+import dev.vat.engine.run.Run;
+import dev.vat.engine.run.RunPlanner;
+import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.Function;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "make", mixinStandardHelpOptions = true, description = "Makes files from frames or a project, and proves them.")
+final class MakeCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "PATH", description = "A folder of frames, one frame of a sequence, or a project.")
+    private Path path;
+
+    @Option(names = "--target", paramLabel = "ID", description = "Who the file is for; may be given several times. See: vat targets")
+    private List<String> targets = new ArrayList<>();
+
+    @Option(names = "--rate", paramLabel = "RATE", description = "Frames a second: 25, 24000/1001, 29.97.")
+    private String rate;
+
+    @Option(names = "--range", paramLabel = "FIRST-LAST", description = "Source frame numbers, both included: 118-205.")
+    private String range;
+
+    @Option(names = "--gap", paramLabel = "POLICY", description = "What stands where a frame is missing: refuse, hold or card.")
+    private String gap;
+
+    @Option(names = "--source", paramLabel = "NAME", description = "Which sequence of a folder that holds several.")
+    private String sourceName;
+
+    @Option(names = "--name", paramLabel = "PATTERN", description = "File names, such as {reel}_{target}_{date}.")
+    private String naming;
+
+    @Option(names = "--flatten", paramLabel = "RRGGBB", description = "Colour behind transparent places where a target has no alpha.")
+    private String flatten;
+
+    @Option(names = "--out", paramLabel = "DIR", description = "Where the files go; 'delivered' beside the sequence's folder if not given.")
+    private Path out;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    private volatile Run running;
+    private volatile boolean stopAsked;
+    private final Map<String, Stage> said = new HashMap<>();
+
+    MakeCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Project project = edited(project());
+        try (Viewer viewer = new Viewer(places)) {
+            Map<String, FrameTable> tables = new HashMap<>();
+            for (Item item : project.currentReel().orElseThrow().items()) {
+                Source source = project.source(item.source()).orElseThrow();
+                if (tables.containsKey(source.id())) {
+                    continue;
+                }
+                var sequence = SequenceFinder.again(source.folder().path(), source.pattern());
+                if (sequence.isPresent()) {
+                    tables.put(source.id(), Checking.check(viewer, sequence.get(), false, output));
+                }
+            }
+            Path folder = DestinationProbe.folderOf(project);
+            Findings findings = Findings.of(project, new Observed(tables, DestinationProbe.probe(folder)));
+            findings.all().forEach(this::tell);
+            if (!findings.mayRun()) {
+                throw new CommandFailure(ExitCode.FINDINGS, "Nothing was made: " + findings.blockers().stream()
+                        .map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
+            }
+            Programme programme = Programme.of(project, tables).orElseThrow();
+            RunPlan plan = RunPlanner.ofSystem().plan(project, programme, folder, "chosen by the user", viewer.library());
+            return make(plan);
+        }
+    }
+
+    private Project project() throws IOException {
+        Path absolute = path.toAbsolutePath().normalize();
+        if (Files.isRegularFile(absolute) && absolute.toString().endsWith(ProjectFile.EXTENSION)) {
+            Project project = ProjectFile.load(absolute);
+            if (project.currentReel().isEmpty()) {
+                throw new CommandFailure(ExitCode.FINDINGS, "The project has no reel to make");
+            }
+            return project;
+        }
+        List<Sequence> sequences = SequenceFinder.find(absolute);
+        if (sequences.isEmpty()) {
+            throw new CommandFailure(ExitCode.FAILED, "No numbered frames in " + absolute);
+        }
+        return Edits.bringIn(List.of(choose(sequences)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+    }
+
+    private Sequence choose(List<Sequence> sequences) {
+        String names = sequences.stream().map(Sequence::name).collect(Collectors.joining(", "));
+        if (sourceName == null) {
+            if (sequences.size() > 1) {
+                throw new CommandFailure(ExitCode.WRONG_USE, "There are " + sequences.size()
+                        + " sequences; choose one with --source: " + names);
+            }
+            return sequences.getFirst();
+        }
+        List<Sequence> named = sequences.stream().filter(s -> s.name().equals(sourceName)).toList();
+        if (named.isEmpty()) {
+            named = sequences.stream().filter(s -> s.pattern().baseName().equals(sourceName)
+                    || s.has(lastNumber(sourceName)) && s.pattern().fileName(lastNumber(sourceName)).equals(sourceName)).toList();
+        }
+        if (named.size() != 1) {
+            throw new CommandFailure(ExitCode.WRONG_USE, (named.isEmpty() ? "There is no sequence '" : "More than one sequence is named '")
+                    + sourceName + "'; there are: " + names);
+        }
+        return named.getFirst();
+    }
+
+    /** The last number in a file name, or -1. */
+    private static long lastNumber(String name) {
+        var matcher = Pattern.compile("(\\d{1,18})(?!.*\\d.*\\.)").matcher(name);
+        return matcher.find() ? Long.parseLong(matcher.group(1)) : -1;
+    }
+
+    private Project edited(Project start) {
+        Project project = start;
+        for (String target : targets) {
+            project = Edits.addTarget(parse(target, Catalogue::target)).apply(project);
+        }
+        if (!targets.isEmpty()) {
+            project = project.withDeliverables(project.deliverables().stream().filter(d -> targets.contains(d.target())).toList());
+        }
+        if (project.deliverables().isEmpty()) {
+            throw new CommandFailure(ExitCode.WRONG_USE, "Say who the file is for with --target; see: vat targets");
+        }
+        if (rate != null) {
+            project = Edits.setRate(parse(rate, Rate::parse)).apply(project);
+        }
+        for (Item item : project.currentReel().orElseThrow().items()) {
+            if (gap != null) {
+                project = Edits.setGap(item.source(), parse(gap, GapPolicy::parse)).apply(project);
+            }
+            if (range != null) {
+                project = Edits.setRange(item.source(), parse(range, FrameRange::parse)).apply(project);
+            }
+        }
+        if (range != null && project.currentReel().orElseThrow().items().size() > 1) {
+            throw new CommandFailure(ExitCode.WRONG_USE, "--range needs a reel with one item; this one has several");
+        }
+        if (naming != null) {
+            project = Edits.setNaming(parse(naming, FileNaming::parse).toString()).apply(project);
+        }
+        if (flatten != null) {
+            Rgb colour = parse(flatten, Rgb::parse);
+            for (var deliverable : project.deliverables()) {
+                project = Edits.setFlatten(deliverable.target(), colour).apply(project);
+            }
+        }
+        return out == null ? project : Edits.setFolder(Place.of(out)).apply(project);
+    }
+
+    private static <T> T parse(String text, Function<String, T> parser) {
+        try {
+            return parser.apply(text);
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
+        }
+    }
+
+    private void tell(Finding finding) {
+        output.event("finding", "id", finding.id(), "severity", finding.severity().label(), "target", finding.target(),
+                "text", finding.text(), "evidence", finding.evidence());
+        output.say(finding.severity().label() + ": " + finding.text()
+                + (finding.evidence().isEmpty() ? "" : " [" + finding.evidence() + "]"));
+        finding.remedies().stream().filter(Remedy.CopyText.class::isInstance).map(Remedy.CopyText.class::cast)
+                .forEach(copy -> output.say("  to render again: " + copy.text()));
+    }
+
+    private Integer make(RunPlan plan) throws IOException, InterruptedException {
+        output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
+                plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
+                        .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
+        output.say("Making " + (plan.files().size() == 1 ? "1 file" : plan.files().size() + " files") + " from " + plan.frames() + " frames at " + plan.rate().label());
+        Thread onStop = new Thread(this::stopAndDiscard, "stop");
+        Runtime.getRuntime().addShutdownHook(onStop);
+        Run.Outcome outcome;
+        try {
+            running = Run.start(plan, places, this::tell);
+            outcome = running.outcome().join();
+        } finally {
+            if (!stopAsked) {
+                Runtime.getRuntime().removeShutdownHook(onStop);
+            }
+        }
+        ExitCode worst = worst(plan, outcome);
+        if (outcome.lost() != null) {
+            output.error(ExitCode.FAILED, "The run was lost: " + outcome.lost());
+        }
+        List<Map<String, Object>> files = new ArrayList<>();
+        for (FileProgress file : outcome.files()) {
+            Map<String, Object> line = new LinkedHashMap<>();
+            line.put("target", file.target());
+            line.put("path", file.path());
+            line.put("receipt", file.receipt());
+            line.put("proven", file.stage() == Stage.DELIVERED);
+            if (file.why() != null) {
+                line.put("why", file.why());
+            }
+            files.add(line);
+        }
+        if (outcome.files().stream().allMatch(f -> f.stage() == Stage.DELIVERED)) {
+            // Nothing is left that a later start would have to know of.
+            running.home().discard();
+        }
+        if (outcome.lost() == null) {
+            output.event("done", "files", files);
+        }
+        return worst.code();
+    }
+
+    private static ExitCode worst(RunPlan plan, Run.Outcome outcome) {
+        List<Stage> stages = outcome.files().stream().map(FileProgress::stage).toList();
+        if (outcome.lost() != null || stages.contains(Stage.FAILED) || stages.size() < plan.files().size()) {
+            return ExitCode.FAILED;
+        }
+        return stages.contains(Stage.UNPROVEN) ? ExitCode.UNPROVEN
+                : outcome.stopped() || stages.contains(Stage.STOPPED) ? ExitCode.STOPPED : ExitCode.PROVEN;
+    }
+
+    private void tell(Message.Progress progress) {
+        for (FileProgress file : progress.files()) {
+            output.event("progress", "target", file.target(), "stage", file.stage().name().toLowerCase(Locale.ROOT),
+                    "frame", file.done(), "frames", file.frames(), "bytes", file.bytes(), "speed",
+                    Math.round(file.speed() * 10) / 10.0, "secondsLeft", Math.round(file.secondsLeft()));
+            if (said.put(file.target(), file.stage()) != file.stage()) {
+                output.say(Catalogue.target(file.target()).title() + ": " + words(file));
+                if (file.stage() == Stage.DELIVERED || file.stage() == Stage.UNPROVEN) {
+                    output.event("proof", "target", file.target(), "path", file.path(), "receipt", file.receipt(), "proven",
+                            file.stage() == Stage.DELIVERED, "why", file.why());
+                }
+            }
+        }
+    }
+
+    private static String words(FileProgress file) {
+        return switch (file.stage()) {
+            case WAITING -> "waiting";
+            case ENCODING -> "encoding";
+            case JOINING -> "joining";
+            case PROVING -> "written, proving";
+            case DELIVERED -> "made and proven: " + file.path();
+            case UNPROVEN -> "made but not proven: " + file.why() + " (kept at " + file.path() + ")";
+            case FAILED -> "failed: " + file.why();
+            case STOPPED -> "stopped";
+        };
+    }
+
+    /** Interrupted from the keyboard: stop, and leave nothing half made behind. */
+    private void stopAndDiscard() {
+        stopAsked = true;
+        Run run = running;
+        if (run == null || run.outcome().isDone()) {
+            return;
+        }
+        run.stop();
+        try {
+            run.outcome().get(4, TimeUnit.SECONDS);
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        } catch (ExecutionException | TimeoutException e) {
+            output.say("The run didn't stop by itself and is ended: " + e.getMessage());
+        }
+        run.close();
+        try {
+            run.home().discard();
+        } catch (IOException e) {
+            output.say("What was made so far couldn't be cleared away: " + e.getMessage());
+        }
+        output.error(ExitCode.STOPPED, "Stopped; nothing was delivered that isn't whole");
+        Runtime.getRuntime().halt(ExitCode.STOPPED.code());
+    }
+}

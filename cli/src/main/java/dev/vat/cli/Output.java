@@ -1,0 +1,57 @@
+package dev.vat.cli;
+
+import dev.vat.engine.place.Json;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.NoSuchFileException;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/** JSON goes to standard output and nothing else does; words for people go to standard error. */
+final class Output {
+
+    private final boolean json;
+
+    Output(boolean json) {
+        this.json = json;
+    }
+
+    boolean isJson() {
+        return json;
+    }
+
+    void say(String text) {
+        System.err.println(text);
+    }
+
+    /** A document that is the whole answer. */
+    void document(Object value) {
+        System.out.println(Json.line(value));
+    }
+
+    /** One line of JSON, if JSON was asked for: {@code {"event":name,...}}. */
+    void event(String name, Object... keysAndValues) {
+        if (json) {
+            Map<String, Object> line = new LinkedHashMap<>();
+            line.put("event", name);
+            for (int i = 0; i < keysAndValues.length; i += 2) {
+                line.put((String) keysAndValues[i], keysAndValues[i + 1]);
+            }
+            System.out.println(Json.line(line));
+            System.out.flush();
+        }
+    }
+
+    void error(ExitCode code, String message) {
+        say("vat: " + message);
+        event("error", "code", code.code(), "message", message);
+    }
+
+    static String inWords(Exception e) {
+        return switch (e) {
+            case NoSuchFileException missing -> (missing.getReason() == null ? "there is nothing at " + missing.getFile()
+                    : missing.getReason() + ": " + missing.getFile());
+            case AccessDeniedException denied -> "this user may not read " + denied.getFile();
+            default -> e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+        };
+    }
+}

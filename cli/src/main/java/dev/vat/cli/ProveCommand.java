@@ -1,0 +1,53 @@
+package dev.vat.cli;
+
+import dev.vat.core.run.Receipt;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.worker.Task;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "prove", mixinStandardHelpOptions = true,
+        description = "Holds a finished file against its receipt again: every frame, every tag, every byte.")
+final class ProveCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "FILE", description = "A file made by Vat, with its receipt beside it.")
+    private Path file;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    ProveCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Path absolute = file.toAbsolutePath().normalize();
+        Path receipt = absolute.resolveSibling(absolute.getFileName() + Receipt.SUFFIX);
+        if (!Files.isRegularFile(absolute)) {
+            throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
+        }
+        if (!Files.isRegularFile(receipt)) {
+            throw new NoSuchFileException(receipt.toString(), null, "the file has no receipt beside it");
+        }
+        Message.Proved proved = (Message.Proved) Task.ask(places, new Message.Prove(1, absolute.toString()), _ -> { },
+                Message.Proved.class::isInstance);
+        boolean proven = proved.reasons().isEmpty();
+        output.event("proof", "path", absolute.toString(), "receipt", receipt.toString(), "proven", proven, "reasons",
+                proved.reasons());
+        output.say(absolute.getFileName() + (proven ? ": is what its receipt says" : ": is not what its receipt says"));
+        proved.reasons().forEach(reason -> output.say("  " + reason));
+        return (proven ? ExitCode.PROVEN : ExitCode.UNPROVEN).code();
+    }
+}

@@ -1,0 +1,96 @@
+package dev.vat.cli;
+
+import dev.vat.engine.VatVersion;
+import dev.vat.engine.place.Places;
+import java.util.Arrays;
+import java.util.List;
+import java.util.ServiceLoader;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.ParameterException;
+import dev.vat.engine.WindowDoor;
+import java.nio.file.Path;
+
+/** The command line. Without a command the window opens. */
+@Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
+        description = "From rendered frames to proven video files. Without a command the window opens.",
+        subcommands = {LookCommand.class, TargetsCommand.class, MakeCommand.class, ProveCommand.class, DemoCommand.class},
+        footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
+            "4 made but not proven, 5 stopped by the user."})
+public final class Vat implements Runnable {
+
+    /** What {@code --version} says. */
+    static final class Version implements CommandLine.IVersionProvider {
+        @Override
+        public String[] getVersion() {
+            return new String[] {"Vat " + VatVersion.current()};
+        }
+    }
+
+    private Vat() { }
+
+    /** Carries a command out; gives the exit code. */
+    public static int run(String... arguments) {
+        List<String> words = Arrays.asList(arguments);
+        Output output = new Output(words.contains("--json"));
+        CommandLine line = new CommandLine(new Vat(), factory(output));
+        line.setCaseInsensitiveEnumValuesAllowed(true);
+        line.setParameterExceptionHandler((e, _) -> wrongUse(output, e));
+        line.setExecutionExceptionHandler((e, _, _) -> failure(output, e));
+        return line.execute(arguments);
+    }
+
+    private static CommandLine.IFactory factory(Output output) {
+        CommandLine.IFactory standard = CommandLine.defaultFactory();
+        Places places = Places.ofSystem();
+        return new CommandLine.IFactory() {
+            @Override
+            public <K> K create(Class<K> type) throws Exception {
+                if (type == LookCommand.class) {
+                    return type.cast(new LookCommand(output, places));
+                }
+                if (type == MakeCommand.class) {
+                    return type.cast(new MakeCommand(output, places));
+                }
+                if (type == ProveCommand.class) {
+                    return type.cast(new ProveCommand(output, places));
+                }
+                if (type == TargetsCommand.class) {
+                    return type.cast(new TargetsCommand(output));
+                }
+                if (type == DemoCommand.class) {
+                    return type.cast(new DemoCommand(output, places));
+                }
+                return standard.create(type);
+            }
+        };
+    }
+
+    private static int wrongUse(Output output, ParameterException e) {
+        String text = e.getMessage().lines().findFirst().orElse("Wrong use");
+        output.error(ExitCode.WRONG_USE, text + (text.endsWith(".") ? "" : ".") + " See: vat --help");
+        return ExitCode.WRONG_USE.code();
+    }
+
+    private static int failure(Output output, Exception e) {
+        ExitCode code = e instanceof CommandFailure failure ? failure.code() : ExitCode.FAILED;
+        output.error(code, e instanceof CommandFailure ? e.getMessage() : Output.inWords(e));
+        return code.code();
+    }
+
+    @Override
+    public void run() {
+        throw new IllegalStateException("The window is opened by the launcher");
+    }
+
+    /** The window, if this installation has one. */
+    public static WindowDoor window() {
+        return ServiceLoader.load(WindowDoor.class).findFirst()
+                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "This installation has no window"));
+    }
+
+    /** Whether the arguments mean the window: none, or nothing but paths to open. */
+    public static boolean meansWindow(String... arguments) {
+        return arguments.length == 0 || Arrays.stream(arguments).allMatch(a -> !a.startsWith("-") && Path.of(a).toFile().exists());
+    }
+}

@@ -1,0 +1,109 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.finding.Finding;
+import dev.vat.core.finding.Remedy;
+import dev.vat.core.finding.Severity;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.run.DestinationProbe;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** What stands in the way or is worth knowing, each with its remedies as buttons. */
+public final class FindingsPane extends VBox {
+
+    private final Studio studio;
+    private final Ask ask;
+
+    public FindingsPane(Studio studio, Ask ask) {
+        this.studio = studio;
+        this.ask = ask;
+        setId("findings");
+        getStyleClass().add("findings");
+    }
+
+    public void show() {
+        List<Node> lines = new ArrayList<>();
+        for (Finding finding : studio.findings().all()) {
+            if (!finding.id().equals("nothing-in")) {
+                lines.add(line(finding));
+            }
+        }
+        getChildren().setAll(lines);
+        setVisible(!lines.isEmpty());
+        setManaged(!lines.isEmpty());
+    }
+
+    private VBox line(Finding finding) {
+        Icon icon = switch (finding.severity()) {
+            case BLOCKER -> Icon.BLOCKER;
+            case WARNING -> Icon.WARNING;
+            case NOTE -> Icon.NOTE;
+        };
+        Region glyph = icon.node();
+        Label text = Parts.wrapped(finding.text(), "finding-text");
+        text.setMinWidth(0);
+        HBox.setHgrow(text, Priority.ALWAYS);
+        text.setMaxWidth(Double.MAX_VALUE);
+        HBox line = new HBox(glyph, text);
+        line.getStyleClass().add("finding-line");
+        VBox whole = new VBox(line);
+        whole.getStyleClass().addAll("finding", finding.severity().label());
+        whole.setId("finding-" + finding.id());
+        if (!finding.evidence().isEmpty() && finding.severity() == Severity.BLOCKER) {
+            whole.getChildren().add(Parts.wrapped(finding.evidence(), "note", "evidence"));
+        }
+        if (finding.remedies().size() == 1) {
+            line.getChildren().add(button(finding, 0));
+        } else if (finding.remedies().size() > 1) {
+            FlowPane buttons = new FlowPane();
+            buttons.getStyleClass().addAll("choices", "evidence");
+            for (int i = 0; i < finding.remedies().size(); i++) {
+                buttons.getChildren().add(button(finding, i));
+            }
+            whole.getChildren().add(buttons);
+        }
+        whole.setAccessibleText(finding.severity().label() + ": " + finding.text());
+        return whole;
+    }
+
+    private Button button(Finding finding, int index) {
+        Remedy remedy = finding.remedies().get(index);
+        Button button = Parts.button("remedy-" + finding.id() + "-" + index, remedy.label(), () -> apply(remedy));
+        button.getStyleClass().add("remedy");
+        return button;
+    }
+
+    private void apply(Remedy remedy) {
+        switch (remedy) {
+            case Remedy.Apply apply -> studio.edit(apply.edit());
+            case Remedy.CopyText copy -> {
+                ClipboardContent content = new ClipboardContent();
+                content.putString(copy.text());
+                Clipboard.getSystemClipboard().setContent(content);
+            }
+            case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(studio.project()))
+                    .ifPresent(folder -> studio.edit(Edits.setFolder(Place.of(folder))));
+            case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "
+                    + Catalogue.target(colour.target()).title(), studio.deliverable(colour.target())
+                    .map(Deliverable::flatten).orElse(Rgb.BLACK))
+                    .ifPresent(chosen -> studio.edit(Edits.setFlatten(colour.target(), chosen)));
+        }
+    }
+}

@@ -1,0 +1,311 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.finding.Finding;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.core.run.Programme;
+import dev.vat.core.time.Rate;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.run.DestinationProbe;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/**
+ * Deliverables as columns, settings as rows, read across and edited in the cell: arrows move, Enter edits, Escape leaves.
+ */
+public final class OutFace extends VBox {
+
+    private final Studio studio;
+    private final Ask ask;
+    private final Runnable columnChanged;
+    private final GridPane grid = new GridPane();
+    private final Label sentence = Parts.wrapped("", "note", "sentence");
+    private int row;
+    private int column;
+    private TextField editor;
+    private Label[][] cells = new Label[0][];
+
+    /** @param columnChanged told when another deliverable is in focus */
+    public OutFace(Studio studio, Ask ask, Runnable columnChanged) {
+        this.studio = studio;
+        this.ask = ask;
+        this.columnChanged = columnChanged;
+        setId("out-face");
+        getStyleClass().add("face");
+        grid.setId("out-grid");
+        grid.getStyleClass().add("out-grid");
+        grid.setFocusTraversable(true);
+        grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        sentence.setId("out-sentence");
+    }
+
+    /** The deliverable in focus. */
+    public Optional<Deliverable> focused() {
+        List<Deliverable> all = studio.project().deliverables();
+        return column < all.size() ? Optional.of(all.get(column)) : Optional.empty();
+    }
+
+    public void show() {
+        if (editor != null) {
+            return;
+        }
+        Programme programme = studio.programme().orElse(null);
+        if (programme == null || studio.project().deliverables().isEmpty()) {
+            getChildren().setAll(folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a column here.", "note", "empty"));
+            return;
+        }
+        column = Math.min(column, studio.project().deliverables().size() - 1);
+        build(programme);
+        getChildren().setAll(folder(), naming(), rate(programme), grid, sentence);
+        focus(row, column);
+    }
+
+    private HBox folder() {
+        Path folder = DestinationProbe.folderOf(studio.project());
+        TextField path = new TextField(folder == null ? "" : folder.toString());
+        path.setId("folder");
+        path.setPromptText("beside the first source's folder");
+        HBox.setHgrow(path, Priority.ALWAYS);
+        path.setOnAction(_ -> {
+            if (!path.getText().isBlank()) {
+                studio.edit(Edits.setFolder(Place.of(Path.of(path.getText().strip()))));
+            }
+        });
+        Button choose = Parts.button("choose-folder", "Choose\u2026", () -> ask.folder("Where the files go", folder)
+                .ifPresent(chosen -> studio.edit(Edits.setFolder(Place.of(chosen)))));
+        return field("Folder", path, choose);
+    }
+
+    private HBox naming() {
+        TextField pattern = new TextField(studio.project().naming());
+        pattern.setId("naming");
+        pattern.setTooltip(new Tooltip("Fields: {" + String.join("} {", FileNaming.FIELDS) + "}"));
+        HBox.setHgrow(pattern, Priority.ALWAYS);
+        pattern.setOnAction(_ -> studio.edit(Edits.setNaming(pattern.getText())));
+        return field("Names", pattern);
+    }
+
+    private HBox rate(Programme programme) {
+        FlowPane rates = new FlowPane();
+        rates.getStyleClass().add("choices");
+        List<Rate> offered = new ArrayList<>(Rate.USUAL);
+        offered.remove(studio.offeredRate());
+        offered.addFirst(studio.offeredRate());
+        for (Rate rate : offered) {
+            var button = new ToggleButton(rate.label());
+            button.setId("out-rate-" + rate.label());
+            button.setSelected(programme.rate().filter(rate::equals).isPresent());
+            button.setOnAction(_ -> studio.chooseRate(rate));
+            rates.getChildren().add(button);
+        }
+        HBox.setHgrow(rates, Priority.ALWAYS);
+        return field("Rate", rates);
+    }
+
+    private static HBox field(String name, Region... values) {
+        HBox field = new HBox(Parts.label(name, "field-name"));
+        field.getChildren().addAll(values);
+        field.getStyleClass().add("field");
+        return field;
+    }
+
+    private void build(Programme programme) {
+        List<Deliverable> all = studio.project().deliverables();
+        grid.getChildren().clear();
+        grid.getColumnConstraints().clear();
+        ColumnConstraints names = new ColumnConstraints(104);
+        grid.getColumnConstraints().add(names);
+        grid.add(head("", null), 0, 0);
+        for (int c = 0; c < all.size(); c++) {
+            ColumnConstraints wide = new ColumnConstraints(100, 160, Double.MAX_VALUE);
+            wide.setHgrow(Priority.ALWAYS);
+            grid.getColumnConstraints().add(wide);
+            grid.add(head(all.get(c).targetInCatalogue().title(), all.get(c)), c + 1, 0);
+        }
+        OutRow[] rows = OutRow.values();
+        cells = new Label[rows.length][all.size()];
+        for (int r = 0; r < rows.length; r++) {
+            Label name = Parts.label(rows[r].title(), "cell-name");
+            name.setMaxWidth(Double.MAX_VALUE);
+            grid.add(name, 0, r + 1);
+            for (int c = 0; c < all.size(); c++) {
+                cells[r][c] = cell(programme, rows[r], all, r, c);
+                grid.add(cells[r][c], c + 1, r + 1);
+            }
+        }
+    }
+
+    private HBox head(String title, Deliverable deliverable) {
+        Label label = Parts.wrapped(title, "strong");
+        HBox.setHgrow(label, Priority.ALWAYS);
+        HBox head = new HBox(label);
+        head.getStyleClass().add("cell-head");
+        if (deliverable != null) {
+            Button out = Parts.button("drop-" + deliverable.target(), "", () -> studio.edit(Edits.removeTarget(deliverable.target())));
+            out.setGraphic(Icon.CLOSE.node());
+            out.getStyleClass().add("small");
+            out.setAccessibleText("Remove " + title);
+            head.getChildren().add(out);
+            Tooltip.install(head, new Tooltip(deliverable.targetInCatalogue().plays()));
+        }
+        return head;
+    }
+
+    private Label cell(Programme programme, OutRow which, List<Deliverable> all, int r, int c) {
+        Deliverable deliverable = all.get(c);
+        Optional<String> value = which.value(studio.project(), programme, deliverable);
+        Label cell = Parts.label(value.orElse(which.absence(programme, deliverable)), "cell");
+        cell.setId("cell-" + which.name().toLowerCase(Locale.ROOT) + "-" + deliverable.target());
+        cell.setMaxWidth(Double.MAX_VALUE);
+        cell.setMinWidth(0);
+        cell.setTooltip(new Tooltip(cell.getText()));
+        if (value.isEmpty()) {
+            cell.getStyleClass().add("absent");
+        } else if (c > 0 && value.equals(which.value(studio.project(), programme, all.get(c - 1)))) {
+            cell.setText(cell.getText() + "  \u00b7 same");
+        }
+        String rule = switch (which) {
+            case SIZE -> "size-odd";
+            case ALPHA, FLATTEN -> "alpha-flattened";
+            case DEPTH -> "depth-reduced";
+            case NAME -> "name-clash";
+            default -> "";
+        };
+        studio.findings().all().stream().filter(f -> f.id().equals(rule) && deliverable.target().equals(f.target()))
+                .findFirst().ifPresent(f -> style(cell, f));
+        cell.setOnMousePressed(e -> {
+            focus(r, c);
+            grid.requestFocus();
+            if (e.getClickCount() == 2) {
+                edit();
+            }
+        });
+        return cell;
+    }
+
+    private static void style(Label cell, Finding finding) {
+        switch (finding.severity()) {
+            case BLOCKER -> cell.getStyleClass().add("fault");
+            case WARNING -> cell.getStyleClass().add("warn");
+            case NOTE -> { }
+        }
+        cell.setTooltip(new Tooltip(finding.text()));
+    }
+
+    private void focus(int r, int c) {
+        if (cells.length == 0) {
+            return;
+        }
+        boolean other = c != column;
+        for (Label[] line : cells) {
+            for (Label cell : line) {
+                cell.getStyleClass().remove("here");
+            }
+        }
+        row = Math.clamp(r, 0, cells.length - 1);
+        column = Math.clamp(c, 0, cells[0].length - 1);
+        Label cell = cells[row][column];
+        cell.getStyleClass().add("here");
+        sentence.setText(OutRow.values()[row].sentence());
+        grid.setAccessibleText(OutRow.values()[row].title() + " of "
+                + studio.project().deliverables().get(column).targetInCatalogue().title() + ": " + cell.getText());
+        if (other) {
+            columnChanged.run();
+        }
+    }
+
+    private void key(KeyEvent e) {
+        if (editor != null) {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                stopEditing();
+                e.consume();
+            }
+            return;
+        }
+        switch (e.getCode()) {
+            case UP -> focus(row - 1, column);
+            case DOWN -> focus(row + 1, column);
+            case LEFT -> focus(row, column - 1);
+            case RIGHT -> focus(row, column + 1);
+            case ENTER -> edit();
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    private void edit() {
+        Deliverable deliverable = studio.project().deliverables().get(column);
+        OutRow which = OutRow.values()[row];
+        if (!which.isEditable(deliverable)) {
+            return;
+        }
+        if (which == OutRow.SIZE) {
+            studio.edit(Edits.cropToGrid(deliverable.target(), !deliverable.cropToGrid()));
+            return;
+        }
+        editor = new TextField(which == OutRow.FLATTEN ? deliverable.flatten().toString()
+                : studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse(""));
+        editor.setId("cell-editor");
+        grid.add(editor, column + 1, row + 1);
+        editor.applyCss();
+        editor.requestFocus();
+        editor.selectAll();
+        editor.setOnAction(_ -> commit(which, deliverable, editor.getText()));
+        editor.focusedProperty().addListener((_, _, focused) -> {
+            if (!focused) {
+                stopEditing();
+            }
+        });
+    }
+
+    private void commit(OutRow which, Deliverable deliverable, String text) {
+        try {
+            if (which == OutRow.FLATTEN) {
+                Rgb colour = Rgb.parse(text);
+                stopEditing();
+                studio.edit(Edits.setFlatten(deliverable.target(), colour));
+            } else {
+                Rate rate = Rate.parse(text);
+                stopEditing();
+                studio.chooseRate(rate);
+            }
+        } catch (IllegalArgumentException e) {
+            sentence.setText(e.getMessage());
+            editor.getStyleClass().add("refused");
+        }
+    }
+
+    private void stopEditing() {
+        if (editor != null) {
+            TextField done = editor;
+            editor = null;
+            grid.getChildren().remove(done);
+            grid.requestFocus();
+            show();
+        }
+    }
+}

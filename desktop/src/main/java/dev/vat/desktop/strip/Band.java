@@ -1,0 +1,316 @@
+package dev.vat.desktop.strip;
+
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
+import dev.vat.desktop.look.Dyes;
+import java.util.function.LongConsumer;
+import javafx.scene.AccessibleRole;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
+import javafx.scene.text.Font;
+import javafx.scene.text.Text;
+
+/**
+ * The strip of frames over the full width of the window: ruler, the state of every frame as shape and colour, cuts, the
+ * selected range and the playhead.
+ */
+public final class Band extends Region {
+
+    /** A range was selected, by its first and last place. */
+    public interface RangeListener {
+        void selected(long first, long last);
+    }
+
+    private static final double RULER = 17;
+    private static final double HEIGHT = 66;
+    private static final double SIDE = 14;
+    private static final double DRAG = 4;
+
+    private final Canvas canvas = new Canvas();
+    private final Region playhead = new Region();
+    private final Text playheadNumber = new Text();
+    private final Region selection = new Region();
+    private final BandView view = new BandView();
+    private final Dyes dyes;
+    private Strip strip;
+    private long place;
+    private long selectedFirst = -1;
+    private long selectedLast = -1;
+    private double pressedX;
+    private boolean dragging;
+    private LongConsumer onSeek = _ -> { };
+    private RangeListener onRange = (_, _) -> { };
+
+    public Band(Dyes dyes) {
+        this.dyes = dyes;
+        setId("band");
+        getStyleClass().add("band-strip");
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.SLIDER);
+        setMinHeight(HEIGHT);
+        setPrefHeight(HEIGHT);
+        setMaxHeight(HEIGHT);
+        playhead.getStyleClass().add("playhead");
+        selection.getStyleClass().add("band-selection");
+        for (Region mark : new Region[] {playhead, selection}) {
+            mark.setManaged(false);
+            mark.setMouseTransparent(true);
+        }
+        playheadNumber.getStyleClass().add("playhead-number");
+        playheadNumber.setManaged(false);
+        getChildren().addAll(canvas, selection, playhead, playheadNumber);
+        addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
+        addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
+        addEventHandler(MouseEvent.MOUSE_RELEASED, _ -> released());
+        addEventHandler(ScrollEvent.SCROLL, this::scrolled);
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        dyes.addListener(this::paint);
+    }
+
+    public void setOnSeek(LongConsumer listener) {
+        onSeek = listener;
+    }
+
+    public void setOnRange(RangeListener listener) {
+        onRange = listener;
+    }
+
+    public BandView view() {
+        return view;
+    }
+
+    public void setStrip(Strip other) {
+        strip = other;
+        view.setCount(other == null ? 0 : other.count());
+        paint();
+        place();
+    }
+
+    public void setPlace(long where, boolean follow) {
+        place = where;
+        double before = view.first();
+        if (follow) {
+            view.reveal(where);
+        }
+        if (view.first() != before) {
+            paint();
+        }
+        place();
+    }
+
+    /** @param first -1 for none */
+    public void setSelection(long first, long last) {
+        selectedFirst = first;
+        selectedLast = last;
+        place();
+    }
+
+    public void showAll() {
+        view.showAll();
+        paint();
+        place();
+    }
+
+    public void zoom(double factor) {
+        view.zoom(factor, view.xOf(place + .5, inner()), inner());
+        paint();
+        place();
+    }
+
+    private double inner() {
+        return Math.max(1, getWidth() - 2 * SIDE);
+    }
+
+    @Override
+    protected void layoutChildren() {
+        if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
+            canvas.setWidth(getWidth());
+            canvas.setHeight(getHeight());
+            paint();
+        }
+        place();
+    }
+
+    private void pressed(MouseEvent e) {
+        requestFocus();
+        if (e.getButton() == MouseButton.PRIMARY) {
+            pressedX = e.getX();
+            dragging = false;
+        }
+    }
+
+    private void dragged(MouseEvent e) {
+        if (strip == null || !dragging && Math.abs(e.getX() - pressedX) < DRAG) {
+            return;
+        }
+        dragging = true;
+        long a = view.placeAt(pressedX - SIDE, inner());
+        long b = view.placeAt(e.getX() - SIDE, inner());
+        setSelection(Math.min(a, b), Math.max(a, b));
+        onRange.selected(selectedFirst, selectedLast);
+    }
+
+    private void released() {
+        if (strip != null && strip.count() > 0 && !dragging) {
+            onSeek.accept(view.placeAt(pressedX - SIDE, inner()));
+        }
+    }
+
+    private void scrolled(ScrollEvent e) {
+        if (strip == null) {
+            return;
+        }
+        if (e.isShiftDown() || Math.abs(e.getDeltaX()) > Math.abs(e.getDeltaY())) {
+            view.move(-Math.signum(e.getDeltaX() + e.getDeltaY()) * view.shown() / 8);
+        } else {
+            view.zoom(e.getDeltaY() > 0 ? .8 : 1.25, e.getX() - SIDE, inner());
+        }
+        paint();
+        place();
+        e.consume();
+    }
+
+    private void key(KeyEvent e) {
+        if (strip == null) {
+            return;
+        }
+        switch (e.getCode()) {
+            case LEFT -> onSeek.accept(Math.max(0, place - (e.isShiftDown() ? 10 : 1)));
+            case RIGHT -> onSeek.accept(Math.min(strip.count() - 1, place + (e.isShiftDown() ? 10 : 1)));
+            case HOME -> onSeek.accept(0);
+            case END -> onSeek.accept(strip.count() - 1);
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    /** Playhead and selection lie over the canvas, so that moving them paints nothing anew. */
+    private void place() {
+        boolean there = strip != null && strip.count() > 0;
+        double x = SIDE + view.xOf(place, inner());
+        double wide = Math.max(2, inner() / view.shown());
+        boolean seen = there && x >= SIDE - 1 && x <= getWidth() - SIDE + 1;
+        playhead.setVisible(seen);
+        playheadNumber.setVisible(seen);
+        if (seen) {
+            playhead.resizeRelocate(x, 4, Math.min(wide, 12), HEIGHT - RULER - 4);
+            playheadNumber.setText(strip.number(place));
+            double half = playheadNumber.getLayoutBounds().getWidth() / 2;
+            playheadNumber.relocate(Math.clamp(x - half, SIDE, Math.max(SIDE, getWidth() - SIDE - 2 * half)), HEIGHT - 16);
+            setAccessibleText("Frame " + strip.number(place) + " of " + strip.title() + " " + strip.remark(place));
+        }
+        boolean range = there && selectedFirst >= 0;
+        selection.setVisible(range);
+        if (range) {
+            double from = Math.clamp(SIDE + view.xOf(selectedFirst, inner()), SIDE, getWidth() - SIDE);
+            double to = Math.clamp(SIDE + view.xOf(selectedLast + 1.0, inner()), SIDE, getWidth() - SIDE);
+            selection.resizeRelocate(from, 1, Math.max(2, to - from), HEIGHT - RULER + 1);
+        }
+    }
+
+    private void paint() {
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+        int columns = (int) inner();
+        double top = 6;
+        double tall = HEIGHT - RULER - top - 2;
+        if (strip == null || strip.count() == 0) {
+            g.setFill(dyes.empty());
+            g.fillRect(SIDE, top, columns, tall);
+            return;
+        }
+        int start = 0;
+        Strip.Mark run = view.worst(strip, 0, columns);
+        for (int column = 1; column <= columns; column++) {
+            Strip.Mark mark = column == columns ? null : view.worst(strip, column, columns);
+            if (mark != run) {
+                mark(g, run, SIDE + start, column - start, top, tall);
+                start = column;
+                run = mark;
+            }
+        }
+        separators(g, top, tall);
+        ruler(g, top + tall);
+    }
+
+    /** One stretch of equal frames; a fault is never narrower than two pixels. */
+    private void mark(GraphicsContext g, Strip.Mark mark, double x, double width, double top, double tall) {
+        double wide = mark.ordinal() > Strip.Mark.GOOD.ordinal() ? Math.max(2, width) : width;
+        g.setFill(dyes.ground(mark));
+        g.fillRect(x, top, wide, tall);
+        Color ink = dyes.ink(mark);
+        g.setFill(ink);
+        g.setStroke(ink);
+        g.setLineWidth(1);
+        switch (mark) {
+            case MISSING -> {
+                g.fillRect(x, top, wide, 3);
+                g.fillRect(x, top + tall - 3, wide, 3);
+            }
+            case EMPTY -> g.strokeRect(x + .5, top + .5, Math.max(1, wide - 1), tall - 1);
+            case CUT_SHORT -> g.fillRect(x, top + tall * .55, wide, tall * .45);
+            case UNREADABLE -> hatch(g, x, wide, top, tall);
+            case MISMATCH -> g.fillRect(x, top, wide, 8);
+            case FILLED -> g.fillRect(x, top + tall - 9, wide, 9);
+            case UNCHECKED, GOOD -> { }
+        }
+    }
+
+    private static void hatch(GraphicsContext g, double x, double wide, double top, double tall) {
+        g.save();
+        g.beginPath();
+        g.rect(x, top, wide, tall);
+        g.clip();
+        for (double d = -tall; d < wide; d += 5) {
+            g.strokeLine(x + d, top + tall, x + d + tall, top);
+        }
+        g.restore();
+    }
+
+    private void separators(GraphicsContext g, double top, double tall) {
+        g.setStroke(dyes.hair());
+        if (inner() / view.shown() >= 6) {
+            for (long p = (long) view.first(); p <= view.first() + view.shown(); p++) {
+                double x = Math.round(SIDE + view.xOf(p, inner())) + .5;
+                g.strokeLine(x, top, x, top + tall);
+            }
+        }
+        g.setStroke(dyes.cut());
+        g.setLineWidth(2);
+        for (long cut : strip.cuts()) {
+            double x = Math.round(SIDE + view.xOf(cut, inner()));
+            if (x >= SIDE && x <= getWidth() - SIDE) {
+                g.strokeLine(x, 1, x, top + tall + 3);
+            }
+        }
+    }
+
+    private void ruler(GraphicsContext g, double y) {
+        g.setFont(Font.font("IBM Plex Mono", 11));
+        g.setFill(dyes.text());
+        g.setStroke(dyes.text());
+        g.setLineWidth(1);
+        long step = view.rulerStep(inner());
+        Rate rate = strip.rate().orElse(null);
+        for (long p = (long) Math.ceil(view.first() / step) * step; p < view.first() + view.shown(); p += step) {
+            double x = Math.round(SIDE + view.xOf(p, inner())) + .5;
+            String label = strip.number(p);
+            // Room permitting, timecode stands beside the number at every other mark.
+            if (rate != null && p / step % 2 == 1) {
+                label = Timecode.of(p, rate).toString();
+            }
+            g.strokeLine(x, y, x, y + 4);
+            if (x + label.length() * 6.6 < getWidth() - SIDE + 6) {
+                g.fillText(label, x + 3, y + 13);
+            }
+        }
+    }
+}

@@ -1,0 +1,100 @@
+package dev.vat.desktop.strip;
+
+/**
+ * Which stretch of a strip the band shows, and what each pixel column of it stands for. Places and columns are whole
+ * numbers; no frame is ever lost between columns: of all places in a column the worst is shown.
+ */
+public final class BandView {
+
+    private static final double CLOSEST = 40;
+
+    private double first;
+    private double shown = 1;
+    private long count;
+
+    /** A strip of another length is shown whole; the same length keeps the view. */
+    public void setCount(long places) {
+        if (places != count) {
+            count = places;
+            showAll();
+        }
+    }
+
+    public void showAll() {
+        first = 0;
+        shown = Math.max(1, count);
+    }
+
+    public double first() {
+        return first;
+    }
+
+    public double shown() {
+        return shown;
+    }
+
+    /** @param factor below 1 to see fewer places, larger ones; the place under {@code x} stays where it is */
+    public void zoom(double factor, double x, double width) {
+        double least = Math.min(count, Math.max(1, width / CLOSEST));
+        double at = first + x / width * shown;
+        shown = Math.clamp(shown * factor, least, Math.max(least, count));
+        first = Math.clamp(at - x / width * shown, 0, Math.max(0, count - shown));
+    }
+
+    public void move(double places) {
+        first = Math.clamp(first + places, 0, Math.max(0, count - shown));
+    }
+
+    /** Moves the view so far that a place is in it. */
+    public void reveal(long place) {
+        if (place < first) {
+            first = place;
+        } else if (place + 1 > first + shown) {
+            first = Math.clamp(place + 1 - shown, 0, Math.max(0, count - shown));
+        }
+    }
+
+    public long placeAt(double x, double width) {
+        return Math.clamp((long) Math.floor(first + x / width * shown), 0, Math.max(0, count - 1));
+    }
+
+    /** The left edge of a place. */
+    public double xOf(double place, double width) {
+        return (place - first) / shown * width;
+    }
+
+    /** The worst mark of all places that share a column. */
+    public Strip.Mark worst(Strip strip, int column, int columns) {
+        long from = placeAt(column, columns);
+        long to = Math.max(from, Math.min(count - 1, (long) Math.ceil(first + (column + 1.0) / columns * shown) - 1));
+        Strip.Mark worst = Strip.Mark.UNCHECKED;
+        boolean none = true;
+        for (long place = from; place <= to; place++) {
+            Strip.Mark mark = strip.mark(place);
+            if (none || rank(mark) > rank(worst)) {
+                worst = mark;
+                none = false;
+                if (worst == Strip.Mark.MISSING) {
+                    break;
+                }
+            }
+        }
+        return worst;
+    }
+
+    /** Unchecked frames are worth less attention than a fault, more than a good one. */
+    private static int rank(Strip.Mark mark) {
+        return mark == Strip.Mark.GOOD ? -1 : mark.ordinal();
+    }
+
+    /** The distance of ruler marks, so that their labels have room. */
+    public long rulerStep(double width) {
+        double room = Math.max(1, shown / Math.max(1, width / 90));
+        long step = 1;
+        int[] factors = {1, 2, 5};
+        for (int i = 0; step < room; i++) {
+            step = (long) Math.pow(10, i / 3) * factors[i % 3];
+        }
+        return step;
+    }
+}

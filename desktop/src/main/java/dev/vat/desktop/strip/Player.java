@@ -1,0 +1,154 @@
+package dev.vat.desktop.strip;
+
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+
+/**
+ * Which place is due when: playing in real time drops what comes too late, in every-frame mode it waits. Times come from
+ * outside, so that nothing here knows a clock.
+ */
+public final class Player {
+
+    private Strip strip;
+    private long place;
+    private long loopFirst = -1;
+    private long loopLast = -1;
+    private boolean playing;
+    private boolean loop = true;
+    private boolean everyFrame;
+    private long startNanos;
+    private long startPlace;
+    private long dropped;
+
+    public void setStrip(Strip other) {
+        boolean same = strip != null && other != null && strip.title().equals(other.title()) && strip.count() == other.count();
+        strip = other;
+        if (!same) {
+            playing = false;
+            place = 0;
+            loopFirst = -1;
+            loopLast = -1;
+            dropped = 0;
+        }
+        place = Math.clamp(place, 0, Math.max(0, count() - 1));
+    }
+
+    public Strip strip() {
+        return strip;
+    }
+
+    private long count() {
+        return strip == null ? 0 : strip.count();
+    }
+
+    public long place() {
+        return place;
+    }
+
+    public void seek(long to) {
+        place = Math.clamp(to, 0, Math.max(0, count() - 1));
+        startPlace = place;
+        startNanos = -1;
+    }
+
+    public void step(long by) {
+        playing = false;
+        seek(place + by);
+    }
+
+    public boolean isPlaying() {
+        return playing;
+    }
+
+    public void play(boolean on) {
+        playing = on && count() > 1;
+        if (playing && (place >= last() || place < first())) {
+            place = first();
+        }
+        dropped = playing ? 0 : dropped;
+        startPlace = place;
+        startNanos = -1;
+    }
+
+    public boolean isLoop() {
+        return loop;
+    }
+
+    public void setLoop(boolean on) {
+        loop = on;
+    }
+
+    public boolean isEveryFrame() {
+        return everyFrame;
+    }
+
+    public void setEveryFrame(boolean on) {
+        everyFrame = on;
+        startPlace = place;
+        startNanos = -1;
+    }
+
+    /** Plays only the places from {@code from} to {@code to}; what is made stays as it is. */
+    public void setLoopRange(long from, long to) {
+        loopFirst = from;
+        loopLast = to;
+    }
+
+    public void clearLoopRange() {
+        loopFirst = -1;
+        loopLast = -1;
+    }
+
+    public boolean hasLoopRange() {
+        return loopFirst >= 0;
+    }
+
+    public long first() {
+        return hasLoopRange() ? loopFirst : 0;
+    }
+
+    public long last() {
+        return hasLoopRange() ? Math.min(loopLast, count() - 1) : count() - 1;
+    }
+
+    public long dropped() {
+        return dropped;
+    }
+
+    /** The place that is due at a time; the picture at it should be shown next. Doesn't move the playhead. */
+    public long due(long nanos) {
+        if (!playing) {
+            return place;
+        }
+        if (everyFrame) {
+            return next(place);
+        }
+        if (startNanos < 0) {
+            startNanos = nanos;
+            startPlace = place;
+        }
+        Rational perSecond = strip.rate().orElse(Rate.FPS_25).perSecond();
+        long passed = perSecond.times(nanos - startNanos).dividedBy(Rational.of(1_000_000_000L)).floor();
+        long wanted = startPlace + passed;
+        if (wanted <= last()) {
+            return wanted;
+        }
+        return loop ? first() + (wanted - first()) % (last() - first() + 1) : last();
+    }
+
+    public long next(long after) {
+        return after < last() ? after + 1 : loop ? first() : last();
+    }
+
+    /** The picture of a place has been shown; places that were passed over count as dropped. */
+    public void shown(long at) {
+        if (playing && !everyFrame) {
+            long passed = at > place ? at - place - 1 : at < place ? last() - place + at - first() : 0;
+            dropped += Math.max(0, passed);
+        }
+        place = at;
+        if (playing && !loop && at >= last()) {
+            playing = false;
+        }
+    }
+}

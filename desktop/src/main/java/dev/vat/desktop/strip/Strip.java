@@ -1,0 +1,50 @@
+package dev.vat.desktop.strip;
+
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.protocol.Message;
+import java.util.List;
+import java.util.Optional;
+
+/** Consecutive places that the band lays out and the picture plays: a source, a reel, or a finished file. */
+public interface Strip {
+
+    /** What a place looks like on the band, the worst last: of several places in one column the worst is shown. */
+    enum Mark {
+        UNCHECKED, GOOD, FILLED, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING
+    }
+
+    /** For the headings: whose frames these are. */
+    String title();
+
+    long count();
+
+    Mark mark(long place);
+
+    /** The number that people know a place by: a source frame number, or a reel frame. */
+    String number(long place);
+
+    /** The place with a number, or the nearest one to it. */
+    long placeOf(long number);
+
+    /** What the picture shows at a place, or empty where nothing can be shown. */
+    Optional<Message.Subject> subject(long place);
+
+    /** What is wrong at a place, or what stands in, in words; empty if nothing. */
+    String remark(long place);
+
+    /** Places at which a new item begins, in ascending order, without the first. */
+    List<Long> cuts();
+
+    Optional<Rate> rate();
+
+    Optional<Size> size();
+
+    PixelAspect pixelAspect();
+
+    boolean transparent();
+
+    /** Depth and the like, for the picture's foot. */
+    String describe();
+}

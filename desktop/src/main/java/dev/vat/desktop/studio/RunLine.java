@@ -1,0 +1,86 @@
+package dev.vat.desktop.studio;
+
+import dev.vat.core.run.Receipt;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.run.Run;
+import java.nio.file.Path;
+import java.util.List;
+
+/** One run as the foot of the window shows it. */
+public final class RunLine {
+
+    private final Run run;
+    private List<FileProgress> files;
+    private long framesRead;
+    private Run.Outcome outcome;
+    private boolean paused;
+    private boolean settled;
+
+    RunLine(Run run) {
+        this.run = run;
+        this.files = run.plan().files().stream().map(f -> new FileProgress(f.target(), FileProgress.Stage.WAITING, 0,
+                run.plan().frames(), 0, 0, -1, null, null, null)).toList();
+    }
+
+    void progress(Message.Progress progress) {
+        files = progress.files();
+        framesRead = progress.framesRead();
+    }
+
+    void ended(Run.Outcome how) {
+        outcome = how;
+        if (!how.files().isEmpty()) {
+            files = how.files();
+        }
+        if (how.lost() != null) {
+            files = files.stream().map(f -> f.isEnd() ? f : new FileProgress(f.target(), FileProgress.Stage.FAILED,
+                    f.done(), f.frames(), f.bytes(), 0, -1, null, null, "the run was lost: " + how.lost())).toList();
+        }
+    }
+
+    void taken(String target, Path path) {
+        files = files.stream().map(f -> !f.target().equals(target) ? f : new FileProgress(f.target(),
+                FileProgress.Stage.DELIVERED, f.done(), f.frames(), f.bytes(), 0, -1, path.toString(),
+                path + Receipt.SUFFIX, "used without proof")).toList();
+    }
+
+    void settled() {
+        settled = true;
+    }
+
+    public void pause(boolean on) {
+        paused = on;
+        run.pause(on);
+    }
+
+    public boolean isPaused() {
+        return paused;
+    }
+
+    public Run run() {
+        return run;
+    }
+
+    public List<FileProgress> files() {
+        return files;
+    }
+
+    public long framesRead() {
+        return framesRead;
+    }
+
+    public boolean isGoing() {
+        return outcome == null;
+    }
+
+    /** Whether something was left unmade that could be made again. */
+    public boolean isUnfinished() {
+        return outcome != null && !settled && files.stream().anyMatch(f -> f.stage() == FileProgress.Stage.STOPPED
+                || f.stage() == FileProgress.Stage.FAILED);
+    }
+
+    public boolean hasDelivered() {
+        return files.stream().anyMatch(f -> f.stage() == FileProgress.Stage.DELIVERED);
+    }
+}

@@ -1,0 +1,199 @@
+package dev.vat.desktop.studio;
+
+import dev.vat.core.project.Project;
+import dev.vat.core.run.Programme;
+import dev.vat.core.run.RunPlan;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.run.Delivery;
+import dev.vat.engine.run.Run;
+import dev.vat.engine.run.RunHome;
+import dev.vat.engine.run.RunPlanner;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
+
+/** Runs that go on, wait, have ended, or were interrupted; one goes on at a time. */
+public final class Runs implements AutoCloseable {
+
+    private record Waiting(Project project, Programme programme, Path folder) { }
+
+    private final Places places;
+    private final Viewer viewer;
+    private final Executor background;
+    private final Executor ui;
+    private final Runnable changed;
+    private final Consumer<String> say;
+    private final List<RunLine> lines = new ArrayList<>();
+    private final List<RunHome> interrupted = new ArrayList<>();
+    private final Deque<Waiting> queue = new ArrayDeque<>();
+    private RunLine going;
+    private boolean starting;
+
+    Runs(Places places, Viewer viewer, Executor background, Executor ui, Runnable changed, Consumer<String> say) {
+        this.places = places;
+        this.viewer = viewer;
+        this.background = background;
+        this.ui = ui;
+        this.changed = changed;
+        this.say = say;
+    }
+
+    /** The newest first. */
+    public List<RunLine> lines() {
+        return lines;
+    }
+
+    /** Runs of an earlier start that something put an end to. */
+    public List<RunHome> interrupted() {
+        return interrupted;
+    }
+
+    public Optional<RunLine> going() {
+        return Optional.ofNullable(going);
+    }
+
+    public int waiting() {
+        return queue.size();
+    }
+
+    /** Looks for runs that were interrupted; what they had proven gets its names first. */
+    void findInterrupted() {
+        background.execute(() -> {
+            List<RunHome> found = new ArrayList<>();
+            try {
+                for (RunHome home : RunHome.all(places)) {
+                    if (!home.isInterrupted()) {
+                        continue;
+                    }
+                    Delivery.finishProven(home);
+                    if (home.unfinished().isEmpty()) {
+                        home.discard();
+                    } else {
+                        found.add(home);
+                    }
+                }
+            } catch (IOException e) {
+                ui.execute(() -> say.accept("An interrupted run can't be read: " + e.getMessage()));
+            }
+            ui.execute(() -> {
+                interrupted.addAll(found);
+                changed.run();
+            });
+        });
+    }
+
+    void start(Project project, Programme programme, Path folder) {
+        queue.add(new Waiting(project, programme, folder));
+        next();
+    }
+
+    private void next() {
+        if (going != null || starting || queue.isEmpty()) {
+            return;
+        }
+        Waiting first = queue.poll();
+        begin(() -> RunPlanner.ofSystem().plan(first.project, first.programme, first.folder, "chosen by the user",
+                viewer.library()));
+    }
+
+    private interface Planning {
+        RunPlan plan() throws IOException;
+    }
+
+    private void begin(Planning planning) {
+        starting = true;
+        background.execute(() -> {
+            try {
+                RunPlan plan = planning.plan();
+                AtomicReference<RunLine> line = new AtomicReference<>();
+                Run run = Run.start(plan, places, progress -> ui.execute(() -> {
+                    if (line.get() != null) {
+                        line.get().progress(progress);
+                        changed.run();
+                    }
+                }));
+                line.set(new RunLine(run));
+                ui.execute(() -> started(line.get()));
+            } catch (IOException | RuntimeException e) {
+                ui.execute(() -> {
+                    starting = false;
+                    say.accept("The run can't be started: " + e.getMessage());
+                    next();
+                });
+            }
+        });
+    }
+
+    private void started(RunLine line) {
+        starting = false;
+        going = line;
+        lines.addFirst(line);
+        line.run().outcome().thenAccept(outcome -> ui.execute(() -> {
+            line.ended(outcome);
+            going = null;
+            changed.run();
+            next();
+        }));
+        changed.run();
+    }
+
+    /** Makes what an interrupted or stopped run was making, from the first frame. */
+    public void again(RunHome home) {
+        begin(() -> {
+            RunPlan plan = RunPlanner.ofSystem().again(home.plan(), home.unfinished());
+            home.discard();
+            return plan;
+        });
+        forget(home);
+    }
+
+    public void discard(RunHome home) {
+        forget(home);
+        background.execute(() -> {
+            try {
+                home.discard();
+                ui.execute(() -> say.accept("The unfinished run was cleared away; nothing else was touched."));
+            } catch (IOException e) {
+                ui.execute(() -> say.accept("The unfinished run can't be cleared away: " + e.getMessage()));
+            }
+        });
+    }
+
+    private void forget(RunHome home) {
+        interrupted.remove(home);
+        lines.removeIf(l -> l.run().home() == home && !l.isGoing() && !l.hasDelivered());
+        lines.stream().filter(l -> l.run().home() == home).forEach(RunLine::settled);
+        changed.run();
+    }
+
+    public void useAnyway(RunLine line, String target) {
+        background.execute(() -> {
+            try {
+                Path path = Delivery.useAnyway(line.run().home(), target);
+                ui.execute(() -> {
+                    line.taken(target, path);
+                    say.accept("Taken into use without proof, and its receipt says so: " + path);
+                });
+            } catch (IOException e) {
+                ui.execute(() -> say.accept("The file can't be taken into use: " + e.getMessage()));
+            }
+        });
+    }
+
+    /** Ends the process of a run that goes on; it stays interrupted and is offered again at the next start. */
+    @Override
+    public void close() {
+        queue.clear();
+        if (going != null) {
+            going.run().close();
+        }
+    }
+}

@@ -1,0 +1,444 @@
+package dev.vat.desktop.studio;
+
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.finding.Finding;
+import dev.vat.core.finding.Findings;
+import dev.vat.core.finding.Observed;
+import dev.vat.core.finding.Severity;
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.EditHistory;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import dev.vat.core.reel.Reel;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.place.Settings;
+import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.run.DestinationProbe;
+import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * What the window shows and does, without any of its controls: the project with undo, what is seen on disk, the findings,
+ * and the runs. All methods are called on one thread, the interface's; long work goes elsewhere and comes back to it.
+ */
+public final class Studio implements AutoCloseable {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Studio.class);
+
+    private final Places places;
+    private final Executor ui;
+    private final ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
+    private final ExecutorService saving = Executors.newSingleThreadExecutor(Thread.ofVirtual().factory());
+    private final Viewer viewer;
+    private final Watch watch;
+    private final Runs runs;
+    private final List<Runnable> listeners = new ArrayList<>();
+    private EditHistory history = new EditHistory(Project.EMPTY);
+    private Settings settings = Settings.FIRST;
+    private Path file;
+    private Observed.Destination destination = Observed.Destination.UNKNOWN;
+    private Path probed;
+    private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), destination));
+    private List<Sequence> question = List.of();
+    private String message = "";
+    private boolean armed;
+
+    /** @param ui runs what it is given on the interface's thread, later */
+    public Studio(Places places, Executor ui) {
+        this.places = places;
+        this.ui = ui;
+        this.viewer = new Viewer(places);
+        this.watch = new Watch(viewer, background, ui, this::observedChanged);
+        this.runs = new Runs(places, viewer, background, ui, this::changed, this::say);
+        try {
+            settings = Settings.load(places.settings());
+        } catch (IOException e) {
+            say("The settings can't be read: " + e.getMessage());
+        }
+        runs.findInterrupted();
+    }
+
+    public void addListener(Runnable listener) {
+        listeners.add(listener);
+    }
+
+    private void changed() {
+        listeners.forEach(Runnable::run);
+    }
+
+    /** One line about what just happened, until the next thing happens. */
+    public String message() {
+        return message;
+    }
+
+    private void say(String text) {
+        message = text;
+        changed();
+    }
+
+    public Viewer viewer() {
+        return viewer;
+    }
+
+    public Watch watch() {
+        return watch;
+    }
+
+    public Runs runs() {
+        return runs;
+    }
+
+    public Project project() {
+        return history.present();
+    }
+
+    public Settings settings() {
+        return settings;
+    }
+
+    public void setDark(boolean dark) {
+        saveSettings(settings.withDark(dark));
+        changed();
+    }
+
+    private void saveSettings(Settings changedSettings) {
+        settings = changedSettings;
+        saving.execute(() -> {
+            try {
+                changedSettings.save(places.settings());
+            } catch (IOException e) {
+                ui.execute(() -> say("The settings can't be saved: " + e.getMessage()));
+            }
+        });
+    }
+
+    // ---- the project
+
+    public void edit(Edit edit) {
+        if (history.apply(edit)) {
+            projectChanged();
+        }
+    }
+
+    public Optional<String> undoName() {
+        return history.undoName();
+    }
+
+    public Optional<String> redoName() {
+        return history.redoName();
+    }
+
+    public void undo() {
+        if (history.undo()) {
+            projectChanged();
+        }
+    }
+
+    public void redo() {
+        if (history.redo()) {
+            projectChanged();
+        }
+    }
+
+    private void projectChanged() {
+        watch.look(project());
+        probe();
+        judge();
+        autosave();
+        changed();
+    }
+
+    private void observedChanged() {
+        judge();
+        if (armed && !watch.isChecking()) {
+            armed = false;
+            make();
+        }
+        changed();
+    }
+
+    private void judge() {
+        List<Reel> reels = project().reels();
+        findings = Findings.of(project(), observed());
+        if (reels.size() > 1) {
+            List<Finding> all = new ArrayList<>();
+            for (Reel reel : reels) {
+                all.addAll(Findings.of(project().withReels(reels, reel.id()), observed()).all());
+            }
+            findings = Findings.merged(all);
+        }
+    }
+
+    private Observed observed() {
+        return new Observed(watch.tables(), destination);
+    }
+
+    public Findings findings() {
+        return findings;
+    }
+
+    /** The current reel with what is known of it. */
+    public Optional<Programme> programme() {
+        return Programme.of(project(), watch.tables());
+    }
+
+    // ---- bringing in
+
+    /** Frames or folders that were dropped or chosen; a project file is opened. */
+    public void bringIn(List<Path> paths) {
+        if (paths.size() == 1 && paths.getFirst().toString().endsWith(ProjectFile.EXTENSION)) {
+            open(paths.getFirst());
+            return;
+        }
+        background.execute(() -> {
+            try {
+                List<Sequence> found = new ArrayList<>();
+                for (Path path : paths) {
+                    SequenceFinder.find(path).stream().filter(s -> found.stream().noneMatch(f -> same(f, s))).forEach(found::add);
+                }
+                ui.execute(() -> found(found, paths));
+            } catch (IOException e) {
+                ui.execute(() -> say("Can't be read: " + e.getMessage()));
+            }
+        });
+    }
+
+    private static boolean same(Sequence a, Sequence b) {
+        return a.folder().equals(b.folder()) && a.pattern().equals(b.pattern());
+    }
+
+    private void found(List<Sequence> found, List<Path> paths) {
+        message = "";
+        if (found.isEmpty()) {
+            say("No numbered frames in " + paths.stream().map(p -> p.getFileName().toString()).collect(Collectors.joining(", "))
+                    + ". Vat reads PNG, JPEG, TIFF, TGA and EXR sequences.");
+        } else if (found.size() == 1) {
+            edit(Edits.bringIn(found, Edits.Layout.ONE_PROGRAMME));
+        } else {
+            question = found;
+            changed();
+        }
+    }
+
+    /** Sequences that wait for a word on how they are meant; empty if there is no such question. */
+    public List<Sequence> question() {
+        return question;
+    }
+
+    /** @param layout null to leave the sequences out */
+    public void answer(Edits.Layout layout) {
+        List<Sequence> asked = question;
+        question = List.of();
+        if (layout != null) {
+            edit(Edits.bringIn(asked, layout));
+        }
+        changed();
+    }
+
+    // ---- files
+
+    /** Where the project is saved: its own file, or Vat's own folder until it has one. */
+    public Path file() {
+        return file;
+    }
+
+    public void open(Path path) {
+        background.execute(() -> {
+            try {
+                Project project = ProjectFile.load(path);
+                ui.execute(() -> opened(project, path));
+            } catch (IOException e) {
+                ui.execute(() -> say("The project can't be opened. " + e.getMessage()));
+            }
+        });
+    }
+
+    private void opened(Project project, Path path) {
+        message = "";
+        show(project, path);
+        saveSettings(settings.withRecent(path.toAbsolutePath()));
+    }
+
+    /** Shows a project; {@code path} may be null for one that isn't saved yet. */
+    public void show(Project project, Path path) {
+        history = new EditHistory(project);
+        file = path;
+        watch.forget();
+        projectChanged();
+    }
+
+    public void saveAs(Path path) {
+        file = path;
+        saveSettings(settings.withRecent(path.toAbsolutePath()));
+        autosave();
+        changed();
+    }
+
+    private void autosave() {
+        Project project = project();
+        if (project.isEmpty()) {
+            return;
+        }
+        if (file == null) {
+            file = untitled(project);
+            saveSettings(settings.withRecent(file));
+        }
+        Path target = file;
+        saving.execute(() -> {
+            try {
+                ProjectFile.save(project, target);
+                ui.execute(() -> {
+                    if (project.equals(project())) {
+                        history.markSaved();
+                    }
+                });
+            } catch (IOException e) {
+                ui.execute(() -> say("The project can't be saved at " + target + ": " + e.getMessage()));
+            }
+        });
+    }
+
+    private Path untitled(Project project) {
+        String name = project.name().replaceAll("[^\\p{L}\\p{N}._-]+", "-");
+        Path candidate = places.untitled().resolve(name + ProjectFile.EXTENSION);
+        for (int i = 2; Files.exists(candidate); i++) {
+            candidate = places.untitled().resolve(name + "-" + i + ProjectFile.EXTENSION);
+        }
+        return candidate;
+    }
+
+    // ---- the destination
+
+    private void probe() {
+        Path folder = DestinationProbe.folderOf(project());
+        if (folder == null || folder.equals(probed)) {
+            return;
+        }
+        probed = folder;
+        background.execute(() -> {
+            Observed.Destination found = DestinationProbe.probe(folder);
+            ui.execute(() -> {
+                if (folder.equals(probed)) {
+                    destination = found;
+                    observedChanged();
+                }
+            });
+        });
+    }
+
+    public Observed.Destination destination() {
+        return destination;
+    }
+
+    // ---- making
+
+    public Rate offeredRate() {
+        return settings.lastRate();
+    }
+
+    public void chooseRate(Rate rate) {
+        edit(Edits.setRate(rate));
+        for (Reel reel : project().reels()) {
+            edit(new Edit("change of rate to " + rate.label(), p -> Edits.setRate(rate)
+                    .apply(p.withReels(p.reels(), reel.id())).withReels(p.reels(), p.reel())));
+        }
+        saveSettings(settings.withLastRate(rate));
+    }
+
+    public boolean isArmed() {
+        return armed;
+    }
+
+    /** Whether the main action can be pressed. */
+    public boolean canMake() {
+        return !armed && (findings.mayRun() || findings.onlyRateIsMissing());
+    }
+
+    /** What the main action says. */
+    public String makeLabel() {
+        int files = project().deliverables().size();
+        int reels = project().reels().size();
+        if (armed) {
+            return "Checking, then making";
+        }
+        if (findings.onlyRateIsMissing()) {
+            return "Make at " + offeredRate().label();
+        }
+        return reels > 1 ? "Make " + reels + " x " + files + " files" : "Make " + (files == 1 ? "1 file" : files + " files");
+    }
+
+    /** What will be made, in words. */
+    public String makeDetail() {
+        return programme().filter(p -> p.plan().count() > 0).map(p -> {
+            String words = p.describe();
+            return p.rate().map(r -> words + ", " + r.seconds(p.plan().count()).toFixed(3) + " s").orElse(words);
+        }).orElse("");
+    }
+
+    /** The main action: confirms an offered rate, waits for checks that go on, then makes every reel. */
+    public void make() {
+        if (!canMake()) {
+            return;
+        }
+        if (findings.onlyRateIsMissing()) {
+            chooseRate(offeredRate());
+        }
+        if (watch.isChecking()) {
+            armed = true;
+            changed();
+            return;
+        }
+        if (!findings.mayRun()) {
+            return;
+        }
+        programme().flatMap(Programme::rate).ifPresent(rate -> saveSettings(settings.withLastRate(rate)));
+        Path folder = DestinationProbe.folderOf(project());
+        for (Reel reel : project().reels()) {
+            Project one = project().withReels(project().reels(), reel.id());
+            runs.start(one, Programme.of(one, reel, watch.tables()), folder);
+        }
+    }
+
+    public void disarm() {
+        armed = false;
+        changed();
+    }
+
+    public long count(Severity severity) {
+        return findings.count(severity);
+    }
+
+    public Optional<Deliverable> deliverable(String target) {
+        return project().deliverables().stream().filter(d -> d.target().equals(target)).findFirst();
+    }
+
+    public FrameTable table(String source) {
+        return watch.tables().get(source);
+    }
+
+    @Override
+    public void close() {
+        runs.close();
+        viewer.close();
+        saving.close();
+        background.shutdownNow();
+        LOG.debug("Closed");
+    }
+}
