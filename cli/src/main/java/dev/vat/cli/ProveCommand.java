@@ -1,7 +1,7 @@
 package dev.vat.cli;
 
-import dev.vat.core.run.Receipt;
 import dev.vat.engine.place.Places;
+import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.worker.Task;
 import java.io.IOException;
@@ -34,7 +34,7 @@ final class ProveCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         Path absolute = file.toAbsolutePath().normalize();
-        Path receipt = absolute.resolveSibling(absolute.getFileName() + Receipt.SUFFIX);
+        Path receipt = ReceiptFile.of(absolute);
         if (!Files.isRegularFile(absolute)) {
             throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
         }

@@ -26,6 +26,10 @@ public final class Dyes {
         listeners.forEach(Runnable::run);
     }
 
+    public boolean isDark() {
+        return set == DARK;
+    }
+
     public void addListener(Runnable listener) {
         listeners.add(listener);
     }
@@ -44,6 +48,11 @@ public final class Dyes {
 
     public Color text() {
         return set.text;
+    }
+
+    /** Over what isn't used. */
+    public Color veil() {
+        return set.surround.deriveColor(0, 1, set == DARK ? .15 : 1, .72);
     }
 
     public Color ground(Strip.Mark mark) {

@@ -25,7 +25,10 @@ final class FramePump {
     private static final int AHEAD = 6;
 
     private final Viewer viewer;
-    private final Map<Long, CompletableFuture<ShownPicture>> coming = new LinkedHashMap<>();
+    /** A picture on its way; another subject at its place makes it useless. */
+    private record Coming(Optional<Message.Subject> subject, CompletableFuture<ShownPicture> picture) { }
+
+    private final Map<Long, Coming> coming = new LinkedHashMap<>();
     private Strip strip;
     private Wish wish;
 
@@ -35,7 +38,6 @@ final class FramePump {
 
     void setStrip(Strip other) {
         strip = other;
-        forget();
     }
 
     void setWish(Wish other) {
@@ -45,8 +47,12 @@ final class FramePump {
         }
     }
 
+    Wish wish() {
+        return wish;
+    }
+
     private void forget() {
-        coming.values().forEach(FramePump::drop);
+        coming.values().forEach(c -> drop(c.picture));
         coming.clear();
     }
 
@@ -72,36 +78,38 @@ final class FramePump {
             wanted.add(at);
         }
         coming.entrySet().removeIf(entry -> {
-            boolean past = !wanted.contains(entry.getKey());
+            boolean past = !wanted.contains(entry.getKey())
+                    || !entry.getValue().subject.equals(strip.subject(entry.getKey()));
             if (past) {
-                drop(entry.getValue());
+                drop(entry.getValue().picture);
             }
             return past;
         });
         for (long each : wanted) {
             if (!coming.containsKey(each)) {
                 Optional<Message.Subject> subject = strip.subject(each);
-                coming.put(each, subject.map(s -> viewer.picture(s, wish.width, wish.height, wish.ground, wish.alpha))
-                        .orElseGet(() -> CompletableFuture.failedFuture(new IllegalStateException(strip.remark(each)))));
+                coming.put(each, new Coming(subject, subject
+                        .map(s -> viewer.picture(s, wish.width, wish.height, wish.ground, wish.alpha))
+                        .orElseGet(() -> CompletableFuture.failedFuture(new IllegalStateException(strip.remark(each))))));
             }
         }
     }
 
     /** What came of a place, if anything has; it is handed out once. */
     Optional<CompletableFuture<ShownPicture>> arrived(long place) {
-        CompletableFuture<ShownPicture> picture = coming.get(place);
-        if (picture == null || !picture.isDone()) {
+        Coming came = coming.get(place);
+        if (came == null || !came.picture.isDone()) {
             return Optional.empty();
         }
         coming.remove(place);
-        return Optional.of(picture);
+        return Optional.of(came.picture);
     }
 
     /** The latest place up to {@code due} that has arrived, for when the one that is due isn't there yet. */
     Optional<Long> latestArrived(long due) {
         Long best = null;
-        for (Map.Entry<Long, CompletableFuture<ShownPicture>> entry : coming.entrySet()) {
-            if (entry.getValue().isDone() && entry.getKey() <= due && (best == null || entry.getKey() > best)) {
+        for (Map.Entry<Long, Coming> entry : coming.entrySet()) {
+            if (entry.getValue().picture.isDone() && entry.getKey() <= due && (best == null || entry.getKey() > best)) {
                 best = entry.getKey();
             }
         }

@@ -7,8 +7,10 @@ import dev.vat.core.time.Timecode;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
+import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.LongConsumer;
 import javafx.animation.AnimationTimer;
@@ -18,11 +20,16 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
+import javafx.scene.image.WritableImage;
+import javafx.scene.layout.Background;
+import javafx.scene.layout.BackgroundFill;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
+import javafx.scene.paint.ImagePattern;
 import javafx.scene.shape.Rectangle;
 
 /**
@@ -59,7 +66,8 @@ public final class PictureArea extends BorderPane {
     private Rgb ground;
     private String groundName = "";
     private long shownPlace = -1;
-    private boolean stale = true;
+    private Optional<Message.Subject> shownSubject = Optional.empty();
+    private FramePump.Wish shownWish;
     private boolean wasPlaying;
     private double panX;
     private double panY;
@@ -74,7 +82,7 @@ public final class PictureArea extends BorderPane {
         stage.getStyleClass().add("picture-stage");
         stage.setMinSize(0, 0);
         stage.setClip(new Rectangle());
-        checker.getStyleClass().add("checker");
+        checker.setBackground(new Background(new BackgroundFill(checks(), null, null)));
         trouble.getStyleClass().add("picture-trouble");
         trouble.setId("picture-trouble");
         trouble.setWrapText(true);
@@ -93,6 +101,17 @@ public final class PictureArea extends BorderPane {
             arrange();
         });
         timer.start();
+    }
+
+    /** A checker of eight pixels, in two greys without hue. */
+    private static ImagePattern checks() {
+        WritableImage tile = new WritableImage(16, 16);
+        for (int y = 0; y < 16; y++) {
+            for (int x = 0; x < 16; x++) {
+                tile.getPixelWriter().setColor(x, y, Color.gray((x < 8) == (y < 8) ? .70 : .55));
+            }
+        }
+        return new ImagePattern(tile, 0, 0, 16, 16, false);
     }
 
     private HBox head() {
@@ -167,13 +186,10 @@ public final class PictureArea extends BorderPane {
 
     /** @param heading whose picture this is: {@code source}, {@code reel}, {@code as in H.264 for the web} */
     public void show(Strip strip, String heading, Rgb behind) {
-        boolean same = strip != null && strip.equals(player.strip());
         player.setStrip(strip);
         ground = behind;
         groundName = heading;
-        if (!same) {
-            pump.setStrip(strip);
-        }
+        pump.setStrip(strip);
         refresh();
     }
 
@@ -207,11 +223,16 @@ public final class PictureArea extends BorderPane {
 
     /** Whether the picture on the screen is the one at the playhead, at its right size. */
     public boolean isSettled() {
-        return !stale && shownPlace == player.place();
+        Strip strip = player.strip();
+        return strip == null || strip.count() == 0 || shownPlace == player.place() && isShown(strip, shownPlace);
+    }
+
+    private boolean isShown(Strip strip, long place) {
+        return shownWish != null && strip.size().map(size -> wish(strip, size)).filter(shownWish::equals).isPresent()
+                && shownSubject.equals(strip.subject(place));
     }
 
     private void refresh() {
-        stale = true;
         Rectangle clip = (Rectangle) stage.getClip();
         clip.setWidth(stage.getWidth());
         clip.setHeight(stage.getHeight());
@@ -223,6 +244,7 @@ public final class PictureArea extends BorderPane {
         if (strip == null || strip.count() == 0) {
             image.setImage(null);
             checker.setVisible(false);
+            shownWish = null;
             return;
         }
         if (player.isPlaying() != wasPlaying) {
@@ -235,7 +257,7 @@ public final class PictureArea extends BorderPane {
         }
         pump.setWish(wish(strip, size));
         long due = player.due(now);
-        if (due == shownPlace && !stale) {
+        if (due == shownPlace && isShown(strip, due)) {
             if (player.isPlaying()) {
                 pump.want(player.next(due), player);
             }
@@ -261,8 +283,9 @@ public final class PictureArea extends BorderPane {
             trouble.setText("");
             checker.setVisible(ground == null && player.strip().transparent() && !alpha.isSelected());
         }
-        stale = false;
         shownPlace = place;
+        shownSubject = player.strip().subject(place);
+        shownWish = pump.wish();
         player.shown(place);
         arrange();
         words();

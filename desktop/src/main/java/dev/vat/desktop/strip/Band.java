@@ -1,5 +1,6 @@
 package dev.vat.desktop.strip;
 
+import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.desktop.look.Dyes;
@@ -7,6 +8,7 @@ import java.util.function.LongConsumer;
 import javafx.scene.AccessibleRole;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Label;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -14,7 +16,6 @@ import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
-import javafx.scene.text.Text;
 
 /**
  * The strip of frames over the full width of the window: ruler, the state of every frame as shape and colour, cuts, the
@@ -34,7 +35,7 @@ public final class Band extends Region {
 
     private final Canvas canvas = new Canvas();
     private final Region playhead = new Region();
-    private final Text playheadNumber = new Text();
+    private final Label playheadNumber = new Label();
     private final Region selection = new Region();
     private final BandView view = new BandView();
     private final Dyes dyes;
@@ -62,7 +63,8 @@ public final class Band extends Region {
             mark.setManaged(false);
             mark.setMouseTransparent(true);
         }
-        playheadNumber.getStyleClass().add("playhead-number");
+        playheadNumber.getStyleClass().add("playhead-tag");
+        playheadNumber.setMouseTransparent(true);
         playheadNumber.setManaged(false);
         getChildren().addAll(canvas, selection, playhead, playheadNumber);
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
@@ -86,8 +88,11 @@ public final class Band extends Region {
     }
 
     public void setStrip(Strip other) {
+        if (other != null && other.equals(strip)) {
+            return;
+        }
         strip = other;
-        view.setCount(other == null ? 0 : other.count());
+        view.setStrip(other);
         paint();
         place();
     }
@@ -203,7 +208,8 @@ public final class Band extends Region {
         if (seen) {
             playhead.resizeRelocate(x, 4, Math.min(wide, 12), HEIGHT - RULER - 4);
             playheadNumber.setText(strip.number(place));
-            double half = playheadNumber.getLayoutBounds().getWidth() / 2;
+            playheadNumber.autosize();
+            double half = playheadNumber.getWidth() / 2;
             playheadNumber.relocate(Math.clamp(x - half, SIDE, Math.max(SIDE, getWidth() - SIDE - 2 * half)), HEIGHT - 16);
             setAccessibleText("Frame " + strip.number(place) + " of " + strip.title() + " " + strip.remark(place));
         }
@@ -228,21 +234,37 @@ public final class Band extends Region {
             return;
         }
         int start = 0;
-        Strip.Mark run = view.worst(strip, 0, columns);
+        Strip.Mark run = view.worst(0, columns);
         for (int column = 1; column <= columns; column++) {
-            Strip.Mark mark = column == columns ? null : view.worst(strip, column, columns);
+            Strip.Mark mark = column == columns ? null : view.worst(column, columns);
             if (mark != run) {
-                mark(g, run, SIDE + start, column - start, top, tall);
+                mark(g, dyes, run, SIDE + start, column - start, top, tall);
                 start = column;
                 run = mark;
             }
         }
+        veil(g, top, tall);
         separators(g, top, tall);
         ruler(g, top + tall);
     }
 
+    /** What lies outside the chosen range steps back. */
+    private void veil(GraphicsContext g, double top, double tall) {
+        FrameRange used = strip.used();
+        double from = Math.clamp(SIDE + view.xOf(used.first(), inner()), SIDE, SIDE + inner());
+        double to = Math.clamp(SIDE + view.xOf(used.last() + 1.0, inner()), SIDE, SIDE + inner());
+        g.setFill(dyes.veil());
+        g.fillRect(SIDE, top, from - SIDE, tall);
+        g.fillRect(to, top, SIDE + inner() - to, tall);
+    }
+
+    /** A small piece of the band with one mark, for explaining it. */
+    public static void swatch(GraphicsContext g, Strip.Mark mark, Dyes dyes) {
+        mark(g, dyes, mark, 0, g.getCanvas().getWidth(), 0, g.getCanvas().getHeight());
+    }
+
     /** One stretch of equal frames; a fault is never narrower than two pixels. */
-    private void mark(GraphicsContext g, Strip.Mark mark, double x, double width, double top, double tall) {
+    private static void mark(GraphicsContext g, Dyes dyes, Strip.Mark mark, double x, double width, double top, double tall) {
         double wide = mark.ordinal() > Strip.Mark.GOOD.ordinal() ? Math.max(2, width) : width;
         g.setFill(dyes.ground(mark));
         g.fillRect(x, top, wide, tall);

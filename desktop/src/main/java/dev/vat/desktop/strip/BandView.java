@@ -7,13 +7,27 @@ package dev.vat.desktop.strip;
 public final class BandView {
 
     private static final double CLOSEST = 40;
+    /** By rank: see {@link #rank}. */
+    private static final Strip.Mark[] MARKS = Strip.Mark.values().clone();
+
+    static {
+        for (Strip.Mark mark : Strip.Mark.values()) {
+            MARKS[rank(mark)] = mark;
+        }
+    }
 
     private double first;
     private double shown = 1;
     private long count;
+    private byte[] ranks = new byte[0];
 
-    /** A strip of another length is shown whole; the same length keeps the view. */
-    public void setCount(long places) {
+    /** Looks at every place once; a strip of another length is shown whole, the same length keeps the view. */
+    public void setStrip(Strip strip) {
+        long places = strip == null ? 0 : strip.count();
+        ranks = new byte[Math.toIntExact(places)];
+        for (int place = 0; place < ranks.length; place++) {
+            ranks[place] = rank(strip.mark(place));
+        }
         if (places != count) {
             count = places;
             showAll();
@@ -64,27 +78,39 @@ public final class BandView {
     }
 
     /** The worst mark of all places that share a column. */
-    public Strip.Mark worst(Strip strip, int column, int columns) {
-        long from = placeAt(column, columns);
-        long to = Math.max(from, Math.min(count - 1, (long) Math.ceil(first + (column + 1.0) / columns * shown) - 1));
-        Strip.Mark worst = Strip.Mark.UNCHECKED;
-        boolean none = true;
-        for (long place = from; place <= to; place++) {
-            Strip.Mark mark = strip.mark(place);
-            if (none || rank(mark) > rank(worst)) {
-                worst = mark;
-                none = false;
-                if (worst == Strip.Mark.MISSING) {
-                    break;
-                }
-            }
+    public Strip.Mark worst(int column, int columns) {
+        int from = (int) placeAt(column, columns);
+        int to = (int) Math.max(from, Math.min(count - 1, (long) Math.ceil(first + (column + 1.0) / columns * shown) - 1));
+        byte worst = ranks[from];
+        for (int place = from + 1; place <= to; place++) {
+            worst = (byte) Math.max(worst, ranks[place]);
         }
-        return worst;
+        return MARKS[worst];
     }
 
-    /** Unchecked frames are worth less attention than a fault, more than a good one. */
-    private static int rank(Strip.Mark mark) {
-        return mark == Strip.Mark.GOOD ? -1 : mark.ordinal();
+    /** How many places carry a mark. */
+    public long count(Strip.Mark mark) {
+        byte rank = rank(mark);
+        long places = 0;
+        for (byte each : ranks) {
+            places += each == rank ? 1 : 0;
+        }
+        return places;
+    }
+
+    /** The nearest place after (or before) {@code place} at which something is wrong or stands in, or -1. */
+    public long nextTrouble(long place, boolean forward) {
+        for (long p = place + (forward ? 1 : -1); p >= 0 && p < ranks.length; p += forward ? 1 : -1) {
+            if (ranks[(int) p] > rank(Strip.Mark.UNCHECKED)) {
+                return p;
+            }
+        }
+        return -1;
+    }
+
+    /** Unchecked frames deserve less attention than a fault, more than a good one. */
+    private static byte rank(Strip.Mark mark) {
+        return (byte) (mark == Strip.Mark.GOOD ? 0 : mark == Strip.Mark.UNCHECKED ? 1 : mark.ordinal());
     }
 
     /** The distance of ruler marks, so that their labels have room. */

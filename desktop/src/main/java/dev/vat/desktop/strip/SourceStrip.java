@@ -8,6 +8,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.protocol.Message;
 import java.util.List;
@@ -16,7 +17,8 @@ import java.util.Optional;
 /** A source as it lies on disk, holes included. */
 public record SourceStrip(Source source, FrameTable table) implements Strip {
 
-    private long frame(long place) {
+    /** The frame number at a place. */
+    public long frame(long place) {
         return table.sequence().first() + place * table.sequence().step();
     }
 
@@ -75,6 +77,12 @@ public record SourceStrip(Source source, FrameTable table) implements Strip {
     public String remark(long place) {
         FrameState state = table.state(frame(place));
         return !state.isFault() ? "" : table.reason(frame(place)).map(why -> state.label() + ": " + why).orElse(state.label());
+    }
+
+    @Override
+    public FrameRange used() {
+        FrameRange range = source.reading().rangeIn(table.sequence());
+        return FrameRange.of(placeOf(range.first()), placeOf(range.last()));
     }
 
     @Override

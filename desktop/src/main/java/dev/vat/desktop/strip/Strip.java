@@ -2,6 +2,7 @@ package dev.vat.desktop.strip;
 
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.protocol.Message;
 import java.util.List;
@@ -33,6 +34,11 @@ public interface Strip {
 
     /** What is wrong at a place, or what stands in, in words; empty if nothing. */
     String remark(long place);
+
+    /** The places that will be made, from first to last; for a source with a range, less than everything. */
+    default FrameRange used() {
+        return FrameRange.of(0, Math.max(0, count() - 1));
+    }
 
     /** Places at which a new item begins, in ascending order, without the first. */
     List<Long> cuts();

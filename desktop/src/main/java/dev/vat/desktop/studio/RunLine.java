@@ -1,6 +1,6 @@
 package dev.vat.desktop.studio;
 
-import dev.vat.core.run.Receipt;
+import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.Run;
@@ -42,7 +42,7 @@ public final class RunLine {
     void taken(String target, Path path) {
         files = files.stream().map(f -> !f.target().equals(target) ? f : new FileProgress(f.target(),
                 FileProgress.Stage.DELIVERED, f.done(), f.frames(), f.bytes(), 0, -1, path.toString(),
-                path + Receipt.SUFFIX, "used without proof")).toList();
+                ReceiptFile.of(path).toString(), "used without proof")).toList();
     }
 
     void settled() {

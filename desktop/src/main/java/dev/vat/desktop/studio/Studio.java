@@ -88,7 +88,8 @@ public final class Studio implements AutoCloseable {
         return message;
     }
 
-    private void say(String text) {
+    /** Shows a line about what happened; an empty one takes it away. */
+    public void say(String text) {
         message = text;
         changed();
     }
@@ -282,6 +283,17 @@ public final class Studio implements AutoCloseable {
         file = path;
         watch.forget();
         projectChanged();
+    }
+
+    /** An empty window; the project before it is saved already. */
+    public void startAnew() {
+        message = "";
+        show(Project.EMPTY, null);
+    }
+
+    /** Whether the project lies in Vat's own folder, because it was never given a place. */
+    public boolean isUntitled() {
+        return file != null && file.startsWith(places.untitled());
     }
 
     public void saveAs(Path path) {

@@ -3,7 +3,7 @@ package dev.vat.engine.history;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Json;
-import dev.vat.engine.proof.Reproof;
+import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.FileProgress;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -34,7 +34,7 @@ public final class HistoryStore {
         Files.createDirectories(file.getParent());
         for (FileProgress progress : files) {
             if (progress.stage() == FileProgress.Stage.DELIVERED) {
-                Receipt receipt = Reproof.read(Path.of(progress.receipt()));
+                Receipt receipt = ReceiptFile.read(Path.of(progress.receipt()));
                 Files.writeString(file, Json.line(new Entry(receipt.made(), progress.path(), receipt.sha256(),
                         receipt.target(), receipt.project(), receipt.reel(), receipt.run(), receipt.proven(),
                         receipt.planned().frames(), plan)) + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);

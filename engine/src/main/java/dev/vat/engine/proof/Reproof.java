@@ -1,10 +1,8 @@
 package dev.vat.engine.proof;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
 import dev.vat.core.run.Comparison;
 import dev.vat.core.run.Receipt;
 import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Json;
 import dev.vat.media.MediaException;
 import dev.vat.media.MovieProof;
 import java.io.IOException;
@@ -31,11 +29,11 @@ public final class Reproof {
         if (!Files.isRegularFile(file)) {
             throw new NoSuchFileException(file.toString(), null, "there is no such file");
         }
-        Path receiptFile = file.resolveSibling(file.getFileName() + Receipt.SUFFIX);
+        Path receiptFile = ReceiptFile.of(file);
         if (!Files.isRegularFile(receiptFile)) {
             throw new NoSuchFileException(receiptFile.toString(), null, "the file has no receipt beside it");
         }
-        Receipt receipt = read(receiptFile);
+        Receipt receipt = ReceiptFile.read(receiptFile);
         List<String> reasons = new ArrayList<>();
         if (!receipt.proven()) {
             reasons.add("its receipt says that it never was proven: " + String.join("; ", receipt.reasons()));
@@ -58,13 +56,5 @@ public final class Reproof {
             reasons.add("it can't be read whole: " + e.getMessage());
         }
         return new Result(receipt, reasons);
-    }
-
-    public static Receipt read(Path receiptFile) throws IOException {
-        try {
-            return Json.MAPPER.readValue(Files.readString(receiptFile), Receipt.class);
-        } catch (JsonProcessingException e) {
-            throw new IOException("The receipt " + receiptFile.getFileName() + " can't be understood: " + e.getOriginalMessage(), e);
-        }
     }
 }

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.run.Receipt;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
+import dev.vat.engine.proof.ReceiptFile;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
@@ -18,10 +19,6 @@ public final class Delivery {
 
     private Delivery() { }
 
-    static Path receiptOf(Path file) {
-        return file.resolveSibling(file.getFileName() + Receipt.SUFFIX);
-    }
-
     /**
      * Links the file under its name, or the next free version of it, then its receipt, then lets the work name go.
      *
@@ -29,7 +26,7 @@ public final class Delivery {
      */
     static Path deliver(Path work, Receipt receipt, Path folder) throws IOException {
         Path file = place(work, folder, receipt.file());
-        Path receiptFile = receiptOf(file);
+        Path receiptFile = ReceiptFile.of(file);
         Durable.write(receiptFile, Json.page(receipt.withFile(file.getFileName().toString())));
         Files.deleteIfExists(work);
         Durable.syncFolder(folder);
@@ -39,7 +36,7 @@ public final class Delivery {
     private static Path place(Path work, Path folder, String name) throws IOException {
         for (int version = 1; version < MOST_VERSIONS; version++) {
             Path target = folder.resolve(version == 1 ? name : FileNaming.versioned(name, version));
-            if (Files.exists(receiptOf(target))) {
+            if (Files.exists(ReceiptFile.of(target))) {
                 continue;
             }
             try {
@@ -98,7 +95,7 @@ public final class Delivery {
                 Path linked = alreadyLinked(work, folder, receipt);
                 Path delivered = linked != null ? linked : deliver(work, receipt, folder);
                 if (linked != null) {
-                    Durable.write(receiptOf(linked), Json.page(receipt.withFile(linked.getFileName().toString())));
+                    Durable.write(ReceiptFile.of(linked), Json.page(receipt.withFile(linked.getFileName().toString())));
                     Files.deleteIfExists(work);
                 }
                 try (Journal journal = home.openJournal()) {

@@ -5,6 +5,7 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
 import dev.vat.engine.proof.FileProof;
+import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.media.Joining;
@@ -45,7 +46,7 @@ final class Finishing {
             tell(file, Stage.PROVING, done, Files.exists(joined) ? joined.toFile().length() : 0, pace, joined, null, null);
             return goOn.getAsBoolean();
         });
-        Path receiptWork = Delivery.receiptOf(joined);
+        Path receiptWork = ReceiptFile.of(joined);
         Durable.write(receiptWork, Json.page(receipt));
         if (!receipt.proven()) {
             journal.write(new JournalEntry.Unproven(file.target(), joined.toString(), receiptWork.toString(), receipt.reasons()));
@@ -57,7 +58,7 @@ final class Finishing {
         Path delivered = Delivery.deliver(joined, receipt, Path.of(plan.folder()));
         journal.write(new JournalEntry.Delivered(file.target(), delivered.toString()));
         RunHome.deleteWorkFolder(plan, file);
-        tell(file, Stage.DELIVERED, plan.frames(), Files.size(delivered), null, delivered, Delivery.receiptOf(delivered), null);
+        tell(file, Stage.DELIVERED, plan.frames(), Files.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
     }
 
     void failed(RunPlan.RunFile file, Exception why) throws IOException {

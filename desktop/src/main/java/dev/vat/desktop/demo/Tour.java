@@ -1,0 +1,244 @@
+package dev.vat.desktop.demo;
+
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.core.project.Project;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.time.FrameRange;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.studio.RunLine;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.window.VatWindow;
+import dev.vat.engine.demo.DemoData;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.FileProgress;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.stage.Stage;
+
+/**
+ * The real window on a platform without a display, going through the demo by itself: it presses what a person would press
+ * and takes a picture of each main view.
+ */
+public final class Tour {
+
+    private static final long PATIENCE_MILLIS = 170_000;
+
+    private final Places places;
+    private final Path folder;
+    private final Path shots;
+    private VatWindow window;
+
+    public Tour(Places places, Path folder, Path shots) {
+        this.places = places;
+        this.folder = folder;
+        this.shots = shots;
+    }
+
+    /**
+     * @param make whether the demo's own files are made; else a short stretch is, so that there is a run to look at
+     * @return the exit code
+     */
+    public int run(boolean make) {
+        try {
+            CompletableFuture<VatWindow> opened = new CompletableFuture<>();
+            Platform.startup(() -> {
+                Stage stage = new Stage();
+                VatWindow made = new VatWindow(stage, places, new NoAnswers());
+                stage.show();
+                opened.complete(made);
+            });
+            window = opened.get();
+            return walk(make);
+        } catch (IOException | ExecutionException | IllegalStateException e) {
+            System.err.println("vat: the demo stopped: " + e.getMessage());
+            return 1;
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+            return 1;
+        } finally {
+            if (window != null) {
+                window.close();
+            }
+            Platform.exit();
+        }
+    }
+
+    private int walk(boolean make) throws IOException, InterruptedException, ExecutionException {
+        shoot("first");
+        faults();
+        show(make ? DemoData.project(folder) : Edits.setFolder(Place.of(shots.resolve("files"))).apply(short010()));
+        press("face-in");
+        seek(make ? 40 : 12);
+        shoot("in");
+        press("face-reel");
+        shoot("reel");
+        press("face-out");
+        shoot("out");
+        press("make");
+        await("the run to start", () -> studio().runs().going().isPresent()
+                && studio().runs().going().get().files().stream().anyMatch(f -> f.done() > (make ? 70 : 14)));
+        shoot("run");
+        await("the run to end", () -> studio().runs().going().isEmpty() && !studio().runs().lines().isEmpty());
+        RunLine line = on(() -> studio().runs().lines().getFirst());
+        press("receipt-" + line.files().getFirst().target());
+        await("the receipt", () -> window.shell().lookup("#receipt") != null);
+        shoot("receipt");
+        act(() -> {
+            studio().setDark(true);
+        });
+        press("close-receipt");
+        press("face-out");
+        shoot("out-dark");
+        act(() -> {
+            studio().setDark(false);
+        });
+        return tell(line);
+    }
+
+    private void faults() throws IOException, InterruptedException, ExecutionException {
+        show(DemoData.faultyProject(folder));
+        press("face-in");
+        press("source-s2");
+        act(() -> window.shell().lookup("#band").fireEvent(new KeyEvent(
+                KeyEvent.KEY_PRESSED, "", "", KeyCode.N, false, false, false, false)));
+        shoot("faults");
+    }
+
+    /** The first shot alone, a second of it. */
+    private Project short010() {
+        Project project = DemoData.project(folder);
+        return Edits.setGap("s2", GapPolicy.HOLD).apply(Edits.setRange("s1",
+                FrameRange.of(1001, 1025)).apply(project.withCurrentReel(r -> r.withItems(r.items().subList(0, 1)))));
+    }
+
+    private void show(Project project) throws InterruptedException, ExecutionException {
+        act(() -> {
+            studio().show(project, null);
+        });
+        await("the frames to be checked", () -> !studio().watch().isChecking());
+    }
+
+    private void seek(long place) throws InterruptedException, ExecutionException {
+        act(() -> {
+            window.shell().seek(place);
+        });
+    }
+
+    private Studio studio() {
+        return window.studio();
+    }
+
+    /** Presses a button, or chooses a row, by its id. */
+    private void press(String id) throws InterruptedException, ExecutionException {
+        await("the window to settle", window.shell()::isSettled);
+        act(() -> {
+            var node = window.shell().lookup("#" + id);
+            if (node instanceof ButtonBase button && !button.isDisabled()) {
+                button.fire();
+            } else if (node != null) {
+                window.shell().selectSource(id.replaceFirst("^source-", ""));
+            } else {
+                throw new IllegalStateException("nothing to press at " + id);
+            }
+        });
+    }
+
+    private void shoot(String name) throws IOException, InterruptedException, ExecutionException {
+        await("the window to settle", window.shell()::isSettled);
+        // Layout follows on the next pulse.
+        Thread.sleep(250);
+        await("the window to settle", window.shell()::isSettled);
+        Shots.write(on(() -> Shots.of(window.stage().getScene())), shots.resolve(name + ".png"));
+        System.err.println("  picture " + shots.resolve(name + ".png"));
+    }
+
+    private int tell(RunLine line) {
+        boolean proven = true;
+        for (FileProgress file : line.files()) {
+            proven &= file.stage() == FileProgress.Stage.DELIVERED;
+            System.err.println("  " + (file.stage() == FileProgress.Stage.DELIVERED ? "made and proven " : file.stage() + " ")
+                    + (file.path() == null ? file.target() : file.path()) + (file.why() == null ? "" : ": " + file.why()));
+        }
+        System.err.println("The demo's frames are in " + folder + ", the pictures of the window in " + shots);
+        return proven ? 0 : 1;
+    }
+
+    private static void act(Runnable act) throws InterruptedException, ExecutionException {
+        on(() -> {
+            act.run();
+            return true;
+        });
+    }
+
+    private static <T> T on(Callable<T> act) throws InterruptedException, ExecutionException {
+        CompletableFuture<T> done = new CompletableFuture<>();
+        Platform.runLater(() -> {
+            try {
+                done.complete(act.call());
+            } catch (Exception e) {
+                done.completeExceptionally(e);
+            }
+        });
+        return done.get();
+    }
+
+    private static void await(String what, BooleanSupplier condition) throws InterruptedException, ExecutionException {
+        long end = System.currentTimeMillis() + PATIENCE_MILLIS;
+        while (!on(condition::getAsBoolean)) {
+            if (System.currentTimeMillis() > end) {
+                throw new IllegalStateException("waited in vain for " + what);
+            }
+            Thread.sleep(40);
+        }
+    }
+
+    /** Nobody is there to be asked. */
+    private static final class NoAnswers implements Ask {
+        @Override
+        public Optional<Path> folder(String title, Path from) {
+            return Optional.empty();
+        }
+
+        @Override
+        public List<Path> frames(String title) {
+            return List.of();
+        }
+
+        @Override
+        public Optional<Path> project(String title) {
+            return Optional.empty();
+        }
+
+        @Override
+        public Optional<Path> saveProject(String title, String name) {
+            return Optional.empty();
+        }
+
+        @Override
+        public Optional<Rgb> colour(String title, Rgb now) {
+            return Optional.empty();
+        }
+
+        @Override
+        public Leaving leaving() {
+            return Leaving.STOP;
+        }
+
+        @Override
+        public boolean reveal(Path path) {
+            return false;
+        }
+    }
+}

@@ -1,0 +1,127 @@
+package dev.vat.desktop.runs;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.RoughForecast;
+import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Icon;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.FileProgress.Stage;
+import java.nio.file.Path;
+import java.util.function.Consumer;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** One file of a run on its line; it stays the same node while its figures change, so that its buttons can be pressed. */
+final class RunFileView extends HBox {
+
+    /** What can be done with a file. */
+    interface Acts {
+        void watch(String target, Path file);
+
+        void receipt(Path receipt);
+
+        void reveal(Path file);
+
+        void useAnyway(String target);
+    }
+
+    private final ProgressBar bar = new ProgressBar(0);
+    private final Label words = new Label();
+    private final Label figures = new Label();
+    private final Button watch;
+    private final Button receipt;
+    private final Button reveal;
+    private final Button copy;
+    private final Button useAnyway;
+    private FileProgress progress;
+    private Stage shownStage;
+
+    RunFileView(String target, Acts acts) {
+        getStyleClass().add("run-file");
+        setId("run-file-" + target);
+        Label title = new Label(Catalogue.target(target).title());
+        title.setMinWidth(160);
+        title.setPrefWidth(160);
+        bar.setMinWidth(120);
+        bar.setPrefWidth(120);
+        words.setMinWidth(0);
+        words.setId("run-words-" + target);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMaxWidth(Double.MAX_VALUE);
+        figures.getStyleClass().add("mono");
+        figures.setMinWidth(Region.USE_PREF_SIZE);
+        watch = button("watch-" + target, "Watch", () -> acts.watch(target, Path.of(progress.path())));
+        receipt = button("receipt-" + target, "Receipt", () -> acts.receipt(Path.of(progress.receipt())));
+        reveal = button("reveal-" + target, "Show folder", () -> acts.reveal(Path.of(progress.path())));
+        copy = button("copy-path-" + target, "Copy path", () -> Clips.copy(progress.path()));
+        useAnyway = button("use-anyway-" + target, "Use it anyway", () -> acts.useAnyway(target));
+        useAnyway.setTooltip(new Tooltip("Moves the file out of the work folder without a proof; its receipt says so"));
+        getChildren().addAll(title, bar, words, figures, watch, receipt, reveal, copy, useAnyway);
+    }
+
+    private static Button button(String id, String text, Runnable act) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.getStyleClass().add("remedy");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(_ -> act.run());
+        return button;
+    }
+
+    void show(FileProgress p) {
+        progress = p;
+        double part = p.frames() == 0 ? 0 : (double) p.done() / p.frames();
+        bar.setProgress(switch (p.stage()) {
+            case WAITING -> 0;
+            case JOINING, DELIVERED, UNPROVEN -> 1;
+            default -> part;
+        });
+        words.setText(RunWords.of(p));
+        figures.setText(p.bytes() == 0 ? "" : RoughForecast.bytes(p.bytes()));
+        if (p.stage() != shownStage) {
+            shownStage = p.stage();
+            words.setTooltip(p.why() == null ? null : new Tooltip(p.why()));
+            style();
+        }
+        boolean file = p.path() != null;
+        present(watch, file && p.stage() != Stage.FAILED && p.stage() != Stage.STOPPED);
+        present(receipt, p.receipt() != null);
+        present(reveal, file && p.isEnd());
+        present(copy, file && p.isEnd());
+        present(useAnyway, p.stage() == Stage.UNPROVEN);
+    }
+
+    private void style() {
+        words.getStyleClass().removeAll("good", "fault", "warn");
+        bar.getStyleClass().removeAll("good", "fault");
+        words.setGraphic(null);
+        switch (shownStage) {
+            case DELIVERED -> {
+                // Taken into use without a proof: that is no success.
+                boolean proven = progress.why() == null;
+                mark(proven ? Icon.PROVEN : Icon.WARNING, proven ? "good" : "warn");
+            }
+            case UNPROVEN, FAILED -> mark(Icon.BLOCKER, "fault");
+            case STOPPED -> mark(Icon.WARNING, "warn");
+            default -> { }
+        }
+    }
+
+    private void mark(Icon icon, String style) {
+        words.setGraphic(icon.node());
+        words.getStyleClass().add(style);
+        if (!style.equals("warn")) {
+            bar.getStyleClass().add(style);
+        }
+    }
+
+    private static void present(Region node, boolean there) {
+        node.setVisible(there);
+        node.setManaged(there);
+    }
+}

@@ -1,0 +1,196 @@
+package dev.vat.desktop.runs;
+
+import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.studio.RunLine;
+import dev.vat.desktop.studio.Runs;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.run.RunHome;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** The foot of the window: what is being made, what was made, and what was interrupted. */
+public final class RunsPane extends BorderPane {
+
+    /** What the window does for a run. */
+    public interface Window {
+        void watch(RunPlan plan, String target, Path file);
+
+        void receipt(Path receipt);
+    }
+
+    private static final double MOST_HEIGHT = 176;
+
+    private final Studio studio;
+    private final Ask ask;
+    private final Window window;
+    private final Label summary = new Label();
+    private final ToggleButton open = new ToggleButton("All runs");
+    private final VBox list = new VBox();
+    private final ScrollPane scroll = new ScrollPane(list);
+    private final MomentPicture moment;
+    private final Map<RunLine, RunView> views = new HashMap<>();
+    private boolean everOpened;
+
+    public RunsPane(Studio studio, Ask ask, Window window) {
+        this.studio = studio;
+        this.ask = ask;
+        this.window = window;
+        this.moment = new MomentPicture(studio.viewer());
+        setId("runs");
+        getStyleClass().add("runs");
+        Label title = new Label("Runs");
+        title.getStyleClass().add("strong");
+        summary.setId("runs-summary");
+        summary.setMinWidth(0);
+        summary.getStyleClass().add("note");
+        HBox.setHgrow(summary, Priority.ALWAYS);
+        summary.setMaxWidth(Double.MAX_VALUE);
+        open.setId("runs-open");
+        open.getStyleClass().add("remedy");
+        open.setOnAction(_ -> layOut());
+        HBox head = new HBox(title, summary, open);
+        head.getStyleClass().add("runs-head");
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setMaxHeight(MOST_HEIGHT);
+        list.heightProperty().addListener((_, _, height) -> scroll.setPrefHeight(Math.min(MOST_HEIGHT, height.doubleValue())));
+        setTop(head);
+    }
+
+    public void toggle() {
+        open.fire();
+    }
+
+    public void show() {
+        Runs runs = studio.runs();
+        if (!everOpened && (runs.going().isPresent() || !runs.interrupted().isEmpty())) {
+            everOpened = true;
+            open.setSelected(true);
+        }
+        views.keySet().retainAll(runs.lines());
+        List<Node> nodes = new ArrayList<>();
+        runs.interrupted().forEach(home -> nodes.add(interrupted(home)));
+        for (RunLine line : runs.lines()) {
+            nodes.add(views.computeIfAbsent(line, this::view));
+            views.get(line).show();
+        }
+        if (!sameRuns(nodes)) {
+            list.getChildren().setAll(nodes);
+        }
+        summary.setText(summaryWords(runs));
+        moment.show(open.isSelected() ? runs.going().orElse(null) : null);
+        layOut();
+    }
+
+    /** Interrupted runs are few and don't move: they are made anew only when another run comes or goes. */
+    private boolean sameRuns(List<Node> nodes) {
+        return nodes.size() == list.getChildren().size() && ids(nodes).equals(ids(list.getChildren()))
+                && list.getChildren().containsAll(views.values());
+    }
+
+    private static List<String> ids(List<Node> nodes) {
+        return nodes.stream().map(n -> String.valueOf(n.getId())).toList();
+    }
+
+    private RunView view(RunLine line) {
+        RunView view = new RunView(line, new RunFileView.Acts() {
+            @Override
+            public void watch(String target, Path file) {
+                window.watch(line.run().plan(), target, file);
+            }
+
+            @Override
+            public void receipt(Path receipt) {
+                window.receipt(receipt);
+            }
+
+            @Override
+            public void reveal(Path file) {
+                ask.reveal(file);
+            }
+
+            @Override
+            public void useAnyway(String target) {
+                studio.runs().useAnyway(line, target);
+            }
+        }, () -> studio.runs().again(line.run().home()), () -> studio.runs().discard(line.run().home()));
+        view.setId("run-" + line.run().plan().run());
+        return view;
+    }
+
+    private Region interrupted(RunHome home) {
+        Label words = new Label();
+        words.setMinWidth(0);
+        words.getStyleClass().add("warn");
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMaxWidth(Double.MAX_VALUE);
+        try {
+            RunPlan plan = home.plan();
+            words.setText("Interrupted: " + plan.reel() + ", started " + plan.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC")
+                    + ". Not made: " + home.unfinished().stream().map(f -> f.targetInCatalogue().title()).collect(Collectors.joining(", "))
+                    + ". Nothing half made stands under a final name.");
+        } catch (IOException e) {
+            words.setText("An interrupted run can't be read: " + e.getMessage());
+        }
+        HBox line = new HBox(words, button("again-interrupted", "Make again", () -> studio.runs().again(home)),
+                button("discard-interrupted", "Clear away", () -> studio.runs().discard(home)));
+        line.getStyleClass().addAll("run", "row");
+        line.setId("interrupted-" + home.folder().getFileName());
+        return line;
+    }
+
+    private static Button button(String id, String text, Runnable act) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.getStyleClass().add("remedy");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(_ -> act.run());
+        return button;
+    }
+
+    private static String summaryWords(Runs runs) {
+        if (runs.going().isPresent()) {
+            RunLine line = runs.going().get();
+            String files = line.files().stream().map(f -> switch (f.stage()) {
+                case DELIVERED -> f.target() + " proven";
+                case FAILED, UNPROVEN, STOPPED -> f.target() + " " + f.stage().name().toLowerCase(java.util.Locale.ROOT);
+                default -> f.target() + " " + RunWords.of(f);
+            }).findFirst().orElse("");
+            String more = runs.waiting() == 0 ? "" : "; " + runs.waiting() + " more waiting";
+            return line.run().plan().reel() + ": " + (line.isPaused() ? "paused" : files) + more;
+        }
+        if (!runs.interrupted().isEmpty()) {
+            return runs.interrupted().size() == 1 ? "1 run was interrupted" : runs.interrupted().size() + " runs were interrupted";
+        }
+        if (runs.lines().isEmpty()) {
+            return "nothing has been made yet";
+        }
+        long proven = runs.lines().stream().flatMap(l -> l.files().stream())
+                .filter(f -> f.stage() == FileProgress.Stage.DELIVERED && f.why() == null).count();
+        long all = runs.lines().stream().mapToLong(l -> l.files().size()).sum();
+        return proven + " of " + all + (all == 1 ? " file" : " files") + " made and proven";
+    }
+
+    private void layOut() {
+        boolean shown = open.isSelected() && !list.getChildren().isEmpty();
+        setCenter(shown ? scroll : null);
+        setRight(shown && studio.runs().going().isPresent() ? moment : null);
+    }
+}

@@ -1,0 +1,188 @@
+package dev.vat.desktop.window;
+
+import dev.vat.core.project.Edits;
+import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.time.FrameRange;
+import dev.vat.desktop.look.Dyes;
+import dev.vat.desktop.strip.Band;
+import dev.vat.desktop.strip.Player;
+import dev.vat.desktop.strip.ReelStrip;
+import dev.vat.desktop.strip.SourceStrip;
+import dev.vat.desktop.strip.Strip;
+import dev.vat.desktop.studio.Studio;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.LongConsumer;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** The band with its heading: whose frames, which of them are selected, and what the marks mean. */
+final class BandPane extends VBox {
+
+    private final Studio studio;
+    private final Player player;
+    private final Dyes dyes;
+    private final Band band;
+    private final Label name = new Label();
+    private final Label range = new Label();
+    private final Label selected = new Label();
+    private final Button trim = new Button();
+    private final Button whole = new Button("Whole again");
+    private final Button clear = new Button("Unselect");
+    private final HBox legend = new HBox();
+    private Strip strip;
+
+    BandPane(Studio studio, Player player, Dyes dyes, LongConsumer seek) {
+        this.studio = studio;
+        this.player = player;
+        this.dyes = dyes;
+        this.band = new Band(dyes);
+        getStyleClass().add("band");
+        name.getStyleClass().add("strong");
+        name.setId("band-name");
+        range.getStyleClass().add("mono");
+        range.setId("band-range");
+        selected.getStyleClass().add("mono");
+        selected.setId("band-selected");
+        legend.setSpacing(12);
+        legend.setId("legend");
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        for (Label label : new Label[] {name, range, selected}) {
+            label.setMinWidth(Region.USE_PREF_SIZE);
+        }
+        small(trim, "trim", "Only the selected frames are made; the files stay as they are", this::trim);
+        small(whole, "trim-whole", "All frames of the source again", () -> source()
+                .ifPresent(s -> studio.edit(Edits.setRange(s.source().id(), null))));
+        small(clear, "unselect", "Plays everything again (Esc)", this::clearSelection);
+        HBox head = new HBox(name, range, whole, selected, trim, clear, space, legend);
+        head.getStyleClass().add("band-head");
+        getChildren().addAll(head, band);
+        band.setOnSeek(seek);
+        band.setOnRange((first, last) -> {
+            player.setLoopRange(first, last);
+            show(strip);
+        });
+    }
+
+    private static void small(Button button, String id, String words, Runnable act) {
+        button.setId(id);
+        button.getStyleClass().add("remedy");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setTooltip(new Tooltip(words));
+        button.setOnAction(_ -> act.run());
+    }
+
+    Band band() {
+        return band;
+    }
+
+    void show(Strip other) {
+        strip = other;
+        band.setStrip(other);
+        if (other == null || other.count() == 0) {
+            name.setText("");
+            range.setText("");
+            legend.getChildren().clear();
+        } else {
+            name.setText(other.title());
+            range.setText(rangeWords(other));
+            legend();
+        }
+        boolean trimmed = source().map(s -> s.used().count() < s.count()).orElse(false);
+        present(whole, trimmed);
+        boolean any = player.hasLoopRange() && other != null;
+        band.setSelection(any ? player.first() : -1, any ? player.last() : -1);
+        selected.setText(any ? "selected " + other.number(player.first()) + " to " + other.number(player.last())
+                + ", " + frames(player.last() - player.first() + 1) : "");
+        Optional<FrameRange> wanted = any ? trimTarget() : Optional.empty();
+        present(selected, any);
+        present(clear, any);
+        present(trim, wanted.isPresent());
+        wanted.ifPresent(w -> trim.setText("Trim to " + w));
+    }
+
+    private static void present(Region node, boolean there) {
+        node.setVisible(there);
+        node.setManaged(there);
+    }
+
+    private static String frames(long count) {
+        return count == 1 ? "1 frame" : count + " frames";
+    }
+
+    private static String rangeWords(Strip strip) {
+        FrameRange used = strip.used();
+        String words = strip.number(0) + " to " + strip.number(strip.count() - 1) + ", " + frames(strip.count());
+        return used.count() == strip.count() ? words : words + "; only " + strip.number(used.first()) + " to "
+                + strip.number(used.last()) + ", " + frames(used.count());
+    }
+
+    private Optional<SourceStrip> source() {
+        return strip instanceof SourceStrip s ? Optional.of(s) : Optional.empty();
+    }
+
+    /** The source frames that the selection means, if it lies in one item. */
+    private Optional<FrameRange> trimTarget() {
+        return switch (strip) {
+            case SourceStrip s -> Optional.of(FrameRange.of(s.frame(player.first()), s.frame(player.last())));
+            case ReelStrip r -> {
+                ReelPlan plan = r.programme().plan();
+                yield plan.at(player.first()).item() != plan.at(player.last()).item() ? Optional.empty()
+                        : Optional.of(FrameRange.of(plan.at(player.first()).wanted(), plan.at(player.last()).wanted()));
+            }
+            default -> Optional.empty();
+        };
+    }
+
+    void trim() {
+        trimTarget().filter(_ -> player.hasLoopRange()).ifPresent(wanted -> {
+            String id = switch (strip) {
+                case SourceStrip s -> s.source().id();
+                case ReelStrip r -> r.programme().plan().spanAt(player.first()).source();
+                default -> throw new IllegalStateException("Finished files aren't trimmed");
+            };
+            clearSelection();
+            studio.edit(Edits.setRange(id, wanted));
+        });
+    }
+
+    void clearSelection() {
+        player.clearLoopRange();
+        show(strip);
+    }
+
+    /** In or out at the playhead. */
+    void select(boolean in) {
+        if (strip == null || strip.count() == 0) {
+            return;
+        }
+        long place = player.place();
+        long first = in ? place : player.hasLoopRange() ? Math.min(player.first(), place) : 0;
+        long last = in ? player.hasLoopRange() ? Math.max(player.last(), place) : strip.count() - 1 : place;
+        player.setLoopRange(first, last);
+        show(strip);
+    }
+
+    private void legend() {
+        legend.getChildren().clear();
+        for (Strip.Mark mark : Strip.Mark.values()) {
+            long count = band.view().count(mark);
+            if (count > 0) {
+                Canvas swatch = new Canvas(14, 12);
+                Band.swatch(swatch.getGraphicsContext2D(), mark, dyes);
+                Label label = new Label(mark.name().toLowerCase(Locale.ROOT).replace('_', ' ').replace("unchecked", "not checked")
+                        + " " + count, swatch);
+                label.getStyleClass().add("legend");
+                label.setMinWidth(Region.USE_PREF_SIZE);
+                legend.getChildren().add(label);
+            }
+        }
+    }
+}

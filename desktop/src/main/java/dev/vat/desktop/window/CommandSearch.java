@@ -1,0 +1,107 @@
+package dev.vat.desktop.window;
+
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/** Finds what can be done by its words: type, choose with the arrows, Enter does it. */
+final class CommandSearch extends StackPane {
+
+    private static final int MOST = 11;
+
+    private final Commands commands;
+    private final Runnable leave;
+    private final TextField typed = new TextField();
+    private final VBox lines = new VBox();
+    private List<Command> found = List.of();
+    private int here;
+
+    CommandSearch(Commands commands, Runnable leave) {
+        this.commands = commands;
+        this.leave = leave;
+        setId("command-search");
+        getStyleClass().add("veil");
+        typed.setId("command-typed");
+        typed.setPromptText("What do you want to do?");
+        typed.textProperty().addListener(_ -> find());
+        VBox box = new VBox(typed, lines);
+        box.getStyleClass().add("command-search");
+        box.setMaxHeight(Region.USE_PREF_SIZE);
+        getChildren().add(box);
+        addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        setOnMousePressed(e -> {
+            if (e.getTarget() == this) {
+                leave.run();
+            }
+        });
+        setVisible(false);
+    }
+
+    void open() {
+        typed.clear();
+        find();
+        setVisible(true);
+        typed.applyCss();
+        typed.requestFocus();
+    }
+
+    private void find() {
+        found = commands.matching(typed.getText()).stream().filter(c -> !c.id().equals("search")).limit(MOST).toList();
+        here = 0;
+        lines.getChildren().setAll(found.stream().map(this::line).toList());
+        mark();
+        if (found.isEmpty()) {
+            lines.getChildren().setAll(new Label("Nothing that can be done now has these words."));
+        }
+    }
+
+    private HBox line(Command command) {
+        Label text = new Label(command.text());
+        HBox.setHgrow(text, Priority.ALWAYS);
+        text.setMaxWidth(Double.MAX_VALUE);
+        Label keys = new Label(command.keysText());
+        keys.getStyleClass().add("keys");
+        HBox line = new HBox(text, keys);
+        line.getStyleClass().add("command-line");
+        line.setId("command-" + command.id());
+        line.setOnMouseClicked(_ -> choose(command));
+        return line;
+    }
+
+    private void mark() {
+        for (int i = 0; i < lines.getChildren().size(); i++) {
+            lines.getChildren().get(i).getStyleClass().remove("here");
+            if (i == here) {
+                lines.getChildren().get(i).getStyleClass().add("here");
+            }
+        }
+    }
+
+    private void key(KeyEvent e) {
+        if (e.getCode() == KeyCode.ESCAPE) {
+            leave.run();
+        } else if (e.getCode() == KeyCode.ENTER) {
+            if (here < found.size()) {
+                choose(found.get(here));
+            }
+        } else if (e.getCode() == KeyCode.DOWN || e.getCode() == KeyCode.UP) {
+            here = Math.clamp(here + (e.getCode() == KeyCode.DOWN ? 1 : -1), 0, Math.max(0, found.size() - 1));
+            mark();
+        } else {
+            return;
+        }
+        e.consume();
+    }
+
+    private void choose(Command command) {
+        leave.run();
+        command.run();
+    }
+}

@@ -1,0 +1,67 @@
+package dev.vat.desktop.window;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.BooleanSupplier;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+
+/** The one table of what can be done from anywhere, by key or by name. */
+final class Commands {
+
+    private final List<Command> all = new ArrayList<>();
+
+    Commands add(String id, String text, KeyCombination keys, BooleanSupplier enabled, Runnable act) {
+        all.add(new Command(id, text, keys, enabled, act));
+        return this;
+    }
+
+    Commands add(String id, String text, KeyCombination keys, Runnable act) {
+        return add(id, text, keys, () -> true, act);
+    }
+
+    static KeyCombination key(KeyCode code, KeyCombination.Modifier... modifiers) {
+        return new KeyCodeCombination(code, modifiers);
+    }
+
+    static KeyCombination control(KeyCode code, KeyCombination.Modifier... more) {
+        KeyCombination.Modifier[] modifiers = Arrays.copyOf(more, more.length + 1);
+        modifiers[more.length] = KeyCombination.SHORTCUT_DOWN;
+        return new KeyCodeCombination(code, modifiers);
+    }
+
+    List<Command> all() {
+        return all;
+    }
+
+    Command named(String id) {
+        return all.stream().filter(c -> c.id().equals(id)).findFirst().orElseThrow();
+    }
+
+    /** What can be done now and whose words hold all of what was typed. */
+    List<Command> matching(String typed) {
+        String[] words = typed.strip().toLowerCase(Locale.ROOT).split("\\s+");
+        return all.stream().filter(c -> c.enabled().getAsBoolean())
+                .filter(c -> Arrays.stream(words).allMatch(w -> c.text().toLowerCase(Locale.ROOT).contains(w))).toList();
+    }
+
+    /** Plain keys are left to whoever is typing; buttons keep the space bar. */
+    void handle(KeyEvent e) {
+        boolean typing = e.getTarget() instanceof TextInputControl;
+        for (Command command : all) {
+            if (command.keys() != null && command.keys().match(e) && !(typing && !isShortcut(e)) && command.run()) {
+                e.consume();
+                return;
+            }
+        }
+    }
+
+    private static boolean isShortcut(KeyEvent e) {
+        return e.isShortcutDown() && e.getCode() != KeyCode.Z || e.getCode().isFunctionKey();
+    }
+}

@@ -1,0 +1,117 @@
+package dev.vat.desktop.window;
+
+import dev.vat.core.picture.Rgb;
+import dev.vat.desktop.look.Ask;
+import dev.vat.engine.project.ProjectFile;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonBar;
+import javafx.scene.control.ButtonType;
+import javafx.scene.control.ColorPicker;
+import javafx.scene.paint.Color;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import javafx.stage.Window;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** The system's own dialogs. */
+public final class FxAsk implements Ask {
+
+    private static final Logger LOG = LoggerFactory.getLogger(FxAsk.class);
+
+    private final Window owner;
+
+    public FxAsk(Window owner) {
+        this.owner = owner;
+    }
+
+    @Override
+    public Optional<Path> folder(String title, Path from) {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle(title);
+        for (Path at = from; at != null; at = at.getParent()) {
+            if (Files.isDirectory(at)) {
+                chooser.setInitialDirectory(at.toFile());
+                break;
+            }
+        }
+        return Optional.ofNullable(chooser.showDialog(owner)).map(File::toPath);
+    }
+
+    @Override
+    public List<Path> frames(String title) {
+        return folder(title, null).map(List::of).orElse(List.of());
+    }
+
+    @Override
+    public Optional<Path> project(String title) {
+        return Optional.ofNullable(projects(title).showOpenDialog(owner)).map(File::toPath);
+    }
+
+    @Override
+    public Optional<Path> saveProject(String title, String name) {
+        FileChooser chooser = projects(title);
+        chooser.setInitialFileName(name + ProjectFile.EXTENSION);
+        return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath).map(FxAsk::withExtension);
+    }
+
+    private static Path withExtension(Path path) {
+        return path.toString().endsWith(ProjectFile.EXTENSION) ? path : path.resolveSibling(path.getFileName() + ProjectFile.EXTENSION);
+    }
+
+    private static FileChooser projects(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Vat projects", "*" + ProjectFile.EXTENSION));
+        return chooser;
+    }
+
+    @Override
+    public Optional<Rgb> colour(String title, Rgb now) {
+        ColorPicker picker = new ColorPicker(Color.rgb(now.red(), now.green(), now.blue()));
+        picker.setId("colour-picker");
+        Alert alert = new Alert(Alert.AlertType.NONE, "", ButtonType.CANCEL, ButtonType.OK);
+        alert.initOwner(owner);
+        alert.setTitle(title);
+        alert.setHeaderText(title);
+        alert.getDialogPane().setContent(picker);
+        return alert.showAndWait().filter(ButtonType.OK::equals).map(_ -> {
+            Color chosen = picker.getValue();
+            return new Rgb((int) Math.round(chosen.getRed() * 255), (int) Math.round(chosen.getGreen() * 255),
+                    (int) Math.round(chosen.getBlue() * 255));
+        });
+    }
+
+    @Override
+    public Leaving leaving() {
+        ButtonType stop = new ButtonType("Stop now, go on later", ButtonBar.ButtonData.OK_DONE);
+        ButtonType keep = new ButtonType("Keep working", ButtonBar.ButtonData.CANCEL_CLOSE);
+        Alert alert = new Alert(Alert.AlertType.NONE, "A run is going on. If you stop it now, nothing half made is left "
+                + "under a final name, and the next start offers to make the rest.", stop, keep);
+        alert.initOwner(owner);
+        alert.setTitle("Vat");
+        return alert.showAndWait().filter(stop::equals).isPresent() ? Leaving.STOP : Leaving.KEEP_WORKING;
+    }
+
+    @Override
+    public boolean reveal(Path path) {
+        Path folder = Files.isDirectory(path) ? path : path.getParent();
+        String system = System.getProperty("os.name").toLowerCase(Locale.ROOT);
+        List<String> command = system.contains("win") ? List.of("explorer", folder.toString())
+                : system.contains("mac") ? List.of("open", folder.toString()) : List.of("xdg-open", folder.toString());
+        try {
+            new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+            return true;
+        } catch (IOException e) {
+            LOG.info("{} can't be shown", folder, e);
+            return false;
+        }
+    }
+}

@@ -1,0 +1,143 @@
+package dev.vat.desktop.window;
+
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.sheet.FindingsPane;
+import dev.vat.desktop.sheet.InFace;
+import dev.vat.desktop.sheet.OutFace;
+import dev.vat.desktop.sheet.ReelFace;
+import dev.vat.desktop.sheet.TargetBar;
+import dev.vat.desktop.studio.Studio;
+import java.util.function.Consumer;
+import java.util.function.LongConsumer;
+import javafx.scene.Node;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** Three faces of one programme, and under each of them who the files are for and what stands in the way. */
+final class SheetPane extends BorderPane {
+
+    /** The faces, in the order of the work. */
+    enum Face { IN, REEL, OUT }
+
+    private static final double MOST_FOR_FINDINGS = 190;
+
+    private final InFace in;
+    private final ReelFace reel;
+    private final OutFace out;
+    private final TargetBar targets;
+    private final FindingsPane findings;
+    private final ToggleButton[] tabs = new ToggleButton[Face.values().length];
+    private final ScrollPane scroll = new ScrollPane();
+    private Face face = Face.IN;
+
+    /**
+     * @param faceChosen told of a press on a face's name
+     * @param sourceChosen told of the id of a source
+     * @param seek told of a reel frame to go to
+     * @param columnChosen told when another deliverable is in focus
+     */
+    SheetPane(Studio studio, Ask ask, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek,
+              Runnable columnChosen) {
+        in = new InFace(studio, ask, sourceChosen);
+        reel = new ReelFace(studio, seek);
+        out = new OutFace(studio, ask, columnChosen);
+        targets = new TargetBar(studio);
+        findings = new FindingsPane(studio, ask);
+        getStyleClass().add("sheet");
+        HBox names = new HBox();
+        names.getStyleClass().add("faces");
+        for (Face each : Face.values()) {
+            String word = each.name().charAt(0) + each.name().substring(1).toLowerCase(java.util.Locale.ROOT);
+            ToggleButton tab = new ToggleButton(word);
+            tab.setId("face-" + word.toLowerCase(java.util.Locale.ROOT));
+            tab.setOnAction(_ -> faceChosen.accept(each));
+            tabs[each.ordinal()] = tab;
+            names.getChildren().add(tab);
+        }
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        ScrollPane below = new ScrollPane(findings);
+        below.setFitToWidth(true);
+        below.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        below.setMaxHeight(MOST_FOR_FINDINGS);
+        below.setMinHeight(Region.USE_PREF_SIZE);
+        // A scroll pane doesn't take its content's height for its own.
+        findings.heightProperty().addListener((_, _, height) ->
+                below.setPrefHeight(findings.isVisible() ? Math.min(MOST_FOR_FINDINGS, height.doubleValue()) : 0));
+        findings.visibleProperty().addListener((_, _, seen) -> below.setPrefHeight(seen ? findings.getHeight() : 0));
+        setTop(names);
+        setCenter(scroll);
+        setBottom(new VBox(targets, below));
+    }
+
+    Face face() {
+        return face;
+    }
+
+    void setFace(Face other) {
+        face = other;
+        scroll.setVvalue(0);
+    }
+
+    OutFace out() {
+        return out;
+    }
+
+    /** Shows everything anew; what had the keyboard keeps it, with what was typed but not yet entered. */
+    void show(String selectedSource) {
+        Node owner = getScene() == null ? null : getScene().getFocusOwner();
+        String id = owner != null && isInside(owner) ? owner.getId() : null;
+        String typed = owner instanceof TextField field ? field.getText() : null;
+        int caret = owner instanceof TextField field ? field.getCaretPosition() : 0;
+        for (Face each : Face.values()) {
+            tabs[each.ordinal()].setSelected(each == face);
+        }
+        Region shown = switch (face) {
+            case IN -> in;
+            case REEL -> reel;
+            case OUT -> out;
+        };
+        switch (face) {
+            case IN -> in.show(selectedSource);
+            case REEL -> reel.show();
+            case OUT -> out.show();
+        }
+        if (scroll.getContent() != shown) {
+            scroll.setContent(shown);
+        }
+        targets.show();
+        findings.show();
+        if (id != null && getScene().getFocusOwner() != owner || owner != null && owner.getScene() == null) {
+            giveBack(id, typed, caret);
+        }
+    }
+
+    private void giveBack(String id, String typed, int caret) {
+        Node again = id == null ? null : lookup("#" + id);
+        if (again == null) {
+            return;
+        }
+        again.applyCss();
+        again.requestFocus();
+        if (again instanceof TextField field && typed != null) {
+            if (!field.getText().equals(typed) && !field.getProperties().containsKey("entered")) {
+                field.setText(typed);
+            }
+            field.positionCaret(Math.min(caret, field.getLength()));
+        }
+    }
+
+    private boolean isInside(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (at == this) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

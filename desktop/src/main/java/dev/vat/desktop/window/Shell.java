@@ -1,0 +1,443 @@
+package dev.vat.desktop.window;
+
+import static dev.vat.desktop.window.Commands.control;
+import static dev.vat.desktop.window.Commands.key;
+
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edits;
+import dev.vat.core.run.Programme;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.FrameTable;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dyes;
+import dev.vat.desktop.look.Look;
+import dev.vat.desktop.picture.PictureArea;
+import dev.vat.desktop.runs.ReceiptPage;
+import dev.vat.desktop.runs.RunsPane;
+import dev.vat.desktop.strip.MovieStrip;
+import dev.vat.desktop.strip.Player;
+import dev.vat.desktop.strip.ReelStrip;
+import dev.vat.desktop.strip.SourceStrip;
+import dev.vat.desktop.strip.Strip;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.proof.ReceiptFile;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.SplitPane;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.Stage;
+
+/** The whole window: arranges its parts, knows what is looked at, and brings every change to the screen once a pulse. */
+public final class Shell extends StackPane {
+
+    private final Studio studio;
+    private final Ask ask;
+    private final Dyes dyes = new Dyes();
+    private final Player player = new Player();
+    private final Commands commands = new Commands();
+    private final HeadBar head;
+    private final BandPane band;
+    private final SheetPane sheet;
+    private final PictureArea picture;
+    private final RunsPane runs;
+    private final Welcome welcome;
+    private final CommandSearch search;
+    private final HBox question = new HBox();
+    private final HBox notice = new HBox();
+    private final VBox top = new VBox();
+    private final StackPane stage = new StackPane();
+    private final SplitPane middle = new SplitPane();
+    private final BorderPane page = new BorderPane();
+    private String selected;
+    private MovieStrip watched;
+    private String watchedTitle = "";
+    private ReceiptPage receipt;
+    private boolean refreshAsked;
+    private boolean mouseDown;
+    private boolean pictureOnly;
+    private boolean dressedDark;
+
+    public Shell(Studio studio, Ask ask) {
+        this.studio = studio;
+        this.ask = ask;
+        addCommands();
+        head = new HeadBar(studio, commands);
+        picture = new PictureArea(studio.viewer(), player);
+        band = new BandPane(studio, player, dyes, picture::seek);
+        sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, this::refreshLater);
+        runs = new RunsPane(studio, ask, new RunsPane.Window() {
+            @Override
+            public void watch(RunPlan plan, String target, Path file) {
+                Shell.this.watch(plan, target, file);
+            }
+
+            @Override
+            public void receipt(Path file) {
+                openReceipt(file);
+            }
+        });
+        welcome = new Welcome(studio, this::bringIn);
+        search = new CommandSearch(commands, this::leaveSearch);
+        picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
+        question.getStyleClass().add("ask");
+        question.setId("question");
+        notice.getStyleClass().add("notice");
+        notice.setId("notice");
+        sheet.setMinWidth(400);
+        stage.setMinWidth(300);
+        middle.getItems().addAll(sheet, stage);
+        middle.setDividerPositions(.46);
+        top.getChildren().addAll(head, question, notice, band);
+        page.setTop(top);
+        page.setCenter(middle);
+        page.setBottom(runs);
+        getChildren().addAll(page, search);
+        setId("shell");
+        addEventFilter(KeyEvent.KEY_PRESSED, this::keyPressed);
+        addEventFilter(MouseEvent.MOUSE_PRESSED, _ -> mouseDown = true);
+        addEventFilter(MouseEvent.MOUSE_RELEASED, _ -> {
+            mouseDown = false;
+            refreshLater();
+        });
+        setOnDragOver(this::dragOver);
+        setOnDragExited(_ -> stage.getStyleClass().remove("drop-here"));
+        setOnDragDropped(this::dropped);
+        studio.addListener(this::refreshLater);
+        dress();
+        refresh();
+    }
+
+    private void addCommands() {
+        commands.add("make", "Make the files", control(KeyCode.ENTER), studio::canMake, studio::make)
+                .add("open-frames", "Bring in a folder of frames", control(KeyCode.I), this::bringIn)
+                .add("open-project", "Open a project", control(KeyCode.O),
+                        () -> ask.project("Open a project").ifPresent(studio::open))
+                .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !studio.project().isEmpty(),
+                        () -> ask.saveProject("Save the project", studio.project().name()).ifPresent(studio::saveAs))
+                .add("new", "Start a new project", control(KeyCode.N), () -> !studio.project().isEmpty(), studio::startAnew)
+                .add("undo", "Undo", control(KeyCode.Z), () -> studio.undoName().isPresent(), studio::undo)
+                .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> studio.redoName().isPresent(), studio::redo)
+                .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> openSearch())
+                .add("in", "Show what was brought in", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
+                .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
+                .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
+                .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
+                .add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
+                .add("back", "One frame back", key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
+                .add("forward", "One frame on", key(KeyCode.RIGHT), this::hasPicture, () -> picture.step(1))
+                .add("first", "First frame", key(KeyCode.HOME), this::hasPicture, () -> picture.seek(player.first()))
+                .add("last", "Last frame", key(KeyCode.END), this::hasPicture, () -> picture.seek(player.last()))
+                .add("next-fault", "Next fault", key(KeyCode.N), this::hasPicture, () -> trouble(true))
+                .add("previous-fault", "Previous fault", key(KeyCode.N, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> trouble(false))
+                .add("select-from", "Select from here", key(KeyCode.I), this::hasPicture, () -> band.select(true))
+                .add("select-to", "Select up to here", key(KeyCode.O), this::hasPicture, () -> band.select(false))
+                .add("trim", "Trim to what is selected", key(KeyCode.T), player::hasLoopRange, () -> band.trim())
+                .add("unselect", "Unselect", key(KeyCode.ESCAPE), player::hasLoopRange, () -> band.clearSelection())
+                .add("loop", "Loop", key(KeyCode.L), this::hasPicture, () -> picture.toggleLoop())
+                .add("every", "Play every frame, even if slower", key(KeyCode.E), this::hasPicture, () -> picture.toggleEveryFrame())
+                .add("actual", "One stored pixel on one pixel of the screen", key(KeyCode.DIGIT1), this::hasPicture, () -> picture.toggleActualSize())
+                .add("alpha", "Show alpha as grey", key(KeyCode.A), this::hasPicture, () -> picture.toggleAlpha())
+                .add("all", "Show all frames on the band", key(KeyCode.DIGIT0), this::hasPicture, () -> band.band().showAll())
+                .add("closer", "Closer on the band", key(KeyCode.PLUS), this::hasPicture, () -> band.band().zoom(.5))
+                .add("closer-too", "Closer on the band", key(KeyCode.EQUALS), this::hasPicture, () -> band.band().zoom(.5))
+                .add("wider", "Wider on the band", key(KeyCode.MINUS), this::hasPicture, () -> band.band().zoom(2))
+                .add("picture-only", "Fill the window with the picture", key(KeyCode.W), this::hasPicture, this::togglePictureOnly)
+                .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
+                .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
+    }
+
+    private boolean hasPicture() {
+        return player.strip() != null && player.strip().count() > 0;
+    }
+
+    // ---- what is looked at
+
+    private void choose(SheetPane.Face face) {
+        sheet.setFace(face);
+        watched = null;
+        receipt = null;
+        refreshLater();
+    }
+
+    private void choose(String source) {
+        selected = source;
+        watched = null;
+        receipt = null;
+        refreshLater();
+    }
+
+    private void watch(RunPlan plan, String target, Path file) {
+        plan.files().stream().filter(f -> f.target().equals(target)).findFirst().ifPresent(f -> {
+            watched = new MovieStrip(file, f.expected());
+            watchedTitle = f.targetInCatalogue().title();
+            receipt = null;
+            refreshLater();
+        });
+    }
+
+    private void openReceipt(Path path) {
+        CompletableFuture.supplyAsync(() -> {
+            try {
+                return ReceiptFile.read(path);
+            } catch (IOException e) {
+                throw new IllegalStateException(e.getMessage(), e);
+            }
+        }).whenComplete((read, failure) -> Platform.runLater(() -> {
+            if (failure != null) {
+                studio.say("The receipt can't be shown: " + failure.getCause().getMessage());
+                return;
+            }
+            Path file = path.resolveSibling(read.file());
+            receipt = new ReceiptPage(read, place -> {
+                watched = new MovieStrip(file, read.planned());
+                watchedTitle = read.targetTitle();
+                receipt = null;
+                refresh();
+                picture.seek(place);
+            }, () -> {
+                receipt = null;
+                refreshLater();
+            });
+            refreshLater();
+        }));
+    }
+
+    private Optional<Strip> strip() {
+        if (watched != null) {
+            return Optional.of(watched);
+        }
+        if (sheet.face() == SheetPane.Face.IN) {
+            FrameTable table = selected == null ? null : studio.table(selected);
+            return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table));
+        }
+        return studio.programme().filter(p -> p.plan().count() > 0).map(ReelStrip::new);
+    }
+
+    private Optional<Deliverable> column() {
+        return sheet.face() == SheetPane.Face.OUT && watched == null ? sheet.out().focused() : Optional.empty();
+    }
+
+    private String heading() {
+        if (watched != null) {
+            return "file, " + watchedTitle;
+        }
+        return switch (sheet.face()) {
+            case IN -> "source";
+            case REEL -> "reel";
+            case OUT -> column().map(d -> "as in " + d.targetInCatalogue().title()).orElse("reel");
+        };
+    }
+
+    /** The colour behind transparency that a deliverable will have; otherwise a checker shows through. */
+    private Rgb ground() {
+        return column().filter(d -> !d.targetInCatalogue().codec().hasAlpha()).map(Deliverable::flatten).orElse(null);
+    }
+
+    // ---- bringing changes to the screen
+
+    private void refreshLater() {
+        if (!refreshAsked) {
+            refreshAsked = true;
+            Platform.runLater(this::refresh);
+        }
+    }
+
+    /** Waits while the mouse is down: a button that is made anew under it would never be pressed. */
+    private void refresh() {
+        refreshAsked = false;
+        if (mouseDown) {
+            return;
+        }
+        if (studio.project().source(selected).isEmpty()) {
+            selected = studio.project().sources().isEmpty() ? null : studio.project().sources().getFirst().id();
+        }
+        dress();
+        head.show();
+        askShown();
+        noticeShown();
+        Strip strip = strip().orElse(null);
+        picture.show(strip, heading(), ground());
+        band.show(strip);
+        sheet.show(selected);
+        runs.show();
+        boolean empty = studio.project().isEmpty();
+        if (empty) {
+            welcome.show();
+        }
+        Node shown = receipt != null ? receipt : empty && watched == null ? welcome : picture;
+        if (!stage.getChildren().contains(shown)) {
+            stage.getChildren().setAll(shown);
+        }
+    }
+
+    private void dress() {
+        if (dressedDark != studio.settings().dark() || studio.settings().dark() != dyes.isDark()) {
+            dressedDark = studio.settings().dark();
+            Look.dress(dressedDark);
+            dyes.setDark(dressedDark);
+        }
+    }
+
+    private void askShown() {
+        int count = studio.question().size();
+        present(question, count > 0);
+        if (count > 0 && question.getChildren().isEmpty()) {
+            Label words = new Label(count + " sequences: are they one programme, one after the other, or a reel each?");
+            words.setMinWidth(0);
+            HBox.setHgrow(words, Priority.ALWAYS);
+            words.setMaxWidth(Double.MAX_VALUE);
+            question.getChildren().setAll(words, button("one-programme", "One programme", () -> studio.answer(Edits.Layout.ONE_PROGRAMME)),
+                    button("reel-each", "One reel each", () -> studio.answer(Edits.Layout.ONE_REEL_EACH)),
+                    button("leave-out", "Leave them out", () -> studio.answer(null)));
+        } else if (count == 0) {
+            question.getChildren().clear();
+        }
+    }
+
+    private void noticeShown() {
+        present(notice, !studio.message().isEmpty());
+        if (!studio.message().isEmpty()) {
+            Label words = new Label(studio.message());
+            words.setWrapText(true);
+            words.setId("notice-words");
+            HBox.setHgrow(words, Priority.ALWAYS);
+            words.setMaxWidth(Double.MAX_VALUE);
+            notice.getChildren().setAll(words, button("notice-seen", "Seen", () -> studio.say("")));
+        }
+    }
+
+    private static Button button(String id, String text, Runnable act) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(_ -> act.run());
+        return button;
+    }
+
+    private static void present(Region node, boolean there) {
+        node.setVisible(there);
+        node.setManaged(there);
+    }
+
+    // ---- keys, drops
+
+    private void keyPressed(KeyEvent e) {
+        if (!search.isVisible()) {
+            if (e.getTarget() instanceof Button && e.getCode() == KeyCode.SPACE && !e.isShortcutDown()
+                    || isOnGrid() && isArrow(e.getCode())) {
+                return;
+            }
+            commands.handle(e);
+        }
+    }
+
+    private boolean isOnGrid() {
+        Node owner = getScene().getFocusOwner();
+        return owner != null && "out-grid".equals(owner.getId());
+    }
+
+    private static boolean isArrow(KeyCode code) {
+        return code == KeyCode.LEFT || code == KeyCode.RIGHT;
+    }
+
+    private void openSearch() {
+        search.open();
+    }
+
+    private void leaveSearch() {
+        search.setVisible(false);
+        band.band().requestFocus();
+    }
+
+    private void bringIn() {
+        List<Path> chosen = ask.frames("Bring in a folder of frames");
+        if (!chosen.isEmpty()) {
+            studio.bringIn(chosen);
+        }
+    }
+
+    private void dragOver(DragEvent e) {
+        if (e.getDragboard().hasFiles()) {
+            e.acceptTransferModes(TransferMode.COPY);
+            if (!stage.getStyleClass().contains("drop-here")) {
+                stage.getStyleClass().add("drop-here");
+            }
+        }
+        e.consume();
+    }
+
+    private void dropped(DragEvent e) {
+        stage.getStyleClass().remove("drop-here");
+        if (e.getDragboard().hasFiles()) {
+            studio.bringIn(e.getDragboard().getFiles().stream().map(f -> f.toPath()).toList());
+            e.setDropCompleted(true);
+        }
+        e.consume();
+    }
+
+    private void trouble(boolean forward) {
+        long at = band.band().view().nextTrouble(player.place(), forward);
+        if (at >= 0) {
+            picture.seek(at);
+        } else {
+            studio.say(forward ? "No fault after this frame." : "No fault before this frame.");
+        }
+    }
+
+    private void togglePictureOnly() {
+        pictureOnly = !pictureOnly;
+        page.setTop(pictureOnly ? null : top);
+        page.setBottom(pictureOnly ? null : runs);
+        if (pictureOnly) {
+            middle.getItems().remove(sheet);
+        } else {
+            middle.getItems().addFirst(sheet);
+            middle.setDividerPositions(.46);
+        }
+    }
+
+    private void toggleFullScreen() {
+        if (getScene().getWindow() instanceof Stage window) {
+            window.setFullScreen(!window.isFullScreen());
+        }
+    }
+
+    /** Goes to a place of what is shown. */
+    public void seek(long place) {
+        picture.seek(place);
+    }
+
+    /** Chooses a source by its id, as a press on its row does. */
+    public void selectSource(String id) {
+        choose(id);
+    }
+
+    /** Whether what should be on the screen is there: no picture under way, nothing left to refresh. */
+    public boolean isSettled() {
+        return !refreshAsked && (receipt != null || stage.getChildren().contains(welcome) || picture.isSettled());
+    }
+
+    /** Lets go of what the window holds; the studio is closed by its owner. */
+    public void close() {
+        picture.close();
+    }
+}

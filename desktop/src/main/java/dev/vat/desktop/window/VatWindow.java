@@ -1,0 +1,95 @@
+package dev.vat.desktop.window;
+
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Look;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.place.Places;
+import java.util.concurrent.CountDownLatch;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.stage.Stage;
+import javafx.stage.WindowEvent;
+
+/** One window with its studio, from opening to closing. On the interface's thread only, but for {@link #run}. */
+public final class VatWindow {
+
+    private static final double WIDTH = 1280;
+    private static final double HEIGHT = 800;
+
+    private final Stage stage;
+    private final Studio studio;
+    private final Shell shell;
+    private final Ask ask;
+
+    /** @param ask null for the system's own dialogs */
+    public VatWindow(Stage stage, Places places, Ask ask) {
+        this.stage = stage;
+        this.ask = ask == null ? new FxAsk(stage) : ask;
+        Look.loadFaces();
+        studio = new Studio(places, Platform::runLater);
+        Look.dress(studio.settings().dark());
+        shell = new Shell(studio, this.ask);
+        stage.setScene(new Scene(shell, WIDTH, HEIGHT));
+        stage.setTitle("Vat");
+        stage.setMinWidth(900);
+        stage.setMinHeight(560);
+        stage.setOnCloseRequest(this::closeAsked);
+    }
+
+    /**
+     * Starts the toolkit, shows a window, and waits until it is closed.
+     *
+     * @param first told of the studio when the window is there
+     * @return the exit code
+     */
+    public static int run(Places places, Consumer<Studio> first) {
+        CountDownLatch closed = new CountDownLatch(1);
+        try {
+            Platform.startup(() -> {
+                Stage stage = new Stage();
+                VatWindow window = new VatWindow(stage, places, null);
+                stage.setOnHidden(_ -> {
+                    window.close();
+                    closed.countDown();
+                });
+                stage.show();
+                first.accept(window.studio);
+            });
+        } catch (UnsupportedOperationException | UnsatisfiedLinkError e) {
+            System.err.println("vat: the window can't be opened on this display (" + e.getMessage()
+                    + "). The commands work without one: vat --help");
+            return 1;
+        }
+        try {
+            closed.await();
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        }
+        Platform.exit();
+        return 0;
+    }
+
+    private void closeAsked(WindowEvent e) {
+        if (studio.runs().going().isPresent() && ask.leaving() == Ask.Leaving.KEEP_WORKING) {
+            e.consume();
+        }
+    }
+
+    public Studio studio() {
+        return studio;
+    }
+
+    public Shell shell() {
+        return shell;
+    }
+
+    public Stage stage() {
+        return stage;
+    }
+
+    public void close() {
+        shell.close();
+        studio.close();
+    }
+}

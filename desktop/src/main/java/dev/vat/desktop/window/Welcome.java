@@ -1,0 +1,49 @@
+package dev.vat.desktop.window;
+
+import dev.vat.desktop.studio.Studio;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+
+/** What stands in the picture's place while nothing has been brought in. */
+final class Welcome extends VBox {
+
+    private final Studio studio;
+    private final FlowPane recent = new FlowPane();
+
+    Welcome(Studio studio, Runnable chooseFrames) {
+        this.studio = studio;
+        setId("welcome");
+        getStyleClass().addAll("picture", "welcome");
+        Label invite = new Label("Drop a folder of rendered frames here");
+        invite.getStyleClass().add("invite");
+        Label words = new Label("PNG, JPEG, TIFF, TGA or EXR. Say who the files are for, and make them.\n"
+                + "Your frames are only ever read.");
+        Button choose = new Button("Choose a folder\u2026");
+        choose.setId("welcome-choose");
+        choose.getStyleClass().add("main-action");
+        choose.setOnAction(_ -> chooseFrames.run());
+        recent.setHgap(6);
+        recent.setVgap(6);
+        recent.setAlignment(javafx.geometry.Pos.CENTER);
+        getChildren().addAll(invite, words, choose, recent);
+    }
+
+    void show() {
+        recent.getChildren().clear();
+        for (String project : studio.settings().recent()) {
+            Path path = Path.of(project);
+            if (Files.exists(path)) {
+                Button open = new Button(path.getFileName().toString());
+                open.setOnAction(_ -> studio.open(path));
+                recent.getChildren().add(open);
+            }
+        }
+        if (!recent.getChildren().isEmpty()) {
+            recent.getChildren().addFirst(new Label("Recent"));
+        }
+    }
+}
