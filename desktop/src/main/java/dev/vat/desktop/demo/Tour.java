@@ -80,6 +80,7 @@ public final class Tour {
         faults();
         show(make ? DemoData.project(folder) : Edits.setFolder(Place.of(shots.resolve("files"))).apply(short010()));
         press("face-in");
+        press("source-s1");
         seek(make ? 40 : 12);
         shoot("in");
         press("face-reel");

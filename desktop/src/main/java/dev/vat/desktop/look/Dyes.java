@@ -46,6 +46,11 @@ public final class Dyes {
         return set.cut;
     }
 
+    /** For what matters less beside the text. */
+    public Color pale() {
+        return set.text.deriveColor(0, 1, set == DARK ? .8 : 1.35, 1);
+    }
+
     public Color text() {
         return set.text;
     }

@@ -1,6 +1,5 @@
 package dev.vat.desktop.picture;
 
-import dev.vat.core.picture.Rgb;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
 import dev.vat.engine.protocol.Message;
@@ -19,9 +18,6 @@ import java.util.concurrent.CompletableFuture;
  */
 final class FramePump {
 
-    /** How a picture is wanted: another size or ground makes everything on its way useless. */
-    record Wish(int width, int height, Rgb ground, boolean alpha) { }
-
     private static final int AHEAD = 6;
 
     private final Viewer viewer;
@@ -30,7 +26,7 @@ final class FramePump {
 
     private final Map<Long, Coming> coming = new LinkedHashMap<>();
     private Strip strip;
-    private Wish wish;
+    private Message.Shape wish;
 
     FramePump(Viewer viewer) {
         this.viewer = viewer;
@@ -40,14 +36,15 @@ final class FramePump {
         strip = other;
     }
 
-    void setWish(Wish other) {
+    /** Another size or look makes everything on its way useless. */
+    void setWish(Message.Shape other) {
         if (!other.equals(wish)) {
             wish = other;
             forget();
         }
     }
 
-    Wish wish() {
+    Message.Shape wish() {
         return wish;
     }
 
@@ -89,7 +86,7 @@ final class FramePump {
             if (!coming.containsKey(each)) {
                 Optional<Message.Subject> subject = strip.subject(each);
                 coming.put(each, new Coming(subject, subject
-                        .map(s -> viewer.picture(s, wish.width, wish.height, wish.ground, wish.alpha))
+                        .map(s -> viewer.picture(s, wish))
                         .orElseGet(() -> CompletableFuture.failedFuture(new IllegalStateException(strip.remark(each))))));
             }
         }

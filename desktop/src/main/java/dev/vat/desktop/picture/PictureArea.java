@@ -16,6 +16,7 @@ import java.util.function.LongConsumer;
 import javafx.animation.AnimationTimer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -64,10 +65,11 @@ public final class PictureArea extends BorderPane {
     };
     private LongConsumer onPlace = _ -> { };
     private Rgb ground;
+    private Message.As as;
     private String groundName = "";
     private long shownPlace = -1;
     private Optional<Message.Subject> shownSubject = Optional.empty();
-    private FramePump.Wish shownWish;
+    private Message.Shape shownWish;
     private boolean wasPlaying;
     private double panX;
     private double panY;
@@ -160,6 +162,9 @@ public final class PictureArea extends BorderPane {
                 space(), dropped, facts);
         foot.getStyleClass().addAll("bar", "transport");
         foot.setAlignment(Pos.CENTER_LEFT);
+        // Where room is short, the facts at the end give way, never what can be pressed.
+        foot.getChildren().stream().filter(ButtonBase.class::isInstance)
+                .forEach(b -> ((ButtonBase) b).setMinWidth(Region.USE_PREF_SIZE));
         return foot;
     }
 
@@ -184,10 +189,15 @@ public final class PictureArea extends BorderPane {
         onPlace = listener;
     }
 
-    /** @param heading whose picture this is: {@code source}, {@code reel}, {@code as in H.264 for the web} */
-    public void show(Strip strip, String heading, Rgb behind) {
+    /**
+     * @param heading whose picture this is: {@code source}, {@code reel}, {@code as in H.264 for the web}
+     * @param behind the colour behind transparent places, or null for a checker
+     * @param file the deliverable that it is shown as, or null
+     */
+    public void show(Strip strip, String heading, Rgb behind, Message.As file) {
         player.setStrip(strip);
         ground = behind;
+        as = file;
         groundName = heading;
         pump.setStrip(strip);
         refresh();
@@ -292,19 +302,19 @@ public final class PictureArea extends BorderPane {
         onPlace.accept(place);
     }
 
-    private FramePump.Wish wish(Strip strip, Size size) {
+    private Message.Shape wish(Strip strip, Size size) {
         Size seen = strip.pixelAspect().seen(size);
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
         double fit = actual.isSelected() ? 1 : Math.min(stage.getWidth() * density / seen.width(), stage.getHeight() * density / seen.height());
         int width = (int) Math.clamp(Math.round(seen.width() * fit), 1, 4096);
         int height = (int) Math.clamp(Math.round(seen.height() * fit), 1, 2304);
-        return new FramePump.Wish(width, height, strip.transparent() ? ground : null, alpha.isSelected());
+        return new Message.Shape(width, height, strip.transparent() ? ground : null, alpha.isSelected(), as);
     }
 
     private void arrange() {
         if (image.getImage() == null) {
-            trouble.setMaxWidth(stage.getWidth() - 40);
-            trouble.relocate(20, stage.getHeight() / 2 - 20);
+            trouble.setPrefWidth(Math.max(0, stage.getWidth() - 80));
+            trouble.relocate(40, stage.getHeight() / 2 - 20);
             return;
         }
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();

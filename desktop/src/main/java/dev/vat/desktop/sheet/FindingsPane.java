@@ -17,6 +17,7 @@ import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
@@ -30,6 +31,7 @@ public final class FindingsPane extends VBox {
 
     private final Studio studio;
     private final Ask ask;
+    private boolean unfolded;
 
     public FindingsPane(Studio studio, Ask ask) {
         this.studio = studio;
@@ -40,14 +42,35 @@ public final class FindingsPane extends VBox {
 
     public void show() {
         List<Node> lines = new ArrayList<>();
-        for (Finding finding : studio.findings().all()) {
-            if (!finding.id().equals("nothing-in")) {
+        List<Finding> all = studio.findings().all().stream().filter(f -> !f.id().equals("nothing-in")).toList();
+        for (Finding finding : all) {
+            if (finding.severity() != Severity.NOTE) {
                 lines.add(line(finding));
             }
+        }
+        List<Finding> notes = all.stream().filter(f -> f.severity() == Severity.NOTE).toList();
+        if (!notes.isEmpty()) {
+            lines.add(fold(notes.size()));
+        }
+        if (unfolded) {
+            notes.forEach(note -> lines.add(line(note)));
         }
         getChildren().setAll(lines);
         setVisible(!lines.isEmpty());
         setManaged(!lines.isEmpty());
+    }
+
+    private ToggleButton fold(int notes) {
+        ToggleButton fold = new ToggleButton(notes == 1 ? "1 note" : notes + " notes");
+        fold.setId("notes");
+        fold.setSelected(unfolded);
+        fold.getStyleClass().add("remedy");
+        fold.setGraphic(Icon.NOTE.node());
+        fold.setOnAction(_ -> {
+            unfolded = fold.isSelected();
+            show();
+        });
+        return fold;
     }
 
     private VBox line(Finding finding) {
@@ -72,8 +95,7 @@ public final class FindingsPane extends VBox {
         if (finding.remedies().size() == 1) {
             line.getChildren().add(button(finding, 0));
         } else if (finding.remedies().size() > 1) {
-            FlowPane buttons = new FlowPane();
-            buttons.getStyleClass().addAll("choices", "evidence");
+            FlowPane buttons = Parts.choices("evidence");
             for (int i = 0; i < finding.remedies().size(); i++) {
                 buttons.getChildren().add(button(finding, i));
             }

@@ -53,6 +53,11 @@ public final class InFace extends VBox {
             rows.add(row(source, source.id().equals(selected)));
         }
         getChildren().setAll(rows);
+        if (rows.isEmpty()) {
+            getChildren().add(Parts.wrapped("Nothing has been brought in. Drop a folder, or one frame of a sequence, anywhere on this "
+                    + "window.\n\nIn holds the sources as they are found, every frame checked. Reel puts them in order. Out says what "
+                    + "is made of them.", "note", "empty"));
+        }
     }
 
     private VBox row(Source source, boolean selected) {
@@ -161,8 +166,7 @@ public final class InFace extends VBox {
     }
 
     private HBox rate(Source source) {
-        FlowPane rates = new FlowPane();
-        rates.getStyleClass().add("choices");
+        FlowPane rates = Parts.choices();
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
         offered.remove(studio.offeredRate());
         offered.addFirst(studio.offeredRate());
@@ -213,8 +217,7 @@ public final class InFace extends VBox {
     }
 
     private HBox gap(Source source) {
-        FlowPane policies = new FlowPane();
-        policies.getStyleClass().add("choices");
+        FlowPane policies = Parts.choices();
         ToggleGroup group = new ToggleGroup();
         for (GapPolicy policy : GapPolicy.values()) {
             ToggleButton button = new ToggleButton(policy.title());
@@ -244,8 +247,7 @@ public final class InFace extends VBox {
     }
 
     private FlowPane acts(Source source, FrameTable table) {
-        FlowPane acts = new FlowPane();
-        acts.getStyleClass().add("choices");
+        FlowPane acts = Parts.choices();
         ResumeAdvice advice = ResumeAdvice.of(table);
         if (!advice.wanted().isEmpty()) {
             acts.getChildren().add(Parts.button("copy-ranges", "Copy " + shortened(advice.toText(table.sequence().pattern())), () -> {

@@ -2,6 +2,7 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
@@ -11,12 +12,16 @@ import dev.vat.core.time.Rate;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.run.DestinationProbe;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -46,6 +51,7 @@ public final class OutFace extends VBox {
     private int column;
     private TextField editor;
     private Label[][] cells = new Label[0][];
+    private final Map<String, Label> statuses = new HashMap<>();
 
     /** @param columnChanged told when another deliverable is in focus */
     public OutFace(Studio studio, Ask ask, Runnable columnChanged) {
@@ -82,6 +88,26 @@ public final class OutFace extends VBox {
         focus(row, column);
     }
 
+    /** Under each column's name: how far its file is while it is made, else what it will weigh. */
+    public void showProgress() {
+        statuses.forEach((target, label) -> label.setText(studio.runs().progress(target).map(OutFace::words)
+                .orElseGet(() -> forecast(target))));
+    }
+
+    private static String words(FileProgress p) {
+        long percent = p.frames() == 0 ? 0 : 100 * p.done() / p.frames();
+        return switch (p.stage()) {
+            case WAITING, JOINING, FAILED, UNPROVEN, STOPPED -> p.stage().name().toLowerCase(Locale.ROOT);
+            case ENCODING, PROVING -> p.stage().name().toLowerCase(Locale.ROOT) + " " + percent + " %";
+            case DELIVERED -> p.why() == null ? "proven, " + RoughForecast.bytes(p.bytes()) : p.why();
+        };
+    }
+
+    private String forecast(String target) {
+        return studio.programme().flatMap(p -> studio.deliverable(target).flatMap(d -> OutRow.FORECAST.value(studio.project(), p, d)))
+                .map(words -> "rough " + words).orElse("");
+    }
+
     private HBox folder() {
         Path folder = DestinationProbe.folderOf(studio.project());
         TextField path = new TextField(folder == null ? "" : folder.toString());
@@ -104,12 +130,15 @@ public final class OutFace extends VBox {
         pattern.setTooltip(new Tooltip("Fields: {" + String.join("} {", FileNaming.FIELDS) + "}"));
         HBox.setHgrow(pattern, Priority.ALWAYS);
         pattern.setOnAction(_ -> studio.edit(Edits.setNaming(pattern.getText())));
-        return field("Names", pattern);
+        Label example = Parts.label(focused().flatMap(d -> studio.programme()
+                .flatMap(p -> OutRow.NAME.value(studio.project(), p, d))).orElse(""), "mono", "note");
+        example.setId("name-example");
+        example.setMinHeight(26);
+        return field("Names", pattern, example);
     }
 
     private HBox rate(Programme programme) {
-        FlowPane rates = new FlowPane();
-        rates.getStyleClass().add("choices");
+        FlowPane rates = Parts.choices();
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
         offered.remove(studio.offeredRate());
         offered.addFirst(studio.offeredRate());
@@ -135,6 +164,7 @@ public final class OutFace extends VBox {
         List<Deliverable> all = studio.project().deliverables();
         grid.getChildren().clear();
         grid.getColumnConstraints().clear();
+        statuses.clear();
         ColumnConstraints names = new ColumnConstraints(104);
         grid.getColumnConstraints().add(names);
         grid.add(head("", null), 0, 0);
@@ -157,17 +187,23 @@ public final class OutFace extends VBox {
         }
     }
 
-    private HBox head(String title, Deliverable deliverable) {
+    private VBox head(String title, Deliverable deliverable) {
         Label label = Parts.wrapped(title, "strong");
         HBox.setHgrow(label, Priority.ALWAYS);
-        HBox head = new HBox(label);
+        HBox line = new HBox(label);
+        line.setAlignment(Pos.CENTER_LEFT);
+        VBox head = new VBox(line);
         head.getStyleClass().add("cell-head");
         if (deliverable != null) {
+            Label status = Parts.label("", "note");
+            status.setId("column-status-" + deliverable.target());
+            statuses.put(deliverable.target(), status);
+            head.getChildren().add(status);
             Button out = Parts.button("drop-" + deliverable.target(), "", () -> studio.edit(Edits.removeTarget(deliverable.target())));
             out.setGraphic(Icon.CLOSE.node());
             out.getStyleClass().add("small");
             out.setAccessibleText("Remove " + title);
-            head.getChildren().add(out);
+            line.getChildren().add(out);
             Tooltip.install(head, new Tooltip(deliverable.targetInCatalogue().plays()));
         }
         return head;

@@ -3,12 +3,15 @@ package dev.vat.desktop.sheet;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 
 /** Small pieces that every face of the sheet is put together from. */
 final class Parts {
+
+    private static final double WRAP = 470;
 
     private Parts() { }
 
@@ -31,6 +34,15 @@ final class Parts {
         button.setMinWidth(Region.USE_PREF_SIZE);
         button.setOnAction(_ -> act.run());
         return button;
+    }
+
+    /** Things to choose from, side by side, on more lines where there is no room. */
+    static FlowPane choices(String... styles) {
+        FlowPane choices = new FlowPane();
+        choices.setPrefWrapLength(WRAP);
+        choices.getStyleClass().add("choices");
+        choices.getStyleClass().addAll(styles);
+        return choices;
     }
 
     static Region space() {

@@ -54,8 +54,7 @@ public final class ReelFace extends VBox {
     }
 
     private FlowPane reels() {
-        FlowPane choices = new FlowPane();
-        choices.getStyleClass().addAll("choices", "reel-choice");
+        FlowPane choices = Parts.choices("reel-choice");
         choices.getChildren().add(Parts.label("Reels", "field-name"));
         for (Reel reel : studio.project().reels()) {
             ToggleButton button = new ToggleButton(reel.name());

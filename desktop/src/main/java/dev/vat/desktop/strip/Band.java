@@ -32,6 +32,9 @@ public final class Band extends Region {
     private static final double HEIGHT = 66;
     private static final double SIDE = 14;
     private static final double DRAG = 4;
+    /** Advance of a figure of the ruler's face, and figures of a timecode. */
+    private static final double MONO = 6.6;
+    private static final int TIMECODE = 11;
 
     private final Canvas canvas = new Canvas();
     private final Region playhead = new Region();
@@ -320,18 +323,21 @@ public final class Band extends Region {
         g.setFill(dyes.text());
         g.setStroke(dyes.text());
         g.setLineWidth(1);
-        long step = view.rulerStep(inner());
         Rate rate = strip.rate().orElse(null);
+        double digits = strip.number(strip.count() - 1).length() * MONO;
+        long step = view.rulerStep(inner(), rate == null ? digits + 50 : digits + TIMECODE * MONO + 34);
         for (long p = (long) Math.ceil(view.first() / step) * step; p < view.first() + view.shown(); p += step) {
             double x = Math.round(SIDE + view.xOf(p, inner())) + .5;
             String label = strip.number(p);
-            // Room permitting, timecode stands beside the number at every other mark.
-            if (rate != null && p / step % 2 == 1) {
-                label = Timecode.of(p, rate).toString();
-            }
             g.strokeLine(x, y, x, y + 4);
-            if (x + label.length() * 6.6 < getWidth() - SIDE + 6) {
+            double end = x + 3 + label.length() * MONO;
+            if (end < getWidth()) {
+                g.setFill(dyes.text());
                 g.fillText(label, x + 3, y + 13);
+            }
+            if (rate != null && end + (TIMECODE + 1) * MONO < getWidth()) {
+                g.setFill(dyes.pale());
+                g.fillText(Timecode.of(p, rate).toString(), end + 7, y + 13);
             }
         }
     }

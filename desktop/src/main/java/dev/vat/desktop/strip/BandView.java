@@ -113,9 +113,9 @@ public final class BandView {
         return (byte) (mark == Strip.Mark.GOOD ? 0 : mark == Strip.Mark.UNCHECKED ? 1 : mark.ordinal());
     }
 
-    /** The distance of ruler marks, so that their labels have room. */
-    public long rulerStep(double width) {
-        double room = Math.max(1, shown / Math.max(1, width / 90));
+    /** The distance of ruler marks, so that labels of {@code label} pixels have room. */
+    public long rulerStep(double width, double label) {
+        double room = Math.max(1, shown / Math.max(1, width / label));
         long step = 1;
         int[] factors = {1, 2, 5};
         for (int i = 0; step < room; i++) {

@@ -75,8 +75,10 @@ public record SourceStrip(Source source, FrameTable table) implements Strip {
 
     @Override
     public String remark(long place) {
-        FrameState state = table.state(frame(place));
-        return !state.isFault() ? "" : table.reason(frame(place)).map(why -> state.label() + ": " + why).orElse(state.label());
+        long frame = frame(place);
+        FrameState state = table.state(frame);
+        return !state.isFault() ? "" : state.label() + ": " + table.reason(frame)
+                .orElseGet(() -> "there is no " + table.sequence().pattern().fileName(frame));
     }
 
     @Override

@@ -4,6 +4,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.run.Delivery;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.run.RunHome;
@@ -58,6 +59,11 @@ public final class Runs implements AutoCloseable {
 
     public Optional<RunLine> going() {
         return Optional.ofNullable(going);
+    }
+
+    /** How far the newest run is with a target's file, while it goes on or if nothing came after it. */
+    public Optional<FileProgress> progress(String target) {
+        return lines.stream().limit(1).flatMap(l -> l.files().stream()).filter(f -> f.target().equals(target)).findFirst();
     }
 
     public int waiting() {

@@ -59,6 +59,7 @@ public final class Studio implements AutoCloseable {
     private List<Sequence> question = List.of();
     private String message = "";
     private boolean armed;
+    private long revision;
 
     /** @param ui runs what it is given on the interface's thread, later */
     public Studio(Places places, Executor ui) {
@@ -66,7 +67,7 @@ public final class Studio implements AutoCloseable {
         this.ui = ui;
         this.viewer = new Viewer(places);
         this.watch = new Watch(viewer, background, ui, this::observedChanged);
-        this.runs = new Runs(places, viewer, background, ui, this::changed, this::say);
+        this.runs = new Runs(places, viewer, background, ui, this::tell, this::say);
         try {
             settings = Settings.load(places.settings());
         } catch (IOException e) {
@@ -80,7 +81,17 @@ public final class Studio implements AutoCloseable {
     }
 
     private void changed() {
+        revision++;
+        tell();
+    }
+
+    private void tell() {
         listeners.forEach(Runnable::run);
+    }
+
+    /** Another number whenever project, sources or findings aren't what they were; runs don't count. */
+    public long revision() {
+        return revision;
     }
 
     /** One line about what just happened, until the next thing happens. */
@@ -91,7 +102,7 @@ public final class Studio implements AutoCloseable {
     /** Shows a line about what happened; an empty one takes it away. */
     public void say(String text) {
         message = text;
-        changed();
+        tell();
     }
 
     public Viewer viewer() {
@@ -135,6 +146,9 @@ public final class Studio implements AutoCloseable {
     public void edit(Edit edit) {
         if (history.apply(edit)) {
             projectChanged();
+        } else {
+            // A button that was pressed to no effect has to show again what holds.
+            changed();
         }
     }
 
@@ -392,6 +406,9 @@ public final class Studio implements AutoCloseable {
         }
         if (findings.onlyRateIsMissing()) {
             return "Make at " + offeredRate().label();
+        }
+        if (files == 0) {
+            return "Make";
         }
         return reels > 1 ? "Make " + reels + " x " + files + " files" : "Make " + (files == 1 ? "1 file" : files + " files");
     }

@@ -20,6 +20,8 @@ import java.util.concurrent.Executor;
 public final class Watch {
 
     private static final long SNAPSHOT_NANOS = 250_000_000L;
+    /** A snapshot of a million frames takes a while: it is taken so rarely that it doesn't slow the check. */
+    private static final long SNAPSHOT_SHARE = 10;
 
     private final Viewer viewer;
     private final Executor background;
@@ -89,14 +91,15 @@ public final class Watch {
         checked.put(id, 0);
         FrameTable.Collector collector = FrameTable.collect(sequence);
         int asked = generation;
-        var last = new Object() {
-            long shown;
+        var next = new Object() {
+            long snapshot;
         };
         CompletableFuture<FrameTable> check = viewer.check(sequence, false, progress -> {
             collect(collector, progress);
-            if (System.nanoTime() - last.shown > SNAPSHOT_NANOS) {
-                last.shown = System.nanoTime();
+            long now = System.nanoTime();
+            if (now - next.snapshot > 0) {
                 show(asked, id, collector.build(), progress.checked());
+                next.snapshot = now + Math.max(SNAPSHOT_NANOS, SNAPSHOT_SHARE * (System.nanoTime() - now));
             }
         });
         checks.put(id, check);
@@ -162,7 +165,10 @@ public final class Watch {
     /** Lists and checks a source again, as the disk shows it now. */
     public void again(Source source) {
         cancel(source.id());
-        tables.remove(source.id());
+        FrameTable known = tables.remove(source.id());
+        if (known != null) {
+            viewer.forget(known.sequence());
+        }
         trouble.remove(source.id());
         looking.add(source.id());
         list(source);

@@ -13,6 +13,7 @@ import dev.vat.desktop.studio.Studio;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.LongConsumer;
+import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -51,6 +52,7 @@ final class BandPane extends VBox {
         selected.getStyleClass().add("mono");
         selected.setId("band-selected");
         legend.setSpacing(12);
+        legend.setAlignment(Pos.CENTER_RIGHT);
         legend.setId("legend");
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);

@@ -50,7 +50,7 @@ final class HeadBar extends HBox {
         Button frames = text(commands, "open-frames", "Bring in\u2026");
         Button project = text(commands, "open-project", "Open\u2026");
         Button save = text(commands, "save-as", "Save as\u2026");
-        Button search = text(commands, "search", "Do\u2026");
+        Button search = text(commands, "search", "Commands\u2026");
         getChildren().addAll(mark, name, where, space, frames, project, save, undo, redo, search, willMake, blockers, warnings, make);
     }
 

@@ -22,6 +22,7 @@ import dev.vat.desktop.strip.SourceStrip;
 import dev.vat.desktop.strip.Strip;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.proof.ReceiptFile;
+import dev.vat.engine.protocol.Message;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -49,6 +50,9 @@ import javafx.stage.Stage;
 /** The whole window: arranges its parts, knows what is looked at, and brings every change to the screen once a pulse. */
 public final class Shell extends StackPane {
 
+    /** What the sheet was last built for: it isn't built anew for a run's progress. */
+    private record Seen(long revision, SheetPane.Face face, String source) { }
+
     private final Studio studio;
     private final Ask ask;
     private final Dyes dyes = new Dyes();
@@ -71,6 +75,7 @@ public final class Shell extends StackPane {
     private MovieStrip watched;
     private String watchedTitle = "";
     private ReceiptPage receipt;
+    private Seen lastSeen;
     private boolean refreshAsked;
     private boolean mouseDown;
     private boolean pictureOnly;
@@ -173,6 +178,7 @@ public final class Shell extends StackPane {
 
     private void choose(SheetPane.Face face) {
         sheet.setFace(face);
+        lastSeen = null;
         watched = null;
         receipt = null;
         refreshLater();
@@ -252,6 +258,12 @@ public final class Shell extends StackPane {
         return column().filter(d -> !d.targetInCatalogue().codec().hasAlpha()).map(Deliverable::flatten).orElse(null);
     }
 
+    /** The deliverable in focus, whose own conversion the picture goes through. */
+    private Message.As as() {
+        return column().flatMap(d -> studio.programme().flatMap(Programme::size).filter(d::fitsGrid)
+                .map(size -> new Message.As(d.target(), d.sizeFor(size), d.flatten()))).orElse(null);
+    }
+
     // ---- bringing changes to the screen
 
     private void refreshLater() {
@@ -275,9 +287,14 @@ public final class Shell extends StackPane {
         askShown();
         noticeShown();
         Strip strip = strip().orElse(null);
-        picture.show(strip, heading(), ground());
+        picture.show(strip, heading(), ground(), as());
         band.show(strip);
-        sheet.show(selected);
+        Seen seen = new Seen(studio.revision(), sheet.face(), selected);
+        if (!seen.equals(lastSeen)) {
+            lastSeen = seen;
+            sheet.show(selected);
+        }
+        sheet.out().showProgress();
         runs.show();
         boolean empty = studio.project().isEmpty();
         if (empty) {

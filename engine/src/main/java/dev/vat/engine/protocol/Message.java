@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import java.util.List;
@@ -60,11 +61,26 @@ public sealed interface Message {
      * Asks for a picture at a size.
      *
      * @param slot where in the shared file the answer is to stand
+     */
+    record Show(long id, int slot, Subject subject, Shape shape) implements Message { }
+
+    /**
+     * How a picture is to look.
+     *
      * @param ground colour behind transparent places, or null to keep them transparent
      * @param alpha whether alpha is shown in place of colour
+     * @param as the file it is shown as, through that file's own conversion; null for the picture itself
      */
-    record Show(long id, int slot, Subject subject, int width, int height, Rgb ground, boolean alpha)
-            implements Message { }
+    record Shape(int width, int height, Rgb ground, boolean alpha, As as) {
+        public Shape {
+            if (width < 1 || height < 1) {
+                throw new IllegalArgumentException("No picture of " + width + "x" + height);
+            }
+        }
+    }
+
+    /** A deliverable, as far as it shapes the picture: chroma, depth, crop, and the colour behind alpha. */
+    record As(String target, Size size, Rgb flatten) { }
 
     /** What a picture is made from. */
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "of")

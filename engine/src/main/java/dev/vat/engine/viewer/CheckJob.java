@@ -33,11 +33,14 @@ final class CheckJob {
     private final Map<Long, List<Message.Check.File>> inFlight = new HashMap<>();
     private final Deque<Message.Check.File> suspects = new ArrayDeque<>();
     private boolean suspectAsked;
+    private final KnownChecks known;
     private int next;
 
-    CheckJob(Sequence sequence, boolean headersOnly, Consumer<CheckProgress> listener) {
+    /** @param known what earlier full checks found; taken over where a file is still the same */
+    CheckJob(Sequence sequence, boolean headersOnly, KnownChecks known, Consumer<CheckProgress> listener) {
         this.sequence = sequence;
         this.headersOnly = headersOnly;
+        this.known = known;
         this.collector = FrameTable.collect(sequence);
         this.listener = listener;
     }
@@ -72,11 +75,20 @@ final class CheckJob {
             return Optional.empty();
         }
         List<Message.Check.File> files = new ArrayList<>();
-        for (int end = Math.min(sequence.count(), next + (headersOnly ? HEADER_BATCH : BATCH)); next < end; next++) {
-            long number = sequence.number(next);
-            files.add(new Message.Check.File(number, sequence.file(number).toString()));
+        List<FrameCheck> found = new ArrayList<>();
+        for (; next < sequence.count() && files.size() < (headersOnly ? HEADER_BATCH : BATCH); next++) {
+            FrameCheck earlier = headersOnly ? null : known.get(sequence, next);
+            if (earlier != null) {
+                found.add(earlier);
+            } else {
+                long number = sequence.number(next);
+                files.add(new Message.Check.File(number, sequence.file(number).toString()));
+            }
         }
-        return Optional.of(ask(id, files));
+        if (!found.isEmpty()) {
+            take(found);
+        }
+        return files.isEmpty() ? Optional.empty() : Optional.of(ask(id, files));
     }
 
     private Message.Check ask(long id, List<Message.Check.File> files) {
@@ -86,6 +98,9 @@ final class CheckJob {
 
     void answered(Message.Checked answer) {
         inFlight.remove(answer.id());
+        if (!headersOnly) {
+            answer.checks().forEach(check -> known.put(sequence, check));
+        }
         take(answer.checks());
     }
 

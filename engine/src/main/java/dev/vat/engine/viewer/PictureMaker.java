@@ -1,10 +1,12 @@
 package dev.vat.engine.viewer;
 
+import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.engine.protocol.Message;
 import dev.vat.media.CardPainter;
 import dev.vat.media.Composer;
+import dev.vat.media.Conversion;
 import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
 import dev.vat.media.MovieFrames;
@@ -21,22 +23,42 @@ final class PictureMaker {
     private final Composer transparent = new Composer(WorkingFormat.W16, true);
     private final CardPainter cards = new CardPainter();
     private ScreenPainter painter;
+    private Conversion conversion;
+    private Message.As convertedAs;
     private int width;
     private int height;
     private MovieFrames movie;
     private String moviePath;
 
     void make(Message.Show show, MemorySegment target) {
-        if (painter == null || width != show.width() || height != show.height()) {
+        Message.Shape shape = show.shape();
+        if (painter == null || width != shape.width() || height != shape.height()) {
             if (painter != null) {
                 painter.close();
             }
-            painter = new ScreenPainter(show.width(), show.height());
-            width = show.width();
-            height = show.height();
+            painter = new ScreenPainter(shape.width(), shape.height());
+            width = shape.width();
+            height = shape.height();
         }
-        try (Picture working = working(show.subject())) {
-            painter.paint(working, show.alpha() ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR, show.ground(), target);
+        try (Picture working = working(show.subject()); Picture delivered = delivered(working, shape.as())) {
+            painter.paint(delivered, shape.alpha() ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR, shape.ground(), target);
+        }
+    }
+
+    /** Through the conversion that a deliverable's encoder is fed by, and back as a reader would. */
+    private Picture delivered(Picture working, Message.As as) {
+        if (as == null) {
+            return working.share();
+        }
+        if (!as.equals(convertedAs)) {
+            if (conversion != null) {
+                conversion.close();
+            }
+            conversion = new Conversion(Catalogue.target(as.target()).codec(), as.size(), as.flatten());
+            convertedAs = as;
+        }
+        try (Picture converted = conversion.convert(working)) {
+            return transparent.compose(converted, AlphaKind.STRAIGHT);
         }
     }
 

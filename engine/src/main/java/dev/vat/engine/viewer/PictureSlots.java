@@ -12,14 +12,13 @@ import java.nio.file.StandardOpenOption;
  * A file mapped by the window and its viewer process, through which pictures go: slots of a header (request, width,
  * height, stride) and rows of B G R A with colour multiplied by alpha.
  */
-public final class PictureSlots implements AutoCloseable {
+public final class PictureSlots {
 
     static final int COUNT = 8;
     /** A picture of 4096 x 2304; the file takes room on disk only where it was written to. */
     static final long BYTES = 4096L * 2304 * 4 + 64;
     private static final long HEADER = 64;
 
-    private final Arena arena = Arena.ofShared();
     private final MemorySegment memory;
     private final int count;
     private final long bytes;
@@ -29,7 +28,7 @@ public final class PictureSlots implements AutoCloseable {
         this.bytes = bytes;
         try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ, StandardOpenOption.WRITE,
                 StandardOpenOption.CREATE)) {
-            memory = channel.map(FileChannel.MapMode.READ_WRITE, 0, count * bytes, arena);
+            memory = channel.map(FileChannel.MapMode.READ_WRITE, 0, count * bytes, Arena.ofAuto());
         }
     }
 
@@ -61,10 +60,5 @@ public final class PictureSlots implements AutoCloseable {
     /** The request that a slot's content answers. */
     long request(int slot) {
         return memory.get(ValueLayout.JAVA_LONG, slot * bytes);
-    }
-
-    @Override
-    public void close() {
-        arena.close();
     }
 }

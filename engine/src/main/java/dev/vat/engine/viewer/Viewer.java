@@ -1,6 +1,5 @@
 package dev.vat.engine.viewer;
 
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.place.Places;
@@ -31,8 +30,7 @@ public final class Viewer implements AutoCloseable {
     private static final int MOST_RESTARTS_IN_A_ROW = 20;
 
     /** A picture that was asked for. */
-    private record Wanted(Message.Subject subject, int width, int height, Rgb ground, boolean alpha,
-                          CompletableFuture<ShownPicture> answer) { }
+    private record Wanted(Message.Subject subject, Message.Shape shape, CompletableFuture<ShownPicture> answer) { }
 
     private final Places places;
     private final Map<Long, Wanted> shown = new HashMap<>();
@@ -40,6 +38,7 @@ public final class Viewer implements AutoCloseable {
     private final Deque<Integer> freeSlots = new ArrayDeque<>();
     private final List<CheckJob> jobs = new ArrayList<>();
     private final Set<Message.Subject> deadly = new HashSet<>();
+    private final KnownChecks known = new KnownChecks();
     private WorkerProcess worker;
     private PictureSlots slots;
     private Path slotFile;
@@ -67,22 +66,28 @@ public final class Viewer implements AutoCloseable {
      */
     public synchronized CompletableFuture<FrameTable> check(Sequence sequence, boolean headersOnly,
                                                             Consumer<CheckProgress> listener) {
-        CheckJob job = new CheckJob(sequence, headersOnly, listener);
+        CheckJob job = new CheckJob(sequence, headersOnly, known, listener);
         jobs.add(job);
         pump();
         return job.result();
     }
 
+    /** Forgets what earlier checks found, so that the next one looks at every file anew. */
+    public synchronized void forget(Sequence sequence) {
+        known.forget(sequence);
+        deadly.clear();
+    }
+
     /** A picture at a size of up to 4096 x 2304; fails with a reason in words. Cancel what isn't wanted any more. */
-    public synchronized CompletableFuture<ShownPicture> picture(Message.Subject subject, int width, int height,
-                                                                Rgb ground, boolean alpha) {
+    public synchronized CompletableFuture<ShownPicture> picture(Message.Subject subject, Message.Shape shape) {
         CompletableFuture<ShownPicture> answer = new CompletableFuture<>();
-        if (!PictureSlots.fits(width, height)) {
-            answer.completeExceptionally(new IllegalArgumentException("No picture of " + width + "x" + height));
+        if (!PictureSlots.fits(shape.width(), shape.height())) {
+            answer.completeExceptionally(new IllegalArgumentException(
+                    "No picture of " + shape.width() + "x" + shape.height()));
         } else if (deadly.contains(subject)) {
             answer.completeExceptionally(new IllegalStateException("unreadable: it makes the decoder crash"));
         } else {
-            waiting.add(new Wanted(subject, width, height, ground, alpha, answer));
+            waiting.add(new Wanted(subject, shape, answer));
             pump();
         }
         return answer;
@@ -110,8 +115,7 @@ public final class Viewer implements AutoCloseable {
             Wanted wanted = waiting.poll();
             long id = ++lastId;
             shown.put(id, wanted);
-            running.send(new Message.Show(id, freeSlots.poll(), wanted.subject, wanted.width, wanted.height, wanted.ground,
-                    wanted.alpha));
+            running.send(new Message.Show(id, freeSlots.poll(), wanted.subject, wanted.shape));
         }
     }
 

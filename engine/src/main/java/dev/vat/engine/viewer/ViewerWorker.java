@@ -61,9 +61,11 @@ public final class ViewerWorker implements WorkerMain.Role {
 
     private void show(Message.Show show) {
         try {
-            makers.get().make(show, slots.pixels(show.slot(), show.width(), show.height()));
-            slots.describe(show.slot(), show.id(), show.width(), show.height());
-            answers.accept(new Message.Shown(show.id(), show.slot(), show.width(), show.height(), "bgra-premultiplied"));
+            int width = show.shape().width();
+            int height = show.shape().height();
+            makers.get().make(show, slots.pixels(show.slot(), width, height));
+            slots.describe(show.slot(), show.id(), width, height);
+            answers.accept(new Message.Shown(show.id(), show.slot(), width, height, "bgra-premultiplied"));
         } catch (RuntimeException e) {
             answers.accept(new Message.NotShown(show.id(), show.slot(), String.valueOf(e.getMessage())));
         }
