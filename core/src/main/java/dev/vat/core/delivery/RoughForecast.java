@@ -31,7 +31,7 @@ public record RoughForecast(long lowBytes, long highBytes) {
             value /= 1000;
             unit++;
         }
-        String pattern = unit == 0 || value >= 100 ? "%.0f %s" : value >= 10 ? "%.1f %s" : "%.2f %s";
+        String pattern = unit == 0 || value >= 99.95 ? "%.0f %s" : value >= 9.995 ? "%.1f %s" : "%.2f %s";
         return String.format(Locale.ROOT, pattern, value, units[unit]);
     }
 }

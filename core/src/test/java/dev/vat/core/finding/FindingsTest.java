@@ -1,0 +1,205 @@
+package dev.vat.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Frames;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+class FindingsTest {
+
+    private static final Observed.Destination GOOD_FOLDER = new Observed.Destination("/out", null, 1L << 40);
+
+    /** A project over some tables, all targets chosen unless said otherwise, at 25. */
+    private static final class Case {
+        private final Map<String, FrameTable> tables = new LinkedHashMap<>();
+        private Project project;
+        private Observed.Destination destination = GOOD_FOLDER;
+
+        Case(FrameTable... brought) {
+            project = Edits.bringIn(List.of(brought).stream().map(FrameTable::sequence).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+            for (int i = 0; i < brought.length; i++) {
+                tables.put("s" + (i + 1), brought[i]);
+            }
+            edit(Edits.addTarget(Catalogue.WEB_H264)).edit(Edits.setRate(Rate.FPS_25));
+        }
+
+        Case edit(Edit edit) {
+            project = edit.apply(project);
+            return this;
+        }
+
+        Case into(Observed.Destination other) {
+            destination = other;
+            return this;
+        }
+
+        Findings find() {
+            return Findings.of(project, new Observed(tables, destination));
+        }
+
+        Finding one(String id) {
+            return find().all().stream().filter(f -> f.id().equals(id)).findFirst()
+                    .orElseThrow(() -> new AssertionError("no " + id + " in " + find().all()));
+        }
+
+        /** Presses the n-th remedy of a finding. */
+        Case mend(String id, int remedy) {
+            Remedy way = one(id).remedies().get(remedy);
+            assertThat(way).isInstanceOf(Remedy.Apply.class);
+            return edit(((Remedy.Apply) way).edit());
+        }
+    }
+
+    private static PictureFormat format(int width, int height, int bits, AlphaKind alpha) {
+        return Frames.format("PNG", Size.of(width, height), Depth.integer(bits), alpha);
+    }
+
+    @Test
+    void aSoundSequenceHasNothingInItsWay() {
+        Findings findings = new Case(Frames.good("a", 1, 20).table()).find();
+        assertThat(findings.mayRun()).isTrue();
+        assertThat(findings.all()).extracting(Finding::id).containsExactly("depth-reduced");
+    }
+
+    @Test
+    void withNothingBroughtInThatIsAllThereIsToSay() {
+        assertThat(Findings.of(Project.EMPTY, new Observed(Map.of(), GOOD_FOLDER)).all()).extracting(Finding::id).containsExactly("nothing-in");
+    }
+
+    @Test
+    void anUnstatedRateAloneCanBeConfirmedByTheMainAction() {
+        Case unrated = new Case(Frames.good("a", 1, 20).table()).edit(Edits.setSourceRate("s1", Rate.FPS_25));
+        unrated.project = unrated.project.withSource("s1", s -> s.withReading(s.reading().withRate(null)));
+        assertThat(unrated.find().onlyRateIsMissing()).isTrue();
+        assertThat(unrated.find().mayRun()).isFalse();
+        assertThat(unrated.edit(Edits.removeTarget("web-h264")).find().onlyRateIsMissing()).isFalse();
+    }
+
+    @Test
+    void holesBlockWithTheRangesToRenderAndWaysOut() {
+        Case holes = new Case(Frames.good("a", 1, 20).without(5, 6).faulty(9, FrameState.CUT_SHORT, "ends at byte 7").table());
+        Finding finding = holes.one("frames-wanted");
+        assertThat(finding.severity()).isEqualTo(Severity.BLOCKER);
+        assertThat(finding.text()).contains("2 missing, 1 cut short").contains("0005-0006, 0009");
+        assertThat(finding.evidence()).contains("0009 cut short: ends at byte 7");
+        assertThat(finding.remedies().getFirst()).isEqualTo(new Remedy.CopyText("Copy ranges", "0005-0006, 0009"));
+        assertThat(holes.mend("frames-wanted", 1).find().mayRun()).isTrue();
+        assertThat(holes.one("frames-filled").text()).contains("the previous frame is held at 0005-0006, 0009");
+    }
+
+    @Test
+    void holdingWithNothingToHoldIsABlockerThatStartsLater() {
+        Case start = new Case(Frames.good("a", 1, 20).faulty(1, FrameState.EMPTY, "no bytes").table()).edit(Edits.setGap("s1", GapPolicy.HOLD));
+        assertThat(start.find().mayRun()).isFalse();
+        assertThat(start.mend("hold-no-start", 0).find().mayRun()).isTrue();
+        assertThat(start.project.source("s1").orElseThrow().reading().range()).isEqualTo(FrameRange.of(2, 20));
+    }
+
+    @Test
+    void aSequenceWithoutAnyGoodFrameCantBeFilled() {
+        Case none = new Case(Frames.good("a", 1, 2).faulty(1, FrameState.EMPTY, "no bytes").faulty(2, FrameState.UNREADABLE, "noise").table())
+                .edit(Edits.setGap("s1", GapPolicy.CARD));
+        assertThat(none.one("nothing-good").evidence()).contains("no bytes").contains("noise");
+    }
+
+    @Test
+    void aRangeOutsideTheFramesIsABlocker() {
+        Case outside = new Case(Frames.good("a", 10, 20).table()).edit(Edits.setRange("s1", FrameRange.of(30, 40)));
+        assertThat(outside.find().mayRun()).isFalse();
+        assertThat(outside.mend("range-outside", 0).find().mayRun()).isTrue();
+    }
+
+    @Test
+    void uncheckedFramesAreANote() {
+        assertThat(new Case(Frames.good("a", 1, 20).unchecked()).one("unchecked").text()).contains("20 of 20");
+    }
+
+    @Test
+    void oddSizesAreCroppedByOnePress() {
+        Case odd = new Case(Frames.good("a", 1, 4, format(1919, 1079, 8, AlphaKind.NONE)).table());
+        assertThat(odd.one("size-odd").text()).contains("1919x1079").contains("4:2:0");
+        assertThat(odd.mend("size-odd", 0).find().mayRun()).isTrue();
+        assertThat(odd.one("size-cropped").text()).contains("1918x1078");
+    }
+
+    @Test
+    void alphaIsFlattenedWithAWarningAndKeptWhereItCanBe() {
+        Case alpha = new Case(Frames.good("a", 1, 4, format(64, 64, 16, AlphaKind.STRAIGHT)).table()).edit(Edits.addTarget(Catalogue.ALPHA_PRORES_4444));
+        assertThat(alpha.one("alpha-flattened").target()).isEqualTo("web-h264");
+        assertThat(alpha.one("alpha-flattened").severity()).isEqualTo(Severity.WARNING);
+        assertThat(alpha.find().all()).noneMatch(f -> f.id().equals("alpha-empty"));
+        Case opaque = new Case(Frames.good("a", 1, 4).table()).edit(Edits.addTarget(Catalogue.ALPHA_PRORES_4444));
+        assertThat(opaque.one("alpha-empty").target()).isEqualTo("alpha-prores-4444");
+    }
+
+    @Test
+    void itemsOfAnotherSizeBlockAndOfAnotherRateWarn() {
+        Case two = new Case(Frames.good("a", 1, 4).table(), Frames.good("b", 1, 4, format(480, 270, 16, AlphaKind.NONE)).table())
+                .edit(Edits.setSourceRate("s2", Rate.of(24)));
+        assertThat(two.one("size-differs").text()).contains("480x270").contains("960x540");
+        assertThat(two.one("rate-differs").text()).contains("24").contains("0.960x as long");
+        assertThat(two.mend("size-differs", 0).find().mayRun()).isTrue();
+    }
+
+    @Test
+    void anExrWithoutAMainPictureListsItsLayers() {
+        PictureFormat layers = new PictureFormat("EXR", Size.of(64, 64), Depth.floating(16), AlphaKind.NONE, PixelAspect.SQUARE, true, List.of("haze", "matte"));
+        Case exr = new Case(Frames.good("a", 1, 4, layers).table());
+        assertThat(exr.one("layer-unknown").text()).contains("haze, matte");
+        assertThat(exr.one("linear-light").severity()).isEqualTo(Severity.NOTE);
+        assertThat(exr.find().mayRun()).isFalse();
+    }
+
+    @Test
+    void namesThatClashAreToldApartByOnePress() {
+        Case clash = new Case(Frames.good("a", 1, 4).table()).edit(Edits.addTarget(Catalogue.EDIT_PRORES_HQ))
+                .edit(Edits.addTarget(Catalogue.ALPHA_PRORES_4444)).edit(Edits.setNaming("{reel}"));
+        assertThat(clash.one("name-clash").text()).contains("a.mov");
+        assertThat(clash.mend("name-clash", 0).find().mayRun()).isTrue();
+        assertThat(clash.edit(Edits.setNaming("{nonsense}")).mend("name-pattern", 0).find().mayRun()).isTrue();
+    }
+
+    @Test
+    void theFolderAndItsRoomAreJudged() {
+        Case made = new Case(Frames.good("a", 1, 2000).table());
+        assertThat(made.into(new Observed.Destination("/out", "nothing may be written in /out", -1)).one("folder-refused").remedies())
+                .singleElement().isInstanceOf(Remedy.ChooseFolder.class);
+        assertThat(made.into(new Observed.Destination("/out", null, 1000)).one("space-short").severity()).isEqualTo(Severity.BLOCKER);
+        assertThat(made.into(new Observed.Destination("/out", null, 50_000_000)).one("space-tight").severity()).isEqualTo(Severity.WARNING);
+        assertThat(made.into(GOOD_FOLDER).find().all()).noneMatch(f -> f.id().startsWith("space"));
+    }
+
+    @Test
+    void sourcesThatAreGoneAreNamed() {
+        Case gone = new Case(Frames.good("a", 1, 4).table(), Frames.good("b", 1, 4).table());
+        gone.tables.remove("s2");
+        assertThat(gone.one("source-gone").evidence()).contains("b.####.png");
+    }
+
+    @Test
+    void blockersComeFirstAndReelsAreMergedOnce() {
+        Case holes = new Case(Frames.good("a", 1, 9).without(3).table());
+        List<Finding> all = holes.find().all();
+        assertThat(all).isSortedAccordingTo(java.util.Comparator.comparing(Finding::severity));
+        List<Finding> twice = new java.util.ArrayList<>(all);
+        twice.addAll(all);
+        assertThat(Findings.merged(twice).all()).isEqualTo(all);
+    }
+}

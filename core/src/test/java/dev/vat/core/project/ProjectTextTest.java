@@ -1,0 +1,68 @@
+package dev.vat.core.project;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.source.Frames;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ProjectTextTest {
+
+    private static Project full() {
+        Project project = Edits.bringIn(List.of(Frames.good("sh010", 1001, 1096).sequence(), Frames.good("sh020", 1, 64).sequence()),
+                Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        for (Edit edit : List.of(Edits.setRate(Rate.of(24000, 1001)), Edits.setRange("s1", FrameRange.of(1001, 1050)),
+                Edits.setGap("s2", GapPolicy.CARD), Edits.addTarget(Catalogue.WEB_H264), Edits.addTarget(Catalogue.ALPHA_PRORES_4444),
+                Edits.setFlatten("web-h264", Rgb.parse("1A2B3C")), Edits.setNaming("{reel}_{date}_{target}"),
+                Edits.setFolder(Place.of(Path.of("/deliver/here"))))) {
+            project = edit.apply(project);
+        }
+        return project;
+    }
+
+    @Test
+    void everythingThatWasSetComesBack() {
+        assertThat(ProjectText.read(ProjectText.write(full()))).isEqualTo(full());
+    }
+
+    @Test
+    void timesAreFractionsInTheFile() {
+        assertThat(ProjectText.write(full())).contains("\"24000/1001\"").contains("\"1001-1050\"").doesNotContain("23.97");
+    }
+
+    @Test
+    void fieldsOfANewerVersionAreKeptAtEveryLevel() {
+        String text = ProjectText.write(full())
+                .replaceFirst("\\{", "{ \"mood\" : \"dusk\",")
+                .replaceFirst("\"gap\" :", "\"haze\" : {\"depth\" : 3}, \"gap\" :")
+                .replaceFirst("\"target\" :", "\"sound\" : [1, 2], \"target\" :");
+        Project read = ProjectText.read(text);
+        assertThat(read).isNotEqualTo(full());
+        assertThat(ProjectText.write(read)).contains("\"mood\" : \"dusk\"").contains("\"depth\" : 3").contains("\"sound\" : [ 1, 2 ]");
+        assertThat(ProjectText.write(Edits.setRate(Rate.of(25)).apply(read))).as("kept through edits").contains("dusk").contains("\"depth\" : 3");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', value = {"'';not a Vat project", "[];not a Vat project", "{};not a Vat project", "{\"version\":99};newer Vat",
+            "{\"version\":1,\"sources\":3};not a Vat project", "{\"version\":1,;not a Vat project"})
+    void whatIsNoProjectIsSaidInWords(String text, String words) {
+        assertThatIllegalArgumentException().isThrownBy(() -> ProjectText.read(text)).withMessageContaining(words);
+    }
+
+    @Test
+    void placesAreKeptRelativeAndAbsolute() {
+        Place place = Place.of(Path.of("/shows/kite/frames")).relativeTo(Path.of("/shows/kite"));
+        assertThat(place).isEqualTo(new Place("frames", "/shows/kite/frames"));
+        assertThat(place.relativeIn(Path.of("/moved/kite"))).isEqualTo(Path.of("/moved/kite/frames"));
+        assertThat(Place.of(Path.of("/other")).relativeTo(Path.of("/shows/kite")).relativeIn(Path.of("/shows/kite"))).isEqualTo(Path.of("/other"));
+    }
+}

@@ -1,0 +1,109 @@
+package dev.vat.core.reel;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Frames;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Reading;
+import dev.vat.core.time.FrameRange;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class ReelPlanTest {
+
+    private static ReelPlan plan(FrameTable table, Reading reading) {
+        return ReelPlan.of(List.of(new ReelPlan.Part("s1", table, reading)));
+    }
+
+    @Test
+    void itemsFollowEachOtherAndLengthFollowsFromThem() {
+        ReelPlan plan = ReelPlan.of(List.of(new ReelPlan.Part("s1", Frames.good("a", 1001, 1010).table(), Reading.PLAIN),
+                new ReelPlan.Part("s2", Frames.good("b", 5, 7).table(), Reading.PLAIN)));
+        assertThat(plan.count()).isEqualTo(13);
+        assertThat(plan.spans()).extracting(ReelPlan.Span::start).containsExactly(0L, 10L);
+        assertThat(plan.at(9)).isEqualTo(new ReelFrame(0, 1010, new ReelFrame.SourceFrame(1010)));
+        assertThat(plan.at(10)).isEqualTo(new ReelFrame(1, 5, new ReelFrame.SourceFrame(5)));
+        assertThatThrownBy(() -> plan.at(13)).isInstanceOf(IndexOutOfBoundsException.class);
+    }
+
+    @Test
+    void aRangeTakesOnlyItsFrames() {
+        ReelPlan plan = plan(Frames.good("a", 1, 100).table(), Reading.PLAIN.withRange(FrameRange.of(20, 29)));
+        assertThat(plan.count()).isEqualTo(10);
+        assertThat(plan.at(0).wanted()).isEqualTo(20);
+        assertThat(plan.at(9).wanted()).isEqualTo(29);
+    }
+
+    @Test
+    void holdShowsTheGoodFrameBeforeTheHole() {
+        FrameTable table = Frames.good("a", 1, 10).without(4, 5).faulty(6, FrameState.CUT_SHORT, "ends early").table();
+        ReelPlan plan = plan(table, Reading.PLAIN.withGap(GapPolicy.HOLD));
+        assertThat(plan.fills()).extracting(f -> f.reelFrame()).containsExactly(3L, 4L, 5L);
+        assertThat(plan.fills()).allSatisfy(f -> assertThat(f.frame().content()).isEqualTo(new ReelFrame.SourceFrame(3)));
+        assertThat(plan.at(6).isFill()).isFalse();
+        assertThat(plan.count()).as("no frame is dropped").isEqualTo(10);
+    }
+
+    @Test
+    void holdWithNothingBeforeItFallsBackToACardAndIsSaid() {
+        FrameTable table = Frames.good("a", 1, 5).faulty(1, FrameState.EMPTY, "no bytes").table();
+        ReelPlan plan = plan(table, Reading.PLAIN.withGap(GapPolicy.HOLD));
+        assertThat(plan.holdHasNoStart(0)).isTrue();
+        assertThat(plan.at(0).content()).isEqualTo(new ReelFrame.Card("empty: no bytes"));
+    }
+
+    @Test
+    void aFrameBeforeTheRangeIsNeverHeld() {
+        FrameTable table = Frames.good("a", 1, 9).without(5).table();
+        ReelPlan plan = plan(table, Reading.PLAIN.withGap(GapPolicy.HOLD).withRange(FrameRange.of(5, 9)));
+        assertThat(plan.holdHasNoStart(0)).isTrue();
+        assertThat(plan.at(0).content()).isInstanceOf(ReelFrame.Card.class);
+    }
+
+    @Test
+    void aCardNamesTheFault() {
+        FrameTable table = Frames.good("a", 1, 5).without(3).faulty(4, FrameState.UNREADABLE, "no picture").table();
+        ReelPlan plan = plan(table, Reading.PLAIN.withGap(GapPolicy.CARD));
+        assertThat(plan.at(2).content()).isEqualTo(new ReelFrame.Card("missing"));
+        assertThat(plan.at(3).content()).isEqualTo(new ReelFrame.Card("unreadable: no picture"));
+    }
+
+    @Test
+    void refusingFillsNothing() {
+        assertThat(plan(Frames.good("a", 1, 5).without(3).table(), Reading.PLAIN).fills()).isEmpty();
+    }
+
+    @Test
+    void stepsKeepTheirLength() {
+        FrameTable table = Frames.good("a", 0, 45).without(range(0, 45, 5)).table();
+        assertThat(table.sequence().step()).isEqualTo(5);
+        ReelPlan plan = plan(table, Reading.PLAIN);
+        assertThat(plan.count()).isEqualTo(10);
+        assertThat(plan.at(3).wanted()).isEqualTo(15);
+    }
+
+    /** Everything from first to last that isn't a multiple of step. */
+    private static long[] range(long first, long last, long step) {
+        return java.util.stream.LongStream.rangeClosed(first, last).filter(n -> n % step != 0).toArray();
+    }
+
+    @Test
+    void itemsOfNoFramesTakeNoPlace() {
+        ReelPlan plan = ReelPlan.of(List.of(
+                new ReelPlan.Part("s0", Frames.good("e", 0, 45).without(range(0, 45, 5)).table(), Reading.PLAIN.withRange(FrameRange.of(46, 49))),
+                new ReelPlan.Part("s1", Frames.good("a", 1, 3).table(), Reading.PLAIN)));
+        assertThat(plan.count()).isEqualTo(3);
+        assertThat(plan.spanAt(0).source()).isEqualTo("s1");
+    }
+
+    @Test
+    void reelsAreReorderedAsValues() {
+        Reel reel = Reel.of("r1", "opening", List.of(Item.of("a"), Item.of("b"), Item.of("c")));
+        assertThat(reel.moved(0, 2).items()).extracting(Item::source).containsExactly("b", "c", "a");
+        assertThat(reel.without(1).with(Item.of("d")).items()).extracting(Item::source).containsExactly("a", "c", "d");
+        assertThat(reel.items()).hasSize(3);
+    }
+}

@@ -1,0 +1,135 @@
+package dev.vat.core.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Frames;
+import dev.vat.core.source.SequencePattern;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class RunPlanTest {
+
+    private static RunPlan plan() {
+        Expectation expected = Expectation.of(Catalogue.WEB_H264, 15, Rate.FPS_25, Size.of(64, 48), PixelAspect.SQUARE);
+        return new RunPlan(1, "20310504-120000-abcdef", "2031-05-04T12:00:00Z", "0", "lib", "Kite Week", "opening", Rate.FPS_25, "chosen", Size.of(64, 48),
+                PixelAspect.SQUARE, WorkingFormat.W16,
+                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG, AlphaKind.NONE, false, 16),
+                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, AlphaKind.NONE, true, 16)),
+                List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 10, List.of(new RunPlan.RunFill(3, 1004, 1003L, null), new RunPlan.RunFill(4, 1005, null, "missing"))),
+                        new RunPlan.RunSpan(1, 10, 0, 5, 5, List.of())),
+                "/out", "face", List.of(new RunPlan.RunFile("web-h264", "opening_web.mp4", Rgb.BLACK, 2, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected)));
+    }
+
+    @Test
+    void eachReelFrameKnowsItsSourceFrameOrWhatStandsIn() {
+        RunPlan plan = plan();
+        assertThat(plan.frames()).isEqualTo(15);
+        assertThat(plan.frameAt(0).content()).isEqualTo(new ReelFrame.SourceFrame(1001));
+        assertThat(plan.frameAt(3)).isEqualTo(new ReelFrame(0, 1004, new ReelFrame.SourceFrame(1003)));
+        assertThat(plan.frameAt(4).content()).isEqualTo(new ReelFrame.Card("missing"));
+        assertThat(plan.frameAt(10).wanted()).isZero();
+        assertThat(plan.frameAt(14).wanted()).isEqualTo(20);
+        assertThat(plan.sourceOf(plan.frameAt(14)).name()).isEqualTo("b");
+    }
+
+    @Test
+    void aPlanComesBackFromItsTextAsItWas() throws Exception {
+        JsonMapper json = JsonMapper.builder().build();
+        assertThat(json.readValue(json.writeValueAsString(plan()), RunPlan.class)).isEqualTo(plan());
+    }
+
+    /** Long-GOP parts are whole groups of frames, at least ten seconds; boundaries depend on the plan alone. */
+    @ParameterizedTest
+    @CsvSource({"web-h264, 25, 1200, 500", "web-h264, 24000/1001, 1000, 480", "web-h264, 25, 96, 500", "edit-prores-hq, 25, 250, 100", "alpha-prores-4444, 24, 97, 96"})
+    void partsCoverEverythingOnceInOrder(String target, String rate, long frames, long length) {
+        List<RunPlan.Part> parts = PartCutting.cut(Catalogue.target(target).codec(), Rate.parse(rate), frames);
+        long next = 0;
+        for (RunPlan.Part part : parts) {
+            assertThat(part.first()).isEqualTo(next);
+            assertThat(part.count()).isEqualTo(Math.min(length, frames - next));
+            next = part.end();
+        }
+        assertThat(next).isEqualTo(frames);
+        long group = PartCutting.groupFrames(Catalogue.target(target).codec(), Rate.parse(rate));
+        assertThat(parts).allSatisfy(p -> assertThat(p.first() % group).isZero());
+    }
+
+    private static FileFacts asPlanned(Expectation e) {
+        return new FileFacts(e.frames(), e.rate(), true, Rational.ZERO, e.seconds(), e.size(), e.pixelAspect(), e.container().title(), e.codec(), e.profile(), 31,
+                e.readBits(), e.chroma().label(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), e.range(), 0, e.indexInFront(), 1000);
+    }
+
+    @Test
+    void aFileThatIsAsPlannedAgreesInEveryLine() {
+        for (var target : Catalogue.targets()) {
+            Expectation e = Expectation.of(target, 97, Rate.of(24000, 1001), Size.of(64, 48), PixelAspect.of(16, 15));
+            assertThat(Comparison.of(e, asPlanned(e)).disagreements()).isEmpty();
+        }
+    }
+
+    @Test
+    void eachDeviationIsOneLineThatDisagrees() {
+        Expectation e = Expectation.of(Catalogue.WEB_H264, 97, Rate.of(24000, 1001), Size.of(64, 48), PixelAspect.SQUARE);
+        FileFacts f = asPlanned(e);
+        Map<String, FileFacts> wrong = new java.util.TreeMap<>();
+        wrong.put("frames", with(f, 96, f.rate(), f.size(), f.range(), f.soundTracks(), f.bits()));
+        wrong.put("rate", with(f, 97, Rate.of(24), f.size(), f.range(), f.soundTracks(), f.bits()));
+        wrong.put("size", with(f, 97, f.rate(), Size.of(48, 64), f.range(), f.soundTracks(), f.bits()));
+        wrong.put("range", with(f, 97, f.rate(), f.size(), "full", f.soundTracks(), f.bits()));
+        wrong.put("sound tracks", with(f, 97, f.rate(), f.size(), f.range(), 1, f.bits()));
+        wrong.put("depth", with(f, 97, f.rate(), f.size(), f.range(), 0, 10));
+        wrong.forEach((line, facts) -> assertThat(Comparison.of(e, facts).disagreements()).extracting(Comparison.Line::name).containsExactly(line));
+        assertThat(Comparison.of(e, wrong.get("rate")).allAgree()).isFalse();
+    }
+
+    private static FileFacts with(FileFacts f, long frames, Rate rate, Size size, String range, int sound, int bits) {
+        return new FileFacts(frames, rate, f.evenSpacing(), f.startSeconds(), f.durationSeconds(), size, f.pixelAspect(), f.container(), f.codec(), f.profile(),
+                f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, f.indexInFront(), f.bytes());
+    }
+
+    private static Programme programme(FrameTable... tables) {
+        Project project = Edits.bringIn(List.of(tables).stream().map(FrameTable::sequence).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        project = Edits.setRate(Rate.FPS_25).apply(project);
+        Map<String, FrameTable> byId = new java.util.HashMap<>();
+        for (int i = 0; i < tables.length; i++) {
+            byId.put("s" + (i + 1), tables[i]);
+        }
+        return Programme.of(project, byId).orElseThrow();
+    }
+
+    @Test
+    void theWorkingPictureHasEightBitsOnlyWhereNothingIsLostByIt() {
+        var eight = Frames.format("PNG", Size.of(64, 48), Depth.integer(8), AlphaKind.NONE);
+        var alpha = Frames.format("PNG", Size.of(64, 48), Depth.integer(8), AlphaKind.STRAIGHT);
+        assertThat(programme(Frames.good("a", 1, 2, eight).table()).working()).isEqualTo(WorkingFormat.W8);
+        assertThat(programme(Frames.good("a", 1, 2, alpha).table()).working()).isEqualTo(WorkingFormat.W16);
+        assertThat(programme(Frames.good("a", 1, 2).table()).working()).isEqualTo(WorkingFormat.W16);
+        assertThat(programme(Frames.good("a", 1, 2, eight).table(), Frames.good("b", 1, 2).table()).deepest()).isEqualTo(16);
+    }
+
+    @Test
+    void whatWillBeMadeIsSaidInWords() {
+        FrameTable table = Frames.good("a", 1001, 1432).table();
+        assertThat(programme(table).describe()).isEqualTo("whole reel, 432 frames");
+        Project project = Edits.setRange("s1", FrameRange.of(1021, 1332)).apply(Edits.bringIn(List.of(table.sequence()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
+        assertThat(Programme.of(project, Map.of("s1", table)).orElseThrow().describe()).isEqualTo("only 1021-1332, 312 frames");
+    }
+}
