@@ -1,6 +1,7 @@
 package dev.vat.app;
 
 import dev.vat.cli.Vat;
+import dev.vat.engine.place.Places;
 import dev.vat.engine.worker.WorkerMain;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -13,9 +14,11 @@ public final class Main {
 
     public static void main(String[] arguments) throws IOException {
         if (arguments.length > 0 && arguments[0].equals("--worker")) {
+            System.setProperty("logback.configurationFile", WorkerMain.LOGGING);
             WorkerMain.main(arguments);
             return;
         }
+        System.setProperty("vat.log", Places.ofSystem().log().toString());
         int code = Vat.meansWindow(arguments) ? Vat.window().open(Arrays.stream(arguments).map(Path::of).toList())
                 : Vat.run(arguments);
         System.exit(code);

@@ -37,7 +37,7 @@ final class WorkerCommand {
             command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
             command.addAll(List.of(HEAP, "-XX:+UseParallelGC", "-XX:-CreateCoredumpOnCrash",
                     "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
-                    "-Djava.awt.headless=true",
+                    "-Djava.awt.headless=true", "-Dlogback.configurationFile=" + WorkerMain.LOGGING,
                     "-Dorg.bytedeco.javacpp.cachedir=" + places.cache().resolve("native"),
                     "-cp", System.getProperty("java.class.path"), WorkerMain.class.getName()));
         }

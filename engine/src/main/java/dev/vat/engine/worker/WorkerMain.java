@@ -19,6 +19,9 @@ import org.slf4j.LoggerFactory;
  */
 public final class WorkerMain {
 
+    /** The logging of workers: to standard error alone. */
+    public static final String LOGGING = "logback-worker.xml";
+
     private static final Logger LOG = LoggerFactory.getLogger(WorkerMain.class);
 
     /** What one kind of worker does. */

@@ -1,0 +1,111 @@
+package dev.vat.engine;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.finding.Findings;
+import dev.vat.core.finding.Observed;
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.core.project.Project;
+import dev.vat.core.run.Programme;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.run.RunPlanner;
+import dev.vat.engine.source.SequenceFinder;
+import dev.vat.media.FrameReader;
+import dev.vat.media.MediaLibrary;
+import dev.vat.media.Samples;
+import dev.vat.media.StillWriter;
+import dev.vat.media.still.ExrWriter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Small real frames of a drifting kite, and plans over them, for tests. */
+public final class KiteFrames {
+
+    public static final int WIDTH = 64;
+    public static final int HEIGHT = 48;
+
+    private KiteFrames() { }
+
+    /** A sky with a square kite that moves one pixel a frame. */
+    public static Samples draw(int frame, boolean alpha) {
+        int n = WIDTH * HEIGHT;
+        float[] r = new float[n];
+        float[] g = new float[n];
+        float[] b = new float[n];
+        float[] a = alpha ? new float[n] : null;
+        for (int y = 0; y < HEIGHT; y++) {
+            for (int x = 0; x < WIDTH; x++) {
+                int i = y * WIDTH + x;
+                boolean kite = Math.abs(x - (frame + 8) % WIDTH) < 6 && Math.abs(y - 20) < 6;
+                r[i] = kite ? .8f : .1f + .4f * y / HEIGHT;
+                g[i] = kite ? .2f : .3f;
+                b[i] = kite ? .1f : .7f - .3f * x / WIDTH;
+                if (alpha) {
+                    a[i] = kite ? 1 : (float) x / WIDTH;
+                }
+            }
+        }
+        return new Samples(WIDTH, HEIGHT, r, g, b, a);
+    }
+
+    /** {@code count} PNG files {@code name.0001.png} and on, 16 bits. */
+    public static Path png(Path folder, String name, int first, int count, boolean alpha) throws IOException {
+        Files.createDirectories(folder);
+        for (int i = 0; i < count; i++) {
+            Files.write(folder.resolve("%s.%04d.png".formatted(name, first + i)), StillWriter.PNG16.write(draw(i, alpha)));
+        }
+        return folder;
+    }
+
+    public static byte[] exr(int frame) {
+        Samples s = draw(frame, false);
+        return ExrWriter.write(WIDTH, HEIGHT, Map.of("R", s.red(), "G", s.green(), "B", s.blue()));
+    }
+
+    public static void cut(Path file, double share) throws IOException {
+        byte[] data = Files.readAllBytes(file);
+        Files.write(file, Arrays.copyOf(data, (int) (data.length * share)));
+    }
+
+    /** Every file of a sequence decoded here, without a process. */
+    public static FrameTable check(Sequence sequence) {
+        FrameTable.Collector collector = FrameTable.collect(sequence);
+        try (FrameReader reader = new FrameReader()) {
+            for (int i = 0; i < sequence.count(); i++) {
+                collector.add(reader.check(sequence.file(sequence.number(i)), sequence.kind(), sequence.number(i)));
+            }
+        }
+        return collector.build();
+    }
+
+    /** A plan for all sequences of a folder as one programme at 25, for these targets, after these edits. */
+    public static RunPlan plan(Path frames, Path out, List<String> targets, Edit... edits) throws IOException {
+        List<Sequence> found = SequenceFinder.find(frames);
+        Project project = Edits.bringIn(found, Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(Rate.FPS_25).apply(project));
+        for (String target : targets) {
+            project = Edits.addTarget(Catalogue.target(target)).apply(project);
+        }
+        for (Edit edit : edits) {
+            project = edit.apply(project);
+        }
+        Map<String, FrameTable> tables = new HashMap<>();
+        for (int i = 0; i < found.size(); i++) {
+            tables.put("s" + (i + 1), check(found.get(i)));
+        }
+        Findings findings = Findings.of(project, new Observed(tables, Observed.Destination.UNKNOWN));
+        if (!findings.mayRun()) {
+            throw new AssertionError("blocked: " + findings.blockers());
+        }
+        return RunPlanner.ofSystem().plan(project, Programme.of(project, tables).orElseThrow(), out, "chosen by the user", MediaLibrary.version());
+    }
+}
