@@ -68,8 +68,13 @@ final class CheckJob {
         }
         if (suspectAsked || !suspects.isEmpty()) {
             // One suspect at a time, and nothing beside it.
-            suspectAsked = !suspects.isEmpty() && inFlight.isEmpty() || suspectAsked && !inFlight.isEmpty();
-            return suspectAsked && inFlight.isEmpty() ? Optional.of(ask(id, List.of(suspects.poll()))) : Optional.empty();
+            if (!inFlight.isEmpty()) {
+                return Optional.empty();
+            }
+            suspectAsked = !suspects.isEmpty();
+            if (suspectAsked) {
+                return Optional.of(ask(id, List.of(suspects.poll())));
+            }
         }
         if (inFlight.size() >= IN_FLIGHT || next >= sequence.count()) {
             return Optional.empty();
@@ -116,13 +121,11 @@ final class CheckJob {
     void workerLost() {
         List<List<Message.Check.File>> lost = List.copyOf(inFlight.values());
         inFlight.clear();
-        for (List<Message.Check.File> files : lost) {
-            if (files.size() == 1) {
-                take(List.of(FrameCheck.fault(files.getFirst().number(), FrameState.UNREADABLE,
-                        "it makes the decoder crash")));
-            } else {
-                suspects.addAll(files);
-            }
+        if (lost.size() == 1 && lost.getFirst().size() == 1) {
+            take(List.of(FrameCheck.fault(lost.getFirst().getFirst().number(), FrameState.UNREADABLE,
+                    "it makes the decoder crash")));
+        } else {
+            lost.forEach(suspects::addAll);
         }
     }
 

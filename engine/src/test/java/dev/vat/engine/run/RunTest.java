@@ -10,6 +10,7 @@ import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.engine.KiteFrames;
+import dev.vat.engine.TestPlaces;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.proof.ReceiptFile;
@@ -42,7 +43,7 @@ class RunTest {
 
     @BeforeEach
     void layOut() {
-        places = Places.in(folder.resolve("home"));
+        places = TestPlaces.in(folder);
         frames = folder.resolve("frames");
         out = folder.resolve("out");
     }

@@ -1,0 +1,114 @@
+package dev.vat.engine.worker;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.vat.engine.KiteFrames;
+import dev.vat.engine.TestPlaces;
+import dev.vat.engine.protocol.Lines;
+import dev.vat.engine.protocol.Message;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class WorkerProcessTest {
+
+    @TempDir
+    Path folder;
+
+    @Test
+    void saysHelloWithItsVersions() throws Exception {
+        try (WorkerProcess worker = WorkerProcess.start(WorkerRole.RUN, TestPlaces.in(folder), _ -> { }, _ -> { })) {
+            assertThat(worker.hello().library()).startsWith("libav ");
+            assertThat(worker.hello().pid()).isEqualTo(worker.pid());
+        }
+    }
+
+    @Test
+    void leavesWhenItsInputEndsAndThatIsNoLoss() throws Exception {
+        CompletableFuture<WorkerLost> lost = new CompletableFuture<>();
+        WorkerProcess worker = WorkerProcess.start(WorkerRole.VIEWER, TestPlaces.in(folder), _ -> { }, lost::complete);
+        worker.hello();
+        worker.close();
+        assertThat(worker.isAlive()).isFalse();
+        assertThat(lost).isNotDone();
+    }
+
+    @Test
+    void aKillIsALossWithItsReason() throws Exception {
+        CompletableFuture<WorkerLost> lost = new CompletableFuture<>();
+        WorkerProcess worker = WorkerProcess.start(WorkerRole.VIEWER, TestPlaces.in(folder), _ -> { }, lost::complete);
+        worker.hello();
+        worker.kill();
+        assertThat(lost.get(20, TimeUnit.SECONDS).why()).contains("signal 9");
+        assertThatThrownBy(() -> {
+            for (int i = 0; i < 50; i++) {
+                worker.send(new Message.Stop(1));
+                Thread.sleep(20);
+            }
+        }).isInstanceOf(IOException.class);
+    }
+
+    @Test
+    void aQuestionThatCantBeAnsweredComesBackWithItsReason() {
+        assertThatThrownBy(() -> Task.ask(TestPlaces.in(folder), new Message.Prove(1, folder.resolve("gone.mp4").toString()), _ -> { }, Message.Proved.class::isInstance))
+                .isInstanceOf(IOException.class).hasMessageContaining("gone.mp4");
+        assertThatThrownBy(() -> Task.ask(TestPlaces.in(folder), new Message.Pause(1, true), _ -> { }, Message.Proved.class::isInstance))
+                .isInstanceOf(IOException.class).hasMessageContaining("doesn't do that");
+    }
+
+    /** The owner of a worker is killed: the worker notices the end of its input and leaves within five seconds. */
+    @Test
+    void aWorkerDoesntOutliveItsOwner() throws Exception {
+        Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, 3, false);
+        Process owner = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp",
+                System.getProperty("java.class.path"), "--enable-native-access=ALL-UNNAMED", OwnerForTest.class.getName(), folder.toString(), frames.toString())
+                .redirectErrorStream(true).start();
+        String line;
+        try (InputStream out = owner.getInputStream()) {
+            line = new String(readLine(out), StandardCharsets.UTF_8);
+            long pid = Long.parseLong(line.strip());
+            ProcessHandle worker = ProcessHandle.of(pid).orElseThrow();
+            assertThat(worker.isAlive()).isTrue();
+            owner.destroyForcibly().waitFor();
+            worker.onExit().get(10, TimeUnit.SECONDS);
+        }
+    }
+
+    private static byte[] readLine(InputStream in) throws IOException {
+        ByteArrayOutputStream line = new ByteArrayOutputStream();
+        for (int c = in.read(); c >= 0 && c != '\n'; c = in.read()) {
+            line.write(c);
+        }
+        return line.toByteArray();
+    }
+
+    @Test
+    void messagesAreLinesOfVersionedJson() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        List<Message> sent = List.of(new Message.Heartbeat(0), new Message.Stop(3), new Message.Proved(7, List.of("K\u00fcste\nline")),
+                new Message.Show(9, 2, new Message.Movie("/a b.mov", 12), new Message.Shape(4, 3, null, true, null)));
+        Lines writer = new Lines(InputStream.nullInputStream(), out);
+        for (Message message : sent) {
+            writer.write(message);
+        }
+        assertThat(out.toString(StandardCharsets.UTF_8).lines()).hasSize(4).allMatch(l -> l.contains("\"v\":1") && l.contains("\"type\":"));
+        Lines reader = new Lines(new ByteArrayInputStream(out.toByteArray()), new ByteArrayOutputStream());
+        List<Message> read = new ArrayList<>();
+        for (var next = reader.read(); next.isPresent(); next = reader.read()) {
+            read.add(next.get());
+        }
+        assertThat(read).isEqualTo(sent);
+        assertThatThrownBy(() -> new Lines(new ByteArrayInputStream("gibberish\n".getBytes(StandardCharsets.UTF_8)), out).read())
+                .isInstanceOf(IOException.class).hasMessageContaining("gibberish");
+    }
+}
