@@ -1,0 +1,242 @@
+package dev.vat.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.source.SequenceFinder;
+import dev.vat.media.Samples;
+import dev.vat.media.StillWriter;
+import dev.vat.media.still.ExrWriter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** The command line from words to exit code, with real frames and real worker processes. */
+class CommandsTest {
+
+    @TempDir
+    Path folder;
+
+    private static Samples picture(int width, int height, int frame) {
+        float[] r = new float[width * height];
+        float[] g = r.clone();
+        float[] b = r.clone();
+        for (int i = 0; i < r.length; i++) {
+            r[i] = (i % width) / (float) width;
+            g[i] = (i / width) / (float) height;
+            b[i] = (i * 7 + frame * 3) % 50 / 50f;
+        }
+        return new Samples(width, height, r, g, b, null);
+    }
+
+    private Path png(String name, int first, int count) throws IOException {
+        Path place = Files.createDirectories(folder.resolve(name));
+        for (int i = 0; i < count; i++) {
+            Files.write(place.resolve("%s.%04d.png".formatted(name, first + i)), StillWriter.PNG16.write(picture(64, 48, i)));
+        }
+        return place;
+    }
+
+    private Path exr(String name, int count) throws IOException {
+        Path place = Files.createDirectories(folder.resolve(name));
+        for (int i = 0; i < count; i++) {
+            Samples s = picture(64, 48, i);
+            Files.write(place.resolve("%s.%04d.exr".formatted(name, i + 1)), ExrWriter.write(64, 48, Map.of("R", s.red(), "G", s.green(), "B", s.blue())));
+        }
+        return place;
+    }
+
+    private static void cut(Path file) throws IOException {
+        byte[] data = Files.readAllBytes(file);
+        Files.write(file, Arrays.copyOf(data, data.length * 2 / 3));
+    }
+
+    private static String[] names(Path folder) throws IOException {
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.map(f -> f.getFileName().toString()).sorted().toArray(String[]::new);
+        }
+    }
+
+    @Test
+    void targetsAreOneDocument() {
+        Shell shell = Shell.run("targets", "--json");
+        assertThat(shell.code()).isZero();
+        assertThat(shell.lines()).hasSize(1);
+        JsonNode targets = shell.last().path("targets");
+        assertThat(targets).hasSize(3);
+        assertThat(targets.get(2).fieldNames()).toIterable().containsExactly("id", "title", "container", "codec", "depth", "alpha");
+        assertThat(targets.get(2).path("id").asText()).isEqualTo("alpha-prores-4444");
+        assertThat(targets.get(2).path("alpha").asBoolean()).isTrue();
+        assertThat(Shell.run("targets").out()).as("words go to standard error").isEmpty();
+    }
+
+    /** A hole, an empty file, a cut-short PNG and a frame of another size: each is named, refused, and filled on demand. */
+    @Test
+    void everyFaultIsNamedRefusedAndFilledOnDemand() throws IOException {
+        Path frames = png("kite", 101, 20);
+        Files.delete(frames.resolve("kite.0105.png"));
+        Files.write(frames.resolve("kite.0108.png"), new byte[0]);
+        cut(frames.resolve("kite.0111.png"));
+        Files.write(frames.resolve("kite.0114.png"), StillWriter.PNG16.write(picture(32, 24, 0)));
+
+        Shell look = Shell.run("look", frames, "--json");
+        assertThat(look.code()).isZero();
+        JsonNode source = look.last().path("sources").get(0);
+        assertThat(source.path("name").asText()).isEqualTo("kite.####.png");
+        assertThat(source.path("pattern").toString()).isEqualTo("{\"before\":\"kite.\",\"digits\":4,\"after\":\".png\"}");
+        assertThat(source.path("count").asInt()).isEqualTo(19);
+        assertThat(source.path("good").asInt()).isEqualTo(16);
+        assertThat(source.path("missing").asText()).isEqualTo("105");
+        assertThat(source.path("wanted").asText()).isEqualTo("105, 108, 111, 114");
+        assertThat(source.path("next").asInt()).isEqualTo(121);
+        assertThat(source.path("width").asText()).isEqualTo("mixed");
+        assertThat(source.path("depth").asInt()).isEqualTo(16);
+        assertThat(source.path("alpha").asText()).isEqualTo("none");
+        assertThat(source.path("faults")).extracting(f -> f.path("frame").asInt() + " " + f.path("state").asText())
+                .containsExactly("108 empty", "111 cut short", "114 mismatch");
+
+        Shell refused = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--out", folder.resolve("out"), "--json");
+        assertThat(refused.code()).isEqualTo(3);
+        assertThat(refused.events("finding")).anyMatch(f -> f.path("id").asText().equals("frames-wanted") && f.path("severity").asText().equals("blocker"));
+        assertThat(refused.last().path("event").asText()).isEqualTo("error");
+        assertThat(refused.last().path("code").asInt()).isEqualTo(3);
+        assertThat(folder.resolve("out")).doesNotExist();
+
+        Shell made = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "hold", "--out", folder.resolve("out"), "--json");
+        assertThat(made.code()).isZero();
+        assertThat(made.last().path("event").asText()).isEqualTo("done");
+        JsonNode file = made.last().path("files").get(0);
+        assertThat(file.path("proven").asBoolean()).isTrue();
+        assertThat(Path.of(file.path("path").asText())).isAbsolute().exists();
+        String receipt = Files.readString(Path.of(file.path("receipt").asText()));
+        assertThat(receipt).contains("\"wanted\" : 105").contains("frame 104 held").contains("\"wanted\" : 114").contains("frame 113 held");
+        assertThat(made.events("planned")).hasSize(1);
+        assertThat(made.events("progress")).isNotEmpty();
+        assertThat(made.events("proof")).hasSize(1);
+    }
+
+    @Test
+    void aCutShortExrIsFound() throws IOException {
+        Path frames = exr("glow", 6);
+        cut(frames.resolve("glow.0004.exr"));
+        JsonNode source = Shell.run("look", frames, "--json").last().path("sources").get(0);
+        assertThat(source.path("faults")).hasSize(1);
+        assertThat(source.path("faults").get(0).path("state").asText()).isEqualTo("cut short");
+        assertThat(source.path("float").asBoolean()).isTrue();
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25").code()).isEqualTo(3);
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "card", "--out", folder.resolve("out")).code()).isZero();
+    }
+
+    @Test
+    void lookExitsZeroWhateverItFindsAndOneIfItCantRead() throws IOException {
+        Path none = Files.createDirectory(folder.resolve("none"));
+        assertThat(Shell.run("look", none, "--json").last().path("sources")).isEmpty();
+        Shell gone = Shell.run("look", folder.resolve("gone"), "--json");
+        assertThat(gone.code()).isEqualTo(1);
+        assertThat(gone.last().path("code").asInt()).isEqualTo(1);
+        assertThat(gone.err()).startsWith("vat: ").hasLineCount(1);
+        Path frames = png("kite", 1, 3);
+        assertThat(Shell.run("look", frames.resolve("kite.0002.png"), "--json").last().path("sources").get(0).path("count").asInt()).isEqualTo(3);
+        assertThat(Shell.run("look", frames, "--headers").err()).contains("3 files, 3 good, 64x48, 16-bit");
+    }
+
+    @Test
+    void aRateThatNothingStatesIsAFinding() throws IOException {
+        Shell shell = Shell.run("make", png("kite", 1, 3), "--target", "web-h264", "--json");
+        assertThat(shell.code()).isEqualTo(3);
+        assertThat(shell.events("finding")).anyMatch(f -> f.path("id").asText().equals("rate-unknown"));
+    }
+
+    @Test
+    void rangesAreSourceFrameNumbersBothIncluded() throws IOException {
+        Path frames = png("kite", 101, 20);
+        Shell shell = Shell.run("make", frames.resolve("kite.0101.png"), "--target", "edit-prores-hq", "--target", "alpha-prores-4444", "--rate", "24000/1001",
+                "--range", "105..112", "--name", "{reel}_{range}_{rate}_{target}", "--json");
+        assertThat(shell.code()).isZero();
+        assertThat(shell.events("planned").getFirst().path("frames").asInt()).isEqualTo(8);
+        assertThat(names(folder.resolve("delivered"))).as("beside the sequence's folder").contains("kite_105-112_23.976_edit.mov", "kite_105-112_23.976_alpha.mov");
+        assertThat(Shell.run("prove", folder.resolve("delivered/kite_105-112_23.976_edit.mov")).code()).isZero();
+    }
+
+    @Test
+    void aFolderWithSeveralSequencesWantsOneNamed() throws IOException {
+        Path frames = png("kite", 1, 3);
+        Files.write(frames.resolve("matte_1.png"), StillWriter.PNG8.write(picture(64, 48, 0)));
+        Files.write(frames.resolve("matte_2.png"), StillWriter.PNG8.write(picture(64, 48, 1)));
+        Shell which = Shell.run("make", frames, "--target", "web-h264", "--rate", "25");
+        assertThat(which.code()).isEqualTo(2);
+        assertThat(which.err()).contains("kite.####.png").contains("matte_#.png");
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--source", "nobody").code()).isEqualTo(2);
+        Shell made = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--source", "matte", "--out", folder.resolve("out"), "--json");
+        assertThat(made.code()).isZero();
+        assertThat(names(folder.resolve("out"))).contains("matte_web.mp4");
+    }
+
+    @Test
+    void aProjectIsMadeAsItIsSaved() throws IOException {
+        Project project = Edits.bringIn(SequenceFinder.find(png("kite", 1, 6)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        project = Edits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.of(30)).apply(project));
+        Path file = folder.resolve("kite.vat");
+        ProjectFile.save(project, file);
+        String before = Files.readString(file);
+        Shell shell = Shell.run("make", file, "--out", folder.resolve("out"), "--json");
+        assertThat(shell.code()).isZero();
+        assertThat(shell.events("planned").getFirst().path("rate").asText()).isEqualTo("30");
+        assertThat(Files.readString(file)).as("a project is only read").isEqualTo(before);
+    }
+
+    @Test
+    void aChangedFileIsNotWhatItsReceiptSays() throws IOException {
+        assertThat(Shell.run("make", png("kite", 1, 3), "--target", "web-h264", "--rate", "25", "--out", folder.resolve("out")).code()).isZero();
+        Path file = folder.resolve("out/kite_web.mp4");
+        byte[] data = Files.readAllBytes(file);
+        data[data.length - 20] ^= 3;
+        Files.write(file, data);
+        Shell shell = Shell.run("prove", file, "--json");
+        assertThat(shell.code()).isEqualTo(4);
+        assertThat(shell.last().path("proven").asBoolean()).isFalse();
+        assertThat(Shell.run("prove", folder.resolve("kite/kite.0001.png")).err()).contains("no receipt");
+        assertThat(Shell.run("prove", folder.resolve("gone.mp4")).code()).isEqualTo(1);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', value = {"make;Missing required parameter", "make PATH;--target", "make PATH --target tape;no target 'tape'",
+            "make PATH --target web-h264 --rate fast;'fast' is not a rate", "make PATH --target web-h264 --range 9-3;9-3", "make PATH --target web-h264 --gap stretch;'stretch'",
+            "make PATH --target web-h264 --flatten red;'red'", "make PATH --target web-h264 --name {x};{x}", "sing;sing", "look;Missing required", "make PATH --nope;--nope"})
+    void wrongUseIsExitTwoAndOneClearLine(String words, String said) throws IOException {
+        String path = png("kite", 1, 2).toString();
+        Shell shell = Shell.run((Object[]) words.replace("PATH", path).split(" "));
+        assertThat(shell.code()).isEqualTo(2);
+        assertThat(shell.err()).startsWith("vat: ").contains(said).hasLineCount(1);
+        assertThat(shell.out()).isEmpty();
+    }
+
+    @Test
+    void anOutputFolderThatCantBeWrittenIsAFinding() throws IOException {
+        Path file = Files.writeString(folder.resolve("file"), "x");
+        Shell shell = Shell.run("make", png("kite", 1, 2), "--target", "web-h264", "--rate", "25", "--out", file.resolve("in"), "--json");
+        assertThat(shell.code()).isEqualTo(3);
+        assertThat(shell.events("finding")).anyMatch(f -> f.path("id").asText().equals("folder-refused"));
+    }
+
+    @Test
+    void helpAndVersionAreThere() {
+        assertThat(Shell.run("--help").out()).contains("Exit codes").contains("look").contains("make").contains("prove").contains("demo");
+        assertThat(Shell.run("--version").out()).startsWith("Vat ");
+        assertThat(Vat.meansWindow()).isTrue();
+        assertThat(Vat.meansWindow("look")).isFalse();
+        assertThat(Vat.meansWindow(folder.toString())).isTrue();
+    }
+}
