@@ -91,7 +91,7 @@ public final class Tour {
         await("the run to start", () -> studio().runs().going().isPresent()
                 && studio().runs().going().get().files().stream().anyMatch(f -> f.done() > (make ? 70 : 14)));
         shoot("run");
-        await("the run to end", () -> studio().runs().going().isEmpty() && !studio().runs().lines().isEmpty());
+        await("the run to end", () -> studio().runs().isIdle() && !studio().runs().lines().isEmpty());
         RunLine line = on(() -> studio().runs().lines().getFirst());
         press("receipt-" + line.files().getFirst().target());
         await("the receipt", () -> window.shell().lookup("#receipt") != null);

@@ -66,6 +66,11 @@ public final class Runs implements AutoCloseable {
         return lines.stream().limit(1).flatMap(l -> l.files().stream()).filter(f -> f.target().equals(target)).findFirst();
     }
 
+    /** Whether nothing goes on, is about to, or waits. */
+    public boolean isIdle() {
+        return going == null && !starting && queue.isEmpty();
+    }
+
     public int waiting() {
         return queue.size();
     }

@@ -31,6 +31,7 @@ import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.SplitPane;
 import javafx.scene.input.DragEvent;
@@ -78,6 +79,7 @@ public final class Shell extends StackPane {
     private Seen lastSeen;
     private boolean refreshAsked;
     private boolean mouseDown;
+    private boolean focusByKeys;
     private boolean pictureOnly;
     private boolean dressedDark;
 
@@ -118,7 +120,10 @@ public final class Shell extends StackPane {
         getChildren().addAll(page, search);
         setId("shell");
         addEventFilter(KeyEvent.KEY_PRESSED, this::keyPressed);
-        addEventFilter(MouseEvent.MOUSE_PRESSED, _ -> mouseDown = true);
+        addEventFilter(MouseEvent.MOUSE_PRESSED, _ -> {
+            mouseDown = true;
+            focusByKeys = false;
+        });
         addEventFilter(MouseEvent.MOUSE_RELEASED, _ -> {
             mouseDown = false;
             refreshLater();
@@ -296,7 +301,7 @@ public final class Shell extends StackPane {
         }
         sheet.out().showProgress();
         runs.show();
-        boolean empty = studio.project().isEmpty();
+        boolean empty = studio.project().sources().isEmpty();
         if (empty) {
             welcome.show();
         }
@@ -359,7 +364,11 @@ public final class Shell extends StackPane {
 
     private void keyPressed(KeyEvent e) {
         if (!search.isVisible()) {
-            if (e.getTarget() instanceof Button && e.getCode() == KeyCode.SPACE && !e.isShortcutDown()
+            if (e.getCode() == KeyCode.TAB) {
+                focusByKeys = true;
+            }
+            // Who went to a button by keys presses it with the space bar; after the mouse the space bar plays.
+            if (focusByKeys && e.getTarget() instanceof ButtonBase && e.getCode() == KeyCode.SPACE && !e.isShortcutDown()
                     || isOnGrid() && isArrow(e.getCode())) {
                 return;
             }
@@ -436,6 +445,11 @@ public final class Shell extends StackPane {
         if (getScene().getWindow() instanceof Stage window) {
             window.setFullScreen(!window.isFullScreen());
         }
+    }
+
+    /** Gives the keyboard to the band, so that keys mean frames from the start. */
+    void focusBand() {
+        band.band().requestFocus();
     }
 
     /** Goes to a place of what is shown. */

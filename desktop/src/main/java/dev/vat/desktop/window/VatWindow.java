@@ -35,6 +35,7 @@ public final class VatWindow {
         stage.setMinWidth(900);
         stage.setMinHeight(560);
         stage.setOnCloseRequest(this::closeAsked);
+        stage.setOnShown(_ -> shell.focusBand());
     }
 
     /**
@@ -71,7 +72,7 @@ public final class VatWindow {
     }
 
     private void closeAsked(WindowEvent e) {
-        if (studio.runs().going().isPresent() && ask.leaving() == Ask.Leaving.KEEP_WORKING) {
+        if (!studio.runs().isIdle() && ask.leaving() == Ask.Leaving.KEEP_WORKING) {
             e.consume();
         }
     }

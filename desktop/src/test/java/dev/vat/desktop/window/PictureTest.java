@@ -1,0 +1,144 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.time.FrameRange;
+import dev.vat.desktop.TestFrames;
+import javafx.scene.image.ImageView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import org.junit.jupiter.api.Test;
+
+/** Playing, stepping, selecting, looking closely; the pictures come from a real viewer process. */
+class PictureTest extends WindowCase {
+
+    private javafx.scene.image.Image image() throws Exception {
+        return on(() -> ((ImageView) node("picture").lookup("ImageView")).getImage());
+    }
+
+    @Test
+    void keysStepPlayAndSelect() throws Exception {
+        drop(TestFrames.png(folder, "kite", 40));
+        type(KeyCode.RIGHT, KeyCode.RIGHT);
+        settle();
+        assertThat(text("picture-number")).isEqualTo("0003");
+        type(KeyCode.END);
+        settle();
+        assertThat(text("picture-number")).isEqualTo("0040");
+        type(KeyCode.HOME);
+        settle();
+        type(KeyCode.SPACE);
+        await(() -> !text0("picture-number").equals("0001"));
+        type(KeyCode.SPACE);
+        settle();
+        type(KeyCode.HOME);
+        type(KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.I, KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.O);
+        settle();
+        assertThat(text("band-selected")).isEqualTo("selected 0003 to 0005, 3 frames");
+        assertThat(on(() -> studio().project().source("s1").orElseThrow().reading().range())).as("selecting trims nothing").isNull();
+        press("trim");
+        settle();
+        assertThat(on(() -> studio().project().source("s1").orElseThrow().reading().range())).isEqualTo(FrameRange.of(3, 5));
+    }
+
+    private String text0(String id) {
+        return ((javafx.scene.control.Label) node(id)).getText();
+    }
+
+    @Test
+    void everyFrameModeShowsEachOne() throws Exception {
+        drop(TestFrames.png(folder, "kite", 12));
+        press("loop");
+        press("every-frame");
+        type(KeyCode.HOME);
+        settle();
+        type(KeyCode.SPACE);
+        await(() -> text0("picture-number").equals("0012"));
+        assertThat(text("dropped")).isEmpty();
+    }
+
+    @Test
+    void oneToOneShowsStoredPixelsFitFillsTheRoom() throws Exception {
+        drop(TestFrames.png(folder, "kite", 2));
+        double fitted = image().getWidth();
+        assertThat(fitted).isGreaterThan(96);
+        press("actual-size");
+        settle();
+        assertThat(image().getWidth()).isEqualTo(96);
+        assertThat(on(() -> image().getPixelReader().getColor(48, 53).getGreen())).isCloseTo(53 / 54.0, org.assertj.core.data.Offset.offset(.01));
+        press("actual-size");
+        settle();
+        assertThat(image().getWidth()).isEqualTo(fitted);
+    }
+
+    @Test
+    void alphaIsShownAsGrey() throws Exception {
+        drop(TestFrames.png(folder, "kite", 2, 96, 54, true));
+        press("actual-size");
+        settle();
+        assertThat(on(() -> image().getPixelReader().getColor(80, 20).getOpacity())).isCloseTo(.25, org.assertj.core.data.Offset.offset(.01));
+        press("show-alpha");
+        settle();
+        assertThat(on(() -> image().getPixelReader().getColor(80, 20).getRed())).isCloseTo(.25, org.assertj.core.data.Offset.offset(.01));
+        assertThat(on(() -> image().getPixelReader().getColor(10, 20).getRed())).isEqualTo(1);
+    }
+
+    @Test
+    void theBandIsClickedDraggedAndZoomed() throws Exception {
+        drop(TestFrames.png(folder, "kite", 40));
+        var band = on(() -> node("band").localToScene(node("band").getBoundsInLocal()));
+        double x = window.stage().getX() + band.getMinX();
+        double y = window.stage().getY() + band.getMinY() + 20;
+        clickOn(x + 14 + (band.getWidth() - 28) * 20.5 / 40, y);
+        settle();
+        assertThat(text("picture-number")).isEqualTo("0021");
+        moveTo(x + 14 + (band.getWidth() - 28) * 4.5 / 40, y).press(MouseButton.PRIMARY);
+        moveTo(x + 14 + (band.getWidth() - 28) * 9.5 / 40, y).release(MouseButton.PRIMARY);
+        settle();
+        assertThat(text("band-selected")).isEqualTo("selected 0005 to 0010, 6 frames");
+        type(KeyCode.ESCAPE);
+        settle();
+        assertThat(isThere("band-selected")).isFalse();
+        type(KeyCode.EQUALS);
+        type(KeyCode.DIGIT0);
+    }
+
+    @Test
+    void thePictureFillsTheWindowAndComesBack() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        double before = image().getWidth();
+        type(KeyCode.W);
+        settle();
+        assertThat(image().getWidth()).isGreaterThan(before);
+        assertThat(node("make")).isNull();
+        type(KeyCode.W);
+        settle();
+        assertThat(isThere("make")).isTrue();
+        assertThat(image().getWidth()).isEqualTo(before);
+    }
+
+    @Test
+    void commandsAreFoundByTheirWords() throws Exception {
+        drop(TestFrames.png(folder, "kite", 9));
+        press("search");
+        write("last fr");
+        assertThat(isThere("command-last")).isTrue();
+        type(KeyCode.ENTER);
+        settle();
+        assertThat(text("picture-number")).isEqualTo("0009");
+        press("search");
+        write("xyzzy");
+        type(KeyCode.ESCAPE);
+        assertThat(on(() -> node("command-search").isVisible())).isFalse();
+    }
+
+    @Test
+    void darkAndLightFollowOneKey() throws Exception {
+        drop(TestFrames.png(folder, "kite", 2));
+        press(KeyCode.CONTROL).press(KeyCode.D).release(KeyCode.D).release(KeyCode.CONTROL);
+        settle();
+        assertThat(on(() -> studio().settings().dark())).isTrue();
+        assertThat(on(() -> ((javafx.scene.layout.Region) window.shell().lookup(".head")).getBackground().getFills().getLast().getFill().toString()))
+                .isEqualTo("0x303031ff");
+    }
+}

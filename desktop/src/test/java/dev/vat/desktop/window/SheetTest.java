@@ -1,0 +1,204 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edits;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.desktop.TestFrames;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+
+/** The three faces: what they say of real frames, and what is typed and pressed in them. */
+class SheetTest extends WindowCase {
+
+    private void enter(String id, String text) throws Exception {
+        await(() -> isThere(id));
+        run(() -> {
+            TextField field = (TextField) node(id);
+            field.requestFocus();
+            field.setText(text);
+        });
+        type(KeyCode.ENTER);
+        settle();
+    }
+
+    private dev.vat.core.source.Reading reading() throws Exception {
+        return on(() -> studio().project().source("s1").orElseThrow().reading());
+    }
+
+    @Test
+    void ratesAreButtonsAndAnyOtherIsTyped() throws Exception {
+        drop(TestFrames.png(folder, "kite", 6));
+        press("rate-24");
+        settle();
+        assertThat(reading().rate()).isEqualTo(Rate.of(24));
+        press("rate-24");
+        settle();
+        assertThat(on(() -> ((ToggleButton) node("rate-24")).isSelected())).as("pressed again it stays chosen").isTrue();
+        enter("rate-other", "12,5");
+        assertThat(reading().rate()).isEqualTo(Rate.of(25, 2));
+        enter("rate-other", "0");
+        assertThat(reading().rate()).isEqualTo(Rate.of(25, 2));
+        assertThat(on(() -> node("rate-other").getStyleClass().contains("refused"))).isTrue();
+    }
+
+    @Test
+    void rangesAreTypedWithTheirEffectBeside() throws Exception {
+        drop(TestFrames.png(folder, "kite", 20));
+        press("rate-25");
+        enter("range", "5-14");
+        assertThat(reading().range()).isEqualTo(FrameRange.of(5, 14));
+        assertThat(text("band-range")).isEqualTo("0001 to 0020, 20 frames; only 0005 to 0014, 10 frames");
+        assertThat(text("will-make")).isEqualTo("only 5-14, 10 frames, 0.400 s");
+        press("trim-whole");
+        settle();
+        assertThat(reading().range()).isNull();
+        enter("range", "20-5");
+        assertThat(on(() -> node("range").getStyleClass().contains("refused"))).isTrue();
+        assertThat(reading().range()).isNull();
+    }
+
+    @Test
+    void faultsAreNamedInTheRowOnTheBandAndAmongTheFindings() throws Exception {
+        Path frames = TestFrames.png(folder, "kite", 12);
+        Files.delete(frames.resolve("kite.0004.png"));
+        Files.write(frames.resolve("kite.0007.png"), new byte[0]);
+        drop(frames);
+        press("target-web-h264");
+        settle();
+        assertThat(text("state-s1")).isEqualTo("1 missing, 1 empty");
+        assertThat(on(() -> node("legend").lookupAll(".legend").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList()))
+                .contains("good 10", "empty 1", "missing 1");
+        press("remedy-frames-wanted-0");
+        assertThat(on(() -> Clipboard.getSystemClipboard().getString())).isEqualTo("0004, 0007");
+        type(KeyCode.N);
+        settle();
+        assertThat(text("picture-number")).isEqualTo("0004");
+        assertThat(text("picture-trouble")).isEqualTo("missing: there is no kite.0004.png");
+        press("remedy-frames-wanted-1");
+        settle();
+        assertThat(reading().gap()).isEqualTo(GapPolicy.HOLD);
+        assertThat(isThere("finding-frames-filled")).isTrue();
+        press("face-reel");
+        settle();
+        assertThat(on(() -> node("legend").lookupAll(".legend").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList())).contains("filled 2");
+    }
+
+    @Test
+    void theOutFaceIsReadAcrossAndEditedByKeys() throws Exception {
+        drop(TestFrames.png(folder, "kite", 6, 97, 54, true));
+        for (var target : Catalogue.targets()) {
+            run(() -> studio().edit(Edits.addTarget(target)));
+        }
+        press("face-out");
+        settle();
+        assertThat(text("cell-size-alpha-prores-4444")).startsWith("97x54");
+        assertThat(on(() -> node("cell-size-web-h264").getStyleClass())).contains("fault");
+        assertThat(text("cell-flatten-alpha-prores-4444")).isEqualTo("keeps alpha");
+        run(() -> node("out-grid").requestFocus());
+        for (int i = 0; i < 9; i++) {
+            type(KeyCode.DOWN);
+        }
+        type(KeyCode.ENTER);
+        await(() -> node("cell-editor") != null);
+        run(() -> ((TextField) node("cell-editor")).setText("336699"));
+        type(KeyCode.ENTER);
+        settle();
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Rgb.parse("336699"));
+        assertThat(text("cell-flatten-web-h264")).isEqualTo("#336699");
+        run(() -> node("out-grid").requestFocus());
+        for (int i = 0; i < 7; i++) {
+            type(KeyCode.UP);
+        }
+        type(KeyCode.ENTER);
+        settle();
+        assertThat(text("cell-size-web-h264")).isEqualTo("96x54");
+        type(KeyCode.RIGHT);
+        settle();
+        assertThat(on(() -> node("picture").lookupAll(".strong").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList()))
+                .contains("as in ProRes HQ for editing");
+    }
+
+    @Test
+    void namesFollowTheirPatternWithALiveExample() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        press("target-web-h264");
+        press("face-out");
+        settle();
+        assertThat(text("name-example")).isEqualTo("kite_web.mp4");
+        enter("naming", "{reel}_{size}");
+        assertThat(text("name-example")).isEqualTo("kite_96x54.mp4");
+        enter("naming", "{what}");
+        assertThat(isThere("finding-name-pattern")).isTrue();
+        answers.folder = folder.resolve("chosen");
+        press("choose-folder");
+        settle();
+        assertThat(on(() -> studio().project().folder().path())).isEqualTo(folder.resolve("chosen"));
+    }
+
+    @Test
+    void whatIsTypedSurvivesWhatHappensMeanwhile() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        press("target-web-h264");
+        press("face-out");
+        settle();
+        run(() -> {
+            node("naming").requestFocus();
+            ((TextField) node("naming")).setText("{reel}_half typ");
+        });
+        run(() -> studio().edit(Edits.setRate(Rate.of(30))));
+        settle();
+        assertThat(on(() -> ((TextField) node("naming")).getText())).isEqualTo("{reel}_half typ");
+        assertThat(on(() -> node("naming").isFocused())).isTrue();
+    }
+
+    @Test
+    void colourBehindTransparencyIsChosenFromItsFinding() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3, 96, 54, true));
+        press("target-web-h264");
+        settle();
+        answers.colour = new Rgb(1, 2, 3);
+        press("remedy-alpha-flattened-0");
+        settle();
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(new Rgb(1, 2, 3));
+    }
+
+    @Test
+    void notesUnfoldOnDemand() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        press("target-web-h264");
+        settle();
+        assertThat(isThere("finding-depth-reduced")).isFalse();
+        press("notes");
+        settle();
+        assertThat(isThere("finding-depth-reduced")).isTrue();
+    }
+
+    @Test
+    void sourcesAreRemovedAndCheckedAgain() throws Exception {
+        Path frames = TestFrames.png(folder, "kite", 4);
+        drop(frames);
+        Files.write(frames.resolve("kite.0002.png"), new byte[0]);
+        press("check-again");
+        settle();
+        assertThat(text("state-s1")).isEqualTo("1 empty");
+        press("reveal-source");
+        assertThat(answers.revealed).containsExactly(frames);
+        press("remove-source");
+        settle();
+        assertThat(isThere("welcome")).isTrue();
+        assertThat(frames.resolve("kite.0001.png")).as("frames are never touched").exists();
+        press("undo");
+        settle();
+        assertThat(text("state-s1")).isEqualTo("1 empty");
+    }
+}

@@ -1,0 +1,202 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.picture.Rgb;
+import dev.vat.desktop.TestFrames;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.place.Places;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.logging.Handler;
+import java.util.logging.LogRecord;
+import java.util.logging.Logger;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.Labeled;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.Dragboard;
+import javafx.scene.input.TransferMode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.io.TempDir;
+import org.mockito.Mockito;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window, driven by a robot; dialogs are answered from what a test lays down beforehand. */
+abstract class WindowCase extends FxRobot {
+
+    /** Answers in place of the system's dialogs. */
+    static final class Answers implements Ask {
+        Path folder;
+        Rgb colour;
+        Path project;
+        Leaving leaving = Leaving.STOP;
+        final List<Path> revealed = new ArrayList<>();
+
+        @Override
+        public Optional<Path> folder(String title, Path from) {
+            return Optional.ofNullable(folder);
+        }
+
+        @Override
+        public List<Path> frames(String title) {
+            return folder == null ? List.of() : List.of(folder);
+        }
+
+        @Override
+        public Optional<Path> project(String title) {
+            return Optional.ofNullable(project);
+        }
+
+        @Override
+        public Optional<Path> saveProject(String title, String name) {
+            return Optional.ofNullable(project);
+        }
+
+        @Override
+        public Optional<Rgb> colour(String title, Rgb now) {
+            return Optional.ofNullable(colour);
+        }
+
+        @Override
+        public Leaving leaving() {
+            return leaving;
+        }
+
+        @Override
+        public boolean reveal(Path path) {
+            return revealed.add(path);
+        }
+    }
+
+    @TempDir
+    Path folder;
+
+    final Answers answers = new Answers();
+    private final List<String> styleTrouble = new ArrayList<>();
+    private final Handler styleWatch = new Handler() {
+        @Override
+        public void publish(LogRecord line) {
+            styleTrouble.add(line.getMessage());
+        }
+
+        @Override
+        public void flush() { }
+
+        @Override
+        public void close() { }
+    };
+    Places places;
+    VatWindow window;
+
+    @BeforeEach
+    void openWindow() throws Exception {
+        Logger.getLogger("javafx.css").addHandler(styleWatch);
+        places = TestFrames.places(folder);
+        Stage stage = FxToolkit.registerPrimaryStage();
+        window = on(() -> {
+            VatWindow made = new VatWindow(stage, places, answers);
+            stage.setX(0);
+            stage.setY(0);
+            stage.show();
+            return made;
+        });
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    @AfterEach
+    void closeWindow() throws Exception {
+        on(() -> {
+            window.close();
+            window.stage().hide();
+            return null;
+        });
+        Logger.getLogger("javafx.css").removeHandler(styleWatch);
+        assertThat(styleTrouble).as("style sheets look nothing up in vain").isEmpty();
+    }
+
+    static <T> T on(Callable<T> act) throws Exception {
+        return WaitForAsyncUtils.asyncFx(act).get(30, TimeUnit.SECONDS);
+    }
+
+    Studio studio() {
+        return window.studio();
+    }
+
+    void await(Callable<Boolean> condition) throws Exception {
+        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> on(condition));
+    }
+
+    /** Waits until nothing is checked, drawn or refreshed any more. */
+    void settle() throws Exception {
+        await(() -> !studio().watch().isChecking() && window.shell().isSettled());
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    /** Files let go over the window, as from the system's file manager. */
+    void drop(Path... paths) throws Exception {
+        Dragboard board = Mockito.mock(Dragboard.class);
+        Mockito.when(board.hasFiles()).thenReturn(true);
+        Mockito.when(board.getFiles()).thenReturn(Arrays.stream(paths).map(Path::toFile).toList());
+        on(() -> {
+            for (var type : List.of(DragEvent.DRAG_OVER, DragEvent.DRAG_DROPPED)) {
+                javafx.event.Event.fireEvent(window.shell(), new DragEvent(type, board, 400, 400, 400, 400, TransferMode.COPY, null, null, null));
+            }
+            return null;
+        });
+        await(() -> !studio().project().isEmpty() || !studio().question().isEmpty() || !studio().message().isEmpty());
+        settle();
+    }
+
+    Node node(String id) {
+        return window.shell().lookup("#" + id);
+    }
+
+    boolean isThere(String id) {
+        Node node = node(id);
+        return node != null && node.isVisible() && node.getScene() != null;
+    }
+
+    String text(String id) throws Exception {
+        return on(() -> ((Labeled) node(id)).getText());
+    }
+
+    /** Presses with the robot's mouse; what lies outside of the view is brought into it before. */
+    void press(String id) throws Exception {
+        await(() -> isThere(id));
+        settle();
+        clickOn("#" + id);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    /** Fires a button that may be scrolled out of sight. */
+    void fire(String id) throws Exception {
+        await(() -> node(id) instanceof ButtonBase);
+        on(() -> {
+            ((ButtonBase) node(id)).fire();
+            return null;
+        });
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    void run(Runnable act) {
+        Platform.runLater(act);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    void made() throws Exception {
+        await(() -> studio().runs().isIdle() && !studio().runs().lines().isEmpty());
+        settle();
+    }
+}
