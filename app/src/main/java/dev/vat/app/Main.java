@@ -2,7 +2,7 @@ package dev.vat.app;
 
 import dev.vat.cli.Vat;
 import dev.vat.engine.place.Places;
-import dev.vat.engine.worker.WorkerMain;
+import dev.vat.engine.WorkerMain;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;

@@ -3,7 +3,6 @@ package dev.vat.desktop.strip;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
-import dev.vat.desktop.look.Dyes;
 import java.util.function.LongConsumer;
 import javafx.scene.AccessibleRole;
 import javafx.scene.canvas.Canvas;

@@ -3,7 +3,7 @@ package dev.vat.desktop.window;
 import dev.vat.core.project.Edits;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.time.FrameRange;
-import dev.vat.desktop.look.Dyes;
+import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.strip.Band;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.ReelStrip;

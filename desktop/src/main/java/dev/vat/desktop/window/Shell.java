@@ -10,7 +10,7 @@ import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.look.Ask;
-import dev.vat.desktop.look.Dyes;
+import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.look.Look;
 import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.runs.ReceiptPage;

@@ -7,7 +7,6 @@ import dev.vat.core.run.FileFacts;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
-import dev.vat.engine.run.JournalEntry;
 import dev.vat.media.MediaException;
 import dev.vat.media.MovieProof;
 import java.io.IOException;
@@ -25,10 +24,12 @@ public final class FileProof {
 
     private FileProof() { }
 
-    /** @param goOn told after each decoded frame; false stops the proof */
-    public static Receipt of(RunPlan plan, RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path joined,
-                             LongPredicate goOn) throws IOException {
-        List<Receipt.FrameLine> planned = parts.stream().flatMap(p -> p.checked().stream()).toList();
+    /**
+     * @param planned what the inline check found of every frame, in output order
+     * @param goOn told after each decoded frame; false stops the proof
+     */
+    public static Receipt of(RunPlan plan, RunPlan.RunFile file, List<Receipt.PartLine> parts,
+                             List<Receipt.FrameLine> planned, Path joined, LongPredicate goOn) throws IOException {
         List<String> reasons = new ArrayList<>();
         FileFacts facts = null;
         Comparison comparison = null;
@@ -45,8 +46,7 @@ public final class FileProof {
                 plan.project(), plan.reel(), file.target(), file.targetInCatalogue().title(), reasons.isEmpty(), reasons,
                 null, plan.rate(), plan.rateOrigin(), sources(plan), fills(plan), file.expected(), facts, comparison,
                 quality(plan, planned), notes(plan, file),
-                parts.stream().map(p -> new Receipt.PartLine(p.part(), p.first(), p.frames(), p.bytes(), p.sha256())).toList(),
-                Durable.sha256(joined), planned);
+                parts, Durable.sha256(joined), planned);
     }
 
     private static void frames(List<Receipt.FrameLine> planned, int[] found, List<String> reasons) {

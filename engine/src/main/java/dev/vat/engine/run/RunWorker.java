@@ -3,14 +3,14 @@ package dev.vat.engine.run;
 import dev.vat.engine.demo.DemoData;
 import dev.vat.engine.proof.Reproof;
 import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.WorkerMain;
+import dev.vat.engine.worker.WorkerDuty;
 import dev.vat.scene.Shot;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.function.Consumer;
 
 /** The process that makes files: carries one plan out, proves a file again, or draws the demo's frames. */
-public final class RunWorker implements WorkerMain.Role {
+public final class RunWorker implements WorkerDuty {
 
     private final Consumer<Message> events;
     private Runner runner;

@@ -2,7 +2,7 @@ package dev.vat.engine.viewer;
 
 import dev.vat.core.source.FrameCheck;
 import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.WorkerMain;
+import dev.vat.engine.worker.WorkerDuty;
 import dev.vat.media.FrameReader;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -13,7 +13,7 @@ import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 
 /** The viewer process: looks into frame files and makes pictures for the window. */
-public final class ViewerWorker implements WorkerMain.Role {
+public final class ViewerWorker implements WorkerDuty {
 
     private static final int THREADS = Math.max(1, Math.min(4, Runtime.getRuntime().availableProcessors()));
 

@@ -1,5 +1,6 @@
 package dev.vat.engine.worker;
 
+import dev.vat.engine.WorkerMain;
 import dev.vat.engine.place.Places;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -19,7 +19,7 @@ public enum WorkerRole {
         return id;
     }
 
-    static WorkerRole parse(String id) {
+    public static WorkerRole parse(String id) {
         return Arrays.stream(values()).filter(r -> r.id.equals(id)).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("There is no worker '" + id + "'"));
     }

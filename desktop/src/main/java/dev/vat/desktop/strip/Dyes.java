@@ -1,6 +1,5 @@
-package dev.vat.desktop.look;
+package dev.vat.desktop.strip;
 
-import dev.vat.desktop.strip.Strip;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.paint.Color;

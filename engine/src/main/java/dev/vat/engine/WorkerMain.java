@@ -1,10 +1,11 @@
-package dev.vat.engine.worker;
+package dev.vat.engine;
 
-import dev.vat.engine.VatVersion;
 import dev.vat.engine.protocol.Lines;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.RunWorker;
 import dev.vat.engine.viewer.ViewerWorker;
+import dev.vat.engine.worker.WorkerDuty;
+import dev.vat.engine.worker.WorkerRole;
 import dev.vat.media.MediaLibrary;
 import java.io.FileDescriptor;
 import java.io.FileInputStream;
@@ -24,16 +25,6 @@ public final class WorkerMain {
 
     private static final Logger LOG = LoggerFactory.getLogger(WorkerMain.class);
 
-    /** What one kind of worker does. */
-    public interface Role extends AutoCloseable {
-        /** Called for one message after the other; long work goes on elsewhere. */
-        void take(Message message);
-
-        /** The owner has gone or wants no more: ends what goes on. */
-        @Override
-        void close();
-    }
-
     private WorkerMain() { }
 
     public static void main(String[] arguments) throws IOException {
@@ -48,9 +39,9 @@ public final class WorkerMain {
         System.setOut(System.err);
         lines.write(new Message.Hello(0, VatVersion.current(), MediaLibrary.version(), ProcessHandle.current().pid()));
         Thread.ofPlatform().daemon().name("heartbeat").start(() -> beat(lines));
-        try (Role role = which == WorkerRole.VIEWER ? new ViewerWorker(m -> say(lines, m)) : new RunWorker(m -> say(lines, m))) {
+        try (WorkerDuty duty = which == WorkerRole.VIEWER ? new ViewerWorker(m -> say(lines, m)) : new RunWorker(m -> say(lines, m))) {
             for (Optional<Message> next = lines.read(); next.isPresent(); next = lines.read()) {
-                role.take(next.get());
+                duty.take(next.get());
             }
         }
     }

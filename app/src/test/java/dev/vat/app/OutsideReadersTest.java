@@ -1,0 +1,216 @@
+package dev.vat.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.sun.net.httpserver.HttpExchange;
+import com.sun.net.httpserver.HttpServer;
+import dev.vat.cli.Vat;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.run.Receipt;
+import dev.vat.engine.proof.ReceiptFile;
+import dev.vat.media.Samples;
+import dev.vat.media.StillWriter;
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Finished files in the hands of readers that know nothing of Vat. */
+@Tag("outside")
+class OutsideReadersTest {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final int WIDTH = 320;
+    private static final int HEIGHT = 180;
+    private static final int FRAMES = 60;
+    /**
+     * No strong blue: the browser's own conversion without a graphics card holds the step from Cb to blue in a signed byte,
+     * 2.0 where Rec.709 says 2.112, and is six codes off at 190. The file's own values are held by the tests of media.
+     */
+    private static final List<Rgb> PATCHES = List.of(new Rgb(200, 40, 40), new Rgb(40, 160, 60), new Rgb(60, 90, 140), new Rgb(128, 128, 128));
+
+    @TempDir
+    Path folder;
+
+    private Path out;
+
+    @BeforeEach
+    void make() throws IOException {
+        Path frames = Files.createDirectory(folder.resolve("patches"));
+        for (int f = 0; f < FRAMES; f++) {
+            Files.write(frames.resolve("patches.%04d.png".formatted(f + 1)), StillWriter.PNG16.write(patches(f)));
+        }
+        out = folder.resolve("out");
+        assertThat(Vat.run("make", frames.toString(), "--target", "web-h264", "--target", "edit-prores-hq", "--target", "alpha-prores-4444",
+                "--rate", "25", "--out", out.toString())).isZero();
+    }
+
+    /** Four flat patches; under them a grey that tells the frame's number. */
+    private static Samples patches(int frame) {
+        float[][] rgb = new float[3][WIDTH * HEIGHT];
+        for (int y = 0; y < HEIGHT; y++) {
+            for (int x = 0; x < WIDTH; x++) {
+                Rgb c = y >= HEIGHT / 2 ? grey(frame) : PATCHES.get(x * 4 / WIDTH);
+                rgb[0][y * WIDTH + x] = c.red() / 255f;
+                rgb[1][y * WIDTH + x] = c.green() / 255f;
+                rgb[2][y * WIDTH + x] = c.blue() / 255f;
+            }
+        }
+        return new Samples(WIDTH, HEIGHT, rgb[0], rgb[1], rgb[2], null);
+    }
+
+    private static Rgb grey(int frame) {
+        int value = 20 + 3 * frame;
+        return new Rgb(value, value, value);
+    }
+
+    private static Optional<Path> program(String name) {
+        return Arrays.stream(System.getenv("PATH").split(":")).map(p -> Path.of(p, name)).filter(Files::isExecutable).findFirst();
+    }
+
+    @Test
+    void mediainfoAgreesWithEveryReceipt() throws Exception {
+        assumeTrue(program("mediainfo").isPresent(), "mediainfo isn't installed");
+        for (String name : List.of("patches_web.mp4", "patches_edit.mov", "patches_alpha.mov")) {
+            Path file = out.resolve(name);
+            Process process = new ProcessBuilder("mediainfo", "--Output=JSON", file.toString()).start();
+            JsonNode tracks = JSON.readTree(process.getInputStream().readAllBytes()).path("media").path("track");
+            JsonNode general = tracks.get(0);
+            JsonNode video = tracks.get(1);
+            Receipt receipt = ReceiptFile.read(ReceiptFile.of(file));
+            assertThat(tracks).as("no sound").hasSize(2);
+            assertThat(video.path("FrameRate_Mode").asText()).as(name).isEqualTo("CFR");
+            assertThat(video.path("FrameRate").asDouble()).isEqualTo(25.0);
+            assertThat(video.path("FrameCount").asLong()).isEqualTo(receipt.found().frames()).isEqualTo(FRAMES);
+            assertThat(video.path("Duration").asDouble()).isEqualTo(receipt.found().durationSeconds().toDouble());
+            assertThat(video.path("Width").asInt()).isEqualTo(receipt.found().size().width());
+            assertThat(video.path("Height").asInt()).isEqualTo(receipt.found().size().height());
+            assertThat(video.path("PixelAspectRatio").asDouble()).isEqualTo(1.0);
+            assertThat(video.path("colour_range").asText("Limited")).isEqualTo("Limited");
+            assertThat(video.path("matrix_coefficients").asText()).isEqualTo("BT.709");
+            assertThat(video.path("colour_primaries").asText()).isEqualTo("BT.709");
+            assertThat(video.path("transfer_characteristics").asText()).isEqualTo("BT.709");
+            assertThat(general.path("FileSize").asLong()).isEqualTo(receipt.found().bytes());
+            switch (name) {
+                case "patches_web.mp4" -> {
+                    assertThat(video.path("Format").asText()).isEqualTo("AVC");
+                    assertThat(video.path("Format_Profile").asText()).isEqualTo("High");
+                    assertThat(video.path("ChromaSubsampling").asText()).isEqualTo("4:2:0");
+                    assertThat(video.path("BitDepth").asInt()).isEqualTo(8);
+                    assertThat(general.path("IsStreamable").asText()).isEqualTo("Yes");
+                }
+                case "patches_edit.mov" -> {
+                    assertThat(video.path("Format").asText()).isEqualTo("ProRes");
+                    assertThat(video.path("Format_Profile").asText()).isEqualTo("422 HQ");
+                    assertThat(video.path("ChromaSubsampling").asText()).isEqualTo("4:2:2");
+                }
+                default -> {
+                    assertThat(video.path("Format_Profile").asText()).isEqualTo("4444");
+                    assertThat(video.path("ChromaSubsampling").asText()).startsWith("4:4:4");
+                    assertThat(video.path("ColorSpace").asText()).isEqualTo("YUVA");
+                }
+            }
+        }
+    }
+
+    /** The browser plays the file to its end, and its pixels are the source's, within four code values on flat areas. */
+    @Test
+    void chromiumPlaysTheFileWithTheSourcesColours() throws Exception {
+        Path chromium = program("chromium").orElse(null);
+        assumeTrue(chromium != null, "Chromium isn't installed");
+        CompletableFuture<JsonNode> told = new CompletableFuture<>();
+        HttpServer server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+        server.createContext("/", e -> answer(e, "text/html", page().getBytes(StandardCharsets.UTF_8)));
+        server.createContext("/video.mp4", e -> answer(e, "video/mp4", Files.readAllBytes(out.resolve("patches_web.mp4"))));
+        server.createContext("/told", e -> {
+            told.complete(JSON.readTree(e.getRequestBody().readAllBytes()));
+            answer(e, "text/plain", new byte[0]);
+        });
+        server.start();
+        Process browser = new ProcessBuilder(chromium.toString(), "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
+                "--disable-background-networking", "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
+                "--user-data-dir=" + folder.resolve("profile"), "--remote-debugging-port=0", "http://127.0.0.1:" + server.getAddress().getPort() + "/")
+                .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+        try {
+            JsonNode result = told.get(60, TimeUnit.SECONDS);
+            assertThat(result.path("error").asText("")).isEmpty();
+            assertThat(result.path("ended").asBoolean()).isTrue();
+            assertThat(result.path("duration").asDouble()).isEqualTo(FRAMES / 25.0);
+            assertThat(result.path("width").asInt()).isEqualTo(WIDTH);
+            for (JsonNode shot : result.path("shots")) {
+                int frame = shot.path("frame").asInt();
+                for (int p = 0; p < 4; p++) {
+                    near(shot.path("patches").get(p), PATCHES.get(p), "frame " + frame + ", patch " + p);
+                }
+                near(shot.path("grey"), grey(frame), "frame " + frame);
+            }
+            assertThat(result.path("shots")).hasSize(4);
+        } finally {
+            browser.destroyForcibly().waitFor();
+            server.stop(0);
+        }
+    }
+
+    private static void near(JsonNode pixel, Rgb wanted, String what) {
+        assertThat(Math.abs(pixel.get(0).asInt() - wanted.red())).as(what).isLessThanOrEqualTo(4);
+        assertThat(Math.abs(pixel.get(1).asInt() - wanted.green())).as(what).isLessThanOrEqualTo(4);
+        assertThat(Math.abs(pixel.get(2).asInt() - wanted.blue())).as(what).isLessThanOrEqualTo(4);
+    }
+
+    private static void answer(HttpExchange e, String type, byte[] body) throws IOException {
+        try (e) {
+            e.getResponseHeaders().add("Content-Type", type);
+            e.getResponseHeaders().add("Accept-Ranges", "none");
+            e.sendResponseHeaders(200, body.length == 0 ? -1 : body.length);
+            e.getResponseBody().write(body);
+        }
+    }
+
+    private static String page() {
+        return """
+                <!doctype html><video id=v muted></video><canvas id=c></canvas><script>
+                const v = document.getElementById('v'), c = document.getElementById('c');
+                const once = (target, name) => new Promise((yes, no) => {
+                  target.addEventListener(name, yes, {once: true});
+                  target.addEventListener('error', () => no(new Error('the video fails: ' + v.error?.message)), {once: true});
+                });
+                const tell = what => fetch('/told', {method: 'POST', body: JSON.stringify(what)});
+                (async () => {
+                  // Whole in memory, so that seeking needs no server that gives parts.
+                  const loaded = once(v, 'loadeddata');
+                  v.src = URL.createObjectURL(await (await fetch('/video.mp4')).blob());
+                  await loaded;
+                  c.width = v.videoWidth; c.height = v.videoHeight;
+                  const g = c.getContext('2d', {willReadFrequently: true});
+                  const shots = [];
+                  for (const frame of [0, 1, 31, 59]) {
+                    const there = once(v, 'seeked');
+                    v.currentTime = (frame + 0.5) / 25;
+                    await there;
+                    g.drawImage(v, 0, 0);
+                    const at = (x, y) => Array.from(g.getImageData(x, y, 1, 1).data);
+                    shots.push({frame, patches: [0, 1, 2, 3].map(p => at(c.width * (p + .5) / 4, c.height / 4)), grey: at(c.width / 2, c.height * 3 / 4)});
+                  }
+                  v.currentTime = 0;
+                  const ended = once(v, 'ended');
+                  await v.play();
+                  await ended;
+                  await tell({ended: v.ended, duration: v.duration, width: v.videoWidth, shots});
+                })().catch(e => tell({error: String(e)}));
+                </script>""";
+    }
+}

@@ -1,0 +1,13 @@
+package dev.vat.engine.worker;
+
+import dev.vat.engine.protocol.Message;
+
+/** What one kind of worker process does. */
+public interface WorkerDuty extends AutoCloseable {
+    /** Called for one message after the other; long work goes on elsewhere. */
+    void take(Message message);
+
+    /** The owner has gone or wants no more: ends what goes on. */
+    @Override
+    void close();
+}
