@@ -1,0 +1,122 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.desktop.TestFrames;
+import dev.vat.desktop.strip.Band;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.geometry.VerticalDirection;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.StackPane;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** Gestures that only a display can make: real drag and drop, the wheel, keys held while the mouse works. */
+@Tag("window")
+class GestureTest extends WindowCase {
+
+    private Point2D onBand(double share) throws Exception {
+        return on(() -> {
+            Bounds band = node("band").localToScreen(node("band").getBoundsInLocal());
+            return new Point2D(band.getMinX() + band.getWidth() * share, band.getMinY() + 20);
+        });
+    }
+
+    private double shown() throws Exception {
+        return on(() -> ((Band) node("band")).view().shown());
+    }
+
+    @Test
+    void aFolderIsDraggedInFromAnotherWindow() throws Exception {
+        Path frames = TestFrames.png(folder.resolve("Kite W\u00fcche"), "kite", 5);
+        Stage other = on(() -> {
+            Label handle = new Label("take this");
+            StackPane pane = new StackPane(handle);
+            pane.setOnDragDetected(e -> {
+                ClipboardContent content = new ClipboardContent();
+                content.putFiles(List.of(frames.toFile()));
+                pane.startDragAndDrop(TransferMode.COPY).setContent(content);
+                e.consume();
+            });
+            Stage stage = new Stage();
+            stage.setScene(new Scene(pane, 160, 90));
+            stage.setX(20);
+            stage.setY(500);
+            stage.setAlwaysOnTop(true);
+            stage.show();
+            return stage;
+        });
+        moveTo(other.getScene().getRoot()).press(MouseButton.PRIMARY);
+        for (int i = 0; i <= 20; i++) {
+            moveTo(new Point2D(100 + 35 * i, 540 - 8 * i));
+        }
+        release(MouseButton.PRIMARY);
+        await(() -> !studio().project().isEmpty());
+        on(() -> {
+            other.hide();
+            return null;
+        });
+        settle();
+        assertThat(text("state-s1")).isEqualTo("all good");
+        assertThat(on(() -> studio().project().sources().getFirst().folder().path())).isEqualTo(frames);
+    }
+
+    @Test
+    void theWheelZoomsTheBandWhereThePointerIs() throws Exception {
+        drop(TestFrames.png(folder, "kite", 120));
+        moveTo(onBand(.75));
+        scroll(5, VerticalDirection.UP);
+        settle();
+        double closer = shown();
+        assertThat(closer).isLessThan(120);
+        double first = on(() -> ((Band) node("band")).view().first());
+        assertThat(first).as("what lies under the pointer stays").isGreaterThan(20);
+        press(KeyCode.SHIFT);
+        scroll(3, VerticalDirection.DOWN);
+        release(KeyCode.SHIFT);
+        settle();
+        assertThat(shown()).as("with Shift it moves").isEqualTo(closer);
+        assertThat(on(() -> ((Band) node("band")).view().first())).isNotEqualTo(first);
+        moveTo(onBand(.5));
+        scroll(30, VerticalDirection.DOWN);
+        settle();
+        assertThat(shown()).isEqualTo(120);
+    }
+
+    @Test
+    void aRangeIsDraggedOnTheBandAndTrimmedByKey() throws Exception {
+        drop(TestFrames.png(folder, "kite", 40));
+        moveTo(onBand(.25)).press(MouseButton.PRIMARY).moveTo(onBand(.35)).moveTo(onBand(.5)).release(MouseButton.PRIMARY);
+        settle();
+        assertThat(isThere("band-selected")).isTrue();
+        type(KeyCode.T);
+        settle();
+        assertThat(on(() -> studio().project().source("s1").orElseThrow().reading().range().count())).isBetween(9L, 12L);
+    }
+
+    @Test
+    void closingDuringARunAsksFirst() throws Exception {
+        drop(TestFrames.png(folder, "kite", 200));
+        press("target-edit-prores-hq");
+        settle();
+        press("make");
+        await(() -> studio().runs().going().isPresent());
+        answers.leaving = dev.vat.desktop.look.Ask.Leaving.KEEP_WORKING;
+        on(() -> {
+            window.stage().fireEvent(new javafx.stage.WindowEvent(window.stage(), javafx.stage.WindowEvent.WINDOW_CLOSE_REQUEST));
+            return null;
+        });
+        assertThat(on(() -> window.stage().isShowing())).isTrue();
+        made();
+        assertThat(folder.resolve("delivered/kite_edit.mov")).exists();
+    }
+}
