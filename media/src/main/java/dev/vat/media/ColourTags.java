@@ -11,6 +11,16 @@ final class ColourTags {
 
     private ColourTags() { }
 
+    /** What {@code from} says of its colours, and straight alpha. */
+    static void like(Picture from, Picture to) {
+        to.frame().color_range(from.frame().color_range());
+        to.frame().colorspace(from.frame().colorspace());
+        to.frame().color_primaries(from.frame().color_primaries());
+        to.frame().color_trc(from.frame().color_trc());
+        to.frame().chroma_location(from.frame().chroma_location());
+        to.frame().alpha_mode(AVALPHA_MODE_STRAIGHT);
+    }
+
     /** Display-coded RGB, full range, Rec.709 primaries; straight alpha where there is any. */
     static void displayRgb(Picture picture) {
         picture.frame().color_range(AVCOL_RANGE_JPEG);

@@ -2,8 +2,6 @@ package dev.vat.media;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.run.WorkingFormat;
-import java.lang.foreign.MemorySegment;
-import java.lang.foreign.ValueLayout;
 
 /**
  * Turns decoded pictures into the working picture: planar display-coded RGB, full range, Rec.709 primaries, with straight
@@ -93,21 +91,11 @@ public final class Composer implements AutoCloseable {
     private Picture withOpaqueAlpha(Picture rgb) {
         Picture full = Picture.allocate(rgba(), rgb.width(), rgb.height());
         for (int p = 0; p < 3; p++) {
-            copy(rgb, full, p);
+            rgb.copyPlane(p, full);
         }
         full.plane(3).fill((byte) 0xff);
         ColourTags.displayRgb(full);
         return full;
-    }
-
-    private static void copy(Picture from, Picture to, int plane) {
-        MemorySegment source = from.plane(plane);
-        MemorySegment target = to.plane(plane);
-        int row = from.rowBytes(plane);
-        for (int y = 0; y < from.height(); y++) {
-            MemorySegment.copy(source, ValueLayout.JAVA_BYTE, (long) y * from.stride(plane), target,
-                    ValueLayout.JAVA_BYTE, (long) y * to.stride(plane), row);
-        }
     }
 
     @Override

@@ -3,6 +3,8 @@ package dev.vat.media;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
 
 /**
  * From the working picture to what an encoder takes: flattened where the codec carries no alpha, cropped at the right and
@@ -28,23 +30,27 @@ public final class Conversion implements AutoCloseable {
 
     /** The library's name of the samples that the encoder takes. */
     static String pixelFormat(Codec codec) {
+        return pixelFormat(codec, codec.hasAlpha());
+    }
+
+    private static String pixelFormat(Codec codec, boolean alpha) {
         String chroma = switch (codec.chroma()) {
             case YUV420 -> "420p";
             case YUV422 -> "422p";
             case YUV444 -> "444p";
         };
-        return (codec.hasAlpha() ? "yuva" : "yuv") + chroma + (codec.codedBits() > 8 ? codec.codedBits() + "le" : "");
+        return (alpha ? "yuva" : "yuv") + chroma + (codec.codedBits() > 8 ? codec.codedBits() + "le" : "");
     }
 
     private String chain(Picture picture) {
         String crop = picture.width() == size.width() && picture.height() == size.height() ? ""
                 : "crop=" + size.width() + ":" + size.height() + ":0:0:exact=1,";
         boolean lossy = picture.bits() > codec.codedBits();
-        boolean alpha = codec.hasAlpha();
+        boolean alpha = codec.hasAlpha() && picture.hasAlpha();
         // zscale is told that alpha is premultiplied, so that it leaves the colour of straight pictures alone.
         return crop + (alpha ? "setparams=alpha_mode=premultiplied," : "")
                 + "zscale=matrixin=gbr:rangein=full:matrix=709:range=limited" + (lossy ? ":dither=error_diffusion" : "")
-                + ",format=" + pixelFormat(codec)
+                + ",format=" + pixelFormat(codec, alpha)
                 + ",setparams=range=tv:colorspace=bt709:color_primaries=bt709:color_trc=bt709"
                 + (alpha ? ":alpha_mode=straight" : "");
     }
@@ -58,8 +64,28 @@ public final class Conversion implements AutoCloseable {
         } else {
             converted = filtering.apply(working);
         }
+        if (codec.hasAlpha() && !working.hasAlpha()) {
+            try (Picture opaque = converted) {
+                converted = withOpaqueAlpha(opaque);
+            }
+        }
         requireRight(converted);
         return converted;
+    }
+
+    /** Nothing shows through a picture without alpha: its channel is full everywhere. */
+    private Picture withOpaqueAlpha(Picture picture) {
+        Picture full = Picture.allocate(pixelFormat(codec), picture.width(), picture.height());
+        for (int plane = 0; plane < 3; plane++) {
+            picture.copyPlane(plane, full);
+        }
+        short opaque = (short) ((1 << codec.codedBits()) - 1);
+        MemorySegment alpha = full.plane(3);
+        for (long at = 0; at < alpha.byteSize(); at += 2) {
+            alpha.set(ValueLayout.JAVA_SHORT, at, opaque);
+        }
+        ColourTags.like(picture, full);
+        return full;
     }
 
     private void requireRight(Picture picture) {

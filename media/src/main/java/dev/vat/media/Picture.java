@@ -122,6 +122,16 @@ public final class Picture implements AutoCloseable {
                 .reinterpret((long) stride * planeHeight(plane));
     }
 
+    /** Copies one plane's samples into another picture of the same size and layout of that plane. */
+    void copyPlane(int plane, Picture to) {
+        MemorySegment source = plane(plane);
+        MemorySegment target = to.plane(plane);
+        int row = rowBytes(plane);
+        for (int y = 0; y < planeHeight(plane); y++) {
+            MemorySegment.copy(source, (long) y * stride(plane), target, (long) y * to.stride(plane), row);
+        }
+    }
+
     /** CRC32C over the samples of all planes, row by row, without what lies between rows. */
     public int crc32c() {
         CRC32C crc = new CRC32C();

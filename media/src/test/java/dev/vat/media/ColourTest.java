@@ -102,6 +102,21 @@ class ColourTest {
         }
     }
 
+    /** A source without alpha gives the same colours to a codec with alpha, and full alpha. */
+    @Test
+    void aCodecWithAlphaGetsAFullChannelFromAnOpaqueSource() throws IOException {
+        byte[] file = StillWriter.PNG16.write(TestPictures.ramp(SIDE, SIDE, 0, false));
+        try (Picture plain = compose(file, FileKind.PNG, WorkingFormat.W16, false, AlphaKind.NONE);
+                Picture withAlpha = compose(file, FileKind.PNG, WorkingFormat.W16, true, AlphaKind.NONE);
+                Conversion first = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE), Rgb.BLACK);
+                Conversion second = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE), Rgb.BLACK);
+                Picture a = first.convert(plain); Picture b = second.convert(withAlpha)) {
+            assertThat(a.formatName()).isEqualTo("yuva444p10le").isEqualTo(b.formatName());
+            assertThat(sample(a, 3, 5, 5)).isEqualTo(1023);
+            assertThat(a.crc32c()).isEqualTo(b.crc32c());
+        }
+    }
+
     @Test
     void linearLightGoesThroughTheSrgbCurveAndIsClamped() throws IOException {
         float[][] cases = {{0.18f, 0.46135f}, {1f, 1f}, {4f, 1f}, {-0.5f, 0f}, {0.002f, 0.02584f}};

@@ -74,8 +74,7 @@ public final class FrameFeed implements AutoCloseable {
 
     public FrameFeed(RunPlan plan, int threads) {
         this.plan = plan;
-        this.alpha = plan.sources().stream().anyMatch(s -> s.alpha().carriesTransparency())
-                || plan.files().stream().anyMatch(f -> f.expected().alphaBits() > 0);
+        this.alpha = plan.sources().stream().anyMatch(s -> s.alpha().carriesTransparency());
         this.threads = threads;
         this.pool = Executors.newFixedThreadPool(threads, task -> {
             Thread thread = new Thread(task, "decode");

@@ -1,0 +1,43 @@
+package dev.vat.bench;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.core.project.Project;
+import dev.vat.core.run.Programme;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.FrameCheck;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.run.RunPlanner;
+import dev.vat.engine.source.SequenceFinder;
+import dev.vat.media.FrameReader;
+import dev.vat.media.MediaLibrary;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+
+/** Plans over measured material; frames are taken to be like the first one, so that planning costs nothing. */
+final class Plans {
+
+    private Plans() { }
+
+    static RunPlan of(Path frames, Path out, List<String> targets) throws IOException {
+        Sequence sequence = SequenceFinder.find(frames).getFirst();
+        Project project = Edits.bringIn(List.of(sequence), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(Rate.FPS_25).apply(project));
+        for (String target : targets) {
+            project = Edits.addTarget(Catalogue.target(target)).apply(project);
+        }
+        FrameTable.Collector table = FrameTable.collect(sequence);
+        try (FrameReader reader = new FrameReader()) {
+            FrameCheck first = reader.check(sequence.file(sequence.first()), sequence.kind(), sequence.first());
+            for (int i = 0; i < sequence.count(); i++) {
+                table.add(FrameCheck.sound(sequence.number(i), first.format(), first.opaque(), null));
+            }
+        }
+        return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table.build())).orElseThrow(), out, "bench", MediaLibrary.version());
+    }
+}
