@@ -32,6 +32,7 @@ public final class KiteFrames {
 
     public static final int WIDTH = 64;
     public static final int HEIGHT = 48;
+    private static final int DRAWN = 100;
 
     private KiteFrames() { }
 
@@ -57,11 +58,16 @@ public final class KiteFrames {
         return new Samples(WIDTH, HEIGHT, r, g, b, a);
     }
 
-    /** {@code count} PNG files {@code name.0001.png} and on, 16 bits. */
+    /** {@code count} PNG files {@code name.0001.png} and on, 16 bits; beyond the first few they are links to these. */
     public static Path png(Path folder, String name, int first, int count, boolean alpha) throws IOException {
         Files.createDirectories(folder);
         for (int i = 0; i < count; i++) {
-            Files.write(folder.resolve("%s.%04d.png".formatted(name, first + i)), StillWriter.PNG16.write(draw(i, alpha)));
+            Path file = folder.resolve("%s.%04d.png".formatted(name, first + i));
+            if (i < DRAWN) {
+                Files.write(file, StillWriter.PNG16.write(draw(i, alpha)));
+            } else {
+                Files.createLink(file, folder.resolve("%s.%04d.png".formatted(name, first + i % DRAWN)));
+            }
         }
         return folder;
     }

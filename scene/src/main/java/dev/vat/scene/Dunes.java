@@ -46,7 +46,7 @@ final class Dunes {
         double u = (double) x / canvas.width;
         double height = v / .7;
         double sun = Math.exp(-(Math.pow((u - .71 - time * .002) * 1.8, 2) + Math.pow((height - .86) * 1.5, 2)) * 9);
-        canvas.set(x, y, (float) (.20 + .48 * height + .42 * sun), (float) (.27 + .22 * height + .30 * sun),
+        canvas.set(x, y, (float) (.20 + .48 * height + .36 * sun), (float) (.27 + .22 * height + .30 * sun),
                 (float) (.47 - .05 * height + .08 * sun));
     }
 

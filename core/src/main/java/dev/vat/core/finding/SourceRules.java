@@ -74,7 +74,9 @@ final class SourceRules {
         FrameRange range = source.reading().rangeIn(sequence);
         if (!table.isChecked()) {
             int unchecked = table.counts().getOrDefault(FrameState.UNCHECKED, 0);
-            found.add(Finding.of("unchecked", Severity.NOTE, sequence.name() + ": " + unchecked + " of "
+            // Without a single frame looked into, not even size and depth are known.
+            Severity severity = table.format().isPresent() ? Severity.NOTE : Severity.BLOCKER;
+            found.add(Finding.of("unchecked", severity, sequence.name() + ": " + unchecked + " of "
                     + sequence.count() + " frames are not checked yet.").aboutSource(source.id()));
         }
         ResumeAdvice advice = ResumeAdvice.of(table, range);

@@ -125,6 +125,12 @@ public final class Edits {
         });
     }
 
+    /** The rate of every source, in whatever reel. */
+    public static Edit setRateEverywhere(Rate rate) {
+        return new Edit("change of rate to " + rate.label(), project -> project.withSources(
+                project.sources().stream().map(s -> s.withReading(s.reading().withRate(rate))).toList()));
+    }
+
     public static Edit setSourceRate(String source, Rate rate) {
         return new Edit("change of rate to " + rate.label(),
                 project -> project.withSource(source, s -> s.withReading(s.reading().withRate(rate))));

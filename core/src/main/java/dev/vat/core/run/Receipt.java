@@ -42,8 +42,8 @@ public record Receipt(int version, String file, String made, String vat, String 
     /** An output frame in whose place something else stands. */
     public record Fill(long frame, String source, long wanted, String shown) { }
 
-    /** A part: output frames, bytes of its file, its fingerprint. */
-    public record PartLine(int index, long first, long count, long bytes, String sha256) { }
+    /** A part: output frames, bytes of its file, CRC32C of the file in hexadecimal. */
+    public record PartLine(int index, long first, long count, long bytes, String crc) { }
 
     /**
      * One output frame.

@@ -36,6 +36,9 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
     public static final int VERSION = 1;
 
+    /** Where a rate comes from that no file states. */
+    public static final String CHOSEN = "chosen by the user";
+
     public RunPlan {
         sources = List.copyOf(sources);
         spans = List.copyOf(spans);

@@ -11,6 +11,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Frames;
@@ -127,8 +128,13 @@ class FindingsTest {
     }
 
     @Test
-    void uncheckedFramesAreANote() {
-        assertThat(new Case(Frames.good("a", 1, 20).unchecked()).one("unchecked").text()).contains("20 of 20");
+    void uncheckedFramesAreANoteOnceOneHasBeenSeen() {
+        Finding none = new Case(Frames.good("a", 1, 20).unchecked()).one("unchecked");
+        assertThat(none.text()).contains("20 of 20");
+        assertThat(none.severity()).isEqualTo(Severity.BLOCKER);
+        FrameTable some = FrameTable.collect(Frames.good("a", 1, 20).sequence()).add(FrameCheck.sound(3, Frames.PNG16, false, null)).build();
+        assertThat(new Case(some).one("unchecked").severity()).isEqualTo(Severity.NOTE);
+        assertThat(new Case(some).find().mayRun()).isTrue();
     }
 
     @Test

@@ -4,10 +4,10 @@ import dev.vat.core.run.Comparison;
 import dev.vat.core.run.Receipt;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
 import java.util.Locale;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
@@ -38,8 +38,8 @@ public final class ReceiptPage extends BorderPane {
         target.getStyleClass().add("note");
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        HBox head = new HBox(title, target, space, button("watch-from-receipt", "Watch the file", () -> watch.accept(0)),
-                button("close-receipt", "Back to the picture", close));
+        HBox head = new HBox(title, target, space, Parts.button("watch-from-receipt", "Watch the file", () -> watch.accept(0)),
+                Parts.button("close-receipt", "Back to the picture", close));
         head.getStyleClass().add("receipt-head");
         VBox body = new VBox(verdict(receipt), comparison(receipt));
         body.getStyleClass().add("receipt-body");
@@ -52,7 +52,7 @@ public final class ReceiptPage extends BorderPane {
         }
         if (!receipt.notes().isEmpty()) {
             VBox notes = section("Notes");
-            receipt.notes().forEach(note -> notes.getChildren().add(wrapped(note)));
+            receipt.notes().forEach(note -> notes.getChildren().add(Parts.wrapped(note)));
             body.getChildren().add(notes);
         }
         ScrollPane scroll = new ScrollPane(body);
@@ -62,21 +62,13 @@ public final class ReceiptPage extends BorderPane {
         setCenter(scroll);
     }
 
-    private static Button button(String id, String text, Runnable act) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(_ -> act.run());
-        return button;
-    }
-
     private static Label verdict(Receipt receipt) {
         String words = receipt.proven() ? "Proven: reopened, decoded whole, every frame and every tag as planned."
                 : "Not proven: " + String.join("; ", receipt.reasons()) + ".";
         if (receipt.usedAnyway() != null) {
             words += " Taken into use all the same, " + day(receipt.usedAnyway()) + ".";
         }
-        Label verdict = wrapped(words);
+        Label verdict = Parts.wrapped(words);
         verdict.setId("receipt-verdict");
         verdict.setGraphic((receipt.proven() ? Icon.PROVEN : Icon.BLOCKER).node());
         verdict.getStyleClass().setAll("label", "verdict", receipt.proven() ? "good" : "fault");
@@ -96,7 +88,7 @@ public final class ReceiptPage extends BorderPane {
             Label name = new Label(line.name());
             name.getStyleClass().add("fact-name");
             name.setMinWidth(Region.USE_PREF_SIZE);
-            Label found = wrapped(line.agrees() ? line.found() : line.found() + ", planned " + line.planned());
+            Label found = Parts.wrapped(line.agrees() ? line.found() : line.found() + ", planned " + line.planned());
             found.getStyleClass().setAll("label", "fact", line.agrees() ? "good" : "fault");
             found.setGraphic((line.agrees() ? Icon.PROVEN : Icon.BLOCKER).node());
             grid.add(name, column, i % each);
@@ -113,26 +105,26 @@ public final class ReceiptPage extends BorderPane {
         String mean = q.meanPsnr() == null ? "not a bit differs" : String.format(Locale.ROOT, "mean %.2f dB", q.meanPsnr());
         String worst = q.worstPsnr() == null ? "" : String.format(Locale.ROOT, "worst frame %d (%s): %.2f dB; lowest SSIM %.4f",
                 q.worstFrame(), q.worstSource(), q.worstPsnr(), q.worstSsim());
-        section.getChildren().addAll(wrapped("PSNR of luma, each decoded frame against what the encoder was given: " + mean),
-                new FlowPane(8, 4, wrapped(worst), button("watch-worst", "Watch it", () -> watch.accept(q.worstFrame()))));
+        section.getChildren().addAll(Parts.wrapped("PSNR of luma, each decoded frame against what the encoder was given: " + mean),
+                new FlowPane(8, 4, Parts.wrapped(worst), Parts.button("watch-worst", "Watch it", () -> watch.accept(q.worstFrame()))));
         return section;
     }
 
     private static VBox origin(Receipt receipt) {
         VBox section = section("Made from");
         for (Receipt.SourceLine source : receipt.sources()) {
-            section.getChildren().add(wrapped(source.name() + "  " + source.first() + " to " + source.last()
+            section.getChildren().add(Parts.wrapped(source.name() + "  " + source.first() + " to " + source.last()
                     + (source.step() == 1 ? "" : " by " + source.step()) + ", " + source.count() + " frames"));
         }
         section.getChildren().addAll(
-                wrapped("Rate " + receipt.rate() + " frames a second, " + receipt.rateOrigin() + "."),
-                wrapped("Made " + day(receipt.made()) + " by Vat " + receipt.vat() + " with " + receipt.library() + ", in "
+                Parts.wrapped("Rate " + receipt.rate() + " frames a second, " + receipt.rateOrigin() + "."),
+                Parts.wrapped("Made " + day(receipt.made()) + " by Vat " + receipt.vat() + " with " + receipt.library() + ", in "
                         + receipt.parts().size() + (receipt.parts().size() == 1 ? " part." : " parts.")));
         Label sha = new Label("SHA-256 " + receipt.sha256());
         sha.getStyleClass().addAll("mono", "note");
         sha.setMinWidth(0);
         sha.setId("receipt-sha");
-        HBox line = new HBox(8, sha, button("copy-sha", "Copy", () -> Clips.copy(receipt.sha256())));
+        HBox line = new HBox(8, sha, Parts.button("copy-sha", "Copy", () -> Clips.copy(receipt.sha256())));
         line.getStyleClass().add("row");
         section.getChildren().add(line);
         return section;
@@ -141,11 +133,11 @@ public final class ReceiptPage extends BorderPane {
     private static VBox fills(Receipt receipt, LongConsumer watch) {
         VBox section = section("What stands in for frames that could not be used: " + receipt.fills().size());
         for (Receipt.Fill fill : receipt.fills().stream().limit(MOST_FILLS).toList()) {
-            section.getChildren().add(new FlowPane(8, 4, wrapped("frame " + fill.frame() + ": " + fill.source() + " "
-                    + fill.wanted() + ", " + fill.shown()), button("watch-fill-" + fill.frame(), "Watch it", () -> watch.accept(fill.frame()))));
+            section.getChildren().add(new FlowPane(8, 4, Parts.wrapped("frame " + fill.frame() + ": " + fill.source() + " "
+                    + fill.wanted() + ", " + fill.shown()), Parts.button("watch-fill-" + fill.frame(), "Watch it", () -> watch.accept(fill.frame()))));
         }
         if (receipt.fills().size() > MOST_FILLS) {
-            section.getChildren().add(wrapped("and " + receipt.fills().stream().skip(MOST_FILLS)
+            section.getChildren().add(Parts.wrapped("and " + receipt.fills().stream().skip(MOST_FILLS)
                     .map(f -> Long.toString(f.frame())).collect(Collectors.joining(", "))));
         }
         return section;
@@ -155,13 +147,6 @@ public final class ReceiptPage extends BorderPane {
         Label label = new Label(title);
         label.getStyleClass().add("section");
         return new VBox(2, label);
-    }
-
-    private static Label wrapped(String text) {
-        Label label = new Label(text);
-        label.setWrapText(true);
-        label.setMinHeight(Region.USE_PREF_SIZE);
-        return label;
     }
 
     /** {@code 2031-05-04 12:30 UTC} of an ISO time. */

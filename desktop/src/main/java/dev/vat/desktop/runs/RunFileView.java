@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import java.nio.file.Path;
@@ -55,22 +56,13 @@ final class RunFileView extends HBox {
         words.setMaxWidth(Double.MAX_VALUE);
         figures.getStyleClass().add("mono");
         figures.setMinWidth(Region.USE_PREF_SIZE);
-        watch = button("watch-" + target, "Watch", () -> acts.watch(target, Path.of(progress.path())));
-        receipt = button("receipt-" + target, "Receipt", () -> acts.receipt(Path.of(progress.receipt())));
-        reveal = button("reveal-" + target, "Show folder", () -> acts.reveal(Path.of(progress.path())));
-        copy = button("copy-path-" + target, "Copy path", () -> Clips.copy(progress.path()));
-        useAnyway = button("use-anyway-" + target, "Use it anyway", () -> acts.useAnyway(target));
+        watch = Parts.small("watch-" + target, "Watch", () -> acts.watch(target, Path.of(progress.path())));
+        receipt = Parts.small("receipt-" + target, "Receipt", () -> acts.receipt(Path.of(progress.receipt())));
+        reveal = Parts.small("reveal-" + target, "Show folder", () -> acts.reveal(Path.of(progress.path())));
+        copy = Parts.small("copy-path-" + target, "Copy path", () -> Clips.copy(progress.path()));
+        useAnyway = Parts.small("use-anyway-" + target, "Use it anyway", () -> acts.useAnyway(target));
         useAnyway.setTooltip(new Tooltip("Moves the file out of the work folder without a proof; its receipt says so"));
         getChildren().addAll(title, bar, words, figures, watch, receipt, reveal, copy, useAnyway);
-    }
-
-    private static Button button(String id, String text, Runnable act) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.getStyleClass().add("remedy");
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(_ -> act.run());
-        return button;
     }
 
     void show(FileProgress p) {
@@ -89,11 +81,11 @@ final class RunFileView extends HBox {
             style();
         }
         boolean file = p.path() != null;
-        present(watch, file && p.stage() != Stage.FAILED && p.stage() != Stage.STOPPED);
-        present(receipt, p.receipt() != null);
-        present(reveal, file && p.isEnd());
-        present(copy, file && p.isEnd());
-        present(useAnyway, p.stage() == Stage.UNPROVEN);
+        Parts.present(watch, file && p.stage() != Stage.FAILED && p.stage() != Stage.STOPPED);
+        Parts.present(receipt, p.receipt() != null);
+        Parts.present(reveal, file && p.isEnd());
+        Parts.present(copy, file && p.isEnd());
+        Parts.present(useAnyway, p.stage() == Stage.UNPROVEN);
     }
 
     private void style() {
@@ -118,10 +110,5 @@ final class RunFileView extends HBox {
         if (!style.equals("warn")) {
             bar.getStyleClass().add(style);
         }
-    }
-
-    private static void present(Region node, boolean there) {
-        node.setVisible(there);
-        node.setManaged(there);
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.desktop.runs;
 
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.RunLine;
 import dev.vat.desktop.studio.Runs;
 import dev.vat.desktop.studio.Studio;
@@ -12,10 +13,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
@@ -80,13 +81,13 @@ public final class RunsPane extends BorderPane {
 
     public void show() {
         Runs runs = studio.runs();
-        if (!everOpened && (runs.going().isPresent() || !runs.interrupted().isEmpty())) {
+        if (!everOpened && (runs.going().isPresent() || !runs.leftOver().isEmpty())) {
             everOpened = true;
             open.setSelected(true);
         }
         views.keySet().retainAll(runs.lines());
         List<Node> nodes = new ArrayList<>();
-        runs.interrupted().forEach(home -> nodes.add(interrupted(home)));
+        runs.leftOver().forEach(home -> nodes.add(leftOver(home)));
         for (RunLine line : runs.lines()) {
             nodes.add(views.computeIfAbsent(line, this::view));
             views.get(line).show();
@@ -135,7 +136,7 @@ public final class RunsPane extends BorderPane {
         return view;
     }
 
-    private Region interrupted(RunHome home) {
+    private Region leftOver(RunHome home) {
         Label words = new Label();
         words.setMinWidth(0);
         words.getStyleClass().add("warn");
@@ -143,26 +144,17 @@ public final class RunsPane extends BorderPane {
         words.setMaxWidth(Double.MAX_VALUE);
         try {
             RunPlan plan = home.plan();
-            words.setText("Interrupted: " + plan.reel() + ", started " + plan.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC")
+            words.setText((home.hasEnded() ? "Not finished: " : "Interrupted: ") + plan.reel() + ", started " + plan.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC")
                     + ". Not made: " + home.unfinished().stream().map(f -> f.targetInCatalogue().title()).collect(Collectors.joining(", "))
                     + ". Nothing half made stands under a final name.");
         } catch (IOException e) {
             words.setText("An interrupted run can't be read: " + e.getMessage());
         }
-        HBox line = new HBox(words, button("again-interrupted", "Make again", () -> studio.runs().again(home)),
-                button("discard-interrupted", "Clear away", () -> studio.runs().discard(home)));
+        HBox line = new HBox(words, Parts.small("again-interrupted", "Make again", () -> studio.runs().again(home)),
+                Parts.small("discard-interrupted", "Clear away", () -> studio.runs().discard(home)));
         line.getStyleClass().addAll("run", "row");
         line.setId("interrupted-" + home.folder().getFileName());
         return line;
-    }
-
-    private static Button button(String id, String text, Runnable act) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.getStyleClass().add("remedy");
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(_ -> act.run());
-        return button;
     }
 
     private static String summaryWords(Runs runs) {
@@ -170,14 +162,14 @@ public final class RunsPane extends BorderPane {
             RunLine line = runs.going().get();
             String files = line.files().stream().map(f -> switch (f.stage()) {
                 case DELIVERED -> f.target() + " proven";
-                case FAILED, UNPROVEN, STOPPED -> f.target() + " " + f.stage().name().toLowerCase(java.util.Locale.ROOT);
+                case FAILED, UNPROVEN, STOPPED -> f.target() + " " + f.stage().name().toLowerCase(Locale.ROOT);
                 default -> f.target() + " " + RunWords.of(f);
             }).findFirst().orElse("");
             String more = runs.waiting() == 0 ? "" : "; " + runs.waiting() + " more waiting";
             return line.run().plan().reel() + ": " + (line.isPaused() ? "paused" : files) + more;
         }
-        if (!runs.interrupted().isEmpty()) {
-            return runs.interrupted().size() == 1 ? "1 run was interrupted" : runs.interrupted().size() + " runs were interrupted";
+        if (!runs.leftOver().isEmpty()) {
+            return runs.leftOver().size() == 1 ? "1 run didn't make everything" : runs.leftOver().size() + " runs didn't make everything";
         }
         if (runs.lines().isEmpty()) {
             return "nothing has been made yet";

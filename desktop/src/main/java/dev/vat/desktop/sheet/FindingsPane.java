@@ -9,7 +9,9 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.run.DestinationProbe;
 import java.util.ArrayList;
@@ -18,8 +20,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -56,8 +56,7 @@ public final class FindingsPane extends VBox {
             notes.forEach(note -> lines.add(line(note)));
         }
         getChildren().setAll(lines);
-        setVisible(!lines.isEmpty());
-        setManaged(!lines.isEmpty());
+        Parts.present(this, !lines.isEmpty());
     }
 
     private ToggleButton fold(int notes) {
@@ -107,19 +106,13 @@ public final class FindingsPane extends VBox {
 
     private Button button(Finding finding, int index) {
         Remedy remedy = finding.remedies().get(index);
-        Button button = Parts.button("remedy-" + finding.id() + "-" + index, remedy.label(), () -> apply(remedy));
-        button.getStyleClass().add("remedy");
-        return button;
+        return Parts.small("remedy-" + finding.id() + "-" + index, remedy.label(), () -> apply(remedy));
     }
 
     private void apply(Remedy remedy) {
         switch (remedy) {
             case Remedy.Apply apply -> studio.edit(apply.edit());
-            case Remedy.CopyText copy -> {
-                ClipboardContent content = new ClipboardContent();
-                content.putString(copy.text());
-                Clipboard.getSystemClipboard().setContent(content);
-            }
+            case Remedy.CopyText copy -> Clips.copy(copy.text());
             case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(studio.project()))
                     .ifPresent(folder -> studio.edit(Edits.setFolder(Place.of(folder))));
             case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "

@@ -11,7 +11,9 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,8 +25,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -186,7 +186,9 @@ public final class InFace extends VBox {
         other.setPrefColumnCount(6);
         other.setOnAction(_ -> {
             try {
-                studio.edit(Edits.setSourceRate(source.id(), Rate.parse(other.getText())));
+                Rate rate = Rate.parse(other.getText());
+                other.clear();
+                studio.edit(Edits.setSourceRate(source.id(), rate));
             } catch (IllegalArgumentException e) {
                 refuse(other, e.getMessage());
             }
@@ -250,11 +252,8 @@ public final class InFace extends VBox {
         FlowPane acts = Parts.choices();
         ResumeAdvice advice = ResumeAdvice.of(table);
         if (!advice.wanted().isEmpty()) {
-            acts.getChildren().add(Parts.button("copy-ranges", "Copy " + shortened(advice.toText(table.sequence().pattern())), () -> {
-                ClipboardContent content = new ClipboardContent();
-                content.putString(advice.toText(table.sequence().pattern()));
-                Clipboard.getSystemClipboard().setContent(content);
-            }));
+            acts.getChildren().add(Parts.button("copy-ranges", "Copy " + shortened(advice.toText(table.sequence().pattern())), 
+                    () -> Clips.copy(advice.toText(table.sequence().pattern()))));
         }
         if (studio.watch().isChecking(source.id())) {
             acts.getChildren().add(Parts.button("stop-check", "Stop checking", () -> studio.watch().cancel(source.id())));

@@ -11,6 +11,7 @@ import dev.vat.core.run.Programme;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.run.DestinationProbe;

@@ -8,6 +8,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
 import java.util.List;

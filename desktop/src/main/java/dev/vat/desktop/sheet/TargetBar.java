@@ -3,6 +3,7 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.project.Edits;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;

@@ -80,6 +80,11 @@ public final class RunLine {
                 || f.stage() == FileProgress.Stage.FAILED);
     }
 
+    /** Whether every file is proven and delivered. */
+    boolean isProven() {
+        return files.stream().allMatch(f -> f.stage() == FileProgress.Stage.DELIVERED && f.why() == null);
+    }
+
     public boolean hasDelivered() {
         return files.stream().anyMatch(f -> f.stage() == FileProgress.Stage.DELIVERED);
     }

@@ -3,6 +3,7 @@ package dev.vat.desktop.studio;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
+import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.run.Delivery;
@@ -31,19 +32,22 @@ public final class Runs implements AutoCloseable {
     private final Executor background;
     private final Executor ui;
     private final Runnable changed;
+    private final Runnable ended;
     private final Consumer<String> say;
     private final List<RunLine> lines = new ArrayList<>();
-    private final List<RunHome> interrupted = new ArrayList<>();
+    private final List<RunHome> leftOver = new ArrayList<>();
     private final Deque<Waiting> queue = new ArrayDeque<>();
     private RunLine going;
     private boolean starting;
 
-    Runs(Places places, Viewer viewer, Executor background, Executor ui, Runnable changed, Consumer<String> say) {
+    Runs(Places places, Viewer viewer, Executor background, Executor ui, Runnable changed, Runnable ended,
+         Consumer<String> say) {
         this.places = places;
         this.viewer = viewer;
         this.background = background;
         this.ui = ui;
         this.changed = changed;
+        this.ended = ended;
         this.say = say;
     }
 
@@ -52,9 +56,9 @@ public final class Runs implements AutoCloseable {
         return lines;
     }
 
-    /** Runs of an earlier start that something put an end to. */
-    public List<RunHome> interrupted() {
-        return interrupted;
+    /** Runs of an earlier start that didn't make everything. */
+    public List<RunHome> leftOver() {
+        return leftOver;
     }
 
     public Optional<RunLine> going() {
@@ -75,30 +79,35 @@ public final class Runs implements AutoCloseable {
         return queue.size();
     }
 
-    /** Looks for runs that were interrupted; what they had proven gets its names first. */
-    void findInterrupted() {
+    /** Looks for runs that left something unmade; what they had proven gets its names first. */
+    void findLeftOver() {
         background.execute(() -> {
             List<RunHome> found = new ArrayList<>();
             try {
                 for (RunHome home : RunHome.all(places)) {
-                    if (!home.isInterrupted()) {
-                        continue;
-                    }
-                    Delivery.finishProven(home);
-                    if (home.unfinished().isEmpty()) {
-                        home.discard();
-                    } else {
+                    if (!home.isRunning() && isLeftOver(home)) {
                         found.add(home);
                     }
                 }
             } catch (IOException e) {
-                ui.execute(() -> say.accept("An interrupted run can't be read: " + e.getMessage()));
+                ui.execute(() -> say.accept("A run of an earlier start can't be read: " + e.getMessage()));
             }
             ui.execute(() -> {
-                interrupted.addAll(found);
+                leftOver.addAll(found);
                 changed.run();
             });
         });
+    }
+
+    private boolean isLeftOver(RunHome home) throws IOException {
+        for (Path finished : Delivery.finishProven(home)) {
+            HistoryStore.at(places.history()).add(home.plan(), finished);
+        }
+        if (!home.unfinished().isEmpty()) {
+            return true;
+        }
+        home.discard();
+        return false;
     }
 
     void start(Project project, Programme programme, Path folder) {
@@ -111,7 +120,7 @@ public final class Runs implements AutoCloseable {
             return;
         }
         Waiting first = queue.poll();
-        begin(() -> RunPlanner.ofSystem().plan(first.project, first.programme, first.folder, "chosen by the user",
+        begin(() -> RunPlanner.ofSystem().plan(first.project, first.programme, first.folder, RunPlan.CHOSEN,
                 viewer.library()));
     }
 
@@ -150,6 +159,10 @@ public final class Runs implements AutoCloseable {
         line.run().outcome().thenAccept(outcome -> ui.execute(() -> {
             line.ended(outcome);
             going = null;
+            if (!line.isUnfinished() && line.isProven()) {
+                clear(line.run().home());
+            }
+            ended.run();
             changed.run();
             next();
         }));
@@ -178,8 +191,19 @@ public final class Runs implements AutoCloseable {
         });
     }
 
+    /** A run that made everything needs its plan and journal no more. */
+    private void clear(RunHome home) {
+        background.execute(() -> {
+            try {
+                home.discard();
+            } catch (IOException e) {
+                ui.execute(() -> say.accept("What a run kept for itself can't be cleared away: " + e.getMessage()));
+            }
+        });
+    }
+
     private void forget(RunHome home) {
-        interrupted.remove(home);
+        leftOver.remove(home);
         lines.removeIf(l -> l.run().home() == home && !l.isGoing() && !l.hasDelivered());
         lines.stream().filter(l -> l.run().home() == home).forEach(RunLine::settled);
         changed.run();
@@ -189,6 +213,7 @@ public final class Runs implements AutoCloseable {
         background.execute(() -> {
             try {
                 Path path = Delivery.useAnyway(line.run().home(), target);
+                HistoryStore.at(places.history()).add(line.run().plan(), path);
                 ui.execute(() -> {
                     line.taken(target, path);
                     say.accept("Taken into use without proof, and its receipt says so: " + path);

@@ -67,13 +67,13 @@ public final class Studio implements AutoCloseable {
         this.ui = ui;
         this.viewer = new Viewer(places);
         this.watch = new Watch(viewer, background, ui, this::observedChanged);
-        this.runs = new Runs(places, viewer, background, ui, this::tell, this::say);
+        this.runs = new Runs(places, viewer, background, ui, this::tell, this::probeAgain, this::say);
         try {
             settings = Settings.load(places.settings());
         } catch (IOException e) {
             say("The settings can't be read: " + e.getMessage());
         }
-        runs.findInterrupted();
+        runs.findLeftOver();
     }
 
     public void addListener(Runnable listener) {
@@ -369,6 +369,12 @@ public final class Studio implements AutoCloseable {
         });
     }
 
+    /** A run has ended: there is less room than before. */
+    private void probeAgain() {
+        probed = null;
+        probe();
+    }
+
     public Observed.Destination destination() {
         return destination;
     }
@@ -380,11 +386,7 @@ public final class Studio implements AutoCloseable {
     }
 
     public void chooseRate(Rate rate) {
-        edit(Edits.setRate(rate));
-        for (Reel reel : project().reels()) {
-            edit(new Edit("change of rate to " + rate.label(), p -> Edits.setRate(rate)
-                    .apply(p.withReels(p.reels(), reel.id())).withReels(p.reels(), p.reel())));
-        }
+        edit(Edits.setRateEverywhere(rate));
         saveSettings(settings.withLastRate(rate));
     }
 

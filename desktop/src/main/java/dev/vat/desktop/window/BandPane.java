@@ -3,6 +3,7 @@ package dev.vat.desktop.window;
 import dev.vat.core.project.Edits;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.time.FrameRange;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.strip.Band;
 import dev.vat.desktop.strip.Player;
@@ -98,21 +99,16 @@ final class BandPane extends VBox {
             legend();
         }
         boolean trimmed = source().map(s -> s.used().count() < s.count()).orElse(false);
-        present(whole, trimmed);
+        Parts.present(whole, trimmed);
         boolean any = player.hasLoopRange() && other != null;
         band.setSelection(any ? player.first() : -1, any ? player.last() : -1);
         selected.setText(any ? "selected " + other.number(player.first()) + " to " + other.number(player.last())
                 + ", " + frames(player.last() - player.first() + 1) : "");
         Optional<FrameRange> wanted = any ? trimTarget() : Optional.empty();
-        present(selected, any);
-        present(clear, any);
-        present(trim, wanted.isPresent());
+        Parts.present(selected, any);
+        Parts.present(clear, any);
+        Parts.present(trim, wanted.isPresent());
         wanted.ifPresent(w -> trim.setText("Trim to " + w));
-    }
-
-    private static void present(Region node, boolean there) {
-        node.setVisible(there);
-        node.setManaged(there);
     }
 
     private static String frames(long count) {

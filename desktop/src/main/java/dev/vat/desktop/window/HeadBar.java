@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import dev.vat.core.finding.Severity;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -71,10 +72,7 @@ final class HeadBar extends HBox {
 
     private static Button text(Commands commands, String id, String text) {
         Command command = commands.named(id);
-        Button button = new Button(text);
-        button.setId(id);
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(_ -> command.run());
+        Button button = Parts.button(id, text, command::run);
         button.setTooltip(new Tooltip(command.text() + (command.keys() == null ? "" : " (" + command.keysText() + ")")));
         return button;
     }
@@ -96,7 +94,6 @@ final class HeadBar extends HBox {
 
     private static void count(Label label, long count, String word) {
         label.setText(count + " " + word + (count == 1 ? "" : "s"));
-        label.setVisible(count > 0);
-        label.setManaged(count > 0);
+        Parts.present(label, count > 0);
     }
 }

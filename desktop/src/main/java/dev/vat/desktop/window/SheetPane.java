@@ -7,6 +7,7 @@ import dev.vat.desktop.sheet.OutFace;
 import dev.vat.desktop.sheet.ReelFace;
 import dev.vat.desktop.sheet.TargetBar;
 import dev.vat.desktop.studio.Studio;
+import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import javafx.scene.Node;
@@ -52,9 +53,9 @@ final class SheetPane extends BorderPane {
         HBox names = new HBox();
         names.getStyleClass().add("faces");
         for (Face each : Face.values()) {
-            String word = each.name().charAt(0) + each.name().substring(1).toLowerCase(java.util.Locale.ROOT);
+            String word = each.name().charAt(0) + each.name().substring(1).toLowerCase(Locale.ROOT);
             ToggleButton tab = new ToggleButton(word);
-            tab.setId("face-" + word.toLowerCase(java.util.Locale.ROOT));
+            tab.setId("face-" + word.toLowerCase(Locale.ROOT));
             tab.setOnAction(_ -> faceChosen.accept(each));
             tabs[each.ordinal()] = tab;
             names.getChildren().add(tab);
@@ -125,7 +126,7 @@ final class SheetPane extends BorderPane {
         again.applyCss();
         again.requestFocus();
         if (again instanceof TextField field && typed != null) {
-            if (!field.getText().equals(typed) && !field.getProperties().containsKey("entered")) {
+            if (!field.getText().equals(typed)) {
                 field.setText(typed);
             }
             field.positionCaret(Math.min(caret, field.getLength()));

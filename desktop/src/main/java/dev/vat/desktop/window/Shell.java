@@ -12,6 +12,7 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.look.Look;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.runs.ReceiptPage;
 import dev.vat.desktop.runs.RunsPane;
@@ -30,7 +31,6 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.SplitPane;
@@ -43,7 +43,6 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
@@ -146,7 +145,7 @@ public final class Shell extends StackPane {
                 .add("new", "Start a new project", control(KeyCode.N), () -> !studio.project().isEmpty(), studio::startAnew)
                 .add("undo", "Undo", control(KeyCode.Z), () -> studio.undoName().isPresent(), studio::undo)
                 .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> studio.redoName().isPresent(), studio::redo)
-                .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> openSearch())
+                .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
                 .add("in", "Show what was brought in", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
                 .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
@@ -321,43 +320,30 @@ public final class Shell extends StackPane {
 
     private void askShown() {
         int count = studio.question().size();
-        present(question, count > 0);
+        Parts.present(question, count > 0);
         if (count > 0 && question.getChildren().isEmpty()) {
             Label words = new Label(count + " sequences: are they one programme, one after the other, or a reel each?");
             words.setMinWidth(0);
             HBox.setHgrow(words, Priority.ALWAYS);
             words.setMaxWidth(Double.MAX_VALUE);
-            question.getChildren().setAll(words, button("one-programme", "One programme", () -> studio.answer(Edits.Layout.ONE_PROGRAMME)),
-                    button("reel-each", "One reel each", () -> studio.answer(Edits.Layout.ONE_REEL_EACH)),
-                    button("leave-out", "Leave them out", () -> studio.answer(null)));
+            question.getChildren().setAll(words, Parts.button("one-programme", "One programme", () -> studio.answer(Edits.Layout.ONE_PROGRAMME)),
+                    Parts.button("reel-each", "One reel each", () -> studio.answer(Edits.Layout.ONE_REEL_EACH)),
+                    Parts.button("leave-out", "Leave them out", () -> studio.answer(null)));
         } else if (count == 0) {
             question.getChildren().clear();
         }
     }
 
     private void noticeShown() {
-        present(notice, !studio.message().isEmpty());
+        Parts.present(notice, !studio.message().isEmpty());
         if (!studio.message().isEmpty()) {
             Label words = new Label(studio.message());
             words.setWrapText(true);
             words.setId("notice-words");
             HBox.setHgrow(words, Priority.ALWAYS);
             words.setMaxWidth(Double.MAX_VALUE);
-            notice.getChildren().setAll(words, button("notice-seen", "Seen", () -> studio.say("")));
+            notice.getChildren().setAll(words, Parts.button("notice-seen", "Seen", () -> studio.say("")));
         }
-    }
-
-    private static Button button(String id, String text, Runnable act) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(_ -> act.run());
-        return button;
-    }
-
-    private static void present(Region node, boolean there) {
-        node.setVisible(there);
-        node.setManaged(there);
     }
 
     // ---- keys, drops
@@ -383,10 +369,6 @@ public final class Shell extends StackPane {
 
     private static boolean isArrow(KeyCode code) {
         return code == KeyCode.LEFT || code == KeyCode.RIGHT;
-    }
-
-    private void openSearch() {
-        search.open();
     }
 
     private void leaveSearch() {

@@ -3,6 +3,7 @@ package dev.vat.desktop.window;
 import dev.vat.desktop.studio.Studio;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
@@ -28,7 +29,7 @@ final class Welcome extends VBox {
         choose.setOnAction(_ -> chooseFrames.run());
         recent.setHgap(6);
         recent.setVgap(6);
-        recent.setAlignment(javafx.geometry.Pos.CENTER);
+        recent.setAlignment(Pos.CENTER);
         getChildren().addAll(invite, words, choose, recent);
     }
 

@@ -197,7 +197,7 @@ class StudioTest {
 
     @Test
     void aRunThatWasKilledIsOfferedAgainAtTheNextStart() throws Exception {
-        bringIn(TestFrames.png(folder, "kite", 150));
+        bringIn(TestFrames.png(folder, "kite", 900));
         target("edit-prores-hq");
         act(studio::make);
         await(() -> studio.runs().going().isPresent() && studio.runs().going().get().framesRead() > 5);
@@ -209,8 +209,8 @@ class StudioTest {
 
         Studio next = on(() -> new Studio(places, ui));
         try {
-            await(() -> !next.runs().interrupted().isEmpty());
-            act(() -> next.runs().again(next.runs().interrupted().getFirst()));
+            await(() -> !next.runs().leftOver().isEmpty());
+            act(() -> next.runs().again(next.runs().leftOver().getFirst()));
             await(() -> next.runs().isIdle() && !next.runs().lines().isEmpty());
             assertThat(on(() -> next.runs().lines().getFirst().files())).allSatisfy(f -> assertThat(f.stage()).isEqualTo(FileProgress.Stage.DELIVERED));
             assertThat(folder.resolve("delivered")).isDirectoryNotContaining("glob:**/.vat-*").isDirectoryContaining("glob:**/kite_edit.mov");
@@ -221,7 +221,7 @@ class StudioTest {
 
     @Test
     void aStoppedRunIsClearedAwayOrMadeAgain() throws Exception {
-        bringIn(TestFrames.png(folder, "kite", 200));
+        bringIn(TestFrames.png(folder, "kite", 1500));
         target("edit-prores-hq");
         act(studio::make);
         await(() -> studio.runs().going().isPresent() && studio.runs().going().get().framesRead() > 5);

@@ -105,7 +105,7 @@ class GestureTest extends WindowCase {
 
     @Test
     void closingDuringARunAsksFirst() throws Exception {
-        drop(TestFrames.png(folder, "kite", 200));
+        drop(TestFrames.png(folder, "kite", 600));
         press("target-edit-prores-hq");
         settle();
         press("make");

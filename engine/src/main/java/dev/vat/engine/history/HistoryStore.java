@@ -4,7 +4,6 @@ import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Json;
 import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.protocol.FileProgress;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -29,17 +28,13 @@ public final class HistoryStore {
         return new HistoryStore(file);
     }
 
-    /** Writes down those of a run's files that were delivered. */
-    public void add(RunPlan plan, List<FileProgress> files) throws IOException {
+    /** Writes down a delivered file; its receipt lies beside it. */
+    public void add(RunPlan plan, Path delivered) throws IOException {
         Files.createDirectories(file.getParent());
-        for (FileProgress progress : files) {
-            if (progress.stage() == FileProgress.Stage.DELIVERED) {
-                Receipt receipt = ReceiptFile.read(Path.of(progress.receipt()));
-                Files.writeString(file, Json.line(new Entry(receipt.made(), progress.path(), receipt.sha256(),
-                        receipt.target(), receipt.project(), receipt.reel(), receipt.run(), receipt.proven(),
-                        receipt.planned().frames(), plan)) + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
-            }
-        }
+        Receipt receipt = ReceiptFile.read(ReceiptFile.of(delivered));
+        Files.writeString(file, Json.line(new Entry(receipt.made(), delivered.toString(), receipt.sha256(), receipt.target(),
+                receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan))
+                + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
     }
 
     /** The oldest first. */

@@ -1,6 +1,7 @@
 package dev.vat.engine.place;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.AtomicMoveNotSupportedException;
@@ -14,6 +15,7 @@ import java.security.NoSuchAlgorithmException;
 import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.stream.Stream;
+import java.util.zip.CRC32C;
 
 /** Writing that survives a kill at any instant, and deleting and fingerprinting of files. */
 public final class Durable {
@@ -49,6 +51,19 @@ public final class Durable {
         try (FileChannel channel = FileChannel.open(folder)) {
             channel.force(true);
         }
+    }
+
+    /** CRC32C of a file, eight hexadecimal digits: against accidents, where SHA-256 would cost more than it is worth. */
+    public static String crc32c(Path file) throws IOException {
+        CRC32C crc = new CRC32C();
+        ByteBuffer buffer = ByteBuffer.allocateDirect(1 << 18);
+        try (FileChannel channel = FileChannel.open(file)) {
+            while (channel.read(buffer) >= 0) {
+                crc.update(buffer.flip());
+                buffer.clear();
+            }
+        }
+        return "%08x".formatted(crc.getValue());
     }
 
     public static String sha256(Path file) throws IOException {

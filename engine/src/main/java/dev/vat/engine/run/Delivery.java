@@ -11,6 +11,8 @@ import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 
 /** Gives a whole and proven file its final name, never one that is taken. */
 public final class Delivery {
@@ -82,10 +84,10 @@ public final class Delivery {
     /**
      * Finishes what a run had proven but not yet named when it was ended.
      *
-     * @return how many files got their names
+     * @return the files that got their names
      */
-    public static int finishProven(RunHome home) throws IOException {
-        int finished = 0;
+    public static List<Path> finishProven(RunHome home) throws IOException {
+        List<Path> finished = new ArrayList<>();
         for (JournalEntry entry : home.journal()) {
             if (entry instanceof JournalEntry.Proven proven
                     && home.unfinished().stream().anyMatch(f -> f.target().equals(proven.target()))) {
@@ -101,7 +103,7 @@ public final class Delivery {
                 try (Journal journal = home.openJournal()) {
                     journal.write(new JournalEntry.Delivered(proven.target(), delivered.toString()));
                 }
-                finished++;
+                finished.add(delivered);
             }
         }
         return finished;

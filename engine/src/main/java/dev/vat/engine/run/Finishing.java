@@ -42,7 +42,7 @@ final class Finishing {
         Durable.syncFolder(joined.getParent());
         Pace pace = new Pace();
         Receipt receipt = FileProof.of(plan, file,
-                parts.stream().map(p -> new Receipt.PartLine(p.part(), p.first(), p.frames(), p.bytes(), p.sha256())).toList(),
+                parts.stream().map(p -> new Receipt.PartLine(p.part(), p.first(), p.frames(), p.bytes(), p.crc())).toList(),
                 parts.stream().flatMap(p -> p.checked().stream()).toList(), joined, done -> {
             pace.frame();
             tell(file, Stage.PROVING, done, Files.exists(joined) ? joined.toFile().length() : 0, pace, joined, null, null);

@@ -23,8 +23,8 @@ public sealed interface JournalEntry {
     /** @param when UTC, ISO 8601 */
     record Started(String when, String plan) implements JournalEntry { }
 
-    /** A part is whole, on disk, and fingerprinted; what the inline check found of its frames. */
-    record PartClosed(String target, int part, long first, long frames, long bytes, String sha256,
+    /** A part is whole and on disk; CRC32C of its file, and what the inline check found of its frames. */
+    record PartClosed(String target, int part, long first, long frames, long bytes, String crc,
                       List<Receipt.FrameLine> checked) implements JournalEntry { }
 
     /** The joined file agrees with its plan; it only has to get its name. */

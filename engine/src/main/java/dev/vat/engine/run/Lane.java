@@ -139,7 +139,7 @@ final class Lane {
 
     private void close(RunPlan.Part part, Path open, List<FrameProof> proofs) throws IOException {
         Durable.sync(open);
-        String fingerprint = Durable.sha256(open);
+        String fingerprint = Durable.crc32c(open);
         Path closed = partFile(work, part);
         Files.move(open, closed, StandardCopyOption.ATOMIC_MOVE);
         Durable.syncFolder(closed.getParent());

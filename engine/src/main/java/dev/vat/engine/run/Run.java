@@ -73,7 +73,12 @@ public final class Run implements AutoCloseable {
             return;
         }
         try {
-            HistoryStore.at(places.history()).add(plan, files);
+            HistoryStore history = HistoryStore.at(places.history());
+            for (FileProgress file : files) {
+                if (file.stage() == FileProgress.Stage.DELIVERED) {
+                    history.add(plan, Path.of(file.path()));
+                }
+            }
         } catch (IOException e) {
             LOG.warn("The history can't be written", e);
         }

@@ -99,7 +99,12 @@ public final class RunHome {
 
     /** Whether the run neither ended by itself nor goes on: something put an end to it. */
     public boolean isInterrupted() throws IOException {
-        return journal().stream().noneMatch(JournalEntry.Ended.class::isInstance) && !isRunning();
+        return !hasEnded() && !isRunning();
+    }
+
+    /** Whether the run came to its end by itself, stopped or not. */
+    public boolean hasEnded() throws IOException {
+        return journal().stream().anyMatch(JournalEntry.Ended.class::isInstance);
     }
 
     /** Where a deliverable is worked on: {@code .vat-RUNID-COLUMN} in the destination. */

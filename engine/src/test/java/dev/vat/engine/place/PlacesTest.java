@@ -75,6 +75,13 @@ class PlacesTest {
     }
 
     @Test
+    void fingerprintsFollowTheirStandards() throws IOException {
+        Path file = Files.writeString(folder.resolve("f"), "123456789");
+        assertThat(Durable.crc32c(file)).as("the check value of CRC-32C").isEqualTo("e3069283");
+        assertThat(Durable.sha256(file)).isEqualTo("15e2b0d3c33891ebb0f1ef609ec419420c20e320ce94c65fbc8c3312448eb225");
+    }
+
+    @Test
     void deletingATreeFollowsNoLinks() throws IOException {
         Path outside = Files.writeString(Files.createDirectory(folder.resolve("outside")).resolve("keep"), "x");
         Path tree = Files.createDirectories(folder.resolve("tree/a/b")).getParent().getParent();

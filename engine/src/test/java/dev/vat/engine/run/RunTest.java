@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
+import dev.vat.core.run.Expectation;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.GapPolicy;
@@ -140,7 +141,7 @@ class RunTest {
 
     @Test
     void aStopKeepsClosedPartsAndDiscardClearsThem() throws Exception {
-        KiteFrames.png(frames, "kite", 1, 200, false);
+        KiteFrames.png(frames, "kite", 1, 3000, false);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq"));
         CompletableFuture<Void> pastOnePart = new CompletableFuture<>();
         try (Run run = Run.start(plan, places, p -> {
@@ -165,7 +166,7 @@ class RunTest {
 
     @Test
     void aKilledWorkerLeavesNothingUnderAFinalNameAndIsFoundInterrupted() throws Exception {
-        KiteFrames.png(frames, "kite", 1, 200, false);
+        KiteFrames.png(frames, "kite", 1, 900, false);
         RunPlan plan = KiteFrames.plan(frames, out, ALL);
         CompletableFuture<Void> going = new CompletableFuture<>();
         try (Run run = Run.start(plan, places, p -> {
@@ -192,7 +193,7 @@ class RunTest {
 
     @Test
     void pausingReadsNothingMoreUntilItGoesOn() throws Exception {
-        KiteFrames.png(frames, "kite", 1, 150, false);
+        KiteFrames.png(frames, "kite", 1, 2000, false);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq"));
         CompletableFuture<Void> going = new CompletableFuture<>();
         var latest = new Object() {
@@ -266,6 +267,34 @@ class RunTest {
         assertThat(receipt.sources()).extracting(Receipt.SourceLine::name).containsExactly("kite.####.png", "glow.####.exr");
         assertThat(receipt.notes()).anyMatch(n -> n.contains("sRGB curve"));
         assertThat(receipt.frames()).hasSize(10);
+    }
+
+    /** The plan expects what the file can't be: the proof fails for real, and the file stays out of sight until it is wanted. */
+    @Test
+    void aFileThatIsntAsPlannedIsKeptBackUntilSomebodyTakesIt() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 10, false);
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq"));
+        RunPlan.RunFile file = plan.files().getFirst();
+        Expectation e = file.expected();
+        Expectation wrong = new Expectation(11, e.rate(), e.size(), e.pixelAspect(), e.container(), e.codec(), e.profile(), e.codedBits(), e.readBits(),
+                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, false);
+        RunPlan demanding = new RunPlan(plan.version(), plan.run(), plan.made(), plan.vat(), plan.library(), plan.project(), plan.reel(), plan.rate(),
+                plan.rateOrigin(), plan.size(), plan.pixelAspect(), plan.working(), plan.sources(), plan.spans(), plan.folder(), plan.typeface(),
+                List.of(new RunPlan.RunFile(file.target(), file.fileName(), file.flatten(), file.threads(), file.options(), file.parts(), wrong)));
+        try (Run run = Run.start(demanding, places, _ -> { })) {
+            FileProgress made = run.outcome().get(60, TimeUnit.SECONDS).files().getFirst();
+            assertThat(made.stage()).isEqualTo(Stage.UNPROVEN);
+            assertThat(made.why()).contains("frames: 11 was planned, 10 was found").contains("range: full was planned, limited was found");
+            assertThat(Path.of(made.path())).exists();
+            assertThat(names(out)).allMatch(n -> n.startsWith(".vat-"));
+            assertThat(ReceiptFile.read(Path.of(made.receipt())).proven()).isFalse();
+            Path taken = Delivery.useAnyway(run.home(), "edit-prores-hq");
+            assertThat(taken).isEqualTo(out.resolve("kite_edit.mov")).exists();
+            assertThat(ReceiptFile.read(ReceiptFile.of(taken)).usedAnyway()).isNotBlank();
+            assertThat(Reproof.of(taken).reasons()).anyMatch(r -> r.contains("never was proven"));
+            run.home().discard();
+        }
+        assertThat(names(out)).containsExactly("kite_edit.mov", "kite_edit.mov.receipt.json");
     }
 
     /** Sources are only ever read. */

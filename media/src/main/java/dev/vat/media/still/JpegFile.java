@@ -61,6 +61,9 @@ final class JpegFile {
         if (end <= scan) {
             return Inspection.cut(FileKind.JPEG, "it ends before its picture begins", format);
         }
+        if (!ScanCoverage.isComplete(data, end)) {
+            return Inspection.cut(FileKind.JPEG, "the file ends at byte " + data.length + ", before all of its scans", format);
+        }
         byte[] open = Arrays.copyOf(data, end);
         return Inspection.whole(FileKind.JPEG, format, open)
                 .withNote("the end mark is missing, the picture is whole").withData(open, true);

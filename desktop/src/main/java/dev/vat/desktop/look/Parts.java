@@ -1,4 +1,4 @@
-package dev.vat.desktop.sheet;
+package dev.vat.desktop.look;
 
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -8,27 +8,27 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 
-/** Small pieces that every face of the sheet is put together from. */
-final class Parts {
+/** Small pieces that every part of the window is put together from. */
+public final class Parts {
 
     private static final double WRAP = 470;
 
     private Parts() { }
 
-    static Label label(String text, String... styles) {
+    public static Label label(String text, String... styles) {
         Label label = new Label(text);
         label.getStyleClass().addAll(styles);
         return label;
     }
 
-    static Label wrapped(String text, String... styles) {
+    public static Label wrapped(String text, String... styles) {
         Label label = label(text, styles);
         label.setWrapText(true);
         label.setMinHeight(Region.USE_PREF_SIZE);
         return label;
     }
 
-    static Button button(String id, String text, Runnable act) {
+    public static Button button(String id, String text, Runnable act) {
         Button button = new Button(text);
         button.setId(id);
         button.setMinWidth(Region.USE_PREF_SIZE);
@@ -37,7 +37,7 @@ final class Parts {
     }
 
     /** Things to choose from, side by side, on more lines where there is no room. */
-    static FlowPane choices(String... styles) {
+    public static FlowPane choices(String... styles) {
         FlowPane choices = new FlowPane();
         choices.setPrefWrapLength(WRAP);
         choices.getStyleClass().add("choices");
@@ -45,13 +45,26 @@ final class Parts {
         return choices;
     }
 
-    static Region space() {
+    public static Region space() {
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         return space;
     }
 
-    static HBox row(Node... nodes) {
+    /** A button of a list, lower than the others. */
+    public static Button small(String id, String text, Runnable act) {
+        Button button = button(id, text, act);
+        button.getStyleClass().add("remedy");
+        return button;
+    }
+
+    /** Something that takes no room while it isn't there. */
+    public static void present(Node node, boolean there) {
+        node.setVisible(there);
+        node.setManaged(there);
+    }
+
+    public static HBox row(Node... nodes) {
         HBox row = new HBox(nodes);
         row.getStyleClass().add("row");
         return row;

@@ -1,0 +1,80 @@
+package dev.vat.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeFalse;
+
+import dev.vat.media.Samples;
+import dev.vat.media.StillWriter;
+import java.io.BufferedReader;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A real process of the command line, ended from outside in the middle of a run. */
+class InterruptedTest {
+
+    @TempDir
+    Path folder;
+
+    private Path frames;
+
+    /** Lets a test start the command line in a process of its own. */
+    static final class Launcher {
+        public static void main(String[] arguments) {
+            System.exit(Vat.run(arguments));
+        }
+    }
+
+    @BeforeEach
+    void draw() throws Exception {
+        assumeFalse(System.getProperty("os.name").startsWith("Windows"), "signals are sent by kill");
+        frames = Files.createDirectory(folder.resolve("kite"));
+        float[] grey = new float[320 * 180];
+        for (int f = 0; f < 200; f++) {
+            grey[f] = 1;
+            Files.write(frames.resolve("kite.%04d.png".formatted(f)), StillWriter.PNG8.write(new Samples(320, 180, grey, grey, grey, null)));
+        }
+    }
+
+    /** Starts a run, waits until frames are encoded, sends a signal; gives the exit code. */
+    private int end(String signal, List<String> lines) throws Exception {
+        Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp", System.getProperty("java.class.path"),
+                Launcher.class.getName(), "make", frames.toString(), "--target", "alpha-prores-4444", "--rate", "25", "--out", folder.resolve("out").toString(), "--json")
+                .redirectError(ProcessBuilder.Redirect.DISCARD).start();
+        try (BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
+            boolean sent = false;
+            for (String line = out.readLine(); line != null; line = out.readLine()) {
+                lines.add(line);
+                if (!sent && line.contains("\"stage\":\"encoding\"")) {
+                    sent = true;
+                    new ProcessBuilder("kill", "-" + signal, Long.toString(process.pid())).start().waitFor();
+                }
+            }
+        }
+        assertThat(process.waitFor(20, TimeUnit.SECONDS)).isTrue();
+        return process.exitValue();
+    }
+
+    @Test
+    void fromTheKeyboardItStopsAndLeavesNothing() throws Exception {
+        List<String> lines = new ArrayList<>();
+        assertThat(end("INT", lines)).isEqualTo(5);
+        assertThat(lines.getLast()).contains("\"event\":\"error\"").contains("\"code\":5");
+        assertThat(folder.resolve("out")).isEmptyDirectory();
+    }
+
+    @Test
+    void killedItLeavesNothingUnderAFinalName() throws Exception {
+        assertThat(end("KILL", new ArrayList<>())).isEqualTo(137);
+        try (var left = Files.list(folder.resolve("out"))) {
+            assertThat(left).allMatch(p -> p.getFileName().toString().startsWith(".vat-"));
+        }
+    }
+}

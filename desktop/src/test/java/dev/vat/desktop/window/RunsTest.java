@@ -1,0 +1,137 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.finding.Observed;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.core.project.Project;
+import dev.vat.core.run.Programme;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.Rate;
+import dev.vat.desktop.TestFrames;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.run.RunHome;
+import dev.vat.engine.run.RunPlanner;
+import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.viewer.Viewer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+
+/** The foot of the window: runs that go on, are paused, stopped, watched, and left over from before. */
+class RunsTest extends WindowCase {
+
+    /** A run that was planned and then cut off, as an earlier start would have left it. */
+    private RunPlan cutOff(Path frames) throws Exception {
+        Sequence sequence = SequenceFinder.find(frames).getFirst();
+        Project project = Edits.bringIn(List.of(sequence), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        project = Edits.setFolder(Place.of(folder.resolve("out"))).apply(Edits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.FPS_25).apply(project)));
+        try (Viewer viewer = new Viewer(places)) {
+            FrameTable table = viewer.check(sequence, false, _ -> { }).join();
+            assertThat(new Observed(Map.of("s1", table), Observed.Destination.UNKNOWN).tables()).hasSize(1);
+            RunPlan plan = RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("out"),
+                    RunPlan.CHOSEN, viewer.library());
+            RunHome.create(places, plan);
+            return plan;
+        }
+    }
+
+    private void reopen() throws Exception {
+        on(() -> {
+            window.close();
+            window = new VatWindow(window.stage(), places, answers);
+            return null;
+        });
+    }
+
+    @Test
+    void whatWasInterruptedIsSaidAndMadeAgain() throws Exception {
+        cutOff(TestFrames.png(folder, "kite", 8));
+        reopen();
+        await(() -> !studio().runs().leftOver().isEmpty());
+        await(() -> isThere("again-interrupted"));
+        assertThat(text("runs-summary")).isEqualTo("1 run didn't make everything");
+        press("again-interrupted");
+        made();
+        assertThat(folder.resolve("out/kite_web.mp4")).exists();
+        assertThat(RunHome.all(places)).as("nothing is left to clear away").isEmpty();
+        assertThat(text("runs-summary")).isEqualTo("1 of 1 file made and proven");
+    }
+
+    @Test
+    void whatWasInterruptedIsClearedAway() throws Exception {
+        cutOff(TestFrames.png(folder, "kite", 2));
+        reopen();
+        await(() -> isThere("discard-interrupted"));
+        press("discard-interrupted");
+        await(() -> RunHome.all(places).isEmpty());
+        await(() -> studio().message().contains("cleared away"));
+        assertThat(folder.resolve("kite/kite.0001.png")).exists();
+    }
+
+    @Test
+    void aRunIsPausedGoesOnAndIsStopped() throws Exception {
+        drop(TestFrames.png(folder, "kite", 1500));
+        press("target-edit-prores-hq");
+        settle();
+        press("make");
+        await(() -> studio().runs().going().isPresent() && studio().runs().going().get().framesRead() > 3);
+        fire("pause-run");
+        await(() -> text0("pause-run").equals("Go on") && text0("runs-summary").equals("kite: paused"));
+        Thread.sleep(500);
+        double before = on(() -> ((ProgressBar) node("run-file-edit-prores-hq").lookup(".progress-bar")).getProgress());
+        Thread.sleep(400);
+        assertThat(on(() -> ((ProgressBar) node("run-file-edit-prores-hq").lookup(".progress-bar")).getProgress())).isEqualTo(before).isLessThan(1);
+        fire("pause-run");
+        await(() -> ((ProgressBar) node("run-file-edit-prores-hq").lookup(".progress-bar")).getProgress() > before);
+        fire("stop-run");
+        await(() -> studio().runs().isIdle());
+        settle();
+        assertThat(text("run-words-edit-prores-hq")).startsWith("stopped at frame ");
+        assertThat(folder.resolve("delivered")).isDirectoryNotContaining("glob:**/kite_edit.mov");
+        fire("again-run");
+        made();
+        assertThat(folder.resolve("delivered/kite_edit.mov")).exists();
+    }
+
+    private String text0(String id) {
+        return ((javafx.scene.control.Labeled) node(id)).getText();
+    }
+
+    @Test
+    void runsAreShownAndHiddenByKey() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        press("target-web-h264");
+        settle();
+        press("make");
+        made();
+        assertThat(isThere("run-file-web-h264")).isTrue();
+        press(KeyCode.CONTROL).press(KeyCode.R).release(KeyCode.R).release(KeyCode.CONTROL);
+        settle();
+        assertThat(node("run-file-web-h264")).isNull();
+    }
+
+    @Test
+    void theProjectIsSavedUnderANameAndOpenedAgain() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        answers.project = folder.resolve("kites.vat");
+        press("save-as");
+        await(() -> Files.exists(folder.resolve("kites.vat")));
+        Studio first = studio();
+        run(first::startAnew);
+        settle();
+        assertThat(isThere("welcome")).isTrue();
+        press("open-project");
+        await(() -> !studio().project().isEmpty());
+        settle();
+        assertThat(text("state-s1")).isEqualTo("all good");
+    }
+}

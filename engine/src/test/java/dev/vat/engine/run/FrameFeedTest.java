@@ -1,0 +1,84 @@
+package dev.vat.engine.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.vat.core.project.Edits;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.engine.KiteFrames;
+import dev.vat.media.Picture;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class FrameFeedTest {
+
+    @TempDir
+    Path folder;
+
+    private Path frames;
+
+    @BeforeEach
+    void draw() throws IOException {
+        frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, 12, false);
+    }
+
+    private static List<Integer> crcs(RunPlan plan, int threads) throws Exception {
+        List<Integer> crcs = new ArrayList<>();
+        try (FrameFeed feed = new FrameFeed(plan, threads)) {
+            for (long i = 0; i < plan.frames(); i++) {
+                try (Picture picture = feed.next()) {
+                    crcs.add(picture.crc32c());
+                }
+            }
+        }
+        return crcs;
+    }
+
+    @Test
+    void picturesComeInOrderHoweverManyDecodersWork() throws Exception {
+        RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"));
+        List<Integer> one = crcs(plan, 1);
+        assertThat(new HashSet<>(one)).as("every frame is another picture").hasSize(12);
+        assertThat(crcs(plan, 4)).isEqualTo(one);
+    }
+
+    @Test
+    void heldFramesAreTheSamePicture() throws Exception {
+        Files.delete(frames.resolve("kite.0005.png"));
+        Files.delete(frames.resolve("kite.0006.png"));
+        List<Integer> crcs = crcs(KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"), Edits.setGap("s1", GapPolicy.HOLD)), 2);
+        assertThat(crcs.subList(3, 6)).containsOnly(crcs.get(3));
+        assertThat(crcs.get(6)).isNotEqualTo(crcs.get(3));
+    }
+
+    @Test
+    void aFrameThatChangedItsSizeIsNamed() throws Exception {
+        RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"));
+        Path other = KiteFrames.png(folder.resolve("other"), "o", 1, 1, false);
+        byte[] data = Files.readAllBytes(other.resolve("o.0001.png"));
+        Files.write(frames.resolve("kite.0003.png"), java.util.Arrays.copyOf(data, 100));
+        assertThatThrownBy(() -> crcs(plan, 2)).isInstanceOf(IOException.class).hasMessageContaining("kite.0003.png");
+    }
+
+    @Test
+    void closingEarlyLeavesNothingBehind() throws Exception {
+        RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"));
+        FrameFeed feed = new FrameFeed(plan, 2);
+        feed.next().close();
+        feed.close();
+        assertThat(Thread.getAllStackTraces().keySet()).noneMatch(t -> t.getName().equals("decode") && t.isAlive());
+    }
+
+    @Test
+    void cardsSayNumberReasonAndSource() {
+        assertThat(FrameFeed.cardLines("0412", "missing", "kite.####.png")).containsExactly("0412", "missing", "kite.####.png");
+    }
+}
