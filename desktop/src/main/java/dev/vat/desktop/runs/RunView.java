@@ -6,6 +6,7 @@ import dev.vat.desktop.studio.RunLine;
 import dev.vat.engine.protocol.FileProgress;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -22,7 +23,10 @@ final class RunView extends VBox {
     private final Button discard;
     private final Map<String, RunFileView> files = new LinkedHashMap<>();
 
-    RunView(RunLine line, RunFileView.Acts acts, Runnable makeAgain, Runnable clearAway) {
+    /**
+     * @param pausing told whether to pause or to go on
+     */
+    RunView(RunLine line, RunFileView.Acts acts, Consumer<Boolean> pausing, Runnable makeAgain, Runnable clearAway) {
         this.line = line;
         getStyleClass().add("run");
         RunPlan plan = line.run().plan();
@@ -33,7 +37,7 @@ final class RunView extends VBox {
         what.setMinWidth(0);
         HBox.setHgrow(what, Priority.ALWAYS);
         what.setMaxWidth(Double.MAX_VALUE);
-        pause = Parts.small("pause-run", "Pause", () -> line.pause(!line.isPaused()));
+        pause = Parts.small("pause-run", "Pause", () -> pausing.accept(!line.isPaused()));
         stop = Parts.small("stop-run", "Stop", () -> line.run().stop());
         again = Parts.small("again-run", "Make the rest", makeAgain);
         discard = Parts.small("discard-run", "Clear away", clearAway);

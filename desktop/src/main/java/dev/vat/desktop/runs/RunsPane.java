@@ -131,7 +131,7 @@ public final class RunsPane extends BorderPane {
             public void useAnyway(String target) {
                 studio.runs().useAnyway(line, target);
             }
-        }, () -> studio.runs().again(line.run().home()), () -> studio.runs().discard(line.run().home()));
+        }, on -> studio.runs().pause(line, on), () -> studio.runs().again(line.run().home()), () -> studio.runs().discard(line.run().home()));
         view.setId("run-" + line.run().plan().run());
         return view;
     }

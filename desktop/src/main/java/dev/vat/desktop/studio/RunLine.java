@@ -49,7 +49,7 @@ public final class RunLine {
         settled = true;
     }
 
-    public void pause(boolean on) {
+    void pause(boolean on) {
         paused = on;
         run.pause(on);
     }

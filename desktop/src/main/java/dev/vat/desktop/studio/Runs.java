@@ -179,6 +179,12 @@ public final class Runs implements AutoCloseable {
         forget(home);
     }
 
+    /** Nothing more is read until the run goes on. */
+    public void pause(RunLine line, boolean on) {
+        line.pause(on);
+        changed.run();
+    }
+
     public void discard(RunHome home) {
         forget(home);
         background.execute(() -> {

@@ -59,15 +59,21 @@ public final class Studio implements AutoCloseable {
     private List<Sequence> question = List.of();
     private String message = "";
     private boolean armed;
+    private boolean closed;
     private long revision;
 
     /** @param ui runs what it is given on the interface's thread, later */
     public Studio(Places places, Executor ui) {
         this.places = places;
-        this.ui = ui;
+        // What comes back after closing finds nobody any more.
+        this.ui = task -> ui.execute(() -> {
+            if (!closed) {
+                task.run();
+            }
+        });
         this.viewer = new Viewer(places);
-        this.watch = new Watch(viewer, background, ui, this::observedChanged);
-        this.runs = new Runs(places, viewer, background, ui, this::tell, this::probeAgain, this::say);
+        this.watch = new Watch(viewer, background, this.ui, this::observedChanged);
+        this.runs = new Runs(places, viewer, background, this.ui, this::tell, this::probeAgain, this::say);
         try {
             settings = Settings.load(places.settings());
         } catch (IOException e) {
@@ -466,6 +472,7 @@ public final class Studio implements AutoCloseable {
 
     @Override
     public void close() {
+        closed = true;
         runs.close();
         viewer.close();
         saving.close();
