@@ -15,10 +15,6 @@ final class Output {
         this.json = json;
     }
 
-    boolean isJson() {
-        return json;
-    }
-
     void say(String text) {
         System.err.println(text);
     }

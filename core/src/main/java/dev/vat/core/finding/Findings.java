@@ -21,7 +21,7 @@ public final class Findings {
         if (programme == null || programme.entries().isEmpty() && programme.unknownItems() == 0) {
             found.add(Finding.of("nothing-in", Severity.BLOCKER, "There is nothing in the reel yet: bring in a folder of frames."));
         } else {
-            SourceRules.check(project, programme, found);
+            SourceRules.check(project, programme, observed, found);
             DeliveryRules.check(project, programme, observed.destination(), found);
         }
         found.sort(Comparator.comparing(Finding::severity));

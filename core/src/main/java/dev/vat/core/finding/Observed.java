@@ -2,16 +2,24 @@ package dev.vat.core.finding;
 
 import dev.vat.core.source.FrameTable;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * What is seen on disk at one moment; findings are made from this and the project alone.
  *
  * @param tables by source id; a source without one hasn't been found
+ * @param checking ids of sources that are being looked into
  */
-public record Observed(Map<String, FrameTable> tables, Destination destination) {
+public record Observed(Map<String, FrameTable> tables, Destination destination, Set<String> checking) {
 
     public Observed {
         tables = Map.copyOf(tables);
+        checking = Set.copyOf(checking);
+    }
+
+    /** Nothing is being looked into any more. */
+    public Observed(Map<String, FrameTable> tables, Destination destination) {
+        this(tables, destination, Set.of());
     }
 
     /**

@@ -22,7 +22,7 @@ final class SourceRules {
 
     private SourceRules() { }
 
-    static void check(Project project, Programme programme, List<Finding> found) {
+    static void check(Project project, Programme programme, Observed observed, List<Finding> found) {
         if (programme.unknownItems() > 0) {
             found.add(sourceGone(project, programme));
         }
@@ -33,7 +33,7 @@ final class SourceRules {
         }
         for (Programme.Entry entry : programme.entries()) {
             range(entry, found);
-            frames(programme, entry, found);
+            frames(programme, entry, observed, found);
             layers(entry, found);
             together(programme, entry, found);
         }
@@ -67,15 +67,16 @@ final class SourceRules {
         }
     }
 
-    private static void frames(Programme programme, Programme.Entry entry, List<Finding> found) {
+    private static void frames(Programme programme, Programme.Entry entry, Observed observed, List<Finding> found) {
         FrameTable table = entry.table();
         Source source = entry.source();
         Sequence sequence = table.sequence();
         FrameRange range = source.reading().rangeIn(sequence);
         if (!table.isChecked()) {
             int unchecked = table.counts().getOrDefault(FrameState.UNCHECKED, 0);
-            // Without a single frame looked into, not even size and depth are known.
-            Severity severity = table.format().isPresent() ? Severity.NOTE : Severity.BLOCKER;
+            // Without a single frame looked into, and none to come, not even size and depth are known.
+            Severity severity = table.format().isPresent() || observed.checking().contains(source.id())
+                    ? Severity.NOTE : Severity.BLOCKER;
             found.add(Finding.of("unchecked", severity, sequence.name() + ": " + unchecked + " of "
                     + sequence.count() + " frames are not checked yet.").aboutSource(source.id()));
         }

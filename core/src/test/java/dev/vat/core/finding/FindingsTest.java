@@ -21,6 +21,7 @@ import dev.vat.core.time.Rate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class FindingsTest {
@@ -132,6 +133,8 @@ class FindingsTest {
         Finding none = new Case(Frames.good("a", 1, 20).unchecked()).one("unchecked");
         assertThat(none.text()).contains("20 of 20");
         assertThat(none.severity()).isEqualTo(Severity.BLOCKER);
+        assertThat(Findings.of(new Case(Frames.good("a", 1, 20).table()).project,
+                new Observed(Map.of("s1", Frames.good("a", 1, 20).unchecked()), GOOD_FOLDER, Set.of("s1"))).mayRun()).as("it is on its way").isTrue();
         FrameTable some = FrameTable.collect(Frames.good("a", 1, 20).sequence()).add(FrameCheck.sound(3, Frames.PNG16, false, null)).build();
         assertThat(new Case(some).one("unchecked").severity()).isEqualTo(Severity.NOTE);
         assertThat(new Case(some).find().mayRun()).isTrue();

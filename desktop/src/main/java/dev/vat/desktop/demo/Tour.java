@@ -11,9 +11,11 @@ import dev.vat.desktop.studio.RunLine;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.desktop.window.VatWindow;
 import dev.vat.engine.demo.DemoData;
+import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.FileProgress;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -78,15 +80,21 @@ public final class Tour {
     private int walk(boolean make) throws IOException, InterruptedException, ExecutionException {
         shoot("first");
         faults();
-        show(make ? DemoData.project(folder) : Edits.setFolder(Place.of(shots.resolve("files"))).apply(short010()));
+        show(DemoData.project(folder));
         press("face-in");
         press("source-s1");
-        seek(make ? 40 : 12);
+        seek(40);
         shoot("in");
         press("face-reel");
+        seek(110);
         shoot("reel");
         press("face-out");
+        seek(60);
         shoot("out");
+        Path aside = make ? null : Files.createTempDirectory("vat-shots");
+        if (!make) {
+            show(Edits.setFolder(Place.of(aside)).apply(short010()));
+        }
         press("make");
         await("the run to start", () -> studio().runs().going().isPresent()
                 && studio().runs().going().get().files().stream().anyMatch(f -> f.done() > (make ? 70 : 14)));
@@ -105,6 +113,11 @@ public final class Tour {
         act(() -> {
             studio().setDark(false);
         });
+        if (aside != null) {
+            Durable.deleteTree(aside);
+            System.err.println("The pictures of the window are in " + shots);
+            return 0;
+        }
         return tell(line);
     }
 

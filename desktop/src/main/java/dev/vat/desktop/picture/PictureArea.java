@@ -153,6 +153,7 @@ public final class PictureArea extends BorderPane {
         alpha.setOnAction(_ -> refresh());
         dropped.getStyleClass().addAll("mono", "dim");
         dropped.setId("dropped");
+        dropped.setMinWidth(Region.USE_PREF_SIZE);
         facts.getStyleClass().addAll("mono", "dim");
         facts.setMinWidth(0);
         HBox foot = new HBox(button("to-start", Icon.BACK, "First frame (Home)", () -> seek(player.first())),

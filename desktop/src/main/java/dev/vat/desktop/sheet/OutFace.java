@@ -5,6 +5,7 @@ import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.run.Programme;
@@ -22,9 +23,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import javafx.geometry.Bounds;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -42,6 +47,8 @@ import javafx.scene.layout.VBox;
  * Deliverables as columns, settings as rows, read across and edited in the cell: arrows move, Enter edits, Escape leaves.
  */
 public final class OutFace extends VBox {
+
+    private static final double SENTENCE = 46;
 
     private final Studio studio;
     private final Ask ask;
@@ -66,6 +73,10 @@ public final class OutFace extends VBox {
         grid.setFocusTraversable(true);
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         sentence.setId("out-sentence");
+        // Always room for two lines: the sheet must not move under the mouse when another cell has more to say.
+        sentence.setMinHeight(SENTENCE);
+        sentence.setPrefHeight(SENTENCE);
+        sentence.setAlignment(Pos.TOP_LEFT);
     }
 
     /** The deliverable in focus. */
@@ -85,7 +96,7 @@ public final class OutFace extends VBox {
         }
         column = Math.min(column, studio.project().deliverables().size() - 1);
         build(programme);
-        getChildren().setAll(folder(), naming(), rate(programme), grid, sentence);
+        getChildren().setAll(folder(), naming(), rate(programme), sentence, grid);
         focus(row, column);
     }
 
@@ -273,19 +284,41 @@ public final class OutFace extends VBox {
         }
     }
 
+    private void go(int toRow, int toColumn) {
+        focus(toRow, toColumn);
+        reveal(cells[row][column]);
+    }
+
+    /** Scrolls as little as needed for a cell to be seen. */
+    private void reveal(Node cell) {
+        for (Parent at = getParent(); at != null; at = at.getParent()) {
+            if (at instanceof ScrollPane pane) {
+                double hidden = getHeight() - pane.getViewportBounds().getHeight();
+                if (hidden <= 0) {
+                    return;
+                }
+                Bounds place = sceneToLocal(cell.localToScene(cell.getBoundsInLocal()));
+                double top = pane.getVvalue() * hidden;
+                double highest = Math.max(0, place.getMinY());
+                double wanted = Math.clamp(top, Math.min(highest, place.getMaxY() - pane.getViewportBounds().getHeight()), highest);
+                pane.setVvalue(wanted / hidden);
+            }
+        }
+    }
+
     private void key(KeyEvent e) {
         if (editor != null) {
             if (e.getCode() == KeyCode.ESCAPE) {
-                stopEditing();
+                stopEditing(true);
                 e.consume();
             }
             return;
         }
         switch (e.getCode()) {
-            case UP -> focus(row - 1, column);
-            case DOWN -> focus(row + 1, column);
-            case LEFT -> focus(row, column - 1);
-            case RIGHT -> focus(row, column + 1);
+            case UP -> go(row - 1, column);
+            case DOWN -> go(row + 1, column);
+            case LEFT -> go(row, column - 1);
+            case RIGHT -> go(row, column + 1);
             case ENTER -> edit();
             default -> {
                 return;
@@ -311,37 +344,43 @@ public final class OutFace extends VBox {
         editor.applyCss();
         editor.requestFocus();
         editor.selectAll();
-        editor.setOnAction(_ -> commit(which, deliverable, editor.getText()));
+        editor.setOnAction(_ -> commit(which, deliverable, true));
         editor.focusedProperty().addListener((_, _, focused) -> {
-            if (!focused) {
-                stopEditing();
+            // A click or Tab elsewhere enters what was typed, too.
+            if (!focused && editor != null) {
+                commit(which, deliverable, false);
             }
         });
     }
 
-    private void commit(OutRow which, Deliverable deliverable, String text) {
+    /** @param stay whether the keyboard stays on the sheet, and a value that can't be used in its editor */
+    private void commit(OutRow which, Deliverable deliverable, boolean stay) {
+        Edit edit;
         try {
-            if (which == OutRow.FLATTEN) {
-                Rgb colour = Rgb.parse(text);
-                stopEditing();
-                studio.edit(Edits.setFlatten(deliverable.target(), colour));
-            } else {
-                Rate rate = Rate.parse(text);
-                stopEditing();
-                studio.chooseRate(rate);
-            }
+            edit = which == OutRow.FLATTEN ? Edits.setFlatten(deliverable.target(), Rgb.parse(editor.getText()))
+                    : Edits.setRateEverywhere(Rate.parse(editor.getText()));
         } catch (IllegalArgumentException e) {
-            sentence.setText(e.getMessage());
-            editor.getStyleClass().add("refused");
+            if (stay) {
+                sentence.setText(e.getMessage());
+                editor.getStyleClass().add("refused");
+            } else {
+                stopEditing(false);
+                sentence.setText(e.getMessage() + ". The value stays as it was.");
+            }
+            return;
         }
+        stopEditing(stay);
+        studio.edit(edit);
     }
 
-    private void stopEditing() {
+    private void stopEditing(boolean keepFocus) {
         if (editor != null) {
             TextField done = editor;
             editor = null;
             grid.getChildren().remove(done);
-            grid.requestFocus();
+            if (keepFocus) {
+                grid.requestFocus();
+            }
             show();
         }
     }

@@ -70,16 +70,8 @@ public final class Player {
         startNanos = -1;
     }
 
-    public boolean isLoop() {
-        return loop;
-    }
-
     public void setLoop(boolean on) {
         loop = on;
-    }
-
-    public boolean isEveryFrame() {
-        return everyFrame;
     }
 
     public void setEveryFrame(boolean on) {

@@ -208,7 +208,7 @@ public final class Studio implements AutoCloseable {
     }
 
     private Observed observed() {
-        return new Observed(watch.tables(), destination);
+        return new Observed(watch.tables(), destination, watch.checking());
     }
 
     public Findings findings() {
@@ -311,6 +311,11 @@ public final class Studio implements AutoCloseable {
         show(Project.EMPTY, null);
     }
 
+    /** Whether what is shown is what lies on disk. */
+    public boolean isSaved() {
+        return history.isSaved();
+    }
+
     /** Whether the project lies in Vat's own folder, because it was never given a place. */
     public boolean isUntitled() {
         return file != null && file.startsWith(places.untitled());
@@ -339,6 +344,7 @@ public final class Studio implements AutoCloseable {
                 ui.execute(() -> {
                     if (project.equals(project())) {
                         history.markSaved();
+                        tell();
                     }
                 });
             } catch (IOException e) {

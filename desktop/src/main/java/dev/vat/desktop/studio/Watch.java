@@ -144,6 +144,11 @@ public final class Watch {
         return !checks.isEmpty() || looking.stream().anyMatch(id -> !tables.containsKey(id) && !trouble.containsKey(id));
     }
 
+    /** Ids of the sources that are being looked into. */
+    Set<String> checking() {
+        return Set.copyOf(checks.keySet());
+    }
+
     public boolean isChecking(String id) {
         return checks.containsKey(id);
     }

@@ -80,7 +80,8 @@ final class HeadBar extends HBox {
     void show() {
         boolean empty = studio.project().isEmpty();
         name.setText(empty ? "" : studio.project().name());
-        where.setText(empty || studio.file() == null ? "" : studio.isUntitled() ? "kept by Vat until saved" : studio.file().toString());
+        where.setText(empty || studio.file() == null ? "" : (studio.isUntitled() ? "kept by Vat until saved" : studio.file().toString())
+                + (studio.isSaved() ? "" : ", saving"));
         willMake.setText(studio.makeDetail());
         count(blockers, empty ? 0 : studio.count(Severity.BLOCKER), "blocker");
         count(warnings, empty ? 0 : studio.count(Severity.WARNING), "warning");

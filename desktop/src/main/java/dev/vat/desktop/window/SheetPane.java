@@ -89,8 +89,12 @@ final class SheetPane extends BorderPane {
         return out;
     }
 
-    /** Shows everything anew; what had the keyboard keeps it, with what was typed but not yet entered. */
-    void show(String selectedSource) {
+    /**
+     * Shows everything anew; what had the keyboard keeps it, with what was typed but not yet entered.
+     *
+     * @return whether what had the keyboard is gone
+     */
+    boolean show(String selectedSource) {
         Node owner = getScene() == null ? null : getScene().getFocusOwner();
         String id = owner != null && isInside(owner) ? owner.getId() : null;
         String typed = owner instanceof TextField field ? field.getText() : null;
@@ -113,15 +117,14 @@ final class SheetPane extends BorderPane {
         }
         targets.show();
         findings.show();
-        if (id != null && getScene().getFocusOwner() != owner || owner != null && owner.getScene() == null) {
-            giveBack(id, typed, caret);
-        }
+        boolean taken = owner != null && owner.getScene() == null || id != null && getScene().getFocusOwner() != owner;
+        return taken && !giveBack(id, typed, caret);
     }
 
-    private void giveBack(String id, String typed, int caret) {
+    private boolean giveBack(String id, String typed, int caret) {
         Node again = id == null ? null : lookup("#" + id);
         if (again == null) {
-            return;
+            return false;
         }
         again.applyCss();
         again.requestFocus();
@@ -131,6 +134,7 @@ final class SheetPane extends BorderPane {
             }
             field.positionCaret(Math.min(caret, field.getLength()));
         }
+        return true;
     }
 
     private boolean isInside(Node node) {

@@ -136,7 +136,7 @@ public final class Shell extends StackPane {
     }
 
     private void addCommands() {
-        commands.add("make", "Make the files", control(KeyCode.ENTER), studio::canMake, studio::make)
+        commands.add("make", "Make the files", control(KeyCode.ENTER), () -> studio.canMake() || studio.isArmed(), this::make)
                 .add("open-frames", "Bring in a folder of frames", control(KeyCode.I), this::bringIn)
                 .add("open-project", "Open a project", control(KeyCode.O),
                         () -> ask.project("Open a project").ifPresent(studio::open))
@@ -172,6 +172,15 @@ public final class Shell extends StackPane {
                 .add("picture-only", "Fill the window with the picture", key(KeyCode.W), this::hasPicture, this::togglePictureOnly)
                 .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
                 .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
+    }
+
+    /** A second press before the checks are through takes the first one back. */
+    private void make() {
+        if (studio.isArmed()) {
+            studio.disarm();
+        } else {
+            studio.make();
+        }
     }
 
     private boolean hasPicture() {
@@ -296,7 +305,9 @@ public final class Shell extends StackPane {
         Seen seen = new Seen(studio.revision(), sheet.face(), selected);
         if (!seen.equals(lastSeen)) {
             lastSeen = seen;
-            sheet.show(selected);
+            if (sheet.show(selected)) {
+                focusBand();
+            }
         }
         sheet.out().showProgress();
         runs.show();

@@ -87,6 +87,7 @@ class SheetTest extends WindowCase {
         press("remedy-frames-wanted-1");
         settle();
         assertThat(reading().gap()).isEqualTo(GapPolicy.HOLD);
+        assertThat(on(() -> window.stage().getScene().getFocusOwner().getId())).as("the button is gone: keys mean frames again").isEqualTo("band");
         assertThat(isThere("finding-frames-filled")).isTrue();
         press("face-reel");
         settle();
@@ -126,6 +127,28 @@ class SheetTest extends WindowCase {
         settle();
         assertThat(on(() -> node("picture").lookupAll(".strong").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList()))
                 .contains("as in ProRes HQ for editing");
+    }
+
+    @Test
+    void whatIsTypedInACellIsEnteredByAClickElsewhereAndRefusedInWords() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3, 96, 54, true));
+        press("target-web-h264");
+        press("face-out");
+        settle();
+        doubleClickOn("#cell-flatten-web-h264");
+        await(() -> node("cell-editor") != null);
+        run(() -> ((TextField) node("cell-editor")).setText("00ff80"));
+        press("face-out");
+        settle();
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Rgb.parse("00FF80"));
+        doubleClickOn("#cell-flatten-web-h264");
+        await(() -> node("cell-editor") != null);
+        run(() -> ((TextField) node("cell-editor")).setText("reddish"));
+        type(KeyCode.ENTER);
+        assertThat(text("out-sentence")).contains("'reddish' is not a colour");
+        type(KeyCode.ESCAPE);
+        settle();
+        assertThat(text("cell-flatten-web-h264")).isEqualTo("#00FF80");
     }
 
     @Test

@@ -17,10 +17,6 @@ final class Pace {
         last = now;
     }
 
-    void pausedUntilNow() {
-        last = System.nanoTime();
-    }
-
     /** Frames a second; 0 before a few frames have passed. */
     double speed() {
         int known = Math.min(count, RECENT);

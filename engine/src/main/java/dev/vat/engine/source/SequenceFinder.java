@@ -1,11 +1,9 @@
 package dev.vat.engine.source;
 
-import dev.vat.core.source.FileKind;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequenceGrouping;
 import dev.vat.core.source.SequencePattern;
 import java.io.IOException;
-import java.nio.file.DirectoryStream;
 import java.nio.file.FileVisitOption;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
@@ -124,17 +122,5 @@ public final class SequenceFinder {
             }
         });
         return grouping.sequences();
-    }
-
-    /** Whether anything in the folder has a kind that Vat reads; for a plain answer when no sequence was found. */
-    public static boolean holdsPictures(Path folder) throws IOException {
-        try (DirectoryStream<Path> files = Files.newDirectoryStream(folder)) {
-            for (Path file : files) {
-                if (FileKind.ofName(file.getFileName().toString()).isPresent()) {
-                    return true;
-                }
-            }
-        }
-        return false;
     }
 }

@@ -20,6 +20,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * Pictures and checks from a viewer process, which is started when first needed and again whenever it dies. No native
@@ -27,6 +29,7 @@ import java.util.function.Consumer;
  */
 public final class Viewer implements AutoCloseable {
 
+    private static final Logger LOG = LoggerFactory.getLogger(Viewer.class);
     private static final int MOST_RESTARTS_IN_A_ROW = 20;
 
     /** A picture that was asked for. */
@@ -115,7 +118,9 @@ public final class Viewer implements AutoCloseable {
             Wanted wanted = waiting.poll();
             long id = ++lastId;
             shown.put(id, wanted);
-            running.send(new Message.Show(id, freeSlots.poll(), wanted.subject, wanted.shape));
+            if (!tell(running, new Message.Show(id, freeSlots.poll(), wanted.subject, wanted.shape))) {
+                return;
+            }
         }
     }
 
@@ -124,8 +129,21 @@ public final class Viewer implements AutoCloseable {
         for (CheckJob job : jobs) {
             for (var question = job.nextQuestion(lastId + 1); question.isPresent(); question = job.nextQuestion(lastId + 1)) {
                 lastId++;
-                worker().send(question.get());
+                if (!tell(worker(), question.get())) {
+                    return;
+                }
             }
+        }
+    }
+
+    /** False if the process is dying: its loss is told in a moment, and what it was asked is asked again then. */
+    private static boolean tell(WorkerProcess running, Message message) {
+        try {
+            running.send(message);
+            return true;
+        } catch (IOException e) {
+            LOG.debug("The viewer process takes nothing more", e);
+            return false;
         }
     }
 

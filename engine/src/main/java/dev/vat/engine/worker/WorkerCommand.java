@@ -36,7 +36,7 @@ final class WorkerCommand {
             command.add("--worker");
         } else {
             command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-            command.addAll(List.of(HEAP, "-XX:+UseParallelGC", "-XX:-CreateCoredumpOnCrash",
+            command.addAll(List.of(HEAP, role == WorkerRole.VIEWER ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC", "-Xshare:auto", "-XX:-CreateCoredumpOnCrash",
                     "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
                     "-Djava.awt.headless=true", "-Dlogback.configurationFile=" + WorkerMain.LOGGING,
                     "-Dorg.bytedeco.javacpp.cachedir=" + places.cache().resolve("native"),
