@@ -249,6 +249,8 @@ public final class OutFace extends VBox {
             if (e.getClickCount() == 2) {
                 edit();
             }
+            // The scroll pane around would take the keyboard away again.
+            e.consume();
         });
         return cell;
     }
