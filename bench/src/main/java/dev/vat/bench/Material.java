@@ -20,11 +20,15 @@ final class Material {
 
     /** The folder with the first {@code count} frames; those that are there already are kept. */
     static Path frames(Path home, int count) throws IOException {
-        Path folder = Files.createDirectories(home.resolve("dunes-" + WIDTH));
+        return frames(home, count, WIDTH, HEIGHT);
+    }
+
+    static Path frames(Path home, int count, int width, int height) throws IOException {
+        Path folder = Files.createDirectories(home.resolve("dunes-" + width));
         IntStream.range(0, count).parallel().forEach(i -> {
             Path file = folder.resolve(DemoData.pattern(Shot.DUNES).fileName(1001 + i));
             if (!Files.exists(file)) {
-                Drawing d = Shot.DUNES.draw(i, WIDTH, HEIGHT);
+                Drawing d = Shot.DUNES.draw(i, width, height);
                 try {
                     Files.write(file, StillWriter.PNG16.write(new Samples(d.width(), d.height(), d.channel("R"), d.channel("G"), d.channel("B"), null)));
                 } catch (IOException e) {

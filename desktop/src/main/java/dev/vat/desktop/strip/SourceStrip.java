@@ -114,6 +114,7 @@ public record SourceStrip(Source source, FrameTable table) implements Strip {
 
     @Override
     public String describe() {
-        return format().map(f -> f.size() + "  pixel " + f.pixelAspect() + "  " + f.depth() + "  alpha " + table.alpha().label()).orElse("");
+        return format().map(f -> f.size() + "  pixel " + f.pixelAspect() + "  " + f.depth()
+                + (table.alpha() == AlphaKind.NONE ? "" : "  alpha " + table.alpha().label())).orElse("");
     }
 }
