@@ -1,13 +1,11 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
-import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
-import dev.vat.core.project.Place;
 import dev.vat.core.run.Programme;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.look.Ask;
@@ -15,9 +13,6 @@ import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.protocol.FileProgress;
-import dev.vat.engine.run.DestinationProbe;
-import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -31,16 +26,13 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.ColumnConstraints;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
@@ -51,8 +43,8 @@ public final class OutFace extends VBox {
     private static final double SENTENCE = 46;
 
     private final Studio studio;
-    private final Ask ask;
     private final Runnable columnChanged;
+    private final OutFields fields;
     private final GridPane grid = new GridPane();
     private final Label sentence = Parts.wrapped("", "note", "sentence");
     private int row;
@@ -64,8 +56,8 @@ public final class OutFace extends VBox {
     /** @param columnChanged told when another deliverable is in focus */
     public OutFace(Studio studio, Ask ask, Runnable columnChanged) {
         this.studio = studio;
-        this.ask = ask;
         this.columnChanged = columnChanged;
+        this.fields = new OutFields(studio, ask);
         setId("out-face");
         getStyleClass().add("face");
         grid.setId("out-grid");
@@ -91,12 +83,12 @@ public final class OutFace extends VBox {
         }
         Programme programme = studio.programme().orElse(null);
         if (programme == null || studio.project().deliverables().isEmpty()) {
-            getChildren().setAll(folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a column here.", "note", "empty"));
+            getChildren().setAll(fields.folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a column here.", "note", "empty"));
             return;
         }
         column = Math.min(column, studio.project().deliverables().size() - 1);
         build(programme);
-        getChildren().setAll(folder(), naming(), rate(programme), sentence, grid);
+        getChildren().setAll(fields.folder(), fields.naming(focused()), fields.rate(programme), sentence, grid);
         focus(row, column);
     }
 
@@ -118,58 +110,6 @@ public final class OutFace extends VBox {
     private String forecast(String target) {
         return studio.programme().flatMap(p -> studio.deliverable(target).flatMap(d -> OutRow.FORECAST.value(studio.project(), p, d)))
                 .map(words -> "rough " + words).orElse("");
-    }
-
-    private HBox folder() {
-        Path folder = DestinationProbe.folderOf(studio.project());
-        TextField path = new TextField(folder == null ? "" : folder.toString());
-        path.setId("folder");
-        path.setPromptText("beside the first source's folder");
-        HBox.setHgrow(path, Priority.ALWAYS);
-        path.setOnAction(_ -> {
-            if (!path.getText().isBlank()) {
-                studio.edit(Edits.setFolder(Place.of(Path.of(path.getText().strip()))));
-            }
-        });
-        Button choose = Parts.button("choose-folder", "Choose\u2026", () -> ask.folder("Where the files go", folder)
-                .ifPresent(chosen -> studio.edit(Edits.setFolder(Place.of(chosen)))));
-        return field("Folder", path, choose);
-    }
-
-    private HBox naming() {
-        TextField pattern = new TextField(studio.project().naming());
-        pattern.setId("naming");
-        pattern.setTooltip(new Tooltip("Fields: {" + String.join("} {", FileNaming.FIELDS) + "}"));
-        HBox.setHgrow(pattern, Priority.ALWAYS);
-        pattern.setOnAction(_ -> studio.edit(Edits.setNaming(pattern.getText())));
-        Label example = Parts.label(focused().flatMap(d -> studio.programme()
-                .flatMap(p -> OutRow.NAME.value(studio.project(), p, d))).orElse(""), "mono", "note");
-        example.setId("name-example");
-        example.setMinHeight(26);
-        return field("Names", pattern, example);
-    }
-
-    private HBox rate(Programme programme) {
-        FlowPane rates = Parts.choices();
-        List<Rate> offered = new ArrayList<>(Rate.USUAL);
-        offered.remove(studio.offeredRate());
-        offered.addFirst(studio.offeredRate());
-        for (Rate rate : offered) {
-            var button = new ToggleButton(rate.label());
-            button.setId("out-rate-" + rate.label());
-            button.setSelected(programme.rate().filter(rate::equals).isPresent());
-            button.setOnAction(_ -> studio.chooseRate(rate));
-            rates.getChildren().add(button);
-        }
-        HBox.setHgrow(rates, Priority.ALWAYS);
-        return field("Rate", rates);
-    }
-
-    private static HBox field(String name, Region... values) {
-        HBox field = new HBox(Parts.label(name, "field-name"));
-        field.getChildren().addAll(values);
-        field.getStyleClass().add("field");
-        return field;
     }
 
     private void build(Programme programme) {

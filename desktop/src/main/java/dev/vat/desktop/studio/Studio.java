@@ -21,7 +21,6 @@ import dev.vat.engine.run.DestinationProbe;
 import dev.vat.engine.source.SequenceFinder;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -42,17 +41,14 @@ public final class Studio implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(Studio.class);
 
-    private final Places places;
     private final Executor ui;
     private final ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
-    private final ExecutorService saving = Executors.newSingleThreadExecutor(Thread.ofVirtual().factory());
     private final Viewer viewer;
     private final Watch watch;
     private final Runs runs;
+    private final Keeper keeper;
     private final List<Runnable> listeners = new ArrayList<>();
     private EditHistory history = new EditHistory(Project.EMPTY);
-    private Settings settings = Settings.FIRST;
-    private Path file;
     private Observed.Destination destination = Observed.Destination.UNKNOWN;
     private Path probed;
     private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), destination));
@@ -64,7 +60,6 @@ public final class Studio implements AutoCloseable {
 
     /** @param ui runs what it is given on the interface's thread, later */
     public Studio(Places places, Executor ui) {
-        this.places = places;
         // What comes back after closing finds nobody any more.
         this.ui = task -> ui.execute(() -> {
             if (!closed) {
@@ -72,13 +67,9 @@ public final class Studio implements AutoCloseable {
             }
         });
         this.viewer = new Viewer(places);
+        this.keeper = new Keeper(places, this.ui, this::say);
         this.watch = new Watch(viewer, background, this.ui, this::observedChanged);
         this.runs = new Runs(places, viewer, background, this.ui, this::tell, this::probeAgain, this::say);
-        try {
-            settings = Settings.load(places.settings());
-        } catch (IOException e) {
-            say("The settings can't be read: " + e.getMessage());
-        }
         runs.findLeftOver();
     }
 
@@ -128,23 +119,12 @@ public final class Studio implements AutoCloseable {
     }
 
     public Settings settings() {
-        return settings;
+        return keeper.settings();
     }
 
     public void setDark(boolean dark) {
-        saveSettings(settings.withDark(dark));
+        keeper.remember(settings().withDark(dark));
         changed();
-    }
-
-    private void saveSettings(Settings changedSettings) {
-        settings = changedSettings;
-        saving.execute(() -> {
-            try {
-                changedSettings.save(places.settings());
-            } catch (IOException e) {
-                ui.execute(() -> say("The settings can't be saved: " + e.getMessage()));
-            }
-        });
     }
 
     // ---- the project
@@ -277,7 +257,7 @@ public final class Studio implements AutoCloseable {
 
     /** Where the project is saved: its own file, or Vat's own folder until it has one. */
     public Path file() {
-        return file;
+        return keeper.file();
     }
 
     public void open(Path path) {
@@ -294,13 +274,13 @@ public final class Studio implements AutoCloseable {
     private void opened(Project project, Path path) {
         message = "";
         show(project, path);
-        saveSettings(settings.withRecent(path.toAbsolutePath()));
+        keeper.rememberProject(path);
     }
 
     /** Shows a project; {@code path} may be null for one that isn't saved yet. */
     public void show(Project project, Path path) {
         history = new EditHistory(project);
-        file = path;
+        keeper.lieAt(path);
         watch.forget();
         projectChanged();
     }
@@ -318,48 +298,23 @@ public final class Studio implements AutoCloseable {
 
     /** Whether the project lies in Vat's own folder, because it was never given a place. */
     public boolean isUntitled() {
-        return file != null && file.startsWith(places.untitled());
+        return keeper.isUntitled();
     }
 
     public void saveAs(Path path) {
-        file = path;
-        saveSettings(settings.withRecent(path.toAbsolutePath()));
+        keeper.lieAt(path);
+        keeper.rememberProject(path);
         autosave();
         changed();
     }
 
     private void autosave() {
-        Project project = project();
-        if (project.isEmpty()) {
-            return;
-        }
-        if (file == null) {
-            file = untitled(project);
-            saveSettings(settings.withRecent(file));
-        }
-        Path target = file;
-        saving.execute(() -> {
-            try {
-                ProjectFile.save(project, target);
-                ui.execute(() -> {
-                    if (project.equals(project())) {
-                        history.markSaved();
-                        tell();
-                    }
-                });
-            } catch (IOException e) {
-                ui.execute(() -> say("The project can't be saved at " + target + ": " + e.getMessage()));
+        keeper.save(project(), saved -> {
+            if (saved.equals(project())) {
+                history.markSaved();
+                tell();
             }
         });
-    }
-
-    private Path untitled(Project project) {
-        String name = project.name().replaceAll("[^\\p{L}\\p{N}._-]+", "-");
-        Path candidate = places.untitled().resolve(name + ProjectFile.EXTENSION);
-        for (int i = 2; Files.exists(candidate); i++) {
-            candidate = places.untitled().resolve(name + "-" + i + ProjectFile.EXTENSION);
-        }
-        return candidate;
     }
 
     // ---- the destination
@@ -394,12 +349,12 @@ public final class Studio implements AutoCloseable {
     // ---- making
 
     public Rate offeredRate() {
-        return settings.lastRate();
+        return settings().lastRate();
     }
 
     public void chooseRate(Rate rate) {
         edit(Edits.setRateEverywhere(rate));
-        saveSettings(settings.withLastRate(rate));
+        keeper.remember(settings().withLastRate(rate));
     }
 
     public boolean isArmed() {
@@ -451,7 +406,7 @@ public final class Studio implements AutoCloseable {
         if (!findings.mayRun()) {
             return;
         }
-        programme().flatMap(Programme::rate).ifPresent(rate -> saveSettings(settings.withLastRate(rate)));
+        programme().flatMap(Programme::rate).ifPresent(rate -> keeper.remember(settings().withLastRate(rate)));
         Path folder = DestinationProbe.folderOf(project());
         for (Reel reel : project().reels()) {
             Project one = project().withReels(project().reels(), reel.id());
@@ -481,7 +436,7 @@ public final class Studio implements AutoCloseable {
         closed = true;
         runs.close();
         viewer.close();
-        saving.close();
+        keeper.close();
         background.shutdownNow();
         LOG.debug("Closed");
     }

@@ -3,36 +3,25 @@ package dev.vat.desktop.window;
 import static dev.vat.desktop.window.Commands.control;
 import static dev.vat.desktop.window.Commands.key;
 
-import dev.vat.core.delivery.Deliverable;
-import dev.vat.core.picture.Rgb;
-import dev.vat.core.project.Edits;
-import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
-import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.look.Look;
-import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.runs.ReceiptPage;
 import dev.vat.desktop.runs.RunsPane;
 import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.Player;
-import dev.vat.desktop.strip.ReelStrip;
-import dev.vat.desktop.strip.SourceStrip;
 import dev.vat.desktop.strip.Strip;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.protocol.Message;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
-import javafx.scene.control.Label;
 import javafx.scene.control.SplitPane;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
@@ -41,8 +30,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
@@ -65,15 +52,12 @@ public final class Shell extends StackPane {
     private final RunsPane runs;
     private final Welcome welcome;
     private final CommandSearch search;
-    private final HBox question = new HBox();
-    private final HBox notice = new HBox();
+    private final WordsBars words;
     private final VBox top = new VBox();
     private final StackPane stage = new StackPane();
     private final SplitPane middle = new SplitPane();
     private final BorderPane page = new BorderPane();
-    private String selected;
-    private MovieStrip watched;
-    private String watchedTitle = "";
+    private final LookedAt looked;
     private ReceiptPage receipt;
     private Seen lastSeen;
     private boolean refreshAsked;
@@ -90,6 +74,7 @@ public final class Shell extends StackPane {
         picture = new PictureArea(studio.viewer(), player);
         band = new BandPane(studio, player, dyes, picture::seek);
         sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, this::refreshLater);
+        looked = new LookedAt(studio, sheet);
         runs = new RunsPane(studio, ask, new RunsPane.Window() {
             @Override
             public void watch(RunPlan plan, String target, Path file) {
@@ -104,15 +89,12 @@ public final class Shell extends StackPane {
         welcome = new Welcome(studio, this::bringIn);
         search = new CommandSearch(commands, this::leaveSearch);
         picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
-        question.getStyleClass().add("ask");
-        question.setId("question");
-        notice.getStyleClass().add("notice");
-        notice.setId("notice");
+        words = new WordsBars(studio);
         sheet.setMinWidth(400);
         stage.setMinWidth(300);
         middle.getItems().addAll(sheet, stage);
         middle.setDividerPositions(.46);
-        top.getChildren().addAll(head, question, notice, band);
+        top.getChildren().addAll(head, words, band);
         page.setTop(top);
         page.setCenter(middle);
         page.setBottom(runs);
@@ -192,22 +174,20 @@ public final class Shell extends StackPane {
     private void choose(SheetPane.Face face) {
         sheet.setFace(face);
         lastSeen = null;
-        watched = null;
+        looked.leaveFile();
         receipt = null;
         refreshLater();
     }
 
     private void choose(String source) {
-        selected = source;
-        watched = null;
+        looked.choose(source);
         receipt = null;
         refreshLater();
     }
 
     private void watch(RunPlan plan, String target, Path file) {
         plan.files().stream().filter(f -> f.target().equals(target)).findFirst().ifPresent(f -> {
-            watched = new MovieStrip(file, f.expected());
-            watchedTitle = f.targetInCatalogue().title();
+            looked.watch(new MovieStrip(file, f.expected()), f.targetInCatalogue().title());
             receipt = null;
             refreshLater();
         });
@@ -227,8 +207,7 @@ public final class Shell extends StackPane {
             }
             Path file = path.resolveSibling(read.file());
             receipt = new ReceiptPage(read, place -> {
-                watched = new MovieStrip(file, read.planned());
-                watchedTitle = read.targetTitle();
+                looked.watch(new MovieStrip(file, read.planned()), read.targetTitle());
                 receipt = null;
                 refresh();
                 picture.seek(place);
@@ -238,43 +217,6 @@ public final class Shell extends StackPane {
             });
             refreshLater();
         }));
-    }
-
-    private Optional<Strip> strip() {
-        if (watched != null) {
-            return Optional.of(watched);
-        }
-        if (sheet.face() == SheetPane.Face.IN) {
-            FrameTable table = selected == null ? null : studio.table(selected);
-            return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table));
-        }
-        return studio.programme().filter(p -> p.plan().count() > 0).map(ReelStrip::new);
-    }
-
-    private Optional<Deliverable> column() {
-        return sheet.face() == SheetPane.Face.OUT && watched == null ? sheet.out().focused() : Optional.empty();
-    }
-
-    private String heading() {
-        if (watched != null) {
-            return "file, " + watchedTitle;
-        }
-        return switch (sheet.face()) {
-            case IN -> "source";
-            case REEL -> "reel";
-            case OUT -> column().map(d -> "as in " + d.targetInCatalogue().title()).orElse("reel");
-        };
-    }
-
-    /** The colour behind transparency that a deliverable will have; otherwise a checker shows through. */
-    private Rgb ground() {
-        return column().filter(d -> !d.targetInCatalogue().codec().hasAlpha()).map(Deliverable::flatten).orElse(null);
-    }
-
-    /** The deliverable in focus, whose own conversion the picture goes through. */
-    private Message.As as() {
-        return column().flatMap(d -> studio.programme().flatMap(Programme::size).filter(d::fitsGrid)
-                .map(size -> new Message.As(d.target(), d.sizeFor(size), d.flatten()))).orElse(null);
     }
 
     // ---- bringing changes to the screen
@@ -292,20 +234,17 @@ public final class Shell extends StackPane {
         if (mouseDown) {
             return;
         }
-        if (studio.project().source(selected).isEmpty()) {
-            selected = studio.project().sources().isEmpty() ? null : studio.project().sources().getFirst().id();
-        }
+        looked.keepToWhatIsThere();
         dress();
         head.show();
-        askShown();
-        noticeShown();
-        Strip strip = strip().orElse(null);
-        picture.show(strip, heading(), ground(), as());
+        words.show();
+        Strip strip = looked.strip().orElse(null);
+        picture.show(strip, looked.heading(), looked.ground(), looked.as());
         band.show(strip);
-        Seen seen = new Seen(studio.revision(), sheet.face(), selected);
+        Seen seen = new Seen(studio.revision(), sheet.face(), looked.source());
         if (!seen.equals(lastSeen)) {
             lastSeen = seen;
-            if (sheet.show(selected)) {
+            if (sheet.show(looked.source())) {
                 focusBand();
             }
         }
@@ -315,7 +254,7 @@ public final class Shell extends StackPane {
         if (empty) {
             welcome.show();
         }
-        Node shown = receipt != null ? receipt : empty && watched == null ? welcome : picture;
+        Node shown = receipt != null ? receipt : empty && !looked.isFile() ? welcome : picture;
         if (!stage.getChildren().contains(shown)) {
             stage.getChildren().setAll(shown);
         }
@@ -326,34 +265,6 @@ public final class Shell extends StackPane {
             dressedDark = studio.settings().dark();
             Look.dress(dressedDark);
             dyes.setDark(dressedDark);
-        }
-    }
-
-    private void askShown() {
-        int count = studio.question().size();
-        Parts.present(question, count > 0);
-        if (count > 0 && question.getChildren().isEmpty()) {
-            Label words = new Label(count + " sequences: are they one programme, one after the other, or a reel each?");
-            words.setMinWidth(0);
-            HBox.setHgrow(words, Priority.ALWAYS);
-            words.setMaxWidth(Double.MAX_VALUE);
-            question.getChildren().setAll(words, Parts.button("one-programme", "One programme", () -> studio.answer(Edits.Layout.ONE_PROGRAMME)),
-                    Parts.button("reel-each", "One reel each", () -> studio.answer(Edits.Layout.ONE_REEL_EACH)),
-                    Parts.button("leave-out", "Leave them out", () -> studio.answer(null)));
-        } else if (count == 0) {
-            question.getChildren().clear();
-        }
-    }
-
-    private void noticeShown() {
-        Parts.present(notice, !studio.message().isEmpty());
-        if (!studio.message().isEmpty()) {
-            Label words = new Label(studio.message());
-            words.setWrapText(true);
-            words.setId("notice-words");
-            HBox.setHgrow(words, Priority.ALWAYS);
-            words.setMaxWidth(Double.MAX_VALUE);
-            notice.getChildren().setAll(words, Parts.button("notice-seen", "Seen", () -> studio.say("")));
         }
     }
 

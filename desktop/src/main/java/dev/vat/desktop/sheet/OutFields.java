@@ -1,0 +1,90 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.core.run.Programme;
+import dev.vat.core.time.Rate;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.run.DestinationProbe;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** What holds for all deliverables: where they go, how they are named, and the rate. */
+final class OutFields {
+
+    private final Studio studio;
+    private final Ask ask;
+
+    OutFields(Studio studio, Ask ask) {
+        this.studio = studio;
+        this.ask = ask;
+    }
+
+    HBox folder() {
+        Path folder = DestinationProbe.folderOf(studio.project());
+        TextField path = new TextField(folder == null ? "" : folder.toString());
+        path.setId("folder");
+        path.setPromptText("beside the first source's folder");
+        HBox.setHgrow(path, Priority.ALWAYS);
+        path.setOnAction(_ -> {
+            if (!path.getText().isBlank()) {
+                studio.edit(Edits.setFolder(Place.of(Path.of(path.getText().strip()))));
+            }
+        });
+        Button choose = Parts.button("choose-folder", "Choose\u2026", () -> ask.folder("Where the files go", folder)
+                .ifPresent(chosen -> studio.edit(Edits.setFolder(Place.of(chosen)))));
+        return field("Folder", path, choose);
+    }
+
+    /** @param shown the deliverable whose name is the live example */
+    HBox naming(Optional<Deliverable> shown) {
+        TextField pattern = new TextField(studio.project().naming());
+        pattern.setId("naming");
+        pattern.setTooltip(new Tooltip("Fields: {" + String.join("} {", FileNaming.FIELDS) + "}"));
+        HBox.setHgrow(pattern, Priority.ALWAYS);
+        pattern.setOnAction(_ -> studio.edit(Edits.setNaming(pattern.getText())));
+        Label example = Parts.label(shown.flatMap(d -> studio.programme()
+                .flatMap(p -> OutRow.NAME.value(studio.project(), p, d))).orElse(""), "mono", "note");
+        example.setId("name-example");
+        example.setMinHeight(26);
+        return field("Names", pattern, example);
+    }
+
+    HBox rate(Programme programme) {
+        FlowPane rates = Parts.choices();
+        List<Rate> offered = new ArrayList<>(Rate.USUAL);
+        offered.remove(studio.offeredRate());
+        offered.addFirst(studio.offeredRate());
+        for (Rate rate : offered) {
+            var button = new ToggleButton(rate.label());
+            button.setId("out-rate-" + rate.label());
+            button.setSelected(programme.rate().filter(rate::equals).isPresent());
+            button.setOnAction(_ -> studio.chooseRate(rate));
+            rates.getChildren().add(button);
+        }
+        HBox.setHgrow(rates, Priority.ALWAYS);
+        return field("Rate", rates);
+    }
+
+    private static HBox field(String name, Region... values) {
+        HBox field = new HBox(Parts.label(name, "field-name"));
+        field.getChildren().addAll(values);
+        field.getStyleClass().add("field");
+        return field;
+    }
+}

@@ -1,0 +1,103 @@
+package dev.vat.desktop.studio;
+
+import dev.vat.core.project.Project;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.place.Settings;
+import dev.vat.engine.project.ProjectFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Consumer;
+
+/** Keeps settings and project on disk, one write after the other, away from the interface's thread. */
+final class Keeper implements AutoCloseable {
+
+    private final Places places;
+    private final Executor ui;
+    private final Consumer<String> say;
+    private final ExecutorService saving = Executors.newSingleThreadExecutor(Thread.ofVirtual().factory());
+    private Settings settings = Settings.FIRST;
+    private Path file;
+
+    Keeper(Places places, Executor ui, Consumer<String> say) {
+        this.places = places;
+        this.ui = ui;
+        this.say = say;
+        try {
+            settings = Settings.load(places.settings());
+        } catch (IOException e) {
+            say.accept("The settings can't be read: " + e.getMessage());
+        }
+    }
+
+    Settings settings() {
+        return settings;
+    }
+
+    void remember(Settings changed) {
+        settings = changed;
+        saving.execute(() -> {
+            try {
+                changed.save(places.settings());
+            } catch (IOException e) {
+                ui.execute(() -> say.accept("The settings can't be saved: " + e.getMessage()));
+            }
+        });
+    }
+
+    void rememberProject(Path path) {
+        remember(settings.withRecent(path.toAbsolutePath()));
+    }
+
+    /** Where the project lies, or null if it has no place yet. */
+    Path file() {
+        return file;
+    }
+
+    void lieAt(Path path) {
+        file = path;
+    }
+
+    /** Whether the project lies in Vat's own folder, because it was never given a place. */
+    boolean isUntitled() {
+        return file != null && file.startsWith(places.untitled());
+    }
+
+    /** @param done told of the project that is on disk now, on the interface's thread */
+    void save(Project project, Consumer<Project> done) {
+        if (project.isEmpty()) {
+            return;
+        }
+        if (file == null) {
+            file = untitled(project);
+            rememberProject(file);
+        }
+        Path target = file;
+        saving.execute(() -> {
+            try {
+                ProjectFile.save(project, target);
+                ui.execute(() -> done.accept(project));
+            } catch (IOException e) {
+                ui.execute(() -> say.accept("The project can't be saved at " + target + ": " + e.getMessage()));
+            }
+        });
+    }
+
+    private Path untitled(Project project) {
+        String name = project.name().replaceAll("[^\\p{L}\\p{N}._-]+", "-");
+        Path candidate = places.untitled().resolve(name + ProjectFile.EXTENSION);
+        for (int i = 2; Files.exists(candidate); i++) {
+            candidate = places.untitled().resolve(name + "-" + i + ProjectFile.EXTENSION);
+        }
+        return candidate;
+    }
+
+    /** Waits for what is still to be written. */
+    @Override
+    public void close() {
+        saving.close();
+    }
+}

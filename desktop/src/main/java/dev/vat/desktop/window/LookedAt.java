@@ -1,0 +1,95 @@
+package dev.vat.desktop.window;
+
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.FrameTable;
+import dev.vat.desktop.strip.MovieStrip;
+import dev.vat.desktop.strip.ReelStrip;
+import dev.vat.desktop.strip.SourceStrip;
+import dev.vat.desktop.strip.Strip;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.protocol.Message;
+import java.util.Optional;
+
+/** What band and picture show: by the sheet's face a source, the reel, or the reel as one deliverable; or a finished file. */
+final class LookedAt {
+
+    private final Studio studio;
+    private final SheetPane sheet;
+    private String selected;
+    private MovieStrip watched;
+    private String watchedTitle = "";
+
+    LookedAt(Studio studio, SheetPane sheet) {
+        this.studio = studio;
+        this.sheet = sheet;
+    }
+
+    /** Id of the chosen source, or null if there is none. */
+    String source() {
+        return selected;
+    }
+
+    void choose(String source) {
+        selected = source;
+        watched = null;
+    }
+
+    void watch(MovieStrip file, String title) {
+        watched = file;
+        watchedTitle = title;
+    }
+
+    void leaveFile() {
+        watched = null;
+    }
+
+    boolean isFile() {
+        return watched != null;
+    }
+
+    /** A source that is gone gives way to the first one. */
+    void keepToWhatIsThere() {
+        if (studio.project().source(selected).isEmpty()) {
+            selected = studio.project().sources().isEmpty() ? null : studio.project().sources().getFirst().id();
+        }
+    }
+
+    Optional<Strip> strip() {
+        if (watched != null) {
+            return Optional.of(watched);
+        }
+        if (sheet.face() == SheetPane.Face.IN) {
+            FrameTable table = selected == null ? null : studio.table(selected);
+            return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table));
+        }
+        return studio.programme().filter(p -> p.plan().count() > 0).map(ReelStrip::new);
+    }
+
+    private Optional<Deliverable> column() {
+        return sheet.face() == SheetPane.Face.OUT && watched == null ? sheet.out().focused() : Optional.empty();
+    }
+
+    String heading() {
+        if (watched != null) {
+            return "file, " + watchedTitle;
+        }
+        return switch (sheet.face()) {
+            case IN -> "source";
+            case REEL -> "reel";
+            case OUT -> column().map(d -> "as in " + d.targetInCatalogue().title()).orElse("reel");
+        };
+    }
+
+    /** The colour behind transparency that a deliverable will have; otherwise a checker shows through. */
+    Rgb ground() {
+        return column().filter(d -> !d.targetInCatalogue().codec().hasAlpha()).map(Deliverable::flatten).orElse(null);
+    }
+
+    /** The deliverable in focus, whose own conversion the picture goes through. */
+    Message.As as() {
+        return column().flatMap(d -> studio.programme().flatMap(Programme::size).filter(d::fitsGrid)
+                .map(size -> new Message.As(d.target(), d.sizeFor(size), d.flatten()))).orElse(null);
+    }
+}

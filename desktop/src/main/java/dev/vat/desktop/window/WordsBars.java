@@ -1,0 +1,59 @@
+package dev.vat.desktop.window;
+
+import dev.vat.core.project.Edits;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Under the head: a question that cannot wait, and a line about what just happened. */
+final class WordsBars extends VBox {
+
+    private final Studio studio;
+    private final HBox question = new HBox();
+    private final HBox notice = new HBox();
+
+    WordsBars(Studio studio) {
+        this.studio = studio;
+        question.getStyleClass().add("ask");
+        question.setId("question");
+        notice.getStyleClass().add("notice");
+        notice.setId("notice");
+        getChildren().addAll(question, notice);
+    }
+
+    void show() {
+        showQuestion();
+        showNotice();
+    }
+
+    private void showQuestion() {
+        int count = studio.question().size();
+        Parts.present(question, count > 0);
+        if (count > 0 && question.getChildren().isEmpty()) {
+            Label words = new Label(count + " sequences: are they one programme, one after the other, or a reel each?");
+            words.setMinWidth(0);
+            HBox.setHgrow(words, Priority.ALWAYS);
+            words.setMaxWidth(Double.MAX_VALUE);
+            question.getChildren().setAll(words, Parts.button("one-programme", "One programme", () -> studio.answer(Edits.Layout.ONE_PROGRAMME)),
+                    Parts.button("reel-each", "One reel each", () -> studio.answer(Edits.Layout.ONE_REEL_EACH)),
+                    Parts.button("leave-out", "Leave them out", () -> studio.answer(null)));
+        } else if (count == 0) {
+            question.getChildren().clear();
+        }
+    }
+
+    private void showNotice() {
+        Parts.present(notice, !studio.message().isEmpty());
+        if (!studio.message().isEmpty()) {
+            Label words = new Label(studio.message());
+            words.setWrapText(true);
+            words.setId("notice-words");
+            HBox.setHgrow(words, Priority.ALWAYS);
+            words.setMaxWidth(Double.MAX_VALUE);
+            notice.getChildren().setAll(words, Parts.button("notice-seen", "Seen", () -> studio.say("")));
+        }
+    }
+}
