@@ -1,8 +1,6 @@
 package dev.vat.core.source;
 
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /** The kinds of still picture that Vat reads as frames. */
@@ -13,9 +11,12 @@ public enum FileKind {
     TGA("TGA", false, "tga"),
     EXR("EXR", false, "exr");
 
+    private static final FileKind[] KINDS = values();
+
     private final String title;
     private final boolean checksum;
     private final List<String> extensions;
+    private final Optional<FileKind> found = Optional.of(this);
 
     FileKind(String title, boolean checksum, String... extensions) {
         this.title = title;
@@ -25,12 +26,17 @@ public enum FileKind {
 
     /** By the extension of a file name, in upper or lower case. */
     public static Optional<FileKind> ofName(String fileName) {
-        int dot = fileName.lastIndexOf('.');
-        if (dot < 0) {
-            return Optional.empty();
+        int start = fileName.lastIndexOf('.') + 1;
+        // A plain loop: a folder may hold a million names.
+        for (FileKind kind : KINDS) {
+            for (String extension : kind.extensions) {
+                if (start > 0 && fileName.length() - start == extension.length()
+                        && fileName.regionMatches(true, start, extension, 0, extension.length())) {
+                    return kind.found;
+                }
+            }
         }
-        String extension = fileName.substring(dot + 1).toLowerCase(Locale.ROOT);
-        return Arrays.stream(values()).filter(kind -> kind.extensions.contains(extension)).findFirst();
+        return Optional.empty();
     }
 
     /** By the first bytes; TGA has no mark of its own and is never found this way. */

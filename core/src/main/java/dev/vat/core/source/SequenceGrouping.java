@@ -17,15 +17,26 @@ public final class SequenceGrouping {
 
     private static final int MOST_DIGITS = 18;
 
+    /** A name with several numbers, of which one has still to be chosen. */
     private record Entry(String name, FileKind kind, long size, long modified) { }
 
-    /** One run of digits in a name: everything else of the name is the key. */
-    private record Numbered(Entry entry, String digits, long value) { }
+    /** A file whose frame number is known; {@code padded} if the number begins with a zero that isn't all of it. */
+    private record Numbered(FileKind kind, long size, long modified, int digits, boolean padded, long value) { }
 
     private record Key(String before, String after) { }
 
+    /** Names that are alike but for their number. */
+    private record Group(Key key, List<Numbered> frames) {
+        boolean holds(String name, int start, int end) {
+            return start == key.before.length() && name.length() - end == key.after.length()
+                    && name.startsWith(key.before) && name.endsWith(key.after);
+        }
+    }
+
     private final Path folder;
-    private final List<Entry> entries = new ArrayList<>();
+    private final Map<Key, Group> groups = new HashMap<>();
+    private final List<Entry> undecided = new ArrayList<>();
+    private Group latest;
 
     private SequenceGrouping(Path folder) {
         this.folder = folder;
@@ -41,41 +52,68 @@ public final class SequenceGrouping {
         if (kind == null) {
             return false;
         }
-        entries.add(new Entry(fileName, kind, size, modifiedMillis));
+        var found = new Object() {
+            int numbers;
+            int start;
+            int end;
+        };
+        forEachNumber(fileName, (start, end) -> {
+            found.numbers++;
+            found.start = start;
+            found.end = end;
+        });
+        if (found.numbers == 1) {
+            put(fileName, found.start, found.end, kind, size, modifiedMillis);
+        } else if (found.numbers > 1) {
+            undecided.add(new Entry(fileName, kind, size, modifiedMillis));
+        }
         return true;
+    }
+
+    /** Names come in no order, but mostly many of one sequence together: the latest group is tried first. */
+    private void put(String name, int start, int end, FileKind kind, long size, long modified) {
+        if (latest == null || !latest.holds(name, start, end)) {
+            latest = groups.computeIfAbsent(key(name, start, end), key -> new Group(key, new ArrayList<>()));
+        }
+        latest.frames.add(new Numbered(kind, size, modified, end - start, end - start > 1 && name.charAt(start) == '0',
+                Long.parseLong(name, start, end, 10)));
     }
 
     /** The sequences found so far, by name; files without any number are left out. */
     public List<Sequence> sequences() {
-        Map<Key, Integer> members = new HashMap<>(entries.size() * 2);
-        for (Entry entry : entries) {
-            forEachNumber(entry.name, (start, end) -> members.merge(key(entry.name, start, end), 1, Integer::sum));
-        }
-        Map<Key, List<Numbered>> groups = new HashMap<>();
-        for (Entry entry : entries) {
-            var best = new Object() {
-                Key key;
-                int members;
-                String digits;
-            };
-            forEachNumber(entry.name, (start, end) -> {
-                Key key = key(entry.name, start, end);
-                int count = members.get(key);
-                if (count >= best.members) {
-                    best.key = key;
-                    best.members = count;
-                    best.digits = entry.name.substring(start, end);
-                }
-            });
-            if (best.key != null) {
-                groups.computeIfAbsent(best.key, _ -> new ArrayList<>())
-                        .add(new Numbered(entry, best.digits, Long.parseLong(best.digits)));
-            }
-        }
+        decide();
         List<Sequence> found = new ArrayList<>();
-        groups.forEach((key, group) -> byPadding(group).forEach((digits, frames) -> found.add(sequence(key, digits, frames))));
+        groups.forEach((key, group) -> byPadding(group.frames).forEach((digits, frames) -> found.add(sequence(key, digits, frames))));
         found.sort(Comparator.comparing(Sequence::name));
         return found;
+    }
+
+    /**
+     * Chooses a number for each name that has several. A name with one number never shares everything else with such a
+     * name, so that these can be judged by themselves.
+     */
+    private void decide() {
+        Map<Key, Integer> members = new HashMap<>();
+        for (Entry entry : undecided) {
+            forEachNumber(entry.name, (start, end) -> members.merge(key(entry.name, start, end), 1, Integer::sum));
+        }
+        for (Entry entry : undecided) {
+            var best = new Object() {
+                int members;
+                int start;
+                int end;
+            };
+            forEachNumber(entry.name, (start, end) -> {
+                int count = members.get(key(entry.name, start, end));
+                if (count >= best.members) {
+                    best.members = count;
+                    best.start = start;
+                    best.end = end;
+                }
+            });
+            put(entry.name, best.start, best.end, entry.kind, entry.size, entry.modified);
+        }
+        undecided.clear();
     }
 
     private interface DigitRun {
@@ -114,28 +152,25 @@ public final class SequenceGrouping {
      * with the widest padding that it fills, since 1000 follows 999 in three digits as well.
      */
     private static Map<Integer, List<Numbered>> byPadding(List<Numbered> group) {
-        int[] paddings = group.stream().filter(SequenceGrouping::padded).mapToInt(n -> n.digits.length())
-                .distinct().sorted().toArray();
-        boolean sameLength = group.stream().mapToInt(n -> n.digits.length()).distinct().count() == 1;
+        int[] paddings = group.stream().filter(Numbered::padded).mapToInt(Numbered::digits).distinct().sorted().toArray();
+        int first = group.getFirst().digits;
+        if (group.stream().allMatch(n -> n.digits == first)) {
+            return Map.of(first, group);
+        }
         Map<Integer, List<Numbered>> result = new TreeMap<>();
         for (Numbered frame : group) {
-            int length = frame.digits.length();
-            int digits = sameLength || padded(frame) ? length
-                    : Arrays.stream(paddings).filter(p -> p <= length).max().orElse(1);
+            int digits = frame.padded ? frame.digits
+                    : Arrays.stream(paddings).filter(p -> p <= frame.digits).max().orElse(1);
             result.computeIfAbsent(digits, _ -> new ArrayList<>()).add(frame);
         }
         return result;
     }
 
-    private static boolean padded(Numbered frame) {
-        return frame.digits.length() > 1 && frame.digits.charAt(0) == '0';
-    }
-
     private Sequence sequence(Key key, int digits, List<Numbered> frames) {
         frames.sort(Comparator.comparingLong(Numbered::value));
-        return Sequence.of(folder, new SequencePattern(key.before, digits, key.after), frames.getFirst().entry.kind,
+        return Sequence.of(folder, new SequencePattern(key.before, digits, key.after), frames.getFirst().kind,
                 frames.stream().mapToLong(Numbered::value).toArray(),
-                frames.stream().mapToLong(f -> f.entry.size).toArray(),
-                frames.stream().mapToLong(f -> f.entry.modified).toArray());
+                frames.stream().mapToLong(Numbered::size).toArray(),
+                frames.stream().mapToLong(Numbered::modified).toArray());
     }
 }
