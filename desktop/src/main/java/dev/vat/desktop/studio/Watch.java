@@ -167,6 +167,14 @@ public final class Watch {
         }
     }
 
+    /** Lists a source again; files that are as they were aren't looked into anew. */
+    public void listAgain(Source source) {
+        cancel(source.id());
+        trouble.remove(source.id());
+        looking.add(source.id());
+        list(source);
+    }
+
     /** Lists and checks a source again, as the disk shows it now. */
     public void again(Source source) {
         cancel(source.id());

@@ -196,6 +196,16 @@ class StudioTest {
     }
 
     @Test
+    void framesThatHaveComeSinceAreListedWithoutLookingIntoTheOthersAgain() throws Exception {
+        Path frames = TestFrames.png(folder, "kite", 6);
+        bringIn(frames);
+        Files.copy(frames.resolve("kite.0001.png"), frames.resolve("kite.0007.png"));
+        act(() -> studio.watch().listAgain(studio.project().sources().getFirst()));
+        await(() -> studio.table("s1").sequence().count() == 7 && !studio.watch().isChecking());
+        assertThat(on(() -> studio.table("s1").good())).isEqualTo(7);
+    }
+
+    @Test
     void aRunThatWasKilledIsOfferedAgainAtTheNextStart() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 900));
         target("edit-prores-hq");
