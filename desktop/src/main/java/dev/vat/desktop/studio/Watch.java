@@ -79,6 +79,7 @@ public final class Watch {
                 if (found.isPresent()) {
                     check(source.id(), found.get());
                 } else {
+                    tables.remove(source.id());
                     trouble.put(source.id(), reason == null ? "its files can't be found" : reason);
                     changed.run();
                 }

@@ -1,6 +1,7 @@
 package dev.vat.engine.viewer;
 
 import dev.vat.core.source.FrameCheck;
+import dev.vat.core.source.FrameState;
 import dev.vat.core.source.Sequence;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -31,7 +32,11 @@ final class KnownChecks {
         return checks.get(key(sequence, index));
     }
 
+    /** What couldn't be read may be readable in a moment, with neither size nor time changed: that isn't kept. */
     void put(Sequence sequence, FrameCheck check) {
+        if (check.state() == FrameState.UNREADABLE) {
+            return;
+        }
         checks.put(key(sequence, sequence.indexOf(check.number())), check);
     }
 

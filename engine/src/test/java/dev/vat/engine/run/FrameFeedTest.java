@@ -8,6 +8,8 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.engine.KiteFrames;
 import dev.vat.media.Picture;
+import dev.vat.media.Samples;
+import dev.vat.media.StillWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -62,10 +64,9 @@ class FrameFeedTest {
     @Test
     void aFrameThatChangedItsSizeIsNamed() throws Exception {
         RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"));
-        Path other = KiteFrames.png(folder.resolve("other"), "o", 1, 1, false);
-        byte[] data = Files.readAllBytes(other.resolve("o.0001.png"));
-        Files.write(frames.resolve("kite.0003.png"), java.util.Arrays.copyOf(data, 100));
-        assertThatThrownBy(() -> crcs(plan, 2)).isInstanceOf(IOException.class).hasMessageContaining("kite.0003.png");
+        float[] grey = new float[16 * 12];
+        Files.write(frames.resolve("kite.0003.png"), StillWriter.PNG16.write(new Samples(16, 12, grey, grey, grey, null)));
+        assertThatThrownBy(() -> crcs(plan, 2)).isInstanceOf(IOException.class).hasMessageContaining("kite.0003.png").hasMessageContaining("is now 16x12");
     }
 
     @Test

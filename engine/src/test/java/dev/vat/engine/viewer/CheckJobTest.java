@@ -73,6 +73,18 @@ class CheckJobTest {
     }
 
     @Test
+    void whatCouldntBeReadIsAskedAboutAgainAndWhatWasSoundIsNot() {
+        KnownChecks known = new KnownChecks();
+        CheckJob first = new CheckJob(sequence(3), false, known, _ -> { });
+        Message.Check asked = first.nextQuestion(1).orElseThrow();
+        first.answered(new Message.Checked(1, List.of(FrameCheck.sound(1, FORMAT, true, null),
+                FrameCheck.fault(2, FrameState.UNREADABLE, "this user may not read the file"), FrameCheck.fault(3, FrameState.CUT_SHORT, "it ends early"))));
+        assertThat(asked.files()).hasSize(3);
+        CheckJob second = new CheckJob(sequence(3), false, known, _ -> { });
+        assertThat(second.nextQuestion(2).orElseThrow().files()).extracting(Message.Check.File::number).containsExactly(2L);
+    }
+
+    @Test
     void withoutDeathsEverythingIsCheckedOnce() {
         assertThat(run(33, -1).good()).isEqualTo(33);
     }
