@@ -5,7 +5,7 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.run.Run;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -165,7 +165,7 @@ public final class Bench {
             });
             plain[round] = (System.nanoTime() - start) / 1e9;
             start = System.nanoTime();
-            int count = SequenceFinder.find(folder).getFirst().count();
+            int count = SourceFinder.find(folder).sequences().getFirst().count();
             vat[round] = (System.nanoTime() - start) / 1e9;
             if (count != 100_000) {
                 throw new IllegalStateException("found " + count);

@@ -11,7 +11,7 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.run.RunPlanner;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
 import dev.vat.media.FrameReader;
 import dev.vat.media.MediaLibrary;
 import java.io.IOException;
@@ -25,17 +25,17 @@ final class Plans {
     private Plans() { }
 
     static RunPlan of(Path frames, Path out, List<String> targets) throws IOException {
-        Sequence sequence = SequenceFinder.find(frames).getFirst();
-        Project project = Edits.bringIn(List.of(sequence), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Sequence sequence = SourceFinder.find(frames).sequences().getFirst();
+        Project project = Edits.bringIn(List.of(sequence.location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(Rate.FPS_25).apply(project));
         for (String target : targets) {
             project = Edits.addTarget(Catalogue.target(target)).apply(project);
         }
         FrameTable.Collector table = FrameTable.collect(sequence);
         try (FrameReader reader = new FrameReader()) {
-            FrameCheck first = reader.check(sequence.file(sequence.first()), sequence.kind(), sequence.first());
+            FrameCheck first = reader.check(sequence.file(sequence.first()), sequence.kind(), null, sequence.first());
             for (int i = 0; i < sequence.count(); i++) {
-                table.add(FrameCheck.sound(sequence.number(i), first.format(), first.opaque(), null));
+                table.add(FrameCheck.sound(sequence.number(i), first.format(), first.look(), null));
             }
         }
         return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table.build())).orElseThrow(), out, "bench", MediaLibrary.version());

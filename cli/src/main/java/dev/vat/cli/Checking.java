@@ -12,12 +12,12 @@ final class Checking {
 
     private Checking() { }
 
-    static FrameTable check(Viewer viewer, Sequence sequence, boolean headersOnly, Output output) {
+    static FrameTable check(Viewer viewer, Sequence sequence, boolean headersOnly, String layer, Output output) {
         var last = new Object() {
             long said = System.nanoTime();
         };
         try {
-            return viewer.check(sequence, headersOnly, progress -> {
+            return viewer.check(sequence, headersOnly, layer, progress -> {
                 if (System.nanoTime() - last.said > SAY_EVERY_NANOS) {
                     last.said = System.nanoTime();
                     output.say(sequence.name() + ": checked " + progress.checked() + " of " + sequence.count());

@@ -1,11 +1,16 @@
 package dev.vat.cli;
 
 import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.content.ContentReview;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Kin;
+import dev.vat.core.source.Location;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.place.Places;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
+import dev.vat.engine.viewer.Listing;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -13,6 +18,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Function;
 import picocli.CommandLine.Command;
@@ -42,30 +48,78 @@ final class LookCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        List<Sequence> sequences = SequenceFinder.find(path);
+        SourceFinder.Found found = SourceFinder.find(path);
         List<Map<String, Object>> sources = new ArrayList<>();
+        List<Location> locations = found.locations();
+        List<Kin> families = Kin.group(locations);
         try (Viewer viewer = new Viewer(places)) {
-            for (Sequence sequence : sequences) {
-                FrameTable table = Checking.check(viewer, sequence, headers, output);
-                sources.add(describe(table));
-                if (!json) {
-                    say(table);
+            for (Kin family : families) {
+                if (family.isFamily() && !json) {
+                    output.say(family.name() + ": " + family.members().size() + " that belong together");
+                }
+                for (Kin.Member member : family.members()) {
+                    sources.add(look(viewer, found, locations.get(member.index()), family));
                 }
             }
         }
         if (json) {
             output.document(Map.of("sources", sources));
-        } else if (sequences.isEmpty()) {
-            output.say("No numbered frames in " + path.toAbsolutePath());
+        } else if (found.isEmpty()) {
+            output.say("No frames, movies or sounds in " + path.toAbsolutePath());
         }
+        found.closed().forEach(output::say);
         return ExitCode.PROVEN.code();
+    }
+
+    private Map<String, Object> look(Viewer viewer, SourceFinder.Found found, Location location, Kin family) {
+        Map<String, Object> source = new LinkedHashMap<>();
+        source.put("name", location.name());
+        source.put("folder", location.folder().toString());
+        try {
+            // What the walk has just listed isn't listed again.
+            Listing listing = found.sequences().stream().filter(s -> s.location().equals(location)).findFirst()
+                    .map(s -> new Listing(Optional.of(s), Optional.empty())).orElse(null);
+            listing = listing == null ? Listing.of(viewer, location) : listing;
+            listing.clip().ifPresent(clip -> clip(source, location, clip));
+            if (listing.sequence().isPresent()) {
+                FrameTable table = Checking.check(viewer, listing.sequence().get(), headers, null, output);
+                source.putAll(describe(table));
+                ContentReview review = ContentReview.of(table);
+                source.put("content", review.faults());
+                if (!json) {
+                    say(table, review);
+                }
+            }
+        } catch (IOException e) {
+            source.put("error", e.getMessage());
+            output.say(location.name() + ": " + e.getMessage());
+        }
+        if (family.isFamily()) {
+            source.put("kin", family.name());
+        }
+        return source;
+    }
+
+    private void clip(Map<String, Object> source, Location location, ClipFacts clip) {
+        source.put("kind", clip.isSoundOnly() ? "sound" : "movie");
+        source.put("clip", clip);
+        if (json) {
+            return;
+        }
+        output.say(location.name() + "  " + clip.container() + ", " + clip.seconds().toFixed(3) + " s"
+                + (clip.rate() == null ? "" : ", " + clip.frames() + " frames at " + clip.rate().label())
+                + (clip.timecode() == null ? "" : ", timecode " + clip.timecode()));
+        clip.sounds().forEach(sound -> output.say("  sound: " + sound.describe()));
+        if (clip.uneven() != null) {
+            output.say("  note: frames don't stand evenly, " + clip.uneven().places() + " places are off");
+        }
     }
 
     static Map<String, Object> describe(FrameTable table) {
         Sequence sequence = table.sequence();
         ResumeAdvice advice = ResumeAdvice.of(table);
         Map<String, Object> source = new LinkedHashMap<>();
-        source.put("kind", "sequence");
+        source.put("kind", sequence.kind().isMovie() ? "movie" : sequence.pattern().isSingle() ? "still" : "sequence");
         source.put("name", sequence.name());
         source.put("folder", sequence.folder().toString());
         source.put("pattern", sequence.pattern());
@@ -84,6 +138,8 @@ final class LookCommand implements Callable<Integer> {
         source.put("float", value(table, f -> f.depth().floating()));
         source.put("alpha", table.formats().stream().map(PictureFormat::alpha).distinct().count() > 1 ? "mixed"
                 : table.alpha().label());
+        source.put("pixelAspect", table.format().map(f -> f.pixelAspect().toString()).orElse(null));
+        source.put("stated", table.format().map(PictureFormat::stated).orElse(null));
         source.put("layers", table.format().map(PictureFormat::layers).orElse(List.of()));
         source.put("checksum", sequence.kind().hasChecksum());
         Map<String, String> notes = new LinkedHashMap<>();
@@ -97,7 +153,7 @@ final class LookCommand implements Callable<Integer> {
         return values.isEmpty() ? null : values.size() == 1 ? values.getFirst() : "mixed";
     }
 
-    private void say(FrameTable table) {
+    private void say(FrameTable table, ContentReview review) {
         Sequence s = table.sequence();
         ResumeAdvice advice = ResumeAdvice.of(table);
         output.say(s.name() + "  " + s.pattern().number(s.first()) + "-" + s.pattern().number(s.last()) + ", " + s.count()
@@ -116,9 +172,15 @@ final class LookCommand implements Callable<Integer> {
         if (!s.kind().hasChecksum()) {
             output.say("  note: " + s.kind().title() + " has no checksum: changed picture data can't always be noticed");
         }
-        if (s.count() == 1) {
+        table.format().filter(f -> !f.stated().isNothing()).ifPresent(f -> output.say("  states: " + f.stated().describe()));
+        review.faults().forEach(f -> output.say("  " + s.pattern().number(f.frames().getFirst())
+                + (f.frames().size() == 1 ? "" : " and " + (f.frames().size() - 1) + " more") + ": " + f.kind().label() + ", " + f.evidence()));
+        ResumeAdvice.digits(s, s.range()).ifPresent(words -> output.say("  note: " + words));
+        if (s.count() == 1 && !s.pattern().isSingle()) {
             output.say("  note: 1 file where a sequence was expected: was the renderer set to a single frame?");
         }
-        advice.next().ifPresent(next -> output.say("  next to render: " + s.pattern().number(next)));
+        if (!s.pattern().isSingle()) {
+            advice.next().ifPresent(next -> output.say("  next to render: " + s.pattern().number(next)));
+        }
     }
 }

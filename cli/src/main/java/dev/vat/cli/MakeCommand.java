@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.content.ContentReview;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.finding.Finding;
@@ -14,9 +15,10 @@ import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
-import dev.vat.core.source.Sequence;
+import dev.vat.core.source.Location;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
@@ -27,7 +29,8 @@ import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.DestinationProbe;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.run.RunPlanner;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
+import dev.vat.engine.viewer.Listing;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -37,6 +40,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
@@ -67,7 +71,7 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--range", paramLabel = "FIRST-LAST", description = "Source frame numbers, both included: 118-205.")
     private String range;
 
-    @Option(names = "--gap", paramLabel = "POLICY", description = "What stands where a frame is missing: refuse, hold or card.")
+    @Option(names = "--gap", paramLabel = "POLICY", description = "What stands where a frame is missing: refuse, hold, nearest, blend, card or close.")
     private String gap;
 
     @Option(names = "--source", paramLabel = "NAME", description = "Which sequence of a folder that holds several.")
@@ -99,18 +103,21 @@ final class MakeCommand implements Callable<Integer> {
         Project project = edited(project());
         try (Viewer viewer = new Viewer(places)) {
             Map<String, FrameTable> tables = new HashMap<>();
+            Map<String, ClipFacts> clips = new HashMap<>();
             for (Item item : project.currentReel().orElseThrow().items()) {
                 Source source = project.source(item.source()).orElseThrow();
                 if (tables.containsKey(source.id())) {
                     continue;
                 }
-                var sequence = SequenceFinder.again(source.folder().path(), source.pattern());
-                if (sequence.isPresent()) {
-                    tables.put(source.id(), Checking.check(viewer, sequence.get(), false, output));
+                Listing listing = Listing.of(viewer, source.location());
+                listing.clip().ifPresent(clip -> clips.put(source.id(), clip));
+                if (listing.sequence().isPresent()) {
+                    tables.put(source.id(), Checking.check(viewer, listing.sequence().get(), false,
+                            source.reading().picture().layer(), output));
                 }
             }
             Path folder = DestinationProbe.folderOf(project);
-            Findings findings = Findings.of(project, new Observed(tables, DestinationProbe.probe(folder)));
+            Findings findings = Findings.of(project, new Observed(tables, reviews(tables), clips, DestinationProbe.probe(folder), Set.of()));
             findings.all().forEach(this::tell);
             if (!findings.mayRun()) {
                 throw new CommandFailure(ExitCode.FINDINGS, "Nothing was made: " + findings.blockers().stream()
@@ -122,6 +129,12 @@ final class MakeCommand implements Callable<Integer> {
         }
     }
 
+    private static Map<String, ContentReview> reviews(Map<String, FrameTable> tables) {
+        Map<String, ContentReview> reviews = new HashMap<>();
+        tables.forEach((source, table) -> reviews.put(source, ContentReview.of(table)));
+        return reviews;
+    }
+
     private Project project() throws IOException {
         Path absolute = path.toAbsolutePath().normalize();
         if (Files.isRegularFile(absolute) && absolute.toString().endsWith(ProjectFile.EXTENSION)) {
@@ -131,29 +144,34 @@ final class MakeCommand implements Callable<Integer> {
             }
             return project;
         }
-        List<Sequence> sequences = SequenceFinder.find(absolute);
-        if (sequences.isEmpty()) {
-            throw new CommandFailure(ExitCode.FAILED, "No numbered frames in " + absolute);
+        SourceFinder.Found found = SourceFinder.find(absolute);
+        List<Location> pictures = found.locations().stream().filter(l -> !l.isSound()).toList();
+        if (pictures.isEmpty()) {
+            throw new CommandFailure(ExitCode.FAILED, "No frames and no movies in " + absolute);
         }
-        return Edits.bringIn(List.of(choose(sequences)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        return Edits.bringIn(List.of(choose(found, pictures)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
     }
 
-    private Sequence choose(List<Sequence> sequences) {
-        String names = sequences.stream().map(Sequence::name).collect(Collectors.joining(", "));
+    /** What is named, or what is there alone: a folder's one sequence wins over movies and stills beside it. */
+    private Location choose(SourceFinder.Found found, List<Location> pictures) {
+        String names = pictures.stream().map(Location::name).collect(Collectors.joining(", "));
         if (sourceName == null) {
-            if (sequences.size() > 1) {
-                throw new CommandFailure(ExitCode.WRONG_USE, "There are " + sequences.size()
-                        + " sequences; choose one with --source: " + names);
+            if (found.sequences().size() == 1) {
+                return found.sequences().getFirst().location();
             }
-            return sequences.getFirst();
+            if (pictures.size() > 1) {
+                throw new CommandFailure(ExitCode.WRONG_USE, "There are " + pictures.size()
+                        + " sources; choose one with --source: " + names);
+            }
+            return pictures.getFirst();
         }
-        List<Sequence> named = sequences.stream().filter(s -> s.name().equals(sourceName)).toList();
+        List<Location> named = pictures.stream().filter(l -> l.name().equals(sourceName)).toList();
         if (named.isEmpty()) {
-            named = sequences.stream().filter(s -> s.pattern().baseName().equals(sourceName)
-                    || s.has(lastNumber(sourceName)) && s.pattern().fileName(lastNumber(sourceName)).equals(sourceName)).toList();
+            named = pictures.stream().filter(l -> l.pattern().baseName().equals(sourceName)
+                    || l.pattern().fileName(Math.max(0, lastNumber(sourceName))).equals(sourceName)).toList();
         }
         if (named.size() != 1) {
-            throw new CommandFailure(ExitCode.WRONG_USE, (named.isEmpty() ? "There is no sequence '" : "More than one sequence is named '")
+            throw new CommandFailure(ExitCode.WRONG_USE, (named.isEmpty() ? "There is no source '" : "More than one source is named '")
                     + sourceName + "'; there are: " + names);
         }
         return named.getFirst();

@@ -19,6 +19,11 @@ final class Output {
         System.err.println(text);
     }
 
+    /** A line of text that is the answer itself, for another program to take. */
+    void line(String text) {
+        System.out.println(text);
+    }
+
     /** A document that is the whole answer. */
     void document(Object value) {
         System.out.println(Json.line(value));

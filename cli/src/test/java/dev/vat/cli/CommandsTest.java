@@ -8,7 +8,7 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.project.ProjectFile;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
 import dev.vat.media.Samples;
 import dev.vat.media.StillWriter;
 import dev.vat.media.still.ExrWriter;
@@ -186,7 +186,7 @@ class CommandsTest {
 
     @Test
     void aProjectIsMadeAsItIsSaved() throws IOException {
-        Project project = Edits.bringIn(SequenceFinder.find(png("kite", 1, 6)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Project project = Edits.bringIn(SourceFinder.find(png("kite", 1, 6)).locations(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.of(30)).apply(project));
         Path file = folder.resolve("kite.vat");
         ProjectFile.save(project, file);

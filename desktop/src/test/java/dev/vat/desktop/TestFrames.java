@@ -6,6 +6,9 @@ import dev.vat.media.StillWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Duration;
+import java.time.Instant;
 
 /** Small real frames, and Vat's own places, for tests of the window. */
 public final class TestFrames {
@@ -45,8 +48,13 @@ public final class TestFrames {
                     a[i] = i % width < width / 2 ? 1 : .25f;
                 }
             }
-            Files.write(file, StillWriter.PNG16.write(new Samples(width, height, r, g, b, a)));
+            old(Files.write(file, StillWriter.PNG16.write(new Samples(width, height, r, g, b, a))));
         }
         return place;
+    }
+
+    /** Files of a render that was over long ago: nobody writes to them any more. */
+    public static Path old(Path file) throws IOException {
+        return Files.setLastModifiedTime(file, FileTime.from(Instant.now().minus(Duration.ofHours(2))));
     }
 }

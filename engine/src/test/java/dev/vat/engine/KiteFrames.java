@@ -13,7 +13,7 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.run.RunPlanner;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
 import dev.vat.media.FrameReader;
 import dev.vat.media.MediaLibrary;
 import dev.vat.media.Samples;
@@ -87,7 +87,7 @@ public final class KiteFrames {
         FrameTable.Collector collector = FrameTable.collect(sequence);
         try (FrameReader reader = new FrameReader()) {
             for (int i = 0; i < sequence.count(); i++) {
-                collector.add(reader.check(sequence.file(sequence.number(i)), sequence.kind(), sequence.number(i)));
+                collector.add(reader.check(sequence.file(sequence.number(i)), sequence.kind(), null, sequence.number(i)));
             }
         }
         return collector.build();
@@ -95,8 +95,8 @@ public final class KiteFrames {
 
     /** A plan for all sequences of a folder as one programme at 25, for these targets, after these edits. */
     public static RunPlan plan(Path frames, Path out, List<String> targets, Edit... edits) throws IOException {
-        List<Sequence> found = SequenceFinder.find(frames);
-        Project project = Edits.bringIn(found, Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        List<Sequence> found = SourceFinder.find(frames).sequences();
+        Project project = Edits.bringIn(found.stream().map(Sequence::location).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(Rate.FPS_25).apply(project));
         for (String target : targets) {
             project = Edits.addTarget(Catalogue.target(target)).apply(project);

@@ -1,7 +1,11 @@
 package dev.vat.media;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.run.WorkingFormat;
+import java.util.HashMap;
+import java.util.Map;
 
 /**
  * Turns decoded pictures into the working picture: planar display-coded RGB, full range, Rec.709 primaries, with straight
@@ -16,20 +20,29 @@ public final class Composer implements AutoCloseable {
 
     private final WorkingFormat format;
     private final boolean alpha;
-    private final Filtering still;
-    private final Filtering associated;
+    private final Map<PictureReading, Filtering> chains = new HashMap<>();
+    private final Filtering toFloat = new Filtering(Composer::toFloat);
 
     /** @param alpha whether working pictures get an alpha channel; frames without one are opaque then */
     public Composer(WorkingFormat format, boolean alpha) {
         this.format = format;
         this.alpha = alpha;
-        still = new Filtering(picture -> chain(picture, false));
-        associated = new Filtering(picture -> chain(picture, true));
     }
 
-    /** @param kind what the source's alpha means; its channel is left out for {@code NONE} and {@code OPAQUE} */
-    public Picture compose(Picture decoded, AlphaKind kind) {
-        Picture working = (kind == AlphaKind.PREMULTIPLIED ? associated : still).apply(decoded);
+    /** @param how what the source's samples and its alpha mean; alpha is left out for {@code NONE} and {@code OPAQUE} */
+    public Picture compose(Picture decoded, PictureReading how) {
+        if (!FloatSamples.isFloat(decoded) && !how.colour().isLinear()) {
+            return working(decoded, how);
+        }
+        float gain = how.colour().isLinear() ? how.colour().gain() : 1;
+        try (Picture floating = FloatSamples.isFloat(decoded) ? decoded.share() : toFloat.apply(decoded);
+                Picture sound = FloatSamples.sound(floating, gain)) {
+            return working(sound, how);
+        }
+    }
+
+    private Picture working(Picture picture, PictureReading how) {
+        Picture working = chains.computeIfAbsent(how, h -> new Filtering(p -> chain(p, h))).apply(picture);
         if (!alpha || working.hasAlpha()) {
             return working;
         }
@@ -46,24 +59,49 @@ public final class Composer implements AutoCloseable {
         return format == WorkingFormat.W8 ? "gbrap" : "gbrap16le";
     }
 
-    private String chain(Picture picture, boolean premultiplied) {
-        boolean keep = alpha && picture.hasAlpha();
-        String name = picture.formatName();
-        if (name.contains("f16") || name.contains("f32")) {
-            return linear(picture, keep, premultiplied);
+    private String chain(Picture picture, PictureReading how) {
+        boolean keep = alpha && picture.hasAlpha() && how.alpha() != AlphaKind.NONE && how.alpha() != AlphaKind.OPAQUE;
+        boolean premultiplied = keep && how.alpha() == AlphaKind.PREMULTIPLIED;
+        if (FloatSamples.isFloat(picture)) {
+            return floating(how.colour(), keep, premultiplied);
         }
         String tags = ",setparams=range=pc:colorspace=gbr:color_primaries=bt709:color_trc=bt709"
                 + (keep ? ":alpha_mode=straight" : "");
-        return integer(picture, keep) + (keep && premultiplied ? ",unpremultiply=inplace=1" : "") + tags;
+        return integer(picture, keep) + (premultiplied ? ",unpremultiply=inplace=1" : "")
+                + tagged(how.colour(), keep) + tags;
+    }
+
+    /** From what the file states to Rec.709 primaries and the sRGB curve; PQ white stands at 100 candelas. */
+    private String tagged(ColourReading colour, boolean keep) {
+        if (colour.kind() != ColourReading.Kind.TAGGED || colour.primaries() == null && colour.transfer() == null) {
+            return "";
+        }
+        int primaries = colour.primaries() == null ? 1 : colour.primaries();
+        int transfer = colour.transfer() == null ? 13 : colour.transfer();
+        return ",setparams=range=pc:colorspace=gbr:color_primaries=" + primaries + ":color_trc=" + transfer
+                + (keep ? ":alpha_mode=premultiplied" : "")
+                + ",zscale=primariesin=" + primaries + ":transferin=" + transfer + ":primaries=1:transfer=13:npl=100"
+                + ":matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb());
+    }
+
+    private static String toFloat(Picture picture) {
+        boolean keep = picture.hasAlpha();
+        return integer(picture, keep, keep ? "gbrap16le" : "gbrp16le") + "," + FULL_RGB
+                + (keep ? ":alpha_mode=premultiplied" : "")
+                + ",zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? "gbrapf32le" : "gbrpf32le");
+    }
+
+    private String integer(Picture picture, boolean keep) {
+        return integer(picture, keep, keep ? rgba() : rgb());
     }
 
     /** Any whole-number picture to planar RGB of the working depth, values kept exactly. */
-    private String integer(Picture picture, boolean keep) {
-        String wanted = keep ? rgba() : rgb();
+    private static String integer(Picture picture, boolean keep, String wanted) {
         String zscaled = "zscale=matrix=gbr:range=full";
         if (!picture.isRgb() && !picture.formatName().startsWith("gray") && !picture.formatName().startsWith("ya")
                 && !picture.formatName().startsWith("pal")) {
-            String matrix = picture.frame().colorspace() == 2 ? ":matrixin=709" : "";
+            // Where no matrix is stated, standard definition has Rec.601's, all else Rec.709's.
+            String matrix = picture.frame().colorspace() != 2 ? "" : picture.height() <= 576 ? ":matrixin=170m" : ":matrixin=709";
             return (keep ? HANDS_OFF + "," : "") + zscaled + matrix + ",format=" + wanted;
         }
         boolean deep = picture.bits() > 8;
@@ -76,16 +114,24 @@ public final class Composer implements AutoCloseable {
                 + ",zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + wanted;
     }
 
-    /** Linear light, Rec.709 primaries, through the sRGB curve; clamped in RGB by going to whole numbers. */
-    private String linear(Picture picture, boolean keep, boolean premultiplied) {
-        String float32 = "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full,format="
-                + (keep ? "gbrapf32le" : "gbrpf32le");
-        String undone = keep && premultiplied ? ",unpremultiply=inplace=1" : "";
-        return FULL_RGB + (keep ? ":alpha_mode=premultiplied" : "") + "," + float32 + undone
-                + (keep ? "," + HANDS_OFF : "")
-                + ",zscale=transferin=linear:transfer=iec61966-2-1:primariesin=709:primaries=709:matrixin=gbr:matrix=gbr"
-                + ":rangein=full:range=full,format=" + (keep ? rgba() : rgb())
+    /** Single-precision RGB: linear light through the view curve, other values as they are; clamped in RGB by whole numbers. */
+    private String floating(ColourReading colour, boolean keep, boolean premultiplied) {
+        String transfer = switch (colour.curve()) {
+            case SRGB -> "iec61966-2-1";
+            // The library takes 709 as the inverse of the display that BT.1886 describes.
+            case BT1886 -> "709";
+            case GAMMA22 -> "bt470m";
+        };
+        String light = colour.isLinear() || colour.kind() == ColourReading.Kind.TAGGED
+                ? "transferin=linear:transfer=" + transfer + ":primariesin=" + primaries(colour) + ":primaries=709:" : "";
+        return FULL_RGB + (keep ? ":alpha_mode=premultiplied" : "") + ",format=" + (keep ? "gbrapf32le" : "gbrpf32le")
+                + (premultiplied ? ",unpremultiply=inplace=1" : "") + (keep ? "," + HANDS_OFF : "")
+                + ",zscale=" + light + "matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb())
                 + ",setparams=color_primaries=bt709:color_trc=bt709" + (keep ? ":alpha_mode=straight" : "");
+    }
+
+    private static int primaries(ColourReading colour) {
+        return colour.kind() == ColourReading.Kind.TAGGED && colour.primaries() != null ? colour.primaries() : 1;
     }
 
     private Picture withOpaqueAlpha(Picture rgb) {
@@ -100,7 +146,7 @@ public final class Composer implements AutoCloseable {
 
     @Override
     public void close() {
-        still.close();
-        associated.close();
+        chains.values().forEach(Filtering::close);
+        toFloat.close();
     }
 }

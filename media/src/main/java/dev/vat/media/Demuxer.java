@@ -12,13 +12,16 @@ import static org.bytedeco.ffmpeg.global.avformat.avformat_find_stream_info;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_open_input;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_VIDEO;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 
 import java.nio.file.Path;
+import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 
 /** Reads the packets of a movie file's picture track. Belongs to one thread. */
 final class Demuxer implements AutoCloseable {
@@ -46,6 +49,23 @@ final class Demuxer implements AutoCloseable {
 
     AVStream stream() {
         return stream;
+    }
+
+    /** A text field of the picture track or the whole file. */
+    Optional<String> metadata(String key) {
+        for (AVDictionary dictionary : new AVDictionary[] {stream.metadata(), context.metadata()}) {
+            AVDictionaryEntry entry = dictionary == null ? null : av_dict_get(dictionary, key, null, 0);
+            if (entry != null && !entry.isNull()) {
+                return Optional.of(Av.string(entry.value(), ""));
+            }
+        }
+        for (int i = 0; i < context.nb_streams(); i++) {
+            AVDictionaryEntry entry = av_dict_get(context.streams(i).metadata(), key, null, 0);
+            if (entry != null && !entry.isNull()) {
+                return Optional.of(Av.string(entry.value(), ""));
+            }
+        }
+        return Optional.empty();
     }
 
     int soundTracks() {

@@ -20,40 +20,81 @@ public final class FrameReader implements AutoCloseable {
 
     private static final long LARGEST_FILE = 1L << 31;
     private static final int FILLER = 512;
+    /** No packing that Vat reads makes a picture smaller than this; a header that claims more is damaged or meant as harm. */
+    private static final long BEST_PACKING = 5000;
+    private static final long HARMLESS_BYTES = 64L << 20;
+    private static final long MOST_PIXELS = 1L << 28;
 
     private final StillDecoder decoder = new StillDecoder();
+    private MovieFrames movie;
+    private Path moviePath;
 
-    /** The header alone: quick, and it proves nothing of the picture data. */
-    public FrameCheck header(Path file, FileKind named, long number) {
+    /**
+     * The header alone: quick, and it proves nothing of the picture data.
+     *
+     * @param layer which picture of an EXR file; null for the unnamed one, or the first if there is none
+     */
+    public FrameCheck header(Path file, FileKind named, String layer, long number) {
         try {
-            Inspection inspection = Inspection.of(named, bytes(file));
-            return inspection.isWhole() ? FrameCheck.sound(number, inspection.format(), false, inspection.note())
+            Inspection inspection = Inspection.of(named, bytes(file), layer);
+            return inspection.isWhole() ? FrameCheck.sound(number, inspection.format(), null, inspection.note())
                     : FrameCheck.fault(number, inspection.state(), inspection.why());
         } catch (IOException e) {
             return FrameCheck.fault(number, FrameState.UNREADABLE, describe(e));
         }
     }
 
-    /** Reads, decodes and lets the picture go again. */
-    public FrameCheck check(Path file, FileKind named, long number) {
-        return switch (read(file, named)) {
+    /** Reads, decodes, measures, and lets the picture go again. */
+    public FrameCheck check(Path file, FileKind named, String layer, long number) {
+        return switch (read(file, named, layer, number)) {
             case FrameRead.Unsound(FrameState state, String why) -> FrameCheck.fault(number, state, why);
             case FrameRead.Sound sound -> {
                 try (Picture picture = sound.picture()) {
-                    yield FrameCheck.sound(number, sound.format(), AlphaScan.isOpaque(picture), sound.note());
+                    yield FrameCheck.sound(number, sound.format(), LookScan.of(picture, sound.format().alpha()), sound.note());
                 }
             }
         };
     }
 
-    public FrameRead read(Path file, FileKind named) {
+    /**
+     * The whole picture, or what is wrong with it.
+     *
+     * @param frame which frame of a movie, from 0; other kinds hold only one
+     */
+    public FrameRead read(Path file, FileKind named, String layer, long frame) {
+        return named.isMovie() ? movieFrame(file, frame) : still(file, named, layer);
+    }
+
+    /** Quickest when frames are asked for in ascending order; the file last asked for stays open. */
+    private FrameRead movieFrame(Path file, long frame) {
+        try {
+            if (!file.equals(moviePath)) {
+                closeMovie();
+                movie = new MovieFrames(file);
+                moviePath = file;
+            }
+            return new FrameRead.Sound(movie.frame(frame), movie.format(), null);
+        } catch (MediaException e) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
+        }
+    }
+
+    private void closeMovie() {
+        if (movie != null) {
+            movie.close();
+        }
+        movie = null;
+        moviePath = null;
+    }
+
+    private FrameRead still(Path file, FileKind named, String layer) {
         byte[] data;
         try {
             data = bytes(file);
         } catch (IOException e) {
             return new FrameRead.Unsound(FrameState.UNREADABLE, describe(e));
         }
-        Inspection inspection = Inspection.of(named, data);
+        Inspection inspection = Inspection.of(named, data, layer);
         if (!inspection.isWhole()) {
             return new FrameRead.Unsound(inspection.state(), inspection.why());
         }
@@ -82,9 +123,13 @@ public final class FrameReader implements AutoCloseable {
 
     private FrameRead decode(Inspection inspection) {
         PictureFormat format = inspection.format();
-        String layer = format.layers().isEmpty() ? "" : format.layers().getFirst();
+        long claimed = format.size().pixels() * Math.max(8, format.depth().bits()) / 8 * 3;
+        if (format.size().pixels() > MOST_PIXELS || claimed > HARMLESS_BYTES && claimed / BEST_PACKING > inspection.data().length) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, "its header claims " + format.size() + ", which "
+                    + inspection.data().length + " bytes can't hold or Vat can't decode (at most 268 million pixels)");
+        }
         Picture picture = inspection.endIsGuess() ? decodeOpenEnd(inspection)
-                : decoder.decode(inspection.kind(), layer, inspection.data());
+                : decoder.decode(inspection.kind(), inspection.part(), inspection.layer(), inspection.data());
         if (picture == null) {
             return new FrameRead.Unsound(FrameState.CUT_SHORT, "the file ends before its picture does");
         }
@@ -105,8 +150,8 @@ public final class FrameReader implements AutoCloseable {
     private Picture decodeOpenEnd(Inspection inspection) {
         Picture zeros = null;
         try {
-            zeros = decoder.decode(inspection.kind(), "", filled(inspection.data(), 0x00));
-            try (Picture ones = decoder.decode(inspection.kind(), "", filled(inspection.data(), 0x7f))) {
+            zeros = decoder.decode(inspection.kind(), 0, "", filled(inspection.data(), 0x00));
+            try (Picture ones = decoder.decode(inspection.kind(), 0, "", filled(inspection.data(), 0x7f))) {
                 if (ones.crc32c() == zeros.crc32c()) {
                     return zeros;
                 }
@@ -130,6 +175,7 @@ public final class FrameReader implements AutoCloseable {
 
     @Override
     public void close() {
+        closeMovie();
         decoder.close();
     }
 }

@@ -50,7 +50,7 @@ public final class MovieProof {
 
     private Result run(Path file, LongPredicate goOn) throws IOException {
         try (Demuxer demuxer = new Demuxer(file);
-                TrackDecoder decoder = new TrackDecoder(demuxer.stream().codecpar(), demuxer.stream().time_base(), 2)) {
+                TrackDecoder decoder = new TrackDecoder(demuxer.stream(), 2)) {
             var format = new Object() {
                 int value = -1;
             };

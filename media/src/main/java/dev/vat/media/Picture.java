@@ -89,7 +89,7 @@ public final class Picture implements AutoCloseable {
         return (long) av_get_bits_per_pixel(descriptor()) * width() * height() / 8;
     }
 
-    private AVPixFmtDescriptor descriptor() {
+    AVPixFmtDescriptor descriptor() {
         return av_pix_fmt_desc_get(frame().format());
     }
 
@@ -120,6 +120,11 @@ public final class Picture implements AutoCloseable {
         }
         return MemorySegment.ofAddress(frame().data(plane).address())
                 .reinterpret((long) stride * planeHeight(plane));
+    }
+
+    /** The 256 colours of a picture with indexed ones, A R G B from the highest byte down. */
+    MemorySegment palette() {
+        return MemorySegment.ofAddress(frame().data(1).address()).reinterpret(1024);
     }
 
     /** Copies one plane's samples into another picture of the same size and layout of that plane. */

@@ -1,10 +1,13 @@
 package dev.vat.media;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_BMP;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_DPX;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_EXR;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_MJPEG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PNG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_TARGA;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_TIFF;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_WEBP;
 import static org.bytedeco.ffmpeg.global.avcodec.av_new_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
@@ -33,20 +36,21 @@ import org.bytedeco.ffmpeg.avutil.AVFrame;
  */
 final class StillDecoder implements AutoCloseable {
 
-    private record Key(FileKind kind, String layer) { }
+    private record Key(FileKind kind, int part, String layer) { }
 
     private final Map<Key, AVCodecContext> contexts = new HashMap<>();
     private final AVPacket packet = av_packet_alloc();
 
     /**
+     * @param part the part of an EXR file, from 0
      * @param layer the EXR layer to take, or empty for the unnamed one
      * @throws MediaException if anything in the data is wrong
      */
-    Picture decode(FileKind kind, String layer, byte[] data) {
+    Picture decode(FileKind kind, int part, String layer, byte[] data) {
         if (data.length == 0) {
             throw new MediaException("the file has no bytes", 0);
         }
-        AVCodecContext context = contexts.computeIfAbsent(new Key(kind, layer), StillDecoder::open);
+        AVCodecContext context = contexts.computeIfAbsent(new Key(kind, part, layer), StillDecoder::open);
         Av.check(av_new_packet(packet, data.length), "No memory for " + data.length + " bytes");
         AVFrame frame = av_frame_alloc();
         try {
@@ -72,11 +76,18 @@ final class StillDecoder implements AutoCloseable {
             case TIFF -> AV_CODEC_ID_TIFF;
             case TGA -> AV_CODEC_ID_TARGA;
             case EXR -> AV_CODEC_ID_EXR;
+            case BMP -> AV_CODEC_ID_BMP;
+            case DPX -> AV_CODEC_ID_DPX;
+            case WEBP -> AV_CODEC_ID_WEBP;
+            case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
         };
         Map<String, String> options = new HashMap<>();
         options.put("err_detect", "crccheck+bitstream+buffer+explode");
         if (!key.layer.isEmpty()) {
             options.put("layer", key.layer);
+        }
+        if (key.part > 0) {
+            options.put("part", Integer.toString(key.part));
         }
         var codec = avcodec_find_decoder(id);
         AVCodecContext context = avcodec_alloc_context3(codec);

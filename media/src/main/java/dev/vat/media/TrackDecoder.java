@@ -1,13 +1,16 @@
 package dev.vat.media;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_VP9;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder_by_name;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_flush_buffers;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_to_context;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_frame;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_packet;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 
@@ -17,7 +20,9 @@ import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.avutil.AVRational;
 
@@ -27,7 +32,24 @@ final class TrackDecoder implements AutoCloseable {
     private final AVCodecContext context;
 
     TrackDecoder(AVCodecParameters parameters, AVRational timeBase, int threads) {
-        AVCodec codec = avcodec_find_decoder(parameters.codec_id());
+        this(avcodec_find_decoder(parameters.codec_id()), parameters, timeBase, threads);
+    }
+
+    /** For a track of a file, alpha included. */
+    TrackDecoder(AVStream stream, int threads) {
+        // The library's own VP9 decoder passes over alpha without a word.
+        this(hasHiddenAlpha(stream) ? avcodec_find_decoder_by_name("libvpx-vp9") : avcodec_find_decoder(stream.codecpar().codec_id()),
+                stream.codecpar(), stream.time_base(), threads);
+    }
+
+    /** Whether a WebM or Matroska file carries alpha beside its VP9 picture: nothing but a field of the file says so. */
+    static boolean hasHiddenAlpha(AVStream stream) {
+        AVDictionaryEntry entry = av_dict_get(stream.metadata(), "alpha_mode", null, 0);
+        return stream.codecpar().codec_id() == AV_CODEC_ID_VP9 && entry != null && !entry.isNull()
+                && Av.string(entry.value(), "").equals("1");
+    }
+
+    private TrackDecoder(AVCodec codec, AVCodecParameters parameters, AVRational timeBase, int threads) {
         if (codec == null || codec.isNull()) {
             throw new MediaException("No decoder for this picture track", 0);
         }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.WorkingFormat;
@@ -34,8 +35,8 @@ class ColourTest {
         Path path = folder.resolve("c");
         Files.write(path, file);
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(format, alpha);
-                Picture decoded = ((FrameRead.Sound) reader.read(path, kind)).picture()) {
-            return composer.compose(decoded, meaning);
+                Picture decoded = ((FrameRead.Sound) reader.read(path, kind, null, 0)).picture()) {
+            return composer.compose(decoded, PictureReading.of(meaning, kind == FileKind.EXR));
         }
     }
 

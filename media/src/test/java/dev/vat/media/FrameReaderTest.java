@@ -54,7 +54,7 @@ class FrameReaderTest {
     private FrameCheck check(FileKind kind, byte[] data) throws IOException {
         Path file = folder.resolve("f");
         Files.write(file, data);
-        return reader.check(file, kind, 1);
+        return reader.check(file, kind, null, 1);
     }
 
     @ParameterizedTest(name = "{0}")
@@ -106,7 +106,7 @@ class FrameReaderTest {
     private int crc(FileKind kind, byte[] data) throws IOException {
         Path file = folder.resolve("g");
         Files.write(file, data);
-        FrameRead read = reader.read(file, kind);
+        FrameRead read = reader.read(file, kind, null, 0);
         assertThat(read).isInstanceOf(FrameRead.Sound.class);
         try (Picture picture = ((FrameRead.Sound) read).picture()) {
             return picture.crc32c();
@@ -161,7 +161,7 @@ class FrameReaderTest {
 
     @Test
     void aMissingFileIsSaidInWords() {
-        FrameCheck check = reader.check(folder.resolve("gone.png"), FileKind.PNG, 7);
+        FrameCheck check = reader.check(folder.resolve("gone.png"), FileKind.PNG, null, 7);
         assertThat(check.state()).isEqualTo(FrameState.UNREADABLE);
         assertThat(check.why()).isEqualTo("the file is gone");
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
@@ -43,8 +44,8 @@ class MovieFramesTest {
     private Picture converted(Target target, Conversion conversion, int frame) throws IOException {
         Path still = Files.write(folder.resolve("still.png"), StillWriter.PNG16.write(TestPictures.ramp(64, 48, frame, false)));
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, false);
-                Picture decoded = ((FrameRead.Sound) reader.read(still, FileKind.PNG)).picture();
-                Picture working = composer.compose(decoded, AlphaKind.NONE)) {
+                Picture decoded = ((FrameRead.Sound) reader.read(still, FileKind.PNG, null, 0)).picture();
+                Picture working = composer.compose(decoded, PictureReading.of(AlphaKind.NONE, false))) {
             return conversion.convert(working);
         }
     }

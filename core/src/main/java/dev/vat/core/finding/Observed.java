@@ -1,5 +1,7 @@
 package dev.vat.core.finding;
 
+import dev.vat.core.content.ContentReview;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import java.util.Map;
 import java.util.Set;
@@ -8,18 +10,32 @@ import java.util.Set;
  * What is seen on disk at one moment; findings are made from this and the project alone.
  *
  * @param tables by source id; a source without one hasn't been found
+ * @param reviews by source id: what looks wrong in the pictures, for sources that were looked into wholly
+ * @param clips by source id: what movie and sound files hold
  * @param checking ids of sources that are being looked into
  */
-public record Observed(Map<String, FrameTable> tables, Destination destination, Set<String> checking) {
+public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
+                       Destination destination, Set<String> checking) {
 
     public Observed {
         tables = Map.copyOf(tables);
+        reviews = Map.copyOf(reviews);
+        clips = Map.copyOf(clips);
         checking = Set.copyOf(checking);
+    }
+
+    /** Nothing is known of the pictures' content. */
+    public Observed(Map<String, FrameTable> tables, Destination destination, Set<String> checking) {
+        this(tables, Map.of(), Map.of(), destination, checking);
     }
 
     /** Nothing is being looked into any more. */
     public Observed(Map<String, FrameTable> tables, Destination destination) {
         this(tables, destination, Set.of());
+    }
+
+    public ContentReview review(String source) {
+        return reviews.getOrDefault(source, ContentReview.NOTHING);
     }
 
     /**

@@ -18,4 +18,7 @@ public sealed interface Remedy {
 
     /** Asks for the colour behind transparent places of one deliverable. */
     record ChooseColour(String label, String target) implements Remedy { }
+
+    /** Shows a source at a frame. */
+    record GoTo(String label, String source, long frame) implements Remedy { }
 }

@@ -1,13 +1,16 @@
 package dev.vat.core.finding;
 
+import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.run.Programme;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Interpretation;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
@@ -36,10 +39,36 @@ final class SourceRules {
             frames(programme, entry, observed, found);
             layers(entry, found);
             together(programme, entry, found);
+            stated(entry, found);
+            ContentRules.check(entry, observed.review(entry.source().id()), found);
+            ClipFacts clip = observed.clips().get(entry.source().id());
+            if (clip != null) {
+                ContentRules.clip(entry, clip, found);
+            }
         }
-        if (programme.linear()) {
-            found.add(Finding.of("linear-light", Severity.NOTE, "EXR frames are taken as linear light with Rec.709 primaries: "
-                    + "exposure 0, sRGB curve, clamped in RGB, tagged Rec.709."));
+        programme.entries().stream().filter(e -> e.format().isPresent() && e.picture().colour().isLinear())
+                .map(e -> e.picture().colour()).distinct().forEach(colour -> found.add(Finding.of("linear-light", Severity.NOTE,
+                        "Frames are taken as " + colour.describe() + "; Rec.709 primaries, clamped in RGB, tagged Rec.709.")));
+    }
+
+    /** What the files say against how they are read. */
+    private static void stated(Programme.Entry entry, List<Finding> found) {
+        PictureFormat format = entry.table().format().orElse(null);
+        if (format == null) {
+            return;
+        }
+        Rate rate = entry.source().reading().rate();
+        Rate own = format.stated().rate();
+        if (rate != null && own != null && !rate.equals(own)) {
+            found.add(Finding.of("rate-against-file", Severity.WARNING, entry.source().name() + ": the files state "
+                    + own.label() + ", they are read at " + rate.label() + ".").aboutSource(entry.source().id())
+                    .withRemedies(new Remedy.Apply("Read at " + own.label(), Edits.setSourceRate(entry.source().id(), own))));
+        }
+        boolean tagless = format.stated().primaries() == null && format.stated().transfer() == null;
+        if (entry.picture().colour().kind() == ColourReading.Kind.TAGGED && tagless) {
+            found.add(Finding.of("tags-missing", Severity.WARNING, entry.source().name()
+                    + ": the files state no primaries and no curve, so that values are kept as they are.")
+                    .aboutSource(entry.source().id()));
         }
     }
 
@@ -99,6 +128,7 @@ final class SourceRules {
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText("Copy ranges", wanted),
                             new Remedy.Apply(GapPolicy.HOLD.title(), Edits.setGap(source.id(), GapPolicy.HOLD)),
+                            new Remedy.Apply(GapPolicy.BLEND.title(), Edits.setGap(source.id(), GapPolicy.BLEND)),
                             new Remedy.Apply(GapPolicy.CARD.title(), Edits.setGap(source.id(), GapPolicy.CARD))));
         } else if (programme.plan().holdHasNoStart(entry.item())) {
             long firstGood = firstGood(table, range);
@@ -110,10 +140,20 @@ final class SourceRules {
                             new Remedy.Apply(GapPolicy.CARD.title(), Edits.setGap(source.id(), GapPolicy.CARD))));
         } else {
             found.add(Finding.of("frames-filled", Severity.WARNING, sequence.name() + ": "
-                    + (gap == GapPolicy.HOLD ? "the previous frame is held" : "a labelled card stands") + " at " + wanted + ".")
+                    + inWords(gap) + " at " + wanted + ".")
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText("Copy ranges", wanted)));
         }
+    }
+
+    private static String inWords(GapPolicy gap) {
+        return switch (gap) {
+            case HOLD -> "the previous frame is held";
+            case NEAREST -> "the nearest good frame is held";
+            case BLEND -> "the good frames around are mixed";
+            case CLOSE -> "the hole is left out and what follows moves up,";
+            case CARD, REFUSE -> "a labelled card stands";
+        };
     }
 
     private static long firstGood(FrameTable table, FrameRange range) {
@@ -145,9 +185,12 @@ final class SourceRules {
     }
 
     private static void layers(Programme.Entry entry, List<Finding> found) {
-        entry.format().filter(f -> !f.layers().isEmpty()).ifPresent(f -> found.add(Finding.of("layer-unknown",
+        Interpretation picture = entry.source().reading().picture();
+        entry.format().filter(f -> !f.hasMain() && picture.layer() == null).ifPresent(f -> found.add(Finding.of("layer-unknown",
                 Severity.BLOCKER, entry.source().name() + ": these EXR files have no unnamed R, G, B channels. Their layers are: "
-                        + String.join(", ", f.layers()) + ".").aboutSource(entry.source().id())));
+                        + String.join(", ", f.layers()) + ".").aboutSource(entry.source().id())
+                .withRemedies(new Remedy.Apply("Take " + f.layers().getFirst(),
+                        Edits.setPicture(entry.source().id(), picture.withLayer(f.layers().getFirst()))))));
     }
 
     private static void together(Programme programme, Programme.Entry entry, List<Finding> found) {
@@ -162,7 +205,7 @@ final class SourceRules {
                     .aboutSource(entry.source().id())
                     .withRemedies(new Remedy.Apply("Take it out", Edits.removeItem(entry.item()))));
         }
-        Rate ownRate = entry.source().reading().rate();
+        Rate ownRate = entry.rate().orElse(null);
         Rate reel = programme.rate().orElse(null);
         if (ownRate != null && reel != null && !ownRate.equals(reel)) {
             found.add(Finding.of("rate-differs", Severity.WARNING, entry.source().name() + " is read at " + ownRate.label()

@@ -6,35 +6,39 @@ import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
+import dev.vat.core.source.Cadence;
 import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Interpretation;
+import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
-import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.function.UnaryOperator;
 
 /** All that can be done to a project, each as a named edit. */
 public final class Edits {
+
+    private static final long STILL_SECONDS = 5;
 
     private Edits() { }
 
     /** How several sequences brought in at once are laid out. */
     public enum Layout { ONE_PROGRAMME, ONE_REEL_EACH }
 
-    /** Brings sequences in; those that the project knows already aren't added twice. */
-    public static Edit bringIn(List<Sequence> sequences, Layout layout) {
-        return new Edit(sequences.size() == 1 ? "bringing in " + sequences.getFirst().name()
-                : "bringing in " + sequences.size() + " sequences", project -> {
+    /** Brings sources in; those that the project knows already aren't added twice. A sound goes into no reel. */
+    public static Edit bringIn(List<Location> locations, Layout layout) {
+        return new Edit(locations.size() == 1 ? "bringing in " + locations.getFirst().name()
+                : "bringing in " + locations.size() + " sources", project -> {
             Project result = project;
             List<Source> added = new ArrayList<>();
-            for (Sequence sequence : sequences) {
-                if (known(result, sequence)) {
+            for (Location location : locations) {
+                if (known(result, location)) {
                     continue;
                 }
-                Source source = Source.of(result.freshId("s"), Place.of(sequence.folder()), sequence.pattern(),
-                        Reading.PLAIN.withRate(result.sources().stream().map(s -> s.reading().rate())
-                                .filter(r -> r != null).findFirst().orElse(null)));
+                Source source = Source.of(result.freshId("s"), Place.of(location.folder()), location.pattern(), readingOf(location, result));
                 added.add(source);
                 List<Source> all = new ArrayList<>(result.sources());
                 all.add(source);
@@ -46,13 +50,24 @@ public final class Edits {
             if (project.isEmpty()) {
                 result = result.withName(added.getFirst().pattern().baseName());
             }
-            return layOut(result, added, layout);
+            List<Source> pictures = added.stream().filter(s -> !s.location().isSound()).toList();
+            return pictures.isEmpty() ? result : layOut(result, pictures, layout);
         });
     }
 
-    private static boolean known(Project project, Sequence sequence) {
-        return project.sources().stream().anyMatch(
-                s -> s.pattern().equals(sequence.pattern()) && s.folder().path().equals(sequence.folder()));
+    /** A clip brings its own rate once it was looked into; a still is shown for five seconds. */
+    private static Reading readingOf(Location location, Project project) {
+        Rate rate = project.sources().stream().map(s -> s.reading().rate()).filter(Objects::nonNull).findFirst().orElse(null);
+        if (location.isMovie() || location.isSound()) {
+            return Reading.PLAIN;
+        }
+        Reading plain = Reading.PLAIN.withRate(rate);
+        return !location.isStill() ? plain : plain.withCadence(Cadence.PLAIN.withLength(
+                (rate == null ? Rate.FPS_25 : rate).perSecond().times(STILL_SECONDS).round()));
+    }
+
+    private static boolean known(Project project, Location location) {
+        return project.sources().stream().anyMatch(s -> s.location().equals(location));
     }
 
     private static Project layOut(Project project, List<Source> added, Layout layout) {
@@ -145,6 +160,38 @@ public final class Edits {
     public static Edit setGap(String source, GapPolicy gap) {
         return new Edit("change of gap policy",
                 project -> project.withSource(source, s -> s.withReading(s.reading().withGap(gap))));
+    }
+
+    public static Edit setCadence(String source, Cadence cadence) {
+        return reading("change of step or lead-in", source, r -> r.withCadence(cadence));
+    }
+
+    public static Edit setPicture(String source, Interpretation picture) {
+        return reading("change of how pictures are read", source, r -> r.withPicture(picture));
+    }
+
+    /** @param timecode of the first frame, or null for what the file states */
+    public static Edit setTimecode(String source, String timecode) {
+        return reading("change of timecode", source, r -> r.withTimecode(timecode));
+    }
+
+    /** @param range the frames that there should be, or null */
+    public static Edit setExpected(String source, FrameRange range) {
+        return reading("change of the expected range", source, r -> r.withExpected(range));
+    }
+
+    public static Edit setNote(String source, String note) {
+        return reading("a note", source, r -> r.withNote(note.isBlank() ? null : note));
+    }
+
+    private static Edit reading(String name, String source, UnaryOperator<Reading> change) {
+        return new Edit(name, project -> project.withSource(source, s -> s.withReading(change.apply(s.reading()))));
+    }
+
+    /** The same source elsewhere: a folder that was moved, or another render in its place. */
+    public static Edit relink(String source, Location location) {
+        return new Edit("finding a source again", project -> project.withSource(source,
+                s -> s.withLocation(Place.of(location.folder()), location.pattern())));
     }
 
     public static Edit addTarget(Target target) {

@@ -6,9 +6,11 @@ import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rational;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalLong;
 
 /**
  * From each frame of a reel to the source frame that fills it: a pure function of items, readings and frozen frame
@@ -16,8 +18,14 @@ import java.util.List;
  */
 public final class ReelPlan {
 
-    /** One item with the frames it takes; {@code start} is its first reel frame. */
-    public record Span(int item, String source, long start, FrameRange range, long step, long count) {
+    /**
+     * One item with the frames it takes; {@code start} is its first reel frame.
+     *
+     * @param range of the frames that it takes, from the first to the last
+     * @param step from one taken frame to the next
+     * @param hold places for which each is shown
+     */
+    public record Span(int item, String source, long start, FrameRange range, long step, long hold, long count) {
         public long end() {
             return start + count;
         }
@@ -28,27 +36,28 @@ public final class ReelPlan {
 
     private final List<Span> spans;
     private final List<Part> parts;
+    private final List<Take> takes;
     private final long[] starts;
 
-    private ReelPlan(List<Span> spans, List<Part> parts) {
+    private ReelPlan(List<Span> spans, List<Part> parts, List<Take> takes) {
         this.spans = spans;
         this.parts = parts;
+        this.takes = takes;
         this.starts = spans.stream().mapToLong(Span::start).toArray();
     }
 
     public static ReelPlan of(List<Part> parts) {
         List<Span> spans = new ArrayList<>();
+        List<Take> takes = new ArrayList<>();
         long start = 0;
         for (int i = 0; i < parts.size(); i++) {
             Part part = parts.get(i);
-            Sequence sequence = part.table.sequence();
-            FrameRange range = part.reading.rangeIn(sequence);
-            long first = sequence.firstOnGrid(range.first());
-            long count = first > range.last() ? 0 : (range.last() - first) / sequence.step() + 1;
-            spans.add(new Span(i, part.source, start, range, sequence.step(), count));
-            start += count;
+            Take take = Take.of(part.table, part.reading);
+            takes.add(take);
+            spans.add(new Span(i, part.source, start, FrameRange.of(take.first(), take.last()), take.step(), take.hold(), take.count()));
+            start += take.count();
         }
-        return new ReelPlan(List.copyOf(spans), List.copyOf(parts));
+        return new ReelPlan(List.copyOf(spans), List.copyOf(parts), takes);
     }
 
     /** The reel's length in frames: what its items add up to. */
@@ -81,34 +90,59 @@ public final class ReelPlan {
     public ReelFrame at(long reelFrame) {
         Span span = spanAt(reelFrame);
         Part part = parts.get(span.item());
-        Sequence sequence = part.table.sequence();
-        long wanted = sequence.firstOnGrid(span.range().first()) + (reelFrame - span.start()) * span.step();
-        FrameState state = part.table.state(wanted);
-        if (!state.isFault() || part.reading.gap() == GapPolicy.REFUSE) {
-            return new ReelFrame(span.item(), wanted, new ReelFrame.SourceFrame(wanted));
+        long wanted = takes.get(span.item()).wanted(reelFrame - span.start());
+        boolean usable = !part.table.state(wanted).isFault() || part.reading.gap() == GapPolicy.REFUSE;
+        return new ReelFrame(span.item(), wanted,
+                usable ? new ReelFrame.SourceFrame(wanted) : filled(part, span, wanted));
+    }
+
+    /** What stands in for a frame that can't be used; a card where the policy finds nothing. */
+    private static ReelFrame.Content filled(Part part, Span span, long wanted) {
+        FrameTable table = part.table;
+        OptionalLong before = switch (part.reading.gap()) {
+            case HOLD, NEAREST, BLEND -> goodBefore(table, wanted, span);
+            default -> OptionalLong.empty();
+        };
+        OptionalLong after = switch (part.reading.gap()) {
+            case NEAREST, BLEND -> goodAfter(table, wanted, span);
+            default -> OptionalLong.empty();
+        };
+        if (before.isPresent() && after.isPresent()) {
+            long low = before.getAsLong();
+            long high = after.getAsLong();
+            return part.reading.gap() == GapPolicy.BLEND
+                    ? new ReelFrame.Blend(low, high, Rational.of(wanted - low, high - low))
+                    : new ReelFrame.SourceFrame(wanted - low <= high - wanted ? low : high);
         }
-        if (part.reading.gap() == GapPolicy.HOLD) {
-            long held = previousGood(part.table, wanted, span);
-            if (held != wanted) {
-                return new ReelFrame(span.item(), wanted, new ReelFrame.SourceFrame(held));
-            }
+        if (before.isPresent() || after.isPresent()) {
+            return new ReelFrame.SourceFrame(before.isPresent() ? before.getAsLong() : after.getAsLong());
         }
-        return new ReelFrame(span.item(), wanted, new ReelFrame.Card(describe(part.table, wanted, state)));
+        return new ReelFrame.Card(describe(table, wanted, table.state(wanted)));
     }
 
     private static String describe(FrameTable table, long wanted, FrameState state) {
         return table.reason(wanted).map(why -> state.label() + ": " + why).orElse(state.label());
     }
 
-    /** The nearest sound frame before {@code wanted} in the item's range, or {@code wanted} if there is none. */
-    private static long previousGood(FrameTable table, long wanted, Span span) {
+    /** The nearest usable frame before {@code wanted} in the item's range. */
+    private static OptionalLong goodBefore(FrameTable table, long wanted, Span span) {
         Sequence sequence = table.sequence();
         for (int i = sequence.indexBefore(wanted); i >= 0 && sequence.number(i) >= span.range().first(); i--) {
             if (!table.stateAt(i).isFault()) {
-                return sequence.number(i);
+                return OptionalLong.of(sequence.number(i));
             }
         }
-        return wanted;
+        return OptionalLong.empty();
+    }
+
+    private static OptionalLong goodAfter(FrameTable table, long wanted, Span span) {
+        Sequence sequence = table.sequence();
+        for (int i = sequence.indexBefore(wanted + 1) + 1; i < sequence.count() && sequence.number(i) <= span.range().last(); i++) {
+            if (!table.stateAt(i).isFault()) {
+                return OptionalLong.of(sequence.number(i));
+            }
+        }
+        return OptionalLong.empty();
     }
 
     /** Whether holding the previous frame has nothing to hold at an item's start. */
@@ -116,7 +150,7 @@ public final class ReelPlan {
         Span span = spans.get(item);
         Part part = parts.get(item);
         return part.reading.gap() == GapPolicy.HOLD && span.count() > 0
-                && part.table.state(part.table.sequence().firstOnGrid(span.range().first())).isFault();
+                && part.table.state(span.range().first()).isFault();
     }
 
     /** Every place where something stands in for the wanted frame, with its reel frame. */

@@ -1,7 +1,9 @@
 package dev.vat.core.run;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
@@ -9,6 +11,8 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Reading;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import java.util.ArrayList;
@@ -24,8 +28,17 @@ public final class Programme {
 
     /** One item of the reel with its source and its frame table. */
     public record Entry(int item, Source source, FrameTable table) {
+        /** What its frames hold, with the pixel aspect as it is read. */
         public Optional<PictureFormat> format() {
-            return table.format();
+            return table.format().map(f -> f.withPixelAspect(source.reading().picture().pixelAspectOf(f)));
+        }
+
+        public Optional<Rate> rate() {
+            return source.reading().rateOf(table);
+        }
+
+        public PictureReading picture() {
+            return source.reading().picture().resolve(table);
         }
     }
 
@@ -81,7 +94,7 @@ public final class Programme {
     }
 
     public Optional<Rate> rate() {
-        return entries.isEmpty() ? Optional.empty() : entries.getFirst().source.reading().statedRate();
+        return entries.isEmpty() ? Optional.empty() : entries.getFirst().rate();
     }
 
     public Optional<PictureFormat> shape() {
@@ -94,11 +107,11 @@ public final class Programme {
 
     /** Whether any item can be seen through. */
     public boolean transparent() {
-        return entries.stream().anyMatch(e -> e.table.alpha().carriesTransparency());
+        return entries.stream().anyMatch(e -> e.picture().alpha().carriesTransparency());
     }
 
     public boolean linear() {
-        return entries.stream().anyMatch(e -> e.format().map(PictureFormat::linear).orElse(false));
+        return entries.stream().anyMatch(e -> e.format().isPresent() && e.picture().colour().isLinear());
     }
 
     /** Bits of the deepest item, 0 if nothing has been decoded yet. */
@@ -113,8 +126,10 @@ public final class Programme {
     public WorkingFormat working() {
         boolean eight = entries.stream().flatMap(e -> e.format().stream())
                 .allMatch(f -> f.depth().bits() <= 8 && !f.linear());
+        boolean kept = entries.stream().allMatch(e -> e.picture().colour().kind() == ColourReading.Kind.DISPLAY);
         boolean alpha = entries.stream().anyMatch(e -> e.table.alpha() != AlphaKind.NONE);
-        return eight && !alpha ? WorkingFormat.W8 : WorkingFormat.W16;
+        boolean blended = entries.stream().anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND);
+        return eight && kept && !alpha && !blended ? WorkingFormat.W8 : WorkingFormat.W16;
     }
 
     /** Source frame numbers if the reel has one item, else reel frames from 0. */
@@ -127,12 +142,17 @@ public final class Programme {
 
     /** What will be made, in words: {@code whole reel, 432 frames} or {@code only 1021-1332, 312 frames}. */
     public String describe() {
-        boolean whole = entries.stream().allMatch(e -> e.source.reading().range() == null
-                || e.source.reading().range().equals(e.table.sequence().range()));
+        boolean whole = entries.stream().allMatch(Programme::takesAll);
         String frames = plan.count() == 1 ? "1 frame" : plan.count() + " frames";
         if (whole || entries.size() != 1) {
             return (whole ? "whole reel, " : "ranges as set, ") + frames;
         }
-        return "only " + entries.getFirst().source.reading().range() + ", " + frames;
+        return "only " + plan.spans().getFirst().range() + ", " + frames;
+    }
+
+    private static boolean takesAll(Entry entry) {
+        Reading reading = entry.source.reading();
+        return (reading.range() == null || reading.range().equals(entry.table.sequence().range()))
+                && reading.cadence().leadIn() == 0;
     }
 }

@@ -4,7 +4,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Target;
-import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
@@ -12,6 +12,7 @@ import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +35,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
                       List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
                       List<RunFile> files) {
 
-    public static final int VERSION = 1;
+    public static final int VERSION = 2;
 
     /** Where a rate comes from that no file states. */
     public static final String CHOSEN = "chosen by the user";
@@ -46,19 +47,48 @@ public record RunPlan(int version, String run, String made, String vat, String l
     }
 
     /** A source as the run reads it. */
-    public record RunSource(String name, String folder, SequencePattern pattern, FileKind kind, AlphaKind alpha,
-                            boolean linear, int bits) { }
+    public record RunSource(String name, String folder, SequencePattern pattern, FileKind kind, PictureReading picture,
+                            int bits) { }
 
-    /** Consecutive reel frames from one source: {@code count} frames from {@code first} on, {@code step} apart. */
-    public record RunSpan(int source, long start, long first, long step, long count, List<RunFill> fills) {
+    /**
+     * Consecutive reel frames from one source: frames from {@code first} on, {@code step} apart, each shown {@code hold}
+     * times, {@code count} reel frames altogether.
+     */
+    public record RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills) {
         public RunSpan {
+            hold = Math.max(1, hold);
             fills = List.copyOf(fills);
+        }
+
+        public long wanted(long reelFrame) {
+            return first + (reelFrame - start) / hold * step;
         }
     }
 
-    /** A reel frame where something stands in: the frame {@code held}, or else a card with the reason {@code card}. */
+    /**
+     * A reel frame where something stands in: the frame {@code held}, or that mixed with {@code after}, or else a card.
+     *
+     * @param share how much of {@code after} there is
+     * @param card the reason on the card
+     */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record RunFill(long reelFrame, long wanted, Long held, String card) { }
+    public record RunFill(long reelFrame, long wanted, Long held, Long after, Rational share, String card) {
+
+        public static RunFill of(long reelFrame, long wanted, ReelFrame.Content content) {
+            return switch (content) {
+                case ReelFrame.SourceFrame(long number) -> new RunFill(reelFrame, wanted, number, null, null, null);
+                case ReelFrame.Blend(long low, long high, Rational part) -> new RunFill(reelFrame, wanted, low, high, part, null);
+                case ReelFrame.Card(String reason) -> new RunFill(reelFrame, wanted, null, null, null, reason);
+            };
+        }
+
+        ReelFrame.Content content() {
+            if (held == null) {
+                return new ReelFrame.Card(card);
+            }
+            return after == null ? new ReelFrame.SourceFrame(held) : new ReelFrame.Blend(held, after, share);
+        }
+    }
 
     /**
      * One file.
@@ -106,11 +136,10 @@ public record RunPlan(int version, String run, String made, String vat, String l
             }
         }
         RunSpan span = spans.get(low);
-        long wanted = span.first + (reelFrame - span.start) * span.step;
+        long wanted = span.wanted(reelFrame);
         for (RunFill fill : span.fills) {
             if (fill.reelFrame == reelFrame) {
-                return new ReelFrame(low, wanted, fill.held != null ? new ReelFrame.SourceFrame(fill.held)
-                        : new ReelFrame.Card(fill.card));
+                return new ReelFrame(low, wanted, fill.content());
             }
         }
         return new ReelFrame(low, wanted, new ReelFrame.SourceFrame(wanted));

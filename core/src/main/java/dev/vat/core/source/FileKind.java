@@ -1,15 +1,22 @@
 package dev.vat.core.source;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
-/** The kinds of still picture that Vat reads as frames. */
+/** The kinds of file that Vat reads frames from: one picture a file, or a movie clip. */
 public enum FileKind {
     PNG("PNG", true, "png"),
     JPEG("JPEG", false, "jpg", "jpeg"),
     TIFF("TIFF", false, "tif", "tiff"),
     TGA("TGA", false, "tga"),
-    EXR("EXR", false, "exr");
+    BMP("BMP", false, "bmp", "dib"),
+    DPX("DPX", false, "dpx"),
+    EXR("EXR", false, "exr"),
+    WEBP("WebP", false, "webp"),
+    /** A clip: one file with many frames, in any container and codec that the media library reads. */
+    MOVIE("movie", false, "mov", "mp4", "m4v", "mkv", "webm", "avi", "mxf", "mpg", "mpeg", "m2v", "ts", "m2ts", "ogv",
+            "dv", "y4m", "gif", "apng");
 
     private static final FileKind[] KINDS = values();
 
@@ -53,6 +60,18 @@ public enum FileKind {
         if (startsWith(data, 0x76, 0x2f, 0x31, 0x01)) {
             return Optional.of(EXR);
         }
+        if (startsWith(data, 'S', 'D', 'P', 'X') || startsWith(data, 'X', 'P', 'D', 'S')) {
+            return Optional.of(DPX);
+        }
+        if (startsWith(data, 'R', 'I', 'F', 'F') && data.length >= 12 && data[8] == 'W' && data[9] == 'E'
+                && data[10] == 'B' && data[11] == 'P') {
+            return Optional.of(WEBP);
+        }
+        // Two letters alone prove little: the header's length has to be one that exists.
+        if (startsWith(data, 'B', 'M') && data.length >= 18 && data[15] == 0 && data[16] == 0 && data[17] == 0
+                && (data[14] & 0xff) >= 12) {
+            return Optional.of(BMP);
+        }
         return Optional.empty();
     }
 
@@ -66,6 +85,17 @@ public enum FileKind {
             }
         }
         return true;
+    }
+
+    /** Whether one file holds many frames. */
+    public boolean isMovie() {
+        return this == MOVIE;
+    }
+
+    /** The kinds with one picture a file, in words: {@code PNG, JPEG ... and WebP}. */
+    public static String stillTitles() {
+        List<String> titles = Arrays.stream(KINDS).filter(k -> !k.isMovie()).map(k -> k.title).toList();
+        return String.join(", ", titles.subList(0, titles.size() - 1)) + " and " + titles.getLast();
     }
 
     public String title() {

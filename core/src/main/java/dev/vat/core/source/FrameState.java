@@ -14,6 +14,8 @@ public enum FrameState {
     EMPTY("empty"),
     /** The file ends before its picture does. */
     CUT_SHORT("cut short"),
+    /** The file is still being written. */
+    ARRIVING("arriving"),
     /** The file can't be opened or decoded. */
     UNREADABLE("unreadable"),
     /** Sound, but of another size, depth or kind than the other frames. */

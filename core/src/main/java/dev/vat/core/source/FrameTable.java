@@ -1,8 +1,8 @@
 package dev.vat.core.source;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.FrameLook;
 import dev.vat.core.picture.PictureFormat;
-import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.time.FrameSet;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 
 /**
@@ -31,9 +32,11 @@ public final class FrameTable {
     private final PictureFormat format;
     private final List<PictureFormat> formats;
     private final AlphaKind alpha;
+    private final FrameLook[] looks;
 
     private FrameTable(Sequence sequence, FrameState[] states, Map<Long, String> reasons, Map<String, FrameSet> notes,
-                       List<PictureFormat> formats, PictureFormat format, AlphaKind alpha) {
+                       List<PictureFormat> formats, PictureFormat format, AlphaKind alpha, FrameLook[] looks) {
+        this.looks = looks;
         this.sequence = sequence;
         this.states = states;
         this.reasons = reasons;
@@ -85,6 +88,7 @@ public final class FrameTable {
             FrameState[] states = new FrameState[checks.length];
             Map<Long, String> reasons = new TreeMap<>();
             Map<String, FrameSet.Builder> notes = new LinkedHashMap<>();
+            FrameLook[] looks = new FrameLook[checks.length];
             boolean channel = false;
             boolean transparent = false;
             for (int i = 0; i < checks.length; i++) {
@@ -98,13 +102,14 @@ public final class FrameTable {
                     continue;
                 }
                 states[i] = check.state();
+                looks[i] = check.look();
                 if (check.why() != null) {
                     reasons.put(number, check.why());
                 }
                 if (check.format() == null) {
                     continue;
                 }
-                if (!comparable(check.format()).equals(comparable(usual))) {
+                if (!check.format().essence().equals(usual)) {
                     states[i] = FrameState.MISMATCH;
                     reasons.put(number, "is " + check.format().describe() + " where the others are " + usual.describe());
                     continue;
@@ -118,13 +123,13 @@ public final class FrameTable {
             AlphaKind alpha = !channel ? AlphaKind.NONE : transparent ? usual.alpha() : AlphaKind.OPAQUE;
             Map<String, FrameSet> collectedNotes = new LinkedHashMap<>();
             notes.forEach((note, frames) -> collectedNotes.put(note, frames.build()));
-            return new FrameTable(sequence, states, reasons, collectedNotes, formats, usualAspect(usual), alpha);
+            return new FrameTable(sequence, states, reasons, collectedNotes, formats, usualAsStated(usual), alpha, looks);
         }
 
-        /** The usual format with the pixel aspect that its first frame states. */
-        private PictureFormat usualAspect(PictureFormat usual) {
+        /** The usual format with the pixel aspect and the hints that its first frame states. */
+        private PictureFormat usualAsStated(PictureFormat usual) {
             for (FrameCheck check : checks) {
-                if (check != null && check.format() != null && comparable(check.format()).equals(usual)) {
+                if (check != null && check.format() != null && check.format().essence().equals(usual)) {
                     return check.format();
                 }
             }
@@ -135,18 +140,30 @@ public final class FrameTable {
             Map<PictureFormat, Integer> counts = new LinkedHashMap<>();
             for (FrameCheck check : checks) {
                 if (check != null && check.format() != null) {
-                    counts.merge(comparable(check.format()), 1, Integer::sum);
+                    counts.merge(check.format().essence(), 1, Integer::sum);
                 }
             }
             List<PictureFormat> formats = new ArrayList<>(counts.keySet());
             formats.sort(Comparator.comparing(counts::get, Comparator.reverseOrder()));
             return formats;
         }
+    }
 
-        /** Frames whose pixel aspect alone differs are no mismatch: writers set that field carelessly. */
-        private static PictureFormat comparable(PictureFormat f) {
-            return f.withPixelAspect(PixelAspect.SQUARE);
+    /** The same with some frames that can't be judged yet. */
+    public FrameTable withArriving(Set<Long> arriving) {
+        if (arriving.isEmpty()) {
+            return this;
         }
+        FrameState[] others = states.clone();
+        Map<Long, String> words = new TreeMap<>(reasons);
+        for (long number : arriving) {
+            int index = sequence.indexOf(number);
+            if (index >= 0) {
+                others[index] = FrameState.ARRIVING;
+                words.put(number, "it is still being written");
+            }
+        }
+        return new FrameTable(sequence, others, words, notes, formats, format, alpha, looks);
     }
 
     public Sequence sequence() {
@@ -175,6 +192,11 @@ public final class FrameTable {
     /** The alpha kind over all good frames. */
     public AlphaKind alpha() {
         return alpha;
+    }
+
+    /** What the frame at a place of the listing looks like; empty if it wasn't decoded. */
+    public Optional<FrameLook> lookAt(int index) {
+        return Optional.ofNullable(looks[index]);
     }
 
     public int good() {

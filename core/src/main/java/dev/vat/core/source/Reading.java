@@ -2,6 +2,7 @@ package dev.vat.core.source;
 
 import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import java.util.Map;
@@ -13,15 +14,23 @@ import java.util.Optional;
  * @param rate frames a second, or null while nothing states it
  * @param range source frame numbers to use, both ends included, or null for all that is there
  * @param gap what stands in for frames that can't be used
+ * @param timecode of the first frame taken, HH:MM:SS:FF, or null for what the file states
+ * @param expected the frames that there should be, or null for those from the first to the last that is there
+ * @param note on the render, free text: samples, seconds a frame
  * @param extra fields of a newer version's file, kept as they are
  */
-public record Reading(Rate rate, FrameRange range, GapPolicy gap,
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadence, Interpretation picture,
+                      String timecode, FrameRange expected, String note,
                       @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
-    public static final Reading PLAIN = new Reading(null, null, GapPolicy.REFUSE, Map.of());
+    public static final Reading PLAIN =
+            new Reading(null, null, GapPolicy.REFUSE, Cadence.PLAIN, Interpretation.AS_STATED, null, null, null, Map.of());
 
     public Reading {
         gap = gap == null ? GapPolicy.REFUSE : gap;
+        cadence = cadence == null ? Cadence.PLAIN : cadence;
+        picture = picture == null ? Interpretation.AS_STATED : picture;
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
@@ -29,20 +38,45 @@ public record Reading(Rate rate, FrameRange range, GapPolicy gap,
         return Optional.ofNullable(rate);
     }
 
-    /** The frames to use of {@code sequence}: the chosen range, or everything. */
+    /** The rate that was chosen, or else what the files state. */
+    public Optional<Rate> rateOf(FrameTable table) {
+        return rate != null ? Optional.of(rate) : table.format().map(f -> f.stated().rate());
+    }
+
+    /** The frames to use of {@code sequence}: the chosen range, or what is expected, or everything. */
     public FrameRange rangeIn(Sequence sequence) {
-        return range == null ? sequence.range() : range;
+        return range != null ? range : expected != null ? expected : sequence.range();
     }
 
     public Reading withRate(Rate other) {
-        return new Reading(other, range, gap, extra);
+        return new Reading(other, range, gap, cadence, picture, timecode, expected, note, extra);
     }
 
     public Reading withRange(FrameRange other) {
-        return new Reading(rate, other, gap, extra);
+        return new Reading(rate, other, gap, cadence, picture, timecode, expected, note, extra);
     }
 
     public Reading withGap(GapPolicy other) {
-        return new Reading(rate, range, other, extra);
+        return new Reading(rate, range, other, cadence, picture, timecode, expected, note, extra);
+    }
+
+    public Reading withCadence(Cadence other) {
+        return new Reading(rate, range, gap, other, picture, timecode, expected, note, extra);
+    }
+
+    public Reading withPicture(Interpretation other) {
+        return new Reading(rate, range, gap, cadence, other, timecode, expected, note, extra);
+    }
+
+    public Reading withTimecode(String other) {
+        return new Reading(rate, range, gap, cadence, picture, other, expected, note, extra);
+    }
+
+    public Reading withExpected(FrameRange other) {
+        return new Reading(rate, range, gap, cadence, picture, timecode, other, note, extra);
+    }
+
+    public Reading withNote(String other) {
+        return new Reading(rate, range, gap, cadence, picture, timecode, expected, other, extra);
     }
 }

@@ -2,7 +2,10 @@ package dev.vat.core.source;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
+import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
 
 /**
  * What to render next, worked out from the state of every file.
@@ -41,5 +44,26 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
     /** The wanted ranges with the sequence's own padding: {@code 0412-0416, 0440}. */
     public String toText(SequencePattern pattern) {
         return wanted.toText(pattern::number);
+    }
+
+    /**
+     * What is to be said about the digits of a sequence's numbers, if anything: {@code 3 digits, last frame 1206: use 4}.
+     * Names in which some numbers are longer than others sort wrongly in many programs.
+     */
+    public static Optional<String> digits(Sequence sequence, FrameRange range) {
+        int digits = sequence.pattern().digits();
+        int needed = Long.toString(Math.max(Math.abs(range.first()), Math.abs(range.last()))).length();
+        boolean mixed = Long.toString(Math.abs(range.first())).length() != needed;
+        if (sequence.pattern().isSingle() || digits >= needed || digits == 1 && !mixed) {
+            return Optional.empty();
+        }
+        return Optional.of(digits == 1 ? "numbers without padding from " + range.first() + " to " + range.last() + ": use " + needed + " digits"
+                : digits + " digits, last frame " + range.last() + ": use " + needed);
+    }
+
+    /** The wanted frames one by one, for renderers that take no ranges: {@code 412,413,414}. */
+    public String toList(SequencePattern pattern, long step) {
+        return wanted.ranges().stream().flatMap(r -> LongStream.iterate(r.first(), f -> f <= r.last(), f -> f + step).boxed())
+                .map(pattern::number).collect(Collectors.joining(","));
     }
 }

@@ -4,10 +4,11 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.stream.LongStream;
 
 /**
- * The numbered files of one pattern in one folder, as a listing of the folder shows them; nothing of their content is
- * known here. Numbers ascend. A million frames take some 24 MB.
+ * The numbered files of one pattern in one folder, as a listing of the folder shows them, or the frames of one movie clip,
+ * counted from 0; nothing of their content is known here. Numbers ascend. A million frames take some 24 MB.
  */
 public final class Sequence {
 
@@ -50,6 +51,22 @@ public final class Sequence {
         return new Sequence(folder, pattern, kind, numbers.clone(), sizes.clone(), modified.clone());
     }
 
+    /** A clip of {@code count} frames, which all lie in one file. */
+    public static Sequence ofMovie(Path folder, String fileName, int count, long size, long modified) {
+        long[] sizes = new long[count];
+        long[] times = new long[count];
+        Arrays.fill(sizes, size);
+        Arrays.fill(times, modified);
+        return new Sequence(folder, SequencePattern.single(fileName), FileKind.MOVIE, LongStream.range(0, count).toArray(),
+                sizes, times);
+    }
+
+    /** One picture without a number, as a sequence of one frame numbered 0. */
+    public static Sequence ofStill(Path folder, String fileName, FileKind kind, long size, long modified) {
+        return new Sequence(folder, SequencePattern.single(fileName), kind, new long[1], new long[] {size},
+                new long[] {modified});
+    }
+
     private static long stepOf(long[] numbers) {
         if (numbers.length < FEWEST_FOR_STEP) {
             return 1;
@@ -69,6 +86,10 @@ public final class Sequence {
 
     public Path folder() {
         return folder;
+    }
+
+    public Location location() {
+        return new Location(folder, pattern);
     }
 
     public SequencePattern pattern() {

@@ -21,7 +21,11 @@ public final class SequenceGrouping {
     private record Entry(String name, FileKind kind, long size, long modified) { }
 
     /** A file whose frame number is known; {@code padded} if the number begins with a zero that isn't all of it. */
-    private record Numbered(FileKind kind, long size, long modified, int digits, boolean padded, long value) { }
+    private record Numbered(FileKind kind, long size, long modified, int digits, boolean padded, long value) {
+        boolean isNegative() {
+            return value < 0;
+        }
+    }
 
     private record Key(String before, String after) { }
 
@@ -46,10 +50,10 @@ public final class SequenceGrouping {
         return new SequenceGrouping(folder);
     }
 
-    /** Takes a file into account if its name belongs to a kind that Vat reads; returns whether it does. */
+    /** Takes a file into account if its name has a number and belongs to a kind of still picture; returns whether it does. */
     public boolean add(String fileName, long size, long modifiedMillis) {
         FileKind kind = FileKind.ofName(fileName).orElse(null);
-        if (kind == null) {
+        if (kind == null || kind.isMovie()) {
             return false;
         }
         var found = new Object() {
@@ -67,7 +71,7 @@ public final class SequenceGrouping {
         } else if (found.numbers > 1) {
             undecided.add(new Entry(fileName, kind, size, modifiedMillis));
         }
-        return true;
+        return found.numbers > 0;
     }
 
     /** Names come in no order, but mostly many of one sequence together: the latest group is tried first. */
@@ -75,13 +79,19 @@ public final class SequenceGrouping {
         if (latest == null || !latest.holds(name, start, end)) {
             latest = groups.computeIfAbsent(key(name, start, end), key -> new Group(key, new ArrayList<>()));
         }
-        latest.frames.add(new Numbered(kind, size, modified, end - start, end - start > 1 && name.charAt(start) == '0',
+        int digit = name.charAt(start) == '-' ? start + 1 : start;
+        latest.frames.add(new Numbered(kind, size, modified, end - digit, end - digit > 1 && name.charAt(digit) == '0',
                 Long.parseLong(name, start, end, 10)));
     }
 
-    /** The sequences found so far, by name; files without any number are left out. */
+    /** All sequences, by name. */
     public List<Sequence> sequences() {
         decide();
+        return soFar();
+    }
+
+    /** Those that are certain while names are still coming: names with several numbers wait for the rest. */
+    public List<Sequence> soFar() {
         List<Sequence> found = new ArrayList<>();
         groups.forEach((key, group) -> byPadding(group.frames).forEach((digits, frames) -> found.add(sequence(key, digits, frames))));
         found.sort(Comparator.comparing(Sequence::name));
@@ -134,9 +144,14 @@ public final class SequenceGrouping {
                 i++;
             }
             if (i - start <= MOST_DIGITS) {
-                run.at(start, i);
+                run.at(isMinus(name, start - 1) ? start - 1 : start, i);
             }
         }
+    }
+
+    /** A hyphen is a minus where a number may begin: at the start, or after another mark. {@code a-003} is frame 3. */
+    private static boolean isMinus(String name, int at) {
+        return at >= 0 && name.charAt(at) == '-' && (at == 0 || "._ ".indexOf(name.charAt(at - 1)) >= 0);
     }
 
     private static boolean isDigit(char c) {
@@ -149,26 +164,42 @@ public final class SequenceGrouping {
 
     /**
      * Tells 7, 8, 9, 10 (not padded) from 007, 008 (padded) in one group of names. A number without a leading zero goes
-     * with the widest padding that it fills, since 1000 follows 999 in three digits as well.
+     * with the widest padding that it fills, since 1000 follows 999 in three digits as well. Numbers below zero go with the
+     * others; only where there are none are they judged by themselves.
      */
     private static Map<Integer, List<Numbered>> byPadding(List<Numbered> group) {
-        int[] paddings = group.stream().filter(Numbered::padded).mapToInt(Numbered::digits).distinct().sorted().toArray();
-        int first = group.getFirst().digits;
-        if (group.stream().allMatch(n -> n.digits == first)) {
-            return Map.of(first, group);
+        List<Numbered> judged = group.stream().filter(n -> !n.isNegative()).toList();
+        if (judged.isEmpty()) {
+            judged = group;
+        }
+        int[] paddings = judged.stream().filter(Numbered::padded).mapToInt(Numbered::digits).distinct().sorted().toArray();
+        int first = judged.getFirst().digits;
+        if (judged.stream().allMatch(n -> n.digits == first)) {
+            return Map.of(first, new ArrayList<>(group));
         }
         Map<Integer, List<Numbered>> result = new TreeMap<>();
         for (Numbered frame : group) {
-            int digits = frame.padded ? frame.digits
-                    : Arrays.stream(paddings).filter(p -> p <= frame.digits).max().orElse(1);
+            int filled = frame.isNegative() ? frame.digits + 1 : frame.digits;
+            int digits = frame.padded && !frame.isNegative() ? frame.digits
+                    : Arrays.stream(paddings).filter(p -> p <= filled).max().orElse(1);
             result.computeIfAbsent(digits, _ -> new ArrayList<>()).add(frame);
         }
         return result;
     }
 
-    private Sequence sequence(Key key, int digits, List<Numbered> frames) {
+    private Sequence sequence(Key key, int digits, List<Numbered> found) {
+        List<Numbered> frames = found;
         frames.sort(Comparator.comparingLong(Numbered::value));
-        return Sequence.of(folder, new SequencePattern(key.before, digits, key.after), frames.getFirst().kind,
+        // -0 and 0 are one frame; the first of two such files is taken.
+        for (int i = frames.size() - 1; i > 0; i--) {
+            if (frames.get(i).value == frames.get(i - 1).value) {
+                frames = new ArrayList<>(frames);
+                frames.remove(i);
+            }
+        }
+        Numbered lowest = frames.getFirst();
+        boolean signCounts = lowest.isNegative() && lowest.digits == digits - 1;
+        return Sequence.of(folder, new SequencePattern(key.before, digits, key.after, signCounts), lowest.kind,
                 frames.stream().mapToLong(Numbered::value).toArray(),
                 frames.stream().mapToLong(Numbered::size).toArray(),
                 frames.stream().mapToLong(Numbered::modified).toArray());

@@ -1,28 +1,50 @@
 package dev.vat.core.source;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
 
 /**
- * How the file names of a sequence are made: {@code before}, the number with at least {@code digits} digits, {@code after}.
+ * How the file names of a source are made: {@code before}, the number with at least {@code digits} digits, {@code after}.
  *
- * @param digits 1 means that numbers aren't padded with zeros
+ * @param digits 1 means that numbers aren't padded with zeros, 0 that there is no number: the one file {@code before}
+ *     holds everything
+ * @param signCounts whether the minus of a number below zero counts as one of the digits: {@code -003} beside {@code 0003}
  */
-public record SequencePattern(String before, int digits, String after) {
+@JsonInclude(JsonInclude.Include.NON_DEFAULT)
+public record SequencePattern(String before, @JsonInclude int digits, String after, boolean signCounts) {
 
     public SequencePattern {
-        if (digits < 1 || digits > 18) {
-            throw new IllegalArgumentException("A number has from 1 to 18 digits, not " + digits);
+        if (digits < 0 || digits > 18) {
+            throw new IllegalArgumentException("A number has from 0 to 18 digits, not " + digits);
         }
+        after = after == null ? "" : after;
+    }
+
+    public SequencePattern(String before, int digits, String after) {
+        this(before, digits, after, false);
+    }
+
+    /** One file that holds all frames, such as a movie clip. */
+    public static SequencePattern single(String fileName) {
+        return new SequencePattern(fileName, 0, "", false);
+    }
+
+    /** Whether all frames lie in one file. */
+    @JsonIgnore
+    public boolean isSingle() {
+        return digits == 0;
     }
 
     public String fileName(long number) {
-        return before + number(number) + after;
+        return isSingle() ? before : before + number(number) + after;
     }
 
     /** The number with this pattern's padding, as it stands in file names: {@code 0412}. */
     public String number(long number) {
-        String plain = Long.toString(number);
-        return plain.length() >= digits ? plain : "0".repeat(digits - plain.length()) + plain;
+        String plain = Long.toString(Math.abs(number));
+        int wanted = number < 0 && signCounts ? digits - 1 : digits;
+        String padded = plain.length() >= wanted ? plain : "0".repeat(wanted - plain.length()) + plain;
+        return number < 0 ? "-" + padded : padded;
     }
 
     /** For people: the digits as {@code #}, {@code sh010.####.png}. */
@@ -34,6 +56,9 @@ public record SequencePattern(String before, int digits, String after) {
     /** A short name for a programme made of this: what stands before the number, without the marks that join it. */
     @JsonIgnore
     public String baseName() {
+        if (isSingle()) {
+            return before.replaceFirst("\\.[^.]*$", "");
+        }
         String base = before.replaceFirst("[ ._-]+$", "");
         return base.isBlank() ? after.replaceFirst("\\.[^.]*$", "").replaceFirst("^[ ._-]+", "") : base;
     }

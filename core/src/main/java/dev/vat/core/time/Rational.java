@@ -1,5 +1,7 @@
 package dev.vat.core.time;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.MathContext;
@@ -37,6 +39,7 @@ public record Rational(long numerator, long denominator) implements Comparable<R
     }
 
     /** Reads {@code 25}, {@code 24000/1001}, {@code 16:15} or a decimal such as {@code 12.5}, each taken exactly. */
+    @JsonCreator
     public static Rational parse(String text) {
         String trimmed = text.strip();
         try {
@@ -137,6 +140,7 @@ public record Rational(long numerator, long denominator) implements Comparable<R
         return big(numerator).multiply(big(other.denominator)).compareTo(big(other.numerator).multiply(big(denominator)));
     }
 
+    @JsonValue
     @Override
     public String toString() {
         return denominator == 1 ? Long.toString(numerator) : numerator + "/" + denominator;

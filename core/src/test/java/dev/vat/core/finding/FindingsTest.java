@@ -35,7 +35,7 @@ class FindingsTest {
         private Observed.Destination destination = GOOD_FOLDER;
 
         Case(FrameTable... brought) {
-            project = Edits.bringIn(List.of(brought).stream().map(FrameTable::sequence).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+            project = Edits.bringIn(List.of(brought).stream().map(t -> t.sequence().location()).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
             for (int i = 0; i < brought.length; i++) {
                 tables.put("s" + (i + 1), brought[i]);
             }
@@ -135,7 +135,7 @@ class FindingsTest {
         assertThat(none.severity()).isEqualTo(Severity.BLOCKER);
         assertThat(Findings.of(new Case(Frames.good("a", 1, 20).table()).project,
                 new Observed(Map.of("s1", Frames.good("a", 1, 20).unchecked()), GOOD_FOLDER, Set.of("s1"))).mayRun()).as("it is on its way").isTrue();
-        FrameTable some = FrameTable.collect(Frames.good("a", 1, 20).sequence()).add(FrameCheck.sound(3, Frames.PNG16, false, null)).build();
+        FrameTable some = FrameTable.collect(Frames.good("a", 1, 20).sequence()).add(FrameCheck.sound(3, Frames.PNG16, null, null)).build();
         assertThat(new Case(some).one("unchecked").severity()).isEqualTo(Severity.NOTE);
         assertThat(new Case(some).find().mayRun()).isTrue();
     }

@@ -28,7 +28,7 @@ class EditsTest {
 
     @Test
     void oneSequenceBecomesAReelNamedAfterIt() {
-        Project project = with(Edits.bringIn(List.of(A), Edits.Layout.ONE_PROGRAMME));
+        Project project = with(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME));
         assertThat(project.name()).isEqualTo("sh010");
         assertThat(project.currentReel()).hasValueSatisfying(r -> {
             assertThat(r.name()).isEqualTo("sh010");
@@ -38,30 +38,30 @@ class EditsTest {
 
     @Test
     void severalBecomeOneProgrammeOrAReelEach() {
-        Project one = with(Edits.bringIn(List.of(A, B), Edits.Layout.ONE_PROGRAMME));
+        Project one = with(Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_PROGRAMME));
         assertThat(one.reels()).singleElement().satisfies(r -> assertThat(r.items()).hasSize(2));
-        Project each = with(Edits.bringIn(List.of(A, B), Edits.Layout.ONE_REEL_EACH));
+        Project each = with(Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_REEL_EACH));
         assertThat(each.reels()).extracting(Reel::name).containsExactly("sh010", "sh020");
         assertThat(each.currentReel()).map(Reel::name).contains("sh010");
     }
 
     @Test
     void whatIsThereAlreadyIsntAddedTwice() {
-        Project project = with(Edits.bringIn(List.of(A), Edits.Layout.ONE_PROGRAMME), Edits.bringIn(List.of(A, B), Edits.Layout.ONE_PROGRAMME));
+        Project project = with(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME), Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_PROGRAMME));
         assertThat(project.sources()).hasSize(2);
         assertThat(project.currentReel().orElseThrow().items()).hasSize(2);
     }
 
     @Test
     void laterSourcesTakeTheRateThatWasChosen() {
-        Project project = with(Edits.bringIn(List.of(A), Edits.Layout.ONE_PROGRAMME), Edits.setRate(Rate.of(24)),
-                Edits.bringIn(List.of(B), Edits.Layout.ONE_PROGRAMME));
+        Project project = with(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME), Edits.setRate(Rate.of(24)),
+                Edits.bringIn(List.of(B.location()), Edits.Layout.ONE_PROGRAMME));
         assertThat(project.sources()).allSatisfy(s -> assertThat(s.reading().rate()).isEqualTo(Rate.of(24)));
     }
 
     @Test
     void removingASourceTakesItsItemsAlong() {
-        Project project = with(Edits.bringIn(List.of(A, B), Edits.Layout.ONE_REEL_EACH));
+        Project project = with(Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_REEL_EACH));
         Project without = Edits.removeSource(project.sources().get(1).id()).apply(project);
         assertThat(without.sources()).hasSize(1);
         assertThat(without.reels()).extracting(Reel::name).containsExactly("sh010");
@@ -69,8 +69,8 @@ class EditsTest {
 
     @Test
     void idsAreNeverUsedTwiceAtOnce() {
-        Project project = with(Edits.bringIn(List.of(A), Edits.Layout.ONE_PROGRAMME), Edits.removeSource("s1"),
-                Edits.bringIn(List.of(B), Edits.Layout.ONE_PROGRAMME), Edits.bringIn(List.of(A), Edits.Layout.ONE_PROGRAMME));
+        Project project = with(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME), Edits.removeSource("s1"),
+                Edits.bringIn(List.of(B.location()), Edits.Layout.ONE_PROGRAMME), Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME));
         assertThat(project.sources()).extracting(Source::id).doesNotHaveDuplicates();
     }
 
@@ -87,7 +87,7 @@ class EditsTest {
     @Test
     void undoAndRedoGoThroughNamedSteps() {
         EditHistory history = new EditHistory(Project.EMPTY);
-        history.apply(Edits.bringIn(List.of(A), Edits.Layout.ONE_PROGRAMME));
+        history.apply(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME));
         history.apply(Edits.setRate(Rate.of(24)));
         assertThat(history.undoName()).contains("change of rate to 24");
         assertThat(history.undo()).isTrue();
@@ -105,7 +105,7 @@ class EditsTest {
 
     @Test
     void anEditThatChangesNothingLeavesNoStep() {
-        EditHistory history = new EditHistory(with(Edits.bringIn(List.of(A), Edits.Layout.ONE_PROGRAMME)));
+        EditHistory history = new EditHistory(with(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME)));
         assertThat(history.apply(Edits.setRange("s1", null))).isFalse();
         assertThat(history.undoName()).isEmpty();
         assertThat(history.isSaved()).isTrue();
@@ -117,7 +117,7 @@ class EditsTest {
 
     @Test
     void itemsMoveAndLeave() {
-        Project project = with(Edits.bringIn(List.of(A, B), Edits.Layout.ONE_PROGRAMME), Edits.addItem("s1"), Edits.moveItem(2, 0), Edits.removeItem(1));
+        Project project = with(Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_PROGRAMME), Edits.addItem("s1"), Edits.moveItem(2, 0), Edits.removeItem(1));
         assertThat(project.currentReel().orElseThrow().items()).extracting(i -> i.source()).containsExactly("s1", "s2");
     }
 }

@@ -18,7 +18,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ProjectTextTest {
 
     private static Project full() {
-        Project project = Edits.bringIn(List.of(Frames.good("sh010", 1001, 1096).sequence(), Frames.good("sh020", 1, 64).sequence()),
+        Project project = Edits.bringIn(List.of(Frames.good("sh010", 1001, 1096).sequence().location(), Frames.good("sh020", 1, 64).sequence().location()),
                 Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         for (Edit edit : List.of(Edits.setRate(Rate.of(24000, 1001)), Edits.setRange("s1", FrameRange.of(1001, 1050)),
                 Edits.setGap("s2", GapPolicy.CARD), Edits.addTarget(Catalogue.WEB_H264), Edits.addTarget(Catalogue.ALPHA_PRORES_4444),

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
@@ -31,10 +32,10 @@ class RunPlanTest {
         Expectation expected = Expectation.of(Catalogue.WEB_H264, 15, Rate.FPS_25, Size.of(64, 48), PixelAspect.SQUARE);
         return new RunPlan(1, "20310504-120000-abcdef", "2031-05-04T12:00:00Z", "0", "lib", "Kite Week", "opening", Rate.FPS_25, "chosen", Size.of(64, 48),
                 PixelAspect.SQUARE, WorkingFormat.W16,
-                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG, AlphaKind.NONE, false, 16),
-                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, AlphaKind.NONE, true, 16)),
-                List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 10, List.of(new RunPlan.RunFill(3, 1004, 1003L, null), new RunPlan.RunFill(4, 1005, null, "missing"))),
-                        new RunPlan.RunSpan(1, 10, 0, 5, 5, List.of())),
+                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG, PictureReading.of(AlphaKind.NONE, false), 16),
+                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, PictureReading.of(AlphaKind.NONE, true), 16)),
+                List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10, List.of(new RunPlan.RunFill(3, 1004, 1003L, null, null, null), new RunPlan.RunFill(4, 1005, null, null, null, "missing"))),
+                        new RunPlan.RunSpan(1, 10, 0, 5, 1, 5, List.of())),
                 "/out", "face", List.of(new RunPlan.RunFile("web-h264", "opening_web.mp4", Rgb.BLACK, 2, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected)));
     }
 
@@ -106,7 +107,7 @@ class RunPlanTest {
     }
 
     private static Programme programme(FrameTable... tables) {
-        Project project = Edits.bringIn(List.of(tables).stream().map(FrameTable::sequence).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Project project = Edits.bringIn(List.of(tables).stream().map(t -> t.sequence().location()).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setRate(Rate.FPS_25).apply(project);
         Map<String, FrameTable> byId = new java.util.HashMap<>();
         for (int i = 0; i < tables.length; i++) {
@@ -129,7 +130,7 @@ class RunPlanTest {
     void whatWillBeMadeIsSaidInWords() {
         FrameTable table = Frames.good("a", 1001, 1432).table();
         assertThat(programme(table).describe()).isEqualTo("whole reel, 432 frames");
-        Project project = Edits.setRange("s1", FrameRange.of(1021, 1332)).apply(Edits.bringIn(List.of(table.sequence()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
+        Project project = Edits.setRange("s1", FrameRange.of(1021, 1332)).apply(Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
         assertThat(Programme.of(project, Map.of("s1", table)).orElseThrow().describe()).isEqualTo("only 1021-1332, 312 frames");
     }
 }

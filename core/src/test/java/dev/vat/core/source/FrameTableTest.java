@@ -14,7 +14,7 @@ class FrameTableTest {
     @Test
     void whatMostFramesHoldIsTheRuleAndTheOthersAreMismatches() {
         FrameTable table = Frames.good("a", 1, 10).changed(4, c -> FrameCheck.sound(4,
-                Frames.format("PNG", Size.of(480, 270), Depth.integer(16), AlphaKind.NONE), false, null)).table();
+                Frames.format("PNG", Size.of(480, 270), Depth.integer(16), AlphaKind.NONE), null, null)).table();
         assertThat(table.state(4)).isEqualTo(FrameState.MISMATCH);
         assertThat(table.reason(4)).hasValueSatisfying(why -> assertThat(why).contains("480x270").contains("960x540"));
         assertThat(table.good()).isEqualTo(9);
@@ -25,8 +25,8 @@ class FrameTableTest {
     @Test
     void anotherDepthOrAlphaIsAMismatchToo() {
         FrameTable table = Frames.good("a", 1, 6)
-                .changed(2, c -> FrameCheck.sound(2, Frames.format("PNG", Size.of(960, 540), Depth.integer(8), AlphaKind.NONE), false, null))
-                .changed(5, c -> FrameCheck.sound(5, Frames.format("PNG", Size.of(960, 540), Depth.integer(16), AlphaKind.STRAIGHT), false, null)).table();
+                .changed(2, c -> FrameCheck.sound(2, Frames.format("PNG", Size.of(960, 540), Depth.integer(8), AlphaKind.NONE), null, null))
+                .changed(5, c -> FrameCheck.sound(5, Frames.format("PNG", Size.of(960, 540), Depth.integer(16), AlphaKind.STRAIGHT), null, null)).table();
         assertThat(table.faults()).extracting(FrameTable.Fault::frame).containsExactly(2L, 5L);
     }
 
@@ -37,7 +37,7 @@ class FrameTableTest {
         Frames opaque = Frames.good("a", 1, 3, format);
         for (long f = 1; f <= 3; f++) {
             long number = f;
-            opaque.changed(f, _ -> FrameCheck.sound(number, format, true, null));
+            opaque.changed(f, _ -> FrameCheck.sound(number, format, Frames.look(true), null));
         }
         assertThat(opaque.table().alpha()).isEqualTo(AlphaKind.OPAQUE);
         assertThat(Frames.good("a", 1, 3).table().alpha()).isEqualTo(AlphaKind.NONE);
@@ -55,8 +55,8 @@ class FrameTableTest {
 
     @Test
     void notesKeepTheirFrames() {
-        FrameTable table = Frames.good("a", 1, 9).changed(3, c -> FrameCheck.sound(3, Frames.PNG16, false, "no footer"))
-                .changed(4, c -> FrameCheck.sound(4, Frames.PNG16, false, "no footer")).table();
+        FrameTable table = Frames.good("a", 1, 9).changed(3, c -> FrameCheck.sound(3, Frames.PNG16, null, "no footer"))
+                .changed(4, c -> FrameCheck.sound(4, Frames.PNG16, null, "no footer")).table();
         assertThat(table.notes()).containsOnlyKeys("no footer");
         assertThat(table.notes().get("no footer")).hasToString("3-4");
     }
@@ -64,7 +64,7 @@ class FrameTableTest {
     @Test
     void aCheckOfAFrameThatIsntThereIsAnError() {
         assertThatIllegalArgumentException().isThrownBy(
-                () -> FrameTable.collect(Frames.good("a", 1, 3).sequence()).add(FrameCheck.sound(7, Frames.PNG16, true, null)));
+                () -> FrameTable.collect(Frames.good("a", 1, 3).sequence()).add(FrameCheck.sound(7, Frames.PNG16, Frames.look(true), null)));
     }
 
     @Test

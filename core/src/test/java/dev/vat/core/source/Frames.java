@@ -2,6 +2,7 @@ package dev.vat.core.source;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.FrameLook;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -35,7 +36,7 @@ public final class Frames {
     public static Frames good(String name, long first, long last, PictureFormat format) {
         Frames frames = new Frames(new SequencePattern(name + ".", 4, ".png"));
         for (long f = first; f <= last; f++) {
-            frames.checks.put(f, FrameCheck.sound(f, format, false, null));
+            frames.checks.put(f, FrameCheck.sound(f, format, null, null));
         }
         return frames;
     }
@@ -55,6 +56,11 @@ public final class Frames {
     public Frames changed(long number, UnaryOperator<FrameCheck> change) {
         checks.computeIfPresent(number, (_, c) -> change.apply(c));
         return this;
+    }
+
+    /** What a picture with nothing odd about it looks like. */
+    public static FrameLook look(boolean opaque) {
+        return new FrameLook(1, opaque, false, false, .5f, 1, .1f, null, new byte[FrameLook.PRINT_BYTES]);
     }
 
     public Sequence sequence() {

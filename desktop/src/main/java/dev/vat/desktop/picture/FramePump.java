@@ -5,34 +5,50 @@ import dev.vat.desktop.strip.Strip;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
+import java.nio.ByteBuffer;
 import java.util.ArrayDeque;
+import java.util.BitSet;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 
 /**
- * Keeps a few pictures on their way from the viewer process, so that the one that is due is there. Memory is bounded by
- * the viewer's slots. On the interface's thread only.
+ * Brings pictures from the viewer process into the cache, a few at a time, so that the one that is due is there. While
+ * nothing else is to be done it goes on filling the cache from the playhead on. On the interface's thread only.
  */
 final class FramePump {
 
     private static final int AHEAD = 6;
+    /** How far the cache is filled from the playhead when nothing plays. */
+    private static final int IDLE_AHEAD = 250;
+    private static final int MOST_CACHED_MARKS = 200_000;
+
+    /** A picture on its way; another subject at its place makes it useless. */
+    private record Coming(FrameCache.Key key, CompletableFuture<ShownPicture> picture) { }
 
     private final Viewer viewer;
-    /** A picture on its way; another subject at its place makes it useless. */
-    private record Coming(Optional<Message.Subject> subject, CompletableFuture<ShownPicture> picture) { }
-
+    private final FrameCache cache;
     private final Map<Long, Coming> coming = new LinkedHashMap<>();
+    private final Map<Long, String> failed = new HashMap<>();
     private Strip strip;
     private Message.Shape wish;
+    private BitSet cached = new BitSet();
+    private long cachedVersion = -1;
+    private long filled;
 
-    FramePump(Viewer viewer) {
+    FramePump(Viewer viewer, FrameCache cache) {
         this.viewer = viewer;
+        this.cache = cache;
     }
 
     void setStrip(Strip other) {
+        if (other != null && !other.equals(strip)) {
+            failed.clear();
+            cachedVersion = -1;
+        }
         strip = other;
     }
 
@@ -40,6 +56,8 @@ final class FramePump {
     void setWish(Message.Shape other) {
         if (!other.equals(wish)) {
             wish = other;
+            failed.clear();
+            cachedVersion = -1;
             forget();
         }
     }
@@ -59,61 +77,112 @@ final class FramePump {
         }
     }
 
-    /** Asks for a place and, when playing, for what comes after it. */
+    private Optional<FrameCache.Key> key(long place) {
+        return strip.subject(place).map(s -> new FrameCache.Key(s, wish));
+    }
+
+    /** Asks for a place, and for what comes after it when playing; at rest for what isn't cached yet. */
     void want(long place, Player player) {
         if (strip == null || wish == null) {
             return;
         }
+        collect();
         Deque<Long> wanted = new ArrayDeque<>();
         long at = place;
-        wanted.add(at);
-        for (int i = 1; player.isPlaying() && i < AHEAD; i++) {
-            at = player.next(at);
-            if (wanted.contains(at)) {
+        int steps = player.isPlaying() ? AHEAD * 4 : IDLE_AHEAD;
+        for (int i = 0; i <= steps && wanted.size() < AHEAD; i++) {
+            if (!isReady(at) && !wanted.contains(at)) {
+                wanted.add(at);
+            }
+            long next = player.next(at);
+            if (next == at || next == place) {
                 break;
             }
-            wanted.add(at);
+            at = next;
         }
         coming.entrySet().removeIf(entry -> {
-            boolean past = !wanted.contains(entry.getKey())
-                    || !entry.getValue().subject.equals(strip.subject(entry.getKey()));
-            if (past) {
+            // What is on its way and still useful is let come; the place in hand must not wait behind it.
+            boolean useless = !wanted.contains(entry.getKey())
+                    || key(entry.getKey()).filter(k -> k.equals(entry.getValue().key)).isEmpty();
+            if (useless) {
                 drop(entry.getValue().picture);
             }
-            return past;
+            return useless;
         });
         for (long each : wanted) {
             if (!coming.containsKey(each)) {
-                Optional<Message.Subject> subject = strip.subject(each);
-                coming.put(each, new Coming(subject, subject
-                        .map(s -> viewer.picture(s, wish))
-                        .orElseGet(() -> CompletableFuture.failedFuture(new IllegalStateException(strip.remark(each))))));
+                key(each).ifPresentOrElse(k -> coming.put(each, new Coming(k, viewer.picture(k.subject(), wish))),
+                        () -> failed.put(each, strip.remark(each)));
             }
         }
     }
 
-    /** What came of a place, if anything has; it is handed out once. */
-    Optional<CompletableFuture<ShownPicture>> arrived(long place) {
-        Coming came = coming.get(place);
-        if (came == null || !came.picture.isDone()) {
-            return Optional.empty();
-        }
-        coming.remove(place);
-        return Optional.of(came.picture);
+    /** Takes what has arrived into the cache. */
+    private void collect() {
+        coming.entrySet().removeIf(entry -> {
+            CompletableFuture<ShownPicture> picture = entry.getValue().picture;
+            if (!picture.isDone()) {
+                return false;
+            }
+            if (picture.isCancelled()) {
+                return true;
+            }
+            if (picture.isCompletedExceptionally()) {
+                failed.put(entry.getKey(), picture.exceptionNow().getMessage());
+                return true;
+            }
+            try (ShownPicture arrived = picture.join()) {
+                cache.put(entry.getValue().key, arrived);
+                filled++;
+            }
+            return true;
+        });
     }
 
-    /** The latest place up to {@code due} that has arrived, for when the one that is due isn't there yet. */
-    Optional<Long> latestArrived(long due) {
-        Long best = null;
-        for (Map.Entry<Long, Coming> entry : coming.entrySet()) {
-            if (entry.getValue().picture.isDone() && entry.getKey() <= due && (best == null || entry.getKey() > best)) {
-                best = entry.getKey();
-            }
+    /** Whether there is an answer for a place: its picture, or why there is none. */
+    boolean isReady(long place) {
+        return failed.containsKey(place) || key(place).filter(cache::has).isPresent();
+    }
+
+    /** Why there is no picture of a place, if so. */
+    Optional<String> trouble(long place) {
+        return Optional.ofNullable(failed.get(place));
+    }
+
+    /** The picture of a place, valid until the next call. */
+    Optional<ByteBuffer> picture(long place) {
+        collect();
+        return key(place).flatMap(cache::get);
+    }
+
+    /** Pictures that came in altogether, for telling how fast they come. */
+    long filled() {
+        return filled;
+    }
+
+    /** Whether pictures are on their way. */
+    boolean isFilling() {
+        return !coming.isEmpty();
+    }
+
+    /** The places whose pictures are held as they are shown now. */
+    BitSet cached() {
+        if (strip == null || wish == null || strip.count() > MOST_CACHED_MARKS) {
+            return new BitSet();
         }
-        return Optional.ofNullable(best);
+        if (cachedVersion != cache.version()) {
+            cachedVersion = cache.version();
+            BitSet places = new BitSet();
+            for (int p = 0; p < strip.count(); p++) {
+                places.set(p, key(p).filter(cache::has).isPresent());
+            }
+            cached = places;
+        }
+        return cached;
     }
 
     void close() {
         forget();
+        cache.close();
     }
 }

@@ -4,22 +4,20 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
-import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
 import dev.vat.engine.protocol.Message;
-import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
+import java.nio.ByteBuffer;
+import java.nio.file.Path;
+import java.util.BitSet;
+import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import javafx.animation.AnimationTimer;
-import javafx.geometry.Pos;
-import javafx.scene.control.Button;
-import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.WritableImage;
 import javafx.scene.layout.Background;
@@ -38,6 +36,10 @@ import javafx.scene.shape.Rectangle;
  */
 public final class PictureArea extends BorderPane {
 
+    private static final long MOST_IN_MEMORY = 1L << 30;
+    private static final long MOST_ON_DISK = 4L << 30;
+    private static final List<Rgb> GROUNDS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));
+
     private final Player player;
     private final FramePump pump;
     private final PixelRing ring = new PixelRing();
@@ -50,35 +52,47 @@ public final class PictureArea extends BorderPane {
     private final Label timecode = new Label();
     private final Label remark = new Label();
     private final Label scale = new Label();
-    private final Label dropped = new Label();
-    private final Label facts = new Label();
-    private final Button play = new Button();
-    private final ToggleButton loop = new ToggleButton("Loop");
-    private final ToggleButton every = new ToggleButton("Every frame");
-    private final ToggleButton actual = new ToggleButton("1:1");
-    private final ToggleButton alpha = new ToggleButton("Alpha");
+    private final Transport transport;
     private final AnimationTimer timer = new AnimationTimer() {
         @Override
         public void handle(long now) {
             pulse(now);
         }
     };
+    private final BooleanSupplier mayFill;
     private LongConsumer onPlace = _ -> { };
+    private Consumer<BitSet> onCached = _ -> { };
     private Rgb ground;
     private Message.As as;
     private String groundName = "";
     private long shownPlace = -1;
     private Optional<Message.Subject> shownSubject = Optional.empty();
     private Message.Shape shownWish;
-    private boolean wasPlaying;
+    private Rgb lookedThrough;
+    private boolean throughChecker = true;
+    private boolean filling;
+    private long fillStart;
+    private long filledAtStart;
+    private String pace = "";
+    private long nextMarks;
     private double panX;
     private double panY;
     private double pressX;
     private double pressY;
 
-    public PictureArea(Viewer viewer, Player player) {
+    /**
+     * @param cache where played pictures may be kept on disk
+     * @param mayFill whether the machine has time to fetch pictures that nobody asked for yet
+     */
+    public PictureArea(Viewer viewer, Player player, Path cache, BooleanSupplier mayFill) {
         this.player = player;
-        this.pump = new FramePump(viewer);
+        this.mayFill = mayFill;
+        this.pump = new FramePump(viewer, new FrameCache(cache, MOST_IN_MEMORY, MOST_ON_DISK));
+        this.transport = new Transport(player, () -> {
+            panX = 0;
+            panY = 0;
+            refresh();
+        }, this::nextGround);
         setId("picture");
         getStyleClass().add("picture");
         stage.getStyleClass().add("picture-stage");
@@ -90,7 +104,7 @@ public final class PictureArea extends BorderPane {
         trouble.setWrapText(true);
         setTop(head());
         setCenter(stage);
-        setBottom(foot());
+        setBottom(transport);
         stage.widthProperty().addListener(_ -> refresh());
         stage.heightProperty().addListener(_ -> refresh());
         stage.setOnMousePressed(e -> {
@@ -124,59 +138,9 @@ public final class PictureArea extends BorderPane {
         remark.getStyleClass().add("dim");
         scale.getStyleClass().add("dim");
         remark.setMinWidth(0);
-        HBox head = new HBox(whose, number, timecode, remark, space(), scale);
+        HBox head = new HBox(whose, number, timecode, remark, space(), transport.looks(), scale);
         head.getStyleClass().add("bar");
         return head;
-    }
-
-    private HBox foot() {
-        play.setGraphic(Icon.PLAY.node());
-        play.setId("play");
-        play.setAccessibleText("Play");
-        play.setTooltip(new Tooltip("Play (Space)"));
-        play.setOnAction(_ -> togglePlay());
-        loop.setId("loop");
-        loop.setSelected(true);
-        loop.setOnAction(_ -> player.setLoop(loop.isSelected()));
-        every.setId("every-frame");
-        every.setTooltip(new Tooltip("Show every frame, even if that is slower than the rate (E)"));
-        every.setOnAction(_ -> player.setEveryFrame(every.isSelected()));
-        actual.setId("actual-size");
-        actual.setTooltip(new Tooltip("One stored pixel on one pixel of the screen (1)"));
-        actual.setOnAction(_ -> {
-            panX = 0;
-            panY = 0;
-            refresh();
-        });
-        alpha.setId("show-alpha");
-        alpha.setTooltip(new Tooltip("Alpha as grey, white is opaque (A)"));
-        alpha.setOnAction(_ -> refresh());
-        dropped.getStyleClass().addAll("mono", "dim");
-        dropped.setId("dropped");
-        dropped.setMinWidth(Region.USE_PREF_SIZE);
-        facts.getStyleClass().addAll("mono", "dim");
-        facts.setMinWidth(0);
-        HBox foot = new HBox(button("to-start", Icon.BACK, "First frame (Home)", () -> seek(player.first())),
-                button("step-back", Icon.STEP_BACK, "One frame back (Left)", () -> step(-1)), play,
-                button("step-forward", Icon.STEP_FORWARD, "One frame on (Right)", () -> step(1)),
-                button("to-end", Icon.FORWARD, "Last frame (End)", () -> seek(player.last())), loop, every, actual, alpha,
-                space(), dropped, facts);
-        foot.getStyleClass().addAll("bar", "transport");
-        foot.setAlignment(Pos.CENTER_LEFT);
-        // Where room is short, the facts at the end give way, never what can be pressed.
-        foot.getChildren().stream().filter(ButtonBase.class::isInstance)
-                .forEach(b -> ((ButtonBase) b).setMinWidth(Region.USE_PREF_SIZE));
-        return foot;
-    }
-
-    private static Button button(String id, Icon icon, String words, Runnable act) {
-        Button button = new Button();
-        button.setId(id);
-        button.setGraphic(icon.node());
-        button.setAccessibleText(words);
-        button.setTooltip(new Tooltip(words));
-        button.setOnAction(_ -> act.run());
-        return button;
     }
 
     private static Region space() {
@@ -206,6 +170,8 @@ public final class PictureArea extends BorderPane {
 
     public void togglePlay() {
         player.play(!player.isPlaying());
+        filling = false;
+        pace = "";
     }
 
     public void seek(long place) {
@@ -216,20 +182,43 @@ public final class PictureArea extends BorderPane {
         player.step(by);
     }
 
-    public void toggleEveryFrame() {
-        every.fire();
+    /** Presses a button of the transport by its id. */
+    public void press(String id) {
+        transport.fire(id);
     }
 
-    public void toggleActualSize() {
-        actual.fire();
+    /** Plays the first or last three seconds over and over. */
+    public void playEnd(boolean first) {
+        Strip strip = player.strip();
+        if (strip == null || strip.count() < 2) {
+            return;
+        }
+        long frames = Math.max(1, strip.rate().orElse(Rate.FPS_25).perSecond().times(3).round());
+        long from = first ? 0 : Math.max(0, strip.count() - frames);
+        player.setLoopRange(from, Math.min(strip.count() - 1, from + frames - 1));
+        player.seek(from);
+        player.play(true);
     }
 
-    public void toggleAlpha() {
-        alpha.fire();
+    /** Checker, black, white and grey in turn: a wrong alpha kind shows as a fringe against one of them. */
+    private void nextGround() {
+        int now = throughChecker ? -1 : GROUNDS.indexOf(lookedThrough);
+        throughChecker = now + 1 == GROUNDS.size();
+        lookedThrough = throughChecker ? null : GROUNDS.get(now + 1);
+        refresh();
     }
 
-    public void toggleLoop() {
-        loop.fire();
+    private Rgb behind() {
+        return throughChecker ? ground : lookedThrough;
+    }
+
+    private String groundWords() {
+        return throughChecker ? "Checker" : lookedThrough.equals(Rgb.BLACK) ? "On black" : lookedThrough.equals(Rgb.WHITE) ? "On white" : "On grey";
+    }
+
+    /** Told now and then which places would play without waiting. */
+    public void setOnCached(Consumer<BitSet> listener) {
+        onCached = listener;
     }
 
     /** Whether the picture on the screen is the one at the playhead, at its right size. */
@@ -258,41 +247,78 @@ public final class PictureArea extends BorderPane {
             shownWish = null;
             return;
         }
-        if (player.isPlaying() != wasPlaying) {
-            wasPlaying = player.isPlaying();
-            play.setGraphic((wasPlaying ? Icon.PAUSE : Icon.PLAY).node());
-        }
         Size size = strip.size().orElse(null);
         if (size == null || stage.getWidth() < 8 || stage.getHeight() < 8) {
             return;
         }
         pump.setWish(wish(strip, size));
         long due = player.due(now);
-        if (due == shownPlace && isShown(strip, due)) {
-            if (player.isPlaying()) {
-                pump.want(player.next(due), player);
+        if (player.isPlaying()) {
+            play(due, now);
+        } else {
+            filling = false;
+            if (due != shownPlace || !isShown(strip, due)) {
+                pump.want(due, player);
+                show(due);
+            } else if (mayFill.getAsBoolean()) {
+                pump.want(due, player);
             }
-            return;
         }
-        pump.want(due, player);
-        long take = pump.latestArrived(due).filter(p -> p > shownPlace && player.isPlaying()).orElse(due);
-        pump.arrived(take).ifPresent(picture -> put(take, picture));
+        if (now > nextMarks) {
+            nextMarks = now + 400_000_000L;
+            onCached.accept(pump.cached());
+            words();
+        }
     }
 
-    private void put(long place, CompletableFuture<ShownPicture> arrived) {
-        if (arrived.isCancelled()) {
+    /** What isn't in the cache yet is waited for, in order, as fast as it comes; what is plays in real time. */
+    private void play(long due, long now) {
+        long next = player.next(player.place());
+        pump.want(shownPlace == player.place() && isShown(player.strip(), shownPlace) ? next : player.place(), player);
+        if (due == shownPlace && isShown(player.strip(), due)) {
             return;
         }
-        if (arrived.isCompletedExceptionally()) {
+        if (pump.isReady(due)) {
+            if (show(due)) {
+                endFilling(now);
+            }
+            return;
+        }
+        if (!filling) {
+            filling = true;
+            fillStart = now;
+            filledAtStart = pump.filled();
+        }
+        long seconds = now - fillStart;
+        if (seconds > 300_000_000L) {
+            pace = "filling, " + Math.round((pump.filled() - filledAtStart) * 1e9 / seconds) + " a second";
+        }
+        if (pump.isReady(next) && show(next)) {
+            player.anchor();
+        }
+    }
+
+    private void endFilling(long now) {
+        if (filling && now - fillStart > 1_000_000_000L) {
+            filling = false;
+            pace = "";
+        }
+    }
+
+    private boolean show(long place) {
+        Optional<String> why = pump.trouble(place);
+        if (why.isPresent()) {
             image.setImage(null);
             checker.setVisible(false);
-            trouble.setText(arrived.exceptionNow().getMessage());
+            trouble.setText(why.get());
         } else {
-            try (ShownPicture picture = arrived.join()) {
-                image.setImage(ring.put(picture));
+            Optional<ByteBuffer> pixels = pump.picture(place);
+            if (pixels.isEmpty()) {
+                return false;
             }
+            image.setImage(ring.put(pixels.get(), pump.wish().width(), pump.wish().height()));
             trouble.setText("");
-            checker.setVisible(ground == null && player.strip().transparent() && !alpha.isSelected());
+            checker.setVisible(behind() == null && player.strip().transparent() && !transport.showsAlpha());
         }
         shownPlace = place;
         shownSubject = player.strip().subject(place);
@@ -301,15 +327,16 @@ public final class PictureArea extends BorderPane {
         arrange();
         words();
         onPlace.accept(place);
+        return true;
     }
 
     private Message.Shape wish(Strip strip, Size size) {
         Size seen = strip.pixelAspect().seen(size);
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
-        double fit = actual.isSelected() ? 1 : Math.min(stage.getWidth() * density / seen.width(), stage.getHeight() * density / seen.height());
+        double fit = transport.isActualSize() ? 1 : Math.min(stage.getWidth() * density / seen.width(), stage.getHeight() * density / seen.height());
         int width = (int) Math.clamp(Math.round(seen.width() * fit), 1, 4096);
         int height = (int) Math.clamp(Math.round(seen.height() * fit), 1, 2304);
-        return new Message.Shape(width, height, strip.transparent() ? ground : null, alpha.isSelected(), as);
+        return new Message.Shape(width, height, strip.transparent() ? behind() : null, transport.showsAlpha(), as);
     }
 
     private void arrange() {
@@ -323,20 +350,21 @@ public final class PictureArea extends BorderPane {
         double height = image.getImage().getHeight() / density;
         image.setFitWidth(width);
         image.setFitHeight(height);
-        double x = Math.round((stage.getWidth() - width) / 2 + (actual.isSelected() ? panX : 0));
-        double y = Math.round((stage.getHeight() - height) / 2 + (actual.isSelected() ? panY : 0));
+        double x = Math.round((stage.getWidth() - width) / 2 + (transport.isActualSize() ? panX : 0));
+        double y = Math.round((stage.getHeight() - height) / 2 + (transport.isActualSize() ? panY : 0));
         image.relocate(x, y);
         checker.resizeRelocate(x, y, width, height);
-        player.strip().size().ifPresent(size -> scale.setText((actual.isSelected() ? "1:1" : "fit "
+        player.strip().size().ifPresent(size -> scale.setText((transport.isActualSize() ? "1:1" : "fit "
                 + Math.round(100 * width * density / player.strip().pixelAspect().seen(size).width()) + " %") + ", sRGB display"));
     }
 
     private void words() {
         Strip strip = player.strip();
         if (strip == null || strip.count() == 0) {
-            for (Label label : new Label[] {whose, number, timecode, remark, scale, dropped, facts, trouble}) {
+            for (Label label : new Label[] {whose, number, timecode, remark, scale, trouble}) {
                 label.setText("");
             }
+            transport.show(groundWords(), false, "", "");
             return;
         }
         long place = player.place();
@@ -344,8 +372,8 @@ public final class PictureArea extends BorderPane {
         number.setText(strip.number(place));
         timecode.setText(strip.rate().map(rate -> Timecode.of(place, rate) + "  " + seconds(rate, place)).orElse("no rate yet"));
         remark.setText(strip.remark(place));
-        dropped.setText(player.dropped() == 0 ? "" : player.dropped() + " dropped");
-        facts.setText(strip.describe());
+        transport.show(groundWords(), strip.transparent(), player.isPlaying() && filling ? pace
+                : player.dropped() == 0 ? "" : player.dropped() + " dropped", strip.describe());
     }
 
     private static String seconds(Rate rate, long place) {

@@ -1,6 +1,5 @@
 package dev.vat.desktop.picture;
 
-import dev.vat.engine.viewer.ShownPicture;
 import java.nio.ByteBuffer;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
@@ -19,18 +18,18 @@ final class PixelRing {
     private int next;
 
     /** Copies a picture into the next buffer and gives its image; on the interface's thread only. */
-    WritableImage put(ShownPicture picture) {
+    WritableImage put(ByteBuffer pixels, int width, int height) {
         int slot = next;
         next = (next + 1) % SIZE;
         WritableImage image = images[slot];
-        if (image == null || (int) image.getWidth() != picture.width() || (int) image.getHeight() != picture.height()) {
-            ByteBuffer memory = ByteBuffer.allocateDirect(4 * picture.width() * picture.height());
-            PixelBuffer<ByteBuffer> buffer = new PixelBuffer<>(picture.width(), picture.height(), memory,
+        if (image == null || (int) image.getWidth() != width || (int) image.getHeight() != height) {
+            ByteBuffer memory = ByteBuffer.allocateDirect(4 * width * height);
+            PixelBuffer<ByteBuffer> buffer = new PixelBuffer<>(width, height, memory,
                     PixelFormat.getByteBgraPreInstance());
             buffers[slot] = buffer;
             images[slot] = new WritableImage(buffer);
         }
-        picture.copyTo((ByteBuffer) buffers[slot].getBuffer().clear());
+        ((ByteBuffer) buffers[slot].getBuffer().clear()).put(pixels.duplicate());
         buffers[slot].updateBuffer(_ -> null);
         return images[slot];
     }

@@ -53,7 +53,7 @@ final class MomentPicture extends StackPane {
         Size seen = plan.pixelAspect().seen(plan.size());
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
         viewer.picture(new Message.Still(Path.of(source.folder()).resolve(source.pattern().fileName(number)).toString(),
-                        source.kind(), source.alpha()), new Message.Shape((int) Math.max(1, seen.width() * fit),
+                        source.kind(), number, 0, source.picture()), new Message.Shape((int) Math.max(1, seen.width() * fit),
                 (int) Math.max(1, seen.height() * fit), Rgb.BLACK, false, null)).whenComplete((picture, failure) -> Platform.runLater(() -> put(picture, failure)));
     }
 

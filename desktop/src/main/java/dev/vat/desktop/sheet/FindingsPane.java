@@ -16,6 +16,7 @@ import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.run.DestinationProbe;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BiConsumer;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -31,11 +32,14 @@ public final class FindingsPane extends VBox {
 
     private final Studio studio;
     private final Ask ask;
+    private final BiConsumer<String, Long> goTo;
     private boolean unfolded;
 
-    public FindingsPane(Studio studio, Ask ask) {
+    /** @param goTo shows a frame of a source, given by its id */
+    public FindingsPane(Studio studio, Ask ask, BiConsumer<String, Long> goTo) {
         this.studio = studio;
         this.ask = ask;
+        this.goTo = goTo;
         setId("findings");
         getStyleClass().add("findings");
     }
@@ -88,7 +92,7 @@ public final class FindingsPane extends VBox {
         VBox whole = new VBox(line);
         whole.getStyleClass().addAll("finding", finding.severity().label());
         whole.setId("finding-" + finding.id());
-        if (!finding.evidence().isEmpty() && finding.severity() == Severity.BLOCKER) {
+        if (!finding.evidence().isEmpty() && finding.severity() != Severity.NOTE) {
             whole.getChildren().add(Parts.wrapped(finding.evidence(), "note", "evidence"));
         }
         if (finding.remedies().size() == 1) {
@@ -113,6 +117,7 @@ public final class FindingsPane extends VBox {
         switch (remedy) {
             case Remedy.Apply apply -> studio.edit(apply.edit());
             case Remedy.CopyText copy -> Clips.copy(copy.text());
+            case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
             case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(studio.project()))
                     .ifPresent(folder -> studio.edit(Edits.setFolder(Place.of(folder))));
             case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "

@@ -3,6 +3,7 @@ package dev.vat.desktop.strip;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import java.util.BitSet;
 import java.util.function.LongConsumer;
 import javafx.scene.AccessibleRole;
 import javafx.scene.canvas.Canvas;
@@ -29,6 +30,8 @@ public final class Band extends Region {
 
     private static final double RULER = 17;
     private static final double HEIGHT = 66;
+    private static final double LANE = 15;
+    private static final double LANE_NAME = 62;
     private static final double SIDE = 14;
     private static final double DRAG = 4;
     /** Advance of a figure of the ruler's face, and figures of a timecode. */
@@ -42,6 +45,8 @@ public final class Band extends Region {
     private final BandView view = new BandView();
     private final Dyes dyes;
     private Strip strip;
+    private BitSet cached = new BitSet();
+    private boolean lanes;
     private long place;
     private long selectedFirst = -1;
     private long selectedLast = -1;
@@ -83,6 +88,24 @@ public final class Band extends Region {
 
     public void setOnRange(RangeListener listener) {
         onRange = listener;
+    }
+
+    /** Places that would play without waiting; a line along the lower edge tells. */
+    public void setCached(BitSet places) {
+        if (!places.equals(cached)) {
+            cached = (BitSet) places.clone();
+            paint();
+        }
+    }
+
+    /** Shows or hides what was measured of every frame. */
+    public void toggleLanes() {
+        lanes = !lanes;
+        double tall = HEIGHT + (lanes ? LANE * Strip.Lane.values().length : 0);
+        setMinHeight(tall);
+        setPrefHeight(tall);
+        setMaxHeight(tall);
+        requestLayout();
     }
 
     public BandView view() {
@@ -247,7 +270,56 @@ public final class Band extends Region {
         }
         veil(g, top, tall);
         separators(g, top, tall);
+        cachedLine(g, top + tall);
         ruler(g, top + tall);
+        if (lanes) {
+            lanes(g, HEIGHT);
+        }
+    }
+
+    private void cachedLine(GraphicsContext g, double y) {
+        g.setFill(dyes.cut());
+        for (int from = cached.nextSetBit(0); from >= 0; from = cached.nextSetBit(cached.nextClearBit(from))) {
+            double left = Math.clamp(SIDE + view.xOf(from, inner()), SIDE, SIDE + inner());
+            double right = Math.clamp(SIDE + view.xOf(cached.nextClearBit(from), inner()), SIDE, SIDE + inner());
+            g.fillRect(left, y, right - left, 2);
+        }
+    }
+
+    /** One value a column: of several places the highest, so that a single one is seen. */
+    private void lanes(GraphicsContext g, double top) {
+        g.setFont(Font.font("IBM Plex Sans", 11));
+        int columns = (int) inner();
+        double y = top;
+        for (Strip.Lane lane : Strip.Lane.values()) {
+            g.setFill(dyes.empty());
+            g.fillRect(SIDE, y, columns, LANE - 2);
+            g.setFill(dyes.ink(Strip.Mark.FILLED));
+            for (int column = 0; column < columns; column++) {
+                double value = highest(lane, column);
+                if (value >= 0) {
+                    double tall = Math.max(1, value * (LANE - 2));
+                    g.fillRect(SIDE + column, y + LANE - 2 - tall, 1, tall);
+                }
+            }
+            g.setFill(dyes.veil());
+            g.fillRect(SIDE, y, LANE_NAME, LANE - 2);
+            g.setFill(dyes.text());
+            g.fillText(lane.title(), SIDE + 3, y + LANE - 4.5);
+            y += LANE;
+        }
+    }
+
+    private double highest(Strip.Lane lane, int column) {
+        long from = view.placeAt(column, inner());
+        long to = Math.min(strip.count() - 1, Math.max(from, view.placeAt(column + 1, inner()) - 1));
+        double highest = -1;
+        // Of very many places in a column some are passed over.
+        long step = Math.max(1, (to - from) / 16);
+        for (long p = from; p <= to; p += step) {
+            highest = Math.max(highest, strip.lane(lane, p));
+        }
+        return highest;
     }
 
     /** What lies outside the chosen range steps back. */
@@ -284,8 +356,18 @@ public final class Band extends Region {
             case UNREADABLE -> hatch(g, x, wide, top, tall);
             case MISMATCH -> g.fillRect(x, top, wide, 8);
             case FILLED -> g.fillRect(x, top + tall - 9, wide, 9);
+            case SUSPECT -> wedge(g, x, wide, top, tall);
+            case ARRIVING -> g.fillRect(x, top + tall / 2 - 1.5, wide, 3);
             case UNCHECKED, GOOD -> { }
         }
+    }
+
+    /** Two notches that point at the frame from above and below. */
+    private static void wedge(GraphicsContext g, double x, double wide, double top, double tall) {
+        double middle = x + wide / 2;
+        double half = Math.max(3, Math.min(6, wide / 2));
+        g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top, top, top + 9}, 3);
+        g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top + tall, top + tall, top + tall - 9}, 3);
     }
 
     private static void hatch(GraphicsContext g, double x, double wide, double top, double tall) {

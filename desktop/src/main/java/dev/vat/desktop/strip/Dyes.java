@@ -62,7 +62,8 @@ public final class Dyes {
     public Color ground(Strip.Mark mark) {
         return switch (mark) {
             case UNCHECKED -> set.unchecked;
-            case GOOD -> set.good;
+            case GOOD, SUSPECT -> set.good;
+            case ARRIVING -> set.unchecked;
             case FILLED -> set.filled;
             case MISMATCH -> set.mismatch;
             case EMPTY -> set.surround;
@@ -74,6 +75,8 @@ public final class Dyes {
         return switch (mark) {
             case FILLED -> set.fillInk;
             case MISMATCH -> set.mismatchInk;
+            case SUSPECT -> set.mismatch;
+            case ARRIVING -> set.fillInk;
             default -> set.fault;
         };
     }

@@ -16,6 +16,8 @@ public final class Player {
     private boolean playing;
     private boolean loop = true;
     private boolean everyFrame;
+    private Rational speed = Rational.ONE;
+    private boolean backwards;
     private long startNanos;
     private long startPlace;
     private long dropped;
@@ -62,8 +64,9 @@ public final class Player {
 
     public void play(boolean on) {
         playing = on && count() > 1;
-        if (playing && (place >= last() || place < first())) {
-            place = first();
+        boolean atEnd = backwards ? place <= first() || place > last() : place >= last() || place < first();
+        if (playing && atEnd) {
+            place = backwards ? last() : first();
         }
         dropped = playing ? 0 : dropped;
         startPlace = place;
@@ -72,6 +75,31 @@ public final class Player {
 
     public void setLoop(boolean on) {
         loop = on;
+    }
+
+    /** @param other 1 for real time, 1/2 for half of it */
+    public void setSpeed(Rational other) {
+        speed = other;
+        anchor();
+    }
+
+    public Rational speed() {
+        return speed;
+    }
+
+    public void setBackwards(boolean on) {
+        backwards = on;
+        anchor();
+    }
+
+    public boolean isBackwards() {
+        return backwards;
+    }
+
+    /** Time counts anew from the place that is shown now: pictures had to be waited for. */
+    public void anchor() {
+        startPlace = place;
+        startNanos = -1;
     }
 
     public void setEveryFrame(boolean on) {
@@ -119,27 +147,32 @@ public final class Player {
             startNanos = nanos;
             startPlace = place;
         }
-        Rational perSecond = strip.rate().orElse(Rate.FPS_25).perSecond();
+        Rational perSecond = strip.rate().orElse(Rate.FPS_25).perSecond().times(speed);
         long passed = perSecond.times(nanos - startNanos).dividedBy(Rational.of(1_000_000_000L)).floor();
-        long wanted = startPlace + passed;
-        if (wanted <= last()) {
+        long wanted = backwards ? startPlace - passed : startPlace + passed;
+        if (wanted >= first() && wanted <= last()) {
             return wanted;
         }
-        return loop ? first() + (wanted - first()) % (last() - first() + 1) : last();
+        return loop ? first() + Math.floorMod(wanted - first(), last() - first() + 1) : backwards ? first() : last();
     }
 
+    /** The place that is played after another one. */
     public long next(long after) {
+        if (backwards) {
+            return after > first() ? after - 1 : loop ? last() : first();
+        }
         return after < last() ? after + 1 : loop ? first() : last();
     }
 
     /** The picture of a place has been shown; places that were passed over count as dropped. */
     public void shown(long at) {
         if (playing && !everyFrame) {
-            long passed = at > place ? at - place - 1 : at < place ? last() - place + at - first() : 0;
+            long length = last() - first() + 1;
+            long passed = at == place ? 0 : Math.floorMod(backwards ? place - at : at - place, length) - 1;
             dropped += Math.max(0, passed);
         }
         place = at;
-        if (playing && !loop && at >= last()) {
+        if (playing && !loop && at == (backwards ? first() : last())) {
             playing = false;
         }
     }

@@ -9,6 +9,7 @@ import dev.vat.core.run.Programme;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.FrameFeed;
 import java.util.List;
@@ -58,10 +59,16 @@ public record ReelStrip(Programme programme) implements Strip {
         return switch (frame.content()) {
             case ReelFrame.Card(String reason) -> programme.size().map(size -> new Message.Card(size.width(), size.height(),
                     FrameFeed.cardLines(table.sequence().pattern().number(frame.wanted()), reason, table.sequence().name())));
-            case ReelFrame.SourceFrame(long number) when table.sequence().has(number) -> Optional.of(new Message.Still(
-                    table.sequence().file(number).toString(), table.sequence().kind(), table.alpha()));
+            case ReelFrame.SourceFrame(long number) when table.sequence().has(number) -> Optional.of(still(frame, number));
             case ReelFrame.SourceFrame _ -> Optional.empty();
+            case ReelFrame.Blend(long before, long after, Rational share) ->
+                    Optional.of(new Message.Blend(still(frame, before), still(frame, after), share));
         };
+    }
+
+    private Message.Still still(ReelFrame frame, long number) {
+        Programme.Entry entry = programme.entries().get(frame.item());
+        return SourceStrip.still(entry.source(), entry.table(), number);
     }
 
     @Override
@@ -75,6 +82,8 @@ public record ReelStrip(Programme programme) implements Strip {
             case ReelFrame.Card _ -> wanted + trouble + ": a card stands in";
             case ReelFrame.SourceFrame(long number) when frame.isFill() -> wanted + trouble + ": "
                     + table.sequence().pattern().number(number) + " is held";
+            case ReelFrame.Blend(long before, long after, Rational _) -> wanted + trouble + ": "
+                    + table.sequence().pattern().number(before) + " and " + table.sequence().pattern().number(after) + " are mixed";
             case ReelFrame.SourceFrame _ -> wanted + trouble;
         };
     }

@@ -1,6 +1,8 @@
 package dev.vat.desktop.strip;
 
+import dev.vat.core.content.ContentReview;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.FrameLook;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -15,11 +17,23 @@ import java.util.List;
 import java.util.Optional;
 
 /** A source as it lies on disk, holes included. */
-public record SourceStrip(Source source, FrameTable table) implements Strip {
+public record SourceStrip(Source source, FrameTable table, ContentReview review) implements Strip {
 
     /** The frame number at a place. */
     public long frame(long place) {
-        return table.sequence().first() + place * table.sequence().step();
+        return first() + place * table.sequence().step();
+    }
+
+    /** What is expected is shown as well, also where nothing is yet. */
+    private long first() {
+        FrameRange expected = source.reading().expected();
+        long first = table.sequence().first();
+        return expected == null ? first : Math.min(first, table.sequence().firstOnGrid(expected.first()));
+    }
+
+    private long last() {
+        FrameRange expected = source.reading().expected();
+        return expected == null ? table.sequence().last() : Math.max(table.sequence().last(), expected.last());
     }
 
     @Override
@@ -30,12 +44,13 @@ public record SourceStrip(Source source, FrameTable table) implements Strip {
     @Override
     public long count() {
         Sequence s = table.sequence();
-        return (s.last() - s.first()) / s.step() + 1;
+        return (last() - first()) / s.step() + 1;
     }
 
     @Override
     public Mark mark(long place) {
-        return markOf(table.state(frame(place)));
+        Mark mark = markOf(table.state(frame(place)));
+        return mark == Mark.GOOD && review.at(frame(place)).isPresent() ? Mark.SUSPECT : mark;
     }
 
     static Mark markOf(FrameState state) {
@@ -47,6 +62,7 @@ public record SourceStrip(Source source, FrameTable table) implements Strip {
             case CUT_SHORT -> Mark.CUT_SHORT;
             case UNREADABLE -> Mark.UNREADABLE;
             case MISSING -> Mark.MISSING;
+            case ARRIVING -> Mark.ARRIVING;
         };
     }
 
@@ -58,26 +74,32 @@ public record SourceStrip(Source source, FrameTable table) implements Strip {
     @Override
     public long placeOf(long number) {
         Sequence s = table.sequence();
-        return Math.clamp((number - s.first()) / s.step(), 0, count() - 1);
+        return Math.clamp((number - first()) / s.step(), 0, count() - 1);
     }
 
     @Override
     public Optional<Message.Subject> subject(long place) {
         long frame = frame(place);
-        return table.sequence().has(frame) ? Optional.of(new Message.Still(table.sequence().file(frame).toString(),
-                table.sequence().kind(), format().map(PictureFormat::alpha).orElse(AlphaKind.NONE)))
-                : Optional.empty();
+        return table.sequence().has(frame) ? Optional.of(still(source, table, frame)) : Optional.empty();
+    }
+
+    static Message.Still still(Source source, FrameTable table, long frame) {
+        return new Message.Still(table.sequence().file(frame).toString(), table.sequence().kind(), frame,
+                table.sequence().modified(table.sequence().indexOf(frame)), source.reading().picture().resolve(table));
     }
 
     private Optional<PictureFormat> format() {
-        return table.format();
+        return table.format().map(f -> f.withPixelAspect(source.reading().picture().pixelAspectOf(f)));
     }
 
     @Override
     public String remark(long place) {
         long frame = frame(place);
         FrameState state = table.state(frame);
-        return !state.isFault() ? "" : state.label() + ": " + table.reason(frame)
+        if (!state.isFault()) {
+            return review.at(frame).map(f -> f.kind().label() + "? " + f.evidence()).orElse("");
+        }
+        return state.label() + ": " + table.reason(frame)
                 .orElseGet(() -> "there is no " + table.sequence().pattern().fileName(frame));
     }
 
@@ -94,7 +116,7 @@ public record SourceStrip(Source source, FrameTable table) implements Strip {
 
     @Override
     public Optional<Rate> rate() {
-        return source.reading().statedRate();
+        return source.reading().rateOf(table);
     }
 
     @Override
@@ -109,12 +131,28 @@ public record SourceStrip(Source source, FrameTable table) implements Strip {
 
     @Override
     public boolean transparent() {
-        return table.alpha().carriesTransparency();
+        return source.reading().picture().alphaOf(table).carriesTransparency();
     }
 
     @Override
     public String describe() {
         return format().map(f -> f.size() + "  pixel " + f.pixelAspect() + "  " + f.depth()
-                + (table.alpha() == AlphaKind.NONE ? "" : "  alpha " + table.alpha().label())).orElse("");
+                + (table.alpha() == AlphaKind.NONE ? "" : "  alpha " + source.reading().picture().alphaOf(table).label())).orElse("");
+    }
+
+    /** Codes that fill a lane: change and sharpness beyond 16, grain beyond 6 are drawn as full. */
+    @Override
+    public double lane(Lane lane, long place) {
+        int index = table.sequence().indexOf(frame(place));
+        Optional<FrameLook> look = index < 0 ? Optional.empty() : table.lookAt(index);
+        if (look.isEmpty()) {
+            return -1;
+        }
+        return switch (lane) {
+            case BRIGHTNESS -> look.get().brightness();
+            case SHARPNESS -> Math.min(1, look.get().sharpness() / 16);
+            case NOISE -> Math.min(1, look.get().noise() / 6);
+            case CHANGE -> index == 0 ? 0 : table.lookAt(index - 1).map(before -> Math.min(1, look.get().distance(before) / 16)).orElse(-1.0);
+        };
     }
 }

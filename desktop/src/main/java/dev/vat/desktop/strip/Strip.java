@@ -11,9 +11,24 @@ import java.util.Optional;
 /** Consecutive places that the band lays out and the picture plays: a source, a reel, or a finished file. */
 public interface Strip {
 
+    /** What was measured of every frame, each as a lane under the band. */
+    enum Lane {
+        BRIGHTNESS("brightness"), CHANGE("change"), SHARPNESS("sharpness"), NOISE("grain");
+
+        private final String title;
+
+        Lane(String title) {
+            this.title = title;
+        }
+
+        public String title() {
+            return title;
+        }
+    }
+
     /** What a place looks like on the band, the worst last: of several places in one column the worst is shown. */
     enum Mark {
-        UNCHECKED, GOOD, FILLED, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING
+        UNCHECKED, GOOD, ARRIVING, FILLED, SUSPECT, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING
     }
 
     /** For the headings: whose frames these are. */
@@ -53,4 +68,9 @@ public interface Strip {
 
     /** Depth and the like, for the picture's foot. */
     String describe();
+
+    /** A measured value from 0 to 1 of the lane's height, or below 0 where nothing was measured. */
+    default double lane(Lane lane, long place) {
+        return -1;
+    }
 }

@@ -9,23 +9,33 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.EditHistory;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.FrameTable;
-import dev.vat.core.source.Sequence;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.Kin;
+import dev.vat.core.source.Location;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.DestinationProbe;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -43,6 +53,7 @@ public final class Studio implements AutoCloseable {
 
     private final Executor ui;
     private final ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
+    private final Path pictureCache;
     private final Viewer viewer;
     private final Watch watch;
     private final Runs runs;
@@ -52,10 +63,13 @@ public final class Studio implements AutoCloseable {
     private Observed.Destination destination = Observed.Destination.UNKNOWN;
     private Path probed;
     private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), destination));
-    private List<Sequence> question = List.of();
+    private List<Location> question = List.of();
     private String message = "";
+    private int searching;
+    private volatile boolean searchesStopped;
     private boolean armed;
-    private boolean closed;
+    private boolean armedUntilComplete;
+    private volatile boolean closed;
     private long revision;
 
     /** @param ui runs what it is given on the interface's thread, later */
@@ -66,9 +80,10 @@ public final class Studio implements AutoCloseable {
                 task.run();
             }
         });
+        this.pictureCache = places.cache().resolve("played");
         this.viewer = new Viewer(places);
         this.keeper = new Keeper(places, this.ui, this::say);
-        this.watch = new Watch(viewer, background, this.ui, this::observedChanged);
+        this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
         this.runs = new Runs(places, viewer, background, this.ui, this::tell, this::probeAgain, this::say);
         runs.findLeftOver();
     }
@@ -100,6 +115,11 @@ public final class Studio implements AutoCloseable {
     public void say(String text) {
         message = text;
         tell();
+    }
+
+    /** Where pictures that were played may be kept. */
+    public Path pictureCache() {
+        return pictureCache;
     }
 
     public Viewer viewer() {
@@ -168,8 +188,9 @@ public final class Studio implements AutoCloseable {
 
     private void observedChanged() {
         judge();
-        if (armed && !watch.isChecking()) {
+        if (armed && !watch.isChecking() && (!armedUntilComplete || isComplete())) {
             armed = false;
+            armedUntilComplete = false;
             make();
         }
         changed();
@@ -188,7 +209,7 @@ public final class Studio implements AutoCloseable {
     }
 
     private Observed observed() {
-        return new Observed(watch.tables(), destination, watch.checking());
+        return new Observed(watch.tables(), watch.reviews(), watch.clips(), destination, watch.checking());
     }
 
     public Findings findings() {
@@ -208,44 +229,131 @@ public final class Studio implements AutoCloseable {
             open(paths.getFirst());
             return;
         }
+        message = "Looking into " + names(paths) + ".";
+        searching++;
+        tell();
         background.execute(() -> {
             try {
-                List<Sequence> found = new ArrayList<>();
-                for (Path path : paths) {
-                    SequenceFinder.find(path).stream().filter(s -> found.stream().noneMatch(f -> same(f, s))).forEach(found::add);
-                }
-                ui.execute(() -> found(found, paths));
+                SourceFinder.Found found = SourceFinder.find(paths, soFar -> {
+                    if (closed || searchesStopped) {
+                        SourceFinder.stop();
+                    }
+                    ui.execute(() -> say("Looking: %,d names, %d sequences so far.".formatted(soFar.names(), soFar.sequences().size())));
+                });
+                searched(() -> found(found, paths));
+            } catch (NoSuchFileException e) {
+                searched(() -> say("There is nothing at " + e.getFile() + "."));
+            } catch (IOException e) {
+                searched(() -> say("Can't be read: " + e.getMessage()));
+            } catch (CancellationException e) {
+                LOG.debug("Nobody waits for this search any more", e);
+                searched(() -> say("The search was stopped; nothing was brought in."));
+            }
+        });
+    }
+
+    private void searched(Runnable outcome) {
+        ui.execute(() -> {
+            searching--;
+            searchesStopped &= searching > 0;
+            outcome.run();
+        });
+    }
+
+    /** Whether folders are being searched for sources. */
+    public boolean isSearching() {
+        return searching > 0;
+    }
+
+    public void stopSearching() {
+        searchesStopped = searching > 0;
+    }
+
+    private static String names(List<Path> paths) {
+        return paths.stream().map(p -> p.getFileName() == null ? p.toString() : p.getFileName().toString()).collect(Collectors.joining(", "));
+    }
+
+    private void found(SourceFinder.Found found, List<Path> paths) {
+        message = found.closed().isEmpty() ? "" : "Passed over: " + String.join("; ", found.closed()) + ".";
+        List<Location> locations = found.locations();
+        if (locations.isEmpty()) {
+            say("No frames, movies or sounds in " + names(paths) + ". Vat reads " + FileKind.stillTitles()
+                    + " files with and without numbers, movies, and sounds." + (message.isEmpty() ? "" : " " + message));
+        } else if (locations.stream().filter(l -> !l.isSound()).count() <= 1) {
+            edit(Edits.bringIn(locations, Edits.Layout.ONE_PROGRAMME));
+        } else {
+            question = locations;
+            changed();
+        }
+    }
+
+    /** The frames that a source's kin have, if there are any: what it should have as well. */
+    public Optional<FrameRange> expectedByKin(Source source) {
+        List<Source> sources = project().sources();
+        int own = sources.indexOf(source);
+        return Kin.group(sources.stream().map(Source::location).toList()).stream()
+                .filter(k -> k.members().stream().anyMatch(m -> m.index() == own)).findFirst()
+                .flatMap(k -> k.members().stream().filter(m -> m.index() != own)
+                        .map(m -> watch.tables().get(sources.get(m.index()).id())).filter(Objects::nonNull)
+                        .map(t -> t.sequence().range()).max(Comparator.comparingLong(FrameRange::count)));
+    }
+
+    /** Finds a source's files in a folder where they lie now; other sources that lay beside it are found along with it. */
+    public void relink(Source source, Path folder) {
+        background.execute(() -> {
+            try {
+                List<Location> found = SourceFinder.find(folder).locations();
+                ui.execute(() -> relinked(source, folder, found));
             } catch (IOException e) {
                 ui.execute(() -> say("Can't be read: " + e.getMessage()));
             }
         });
     }
 
-    private static boolean same(Sequence a, Sequence b) {
-        return a.folder().equals(b.folder()) && a.pattern().equals(b.pattern());
-    }
-
-    private void found(List<Sequence> found, List<Path> paths) {
-        message = "";
-        if (found.isEmpty()) {
-            say("No numbered frames in " + paths.stream().map(p -> p.getFileName().toString()).collect(Collectors.joining(", "))
-                    + ". Vat reads PNG, JPEG, TIFF, TGA and EXR sequences.");
-        } else if (found.size() == 1) {
-            edit(Edits.bringIn(found, Edits.Layout.ONE_PROGRAMME));
-        } else {
-            question = found;
-            changed();
+    private void relinked(Source lost, Path folder, List<Location> found) {
+        int count = 0;
+        for (Source source : project().sources()) {
+            Optional<Location> match = found.stream().filter(l -> l.pattern().equals(source.pattern())).findFirst();
+            boolean gone = watch.trouble(source.id()).isPresent();
+            if (match.isPresent() && (source.id().equals(lost.id()) || gone)) {
+                edit(Edits.relink(source.id(), match.get()));
+                count++;
+            }
         }
+        say(count == 0 ? "There is no " + lost.name() + " in " + folder.getFileName() + "."
+                : count == 1 ? lost.name() + " was found again." : count + " sources were found again.");
     }
 
-    /** Sequences that wait for a word on how they are meant; empty if there is no such question. */
-    public List<Sequence> question() {
+    /** Puts the one sequence or file of a folder in a source's place; reading and uses stay. */
+    public void replace(Source source, Path folder) {
+        background.execute(() -> {
+            try {
+                List<Location> found = SourceFinder.find(folder).locations().stream()
+                        .filter(l -> l.isSound() == source.location().isSound()).toList();
+                ui.execute(() -> {
+                    List<Location> same = found.size() == 1 ? found : found.stream().filter(l -> l.pattern().equals(source.pattern())).toList();
+                    if (same.size() == 1) {
+                        edit(Edits.relink(source.id(), same.getFirst()));
+                        say(source.name() + " was replaced by " + same.getFirst().name() + "; undo brings it back.");
+                    } else {
+                        say(found.isEmpty() ? "There is nothing in " + folder.getFileName() + " that could take its place."
+                                : found.size() + " sources lie in " + folder.getFileName() + ": choose a folder with one.");
+                    }
+                });
+            } catch (IOException e) {
+                ui.execute(() -> say("Can't be read: " + e.getMessage()));
+            }
+        });
+    }
+
+    /** Sources that wait for a word on how they are meant; empty if there is no such question. */
+    public List<Location> question() {
         return question;
     }
 
     /** @param layout null to leave the sequences out */
     public void answer(Edits.Layout layout) {
-        List<Sequence> asked = question;
+        List<Location> asked = question;
         question = List.of();
         if (layout != null) {
             edit(Edits.bringIn(asked, layout));
@@ -371,7 +479,7 @@ public final class Studio implements AutoCloseable {
         int files = project().deliverables().size();
         int reels = project().reels().size();
         if (armed) {
-            return "Checking, then making";
+            return armedUntilComplete ? "Waiting for frames" : "Checking, then making";
         }
         if (findings.onlyRateIsMissing()) {
             return "Make at " + offeredRate().label();
@@ -414,8 +522,32 @@ public final class Studio implements AutoCloseable {
         }
     }
 
+    /** Makes the files by itself as soon as every frame that is expected is there and good. */
+    public void makeWhenComplete() {
+        if (findings.onlyRateIsMissing() || programme().flatMap(Programme::rate).isEmpty()) {
+            chooseRate(offeredRate());
+        }
+        armed = true;
+        armedUntilComplete = true;
+        project().currentReel().ifPresent(reel -> reel.items().stream().flatMap(i -> project().source(i.source()).stream())
+                .filter(s -> !s.location().pattern().isSingle()).forEach(s -> watch.watch(s, true)));
+        observedChanged();
+    }
+
+    /** Whether the run waits for frames that are still to come. */
+    public boolean waitsForFrames() {
+        return armed && armedUntilComplete;
+    }
+
+    /** Whether each frame of the current reel that is expected is there, good, and no longer written to. */
+    private boolean isComplete() {
+        return findings.mayRun() && programme().filter(p -> p.entries().stream().allMatch(e -> e.table().isChecked()
+                && ResumeAdvice.of(e.table(), e.source().reading().rangeIn(e.table().sequence())).wanted().isEmpty())).isPresent();
+    }
+
     public void disarm() {
         armed = false;
+        armedUntilComplete = false;
         changed();
     }
 

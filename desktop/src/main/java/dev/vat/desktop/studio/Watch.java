@@ -1,120 +1,182 @@
 package dev.vat.desktop.studio;
 
+import dev.vat.core.content.ContentReview;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
-import dev.vat.engine.source.SequenceFinder;
 import dev.vat.engine.viewer.CheckProgress;
+import dev.vat.engine.viewer.Listing;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
+import java.time.Clock;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 
-/** What is seen of a project's sources on disk: the listing at once, the checks as they go on. */
+/**
+ * What is seen of a project's sources on disk: the listing at once, the checks as they go on, and for folders that are
+ * watched what arrives in them.
+ */
 public final class Watch {
 
     private static final long SNAPSHOT_NANOS = 250_000_000L;
     /** A snapshot of a million frames takes a while: it is taken so rarely that it doesn't slow the check. */
     private static final long SNAPSHOT_SHARE = 10;
+    private static final long LOOK_MILLIS = 1000;
 
     private final Viewer viewer;
     private final Executor background;
     private final Executor ui;
     private final Runnable changed;
-    private final Map<String, FrameTable> tables = new HashMap<>();
-    private final Map<String, Integer> checked = new HashMap<>();
-    private final Map<String, CompletableFuture<FrameTable>> checks = new HashMap<>();
-    private final Set<String> looking = new HashSet<>();
-    private final Map<String, String> trouble = new HashMap<>();
+    private final Clock clock;
+    private final Map<String, Seen> seen = new HashMap<>();
+    private Project project = Project.EMPTY;
     private int generation;
+    private boolean ticking;
 
-    Watch(Viewer viewer, Executor background, Executor ui, Runnable changed) {
+    Watch(Viewer viewer, Executor background, Executor ui, Clock clock, Runnable changed) {
         this.viewer = viewer;
         this.background = background;
         this.ui = ui;
+        this.clock = clock;
         this.changed = changed;
     }
 
-    /** Lists and checks every source that isn't known yet. */
-    void look(Project project) {
-        for (Source source : project.sources()) {
-            if (!tables.containsKey(source.id()) && looking.add(source.id())) {
+    /** Lists and checks every source that isn't known yet, or is to be read in another way than it was. */
+    void look(Project shown) {
+        project = shown;
+        for (Source source : shown.sources()) {
+            Seen known = seen.get(source.id());
+            String layer = source.reading().picture().layer();
+            boolean elsewhere = known != null && known.table != null && !known.table.sequence().location().equals(source.location());
+            if (known == null || elsewhere) {
+                cancel(source.id());
+                seen.put(source.id(), new Seen());
                 list(source);
+            } else if (!Objects.equals(known.layer, layer) && known.table != null) {
+                Sequence sequence = known.table.sequence();
+                stop(known);
+                check(source, known, sequence);
             }
         }
         // Sources that are gone from the project are checked no longer; undo brings them back by looking anew.
-        Set<String> present = new HashSet<>(project.sources().stream().map(Source::id).toList());
-        for (String id : Set.copyOf(looking)) {
+        Set<String> present = new HashSet<>(shown.sources().stream().map(Source::id).toList());
+        for (String id : Set.copyOf(seen.keySet())) {
             if (!present.contains(id)) {
-                cancel(id);
-                tables.remove(id);
-                looking.remove(id);
+                stop(seen.remove(id));
             }
         }
     }
 
     private void list(Source source) {
+        Seen about = seen.get(source.id());
+        if (about.listing) {
+            return;
+        }
+        about.listing = true;
         int asked = generation;
         background.execute(() -> {
-            Optional<Sequence> sequence;
-            String why = null;
+            Listing listing = Listing.NOTHING;
+            String why = "its files can't be found";
             try {
-                sequence = SequenceFinder.again(source.folder().path(), source.pattern());
+                listing = Listing.of(viewer, source.location());
             } catch (IOException e) {
-                sequence = Optional.empty();
                 why = e.getMessage();
             }
-            Optional<Sequence> found = sequence;
+            Listing found = listing;
             String reason = why;
             ui.execute(() -> {
-                if (asked != generation || !looking.contains(source.id())) {
-                    return;
-                }
-                if (found.isPresent()) {
-                    check(source.id(), found.get());
-                } else {
-                    tables.remove(source.id());
-                    trouble.put(source.id(), reason == null ? "its files can't be found" : reason);
-                    changed.run();
+                about.listing = false;
+                if (asked == generation && seen.get(source.id()) == about) {
+                    listed(source, about, found, reason);
                 }
             });
         });
     }
 
-    private void check(String id, Sequence sequence) {
-        tables.put(id, FrameTable.unchecked(sequence));
-        checked.put(id, 0);
+    private void listed(Source source, Seen about, Listing listing, String reason) {
+        about.clip = listing.clip().orElse(null);
+        if (listing.sequence().isEmpty()) {
+            boolean soundOnly = about.clip != null;
+            about.trouble = soundOnly ? null : reason;
+            if (!about.watched && about.table != null || !soundOnly) {
+                stop(about);
+                about.table = null;
+            }
+            changed.run();
+            return;
+        }
+        Sequence sequence = listing.sequence().get();
+        about.trouble = null;
+        about.arrivals.look(sequence, clock.millis());
+        if (about.table == null && about.arrivals.isFilling() && !sequence.pattern().isSingle()) {
+            // Written to a moment ago: more may come.
+            watch(source, true);
+        }
+        if (about.isAbout(sequence) && (about.isChecking() || about.table.isChecked())) {
+            if (!about.isChecking()) {
+                FrameTable before = about.table;
+                about.show(about.judged == null ? FrameTable.unchecked(sequence) : about.judged);
+                if (!before.counts().equals(about.table.counts())) {
+                    changed.run();
+                }
+            }
+        } else if (about.isChecking()) {
+            about.next = sequence;
+        } else {
+            check(source, about, sequence);
+        }
+    }
+
+    private void check(Source source, Seen about, Sequence sequence) {
+        about.layer = source.reading().picture().layer();
+        about.next = null;
+        about.checked = 0;
         FrameTable.Collector collector = FrameTable.collect(sequence);
+        about.keep(FrameTable.unchecked(sequence));
         int asked = generation;
         var next = new Object() {
             long snapshot;
         };
-        CompletableFuture<FrameTable> check = viewer.check(sequence, false, progress -> {
+        CompletableFuture<FrameTable> check = viewer.check(sequence, false, about.layer, progress -> {
             collect(collector, progress);
             long now = System.nanoTime();
             if (now - next.snapshot > 0) {
-                show(asked, id, collector.build(), progress.checked());
+                show(asked, about, collector.build(), progress.checked());
                 next.snapshot = now + Math.max(SNAPSHOT_NANOS, SNAPSHOT_SHARE * (System.nanoTime() - now));
             }
         });
-        checks.put(id, check);
-        check.whenComplete((table, failure) -> ui.execute(() -> {
-            if (asked == generation && checks.remove(id, check)) {
-                if (table != null) {
-                    tables.put(id, table);
-                    checked.put(id, sequence.count());
-                } else if (!check.isCancelled()) {
-                    trouble.put(id, failure.getMessage());
+        about.check = check;
+        check.whenComplete((table, failure) -> {
+            ContentReview review = table == null ? null : ContentReview.of(table);
+            ui.execute(() -> {
+                if (asked == generation && about.check == check) {
+                    about.check = null;
+                    if (table != null) {
+                        about.review = review;
+                        about.checked = sequence.count();
+                        about.judged = table;
+                        about.show(table);
+                    } else if (!check.isCancelled()) {
+                        about.trouble = failure.getMessage();
+                    }
+                    if (about.next != null) {
+                        check(source, about, about.next);
+                    } else if (about.watched) {
+                        list(source);
+                    }
+                    changed.run();
                 }
-                changed.run();
-            }
-        }));
+            });
+        });
         changed.run();
     }
 
@@ -122,80 +184,176 @@ public final class Watch {
         progress.fresh().forEach(collector::add);
     }
 
-    private void show(int asked, String id, FrameTable table, int count) {
+    private void show(int asked, Seen about, FrameTable table, int count) {
         ui.execute(() -> {
-            if (asked == generation && checks.containsKey(id)) {
-                tables.put(id, table);
-                checked.put(id, count);
+            if (asked == generation && about.check != null) {
+                about.keep(table);
+                about.checked = count;
                 changed.run();
             }
         });
     }
 
+    // ---- what is known
+
     public Map<String, FrameTable> tables() {
+        Map<String, FrameTable> tables = new HashMap<>();
+        seen.forEach((id, s) -> {
+            if (s.table != null) {
+                tables.put(id, s.table);
+            }
+        });
         return tables;
+    }
+
+    Map<String, ContentReview> reviews() {
+        Map<String, ContentReview> reviews = new HashMap<>();
+        seen.forEach((id, s) -> reviews.put(id, s.review));
+        return reviews;
+    }
+
+    Map<String, ClipFacts> clips() {
+        Map<String, ClipFacts> clips = new HashMap<>();
+        seen.forEach((id, s) -> {
+            if (s.clip != null) {
+                clips.put(id, s.clip);
+            }
+        });
+        return clips;
+    }
+
+    /** What looks wrong in a source's pictures, as far as is known. */
+    public ContentReview review(String id) {
+        return seen.containsKey(id) ? seen.get(id).review : ContentReview.NOTHING;
+    }
+
+    /** What a movie or sound file holds. */
+    public Optional<ClipFacts> clip(String id) {
+        return Optional.ofNullable(seen.get(id)).map(s -> s.clip);
     }
 
     /** How many frames of a source have been looked into. */
     public int checked(String id) {
-        return checked.getOrDefault(id, 0);
+        return seen.containsKey(id) ? seen.get(id).checked : 0;
     }
 
     public boolean isChecking() {
-        return !checks.isEmpty() || looking.stream().anyMatch(id -> !tables.containsKey(id) && !trouble.containsKey(id));
+        return seen.values().stream().anyMatch(s -> s.isChecking() || s.table == null && s.trouble == null && s.clip == null);
     }
 
     /** Ids of the sources that are being looked into. */
     Set<String> checking() {
-        return Set.copyOf(checks.keySet());
+        Set<String> ids = new HashSet<>();
+        seen.forEach((id, s) -> {
+            if (s.isChecking()) {
+                ids.add(id);
+            }
+        });
+        return ids;
     }
 
     public boolean isChecking(String id) {
-        return checks.containsKey(id);
+        return seen.containsKey(id) && seen.get(id).isChecking();
     }
 
     /** Why a source's files can't be had, if so. */
     public Optional<String> trouble(String id) {
-        return Optional.ofNullable(trouble.get(id));
+        return Optional.ofNullable(seen.get(id)).map(s -> s.trouble);
     }
+
+    // ---- asking anew
 
     /** Stops looking into a source; what is known stays. */
     public void cancel(String id) {
-        CompletableFuture<FrameTable> check = checks.remove(id);
+        Seen about = seen.get(id);
+        if (about != null && about.isChecking()) {
+            stop(about);
+            changed.run();
+        }
+    }
+
+    private static void stop(Seen about) {
+        CompletableFuture<FrameTable> check = about.check;
+        about.check = null;
+        about.next = null;
         if (check != null) {
             check.cancel(false);
-            changed.run();
         }
     }
 
     /** Lists a source again; files that are as they were aren't looked into anew. */
     public void listAgain(Source source) {
-        cancel(source.id());
-        trouble.remove(source.id());
-        looking.add(source.id());
+        seen.computeIfAbsent(source.id(), _ -> new Seen());
         list(source);
     }
 
     /** Lists and checks a source again, as the disk shows it now. */
     public void again(Source source) {
-        cancel(source.id());
-        FrameTable known = tables.remove(source.id());
-        if (known != null) {
-            viewer.forget(known.sequence());
+        Seen before = seen.get(source.id());
+        Seen fresh = new Seen();
+        if (before != null) {
+            stop(before);
+            fresh.watched = before.watched;
+            if (before.table != null) {
+                viewer.forget(before.table.sequence());
+            }
         }
-        trouble.remove(source.id());
-        looking.add(source.id());
+        seen.put(source.id(), fresh);
         list(source);
         changed.run();
     }
 
+    // ---- folders that fill
+
+    public boolean isWatched(String id) {
+        return seen.containsKey(id) && seen.get(id).watched;
+    }
+
+    /** Looks at a source's folder again and again, or no longer. */
+    public void watch(Source source, boolean on) {
+        Seen about = seen.computeIfAbsent(source.id(), _ -> new Seen());
+        about.watched = on;
+        if (about.judged != null) {
+            about.show(about.judged);
+        }
+        if (on && !ticking) {
+            ticking = true;
+            tick();
+        }
+        changed.run();
+    }
+
+    /** Whether frames of a source are still being written. */
+    public boolean isArriving(String id) {
+        Seen about = seen.get(id);
+        return about != null && about.table != null && about.table.counts().containsKey(FrameState.ARRIVING);
+    }
+
+    private void tick() {
+        background.execute(() -> {
+            try {
+                Thread.sleep(LOOK_MILLIS);
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+            ui.execute(() -> {
+                Set<String> watched = new HashSet<>();
+                project.sources().stream().filter(s -> isWatched(s.id())).forEach(s -> {
+                    watched.add(s.id());
+                    list(s);
+                });
+                ticking = !watched.isEmpty();
+                if (ticking) {
+                    tick();
+                }
+            });
+        });
+    }
+
     void forget() {
         generation++;
-        checks.values().forEach(c -> c.cancel(false));
-        checks.clear();
-        tables.clear();
-        checked.clear();
-        looking.clear();
-        trouble.clear();
+        seen.values().forEach(Watch::stop);
+        seen.clear();
     }
 }

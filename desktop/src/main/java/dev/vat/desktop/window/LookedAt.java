@@ -62,7 +62,7 @@ final class LookedAt {
         }
         if (sheet.face() == SheetPane.Face.IN) {
             FrameTable table = selected == null ? null : studio.table(selected);
-            return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table));
+            return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table, studio.watch().review(s.id())));
         }
         return studio.programme().filter(p -> p.plan().count() > 0).map(ReelStrip::new);
     }

@@ -8,6 +8,7 @@ import dev.vat.desktop.sheet.ReelFace;
 import dev.vat.desktop.sheet.TargetBar;
 import dev.vat.desktop.studio.Studio;
 import java.util.Locale;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import javafx.scene.Node;
@@ -41,14 +42,15 @@ final class SheetPane extends BorderPane {
      * @param sourceChosen told of the id of a source
      * @param seek told of a reel frame to go to
      * @param columnChosen told when another deliverable is in focus
+     * @param goTo told of a source and the number of a frame of it that is to be shown
      */
     SheetPane(Studio studio, Ask ask, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek,
-              Runnable columnChosen) {
+              Runnable columnChosen, BiConsumer<String, Long> goTo) {
         in = new InFace(studio, ask, sourceChosen);
         reel = new ReelFace(studio, seek);
         out = new OutFace(studio, ask, columnChosen);
         targets = new TargetBar(studio);
-        findings = new FindingsPane(studio, ask);
+        findings = new FindingsPane(studio, ask, goTo);
         getStyleClass().add("sheet");
         HBox names = new HBox();
         names.getStyleClass().add("faces");

@@ -71,9 +71,9 @@ public final class Shell extends StackPane {
         this.ask = ask;
         addCommands();
         head = new HeadBar(studio, commands);
-        picture = new PictureArea(studio.viewer(), player);
+        picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), () -> !studio.watch().isChecking());
         band = new BandPane(studio, player, dyes, picture::seek);
-        sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, this::refreshLater);
+        sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, this::refreshLater, this::goTo);
         looked = new LookedAt(studio, sheet);
         runs = new RunsPane(studio, ask, new RunsPane.Window() {
             @Override
@@ -88,6 +88,7 @@ public final class Shell extends StackPane {
         });
         welcome = new Welcome(studio, this::bringIn);
         search = new CommandSearch(commands, this::leaveSearch);
+        picture.setOnCached(places -> band.band().setCached(places));
         picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
         words = new WordsBars(studio);
         sheet.setMinWidth(400);
@@ -143,10 +144,16 @@ public final class Shell extends StackPane {
                 .add("select-to", "Select up to here", key(KeyCode.O), this::hasPicture, () -> band.select(false))
                 .add("trim", "Trim to what is selected", key(KeyCode.T), player::hasLoopRange, () -> band.trim())
                 .add("unselect", "Unselect", key(KeyCode.ESCAPE), player::hasLoopRange, () -> band.clearSelection())
-                .add("loop", "Loop", key(KeyCode.L), this::hasPicture, () -> picture.toggleLoop())
-                .add("every", "Play every frame, even if slower", key(KeyCode.E), this::hasPicture, () -> picture.toggleEveryFrame())
-                .add("actual", "One stored pixel on one pixel of the screen", key(KeyCode.DIGIT1), this::hasPicture, () -> picture.toggleActualSize())
-                .add("alpha", "Show alpha as grey", key(KeyCode.A), this::hasPicture, () -> picture.toggleAlpha())
+                .add("loop", "Loop", key(KeyCode.L), this::hasPicture, () -> picture.press("loop"))
+                .add("every", "Play every frame, even if slower", key(KeyCode.E), this::hasPicture, () -> picture.press("every-frame"))
+                .add("actual", "One stored pixel on one pixel of the screen", key(KeyCode.DIGIT1), this::hasPicture, () -> picture.press("actual-size"))
+                .add("alpha", "Show alpha as grey", key(KeyCode.A), this::hasPicture, () -> picture.press("show-alpha"))
+                .add("backwards", "Play backwards, or forwards again", key(KeyCode.K), this::hasPicture, () -> picture.press("backwards"))
+                .add("speed", "Full, half or quarter speed", key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
+                .add("ground", "Another colour behind transparent places", key(KeyCode.B), this::hasPicture, () -> picture.press("ground"))
+                .add("first-seconds", "Play the first three seconds", key(KeyCode.Q), this::hasPicture, () -> picture.playEnd(true))
+                .add("last-seconds", "Play the last three seconds", key(KeyCode.Q, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.playEnd(false))
+                .add("lanes", "Show or hide the measured lanes under the band", key(KeyCode.M), this::hasPicture, () -> band.band().toggleLanes())
                 .add("all", "Show all frames on the band", key(KeyCode.DIGIT0), this::hasPicture, () -> band.band().showAll())
                 .add("closer", "Closer on the band", key(KeyCode.PLUS), this::hasPicture, () -> band.band().zoom(.5))
                 .add("closer-too", "Closer on the band", key(KeyCode.EQUALS), this::hasPicture, () -> band.band().zoom(.5))
@@ -183,6 +190,16 @@ public final class Shell extends StackPane {
         looked.choose(source);
         receipt = null;
         refreshLater();
+    }
+
+    /** Shows a frame of a source, by its own number. */
+    private void goTo(String source, long frame) {
+        sheet.setFace(SheetPane.Face.IN);
+        choose(source);
+        refresh();
+        if (player.strip() != null) {
+            picture.seek(player.strip().placeOf(frame));
+        }
     }
 
     private void watch(RunPlan plan, String target, Path file) {

@@ -1,5 +1,6 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.source.FileKind;
 import dev.vat.desktop.studio.Studio;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,8 +22,8 @@ final class Welcome extends VBox {
         getStyleClass().addAll("picture", "welcome");
         Label invite = new Label("Drop a folder of rendered frames here");
         invite.getStyleClass().add("invite");
-        Label words = new Label("PNG, JPEG, TIFF, TGA or EXR. Say who the files are for, and make them.\n"
-                + "Your frames are only ever read.");
+        Label words = new Label(FileKind.stillTitles() + ", movies and sounds: one folder, many, or a whole tree.\n"
+                + "Every frame is checked. Then say who the files are for, and make them.\nYour frames are only ever read.");
         Button choose = new Button("Choose a folder\u2026");
         choose.setId("welcome-choose");
         choose.getStyleClass().add("main-action");

@@ -67,7 +67,7 @@ class StudioTest {
 
     private void bringIn(Path... paths) throws Exception {
         act(() -> studio.bringIn(List.of(paths)));
-        await(() -> !studio.project().isEmpty() || !studio.question().isEmpty() || !studio.message().isEmpty());
+        await(() -> !studio.isSearching());
         await(() -> !studio.watch().isChecking());
     }
 
@@ -179,7 +179,7 @@ class StudioTest {
         assertThat(on(studio::message)).contains("gone");
         Path empty = Files.createDirectory(folder.resolve("empty"));
         act(() -> studio.bringIn(List.of(empty)));
-        await(() -> studio.message().contains("No numbered frames in empty"));
+        await(() -> studio.message().contains("No frames, movies or sounds in empty"));
         Files.writeString(folder.resolve("bad.vat"), "nonsense");
         act(() -> studio.bringIn(List.of(folder.resolve("bad.vat"))));
         await(() -> studio.message().contains("bad.vat"));
@@ -189,7 +189,7 @@ class StudioTest {
     void checkingAgainSeesWhatIsOnDiskNow() throws Exception {
         Path frames = TestFrames.png(folder, "kite", 6);
         bringIn(frames);
-        Files.write(frames.resolve("kite.0002.png"), new byte[0]);
+        TestFrames.old(Files.write(frames.resolve("kite.0002.png"), new byte[0]));
         act(() -> studio.watch().again(studio.project().sources().getFirst()));
         await(() -> !studio.watch().isChecking());
         assertThat(on(() -> studio.table("s1").state(2))).isEqualTo(FrameState.EMPTY);

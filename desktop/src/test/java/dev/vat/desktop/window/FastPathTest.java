@@ -100,7 +100,7 @@ class FastPathTest extends WindowCase {
     void anUnprovenOrBrokenDropLeavesEverythingAsItWas() throws Exception {
         drop(TestFrames.png(folder, "kite", 3));
         drop(Files.createDirectory(folder.resolve("empty")));
-        assertThat(text("notice-words")).contains("No numbered frames in empty");
+        assertThat(text("notice-words")).contains("No frames, movies or sounds in empty");
         press("notice-seen");
         settle();
         assertThat(isThere("notice")).isFalse();

@@ -16,7 +16,7 @@ import dev.vat.desktop.TestFrames;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.run.RunHome;
 import dev.vat.engine.run.RunPlanner;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -31,11 +31,11 @@ class RunsTest extends WindowCase {
 
     /** A run that was planned and then cut off, as an earlier start would have left it. */
     private RunPlan cutOff(Path frames) throws Exception {
-        Sequence sequence = SequenceFinder.find(frames).getFirst();
-        Project project = Edits.bringIn(List.of(sequence), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Sequence sequence = SourceFinder.find(frames).sequences().getFirst();
+        Project project = Edits.bringIn(List.of(sequence.location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setFolder(Place.of(folder.resolve("out"))).apply(Edits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.FPS_25).apply(project)));
         try (Viewer viewer = new Viewer(places)) {
-            FrameTable table = viewer.check(sequence, false, _ -> { }).join();
+            FrameTable table = viewer.check(sequence, false, null, _ -> { }).join();
             assertThat(new Observed(Map.of("s1", table), Observed.Destination.UNKNOWN).tables()).hasSize(1);
             RunPlan plan = RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("out"),
                     RunPlan.CHOSEN, viewer.library());

@@ -155,7 +155,7 @@ abstract class WindowCase extends FxRobot {
             }
             return null;
         });
-        await(() -> !studio().project().isEmpty() || !studio().question().isEmpty() || !studio().message().isEmpty());
+        await(() -> !studio().isSearching());
         settle();
     }
 

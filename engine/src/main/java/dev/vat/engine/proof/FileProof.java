@@ -1,6 +1,7 @@
 package dev.vat.engine.proof;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.Comparison;
 import dev.vat.core.run.FileFacts;
@@ -63,7 +64,7 @@ public final class FileProof {
 
     private static List<Receipt.SourceLine> sources(RunPlan plan) {
         return plan.spans().stream().map(s -> new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(),
-                s.first() + (s.count() - 1) * s.step(), s.step(), s.count())).toList();
+                s.wanted(s.start() + s.count() - 1), s.step(), s.count())).toList();
     }
 
     private static List<Receipt.Fill> fills(RunPlan plan) {
@@ -71,10 +72,18 @@ public final class FileProof {
         for (RunPlan.RunSpan span : plan.spans()) {
             for (RunPlan.RunFill fill : span.fills()) {
                 fills.add(new Receipt.Fill(fill.reelFrame(), plan.sources().get(span.source()).name(), fill.wanted(),
-                        fill.held() != null ? "frame " + fill.held() + " held" : "card: " + fill.card()));
+                        shown(fill)));
             }
         }
         return fills;
+    }
+
+    private static String shown(RunPlan.RunFill fill) {
+        if (fill.held() == null) {
+            return "card: " + fill.card();
+        }
+        return fill.after() == null ? "frame " + fill.held() + " held"
+                : "frames " + fill.held() + " and " + fill.after() + " mixed, " + fill.share() + " of the later one";
     }
 
     private static Receipt.Quality quality(RunPlan plan, List<Receipt.FrameLine> frames) {
@@ -101,7 +110,7 @@ public final class FileProof {
     private static List<String> notes(RunPlan plan, RunPlan.RunFile file) {
         List<String> notes = new ArrayList<>();
         notes.add("rate " + plan.rate().label() + ": " + plan.rateOrigin());
-        boolean transparent = plan.sources().stream().anyMatch(s -> s.alpha().carriesTransparency());
+        boolean transparent = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
         if (file.expected().alphaBits() == 0 && transparent) {
             notes.add("transparent places flattened on #" + file.flatten());
         }
@@ -109,12 +118,13 @@ public final class FileProof {
             notes.add("alpha is straight, coded in " + file.expected().alphaBits() + " bits from "
                     + file.expected().codedBits() + "-bit samples" + (transparent ? "" : "; opaque everywhere, it carries nothing"));
         }
-        if (plan.sources().stream().anyMatch(s -> s.alpha() == AlphaKind.PREMULTIPLIED)) {
+        if (plan.sources().stream().anyMatch(s -> s.picture().alpha() == AlphaKind.PREMULTIPLIED)) {
             notes.add("premultiplied alpha of the source was undone");
         }
-        if (plan.sources().stream().anyMatch(RunPlan.RunSource::linear)) {
-            notes.add("linear light taken with Rec.709 primaries, exposure 0, through the sRGB curve, clamped in RGB, tagged Rec.709");
-        }
+        plan.sources().stream().filter(s -> s.picture().colour().kind() != ColourReading.Kind.DISPLAY).forEach(s ->
+                notes.add(s.name() + ": " + s.picture().colour().describe() + "; Rec.709 primaries, clamped in RGB, tagged Rec.709"));
+        plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty()).forEach(s ->
+                notes.add(s.name() + ": layer " + s.picture().layer()));
         int deepest = plan.sources().stream().mapToInt(RunPlan.RunSource::bits).max().orElse(8);
         if (deepest > file.expected().codedBits()) {
             notes.add(deepest + "-bit source dithered to " + file.expected().codedBits() + " bits");

@@ -2,11 +2,13 @@ package dev.vat.engine.protocol;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
+import dev.vat.core.time.Rational;
 import java.util.List;
 
 /**
@@ -19,6 +21,8 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Heartbeat.class, name = "heartbeat"),
     @JsonSubTypes.Type(value = Message.Check.class, name = "check"),
     @JsonSubTypes.Type(value = Message.Checked.class, name = "checked"),
+    @JsonSubTypes.Type(value = Message.Probe.class, name = "probe"),
+    @JsonSubTypes.Type(value = Message.Probed.class, name = "probed"),
     @JsonSubTypes.Type(value = Message.Slots.class, name = "slots"),
     @JsonSubTypes.Type(value = Message.Show.class, name = "show"),
     @JsonSubTypes.Type(value = Message.Shown.class, name = "shown"),
@@ -46,8 +50,12 @@ public sealed interface Message {
     /** A worker's sign of life, each second. */
     record Heartbeat(long id) implements Message { }
 
-    /** Asks to look into files of one sequence. */
-    record Check(long id, FileKind kind, boolean headersOnly, List<File> files) implements Message {
+    /**
+     * Asks to look into frames of one source.
+     *
+     * @param layer which picture of EXR files; null for the unnamed one
+     */
+    record Check(long id, FileKind kind, boolean headersOnly, String layer, List<File> files) implements Message {
         /** A frame and its absolute path. */
         public record File(long number, String path) { }
     }
@@ -86,19 +94,33 @@ public sealed interface Message {
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "of")
     @JsonSubTypes({
         @JsonSubTypes.Type(value = Still.class, name = "still"),
+        @JsonSubTypes.Type(value = Blend.class, name = "blend"),
         @JsonSubTypes.Type(value = Card.class, name = "card"),
         @JsonSubTypes.Type(value = Movie.class, name = "movie"),
     })
     sealed interface Subject { }
 
-    /** A frame file. */
-    record Still(String path, FileKind kind, AlphaKind alpha) implements Subject { }
+    /**
+     * A frame of a source: of a movie the one numbered {@code frame}, else all there is in the file.
+     *
+     * @param modified when the file was last changed, in milliseconds since 1970: another time makes another picture
+     */
+    record Still(String path, FileKind kind, long frame, long modified, PictureReading how) implements Subject { }
+
+    /** Two frames of a source, mixed: {@code share} is how much of {@code after} there is. */
+    record Blend(Still before, Still after, Rational share) implements Subject { }
 
     /** A card that stands for a frame that can't be used; the size is the reel's. */
     record Card(int width, int height, List<String> lines) implements Subject { }
 
     /** A frame of a finished file. */
     record Movie(String path, long frame) implements Subject { }
+
+    /** Asks what a movie or sound file holds. */
+    record Probe(long id, String path) implements Message { }
+
+    /** @param facts what it holds, or null with the reason {@code why} in words */
+    record Probed(long id, ClipFacts facts, String why) implements Message { }
 
     /** The picture stands in its slot. */
     record Shown(long id, int slot, int width, int height, String format) implements Message { }

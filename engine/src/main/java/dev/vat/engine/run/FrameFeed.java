@@ -1,19 +1,21 @@
 package dev.vat.engine.run;
 
-import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.CardPainter;
 import dev.vat.media.Composer;
 import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
+import dev.vat.media.Mixing;
 import dev.vat.media.Picture;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
@@ -34,22 +36,28 @@ public final class FrameFeed implements AutoCloseable {
         private final FrameReader reader = new FrameReader();
         private final Composer composer = new Composer(plan.working(), alpha);
 
-        Picture read(ReelFrame.SourceFrame frame, RunPlan.RunSource source) throws IOException {
-            Path file = Path.of(source.folder()).resolve(source.pattern().fileName(frame.number()));
-            return switch (reader.read(file, source.kind())) {
-                case FrameRead.Unsound unsound -> throw new IOException("Frame " + source.pattern().fileName(frame.number())
+        Picture read(long frame, RunPlan.RunSource source) throws IOException {
+            Path file = Path.of(source.folder()).resolve(source.pattern().fileName(frame));
+            String name = source.kind().isMovie() ? frame + " of " + source.name() : source.pattern().fileName(frame);
+            return switch (reader.read(file, source.kind(), source.picture().layer(), frame)) {
+                case FrameRead.Unsound unsound -> throw new IOException("Frame " + name
                         + " was sound when it was checked, and is " + unsound.state().label() + " now: " + unsound.why());
                 case FrameRead.Sound sound -> {
                     try (Picture decoded = sound.picture()) {
                         if (!sound.format().size().equals(plan.size())) {
-                            throw new IOException("Frame " + source.pattern().fileName(frame.number()) + " is now "
+                            throw new IOException("Frame " + name + " is now "
                                     + sound.format().size() + " where " + plan.size() + " was checked");
                         }
-                        AlphaKind kind = source.alpha().carriesTransparency() ? source.alpha() : AlphaKind.NONE;
-                        yield composer.compose(decoded, kind);
+                        yield composer.compose(decoded, source.picture());
                     }
                 }
             };
+        }
+
+        Picture mix(ReelFrame.Blend blend, RunPlan.RunSource source) throws IOException {
+            try (Picture before = read(blend.before(), source); Picture after = read(blend.after(), source)) {
+                return Mixing.mix(before, after, blend.share());
+            }
         }
 
         void close() {
@@ -64,6 +72,9 @@ public final class FrameFeed implements AutoCloseable {
     private final boolean alpha;
     private final int threads;
     private final ExecutorService pool;
+    private final ExecutorService clipPool;
+    /** On the one thread of their pool only. */
+    private final Map<RunPlan.RunSource, Station> clips = new HashMap<>();
     private final List<Station> stations = new ArrayList<>();
     private final BlockingQueue<Station> free = new LinkedBlockingQueue<>();
     private final Deque<Ahead> ahead = new ArrayDeque<>();
@@ -74,13 +85,10 @@ public final class FrameFeed implements AutoCloseable {
 
     public FrameFeed(RunPlan plan, int threads) {
         this.plan = plan;
-        this.alpha = plan.sources().stream().anyMatch(s -> s.alpha().carriesTransparency());
+        this.alpha = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
         this.threads = threads;
-        this.pool = Executors.newFixedThreadPool(threads, task -> {
-            Thread thread = new Thread(task, "decode");
-            thread.setDaemon(true);
-            return thread;
-        });
+        this.pool = Executors.newFixedThreadPool(threads, Thread.ofPlatform().name("decode-", 0).daemon().factory());
+        this.clipPool = Executors.newSingleThreadExecutor(Thread.ofPlatform().name("decode-clip").daemon().factory());
         for (int i = 0; i < threads; i++) {
             stations.add(new Station());
         }
@@ -95,7 +103,7 @@ public final class FrameFeed implements AutoCloseable {
     public Picture next() throws IOException, InterruptedException {
         while (ahead.size() < 2 * threads && next < plan.frames()) {
             ReelFrame frame = plan.frameAt(next++);
-            ahead.add(new Ahead(frame, repeats(frame) ? null : pool.submit(work(frame))));
+            ahead.add(new Ahead(frame, repeats(frame) ? null : poolFor(frame).submit(work(frame))));
             lastFrame = frame;
         }
         Ahead first = ahead.remove();
@@ -109,9 +117,13 @@ public final class FrameFeed implements AutoCloseable {
         return lastPicture.share();
     }
 
+    private ExecutorService poolFor(ReelFrame frame) {
+        return plan.sourceOf(frame).kind().isMovie() ? clipPool : pool;
+    }
+
     private boolean repeats(ReelFrame frame) {
         return lastFrame != null && lastFrame.item() == frame.item() && lastFrame.content().equals(frame.content())
-                && frame.content() instanceof ReelFrame.SourceFrame;
+                && !(frame.content() instanceof ReelFrame.Card);
     }
 
     private Callable<Picture> work(ReelFrame frame) {
@@ -119,15 +131,26 @@ public final class FrameFeed implements AutoCloseable {
         return switch (frame.content()) {
             case ReelFrame.Card(String reason) -> () -> cards.paint(plan.working(), alpha, plan.size().width(),
                     plan.size().height(), cardLines(source.pattern().number(frame.wanted()), reason, source.name()));
-            case ReelFrame.SourceFrame wanted -> () -> {
-                Station station = free.take();
-                try {
-                    return station.read(wanted, source);
-                } finally {
-                    free.add(station);
-                }
-            };
+            case ReelFrame.SourceFrame(long number) -> () -> atStation(source, station -> station.read(number, source));
+            case ReelFrame.Blend blend -> () -> atStation(source, station -> station.mix(blend, source));
         };
+    }
+
+    private interface Work {
+        Picture at(Station station) throws IOException;
+    }
+
+    /** A movie is decoded in order by one station of its own; the frames of a sequence by whichever is free. */
+    private Picture atStation(RunPlan.RunSource source, Work work) throws IOException, InterruptedException {
+        if (source.kind().isMovie()) {
+            return work.at(clips.computeIfAbsent(source, _ -> new Station()));
+        }
+        Station station = free.take();
+        try {
+            return work.at(station);
+        } finally {
+            free.add(station);
+        }
     }
 
     /** What a card says, the same in the window and in the file. */
@@ -149,6 +172,7 @@ public final class FrameFeed implements AutoCloseable {
     @Override
     public void close() {
         pool.shutdownNow();
+        clipPool.shutdownNow();
         for (Ahead waiting : ahead) {
             closeWhenDone(waiting.picture);
         }
@@ -159,10 +183,12 @@ public final class FrameFeed implements AutoCloseable {
         }
         try {
             pool.awaitTermination(10, TimeUnit.SECONDS);
+            clipPool.awaitTermination(10, TimeUnit.SECONDS);
         } catch (InterruptedException _) {
             Thread.currentThread().interrupt();
         }
         stations.forEach(Station::close);
+        clips.values().forEach(Station::close);
     }
 
     private static void closeWhenDone(Future<Picture> picture) {

@@ -7,12 +7,12 @@ import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
-import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Expectation;
 import dev.vat.core.run.PartCutting;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.VatVersion;
@@ -60,7 +60,7 @@ public final class RunPlanner {
             Sequence sequence = e.table().sequence();
             PictureFormat format = e.format().orElseThrow();
             return new RunPlan.RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
-                    sequence.kind(), e.table().alpha(), format.linear(), format.depth().bits());
+                    sequence.kind(), e.picture(), format.depth().bits());
         }).toList();
         List<RunPlan.RunFile> files = new ArrayList<>();
         FileNaming naming = FileNaming.parse(project.naming());
@@ -99,17 +99,30 @@ public final class RunPlanner {
 
     private static List<RunPlan.RunSpan> spans(ReelPlan plan) {
         List<ReelPlan.Fill> fills = plan.fills();
-        return plan.spans().stream().filter(s -> s.count() > 0).map(s -> new RunPlan.RunSpan(s.item(), s.start(),
-                plan.at(s.start()).wanted(), s.step(), s.count(),
-                fills.stream().filter(f -> f.frame().item() == s.item()).map(RunPlanner::fill).toList())).toList();
+        List<RunPlan.RunSpan> spans = new ArrayList<>();
+        for (ReelPlan.Span span : plan.spans()) {
+            for (long start = span.start(); start < span.end();) {
+                long end = endOfEvenSteps(plan, span, start);
+                long from = start;
+                spans.add(new RunPlan.RunSpan(span.item(), start, plan.at(start).wanted(), span.step(), span.hold(), end - start,
+                        fills.stream().filter(f -> f.reelFrame() >= from && f.reelFrame() < end)
+                                .map(f -> RunPlan.RunFill.of(f.reelFrame(), f.frame().wanted(), f.frame().content())).toList()));
+                start = end;
+            }
+        }
+        return spans;
     }
 
-    private static RunPlan.RunFill fill(ReelPlan.Fill fill) {
-        return switch (fill.frame().content()) {
-            case ReelFrame.SourceFrame(long number) ->
-                    new RunPlan.RunFill(fill.reelFrame(), fill.frame().wanted(), number, null);
-            case ReelFrame.Card(String reason) ->
-                    new RunPlan.RunFill(fill.reelFrame(), fill.frame().wanted(), null, reason);
-        };
+    /** Where holes are closed up, an item is several spans: each goes on in even steps. */
+    private static long endOfEvenSteps(ReelPlan plan, ReelPlan.Span span, long start) {
+        if (plan.part(span.item()).reading().gap() != GapPolicy.CLOSE) {
+            return span.end();
+        }
+        long first = plan.at(start).wanted();
+        long end = start;
+        while (end < span.end() && plan.at(end).wanted() == first + (end - start) / span.hold() * span.step()) {
+            end++;
+        }
+        return end;
     }
 }

@@ -27,6 +27,7 @@ final class CheckJob {
 
     private final Sequence sequence;
     private final boolean headersOnly;
+    private final String layer;
     private final FrameTable.Collector collector;
     private final Consumer<CheckProgress> listener;
     private final CompletableFuture<FrameTable> result = new CompletableFuture<>();
@@ -36,9 +37,13 @@ final class CheckJob {
     private final KnownChecks known;
     private int next;
 
-    /** @param known what earlier full checks found; taken over where a file is still the same */
-    CheckJob(Sequence sequence, boolean headersOnly, KnownChecks known, Consumer<CheckProgress> listener) {
+    /**
+     * @param layer which picture of EXR files; null for the unnamed one
+     * @param known what earlier full checks found; taken over where a file is still the same
+     */
+    CheckJob(Sequence sequence, boolean headersOnly, String layer, KnownChecks known, Consumer<CheckProgress> listener) {
         this.sequence = sequence;
+        this.layer = layer;
         this.headersOnly = headersOnly;
         this.known = known;
         this.collector = FrameTable.collect(sequence);
@@ -82,7 +87,7 @@ final class CheckJob {
         List<Message.Check.File> files = new ArrayList<>();
         List<FrameCheck> found = new ArrayList<>();
         for (; next < sequence.count() && files.size() < (headersOnly ? HEADER_BATCH : BATCH); next++) {
-            FrameCheck earlier = headersOnly ? null : known.get(sequence, next);
+            FrameCheck earlier = headersOnly ? null : known.get(sequence, layer, next);
             if (earlier != null) {
                 found.add(earlier);
             } else {
@@ -98,13 +103,13 @@ final class CheckJob {
 
     private Message.Check ask(long id, List<Message.Check.File> files) {
         inFlight.put(id, files);
-        return new Message.Check(id, sequence.kind(), headersOnly, files);
+        return new Message.Check(id, sequence.kind(), headersOnly, layer, files);
     }
 
     void answered(Message.Checked answer) {
         inFlight.remove(answer.id());
         if (!headersOnly) {
-            answer.checks().forEach(check -> known.put(sequence, check));
+            known.put(sequence, layer, answer.checks());
         }
         take(answer.checks());
     }

@@ -2,13 +2,16 @@ package dev.vat.engine.viewer;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.run.WorkingFormat;
+import dev.vat.core.time.Rational;
 import dev.vat.engine.protocol.Message;
 import dev.vat.media.CardPainter;
 import dev.vat.media.Composer;
 import dev.vat.media.Conversion;
 import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
+import dev.vat.media.Mixing;
 import dev.vat.media.MovieFrames;
 import dev.vat.media.Picture;
 import dev.vat.media.ScreenPainter;
@@ -17,6 +20,9 @@ import java.nio.file.Path;
 
 /** Makes single pictures for the screen, by the same steps as a run. Belongs to one thread, for as long as that lives. */
 final class PictureMaker {
+
+    /** What files that Vat made hold. */
+    private static final PictureReading DELIVERED = PictureReading.of(AlphaKind.STRAIGHT, false);
 
     private final FrameReader reader = new FrameReader();
     private final Composer opaque = new Composer(WorkingFormat.W16, false);
@@ -58,32 +64,40 @@ final class PictureMaker {
             convertedAs = as;
         }
         try (Picture converted = conversion.convert(working)) {
-            return transparent.compose(converted, AlphaKind.STRAIGHT);
+            return transparent.compose(converted, DELIVERED);
         }
     }
 
     private Picture working(Message.Subject subject) {
         return switch (subject) {
-            case Message.Still still -> still(still);
+            case Message.Still still -> still(still, composer(still));
+            case Message.Blend(Message.Still before, Message.Still after, Rational share) -> {
+                try (Picture low = still(before, composer(before)); Picture high = still(after, composer(before))) {
+                    yield Mixing.mix(low, high, share);
+                }
+            }
             case Message.Card card -> cards.paint(WorkingFormat.W16, false, card.width(), card.height(), card.lines());
             case Message.Movie asked -> {
                 try (Picture frame = movie(asked.path()).frame(asked.frame())) {
-                    yield transparent.compose(frame, AlphaKind.STRAIGHT);
+                    yield transparent.compose(frame, DELIVERED);
                 }
             }
         };
     }
 
-    private Picture still(Message.Still still) {
-        return switch (reader.read(Path.of(still.path()), still.kind())) {
+    private Picture still(Message.Still still, Composer composer) {
+        return switch (reader.read(Path.of(still.path()), still.kind(), still.how().layer(), still.frame())) {
             case FrameRead.Unsound unsound -> throw new MediaUnavailable(unsound.state().label() + ": " + unsound.why());
             case FrameRead.Sound sound -> {
                 try (Picture decoded = sound.picture()) {
-                    boolean alpha = still.alpha() != AlphaKind.NONE && still.alpha() != AlphaKind.OPAQUE;
-                    yield (alpha ? transparent : opaque).compose(decoded, still.alpha());
+                    yield composer.compose(decoded, still.how());
                 }
             }
         };
+    }
+
+    private Composer composer(Message.Still still) {
+        return still.how().alpha().carriesTransparency() ? transparent : opaque;
     }
 
     private MovieFrames movie(String path) {

@@ -1,5 +1,6 @@
 package dev.vat.engine.viewer;
 
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.place.Places;
@@ -41,7 +42,8 @@ public final class Viewer implements AutoCloseable {
     private final Deque<Integer> freeSlots = new ArrayDeque<>();
     private final List<CheckJob> jobs = new ArrayList<>();
     private final Set<Message.Subject> deadly = new HashSet<>();
-    private final KnownChecks known = new KnownChecks();
+    private final Map<Long, CompletableFuture<ClipFacts>> probes = new HashMap<>();
+    private final KnownChecks known;
     private WorkerProcess worker;
     private PictureSlots slots;
     private Path slotFile;
@@ -51,6 +53,8 @@ public final class Viewer implements AutoCloseable {
 
     public Viewer(Places places) {
         this.places = places;
+        this.known = new KnownChecks(places.cache().resolve("checks"));
+        Thread.startVirtualThread(known::tidy);
     }
 
     /** The media library's version; starts the process if need be and waits for it. */
@@ -63,16 +67,40 @@ public final class Viewer implements AutoCloseable {
     }
 
     /**
-     * Looks into every file of a sequence. The future is cancelled to stop it; progress comes in batches.
+     * Looks into every frame of a sequence. The future is cancelled to stop it; progress comes in batches.
      *
      * @param headersOnly whether pictures stay undecoded
+     * @param layer which picture of EXR files; null for the unnamed one, or the first if there is none
      */
-    public synchronized CompletableFuture<FrameTable> check(Sequence sequence, boolean headersOnly,
-                                                            Consumer<CheckProgress> listener) {
-        CheckJob job = new CheckJob(sequence, headersOnly, known, listener);
-        jobs.add(job);
-        pump();
+    public CompletableFuture<FrameTable> check(Sequence sequence, boolean headersOnly, String layer,
+                                               Consumer<CheckProgress> listener) {
+        CheckJob job = new CheckJob(sequence, headersOnly, layer, known, listener);
+        // What is remembered may take a while to read; nobody waits for it.
+        Thread.startVirtualThread(() -> {
+            known.load(sequence, layer);
+            synchronized (this) {
+                if (closed) {
+                    job.fail("Vat is closing");
+                }
+                jobs.add(job);
+                pump();
+            }
+        });
         return job.result();
+    }
+
+    /** What a movie or sound file holds; fails with a reason in words. */
+    public synchronized CompletableFuture<ClipFacts> probe(Path file) {
+        CompletableFuture<ClipFacts> answer = new CompletableFuture<>();
+        long id = ++lastId;
+        probes.put(id, answer);
+        try {
+            tell(worker(), new Message.Probe(id, file.toString()));
+        } catch (IOException e) {
+            probes.remove(id);
+            answer.completeExceptionally(new IllegalStateException("The process for pictures and checks can't be started: " + e.getMessage()));
+        }
+        return answer;
     }
 
     /** Forgets what earlier checks found, so that the next one looks at every file anew. */
@@ -168,6 +196,14 @@ public final class Viewer implements AutoCloseable {
         switch (message) {
             case Message.Checked checked -> jobs.stream().filter(j -> j.owns(checked.id())).findFirst()
                     .ifPresent(j -> j.answered(checked));
+            case Message.Probed probed -> {
+                CompletableFuture<ClipFacts> answer = probes.remove(probed.id());
+                if (answer != null && probed.facts() != null) {
+                    answer.complete(probed.facts());
+                } else if (answer != null) {
+                    answer.completeExceptionally(new IllegalStateException(probed.why()));
+                }
+            }
             case Message.Shown picture -> {
                 Wanted wanted = shown.remove(picture.id());
                 PictureSlots room = slots;
@@ -210,6 +246,8 @@ public final class Viewer implements AutoCloseable {
                     ? "unreadable: it makes the decoder crash" : "the decoder had to be started again"));
         }
         shown.clear();
+        probes.values().forEach(p -> p.completeExceptionally(new IllegalStateException("the decoder crashed on it or beside it")));
+        probes.clear();
         slotFile.toFile().delete();
         List<CheckJob> running = List.copyOf(jobs);
         freeSlots.clear();
@@ -227,6 +265,8 @@ public final class Viewer implements AutoCloseable {
         waiting.clear();
         jobs.forEach(j -> j.fail(why));
         jobs.clear();
+        probes.values().forEach(p -> p.completeExceptionally(new IllegalStateException(why)));
+        probes.clear();
     }
 
     /** The process's number, for tests that end it. */

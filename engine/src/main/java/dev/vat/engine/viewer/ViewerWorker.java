@@ -3,6 +3,7 @@ package dev.vat.engine.viewer;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.worker.WorkerDuty;
+import dev.vat.media.ClipProbe;
 import dev.vat.media.FrameReader;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -10,20 +11,28 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 
 /** The viewer process: looks into frame files and makes pictures for the window. */
 public final class ViewerWorker implements WorkerDuty {
 
+    private static final int MOST_WAITS = 20;
+    private static final int WAIT_MILLIS = 5;
     private static final int THREADS = Math.max(1, Math.min(4, Runtime.getRuntime().availableProcessors()));
 
     private final Consumer<Message> answers;
-    private final ExecutorService checks = Executors.newFixedThreadPool(THREADS);
+    /** Checks take what is left of the machine: low priority, and one step aside while pictures are wanted. */
+    private final ExecutorService checks = Executors.newFixedThreadPool(THREADS, Thread.ofPlatform().name("check-", 0)
+            .priority(Thread.MIN_PRIORITY).daemon().factory());
+    private final ExecutorService clipChecks = Executors.newSingleThreadExecutor(Thread.ofPlatform().name("check-clip")
+            .priority(Thread.MIN_PRIORITY).daemon().factory());
     private final ExecutorService stills = Executors.newFixedThreadPool(THREADS);
     /** Movies are read in order by one decoder. */
     private final ExecutorService movies = Executors.newSingleThreadExecutor();
     private final ThreadLocal<FrameReader> readers = ThreadLocal.withInitial(FrameReader::new);
     private final ThreadLocal<PictureMaker> makers = ThreadLocal.withInitial(PictureMaker::new);
+    private final AtomicInteger showing = new AtomicInteger();
     private volatile PictureSlots slots;
 
     public ViewerWorker(Consumer<Message> answers) {
@@ -33,10 +42,31 @@ public final class ViewerWorker implements WorkerDuty {
     @Override
     public void take(Message message) {
         switch (message) {
-            case Message.Check check -> checks.execute(() -> check(check));
+            case Message.Check check -> (check.kind().isMovie() ? clipChecks : checks).execute(() -> check(check));
+            case Message.Probe probe -> clipChecks.execute(() -> probe(probe));
             case Message.Slots where -> map(where);
-            case Message.Show show -> (show.subject() instanceof Message.Movie ? movies : stills).execute(() -> show(show));
+            case Message.Show show -> {
+                showing.incrementAndGet();
+                (isMovie(show.subject()) ? movies : stills).execute(() -> show(show));
+            }
             default -> answers.accept(new Message.Broken(message.id(), "a viewer doesn't do that"));
+        }
+    }
+
+    private static boolean isMovie(Message.Subject subject) {
+        return switch (subject) {
+            case Message.Movie _ -> true;
+            case Message.Still still -> still.kind().isMovie();
+            case Message.Blend blend -> blend.before().kind().isMovie();
+            case Message.Card _ -> false;
+        };
+    }
+
+    private void probe(Message.Probe probe) {
+        try {
+            answers.accept(new Message.Probed(probe.id(), ClipProbe.probe(Path.of(probe.path())), null));
+        } catch (RuntimeException e) {
+            answers.accept(new Message.Probed(probe.id(), null, String.valueOf(e.getMessage())));
         }
     }
 
@@ -52,11 +82,24 @@ public final class ViewerWorker implements WorkerDuty {
         FrameReader reader = readers.get();
         List<FrameCheck> results = new ArrayList<>();
         for (Message.Check.File file : check.files()) {
+            stepAside();
             Path path = Path.of(file.path());
-            results.add(check.headersOnly() ? reader.header(path, check.kind(), file.number())
-                    : reader.check(path, check.kind(), file.number()));
+            results.add(check.headersOnly() && !check.kind().isMovie()
+                    ? reader.header(path, check.kind(), check.layer(), file.number())
+                    : reader.check(path, check.kind(), check.layer(), file.number()));
         }
         answers.accept(new Message.Checked(check.id(), results));
+    }
+
+    /** Waits a moment while pictures are wanted, but goes on in the end: somebody may play for hours. */
+    private void stepAside() {
+        try {
+            for (int i = 0; i < MOST_WAITS && showing.get() > 0; i++) {
+                Thread.sleep(WAIT_MILLIS);
+            }
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     private void show(Message.Show show) {
@@ -68,12 +111,15 @@ public final class ViewerWorker implements WorkerDuty {
             answers.accept(new Message.Shown(show.id(), show.slot(), width, height, "bgra-premultiplied"));
         } catch (RuntimeException e) {
             answers.accept(new Message.NotShown(show.id(), show.slot(), String.valueOf(e.getMessage())));
+        } finally {
+            showing.decrementAndGet();
         }
     }
 
     @Override
     public void close() {
         checks.shutdownNow();
+        clipChecks.shutdownNow();
         stills.shutdownNow();
         movies.shutdownNow();
     }

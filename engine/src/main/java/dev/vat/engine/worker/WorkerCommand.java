@@ -37,6 +37,8 @@ final class WorkerCommand {
         } else {
             command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
             command.addAll(List.of(HEAP, role == WorkerRole.VIEWER ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC", "-Xshare:auto", "-XX:-CreateCoredumpOnCrash",
+                    // Lets threads that check frames in the background step back.
+                    "-XX:ThreadPriorityPolicy=1",
                     "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
                     "-Djava.awt.headless=true", "-Dlogback.configurationFile=" + WorkerMain.LOGGING,
                     "-Dorg.bytedeco.javacpp.cachedir=" + places.cache().resolve("native"),

@@ -9,7 +9,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.engine.KiteFrames;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
 import dev.vat.scene.Shot;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -28,7 +28,7 @@ class DemoDataTest {
     Path folder;
 
     private FrameTable table(Shot shot) throws IOException {
-        return KiteFrames.check(SequenceFinder.find(folder.resolve(shot.id())).getFirst());
+        return KiteFrames.check(SourceFinder.find(folder.resolve(shot.id())).sequences().getFirst());
     }
 
     @Test
@@ -48,7 +48,7 @@ class DemoDataTest {
         assertThat(table(Shot.TITLE).alpha()).isEqualTo(AlphaKind.STRAIGHT);
         FrameTable glow = table(Shot.GLOW);
         assertThat(glow.format().orElseThrow().linear()).isTrue();
-        assertThat(glow.format().orElseThrow().layers()).as("it has a main picture").isEmpty();
+        assertThat(glow.format().orElseThrow().layers()).as("it has a main picture").containsExactly("", "haze", "sand", "sun");
 
         Map<String, FrameTable> tables = new HashMap<>();
         int id = 1;

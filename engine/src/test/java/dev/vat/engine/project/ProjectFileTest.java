@@ -8,7 +8,7 @@ import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.KiteFrames;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -23,7 +23,7 @@ class ProjectFileTest {
 
     private Project project(Path home) throws IOException {
         Path frames = KiteFrames.png(home.resolve("frames"), "kite", 1, 2, false);
-        Project project = Edits.bringIn(SequenceFinder.find(frames), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Project project = Edits.bringIn(SourceFinder.find(frames).locations(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         return Edits.setFolder(Place.of(home.resolve("out"))).apply(Edits.setRate(Rate.of(24)).apply(project));
     }
 

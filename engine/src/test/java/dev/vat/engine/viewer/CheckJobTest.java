@@ -34,7 +34,7 @@ class CheckJobTest {
 
     /** Answers questions like a decoder that dies of one frame. */
     private static FrameTable run(int count, long deadly) {
-        CheckJob job = new CheckJob(sequence(count), false, new KnownChecks(), _ -> { });
+        CheckJob job = new CheckJob(sequence(count), false, null, new KnownChecks(null), _ -> { });
         long id = 0;
         int deaths = 0;
         Deque<Message.Check> asked = new ArrayDeque<>();
@@ -48,7 +48,7 @@ class CheckJobTest {
                 asked.clear();
                 job.workerLost();
             } else {
-                job.answered(new Message.Checked(first.id(), first.files().stream().map(f -> FrameCheck.sound(f.number(), FORMAT, true, null)).toList()));
+                job.answered(new Message.Checked(first.id(), first.files().stream().map(f -> FrameCheck.sound(f.number(), FORMAT, null, null)).toList()));
             }
         }
         return job.result().join();
@@ -74,13 +74,13 @@ class CheckJobTest {
 
     @Test
     void whatCouldntBeReadIsAskedAboutAgainAndWhatWasSoundIsNot() {
-        KnownChecks known = new KnownChecks();
-        CheckJob first = new CheckJob(sequence(3), false, known, _ -> { });
+        KnownChecks known = new KnownChecks(null);
+        CheckJob first = new CheckJob(sequence(3), false, null, known, _ -> { });
         Message.Check asked = first.nextQuestion(1).orElseThrow();
-        first.answered(new Message.Checked(1, List.of(FrameCheck.sound(1, FORMAT, true, null),
+        first.answered(new Message.Checked(1, List.of(FrameCheck.sound(1, FORMAT, null, null),
                 FrameCheck.fault(2, FrameState.UNREADABLE, "this user may not read the file"), FrameCheck.fault(3, FrameState.CUT_SHORT, "it ends early"))));
         assertThat(asked.files()).hasSize(3);
-        CheckJob second = new CheckJob(sequence(3), false, known, _ -> { });
+        CheckJob second = new CheckJob(sequence(3), false, null, known, _ -> { });
         assertThat(second.nextQuestion(2).orElseThrow().files()).extracting(Message.Check.File::number).containsExactly(2L);
     }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
@@ -13,7 +14,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
 import dev.vat.engine.protocol.Message;
-import dev.vat.engine.source.SequenceFinder;
+import dev.vat.engine.source.SourceFinder;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
@@ -47,7 +48,7 @@ class ViewerTest {
     }
 
     private Sequence frames(int count, boolean alpha) throws IOException {
-        return SequenceFinder.find(KiteFrames.png(folder.resolve("frames"), "kite", 1, count, alpha)).getFirst();
+        return SourceFinder.find(KiteFrames.png(folder.resolve("frames"), "kite", 1, count, alpha)).sequences().getFirst();
     }
 
     private static byte[] pixels(ShownPicture picture) {
@@ -63,7 +64,7 @@ class ViewerTest {
     }
 
     private static Message.Still still(Sequence s, long frame, AlphaKind alpha) {
-        return new Message.Still(s.file(frame).toString(), s.kind(), alpha);
+        return new Message.Still(s.file(frame).toString(), s.kind(), frame, 0, PictureReading.of(alpha, false));
     }
 
     @Test
@@ -72,9 +73,9 @@ class ViewerTest {
         Files.write(listed.file(7), new byte[0]);
         KiteFrames.cut(listed.file(20), .5);
         Files.delete(listed.file(30));
-        Sequence s = SequenceFinder.find(listed.folder()).getFirst();
+        Sequence s = SourceFinder.find(listed.folder()).sequences().getFirst();
         List<Integer> progress = new CopyOnWriteArrayList<>();
-        FrameTable table = viewer.check(s, false, p -> progress.add(p.checked())).get(60, TimeUnit.SECONDS);
+        FrameTable table = viewer.check(s, false, null, p -> progress.add(p.checked())).get(60, TimeUnit.SECONDS);
         assertThat(table.good()).isEqualTo(37);
         assertThat(table.faults()).extracting(FrameTable.Fault::state).containsExactly(FrameState.EMPTY, FrameState.CUT_SHORT);
         assertThat(table.state(30)).isEqualTo(FrameState.MISSING);
@@ -87,35 +88,35 @@ class ViewerTest {
         byte[] data = Files.readAllBytes(s.file(3));
         data[data.length / 2] ^= 0x40;
         Files.write(s.file(3), data);
-        assertThat(viewer.check(s, true, _ -> { }).get(30, TimeUnit.SECONDS).good()).isEqualTo(5);
-        assertThat(viewer.check(s, false, _ -> { }).get(30, TimeUnit.SECONDS).state(3)).isEqualTo(FrameState.UNREADABLE);
+        assertThat(viewer.check(s, true, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).isEqualTo(5);
+        assertThat(viewer.check(s, false, null, _ -> { }).get(30, TimeUnit.SECONDS).state(3)).isEqualTo(FrameState.UNREADABLE);
     }
 
     @Test
     void aCheckCanBeCancelled() throws Exception {
         Sequence s = frames(60, false);
-        CompletableFuture<FrameTable> check = viewer.check(s, false, _ -> { });
+        CompletableFuture<FrameTable> check = viewer.check(s, false, null, _ -> { });
         check.cancel(false);
-        assertThat(viewer.check(s, true, _ -> { }).get(30, TimeUnit.SECONDS).good()).isEqualTo(60);
+        assertThat(viewer.check(s, true, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).isEqualTo(60);
         assertThat(check).isCancelled();
     }
 
     @Test
     void whatIsKnownIsntDecodedAgainUntilItChangesOrIsForgotten() throws Exception {
         Sequence s = frames(6, false);
-        viewer.check(s, false, _ -> { }).get(30, TimeUnit.SECONDS);
+        viewer.check(s, false, null, _ -> { }).get(30, TimeUnit.SECONDS);
         // Damage that neither size nor time shows: only a fresh look can find it.
         byte[] data = Files.readAllBytes(s.file(2));
         FileTime time = Files.getLastModifiedTime(s.file(2));
         data[data.length / 2] ^= 0x40;
         Files.write(s.file(2), data);
         Files.setLastModifiedTime(s.file(2), time);
-        assertThat(viewer.check(s, false, _ -> { }).get(30, TimeUnit.SECONDS).good()).as("known, so not looked into").isEqualTo(6);
+        assertThat(viewer.check(s, false, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).as("known, so not looked into").isEqualTo(6);
         viewer.forget(s);
-        assertThat(viewer.check(s, false, _ -> { }).get(30, TimeUnit.SECONDS).good()).as("looked into anew").isEqualTo(5);
+        assertThat(viewer.check(s, false, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).as("looked into anew").isEqualTo(5);
         Files.write(s.file(3), new byte[10]);
-        Sequence now = SequenceFinder.find(s.folder()).getFirst();
-        assertThat(viewer.check(now, false, _ -> { }).get(30, TimeUnit.SECONDS).good()).as("another size is another file").isEqualTo(4);
+        Sequence now = SourceFinder.find(s.folder()).sequences().getFirst();
+        assertThat(viewer.check(now, false, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).as("another size is another file").isEqualTo(4);
     }
 
     @Test
@@ -160,7 +161,7 @@ class ViewerTest {
         byte[] card = show(new Message.Card(320, 180, List.of("0412", "missing", "kite.####.png")), 320, 180, null, false, null);
         assertThat(card[0] & 0xff).isEqualTo(0x30);
         Path bad = Files.writeString(folder.resolve("bad.png"), "no picture");
-        assertThatThrownBy(() -> show(new Message.Still(bad.toString(), FileKind.PNG, AlphaKind.NONE), 10, 10, null, false, null))
+        assertThatThrownBy(() -> show(new Message.Still(bad.toString(), FileKind.PNG, 0, 0, PictureReading.of(AlphaKind.NONE, false)), 10, 10, null, false, null))
                 .rootCause().hasMessageContaining("unreadable");
         assertThatThrownBy(() -> show(new Message.Card(1, 1, List.of("x")), 9000, 9000, null, false, null)).rootCause().hasMessageContaining("9000x9000");
     }
@@ -169,7 +170,7 @@ class ViewerTest {
     void aDeadProcessIsStartedAgainAndTheCheckGoesOn() throws Exception {
         Sequence s = frames(120, false);
         CompletableFuture<Void> some = new CompletableFuture<>();
-        CompletableFuture<FrameTable> check = viewer.check(s, false, p -> some.complete(null));
+        CompletableFuture<FrameTable> check = viewer.check(s, false, null, p -> some.complete(null));
         some.get(30, TimeUnit.SECONDS);
         long pid = viewer.pid();
         ProcessHandle.of(pid).orElseThrow().destroyForcibly();

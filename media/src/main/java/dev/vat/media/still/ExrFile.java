@@ -3,20 +3,15 @@ package dev.vat.media.still;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureFormat;
-import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
-import dev.vat.core.time.Rational;
+import dev.vat.media.still.ExrHeader.Channel;
+import dev.vat.media.still.ExrHeader.Part;
 import java.nio.BufferUnderflowException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
+import java.util.Optional;
 import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 
@@ -27,60 +22,29 @@ import java.util.zip.Inflater;
  */
 final class ExrFile {
 
-    private static final int MAGIC = 20000630;
-    private static final int TILED = 0x200;
-    private static final int MULTI_PART = 0x1000;
-    private static final int ZIPS = 2;
-    private static final int ZIP = 3;
     private static final int MAX_CHUNKS = 1 << 22;
-
-    private record Channel(String name, int type, int xSampling, int ySampling) {
-        int bytes() {
-            return type == 1 ? 2 : 4;
-        }
-    }
-
-    private record Part(Map<String, byte[]> attributes, List<Channel> channels, int[] dataWindow, int[] displayWindow) {
-        int compression() {
-            return attributes.get("compression")[0];
-        }
-
-        int width() {
-            return dataWindow[2] - dataWindow[0] + 1;
-        }
-
-        int height() {
-            return dataWindow[3] - dataWindow[1] + 1;
-        }
-
-        int linesPerChunk() {
-            return switch (compression()) {
-                case 0, 1, ZIPS -> 1;
-                case ZIP, 5 -> 16;
-                case 4, 6, 7, 8 -> 32;
-                case 9 -> 256;
-                default -> 1;
-            };
-        }
-    }
+    /** Packed chunks have no such run of zeros at a file's end; room that was reserved and never written has. */
+    private static final int UNWRITTEN = 64;
 
     private ExrFile() { }
 
-    static Inspection inspect(byte[] data) {
+    /** @param layer the picture that is wanted; null for the unnamed one, or the first if there is none */
+    static Inspection inspect(byte[] data, String layer) {
         ByteBuffer buffer = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
         PictureFormat format = null;
         try {
-            if (buffer.getInt() != MAGIC) {
-                return Inspection.unreadable(FileKind.EXR, "its first bytes aren't an EXR file's");
+            ExrHeader header = ExrHeader.read(buffer);
+            ExrLayers layers = new ExrLayers(header);
+            Optional<ExrLayers.Choice> choice = layers.choose(layer);
+            if (choice.isEmpty()) {
+                return Inspection.unreadable(FileKind.EXR, layer == null ? "it has no channels"
+                        : "it has no layer or channel " + layer + "; there are " + named(layers.labels()));
             }
-            int version = buffer.getInt();
-            boolean tiled = (version & TILED) != 0;
-            boolean multiPart = (version & MULTI_PART) != 0;
-            List<Part> parts = parts(buffer, multiPart);
-            format = format(parts);
-            String damage = chunks(buffer, parts, tiled, multiPart);
-            return damage == null ? Inspection.whole(FileKind.EXR, format, data)
-                    : Inspection.cut(FileKind.EXR, damage, format);
+            format = format(header, layers, choice.get());
+            String damage = chunks(buffer, header);
+            return damage != null ? Inspection.cut(FileKind.EXR, damage, format)
+                    : Inspection.whole(FileKind.EXR, format, ExrLayers.asDecoded(choice.get(), data))
+                            .withChoice(choice.get().part(), ExrLayers.decoderLayer(choice.get()));
         } catch (BufferUnderflowException _) {
             return Inspection.cut(FileKind.EXR, "it ends inside its header", format);
         } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
@@ -88,95 +52,22 @@ final class ExrFile {
         }
     }
 
-    private static List<Part> parts(ByteBuffer buffer, boolean multiPart) {
-        List<Part> parts = new ArrayList<>();
-        do {
-            Map<String, byte[]> attributes = new LinkedHashMap<>();
-            for (String name = text(buffer); !name.isEmpty(); name = text(buffer)) {
-                text(buffer);
-                int length = buffer.getInt();
-                if (length < 0) {
-                    throw new IllegalArgumentException("attribute " + name + " has a length below zero");
-                }
-                if (length > buffer.remaining()) {
-                    throw new BufferUnderflowException();
-                }
-                byte[] value = new byte[length];
-                buffer.get(value);
-                attributes.put(name, value);
-            }
-            parts.add(part(attributes));
-        } while (multiPart && buffer.get(buffer.position()) != 0);
-        if (multiPart) {
-            buffer.get();
-        }
-        return parts;
+    private static String named(List<String> labels) {
+        return String.join(", ", labels.stream().map(l -> l.isEmpty() ? "the unnamed one" : l).toList());
     }
 
-    private static Part part(Map<String, byte[]> attributes) {
-        for (String needed : List.of("channels", "compression", "dataWindow", "displayWindow")) {
-            if (!attributes.containsKey(needed)) {
-                throw new IllegalArgumentException("the attribute " + needed + " is missing");
-            }
-        }
-        List<Channel> channels = new ArrayList<>();
-        ByteBuffer list = little(attributes.get("channels"));
-        for (String name = text(list); !name.isEmpty(); name = text(list)) {
-            int type = list.getInt();
-            list.getInt();
-            channels.add(new Channel(name, type, list.getInt(), list.getInt()));
-        }
-        return new Part(attributes, channels, window(attributes.get("dataWindow")),
-                window(attributes.get("displayWindow")));
-    }
-
-    private static int[] window(byte[] value) {
-        ByteBuffer box = little(value);
-        int[] window = {box.getInt(), box.getInt(), box.getInt(), box.getInt()};
-        if (window[2] < window[0] || window[3] < window[1] || (long) window[2] - window[0] >= Size.MAX
-                || (long) window[3] - window[1] >= Size.MAX) {
-            throw new IllegalArgumentException("it states an impossible size");
-        }
-        return window;
-    }
-
-    private static PictureFormat format(List<Part> parts) {
-        Part first = parts.getFirst();
-        List<String> names = first.channels.stream().map(Channel::name).toList();
-        boolean main = names.containsAll(List.of("R", "G", "B")) || names.contains("Y");
-        Set<String> layers = new LinkedHashSet<>();
-        for (Part part : parts) {
-            for (Channel channel : part.channels) {
-                int dot = channel.name.lastIndexOf('.');
-                layers.add(dot < 0 ? channel.name : channel.name.substring(0, dot));
-            }
-        }
-        int bits = first.channels.stream().mapToInt(c -> c.bytes() * 8).max().orElse(16);
-        int[] shown = first.displayWindow;
-        return new PictureFormat("EXR", Size.of(shown[2] - shown[0] + 1, shown[3] - shown[1] + 1), Depth.floating(bits),
-                names.contains("A") && main ? AlphaKind.PREMULTIPLIED : AlphaKind.NONE, pixelAspect(first), true,
-                main ? List.of() : List.copyOf(layers));
-    }
-
-    private static PixelAspect pixelAspect(Part part) {
-        byte[] value = part.attributes.get("pixelAspectRatio");
-        float stated = value == null ? 1 : little(value).getFloat();
-        if (!(stated > 0.01f && stated < 100f)) {
-            return PixelAspect.SQUARE;
-        }
-        // The field holds a rounded decimal; the standard fractions are meant.
-        for (PixelAspect standard : List.of(PixelAspect.SQUARE, PixelAspect.of(10, 11), PixelAspect.of(8, 9),
-                PixelAspect.of(40, 33), PixelAspect.of(32, 27), PixelAspect.of(12, 11), PixelAspect.of(16, 15),
-                PixelAspect.of(16, 11), PixelAspect.of(64, 45), PixelAspect.of(4, 3), PixelAspect.of(2, 1))) {
-            if (Math.abs(standard.ratio().toDouble() - stated) < 0.002) {
-                return standard;
-            }
-        }
-        return new PixelAspect(Rational.of(Math.round(stated * 1000), 1000));
+    private static PictureFormat format(ExrHeader header, ExrLayers layers, ExrLayers.Choice choice) {
+        Part part = header.parts().get(choice.part());
+        return new PictureFormat("EXR", part.size(), Depth.floating(choice.bits()),
+                choice.hasAlpha() ? AlphaKind.PREMULTIPLIED : AlphaKind.NONE, part.pixelAspect(), true, layers.labels(),
+                part.stated());
     }
 
     /** What is wrong with the chunks, in words, or null. The buffer stands at the offset tables. */
-    private static String chunks(ByteBuffer buffer, List<Part> parts, boolean tiled, boolean multiPart) {
+    private static String chunks(ByteBuffer buffer, ExrHeader header) {
+        List<Part> parts = header.parts();
+        boolean tiled = header.tiled();
+        boolean multiPart = header.multiPart();
         List<long[]> tables = new ArrayList<>();
         for (Part part : parts) {
             int count = chunkCount(part, tiled);
@@ -196,7 +87,7 @@ final class ExrFile {
         int firstChunk = buffer.position();
         for (int p = 0; p < parts.size(); p++) {
             Part part = parts.get(p);
-            boolean packed = !tiled && (part.compression() == ZIP || part.compression() == ZIPS);
+            boolean packed = !tiled && part.isZipped();
             long[] offsets = tables.get(p);
             int head = (multiPart ? 4 : 0) + (tiled ? 16 : 4);
             for (int i = 0; i < offsets.length; i++) {
@@ -212,7 +103,7 @@ final class ExrFile {
                     return "chunk " + (i + 1) + " of " + offsets.length + " is cut";
                 }
                 int line = buffer.getInt((int) offset + (multiPart ? 4 : 0));
-                if (!tiled && line != part.dataWindow[1] + i * part.linesPerChunk()
+                if (!tiled && line != part.dataWindow()[1] + i * part.linesPerChunk()
                         && line != lineFromBelow(part, i, offsets.length)) {
                     return "chunk " + (i + 1) + " of " + offsets.length + " doesn't hold its lines";
                 }
@@ -221,26 +112,36 @@ final class ExrFile {
                 }
             }
         }
-        return null;
+        boolean plain = parts.stream().anyMatch(p -> p.compression() == 0);
+        return !plain && endsInZeros(buffer) ? "the file ends in zeros: the rest was never written" : null;
+    }
+
+    private static boolean endsInZeros(ByteBuffer buffer) {
+        for (int i = Math.max(0, buffer.limit() - UNWRITTEN); i < buffer.limit(); i++) {
+            if (buffer.get(i) != 0) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static int lineFromBelow(Part part, int index, int count) {
-        return part.dataWindow[1] + (count - 1 - index) * part.linesPerChunk();
+        return part.dataWindow()[1] + (count - 1 - index) * part.linesPerChunk();
     }
 
     private static int chunkCount(Part part, boolean tiled) {
-        byte[] stated = part.attributes.get("chunkCount");
+        byte[] stated = part.attributes().get("chunkCount");
         if (stated != null) {
-            return little(stated).getInt();
+            return ExrHeader.little(stated).getInt();
         }
         if (!tiled) {
             return Math.ceilDiv(part.height(), part.linesPerChunk());
         }
-        byte[] tiles = part.attributes.get("tiles");
+        byte[] tiles = part.attributes().get("tiles");
         if (tiles == null) {
             throw new IllegalArgumentException("it is tiled but states no tile size");
         }
-        ByteBuffer description = little(tiles);
+        ByteBuffer description = ExrHeader.little(tiles);
         int width = description.getInt();
         int height = description.getInt();
         if (width < 1 || height < 1) {
@@ -258,10 +159,10 @@ final class ExrFile {
 
     private static boolean unpacks(ByteBuffer buffer, int at, int size, Part part, int line) {
         long expected = 0;
-        int last = Math.min(part.dataWindow[3], line + part.linesPerChunk() - 1);
-        for (Channel channel : part.channels) {
-            long columns = Math.ceilDiv(part.width(), Math.max(1, channel.xSampling));
-            long lines = Math.ceilDiv(last - line + 1, Math.max(1, channel.ySampling));
+        int last = Math.min(part.dataWindow()[3], line + part.linesPerChunk() - 1);
+        for (Channel channel : part.channels()) {
+            long columns = Math.ceilDiv(part.width(), Math.max(1, channel.xSampling()));
+            long lines = Math.ceilDiv(last - line + 1, Math.max(1, channel.ySampling()));
             expected += columns * lines * channel.bytes();
         }
         if (size >= expected) {
@@ -279,20 +180,5 @@ final class ExrFile {
         } catch (DataFormatException _) {
             return false;
         }
-    }
-
-    private static ByteBuffer little(byte[] value) {
-        return ByteBuffer.wrap(value).order(ByteOrder.LITTLE_ENDIAN);
-    }
-
-    private static String text(ByteBuffer buffer) {
-        StringBuilder text = new StringBuilder();
-        for (int c = buffer.get(); c != 0; c = buffer.get()) {
-            text.append((char) (c & 0xff));
-            if (text.length() > 255) {
-                throw new IllegalArgumentException("a name has no end");
-            }
-        }
-        return new String(text.toString().getBytes(StandardCharsets.ISO_8859_1), StandardCharsets.UTF_8);
     }
 }

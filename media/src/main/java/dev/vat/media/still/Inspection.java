@@ -14,9 +14,15 @@ import dev.vat.core.source.FrameState;
  * @param format what the header states; null where the header can't be read
  * @param data the bytes to decode: the file's, with a lost end mark put back
  * @param endIsGuess whether nothing in the file proves that the picture data is complete, so that decoding must
+ * @param part which part of an EXR file to decode, and {@code layer} which of its layers, empty for the unnamed one
  */
 public record Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
-                         boolean endIsGuess) {
+                         boolean endIsGuess, int part, String layer) {
+
+    private Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
+                       boolean endIsGuess) {
+        this(kind, state, why, note, format, data, endIsGuess, 0, "");
+    }
 
     static Inspection whole(FileKind kind, PictureFormat format, byte[] data) {
         return new Inspection(kind, FrameState.GOOD, null, null, format, data, false);
@@ -31,11 +37,15 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
     }
 
     Inspection withNote(String text) {
-        return new Inspection(kind, state, why, text, format, data, endIsGuess);
+        return new Inspection(kind, state, why, text, format, data, endIsGuess, part, layer);
     }
 
     Inspection withData(byte[] other, boolean guess) {
-        return new Inspection(kind, state, why, note, format, other, guess);
+        return new Inspection(kind, state, why, note, format, other, guess, part, layer);
+    }
+
+    Inspection withChoice(int chosenPart, String chosenLayer) {
+        return new Inspection(kind, state, why, note, format, data, endIsGuess, chosenPart, chosenLayer);
     }
 
     public boolean isWhole() {
@@ -46,8 +56,9 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
      * Looks into a file's bytes.
      *
      * @param named the kind that the file's name claims
+     * @param layer which of an EXR file's pictures is wanted; null for the unnamed one, or the first if there is none
      */
-    public static Inspection of(FileKind named, byte[] data) {
+    public static Inspection of(FileKind named, byte[] data, String layer) {
         if (data.length == 0) {
             return new Inspection(named, FrameState.EMPTY, "the file has no bytes", null, null, null, false);
         }
@@ -62,7 +73,11 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
             case JPEG -> JpegFile.inspect(data);
             case TIFF -> TiffFile.inspect(data);
             case TGA -> TgaFile.inspect(data);
-            case EXR -> ExrFile.inspect(data);
+            case EXR -> ExrFile.inspect(data, layer);
+            case BMP -> BmpFile.inspect(data);
+            case DPX -> DpxFile.inspect(data);
+            case WEBP -> WebpFile.inspect(data);
+            case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
         };
         if (inspection.isWhole() && kind != named) {
             return inspection.withNote("holds " + kind.title() + " data under a " + named.title() + " name");

@@ -17,6 +17,7 @@ final class JpegFile {
     static Inspection inspect(byte[] data) {
         int at = 2;
         PictureFormat format = null;
+        PixelAspect aspect = PixelAspect.SQUARE;
         while (at + 4 <= data.length) {
             if ((data[at] & 0xff) != 0xff) {
                 return format == null ? Inspection.unreadable(FileKind.JPEG, "its header is damaged")
@@ -37,7 +38,10 @@ final class JpegFile {
                     return Inspection.unreadable(FileKind.JPEG, "its header states an impossible picture");
                 }
                 format = new PictureFormat("JPEG", Size.of(width, height), Depth.integer(Math.clamp(bits, 1, 16)),
-                        AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
+                        AlphaKind.NONE, aspect, false, List.of());
+            }
+            if (marker == 0xe0 && at + 16 < data.length && data[at + 4] == 'J' && data[at + 5] == 'F') {
+                aspect = density(data, at);
             }
             if (marker == 0xda && format != null) {
                 return fromScan(data, at + 2 + length, format);
@@ -45,6 +49,13 @@ final class JpegFile {
             at += 2 + length;
         }
         return Inspection.cut(FileKind.JPEG, "it ends inside its header", format);
+    }
+
+    /** The JFIF density: dots per unit across and down, or their ratio alone. */
+    private static PixelAspect density(byte[] data, int at) {
+        int across = (data[at + 12] & 0xff) << 8 | data[at + 13] & 0xff;
+        int down = (data[at + 14] & 0xff) << 8 | data[at + 15] & 0xff;
+        return across == 0 || down == 0 ? PixelAspect.SQUARE : ColourHints.pixelAspect((double) down / across);
     }
 
     private static Inspection fromScan(byte[] data, int scan, PictureFormat format) {

@@ -5,6 +5,7 @@ import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
@@ -26,6 +27,7 @@ final class PngFile {
         ByteBuffer buffer = ByteBuffer.wrap(data);
         PictureFormat format = null;
         boolean transparency = false;
+        Hints hints = new Hints();
         int at = SIGNATURE;
         int endOfWhole = SIGNATURE;
         boolean pictureData = false;
@@ -56,9 +58,9 @@ final class PngFile {
                     if (format == null || !pictureData) {
                         return Inspection.unreadable(FileKind.PNG, "it holds no picture");
                     }
-                    return Inspection.whole(FileKind.PNG, withTransparency(format, transparency), data);
+                    return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), data);
                 }
-                default -> { }
+                default -> hints.take(type, buffer, data, at + 8, length);
             }
             at = (int) end;
             endOfWhole = at;
@@ -69,7 +71,7 @@ final class PngFile {
         if (pictureData && pictureIsComplete(data)) {
             byte[] mended = Arrays.copyOf(data, endOfWhole + END_CHUNK.length);
             System.arraycopy(END_CHUNK, 0, mended, endOfWhole, END_CHUNK.length);
-            return Inspection.whole(FileKind.PNG, withTransparency(format, transparency), mended)
+            return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), mended)
                     .withNote("the end mark is missing, the picture is whole");
         }
         return Inspection.cut(FileKind.PNG, "the file ends at byte " + data.length + ", before its picture does", format);
@@ -93,8 +95,60 @@ final class PngFile {
     }
 
     private static PictureFormat withTransparency(PictureFormat f, boolean transparency) {
-        return !transparency ? f : new PictureFormat(f.kind(), f.size(), f.depth(), AlphaKind.STRAIGHT, f.pixelAspect(),
-                f.linear(), f.layers());
+        return transparency ? f.withAlpha(AlphaKind.STRAIGHT) : f;
+    }
+
+    /** What the chunks beside the picture say. Of several statements on colour the standard has an order: cICP, iCCP, sRGB, gAMA. */
+    private static final class Hints {
+        private PixelAspect aspect = PixelAspect.SQUARE;
+        private Stated colour = Stated.NOTHING;
+        private int rank = 5;
+        private boolean primaries;
+
+        void take(String type, ByteBuffer buffer, byte[] data, int at, int length) {
+            switch (type) {
+                case "pHYs" -> {
+                    if (length >= 9 && buffer.getInt(at) > 0 && buffer.getInt(at + 4) > 0) {
+                        // Pixels per unit: many across mean narrow ones.
+                        aspect = ColourHints.pixelAspect((double) buffer.getInt(at + 4) / buffer.getInt(at));
+                    }
+                }
+                case "cICP" -> offer(1, ColourHints.ofCodePoints(data[at] & 0xff, data[at + 1] & 0xff));
+                case "iCCP" -> offer(2, Stated.ofColour("ICC profile " + name(data, at, length), null, null));
+                case "sRGB" -> offer(3, Stated.ofColour("sRGB", 1, 13));
+                case "cHRM" -> primaries = true;
+                case "gAMA" -> {
+                    if (length >= 4 && buffer.getInt(at) > 0) {
+                        double gamma = 100000.0 / buffer.getInt(at);
+                        offer(4, Stated.ofColour("gamma " + "%.2f".formatted(gamma), null,
+                                Math.abs(gamma - 1) < .01 ? Integer.valueOf(8) : null));
+                    }
+                }
+                default -> { }
+            }
+        }
+
+        private void offer(int order, Stated stated) {
+            if (order < rank) {
+                rank = order;
+                colour = stated;
+            }
+        }
+
+        private static String name(byte[] data, int at, int length) {
+            int end = at;
+            while (end < at + Math.min(length, 79) && data[end] != 0) {
+                end++;
+            }
+            return new String(data, at, end - at, StandardCharsets.ISO_8859_1);
+        }
+
+        PictureFormat put(PictureFormat format) {
+            Stated all = primaries && rank >= 4
+                    ? Stated.ofColour((colour.colour() == null ? "" : colour.colour() + ", ") + "own primaries", null, colour.transfer())
+                    : colour;
+            return format.withPixelAspect(aspect).withStated(all);
+        }
     }
 
     /** Whether the compressed stream of all whole data chunks comes to its own end, its checksum included. */

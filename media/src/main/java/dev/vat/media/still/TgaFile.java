@@ -5,6 +5,7 @@ import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -43,7 +44,7 @@ final class TgaFile {
         boolean footer = endsWithSignature(data);
         AlphaKind alpha = alpha(buffer, pixelBits, attributeBits, footer);
         PictureFormat format = new PictureFormat("TGA", Size.of(width, height), Depth.integer(8), alpha,
-                PixelAspect.SQUARE, false, List.of());
+                pixelAspect(buffer, footer), false, List.of()).withStated(gamma(buffer, footer));
         long end = (type & RUN_LENGTH) == 0 ? start + (long) width * height * ((pixelBits + 7) / 8)
                 : endOfRuns(data, start, (long) width * height, (pixelBits + 7) / 8);
         if (end < 0 || end > data.length - (footer ? FOOTER : 0)) {
@@ -67,20 +68,39 @@ final class TgaFile {
         return true;
     }
 
+    /** Where the extension area of TGA 2.0 begins, or 0 if there is none. */
+    private static int extension(ByteBuffer buffer, boolean footer) {
+        int at = footer ? buffer.getInt(buffer.limit() - FOOTER) : 0;
+        return at > 0 && at + 495 <= buffer.limit() ? at : 0;
+    }
+
+    private static PixelAspect pixelAspect(ByteBuffer buffer, boolean footer) {
+        int at = extension(buffer, footer);
+        int width = at == 0 ? 0 : buffer.getShort(at + 474) & 0xffff;
+        int height = at == 0 ? 0 : buffer.getShort(at + 476) & 0xffff;
+        return width == 0 || height == 0 ? PixelAspect.SQUARE : ColourHints.pixelAspect((double) width / height);
+    }
+
+    private static Stated gamma(ByteBuffer buffer, boolean footer) {
+        int at = extension(buffer, footer);
+        int numerator = at == 0 ? 0 : buffer.getShort(at + 478) & 0xffff;
+        int denominator = at == 0 ? 0 : buffer.getShort(at + 480) & 0xffff;
+        return numerator == 0 || denominator == 0 ? Stated.NOTHING
+                : Stated.ofColour("gamma " + "%.2f".formatted((double) numerator / denominator), null, null);
+    }
+
     /** The extension area's attributes type says what alpha means: 3 straight, 4 premultiplied. */
     private static AlphaKind alpha(ByteBuffer buffer, int pixelBits, int attributeBits, boolean footer) {
         if (pixelBits != 32) {
             return AlphaKind.NONE;
         }
-        if (footer) {
-            int extension = buffer.getInt(buffer.limit() - FOOTER);
-            if (extension > 0 && extension + 495 <= buffer.limit()) {
-                return switch (buffer.get(extension + 494)) {
-                    case 0, 1, 2 -> AlphaKind.NONE;
-                    case 4 -> AlphaKind.PREMULTIPLIED;
-                    default -> AlphaKind.STRAIGHT;
-                };
-            }
+        int extension = extension(buffer, footer);
+        if (extension > 0) {
+            return switch (buffer.get(extension + 494)) {
+                case 0, 1, 2 -> AlphaKind.NONE;
+                case 4 -> AlphaKind.PREMULTIPLIED;
+                default -> AlphaKind.STRAIGHT;
+            };
         }
         return attributeBits == 0 ? AlphaKind.NONE : AlphaKind.STRAIGHT;
     }

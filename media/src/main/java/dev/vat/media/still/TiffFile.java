@@ -5,6 +5,7 @@ import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -26,6 +27,10 @@ final class TiffFile {
     private static final int TILE_BYTES = 325;
     private static final int EXTRA_SAMPLES = 338;
     private static final int SAMPLE_FORMAT = 339;
+    private static final int X_RESOLUTION = 282;
+    private static final int Y_RESOLUTION = 283;
+    private static final int ICC_PROFILE = 34675;
+    private static final int RATIONAL = 5;
     private static final int FLOATING = 3;
 
     /** The tags that the decoder reads pictures by. */
@@ -117,7 +122,18 @@ final class TiffFile {
         }
         boolean floating = first(tags, SAMPLE_FORMAT, 1) == FLOATING;
         return new PictureFormat("TIFF", Size.of((int) width, (int) height),
-                new Depth((int) Math.max(8, bits), floating), alpha, PixelAspect.SQUARE, floating, List.of());
+                new Depth((int) Math.max(8, bits), floating), alpha, pixelAspect(tags), floating, List.of())
+                .withStated(tags.containsKey(ICC_PROFILE) ? Stated.ofColour("ICC profile", null, null) : Stated.NOTHING);
+    }
+
+    /** Pixels per unit: many across mean narrow ones. Values stand as numerator and denominator. */
+    private static PixelAspect pixelAspect(Map<Integer, long[]> tags) {
+        long[] across = tags.getOrDefault(X_RESOLUTION, new long[0]);
+        long[] down = tags.getOrDefault(Y_RESOLUTION, new long[0]);
+        if (across.length < 2 || down.length < 2 || across[0] == 0 || across[1] == 0 || down[0] == 0 || down[1] == 0) {
+            return PixelAspect.SQUARE;
+        }
+        return ColourHints.pixelAspect((double) down[0] / down[1] / ((double) across[0] / across[1]));
     }
 
     private static long first(Map<Integer, long[]> tags, int tag, long otherwise) {
@@ -133,8 +149,10 @@ final class TiffFile {
             case 1 -> 1;
             case 3 -> 2;
             case 4 -> 4;
+            case RATIONAL -> 4;
             default -> 0;
         };
+        count = type == RATIONAL ? 2 * count : count;
         if (bytes == 0) {
             return new long[0];
         }

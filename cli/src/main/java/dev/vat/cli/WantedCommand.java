@@ -1,0 +1,64 @@
+package dev.vat.cli;
+
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.source.SourceFinder;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "wanted", mixinStandardHelpOptions = true,
+        description = "Prints the frames of a sequence that have to be rendered (again), and nothing else.")
+final class WantedCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "PATH", description = "A folder with one sequence, or one frame of it.")
+    private Path path;
+
+    @Option(names = "--expect", paramLabel = "FIRST-LAST", description = "The frames that there should be: 1-96.")
+    private String expected;
+
+    @Option(names = "--list", description = "Frame by frame, 412,413,414, in place of ranges.")
+    private boolean list;
+
+    WantedCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException {
+        List<Sequence> found = SourceFinder.find(path).sequences();
+        if (found.size() != 1) {
+            throw new CommandFailure(ExitCode.WRONG_USE, found.isEmpty() ? "No numbered frames in " + path
+                    : "There are " + found.size() + " sequences: name one frame of the one that is meant");
+        }
+        Sequence sequence = found.getFirst();
+        FrameRange range = sequence.range();
+        try {
+            range = expected == null ? range : FrameRange.parse(expected);
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
+        }
+        try (Viewer viewer = new Viewer(places)) {
+            FrameTable table = Checking.check(viewer, sequence, false, null, output);
+            ResumeAdvice advice = ResumeAdvice.of(table, range);
+            String text = list ? advice.toList(sequence.pattern(), sequence.step()) : advice.toText(sequence.pattern());
+            if (!text.isEmpty()) {
+                output.line(text);
+            }
+            ResumeAdvice.digits(sequence, range).ifPresent(output::say);
+            return (advice.wanted().isEmpty() ? ExitCode.PROVEN : ExitCode.FINDINGS).code();
+        }
+    }
+}

@@ -1,0 +1,99 @@
+package dev.vat.core.content;
+
+import dev.vat.core.picture.FrameLook;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/**
+ * What looks wrong in the pictures of a sequence: a pure function of what was measured when they were decoded. Cuts, fades,
+ * flashes and held drawings are no faults; docs/formats.md tells how often each check was wrong.
+ */
+public final class ContentReview {
+
+    public static final ContentReview NOTHING = new ContentReview(List.of());
+
+    private final List<ContentFault> faults;
+    private final Map<Long, ContentFault> marks = new TreeMap<>();
+
+    private ContentReview(List<ContentFault> faults) {
+        this.faults = List.copyOf(faults);
+        for (ContentFault fault : faults) {
+            if (fault.kind().marksFrames()) {
+                fault.frames().forEach(frame -> marks.putIfAbsent(frame, fault));
+            }
+        }
+    }
+
+    public static ContentReview of(FrameTable table) {
+        List<ContentFault> found = new ArrayList<>();
+        List<Series> all = Series.of(table);
+        for (Series series : all) {
+            found.addAll(Blanks.in(series));
+            found.addAll(Repeats.in(series));
+            found.addAll(Tears.in(series));
+            Set<Long> explained = new HashSet<>();
+            found.forEach(f -> explained.addAll(f.frames()));
+            Pops.in(series).stream().filter(f -> f.frames().stream().noneMatch(explained::contains)).forEach(found::add);
+            Noise.in(series).stream().filter(f -> f.frames().stream().noneMatch(explained::contains)).forEach(found::add);
+            found.addAll(Edges.in(series, table.alpha()));
+        }
+        if (all.size() == 1) {
+            found.addAll(Ends.in(all.getFirst()));
+        }
+        found.addAll(Sessions.in(table));
+        samples(table, found);
+        return new ContentReview(found);
+    }
+
+    /** What is said of the samples themselves: depth that isn't used, and values that are no colour. */
+    private static void samples(FrameTable table, List<ContentFault> found) {
+        List<Long> odd = new ArrayList<>();
+        FrameLook.Odd sum = new FrameLook.Odd(0, 0, 0);
+        List<Long> looked = new ArrayList<>();
+        boolean eight = true;
+        for (int i = 0; i < table.sequence().count(); i++) {
+            Optional<FrameLook> look = table.lookAt(i);
+            if (look.isEmpty() || table.stateAt(i) != FrameState.GOOD) {
+                continue;
+            }
+            looked.add(table.sequence().number(i));
+            eight &= look.get().eightBit();
+            if (look.get().odd() != null) {
+                odd.add(table.sequence().number(i));
+                sum = sum.plus(look.get().odd());
+            }
+        }
+        if (eight && !looked.isEmpty()) {
+            found.add(new ContentFault(ContentFault.Kind.EIGHT_BIT, looked, null, "every sample is an 8-bit value written twice"));
+        }
+        if (!odd.isEmpty()) {
+            found.add(new ContentFault(ContentFault.Kind.ODD_VALUES, odd, null, sum.notANumber() + " samples are no number, "
+                    + sum.infinite() + " infinite, " + sum.negative() + " below zero"));
+        }
+    }
+
+    public List<ContentFault> faults() {
+        return faults;
+    }
+
+    public List<ContentFault> of(ContentFault.Kind kind) {
+        return faults.stream().filter(f -> f.kind() == kind).toList();
+    }
+
+    /** What is suspicious about one frame. */
+    public Optional<ContentFault> at(long frame) {
+        return Optional.ofNullable(marks.get(frame));
+    }
+
+    /** Frames that are suspicious by themselves, ascending. */
+    public Set<Long> marked() {
+        return marks.keySet();
+    }
+}

@@ -1,0 +1,86 @@
+package dev.vat.core.content;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.FrameLook;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Action that reaches the picture's edge. Of pictures with alpha it is what isn't transparent there; of opaque ones, strips
+ * of the edge that change far more than they usually do, while most of the edge stays as it is.
+ */
+final class Edges {
+
+    private enum Side { TOP, BOTTOM, LEFT, RIGHT }
+
+    private static final double LEAST = 8;
+    private static final double OVER_USUAL = 10;
+    private static final int FEWEST_FRAMES = 2;
+
+    private Edges() { }
+
+    static List<ContentFault> in(Series series, AlphaKind alpha) {
+        List<Long> frames = new ArrayList<>();
+        Set<Side> sides = EnumSet.noneOf(Side.class);
+        double[] usual = alpha.carriesTransparency() ? null : usual(series);
+        for (int i = 1; i < series.count(); i++) {
+            Set<Side> touched = usual == null ? opaqueAt(series.look(i)) : changedAt(series, i, usual);
+            if (!touched.isEmpty()) {
+                frames.add(series.number(i));
+                sides.addAll(touched);
+            }
+        }
+        if (frames.size() < FEWEST_FRAMES) {
+            return List.of();
+        }
+        return List.of(new ContentFault(ContentFault.Kind.EDGE, frames, null, "something reaches the edge ("
+                + sides.stream().map(s -> s.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", ")) + ")"));
+    }
+
+    private static Set<Side> opaqueAt(FrameLook look) {
+        Set<Side> sides = EnumSet.noneOf(Side.class);
+        int strips = 0;
+        for (int i = 0; i < FrameLook.EDGES; i++) {
+            if (look.edge(i) > 2) {
+                sides.add(side(i));
+                strips++;
+            }
+        }
+        // A picture that fills its frame touches every edge on purpose.
+        return strips > FrameLook.EDGES * .4 ? EnumSet.noneOf(Side.class) : sides;
+    }
+
+    private static Set<Side> changedAt(Series series, int place, double[] usual) {
+        Set<Side> sides = EnumSet.noneOf(Side.class);
+        int strips = 0;
+        for (int i = 0; i < FrameLook.EDGES; i++) {
+            double change = Math.abs(series.look(place).edge(i) - series.look(place - 1).edge(i));
+            if (change > Math.max(LEAST, OVER_USUAL * usual[i])) {
+                sides.add(side(i));
+                strips++;
+            }
+        }
+        return strips > FrameLook.EDGES * .25 ? EnumSet.noneOf(Side.class) : sides;
+    }
+
+    private static double[] usual(Series series) {
+        double[] usual = new double[FrameLook.EDGES];
+        for (int strip = 0; strip < FrameLook.EDGES; strip++) {
+            double[] changes = new double[Math.max(0, series.count() - 1)];
+            for (int i = 1; i < series.count(); i++) {
+                changes[i - 1] = Math.abs(series.look(i).edge(strip) - series.look(i - 1).edge(strip));
+            }
+            usual[strip] = Series.median(changes);
+        }
+        return usual;
+    }
+
+    private static Side side(int strip) {
+        return strip < FrameLook.TOP ? Side.TOP : strip < 2 * FrameLook.TOP ? Side.BOTTOM
+                : strip < 2 * FrameLook.TOP + FrameLook.SIDE ? Side.LEFT : Side.RIGHT;
+    }
+}

@@ -1,0 +1,129 @@
+package dev.vat.core.content;
+
+import dev.vat.core.picture.FrameLook;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * A place in the picture that changes for one frame and goes back: a lamp lost, a texture missing. What passes by leaves a
+ * trace beside it in the frames before and after; what blinks does it again; a flash changes most of the picture.
+ */
+final class Pops {
+
+    private static final double LEAST = 5;
+    private static final double OVER_STEP = 4;
+    private static final double OVER_USUAL = 6;
+    private static final double MOST_OF_PICTURE = .4;
+    private static final double TRACE = .35;
+    private static final int CELLS = FrameLook.COLUMNS * FrameLook.ROWS;
+
+    private Pops() { }
+
+    static List<ContentFault> in(Series series) {
+        List<ContentFault> found = new ArrayList<>();
+        int[] times = new int[CELLS];
+        List<int[]> cellsOf = new ArrayList<>();
+        for (int i = 1; i < series.count() - 1; i++) {
+            int[] cells = cells(series, i);
+            if (cells.length == 0) {
+                continue;
+            }
+            for (int cell : cells) {
+                times[cell]++;
+            }
+            cellsOf.add(cells);
+            found.add(new ContentFault(ContentFault.Kind.POP, List.of(series.number(i)), series.number(i - 1),
+                    "a part of the picture (" + place(cells) + ") changes for this one frame and goes back"));
+        }
+        List<ContentFault> once = new ArrayList<>();
+        for (int i = 0; i < found.size(); i++) {
+            if (Arrays.stream(cellsOf.get(i)).allMatch(cell -> times[cell] <= 2)) {
+                once.add(found.get(i));
+            }
+        }
+        return once;
+    }
+
+    private static int[] cells(Series series, int place) {
+        List<Integer> cells = new ArrayList<>();
+        for (int cell = 0; cell < CELLS; cell++) {
+            double deviation = deviation(series, place, cell);
+            double step = Math.abs(value(series, place - 1, cell) - value(series, place + 1, cell));
+            if (deviation >= LEAST && deviation > OVER_STEP * step && deviation > OVER_USUAL * usual(series, place, cell)
+                    && !leavesTrace(series, place, cell, deviation)) {
+                cells.add(cell);
+            }
+        }
+        boolean local = !cells.isEmpty() && changedCells(series, place) < MOST_OF_PICTURE * CELLS;
+        return local ? cells.stream().mapToInt(Integer::intValue).toArray() : new int[0];
+    }
+
+    private static int changedCells(Series series, int place) {
+        int changed = 0;
+        for (int cell = 0; cell < CELLS; cell++) {
+            changed += deviation(series, place, cell) >= LEAST ? 1 : 0;
+        }
+        return changed;
+    }
+
+    private static double value(Series series, int place, int cell) {
+        return series.look(place).grid(cell % FrameLook.COLUMNS, cell / FrameLook.COLUMNS);
+    }
+
+    /** How far a cell is from the middle between the frames before and after. */
+    private static double deviation(Series series, int place, int cell) {
+        if (!series.has(place - 1) || !series.has(place + 1)) {
+            return 0;
+        }
+        return Math.abs(value(series, place, cell) - (value(series, place - 1, cell) + value(series, place + 1, cell)) / 2);
+    }
+
+    private static double usual(Series series, int place, int cell) {
+        double[] around = new double[2 * Series.WINDOW];
+        int count = 0;
+        for (int i = place - Series.WINDOW; i <= place + Series.WINDOW; i++) {
+            // The neighbours' own deviation holds half of a pop.
+            if (Math.abs(i - place) > 1 && series.has(i - 1) && series.has(i + 1)) {
+                around[count++] = deviation(series, i, cell);
+            }
+        }
+        double[] known = Arrays.copyOf(around, count);
+        Arrays.sort(known);
+        return count == 0 ? LEAST : known[count * 3 / 4];
+    }
+
+    /** Whether a cell beside this one was different shortly before or after: something came by. */
+    private static boolean leavesTrace(Series series, int place, int cell, double deviation) {
+        int column = cell % FrameLook.COLUMNS;
+        int row = cell / FrameLook.COLUMNS;
+        for (int dy = -1; dy <= 1; dy++) {
+            for (int dx = -1; dx <= 1; dx++) {
+                int x = column + dx;
+                int y = row + dy;
+                if ((dx != 0 || dy != 0) && x >= 0 && y >= 0 && x < FrameLook.COLUMNS && y < FrameLook.ROWS
+                        && passed(series, place, y * FrameLook.COLUMNS + x, TRACE * deviation)) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    private static boolean passed(Series series, int place, int cell, double enough) {
+        double rest = (value(series, place - 1, cell) + value(series, place + 1, cell)) / 2;
+        double before = series.has(place - 2) ? Math.abs(value(series, place - 1, cell) - value(series, place - 2, cell)) : 0;
+        double after = series.has(place + 2) ? Math.abs(value(series, place + 1, cell) - value(series, place + 2, cell)) : 0;
+        double here = Math.abs(value(series, place, cell) - rest);
+        // A cell that pops along with this one is part of the pop.
+        return here < enough && Math.max(before, after) >= enough;
+    }
+
+    private static String place(int[] cells) {
+        double x = Arrays.stream(cells).map(c -> c % FrameLook.COLUMNS).average().orElse(0) / (FrameLook.COLUMNS - 1);
+        double y = Arrays.stream(cells).map(c -> c / FrameLook.COLUMNS).average().orElse(0) / (FrameLook.ROWS - 1);
+        String across = x < .34 ? "left" : x > .66 ? "right" : "middle";
+        String down = y < .34 ? "upper" : y > .66 ? "lower" : "";
+        return down.isEmpty() ? across : down + " " + across;
+    }
+}

@@ -1,0 +1,64 @@
+package dev.vat.core.content;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Frames that show the very picture of an earlier one while all around them moves. Drawings that are held, and animation
+ * on twos, repeat often or regularly: a repeat that has another one near it is taken as meant.
+ */
+final class Repeats {
+
+    private static final int NEAR = 6;
+    private static final int FEWEST_MOVES = 8;
+    /** How far back a stale picture is looked for. */
+    private static final int BACK = 24;
+
+    private Repeats() { }
+
+    static List<ContentFault> in(Series series) {
+        List<ContentFault> found = new ArrayList<>();
+        for (int i = 1; i < series.count(); i++) {
+            int earlier = twin(series, i);
+            if (earlier >= 0 && isAlone(series, i, earlier)) {
+                found.add(new ContentFault(ContentFault.Kind.REPEATED, List.of(series.number(i)), series.number(earlier),
+                        "the same picture as " + series.number(earlier) + ", bit for bit, while the frames around it move"));
+            }
+        }
+        return found;
+    }
+
+    /** The frame whose picture this one repeats, or -1. */
+    private static int twin(Series series, int place) {
+        if (series.same(place, place - 1)) {
+            return place - 1;
+        }
+        for (int j = place - 2; j >= Math.max(0, place - BACK); j--) {
+            if (series.same(place, j)) {
+                boolean cycle = j > 0 && series.same(place - 1, j - 1)
+                        || series.has(place + 1) && series.same(place + 1, j + 1);
+                return cycle ? -1 : j;
+            }
+        }
+        return -1;
+    }
+
+    private static boolean isAlone(Series series, int place, int twin) {
+        int moves = 0;
+        for (int i = Math.max(1, place - NEAR); i <= Math.min(series.count() - 1, place + NEAR); i++) {
+            if (i == place) {
+                continue;
+            }
+            if (series.same(i, i - 1) || i != place && i - 2 >= 0 && series.same(i, i - 2) && i - 2 != twin) {
+                return false;
+            }
+            moves++;
+        }
+        return moves >= FEWEST_MOVES && !series.hasCut(place - 1, place - 1) && !isPing(series, place, twin);
+    }
+
+    /** A picture that goes to and fro shows the same again on its way back: place + 1 is then the twin of twin - 1. */
+    private static boolean isPing(Series series, int place, int twin) {
+        return twin > 0 && series.has(place + 1) && series.same(place + 1, twin - 1);
+    }
+}

@@ -1,0 +1,86 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.content.ContentFault;
+import dev.vat.core.content.ContentReview;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Source;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.FrameSet;
+import java.util.List;
+import java.util.Locale;
+
+/** Findings on what the pictures show: none of them stands in the way, all of them are worth a look. */
+final class ContentRules {
+
+    private static final int EVIDENCE = 3;
+
+    private ContentRules() { }
+
+    static void check(Programme.Entry entry, ContentReview review, List<Finding> found) {
+        Source source = entry.source();
+        Sequence sequence = entry.table().sequence();
+        FrameRange range = source.reading().rangeIn(sequence);
+        for (ContentFault.Kind kind : ContentFault.Kind.values()) {
+            List<ContentFault> faults = review.of(kind).stream()
+                    .filter(f -> f.frames().stream().anyMatch(range::contains)).toList();
+            if (!faults.isEmpty()) {
+                found.add(finding(source, sequence, range, kind, faults));
+            }
+        }
+    }
+
+    private static Finding finding(Source source, Sequence sequence, FrameRange range, ContentFault.Kind kind, List<ContentFault> faults) {
+        FrameSet.Builder frames = FrameSet.builder(sequence.step());
+        faults.stream().flatMap(f -> f.frames().stream()).filter(range::contains).sorted().distinct().forEach(frames::add);
+        String numbers = frames.build().toText(sequence.pattern()::number);
+        Severity severity = switch (kind) {
+            case BLANK, REPEATED, TORN, POP, NOISE, OVERWRITTEN -> Severity.WARNING;
+            default -> Severity.NOTE;
+        };
+        String text = switch (kind) {
+            case BLANK, REPEATED, TORN -> numbers + " " + (numbers.matches("[-\\d]+") ? "looks " : "look ") + kind.label();
+            case POP -> numbers + ": something changes for one frame and goes back";
+            case NOISE -> numbers + " has more grain than the frames beside it";
+            case OVERWRITTEN -> "a later render seems to have been written over an earlier one, at " + numbers;
+            case SESSIONS -> numbers + " was rendered in a later session than the frames after it";
+            case STILL_HEAD -> "nothing moves in the first " + faults.getFirst().frames().size() + " frames";
+            case STILL_TAIL -> faults.getFirst().evidence();
+            case UNSETTLED -> "the motion seems to settle only after " + faults.getFirst().frames().size() + " frames";
+            case EDGE -> faults.getFirst().evidence() + " at " + numbers;
+            case EIGHT_BIT -> "the 16-bit files carry 8-bit values only";
+            case ODD_VALUES -> faults.getFirst().evidence() + "; they are shown and written as black, or as the brightest value";
+        };
+        String evidence = String.join("; ", faults.stream().limit(EVIDENCE)
+                .map(f -> sequence.pattern().number(f.frames().getFirst()) + ": " + f.evidence()).toList());
+        Finding finding = Finding.of("content-" + kind.name().toLowerCase(Locale.ROOT).replace('_', '-'), severity,
+                sequence.name() + ": " + text + ".").withEvidence(evidence).aboutSource(source.id());
+        return switch (kind) {
+            case BLANK, REPEATED, TORN, POP, NOISE, OVERWRITTEN -> finding.withRemedies(new Remedy.CopyText("Copy ranges", numbers),
+                    new Remedy.GoTo("Show", source.id(), faults.getFirst().frames().getFirst()));
+            case STILL_HEAD -> finding.withRemedies(trim(source, sequence, faults.getFirst().frames().getLast(), range.last()));
+            case STILL_TAIL -> finding.withRemedies(trim(source, sequence, range.first(), faults.getFirst().frames().getFirst()));
+            case UNSETTLED -> finding.withRemedies(new Remedy.Apply("Drop " + faults.getFirst().frames().size() + " frames",
+                    Edits.setCadence(source.id(), source.reading().cadence().withLeadIn(faults.getFirst().frames().size()))));
+            default -> finding.withRemedies(new Remedy.GoTo("Show", source.id(), faults.getFirst().frames().getFirst()));
+        };
+    }
+
+    private static Remedy trim(Source source, Sequence sequence, long first, long last) {
+        FrameRange range = FrameRange.of(Math.min(first, last), last);
+        return new Remedy.Apply("Use " + sequence.pattern().number(range.first()) + "-" + sequence.pattern().number(range.last()),
+                Edits.setRange(source.id(), range));
+    }
+
+    /** What is odd about a movie file as a whole. */
+    static void clip(Programme.Entry entry, ClipFacts clip, List<Finding> found) {
+        if (clip.uneven() != null) {
+            found.add(Finding.of("rate-uneven", Severity.WARNING, entry.source().name() + ": its frames don't stand evenly ("
+                    + clip.uneven().shortest().times(1000).toDecimal(1) + " to " + clip.uneven().longest().times(1000).toDecimal(1)
+                    + " ms apart, " + clip.uneven().places() + " places off). Each is taken once, at an even "
+                    + (clip.rate() == null ? "rate" : clip.rate().label()) + ".").aboutSource(entry.source().id()));
+        }
+    }
+}

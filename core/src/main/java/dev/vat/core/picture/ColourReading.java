@@ -1,0 +1,110 @@
+package dev.vat.core.picture;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import dev.vat.core.time.Rational;
+
+/**
+ * How stored samples are taken as colour.
+ *
+ * @param exposure in stops, for linear light: 1 doubles the light
+ * @param curve from linear light to the display
+ * @param primaries and {@code transfer}: what the file states, as code points of ITU-T H.273, for {@code TAGGED}
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer primaries, Integer transfer) {
+
+    /** What samples stand for. */
+    public enum Kind {
+        @JsonProperty("display") DISPLAY("Display-coded", "Values are kept as they are and shown as Rec.709."),
+        @JsonProperty("linear") LINEAR("Linear light", "Values are light: exposure and a view curve make them display-coded."),
+        @JsonProperty("tagged") TAGGED("As tagged", "Values are converted from what the file states to Rec.709 with the sRGB curve.");
+
+        private final String title;
+        private final String sentence;
+
+        Kind(String title, String sentence) {
+            this.title = title;
+            this.sentence = sentence;
+        }
+
+        public String title() {
+            return title;
+        }
+
+        public String sentence() {
+            return sentence;
+        }
+    }
+
+    /** From linear light to display codes. */
+    public enum Curve {
+        /** IEC 61966-2-1. */
+        @JsonProperty("srgb") SRGB("sRGB"),
+        /** The inverse of the display of ITU-R BT.1886, a power of 2.4. */
+        @JsonProperty("bt1886") BT1886("Rec.1886 (2.4)"),
+        /** A plain power of 2.2. */
+        @JsonProperty("gamma22") GAMMA22("gamma 2.2");
+
+        private final String title;
+
+        Curve(String title) {
+            this.title = title;
+        }
+
+        public String title() {
+            return title;
+        }
+    }
+
+    /** The furthest that exposure goes, both ways. */
+    public static final Rational MOST_STOPS = Rational.of(16);
+
+    public static final ColourReading DISPLAY = of(Kind.DISPLAY);
+    public static final ColourReading LINEAR = of(Kind.LINEAR);
+    public static final ColourReading TAGGED = of(Kind.TAGGED);
+
+    public ColourReading {
+        exposure = exposure == null ? Rational.ZERO : exposure;
+        curve = curve == null ? Curve.SRGB : curve;
+        if (exposure.compareTo(MOST_STOPS) > 0 || exposure.compareTo(Rational.ZERO.minus(MOST_STOPS)) < 0) {
+            throw new IllegalArgumentException("Exposure goes from -16 to 16 stops, not " + exposure.toDecimal(2));
+        }
+    }
+
+    private static ColourReading of(Kind kind) {
+        return new ColourReading(kind, null, null, null, null);
+    }
+
+    public ColourReading withExposure(Rational stops) {
+        return new ColourReading(kind, stops, curve, primaries, transfer);
+    }
+
+    public ColourReading withCurve(Curve other) {
+        return new ColourReading(kind, exposure, other, primaries, transfer);
+    }
+
+    public ColourReading withStated(Stated stated) {
+        return new ColourReading(kind, exposure, curve, stated.primaries(), stated.transfer());
+    }
+
+    @JsonIgnore
+    public boolean isLinear() {
+        return kind == Kind.LINEAR;
+    }
+
+    /** What light is multiplied by. */
+    public float gain() {
+        return (float) Math.pow(2, exposure.toDouble());
+    }
+
+    /** In words, for receipts and the window. */
+    public String describe() {
+        return switch (kind) {
+            case DISPLAY -> "display-coded, values kept";
+            case LINEAR -> "linear light, exposure " + exposure.toDecimal(2) + ", " + curve.title() + " curve";
+            case TAGGED -> "converted from what the file states";
+        };
+    }
+}

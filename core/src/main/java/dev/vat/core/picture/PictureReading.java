@@ -1,0 +1,22 @@
+package dev.vat.core.picture;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+
+/**
+ * Everything that decides what picture comes out of a frame file: which layer, what its alpha means, what its samples are.
+ *
+ * @param alpha {@code NONE} and {@code OPAQUE} leave the channel out
+ * @param layer of an EXR file; null for the unnamed one, or the first if there is none
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record PictureReading(AlphaKind alpha, String layer, ColourReading colour) {
+
+    public static PictureReading of(AlphaKind alpha, boolean linear) {
+        return new PictureReading(alpha, null, linear ? ColourReading.LINEAR : ColourReading.DISPLAY);
+    }
+
+    /** The alpha kind as far as it can be seen through. */
+    public AlphaKind carriedAlpha() {
+        return alpha.carriesTransparency() ? alpha : AlphaKind.NONE;
+    }
+}

@@ -1,0 +1,52 @@
+package dev.vat.core.source;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import java.util.List;
+
+/**
+ * What a movie or sound file holds, as its container states it and its packets show it.
+ *
+ * @param container by the media library's name
+ * @param frames picture frames counted packet by packet; 0 for a sound file
+ * @param rate mean frames a second; null without a picture
+ * @param uneven whether frames don't stand evenly: the shortest and longest spacing in seconds, or null
+ * @param timecode of the first frame, or null
+ * @param format of the pictures, or null
+ * @param seconds how long it lasts
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format,
+                        Rational seconds, List<Track> sounds) {
+
+    /** Spacing of frames in a file of variable rate, in seconds. */
+    public record Uneven(Rational shortest, Rational longest, long places) { }
+
+    /**
+     * A sound track.
+     *
+     * @param layout {@code mono}, {@code stereo}, {@code 5.1}...
+     * @param rate samples a second
+     * @param peak highest sample in dBFS; null if it wasn't measured or there is only silence
+     * @param silent whether every sample is zero
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record Track(String codec, String layout, int channels, int rate, Double peak, boolean silent) {
+        /** In words: {@code stereo, 48000 Hz, pcm_s24le}. */
+        public String describe() {
+            return layout + ", " + rate + " Hz, " + codec + (silent ? ", silent" : peak == null ? "" : ", peak %.1f dBFS".formatted(peak));
+        }
+    }
+
+    public ClipFacts {
+        sounds = sounds == null ? List.of() : List.copyOf(sounds);
+    }
+
+    @JsonIgnore
+    public boolean isSoundOnly() {
+        return frames == 0 && !sounds.isEmpty();
+    }
+}

@@ -1,0 +1,64 @@
+package dev.vat.core.source;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.PixelAspect;
+
+/**
+ * How somebody wants pictures to be taken; null means: as the file states it.
+ *
+ * @param alpha {@code NONE} passes over the alpha channel
+ * @param layer which picture of an EXR file, empty for the unnamed one
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record Interpretation(PixelAspect pixelAspect, AlphaKind alpha, ColourReading colour, String layer) {
+
+    public static final Interpretation AS_STATED = new Interpretation(null, null, null, null);
+
+    public Interpretation withPixelAspect(PixelAspect other) {
+        return new Interpretation(other, alpha, colour, layer);
+    }
+
+    public Interpretation withAlpha(AlphaKind other) {
+        return new Interpretation(pixelAspect, other, colour, layer);
+    }
+
+    public Interpretation withColour(ColourReading other) {
+        return new Interpretation(pixelAspect, alpha, other, layer);
+    }
+
+    public Interpretation withLayer(String other) {
+        return new Interpretation(pixelAspect, alpha, colour, other);
+    }
+
+    @JsonIgnore
+    public boolean isAsStated() {
+        return equals(AS_STATED);
+    }
+
+    public PixelAspect pixelAspectOf(PictureFormat format) {
+        return pixelAspect == null ? format.pixelAspect() : pixelAspect;
+    }
+
+    /** What was chosen where there is something to choose, else what was found. */
+    public AlphaKind alphaOf(FrameTable table) {
+        AlphaKind found = table.alpha();
+        boolean choice = alpha != null && found.carriesTransparency();
+        return choice ? alpha : found;
+    }
+
+    public ColourReading colourOf(PictureFormat format) {
+        ColourReading usual = format.linear() ? ColourReading.LINEAR : ColourReading.DISPLAY;
+        return (colour == null ? usual : colour).withStated(format.stated());
+    }
+
+    /** Everything together, for a source whose frames were looked into. */
+    public PictureReading resolve(FrameTable table) {
+        ColourReading taken = table.format().map(this::colourOf).orElse(colour == null ? ColourReading.DISPLAY : colour);
+        return new PictureReading(alphaOf(table), layer, taken);
+    }
+}

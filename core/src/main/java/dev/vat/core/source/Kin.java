@@ -1,0 +1,123 @@
+package dev.vat.core.source;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/**
+ * Sources that belong together: the layers, views or versions of one shot, whose names differ by a single word.
+ *
+ * <p>A word is what stands between marks in folder and file name. Only words without digits set kin apart, and versions
+ * such as {@code v02}: {@code sh010} and {@code sh020} are two shots. The one that lacks the word is the main one.
+ *
+ * @param name what the members share
+ * @param members at least one; the main one first, then by word
+ */
+public record Kin(String name, List<Member> members) {
+
+    /** @param word what tells it from the others, empty for the main one */
+    public record Member(int index, String word) { }
+
+    private record Key(Path parent, String folder, String rest) { }
+
+    private record Candidate(Key key, String word) { }
+
+    public Kin {
+        members = List.copyOf(members);
+    }
+
+    public boolean isFamily() {
+        return members.size() > 1;
+    }
+
+    /** Groups sources; the order of families is that of their first members, {@code index} counts in {@code sources}. */
+    public static List<Kin> group(List<Location> sources) {
+        List<List<Candidate>> candidates = sources.stream().map(Kin::candidates).toList();
+        Map<Key, Map<String, Integer>> words = new HashMap<>();
+        for (int i = 0; i < candidates.size(); i++) {
+            for (Candidate candidate : candidates.get(i)) {
+                words.computeIfAbsent(candidate.key, _ -> new TreeMap<>()).putIfAbsent(candidate.word, i);
+            }
+        }
+        Map<Object, List<Member>> families = new LinkedHashMap<>();
+        Map<Object, Key> keys = new HashMap<>();
+        for (int i = 0; i < candidates.size(); i++) {
+            int index = i;
+            // Of all words that could be left out, the one that finds the most kin is what sets this source apart.
+            Candidate best = candidates.get(i).stream()
+                    .filter(c -> words.get(c.key).size() > 1 && words.get(c.key).get(c.word) == index)
+                    .max(Comparator.comparingInt(c -> words.get(c.key).size())).orElse(null);
+            Object family = best == null ? index : best.key;
+            families.computeIfAbsent(family, _ -> new ArrayList<>()).add(new Member(i, best == null ? "" : best.word));
+            if (best != null) {
+                keys.put(family, best.key);
+            }
+        }
+        List<Kin> kin = new ArrayList<>();
+        families.forEach((family, members) -> {
+            members.sort(Comparator.comparing(Member::word));
+            SequencePattern first = sources.get(members.getFirst().index).pattern();
+            boolean related = members.size() > 1;
+            kin.add(new Kin(related ? shared(keys.get(family), first) : first.name(), members));
+        });
+        return kin;
+    }
+
+    private static String shared(Key key, SequencePattern first) {
+        String words = key.rest.isEmpty() ? key.folder : key.rest;
+        return words.isEmpty() ? first.baseName() : words;
+    }
+
+    /** Every way to see a source as something shared and one word; the last is the source without any word left out. */
+    private static List<Candidate> candidates(Location source) {
+        Path folder = source.folder().getFileName() == null ? source.folder() : source.folder().getFileName();
+        Path parent = source.folder().getParent();
+        SequencePattern pattern = source.pattern();
+        List<String> folderWords = words(folder.toString());
+        String end = pattern.isSingle() ? "" : pattern.after().replaceFirst("\\.[^.]*$", "");
+        List<String> nameWords = words(pattern.isSingle() ? pattern.baseName() : pattern.before() + "." + end);
+        List<Candidate> candidates = new ArrayList<>();
+        for (String word : distinct(folderWords, nameWords)) {
+            if (!setsApart(word)) {
+                continue;
+            }
+            Key key = new Key(parent, without(folderWords, word), without(nameWords, word));
+            if (!key.folder.isEmpty() || !key.rest.isEmpty()) {
+                candidates.add(new Candidate(key, word));
+            }
+        }
+        candidates.add(new Candidate(new Key(parent, String.join(" ", folderWords), String.join(" ", nameWords)), ""));
+        return candidates;
+    }
+
+    private static Set<String> distinct(List<String> folder, List<String> name) {
+        Set<String> words = new LinkedHashSet<>(name);
+        words.addAll(folder);
+        return words;
+    }
+
+    private static List<String> words(String text) {
+        List<String> words = new ArrayList<>();
+        for (String word : text.split("[._ -]+")) {
+            if (!word.isEmpty()) {
+                words.add(word);
+            }
+        }
+        return words;
+    }
+
+    private static boolean setsApart(String word) {
+        return word.matches("[vV]\\d+") || word.chars().noneMatch(Character::isDigit);
+    }
+
+    private static String without(List<String> words, String word) {
+        return String.join(" ", words.stream().filter(w -> !w.equals(word)).toList());
+    }
+}

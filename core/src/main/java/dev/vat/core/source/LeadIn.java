@@ -1,0 +1,29 @@
+package dev.vat.core.source;
+
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+
+/** How many frames to drop at the start, typed as frames ({@code 12}) or seconds ({@code 0.5 s}; a comma will do). */
+public final class LeadIn {
+
+    private LeadIn() { }
+
+    /** @param rate null while none is known: seconds can't be said then */
+    public static long parse(String text, Rate rate) {
+        String plain = text.strip().replace(',', '.');
+        boolean seconds = plain.endsWith("s");
+        try {
+            Rational value = Rational.parse(seconds ? plain.substring(0, plain.length() - 1).strip() : plain);
+            if (seconds && rate == null) {
+                throw new IllegalArgumentException("Choose the rate first: without it seconds can't be counted in frames");
+            }
+            long frames = (seconds ? value.times(rate.perSecond()) : value).round();
+            if (frames < 0 || !seconds && !value.isWhole()) {
+                throw new IllegalArgumentException("'" + text + "' is not a lead-in: write frames such as 12, or seconds such as 0.5 s");
+            }
+            return frames;
+        } catch (ArithmeticException e) {
+            throw new IllegalArgumentException("'" + text + "' is not a lead-in: " + e.getMessage(), e);
+        }
+    }
+}

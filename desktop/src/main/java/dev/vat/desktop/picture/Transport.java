@@ -1,0 +1,131 @@
+package dev.vat.desktop.picture;
+
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.strip.Player;
+import java.util.List;
+import java.util.stream.Stream;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+
+/** The bar under the picture: playing, and how the picture is looked at. */
+final class Transport extends HBox {
+
+    private static final List<Rational> SPEEDS = List.of(Rational.ONE, Rational.of(1, 2), Rational.of(1, 4));
+
+    private final Player player;
+    private final Button play = new Button();
+    private final ToggleButton loop = toggle("loop", "Loop", "Begin again at the end (L)");
+    private final ToggleButton every = toggle("every-frame", "Every frame", "Show every frame, even if that is slower than the rate (E)");
+    private final ToggleButton backwards = toggle("backwards", "Backwards", "Play from the end to the start (K)");
+    private final Button speed = new Button("Speed 1");
+    private final ToggleButton actual = toggle("actual-size", "1:1", "One stored pixel on one pixel of the screen (1)");
+    private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
+    private final Button ground = new Button("Ground");
+    private final Label dropped = new Label();
+    private final Label facts = new Label();
+    private final HBox looks;
+    private boolean wasPlaying;
+
+    /**
+     * @param again told when the picture has to be shown in another way
+     * @param nextGround told to put another colour behind transparent places
+     */
+    Transport(Player player, Runnable again, Runnable nextGround) {
+        this.player = player;
+        play.setGraphic(Icon.PLAY.node());
+        play.setId("play");
+        play.setAccessibleText("Play");
+        play.setTooltip(new Tooltip("Play (Space)"));
+        play.setOnAction(_ -> player.play(!player.isPlaying()));
+        loop.setSelected(true);
+        loop.setOnAction(_ -> player.setLoop(loop.isSelected()));
+        every.setOnAction(_ -> player.setEveryFrame(every.isSelected()));
+        backwards.setOnAction(_ -> player.setBackwards(backwards.isSelected()));
+        speed.setId("speed");
+        speed.setTooltip(new Tooltip("Full, half, quarter speed (S)"));
+        speed.setOnAction(_ -> nextSpeed());
+        actual.setOnAction(_ -> again.run());
+        alpha.setOnAction(_ -> again.run());
+        ground.setId("ground");
+        ground.setTooltip(new Tooltip("Checker, black, white or grey behind transparent places (B)"));
+        ground.setOnAction(_ -> nextGround.run());
+        dropped.getStyleClass().addAll("mono", "dim");
+        dropped.setId("dropped");
+        dropped.setMinWidth(Region.USE_PREF_SIZE);
+        facts.getStyleClass().addAll("mono", "dim");
+        facts.setMinWidth(0);
+        getChildren().addAll(button("to-start", Icon.BACK, "First frame (Home)", () -> player.seek(player.first())),
+                button("step-back", Icon.STEP_BACK, "One frame back (Left)", () -> player.step(-1)), play,
+                button("step-forward", Icon.STEP_FORWARD, "One frame on (Right)", () -> player.step(1)),
+                button("to-end", Icon.FORWARD, "Last frame (End)", () -> player.seek(player.last())), loop, every, backwards, speed,
+                Parts.space(), dropped, facts);
+        looks = Parts.row(actual, alpha, ground);
+        looks.getStyleClass().add("transport");
+        getStyleClass().addAll("bar", "transport");
+        setAlignment(Pos.CENTER_LEFT);
+        // Where room is short, the facts at the end give way, never what can be pressed.
+        Stream.concat(getChildren().stream(), looks.getChildren().stream()).filter(ButtonBase.class::isInstance)
+                .forEach(b -> ((ButtonBase) b).setMinWidth(Region.USE_PREF_SIZE));
+    }
+
+    private static ToggleButton toggle(String id, String text, String words) {
+        ToggleButton toggle = new ToggleButton(text);
+        toggle.setId(id);
+        toggle.setTooltip(new Tooltip(words));
+        return toggle;
+    }
+
+    private static Button button(String id, Icon icon, String words, Runnable act) {
+        Button button = new Button();
+        button.setId(id);
+        button.setGraphic(icon.node());
+        button.setAccessibleText(words);
+        button.setTooltip(new Tooltip(words));
+        button.setOnAction(_ -> act.run());
+        return button;
+    }
+
+    private void nextSpeed() {
+        Rational next = SPEEDS.get((SPEEDS.indexOf(player.speed()) + 1) % SPEEDS.size());
+        player.setSpeed(next);
+        speed.setText(next.equals(Rational.ONE) ? "Speed 1" : next.equals(Rational.of(1, 2)) ? "Speed 1/2" : "Speed 1/4");
+    }
+
+    /** How the picture is looked at, for the bar above it. */
+    HBox looks() {
+        return looks;
+    }
+
+    void fire(String id) {
+        Stream.concat(getChildren().stream(), looks.getChildren().stream()).filter(n -> id.equals(n.getId())).findFirst()
+                .ifPresent(n -> ((ButtonBase) n).fire());
+    }
+
+    boolean isActualSize() {
+        return actual.isSelected();
+    }
+
+    boolean showsAlpha() {
+        return alpha.isSelected();
+    }
+
+    /** @param transparent whether there is anything to see a ground through */
+    void show(String groundName, boolean transparent, String pace, String words) {
+        if (player.isPlaying() != wasPlaying) {
+            wasPlaying = player.isPlaying();
+            play.setGraphic((wasPlaying ? Icon.PAUSE : Icon.PLAY).node());
+        }
+        ground.setText(groundName);
+        Parts.present(ground, transparent);
+        dropped.setText(pace);
+        facts.setText(words);
+    }
+}

@@ -1,0 +1,98 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.desktop.look.Parts;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import javafx.scene.Node;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** The pieces that a reading is set with: a name at the left, values at the right, one plain sentence under them. */
+final class Fields {
+
+    private static final double USUAL_WIDTH = 470;
+
+    private Fields() { }
+
+    /** @param sentence what it does and comes to; empty for none */
+    static HBox field(String name, String sentence, Node... values) {
+        FlowPane line = Parts.choices();
+        line.getChildren().addAll(values);
+        VBox right = new VBox(line);
+        if (!sentence.isEmpty()) {
+            right.getChildren().add(Parts.wrapped(sentence, "note"));
+        }
+        right.setMinWidth(0);
+        // How tall a line of several rows is, is asked before its width is known: the width it got last is the best guess.
+        line.setPrefWrapLength(USUAL_WIDTH);
+        right.widthProperty().addListener((_, _, width) -> line.setPrefWrapLength(width.doubleValue()));
+        HBox.setHgrow(right, Priority.ALWAYS);
+        Region label = Parts.label(name, "field-name");
+        HBox field = new HBox(label, right);
+        field.getStyleClass().add("field");
+        return field;
+    }
+
+    /** Buttons of which one is pressed; null is a choice like any other. */
+    static <T> Node[] choice(String id, T[] values, T now, Function<T, String> words, Consumer<T> chosen) {
+        ToggleGroup group = new ToggleGroup();
+        return Arrays.stream(values).map(value -> {
+            ToggleButton button = new ToggleButton(words.apply(value));
+            button.setId(id + "-" + (value == null ? "none" : words.apply(value).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9.:/]+", "-")));
+            button.setToggleGroup(group);
+            button.setSelected(Objects.equals(value, now));
+            button.setMinWidth(Region.USE_PREF_SIZE);
+            button.setOnAction(_ -> chosen.accept(value));
+            return (Node) button;
+        }).toArray(Node[]::new);
+    }
+
+    /** A place to type in; what {@code entered} refuses stays there, marked, with the reason. */
+    static TextField text(String id, String value, int columns, Consumer<String> entered) {
+        TextField field = new TextField(value);
+        field.setId(id);
+        field.setPrefColumnCount(columns);
+        field.setOnAction(_ -> {
+            try {
+                entered.accept(field.getText());
+            } catch (IllegalArgumentException | ArithmeticException e) {
+                refuse(field, e.getMessage());
+            }
+        });
+        return field;
+    }
+
+    /** A text field with a word before it, for lines of several. */
+    static Node named(String word, TextField field) {
+        HBox pair = Parts.row(Parts.label(word, "note"), field);
+        pair.getStyleClass().add("named");
+        return pair;
+    }
+
+    static void refuse(TextField field, String why) {
+        field.getStyleClass().add("refused");
+        field.setTooltip(new Tooltip(why));
+        field.setAccessibleHelp(why);
+        field.selectAll();
+    }
+
+    /** A value that may not be there yet, in words. */
+    static String orEmpty(Supplier<Object> value) {
+        try {
+            return String.valueOf(value.get());
+        } catch (IllegalArgumentException _) {
+            return "";
+        }
+    }
+}

@@ -1,0 +1,126 @@
+package dev.vat.desktop.sheet;
+
+import static dev.vat.desktop.sheet.Fields.choice;
+import static dev.vat.desktop.sheet.Fields.field;
+import static dev.vat.desktop.sheet.Fields.named;
+import static dev.vat.desktop.sheet.Fields.text;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Source;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Interpretation;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.studio.Studio;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import javafx.scene.Node;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** What the pictures of a source mean: layer, pixel shape, alpha, colour. Only what applies is there. */
+final class PictureFields extends VBox {
+
+    private final Studio studio;
+    private final Source source;
+    private final Interpretation picture;
+    private final FrameTable table;
+
+    PictureFields(Studio studio, Source source, FrameTable table) {
+        this.studio = studio;
+        this.source = source;
+        this.picture = source.reading().picture();
+        this.table = table;
+        getStyleClass().add("reading-part");
+        table.format().ifPresent(format -> {
+            if (format.layers().size() > 1 || !format.hasMain()) {
+                getChildren().add(layer(format));
+            }
+            getChildren().add(pixelAspect(format));
+            if (format.alpha() != AlphaKind.NONE) {
+                getChildren().add(alpha());
+            }
+            getChildren().add(colour(format));
+        });
+    }
+
+    private void set(UnaryOperator<Interpretation> change) {
+        studio.edit(Edits.setPicture(source.id(), change.apply(picture)));
+    }
+
+    private HBox layer(PictureFormat format) {
+        List<Node> values = new ArrayList<>(List.of(choice("layer", format.layers().toArray(String[]::new),
+                picture.layer() == null && format.hasMain() ? PictureFormat.MAIN : picture.layer(),
+                l -> l.isEmpty() ? "main picture" : l, l -> set(p -> p.withLayer(l.isEmpty() ? null : l)))));
+        values.add(text("layer-other", "", 8, typed -> set(p -> p.withLayer(typed.isBlank() ? null : typed.strip()))));
+        return field("Layer", "Or the full name of any channel, such as haze.R.", values.toArray(Node[]::new));
+    }
+
+    private HBox pixelAspect(PictureFormat format) {
+        PixelAspect now = picture.pixelAspectOf(format);
+        Size seen = now.seen(format.size());
+        List<PixelAspect> offered = new ArrayList<>(List.of(PixelAspect.SQUARE));
+        if (format.size().height() == 576) {
+            offered.addAll(List.of(PixelAspect.of(12, 11), PixelAspect.of(16, 15), PixelAspect.of(16, 11), PixelAspect.of(64, 45)));
+        } else if (format.size().height() == 480 || format.size().height() == 486) {
+            offered.addAll(List.of(PixelAspect.of(10, 11), PixelAspect.of(8, 9), PixelAspect.of(40, 33), PixelAspect.of(32, 27)));
+        } else if (format.size().width() == 1440) {
+            offered.add(PixelAspect.of(4, 3));
+        } else {
+            offered.add(PixelAspect.of(2, 1));
+        }
+        for (PixelAspect other : new PixelAspect[] {format.pixelAspect(), now}) {
+            if (!offered.contains(other)) {
+                offered.add(other);
+            }
+        }
+        List<Node> values = new ArrayList<>(List.of(choice("pixel-aspect", offered.toArray(PixelAspect[]::new), now, PixelAspect::toString,
+                a -> set(p -> p.withPixelAspect(a.equals(format.pixelAspect()) ? null : a)))));
+        values.add(text("pixel-aspect-other", "", 5, typed -> set(p -> p.withPixelAspect(PixelAspect.parse(typed.strip().replace(',', '.').replace(':', '/'))))));
+        String sentence = now.isSquare() ? "" : "Stored " + format.size() + ", seen " + seen + ".";
+        return field("Pixels", sentence, values.toArray(Node[]::new));
+    }
+
+    private HBox alpha() {
+        AlphaKind found = table.alpha();
+        if (!found.carriesTransparency()) {
+            return field("Alpha", "There is a channel, but every pixel is opaque: it carries nothing.");
+        }
+        AlphaKind now = picture.alphaOf(table);
+        String sentence = switch (now) {
+            case STRAIGHT -> "Colour is stored as it is, whatever its alpha.";
+            case PREMULTIPLIED -> "Colour is stored multiplied by alpha, as over black.";
+            default -> "The channel is passed over; everything is opaque.";
+        };
+        return field("Alpha", sentence + " A wrong choice shows as a dark or bright fringe: look at it over black and over white (B).",
+                choice("alpha", new AlphaKind[] {AlphaKind.STRAIGHT, AlphaKind.PREMULTIPLIED, AlphaKind.NONE}, now,
+                        a -> a == AlphaKind.NONE ? "pass over" : a.label(), a -> set(p -> p.withAlpha(a == found ? null : a))));
+    }
+
+    private HBox colour(PictureFormat format) {
+        ColourReading now = picture.colourOf(format);
+        ColourReading usual = format.linear() ? ColourReading.LINEAR : ColourReading.DISPLAY;
+        List<Node> values = new ArrayList<>(List.of(choice("colour", ColourReading.Kind.values(), now.kind(), ColourReading.Kind::title,
+                kind -> set(p -> p.withColour(kind == usual.kind() ? null : new ColourReading(kind, null, null, null, null))))));
+        if (now.isLinear()) {
+            values.add(named("stops", text("exposure", now.exposure().toDecimal(2), 4, typed -> set(p -> p.withColour(plain(now)
+                    .withExposure(Rational.parse(typed.strip().replace(',', '.').replaceFirst("^\\+", ""))))))));
+            values.addAll(List.of(choice("curve", ColourReading.Curve.values(), now.curve(), ColourReading.Curve::title,
+                    curve -> set(p -> p.withColour(plain(now).withCurve(curve))))));
+        }
+        String stated = format.stated().colour() == null ? "" : " The file states " + format.stated().colour() + ".";
+        HBox field = field("Colour", now.kind().sentence() + stated, values.toArray(Node[]::new));
+        field.setAccessibleText("Colour: " + now.describe());
+        return field;
+    }
+
+    /** What is kept in the project holds nothing that a file states. */
+    private static ColourReading plain(ColourReading colour) {
+        return new ColourReading(colour.kind(), colour.exposure(), colour.curve(), null, null);
+    }
+}

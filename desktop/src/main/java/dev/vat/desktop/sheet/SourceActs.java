@@ -1,0 +1,98 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Source;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.source.SequencePattern;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+
+/** What can be done with a source. */
+final class SourceActs extends VBox {
+
+    private static final int LONGEST = 26;
+
+    private final Studio studio;
+    private final Ask ask;
+    private final Source source;
+
+    /** @param table null for a source that isn't there, or a sound */
+    SourceActs(Studio studio, Ask ask, Source source, FrameTable table) {
+        this.studio = studio;
+        this.ask = ask;
+        this.source = source;
+        getStyleClass().add("reading-part");
+        FlowPane acts = Parts.choices();
+        if (table != null && !table.sequence().pattern().isSingle()) {
+            renderAgain(acts, table);
+            filling(acts);
+        }
+        if (table != null) {
+            if (studio.watch().isChecking(source.id())) {
+                acts.getChildren().add(Parts.button("stop-check", "Stop checking", () -> studio.watch().cancel(source.id())));
+            } else {
+                acts.getChildren().add(Parts.button("check-again", "Check again", () -> studio.watch().again(source)));
+            }
+            acts.getChildren().add(Parts.button("add-item", "Add to reel", () -> studio.edit(Edits.addItem(source.id()))));
+        }
+        acts.getChildren().add(Parts.button("reveal-source", "Show folder", () -> ask.reveal(source.folder().path())));
+        acts.getChildren().add(Parts.button("replace-source", "Replace\u2026", this::replace));
+        if (table == null) {
+            acts.getChildren().add(Parts.button("find-source", "Find it again\u2026", this::findAgain));
+        }
+        acts.getChildren().add(Parts.button("remove-source", "Remove", () -> studio.edit(Edits.removeSource(source.id()))));
+        getChildren().add(acts);
+    }
+
+    private void renderAgain(FlowPane acts, FrameTable table) {
+        SequencePattern pattern = table.sequence().pattern();
+        ResumeAdvice advice = ResumeAdvice.of(table, source.reading().rangeIn(table.sequence()));
+        if (!advice.wanted().isEmpty()) {
+            String ranges = advice.toText(pattern);
+            acts.getChildren().add(Parts.button("copy-ranges", "Copy " + shortened(ranges), () -> Clips.copy(ranges)));
+            acts.getChildren().add(Parts.button("copy-list", "Copy as list", () -> Clips.copy(advice.toList(pattern, table.sequence().step()))));
+        }
+        advice.next().ifPresent(next -> acts.getChildren().add(Parts.label("next to render " + pattern.number(next), "note")));
+    }
+
+    private void filling(FlowPane acts) {
+        ToggleButton watch = new ToggleButton("Watch the folder");
+        watch.setId("watch-folder");
+        watch.setSelected(studio.watch().isWatched(source.id()));
+        watch.setOnAction(_ -> studio.watch().watch(source, watch.isSelected()));
+        acts.getChildren().add(watch);
+        if (watch.isSelected() && !studio.project().deliverables().isEmpty()) {
+            ToggleButton arm = new ToggleButton("Make it when complete");
+            arm.setId("make-when-complete");
+            arm.setSelected(studio.waitsForFrames());
+            arm.setOnAction(_ -> {
+                if (arm.isSelected()) {
+                    studio.makeWhenComplete();
+                } else {
+                    studio.disarm();
+                }
+            });
+            acts.getChildren().add(arm);
+        }
+    }
+
+    private void findAgain() {
+        ask.folder("Where " + source.name() + " lies now", source.folder().path().getParent())
+                .ifPresent(folder -> studio.relink(source, folder));
+    }
+
+    private void replace() {
+        ask.folder("What " + source.name() + " is replaced by", source.folder().path())
+                .ifPresent(folder -> studio.replace(source, folder));
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= LONGEST ? text : text.substring(0, LONGEST - 2) + "\u2026";
+    }
+}

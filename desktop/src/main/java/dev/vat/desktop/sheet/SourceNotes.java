@@ -1,0 +1,73 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.project.Source;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.RenderPace;
+import dev.vat.core.source.RenderForecast;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.layout.VBox;
+
+/** What is worth knowing of a source, in plain sentences. */
+final class SourceNotes extends VBox {
+
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm").withZone(ZoneId.systemDefault());
+
+    SourceNotes(Studio studio, Source source, FrameTable table) {
+        getStyleClass().add("reading-part");
+        List<String> words = new ArrayList<>();
+        Sequence sequence = table.sequence();
+        table.format().filter(f -> !f.stated().isNothing()).ifPresent(f -> words.add("The files state: " + f.stated().describe() + "."));
+        studio.watch().clip(source.id()).ifPresent(clip -> clip(clip, words));
+        pace(source, table, words);
+        if (!sequence.kind().hasChecksum() && !sequence.kind().isMovie()) {
+            words.add(sequence.kind().title() + " files carry no checksum: a changed byte inside the picture can't be noticed.");
+        }
+        table.notes().forEach((note, frames) -> words.add(frames.toText(sequence.pattern()::number) + " " + note));
+        ResumeAdvice.digits(sequence, source.reading().rangeIn(sequence)).ifPresent(advice -> words.add(
+                Character.toUpperCase(advice.charAt(0)) + advice.substring(1) + "."));
+        if (sequence.count() == 1 && !sequence.pattern().isSingle()) {
+            words.add("1 file where a sequence was expected: was the renderer set to a single frame?");
+        }
+        words.forEach(text -> getChildren().add(Parts.wrapped(text, "note")));
+        Parts.present(this, !words.isEmpty());
+    }
+
+    private static void clip(ClipFacts clip, List<String> words) {
+        words.add("Container " + clip.container() + (clip.timecode() == null ? "" : ", timecode " + clip.timecode()) + ", "
+                + clip.seconds().toFixed(3) + " s.");
+        clip.sounds().forEach(sound -> words.add("Sound: " + sound.describe() + "."));
+        if (clip.uneven() != null) {
+            words.add("Variable rate: frames stand " + clip.uneven().shortest().times(1000).toDecimal(1) + " to "
+                    + clip.uneven().longest().times(1000).toDecimal(1) + " ms apart.");
+        }
+    }
+
+    /** How fast frames came, and when the rest will be there. */
+    private static void pace(Source source, FrameTable table, List<String> words) {
+        RenderPace.of(table.sequence()).ifPresent(pace -> {
+            String each = RenderForecast.inWords(Rational.of(pace.median().toMillis(), 1000));
+            FrameRange expected = source.reading().expected();
+            long remaining = expected == null ? 0 : RenderPace.remaining(table, expected);
+            Instant now = Instant.now();
+            if (remaining > 0) {
+                words.add(pace.median().toMillis() < 1000 ? "Less than a second a frame; " + remaining + " to come."
+                        : each + " a frame (median); " + remaining + " to come, done about " + CLOCK.format(pace.finish(remaining, now))
+                        + (pace.isStalled(now) ? ". Nothing has come since " + CLOCK.format(pace.latest()) + "." : "."));
+            } else if (pace.median().toMillis() >= 1000) {
+                words.add("Rendered at " + each + " a frame (median of file times)"
+                        + (pace.breaks() == 0 ? "." : ", with " + pace.breaks() + (pace.breaks() == 1 ? " break." : " breaks.")));
+            }
+        });
+    }
+}

@@ -1,0 +1,97 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Source;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.viewer.ShownPicture;
+import dev.vat.engine.viewer.Viewer;
+import java.nio.ByteBuffer;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import javafx.application.Platform;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.layout.StackPane;
+
+/** Small pictures of sources, from the middle of what is good. Each is asked for once and kept. */
+final class Thumbnails {
+
+    static final int WIDTH = 72;
+    static final int HEIGHT = 40;
+    private static final int MOST = 400;
+    /** Behind transparent places: the picture area's own grey. */
+    private static final Rgb GROUND = new Rgb(92, 92, 92);
+
+    private final Viewer viewer;
+    private final Map<Message.Still, Image> images = new LinkedHashMap<>(16, .75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Message.Still, Image> eldest) {
+            return size() > MOST;
+        }
+    };
+
+    Thumbnails(Viewer viewer) {
+        this.viewer = viewer;
+    }
+
+    /** A place for the picture of a source; it fills by itself. */
+    StackPane of(Source source, FrameTable table) {
+        ImageView view = new ImageView();
+        StackPane place = new StackPane(view);
+        place.getStyleClass().add("thumbnail");
+        place.setMinSize(WIDTH, HEIGHT);
+        place.setMaxSize(WIDTH, HEIGHT);
+        Message.Still still = table == null ? null : middle(source, table);
+        if (still == null) {
+            return place;
+        }
+        Image known = images.get(still);
+        if (known != null) {
+            view.setImage(known);
+            return place;
+        }
+        PictureFormat format = table.format().orElseThrow();
+        Size seen = source.reading().picture().pixelAspectOf(format).seen(format.size());
+        double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
+        viewer.picture(still, new Message.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
+                GROUND, false, null)).thenAccept(picture -> Platform.runLater(() -> {
+            try (picture) {
+                Image image = image(picture);
+                images.put(still, image);
+                view.setImage(image);
+            }
+        }));
+        return place;
+    }
+
+    private static Image image(ShownPicture picture) {
+        ByteBuffer pixels = ByteBuffer.allocateDirect(4 * picture.width() * picture.height());
+        picture.copyTo(pixels);
+        WritableImage image = new WritableImage(picture.width(), picture.height());
+        image.getPixelWriter().setPixels(0, 0, picture.width(), picture.height(), PixelFormat.getByteBgraPreInstance(),
+                pixels.rewind(), 4 * picture.width());
+        return image;
+    }
+
+    private static Message.Still middle(Source source, FrameTable table) {
+        int count = table.sequence().count();
+        for (int i = 0; i < count && table.format().isPresent(); i++) {
+            // From the middle outwards.
+            int index = count / 2 + (i % 2 == 0 ? i / 2 : -(i + 1) / 2);
+            if (index >= 0 && index < count && table.stateAt(index) == FrameState.GOOD) {
+                long frame = table.sequence().number(index);
+                return new Message.Still(table.sequence().file(frame).toString(), table.sequence().kind(), frame,
+                        table.sequence().modified(index), source.reading().picture().resolve(table));
+            }
+        }
+        return null;
+    }
+}

@@ -1,0 +1,239 @@
+package dev.vat.engine.source;
+
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.Location;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.source.SequenceGrouping;
+import dev.vat.core.source.SequencePattern;
+import java.io.IOException;
+import java.nio.file.FileSystemLoopException;
+import java.nio.file.FileVisitOption;
+import java.nio.file.FileVisitResult;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.function.Consumer;
+
+/**
+ * Finds sources on disk by names and attributes alone; no file is opened. Hidden files and Vat's own work folders are
+ * passed over; links are followed, each folder is entered once.
+ */
+public final class SourceFinder {
+
+    private static final int DEEPEST = 24;
+    private static final long TOLD_NANOS = 200_000_000L;
+
+    /**
+     * What has been found so far.
+     *
+     * @param sequences numbered pictures; also those of a single frame
+     * @param files movies, sounds, and stills without a number
+     * @param names file names seen altogether
+     * @param closed places that couldn't be looked into, with the reason
+     */
+    public record Found(List<Sequence> sequences, List<Location> files, long names, List<String> closed) {
+        public Found {
+            sequences = List.copyOf(sequences);
+            files = List.copyOf(files);
+            closed = List.copyOf(closed);
+        }
+
+        /** Everything as locations, sequences first. */
+        public List<Location> locations() {
+            List<Location> all = new ArrayList<>(sequences.stream().map(Sequence::location).toList());
+            all.addAll(files);
+            return all;
+        }
+
+        public boolean isEmpty() {
+            return sequences.isEmpty() && files.isEmpty();
+        }
+    }
+
+    private final Consumer<Found> told;
+    private final List<Sequence> sequences = new ArrayList<>();
+    private final List<Location> files = new ArrayList<>();
+    private final List<String> closed = new ArrayList<>();
+    private final Set<Object> entered = new HashSet<>();
+    private long names;
+    private long nextTold = System.nanoTime() + TOLD_NANOS;
+
+    private SourceFinder(Consumer<Found> told) {
+        this.told = told;
+    }
+
+    /** The sources that a path means: everything in and below a folder; of a file what it is or belongs to. */
+    public static Found find(Path path) throws IOException {
+        return find(List.of(path), _ -> { });
+    }
+
+    /**
+     * The same of several paths, telling now and then what was found so far; what {@code told} throws ends the walk.
+     *
+     * @throws NoSuchFileException if there is nothing at one of the paths
+     */
+    public static Found find(List<Path> paths, Consumer<Found> told) throws IOException {
+        SourceFinder finder = new SourceFinder(told);
+        for (Path path : paths) {
+            Path absolute = path.toAbsolutePath().normalize();
+            if (!Files.exists(absolute)) {
+                throw new NoSuchFileException(absolute.toString());
+            }
+            if (Files.isRegularFile(absolute)) {
+                finder.ofFile(absolute);
+            } else {
+                finder.tree(absolute);
+            }
+        }
+        return finder.found();
+    }
+
+    /** The sequence with a known pattern, as the folder shows it now; empty if no file of it is left. */
+    public static Optional<Sequence> again(Path folder, SequencePattern pattern) throws IOException {
+        if (!Files.isDirectory(folder)) {
+            return Optional.empty();
+        }
+        if (pattern.isSingle()) {
+            Path file = folder.resolve(pattern.fileName(0));
+            Optional<FileKind> kind = FileKind.ofName(pattern.before());
+            return kind.isPresent() && Files.isRegularFile(file) ? Optional.of(Sequence.ofStill(folder, pattern.before(),
+                    kind.get(), Files.size(file), Files.getLastModifiedTime(file).toMillis())) : Optional.empty();
+        }
+        SourceFinder finder = new SourceFinder(_ -> { });
+        finder.folder(folder);
+        // Of two paddings with the same rest of the name, the pattern's own wins.
+        return finder.sequences.stream().filter(s -> s.pattern().before().equals(pattern.before())
+                        && s.pattern().after().equals(pattern.after()))
+                .min((a, b) -> Boolean.compare(b.pattern().equals(pattern), a.pattern().equals(pattern)));
+    }
+
+    private void ofFile(Path file) throws IOException {
+        String name = file.getFileName().toString();
+        if (FileKind.ofName(name).filter(k -> !k.isMovie()).isEmpty()) {
+            single(file, name);
+            return;
+        }
+        SourceFinder beside = new SourceFinder(_ -> { });
+        beside.folder(file.getParent());
+        List<Sequence> own = beside.sequences.stream().filter(s -> holds(s, name)).toList();
+        sequences.addAll(own.stream().filter(s -> sequences.stream().noneMatch(o -> o.location().equals(s.location()))).toList());
+        if (own.isEmpty()) {
+            single(file, name);
+        }
+    }
+
+    private void single(Path file, String name) {
+        if ((FileKind.ofName(name).isPresent() || Location.isSoundName(name)) && !files.contains(Location.ofFile(file))) {
+            files.add(Location.ofFile(file));
+        }
+    }
+
+    private static boolean holds(Sequence sequence, String name) {
+        SequencePattern pattern = sequence.pattern();
+        if (!name.startsWith(pattern.before()) || !name.endsWith(pattern.after())
+                || name.length() <= pattern.before().length() + pattern.after().length()) {
+            return false;
+        }
+        String digits = name.substring(pattern.before().length(), name.length() - pattern.after().length());
+        return digits.matches("-?\\d{1,18}") && sequence.has(Long.parseLong(digits))
+                && pattern.fileName(Long.parseLong(digits)).equals(name);
+    }
+
+    /** Folder by folder, each one's sources as soon as it has been read. */
+    private void tree(Path root) throws IOException {
+        List<Path> folders = new ArrayList<>();
+        Files.walkFileTree(root, EnumSet.of(FileVisitOption.FOLLOW_LINKS), DEEPEST, new SimpleFileVisitor<>() {
+            @Override
+            public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
+                boolean hidden = !folder.equals(root) && folder.getFileName().toString().startsWith(".");
+                Object identity = attributes.fileKey() == null ? folder : attributes.fileKey();
+                if (hidden || !entered.add(identity)) {
+                    return FileVisitResult.SKIP_SUBTREE;
+                }
+                folders.add(folder);
+                return FileVisitResult.CONTINUE;
+            }
+
+            @Override
+            public FileVisitResult visitFileFailed(Path file, IOException e) throws IOException {
+                if (file.equals(root)) {
+                    throw e;
+                }
+                if (!(e instanceof FileSystemLoopException) && Files.isDirectory(file)) {
+                    closed.add(file.getFileName() + ": this user may not look into it");
+                }
+                return FileVisitResult.CONTINUE;
+            }
+        });
+        folders.sort(null);
+        for (Path folder : folders) {
+            try {
+                folder(folder);
+            } catch (IOException e) {
+                if (folder.equals(root)) {
+                    throw e;
+                }
+                closed.add(folder.getFileName() + ": " + e.getMessage());
+            }
+        }
+    }
+
+    /** One folder's files. The walk hands over attributes with the names, so that no file is asked twice. */
+    private void folder(Path folder) throws IOException {
+        SequenceGrouping grouping = SequenceGrouping.in(folder);
+        Files.walkFileTree(folder, EnumSet.of(FileVisitOption.FOLLOW_LINKS), 1, new SimpleFileVisitor<>() {
+            @Override
+            public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
+                String name = file.getFileName().toString();
+                if (attributes.isRegularFile() && !name.startsWith(".")) {
+                    names++;
+                    if (!grouping.add(name, attributes.size(), attributes.lastModifiedTime().toMillis())) {
+                        single(file, name);
+                    }
+                    if ((names & 0xfff) == 0 && System.nanoTime() > nextTold) {
+                        tell(grouping);
+                    }
+                }
+                return FileVisitResult.CONTINUE;
+            }
+
+            @Override
+            public FileVisitResult visitFileFailed(Path file, IOException e) throws IOException {
+                if (file.equals(folder)) {
+                    throw e;
+                }
+                // a link to nowhere: it is no frame
+                return FileVisitResult.CONTINUE;
+            }
+        });
+        List<Sequence> own = grouping.sequences();
+        sequences.addAll(own.stream().filter(s -> sequences.stream().noneMatch(o -> o.location().equals(s.location()))).toList());
+    }
+
+    private void tell(SequenceGrouping unfinished) {
+        long before = System.nanoTime();
+        List<Sequence> soFar = new ArrayList<>(sequences);
+        soFar.addAll(unfinished.soFar());
+        told.accept(new Found(soFar, files, names, closed));
+        // Telling of a million names takes a while itself; it must not slow the walk.
+        nextTold = System.nanoTime() + Math.max(TOLD_NANOS, 10 * (System.nanoTime() - before));
+    }
+
+    private Found found() {
+        return new Found(sequences, files, names, closed);
+    }
+
+    /** For {@code told}: ends the walk because nobody wants its outcome any more. */
+    public static void stop() {
+        throw new CancellationException("The search was stopped");
+    }
+}

@@ -1,0 +1,51 @@
+package dev.vat.engine.viewer;
+
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.Location;
+import dev.vat.core.source.Sequence;
+import dev.vat.engine.source.SourceFinder;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.CompletionException;
+
+/**
+ * What lies at a source's place now.
+ *
+ * @param sequence its frames; empty for sounds, and where nothing is left
+ * @param clip what a movie or sound file holds
+ */
+public record Listing(Optional<Sequence> sequence, Optional<ClipFacts> clip) {
+
+    public static final Listing NOTHING = new Listing(Optional.empty(), Optional.empty());
+
+    /**
+     * Looks at the place; of movies and sounds into the file as well, which takes as long as reading it.
+     *
+     * @throws IOException with the reason in words, if the place or file can't be read
+     */
+    public static Listing of(Viewer viewer, Location location) throws IOException {
+        if (!location.isMovie() && !location.isSound()) {
+            return new Listing(SourceFinder.again(location.folder(), location.pattern()), Optional.empty());
+        }
+        Path file = location.file();
+        if (!Files.isRegularFile(file)) {
+            return NOTHING;
+        }
+        long size = Files.size(file);
+        if (size == 0) {
+            throw new IOException("the file has no bytes");
+        }
+        ClipFacts clip;
+        try {
+            clip = viewer.probe(file).join();
+        } catch (CompletionException e) {
+            throw new IOException("the file can't be read: " + e.getCause().getMessage(), e);
+        }
+        Optional<Sequence> frames = clip.frames() == 0 ? Optional.empty()
+                : Optional.of(Sequence.ofMovie(location.folder(), location.pattern().before(), clip.frames(), size,
+                        Files.getLastModifiedTime(file).toMillis()));
+        return new Listing(frames, Optional.of(clip));
+    }
+}

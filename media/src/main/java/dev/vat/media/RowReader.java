@@ -1,0 +1,148 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_BE;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_FLOAT;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
+
+import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
+import java.nio.ByteOrder;
+import org.bytedeco.ffmpeg.avutil.AVComponentDescriptor;
+import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
+
+/** Reads rows of any decoded picture as display-coded values from 0 to 1. Linear light is held to that and rooted. */
+final class RowReader {
+
+    private static final ValueLayout.OfShort BIG = ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(ByteOrder.BIG_ENDIAN);
+    private static final ValueLayout.OfShort LITTLE = ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(ByteOrder.LITTLE_ENDIAN);
+
+    private record Component(MemorySegment plane, long stride, int offset, int step, int shift, int depth) { }
+
+    private final int width;
+    private final boolean floating;
+    private final ValueLayout.OfShort order;
+    private final Component[] components;
+    private final boolean rgb;
+    private final boolean alpha;
+    private final MemorySegment palette;
+    private final float[] green;
+    private final float[] blue;
+    private boolean eightBit;
+    private boolean chromaFlat = true;
+    private float firstGreen = Float.NaN;
+    private float firstBlue;
+
+    RowReader(Picture picture) {
+        AVPixFmtDescriptor descriptor = picture.descriptor();
+        width = picture.width();
+        long flags = descriptor.flags();
+        floating = (flags & AV_PIX_FMT_FLAG_FLOAT) != 0;
+        order = (flags & AV_PIX_FMT_FLAG_BE) != 0 ? BIG : LITTLE;
+        palette = (flags & AV_PIX_FMT_FLAG_PAL) != 0 ? picture.palette() : null;
+        components = new Component[palette != null ? 1 : descriptor.nb_components()];
+        for (int i = 0; i < components.length; i++) {
+            AVComponentDescriptor c = descriptor.comp(i);
+            components[i] = new Component(picture.plane(c.plane()), picture.stride(c.plane()), c.offset(), c.step(), c.shift(), c.depth());
+        }
+        rgb = picture.isRgb() && components.length >= 3;
+        alpha = picture.hasAlpha() && palette == null;
+        green = new float[rgb ? width : 0];
+        blue = green.clone();
+        eightBit = !floating && components[0].depth == 16;
+    }
+
+    boolean isPalette() {
+        return palette != null;
+    }
+
+    /** Whether all 16-bit samples read so far carry their high byte twice. */
+    boolean isEightBit() {
+        return eightBit;
+    }
+
+    /** Whether, as far as rows were read, nothing but brightness could have differed. */
+    boolean chromaIsFlat() {
+        return chromaFlat;
+    }
+
+    /** Luma (2R + 5G + B) / 8 of a row; of Y'CbCr pictures Y', of grey ones grey. */
+    void luma(int y, float[] into) {
+        if (palette != null) {
+            indexed(y, into);
+            return;
+        }
+        component(components[0], y, into);
+        if (rgb) {
+            component(components[1], y, green);
+            component(components[2], y, blue);
+            if (Float.isNaN(firstGreen)) {
+                firstGreen = green[0];
+                firstBlue = blue[0];
+            }
+            for (int x = 0; x < width; x++) {
+                chromaFlat &= green[x] == firstGreen && blue[x] == firstBlue;
+                into[x] = (2 * into[x] + 5 * green[x] + blue[x]) / 8;
+            }
+        }
+        if (floating) {
+            for (int x = 0; x < width; x++) {
+                into[x] = (float) Math.sqrt(into[x]);
+            }
+        }
+    }
+
+    /** Alpha of a row; false if there is none. */
+    boolean alpha(int y, float[] into) {
+        if (alpha) {
+            component(components[components.length - 1], y, into);
+        }
+        return alpha;
+    }
+
+    private void component(Component c, int y, float[] into) {
+        long at = y * c.stride + c.offset;
+        switch (c.depth) {
+            case 8 -> {
+                for (int x = 0; x < width; x++, at += c.step) {
+                    into[x] = (c.plane.get(ValueLayout.JAVA_BYTE, at) & 0xff) * (1 / 255f);
+                }
+            }
+            case 32 -> {
+                for (int x = 0; x < width; x++, at += c.step) {
+                    into[x] = held(c.plane.get(ValueLayout.JAVA_FLOAT_UNALIGNED, at));
+                }
+            }
+            default -> words(c, at, into);
+        }
+    }
+
+    private void words(Component c, long start, float[] into) {
+        long at = start;
+        if (floating) {
+            for (int x = 0; x < width; x++, at += c.step) {
+                into[x] = held(Float.float16ToFloat(c.plane.get(order, at)));
+            }
+            return;
+        }
+        float scale = 1f / ((1 << c.depth) - 1);
+        int mask = (1 << c.depth) - 1;
+        for (int x = 0; x < width; x++, at += c.step) {
+            int value = (c.depth < 8 ? c.plane.get(ValueLayout.JAVA_BYTE, at) : c.plane.get(order, at)) >> c.shift & mask;
+            eightBit &= value >> 8 == (value & 0xff);
+            into[x] = value * scale;
+        }
+    }
+
+    private static float held(float value) {
+        // NaN compares false both ways and comes out as 0.
+        return value >= 1 ? 1 : value > 0 ? value : 0;
+    }
+
+    private void indexed(int y, float[] into) {
+        Component c = components[0];
+        for (int x = 0; x < width; x++) {
+            int colour = palette.get(ValueLayout.JAVA_INT_UNALIGNED, 4L * (c.plane.get(ValueLayout.JAVA_BYTE, y * c.stride + x) & 0xff));
+            into[x] = (2 * (colour >> 16 & 0xff) + 5 * (colour >> 8 & 0xff) + (colour & 0xff)) * (1 / (8 * 255f));
+        }
+    }
+}
