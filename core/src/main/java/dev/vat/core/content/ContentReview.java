@@ -42,14 +42,20 @@ public final class ContentReview {
             found.forEach(f -> explained.addAll(f.frames()));
             Pops.in(series).stream().filter(f -> f.frames().stream().noneMatch(explained::contains)).forEach(found::add);
             Noise.in(series).stream().filter(f -> f.frames().stream().noneMatch(explained::contains)).forEach(found::add);
-            found.addAll(Edges.in(series, table.alpha()));
-        }
-        if (all.size() == 1) {
-            found.addAll(Ends.in(all.getFirst()));
+            edges(series, table, all.size() == 1, found);
         }
         found.addAll(Sessions.in(table));
         samples(table, found);
         return new ContentReview(found);
+    }
+
+    /** Edges are judged where the picture has settled; only of a whole sequence the ends are known. */
+    private static void edges(Series series, FrameTable table, boolean whole, List<ContentFault> found) {
+        List<ContentFault> ends = whole ? Ends.in(series) : List.of();
+        found.addAll(ends);
+        Set<Long> unsettled = new HashSet<>();
+        ends.stream().filter(f -> f.kind() == ContentFault.Kind.UNSETTLED).forEach(f -> unsettled.addAll(f.frames()));
+        Edges.in(series, table.alpha()).stream().filter(f -> !unsettled.containsAll(f.frames())).forEach(found::add);
     }
 
     /** What is said of the samples themselves: depth that isn't used, and values that are no colour. */

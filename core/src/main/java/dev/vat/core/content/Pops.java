@@ -16,33 +16,35 @@ final class Pops {
     private static final double OVER_USUAL = 6;
     private static final double MOST_OF_PICTURE = .4;
     private static final double TRACE = .35;
+    /** How many cells away something fast may have been a frame ago. */
+    private static final int REACH = 2;
     private static final int CELLS = FrameLook.COLUMNS * FrameLook.ROWS;
 
     private Pops() { }
 
     static List<ContentFault> in(Series series) {
         List<ContentFault> found = new ArrayList<>();
-        int[] times = new int[CELLS];
-        List<int[]> cellsOf = new ArrayList<>();
         for (int i = 1; i < series.count() - 1; i++) {
             int[] cells = cells(series, i);
-            if (cells.length == 0) {
-                continue;
-            }
-            for (int cell : cells) {
-                times[cell]++;
-            }
-            cellsOf.add(cells);
-            found.add(new ContentFault(ContentFault.Kind.POP, List.of(series.number(i)), series.number(i - 1),
-                    "a part of the picture (" + place(cells) + ") changes for this one frame and goes back"));
-        }
-        List<ContentFault> once = new ArrayList<>();
-        for (int i = 0; i < found.size(); i++) {
-            if (Arrays.stream(cellsOf.get(i)).allMatch(cell -> times[cell] <= 2)) {
-                once.add(found.get(i));
+            if (cells.length > 0 && !blinks(series, i, cells)) {
+                found.add(new ContentFault(ContentFault.Kind.POP, List.of(series.number(i)), series.number(i - 1),
+                        "a part of the picture (" + place(cells) + ") changes for this one frame and goes back"));
             }
         }
-        return once;
+        return found;
+    }
+
+    /** Whether the same cells do the like at another time as well. */
+    private static boolean blinks(Series series, int place, int[] cells) {
+        for (int cell : cells) {
+            double enough = deviation(series, place, cell) / 2;
+            for (int i = 1; i < series.count() - 1; i++) {
+                if (Math.abs(i - place) > 1 && deviation(series, i, cell) >= enough) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     private static int[] cells(Series series, int place) {
@@ -97,8 +99,8 @@ final class Pops {
     private static boolean leavesTrace(Series series, int place, int cell, double deviation) {
         int column = cell % FrameLook.COLUMNS;
         int row = cell / FrameLook.COLUMNS;
-        for (int dy = -1; dy <= 1; dy++) {
-            for (int dx = -1; dx <= 1; dx++) {
+        for (int dy = -REACH; dy <= REACH; dy++) {
+            for (int dx = -REACH; dx <= REACH; dx++) {
                 int x = column + dx;
                 int y = row + dy;
                 if ((dx != 0 || dy != 0) && x >= 0 && y >= 0 && x < FrameLook.COLUMNS && y < FrameLook.ROWS
@@ -110,13 +112,11 @@ final class Pops {
         return false;
     }
 
+    /** Whether a cell changed on the way to the frame before, or from the frame after: a pop leaves both alone. */
     private static boolean passed(Series series, int place, int cell, double enough) {
-        double rest = (value(series, place - 1, cell) + value(series, place + 1, cell)) / 2;
         double before = series.has(place - 2) ? Math.abs(value(series, place - 1, cell) - value(series, place - 2, cell)) : 0;
         double after = series.has(place + 2) ? Math.abs(value(series, place + 1, cell) - value(series, place + 2, cell)) : 0;
-        double here = Math.abs(value(series, place, cell) - rest);
-        // A cell that pops along with this one is part of the pop.
-        return here < enough && Math.max(before, after) >= enough;
+        return Math.max(before, after) >= enough;
     }
 
     private static String place(int[] cells) {

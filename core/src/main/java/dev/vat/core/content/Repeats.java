@@ -11,6 +11,8 @@ final class Repeats {
 
     private static final int NEAR = 6;
     private static final int FEWEST_MOVES = 8;
+    /** Below this, pictures are alike because there is nothing to see. */
+    private static final float DARK = .01f;
     /** How far back a stale picture is looked for. */
     private static final int BACK = 24;
 
@@ -19,7 +21,7 @@ final class Repeats {
     static List<ContentFault> in(Series series) {
         List<ContentFault> found = new ArrayList<>();
         for (int i = 1; i < series.count(); i++) {
-            int earlier = twin(series, i);
+            int earlier = series.look(i).flat() || series.look(i).brightness() < DARK ? -1 : twin(series, i);
             if (earlier >= 0 && isAlone(series, i, earlier)) {
                 found.add(new ContentFault(ContentFault.Kind.REPEATED, List.of(series.number(i)), series.number(earlier),
                         "the same picture as " + series.number(earlier) + ", bit for bit, while the frames around it move"));

@@ -13,6 +13,8 @@ final class Tears {
 
     private static final int FEWEST = 2;
     private static final int APART = 6;
+    /** While the picture fades, its parts come to be alike by themselves. */
+    private static final double FADING = .02;
     private static final int BLACK = 3;
     private static final int SEEN = 10;
 
@@ -44,6 +46,9 @@ final class Tears {
         if (blackBelow(series, place)) {
             return new ContentFault(ContentFault.Kind.TORN, List.of(series.number(place)), series.number(place - 1),
                     "its lower part is black, the frames before and after show a picture there");
+        }
+        if (place == 0 || Math.abs(series.look(place).brightness() - series.look(place - 1).brightness()) > FADING) {
+            return null;
         }
         boolean[] moving = moving(series, place);
         for (int other = place - 1; other >= Math.max(0, place - Series.WINDOW); other--) {
