@@ -37,7 +37,7 @@ class InterruptedTest {
         assumeFalse(System.getProperty("os.name").startsWith("Windows"), "signals are sent by kill");
         frames = Files.createDirectory(folder.resolve("kite"));
         float[] grey = new float[320 * 180];
-        for (int f = 0; f < 200; f++) {
+        for (int f = 0; f < 600; f++) {
             grey[f] = 1;
             Files.write(frames.resolve("kite.%04d.png".formatted(f)), StillWriter.PNG8.write(new Samples(320, 180, grey, grey, grey, null)));
         }

@@ -125,4 +125,19 @@ final class FloatSamples {
         ColourTags.displayRgb(result);
         return result;
     }
+
+    /** @param channels red, green, blue and perhaps alpha */
+    static Picture picture(int width, int height, float[][] channels) {
+        Picture picture = Picture.allocate(channels.length == 4 ? "gbrapf32le" : "gbrpf32le", width, height);
+        int[] planes = {2, 0, 1, 3};
+        for (int c = 0; c < channels.length; c++) {
+            MemorySegment plane = picture.plane(planes[c]);
+            for (int y = 0; y < height; y++) {
+                MemorySegment.copy(channels[c], y * width, plane, ValueLayout.JAVA_FLOAT_UNALIGNED,
+                        (long) y * picture.stride(planes[c]), width);
+            }
+        }
+        ColourTags.displayRgb(picture);
+        return picture;
+    }
 }

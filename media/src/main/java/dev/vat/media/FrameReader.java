@@ -4,6 +4,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
+import dev.vat.media.still.FloatTiff;
 import dev.vat.media.still.Inspection;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
@@ -128,6 +129,9 @@ public final class FrameReader implements AutoCloseable {
             return new FrameRead.Unsound(FrameState.UNREADABLE, "its header claims " + format.size() + ", which "
                     + inspection.data().length + " bytes can't hold or Vat can't decode (at most 268 million pixels)");
         }
+        if (inspection.kind() == FileKind.TIFF && format.depth().floating()) {
+            return floatTiff(inspection);
+        }
         Picture picture = inspection.endIsGuess() ? decodeOpenEnd(inspection)
                 : decoder.decode(inspection.kind(), inspection.part(), inspection.layer(), inspection.data());
         if (picture == null) {
@@ -141,6 +145,15 @@ public final class FrameReader implements AutoCloseable {
                     + width + "x" + height);
         }
         return new FrameRead.Sound(picture, format, inspection.note());
+    }
+
+    private static FrameRead floatTiff(Inspection inspection) {
+        try {
+            FloatTiff.Values values = FloatTiff.read(inspection.data());
+            return new FrameRead.Sound(FloatSamples.picture(values.width(), values.height(), values.channels()), inspection.format(), inspection.note());
+        } catch (IllegalArgumentException e) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
+        }
     }
 
     /**

@@ -1,6 +1,7 @@
 package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_BE;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_BITSTREAM;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_FLOAT;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
 
@@ -16,10 +17,16 @@ final class RowReader {
     private static final ValueLayout.OfShort BIG = ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(ByteOrder.BIG_ENDIAN);
     private static final ValueLayout.OfShort LITTLE = ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(ByteOrder.LITTLE_ENDIAN);
 
-    private record Component(MemorySegment plane, long stride, int offset, int step, int shift, int depth) { }
+    private record Component(MemorySegment plane, long stride, int offset, int step, int shift, int depth) {
+        boolean isWord() {
+            return shift + depth > 8;
+        }
+    }
 
     private final int width;
     private final boolean floating;
+    private final boolean bits;
+    private final boolean whiteIsZero;
     private final ValueLayout.OfShort order;
     private final Component[] components;
     private final boolean rgb;
@@ -36,6 +43,8 @@ final class RowReader {
         AVPixFmtDescriptor descriptor = picture.descriptor();
         width = picture.width();
         long flags = descriptor.flags();
+        bits = (flags & AV_PIX_FMT_FLAG_BITSTREAM) != 0;
+        whiteIsZero = picture.formatName().equals("monow");
         floating = (flags & AV_PIX_FMT_FLAG_FLOAT) != 0;
         order = (flags & AV_PIX_FMT_FLAG_BE) != 0 ? BIG : LITTLE;
         palette = (flags & AV_PIX_FMT_FLAG_PAL) != 0 ? picture.palette() : null;
@@ -101,6 +110,10 @@ final class RowReader {
 
     private void component(Component c, int y, float[] into) {
         long at = y * c.stride + c.offset;
+        if (bits) {
+            packedBits(c, y, into);
+            return;
+        }
         switch (c.depth) {
             case 8 -> {
                 for (int x = 0; x < width; x++, at += c.step) {
@@ -127,9 +140,17 @@ final class RowReader {
         float scale = 1f / ((1 << c.depth) - 1);
         int mask = (1 << c.depth) - 1;
         for (int x = 0; x < width; x++, at += c.step) {
-            int value = (c.depth < 8 ? c.plane.get(ValueLayout.JAVA_BYTE, at) : c.plane.get(order, at)) >> c.shift & mask;
+            int value = (c.isWord() ? c.plane.get(order, at) : c.plane.get(ValueLayout.JAVA_BYTE, at)) >> c.shift & mask;
             eightBit &= value >> 8 == (value & 0xff);
             into[x] = value * scale;
+        }
+    }
+
+    /** Eight pixels a byte, the leftmost in the highest bit; set is white, or black where the format says so. */
+    private void packedBits(Component c, int y, float[] into) {
+        for (int x = 0; x < width; x++) {
+            int bit = c.plane.get(ValueLayout.JAVA_BYTE, y * c.stride + x / 8) >> 7 - x % 8 & 1;
+            into[x] = whiteIsZero ? 1 - bit : bit;
         }
     }
 

@@ -51,7 +51,7 @@ public final class Arrivals {
             boolean old = now - seen.modified > patience;
             boolean waits = switch (state) {
                 case EMPTY, CUT_SHORT, UNREADABLE -> !old || seen.looks > 1 && now - seen.since <= patience && now - seen.modified <= 2 * patience;
-                case GOOD, MISMATCH -> seen.looks < 2 && !old;
+                case GOOD, MISMATCH -> seen.looks < 2 && now - seen.modified <= LEAST_PATIENCE;
                 default -> false;
             };
             if (waits) {

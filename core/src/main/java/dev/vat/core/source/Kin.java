@@ -65,7 +65,8 @@ public record Kin(String name, List<Member> members) {
             members.sort(Comparator.comparing(Member::word));
             SequencePattern first = sources.get(members.getFirst().index).pattern();
             boolean related = members.size() > 1;
-            kin.add(new Kin(related ? shared(keys.get(family), first) : first.name(), members));
+            kin.add(related ? new Kin(shared(keys.get(family), first), members)
+                    : new Kin(first.name(), List.of(new Member(members.getFirst().index, ""))));
         });
         return kin;
     }

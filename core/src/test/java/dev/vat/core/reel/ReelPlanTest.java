@@ -3,13 +3,16 @@ package dev.vat.core.reel;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.source.Cadence;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Frames;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Reading;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rational;
 import java.util.List;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 
 class ReelPlanTest {
@@ -105,5 +108,67 @@ class ReelPlanTest {
         assertThat(reel.moved(0, 2).items()).extracting(Item::source).containsExactly("b", "c", "a");
         assertThat(reel.without(1).with(Item.of("d")).items()).extracting(Item::source).containsExactly("a", "c", "d");
         assertThat(reel.items()).hasSize(3);
+    }
+
+    @Test
+    void aStepTakesEveryNthFrameAndMayKeepTheLength() {
+        FrameTable table = Frames.good("a", 1, 50).table();
+        Cadence fifth = Cadence.PLAIN.withEvery(5);
+        ReelPlan fast = plan(table, Reading.PLAIN.withCadence(fifth));
+        assertThat(fast.count()).as("50 by 5 is 10").isEqualTo(10);
+        assertThat(fast.at(9).wanted()).isEqualTo(46);
+        ReelPlan slow = plan(table, Reading.PLAIN.withCadence(fifth.withKeepLength(true)));
+        assertThat(slow.count()).isEqualTo(50);
+        assertThat(slow.at(4).wanted()).isEqualTo(1);
+        assertThat(slow.at(5).wanted()).isEqualTo(6);
+        assertThat(slow.fills()).as("a held frame is what was asked for").isEmpty();
+        assertThat(plan(Frames.good("a", 1, 52).table(), Reading.PLAIN.withCadence(fifth.withKeepLength(true))).count()).isEqualTo(52);
+    }
+
+    @Test
+    void framesRenderedInStepsCanKeepTheirLength() {
+        FrameTable table = Frames.good("a", 0, 40).without(1, 2, 3, 4, 6, 7, 8, 9, 11, 12, 13, 14, 16, 17, 18, 19, 21, 22, 23, 24,
+                26, 27, 28, 29, 31, 32, 33, 34, 36, 37, 38, 39).table();
+        assertThat(table.sequence().step()).isEqualTo(5);
+        ReelPlan plan = plan(table, Reading.PLAIN.withCadence(Cadence.PLAIN.withKeepLength(true)));
+        assertThat(plan.count()).isEqualTo(45);
+        assertThat(plan.at(44).wanted()).isEqualTo(40);
+    }
+
+    @Test
+    void aLeadInIsLeftOut() {
+        ReelPlan plan = plan(Frames.good("a", 1, 30).table(), Reading.PLAIN.withCadence(Cadence.PLAIN.withLeadIn(8)));
+        assertThat(plan.count()).isEqualTo(22);
+        assertThat(plan.at(0).wanted()).isEqualTo(9);
+        assertThat(plan(Frames.good("a", 1, 5).table(), Reading.PLAIN.withCadence(Cadence.PLAIN.withLeadIn(8))).count()).isZero();
+    }
+
+    @Test
+    void nearestTakesTheCloserNeighbourAndOfTwoTheEarlier() {
+        ReelPlan plan = plan(Frames.good("a", 1, 10).without(4, 5, 6).table(), Reading.PLAIN.withGap(GapPolicy.NEAREST));
+        assertThat(plan.at(3).content()).isEqualTo(new ReelFrame.SourceFrame(3));
+        assertThat(plan.at(4).content()).isEqualTo(new ReelFrame.SourceFrame(3));
+        assertThat(plan.at(5).content()).isEqualTo(new ReelFrame.SourceFrame(7));
+    }
+
+    @Test
+    void blendMixesTheNeighboursByDistance() {
+        ReelPlan plan = plan(Frames.good("a", 1, 10).without(1, 4, 5, 6, 10).table(),
+                Reading.PLAIN.withGap(GapPolicy.BLEND).withExpected(FrameRange.of(1, 10)));
+        assertThat(plan.at(3).content()).isEqualTo(new ReelFrame.Blend(3, 7, Rational.of(1, 4)));
+        assertThat(plan.at(5).content()).isEqualTo(new ReelFrame.Blend(3, 7, Rational.of(3, 4)));
+        assertThat(plan.at(0).content()).as("nothing before it").isEqualTo(new ReelFrame.SourceFrame(2));
+        assertThat(plan.at(9).content()).as("nothing after it").isEqualTo(new ReelFrame.SourceFrame(9));
+    }
+
+    @Test
+    void closingUpLeavesTheHoleOut() {
+        ReelPlan plan = plan(Frames.good("a", 1, 10).without(4, 5).faulty(8, FrameState.EMPTY, "no bytes").table(),
+                Reading.PLAIN.withGap(GapPolicy.CLOSE));
+        assertThat(plan.count()).isEqualTo(7);
+        assertThat(LongStream.range(0, 7).map(i -> plan.at(i).wanted())).containsExactly(1L, 2L, 3L, 6L, 7L, 9L, 10L);
+        assertThat(plan.fills()).isEmpty();
+        assertThat(plan(Frames.good("a", 1, 2).faulty(1, FrameState.EMPTY, "x").faulty(2, FrameState.EMPTY, "x").table(),
+                Reading.PLAIN.withGap(GapPolicy.CLOSE)).count()).as("all missing").isZero();
     }
 }

@@ -32,7 +32,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
-/** How one source is taken: its time first, then its picture, then what can be done with it. */
+/** What can be done with one source, and how it is taken: its time first, then its picture, then what is worth knowing. */
 final class ReadingPane extends VBox {
 
     private final Studio studio;
@@ -49,7 +49,7 @@ final class ReadingPane extends VBox {
         this.sequence = table.sequence();
         setId("reading");
         getStyleClass().add("reading");
-        getChildren().add(rate());
+        getChildren().addAll(new SourceActs(studio, ask, source, table), rate());
         boolean still = sequence.count() == 1 && sequence.pattern().isSingle();
         if (still) {
             getChildren().add(stillLength());
@@ -63,7 +63,6 @@ final class ReadingPane extends VBox {
         getChildren().add(new PictureFields(studio, source, table));
         getChildren().add(note());
         getChildren().add(new SourceNotes(studio, source, table));
-        getChildren().add(new SourceActs(studio, ask, source, table));
     }
 
     private Rate rateNow() {

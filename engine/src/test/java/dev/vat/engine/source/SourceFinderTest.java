@@ -3,12 +3,14 @@ package dev.vat.engine.source;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequencePattern;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -86,4 +88,33 @@ class SourceFinderTest {
     void anEmptyFolderHasNoSequences() throws IOException {
         assertThat(SourceFinder.find(folder).sequences()).isEmpty();
     }
+
+    @Test
+    void moviesStillsAndSoundsAreFoundBesideSequences() throws IOException {
+        touch("a.1.png", "a.2.png", "logo.tga", "take.MOV", "take2.mov", "wind.wav", "notes.txt", "deep/bells.flac");
+        SourceFinder.Found found = SourceFinder.find(folder);
+        assertThat(found.sequences()).extracting(Sequence::name).containsExactly("a.#.png");
+        assertThat(found.files()).extracting(Location::name).containsExactlyInAnyOrder("logo.tga", "take.MOV", "take2.mov", "wind.wav", "bells.flac");
+        assertThat(found.files().stream().filter(Location::isMovie)).hasSize(2);
+        assertThat(found.files().stream().filter(Location::isSound)).hasSize(2);
+        assertThat(found.files().stream().filter(Location::isStill)).extracting(Location::name).containsExactly("logo.tga");
+        assertThat(SourceFinder.find(folder.resolve("wind.wav")).locations()).extracting(Location::name).containsExactly("wind.wav");
+        assertThat(SourceFinder.find(folder.resolve("logo.tga")).locations()).singleElement().satisfies(l -> assertThat(l.isStill()).isTrue());
+    }
+
+    @Test
+    void linkedFoldersAreEnteredOnceAndNeverForever() throws IOException {
+        touch("real/a.1.png", "real/a.2.png", "other/b.1.png");
+        Files.createSymbolicLink(folder.resolve("real/up"), folder);
+        Files.createSymbolicLink(folder.resolve("again"), folder.resolve("real"));
+        assertThat(SourceFinder.find(folder).sequences()).extracting(Sequence::name).containsExactlyInAnyOrder("a.#.png", "b.#.png");
+    }
+
+    @Test
+    void manyRootsAreOneSearch() throws IOException {
+        touch("one/a.1.png", "one/a.2.png", "two/b.1.png", "two/c.mov");
+        SourceFinder.Found found = SourceFinder.find(List.of(folder.resolve("one"), folder.resolve("two"), folder.resolve("one/a.2.png"), folder.resolve("two/c.mov")), _ -> { });
+        assertThat(found.locations()).extracting(Location::name).containsExactly("a.#.png", "b.#.png", "c.mov");
+    }
+
 }

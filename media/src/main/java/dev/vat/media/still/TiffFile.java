@@ -17,12 +17,16 @@ import java.util.Set;
 /** TIFF 6.0: the first image file directory and the strips or tiles that it points to. */
 final class TiffFile {
 
-    private static final int WIDTH = 256;
-    private static final int HEIGHT = 257;
-    private static final int BITS = 258;
-    private static final int STRIP_OFFSETS = 273;
-    private static final int SAMPLES = 277;
-    private static final int STRIP_BYTES = 279;
+    static final int WIDTH = 256;
+    static final int HEIGHT = 257;
+    static final int BITS = 258;
+    static final int STRIP_OFFSETS = 273;
+    static final int SAMPLES = 277;
+    static final int STRIP_BYTES = 279;
+    static final int COMPRESSION = 259;
+    static final int ROWS_PER_STRIP = 278;
+    static final int PLANAR = 284;
+    static final int PREDICTOR = 317;
     private static final int TILE_OFFSETS = 324;
     private static final int TILE_BYTES = 325;
     private static final int EXTRA_SAMPLES = 338;
@@ -85,6 +89,18 @@ final class TiffFile {
                 withoutOddTags(data, buffer.order(), (int) directory, entries));
         return directory + 2 + 12L * entries + 4 <= data.length ? whole
                 : whole.withNote("the end of its directory is missing, the picture is whole");
+    }
+
+    /** The whole-number values of the directory of a file that was found whole. */
+    static Map<Integer, long[]> tags(byte[] data) {
+        ByteBuffer buffer = ByteBuffer.wrap(data).order(data[0] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
+        int directory = buffer.getInt(4);
+        Map<Integer, long[]> tags = new HashMap<>();
+        for (int i = 0; i < (buffer.getShort(directory) & 0xffff); i++) {
+            int at = directory + 2 + 12 * i;
+            tags.put(buffer.getShort(at) & 0xffff, values(buffer, at));
+        }
+        return tags;
     }
 
     /** A strict decode refuses every tag that it doesn't know; so it only gets to see those that shape the picture. */
