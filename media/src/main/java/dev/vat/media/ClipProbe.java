@@ -1,5 +1,6 @@
 package dev.vat.media;
 
+import static org.bytedeco.ffmpeg.global.avutil.AV_CHANNEL_ORDER_UNSPEC;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_describe;
 
 import dev.vat.core.source.ClipFacts;
@@ -58,10 +59,23 @@ public final class ClipProbe {
         return places == 0 ? null : new ClipFacts.Uneven(shortest, longest, places);
     }
 
+    /** By its standard name; files that don't state an order of channels have the usual one for their number. */
     static String layout(AVChannelLayout layout) {
+        int channels = layout.nb_channels();
+        if (layout.order() == AV_CHANNEL_ORDER_UNSPEC) {
+            return switch (channels) {
+                case 1 -> "mono";
+                case 2 -> "stereo";
+                case 6 -> "5.1";
+                case 8 -> "7.1";
+                default -> channels + " channels";
+            };
+        }
         try (BytePointer text = new BytePointer(64)) {
-            int length = av_channel_layout_describe(layout, text, 64);
-            return length <= 1 ? layout.nb_channels() + " channels" : text.getString(StandardCharsets.UTF_8);
+            int length = Math.clamp(av_channel_layout_describe(layout, text, 64) - 1, 0, 63);
+            byte[] bytes = new byte[length];
+            text.get(bytes);
+            return length == 0 ? channels + " channels" : new String(bytes, StandardCharsets.UTF_8);
         }
     }
 }

@@ -4,6 +4,7 @@ import dev.vat.core.content.ContentReview;
 import dev.vat.core.source.Arrivals;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
@@ -11,6 +12,7 @@ import java.util.concurrent.CompletableFuture;
 /** What is known of one source by now. On the interface's thread only. */
 final class Seen {
 
+    final Location location;
     final Arrivals arrivals = new Arrivals();
     /** What is shown: what was judged, and which frames can't be judged yet. */
     FrameTable table;
@@ -29,6 +31,10 @@ final class Seen {
     CompletableFuture<FrameTable> check;
     /** A newer listing that waits until the check of the older one is over. */
     Sequence next;
+
+    Seen(Location location) {
+        this.location = location;
+    }
 
     /** A table that isn't whole yet. */
     void keep(FrameTable partial) {
@@ -57,6 +63,6 @@ final class Seen {
                 return false;
             }
         }
-        return own.location().equals(other.location());
+        return true;
     }
 }

@@ -56,10 +56,9 @@ public final class Watch {
         for (Source source : shown.sources()) {
             Seen known = seen.get(source.id());
             String layer = source.reading().picture().layer();
-            boolean elsewhere = known != null && known.table != null && !known.table.sequence().location().equals(source.location());
-            if (known == null || elsewhere) {
+            if (known == null || !known.location.equals(source.location())) {
                 cancel(source.id());
-                seen.put(source.id(), new Seen());
+                seen.put(source.id(), new Seen(source.location()));
                 list(source);
             } else if (!Objects.equals(known.layer, layer) && known.table != null) {
                 Sequence sequence = known.table.sequence();
@@ -283,14 +282,14 @@ public final class Watch {
 
     /** Lists a source again; files that are as they were aren't looked into anew. */
     public void listAgain(Source source) {
-        seen.computeIfAbsent(source.id(), _ -> new Seen());
+        seen.computeIfAbsent(source.id(), _ -> new Seen(source.location()));
         list(source);
     }
 
     /** Lists and checks a source again, as the disk shows it now. */
     public void again(Source source) {
         Seen before = seen.get(source.id());
-        Seen fresh = new Seen();
+        Seen fresh = new Seen(source.location());
         if (before != null) {
             stop(before);
             fresh.watched = before.watched;
@@ -311,7 +310,7 @@ public final class Watch {
 
     /** Looks at a source's folder again and again, or no longer. */
     public void watch(Source source, boolean on) {
-        Seen about = seen.computeIfAbsent(source.id(), _ -> new Seen());
+        Seen about = seen.computeIfAbsent(source.id(), _ -> new Seen(source.location()));
         about.watched = on;
         if (about.judged != null) {
             about.show(about.judged);

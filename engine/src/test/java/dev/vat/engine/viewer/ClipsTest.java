@@ -1,0 +1,196 @@
+package dev.vat.engine.viewer;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.finding.Findings;
+import dev.vat.core.finding.Observed;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.core.project.Project;
+import dev.vat.core.run.Programme;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FrameCheck;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Location;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.engine.KiteFrames;
+import dev.vat.engine.TestPlaces;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.proof.ReceiptFile;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.run.Run;
+import dev.vat.engine.run.RunPlanner;
+import dev.vat.engine.source.SourceFinder;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Movies, stills and sounds as sources. */
+class ClipsTest {
+
+    @TempDir
+    private Path folder;
+
+    private Places places;
+    private Viewer viewer;
+
+    @BeforeEach
+    void open() {
+        places = TestPlaces.in(folder);
+        viewer = new Viewer(places);
+    }
+
+    @AfterEach
+    void close() {
+        viewer.close();
+    }
+
+    private Path make(RunPlan plan, String name) throws Exception {
+        try (Run run = Run.start(plan, places, _ -> { })) {
+            Run.Outcome outcome = run.outcome().get(90, TimeUnit.SECONDS);
+            assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
+        }
+        return Path.of(plan.folder()).resolve(name);
+    }
+
+    private FrameTable check(Sequence sequence) throws Exception {
+        return viewer.check(sequence, false, null, _ -> { }).get(60, TimeUnit.SECONDS);
+    }
+
+    /** Makes a file from one source at its own rate, or at 25. */
+    private RunPlan plan(Location location, FrameTable table, Map<String, ClipFacts> clips, String target) throws IOException {
+        Project project = Edits.bringIn(List.of(location), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        project = Edits.setFolder(Place.of(folder.resolve("again"))).apply(Edits.addTarget(Catalogue.target(target)).apply(project));
+        if (table.format().orElseThrow().stated().rate() == null) {
+            project = Edits.setRate(Rate.FPS_25).apply(project);
+        }
+        Findings findings = Findings.of(project, new Observed(Map.of("s1", table), Map.of(), clips, Observed.Destination.UNKNOWN, Set.of()));
+        assertThat(findings.blockers()).isEmpty();
+        return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("again"), "stated by the file", viewer.library());
+    }
+
+    @Test
+    void aMovieIsLookedIntoFrameByFrameAndMadeAgainFrameForFrame() throws Exception {
+        Path movie = make(KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 40, false), folder.resolve("out"), List.of("web-h264")), "kite_web.mp4");
+        Location location = Location.ofFile(movie);
+        assertThat(location.isMovie()).isTrue();
+        Listing listing = Listing.of(viewer, location);
+        ClipFacts clip = listing.clip().orElseThrow();
+        assertThat(clip.frames()).isEqualTo(40);
+        assertThat(clip.rate()).hasToString("25");
+        assertThat(clip.seconds()).isEqualTo(Rational.of(8, 5));
+        assertThat(clip.uneven()).isNull();
+        assertThat(clip.sounds()).isEmpty();
+        FrameTable table = check(listing.sequence().orElseThrow());
+        assertThat(table.good()).isEqualTo(40);
+        assertThat(table.format().orElseThrow().kind()).isEqualTo("h264");
+        assertThat(table.format().orElseThrow().stated().rate()).hasToString("25");
+
+        RunPlan plan = plan(location, table, Map.of("s1", clip), "edit-prores-hq");
+        assertThat(plan.rate()).hasToString("25");
+        Path again = make(plan, plan.files().getFirst().fileName());
+        assertThat(ReceiptFile.read(again.resolveSibling(again.getFileName() + ".receipt.json")).found().frames()).isEqualTo(40);
+    }
+
+    @Test
+    void aMovieThatEndsEarlyIsFoundOutFrameByFrameOrAsAWhole() throws Exception {
+        Path movie = make(KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 40, false), folder.resolve("out"), List.of("web-h264")), "kite_web.mp4");
+        byte[] data = Files.readAllBytes(movie);
+        Path cut = Files.write(folder.resolve("cut.mp4"), Arrays.copyOf(data, data.length * 2 / 3));
+        Listing listing = Listing.of(viewer, Location.ofFile(cut));
+        FrameTable table = check(listing.sequence().orElseThrow());
+        assertThat(table.good()).isBetween(1, 39);
+        Path none = Files.write(folder.resolve("none.mov"), new byte[500]);
+        assertThatThrownBy(() -> Listing.of(viewer, Location.ofFile(none))).isInstanceOf(IOException.class).hasMessageContaining("can't be read");
+        Path empty = Files.write(folder.resolve("empty.mov"), new byte[0]);
+        assertThatThrownBy(() -> Listing.of(viewer, Location.ofFile(empty))).hasMessageContaining("no bytes");
+        assertThat(Listing.of(viewer, Location.ofFile(folder.resolve("gone.mov")))).isEqualTo(Listing.NOTHING);
+    }
+
+    @Test
+    void aStillIsShownForAsLongAsItIsSaid() throws Exception {
+        Path file = KiteFrames.png(folder.resolve("frames"), "kite", 1, 1, false).resolve("kite.0001.png");
+        Path still = Files.move(file, folder.resolve("logo.png"));
+        Location location = Location.ofFile(still);
+        FrameTable table = check(Listing.of(viewer, location).sequence().orElseThrow());
+        RunPlan plan = plan(location, table, Map.of(), "web-h264");
+        assertThat(plan.frames()).as("five seconds at 25").isEqualTo(125);
+        assertThat(ReceiptFile.read(Path.of(make(plan, plan.files().getFirst().fileName()) + ".receipt.json")).found().frames()).isEqualTo(125);
+    }
+
+    /** Sixteen-bit PCM with a tone whose highest sample is half of full scale, on one channel or both. */
+    private Path wav(String name, int channels, double level) throws IOException {
+        int samples = 48_000;
+        ByteBuffer wav = ByteBuffer.allocate(44 + samples * channels * 2).order(ByteOrder.LITTLE_ENDIAN);
+        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + samples * channels * 2).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII));
+        wav.putInt(16).putShort((short) 1).putShort((short) channels).putInt(48_000).putInt(48_000 * channels * 2)
+                .putShort((short) (channels * 2)).putShort((short) 16).put("data".getBytes(StandardCharsets.US_ASCII)).putInt(samples * channels * 2);
+        for (int i = 0; i < samples; i++) {
+            for (int c = 0; c < channels; c++) {
+                wav.putShort((short) Math.round(32767 * level * Math.sin(i * Math.PI / 24)));
+            }
+        }
+        return Files.write(folder.resolve(name), wav.array());
+    }
+
+    @Test
+    void aSoundHasItsLayoutLengthAndLevel() throws Exception {
+        ClipFacts stereo = Listing.of(viewer, Location.ofFile(wav("wind.wav", 2, .5))).clip().orElseThrow();
+        assertThat(stereo.isSoundOnly()).isTrue();
+        assertThat(stereo.seconds()).isEqualTo(Rational.ONE);
+        assertThat(stereo.sounds()).singleElement().satisfies(t -> {
+            assertThat(t.layout()).isEqualTo("stereo");
+            assertThat(t.rate()).isEqualTo(48_000);
+            assertThat(t.peak()).isCloseTo(-6.02, within(.01));
+        });
+        ClipFacts silent = Listing.of(viewer, Location.ofFile(wav("calm.wav", 1, 0))).clip().orElseThrow();
+        assertThat(silent.sounds().getFirst().silent()).isTrue();
+        assertThat(silent.sounds().getFirst().describe()).isEqualTo("mono, 48000 Hz, pcm_s16le, silent");
+    }
+
+    @Test
+    void whatWasCheckedIsRememberedInTheNextSession() throws Exception {
+        Sequence sequence = SourceFinder.find(KiteFrames.png(folder.resolve("frames"), "kite", 1, 12, false)).sequences().getFirst();
+        KnownChecks first = new KnownChecks(folder.resolve("checks"));
+        FrameTable table = check(sequence);
+        List<FrameCheck> checks = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            checks.add(FrameCheck.sound(i + 1, table.format().orElseThrow(), table.lookAt(i).orElseThrow(), null));
+        }
+        first.put(sequence, null, checks);
+        Path file;
+        try (var files = Files.list(folder.resolve("checks"))) {
+            file = files.findFirst().orElseThrow();
+        }
+        Files.writeString(file, "{\"size\":3,\"torn", StandardOpenOption.APPEND);
+        KnownChecks next = new KnownChecks(folder.resolve("checks"));
+        assertThat(next.get(sequence, null, 4)).as("nothing is read before it is wanted").isNull();
+        next.load(sequence, null);
+        for (int i = 0; i < 12; i++) {
+            assertThat(next.get(sequence, null, i)).isEqualTo(checks.get(i));
+            assertThat(next.get(sequence, "haze", i)).as("another layer is another picture").isNull();
+        }
+        next.forget(sequence);
+        assertThat(file).doesNotExist();
+    }
+}
