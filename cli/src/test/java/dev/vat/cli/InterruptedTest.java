@@ -14,10 +14,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** A real process of the command line, ended from outside in the middle of a run. */
+@Tag("torture")
 class InterruptedTest {
 
     @TempDir

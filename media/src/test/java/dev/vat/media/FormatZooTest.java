@@ -16,12 +16,14 @@ import java.util.Random;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Every kind and depth of still that Vat reads, whole and broken in many places. */
+@Tag("zoo")
 class FormatZooTest {
 
     private static final int WIDTH = 42;

@@ -53,9 +53,12 @@ public final class ContentReview {
     private static void edges(Series series, FrameTable table, boolean whole, List<ContentFault> found) {
         List<ContentFault> ends = whole ? Ends.in(series) : List.of();
         found.addAll(ends);
-        Set<Long> unsettled = new HashSet<>();
-        ends.stream().filter(f -> f.kind() == ContentFault.Kind.UNSETTLED).forEach(f -> unsettled.addAll(f.frames()));
-        Edges.in(series, table.alpha()).stream().filter(f -> !unsettled.containsAll(f.frames())).forEach(found::add);
+        // A frame that is odd by itself changes the edges of its own and of the next one.
+        Set<Long> explained = new HashSet<>();
+        long step = table.sequence().step();
+        found.stream().filter(f -> f.kind().marksFrames() || f.kind() == ContentFault.Kind.UNSETTLED).flatMap(f -> f.frames().stream())
+                .forEach(f -> explained.addAll(List.of(f, f + step)));
+        Edges.in(series, table.alpha()).stream().filter(f -> !explained.containsAll(f.frames())).forEach(found::add);
     }
 
     /** What is said of the samples themselves: depth that isn't used, and values that are no colour. */

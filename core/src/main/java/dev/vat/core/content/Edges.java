@@ -18,8 +18,11 @@ final class Edges {
     private enum Side { TOP, BOTTOM, LEFT, RIGHT }
 
     private static final double LEAST = 8;
-    private static final double OVER_USUAL = 10;
+    /** Against the change that nine of ten frames stay below. */
+    private static final double OVER_USUAL = 2.5;
     private static final int FEWEST_FRAMES = 2;
+    /** Something that comes to the edge moves there for a few frames; what happens once is texture. */
+    private static final int TOGETHER = 4;
 
     private Edges() { }
 
@@ -33,6 +36,11 @@ final class Edges {
                 frames.add(series.number(i));
                 sides.addAll(touched);
             }
+        }
+        if (usual != null) {
+            List<Long> all = List.copyOf(frames);
+            long near = TOGETHER * (series.count() < 2 ? 1 : series.number(1) - series.number(0));
+            frames.removeIf(f -> all.stream().noneMatch(o -> !o.equals(f) && Math.abs(o - f) <= near));
         }
         if (frames.size() < FEWEST_FRAMES) {
             return List.of();
@@ -74,7 +82,7 @@ final class Edges {
             for (int i = 1; i < series.count(); i++) {
                 changes[i - 1] = Math.abs(series.look(i).edge(strip) - series.look(i - 1).edge(strip));
             }
-            usual[strip] = Series.median(changes);
+            usual[strip] = Series.ranked(changes, .9);
         }
         return usual;
     }

@@ -57,7 +57,7 @@ final class Ends {
             end++;
         }
         int unsettled = end - 1;
-        if (unsettled < FEWEST_UNSETTLED || unsettled > series.count() / 2 || series.hasCut(1, end)) {
+        if (unsettled < FEWEST_UNSETTLED || unsettled > series.count() / 2 || hasJump(series)) {
             return;
         }
         double early = mean(series, 1, 1 + unsettled / 3);
@@ -72,6 +72,16 @@ final class Ends {
                     "the picture changes by %.2f codes a frame at first, by %.2f from %d on"
                             .formatted(series.change(1), steady, series.number(end))));
         }
+    }
+
+    /** What comes after another shot says nothing of how the first one settles. */
+    private static boolean hasJump(Series series) {
+        for (int i = 1; i < series.count(); i++) {
+            if (series.isJump(i)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static double mean(Series series, int from, int to) {

@@ -100,6 +100,11 @@ final class Series {
         return place > 0 && changes[place] > Math.max(8, 6 * usualChange(place));
     }
 
+    /** Whether the picture jumps at a place, be it only a little against what is usual around it. */
+    boolean isJump(int place) {
+        return place > 0 && changes[place] > Math.max(1.5, 5 * usualChange(place));
+    }
+
     boolean hasCut(int from, int to) {
         for (int i = Math.max(1, from); i <= Math.min(to, count() - 1); i++) {
             if (isCut(i)) {
@@ -110,11 +115,16 @@ final class Series {
     }
 
     static double median(double[] values) {
+        return ranked(values, .5);
+    }
+
+    /** The value that a share of all values lie below. */
+    static double ranked(double[] values, double share) {
         if (values.length == 0) {
             return 0;
         }
         double[] sorted = values.clone();
         Arrays.sort(sorted);
-        return sorted[sorted.length / 2];
+        return sorted[(int) Math.min(sorted.length - 1, sorted.length * share)];
     }
 }

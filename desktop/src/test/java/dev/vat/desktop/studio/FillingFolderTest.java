@@ -17,6 +17,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -76,6 +77,7 @@ class FillingFolderTest {
     }
 
     @Test
+    @Tag("torture")
     void statesAreRightAtEveryStepAndTheArmedRunStartsOnceWhenComplete() throws Exception {
         Files.write(file(2), frame(2));
         Files.write(file(1), frame(1));

@@ -87,9 +87,9 @@ class ContentChecksTest {
         for (boolean upper : new boolean[] {true, false}) {
             Footage footage = Footage.of(Shot.DUNES, 0, 60);
             Samples old = footage.frames.get(24);
-            int edge = Footage.HEIGHT * 5 / 8;
+            int edge = 112;
             footage.change(25, (v, x, y, c) -> y < edge == upper
-                    ? (c == 0 ? old.red() : c == 1 ? old.green() : old.blue())[y * Footage.WIDTH + x] : v);
+                    ? (c == 0 ? old.red() : c == 1 ? old.green() : old.blue())[y / 2 * Footage.WIDTH + x / 2] : v);
             ContentFault fault = only(footage, Kind.TORN);
             assertThat(fault.frames()).containsExactly(Footage.number(25));
             assertThat(fault.evidence()).contains(upper ? "upper" : "lower");

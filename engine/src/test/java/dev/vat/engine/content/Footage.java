@@ -25,8 +25,8 @@ import java.util.stream.LongStream;
 /** Frames made of the demo's shots, whole or spoiled in a known way, and what the checks say of them. */
 final class Footage {
 
-    static final int WIDTH = 320;
-    static final int HEIGHT = 180;
+    static final int WIDTH = 160;
+    static final int HEIGHT = 90;
     private static final int FIRST = 1001;
     /** Nobody writes into these: a change makes a new picture. */
     private static final Map<String, Samples> DRAWN = new HashMap<>();
@@ -49,7 +49,10 @@ final class Footage {
     }
 
     interface Change {
-        /** @param value one sample of a channel, 0 red to 2 blue */
+        /**
+         * @param value one sample of a channel, 0 red to 2 blue
+         * @param x and {@code y}: its place as if the picture had 320 x 180 pixels
+         */
         float of(float value, int x, int y, int channel);
     }
 
@@ -58,7 +61,7 @@ final class Footage {
         float[][] channels = {s.red().clone(), s.green().clone(), s.blue().clone()};
         for (int c = 0; c < 3; c++) {
             for (int i = 0; i < channels[c].length; i++) {
-                channels[c][i] = change.of(channels[c][i], i % WIDTH, i / WIDTH, c);
+                channels[c][i] = change.of(channels[c][i], i % WIDTH * 2, i / WIDTH * 2, c);
             }
         }
         frames.set(index, new Samples(WIDTH, HEIGHT, channels[0], channels[1], channels[2], s.alpha()));

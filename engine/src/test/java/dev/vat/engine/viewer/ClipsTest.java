@@ -48,6 +48,8 @@ import org.junit.jupiter.api.io.TempDir;
 /** Movies, stills and sounds as sources. */
 class ClipsTest {
 
+    private static byte[] movie;
+
     @TempDir
     private Path folder;
 
@@ -73,6 +75,15 @@ class ClipsTest {
         return Path.of(plan.folder()).resolve(name);
     }
 
+    /** Forty frames of H.264 that were made once. */
+    private Path movie() throws Exception {
+        if (movie == null) {
+            movie = Files.readAllBytes(make(KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 40, false),
+                    folder.resolve("out"), List.of("web-h264")), "kite_web.mp4"));
+        }
+        return Files.write(folder.resolve("kite_web.mp4"), movie);
+    }
+
     private FrameTable check(Sequence sequence) throws Exception {
         return viewer.check(sequence, false, null, _ -> { }).get(60, TimeUnit.SECONDS);
     }
@@ -91,7 +102,7 @@ class ClipsTest {
 
     @Test
     void aMovieIsLookedIntoFrameByFrameAndMadeAgainFrameForFrame() throws Exception {
-        Path movie = make(KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 40, false), folder.resolve("out"), List.of("web-h264")), "kite_web.mp4");
+        Path movie = movie();
         Location location = Location.ofFile(movie);
         assertThat(location.isMovie()).isTrue();
         Listing listing = Listing.of(viewer, location);
@@ -114,7 +125,7 @@ class ClipsTest {
 
     @Test
     void aMovieThatEndsEarlyIsFoundOutFrameByFrameOrAsAWhole() throws Exception {
-        Path movie = make(KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 40, false), folder.resolve("out"), List.of("web-h264")), "kite_web.mp4");
+        Path movie = movie();
         byte[] data = Files.readAllBytes(movie);
         Path cut = Files.write(folder.resolve("cut.mp4"), Arrays.copyOf(data, data.length * 2 / 3));
         Listing listing = Listing.of(viewer, Location.ofFile(cut));
