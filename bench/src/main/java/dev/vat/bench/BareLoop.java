@@ -52,7 +52,7 @@ final class BareLoop {
         this.decodeThreads = Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4);
     }
 
-    private static int check(int result) {
+    static int check(int result) {
         if (result < 0) {
             throw new IllegalStateException("the library answered " + result);
         }

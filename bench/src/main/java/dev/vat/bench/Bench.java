@@ -60,7 +60,14 @@ public final class Bench {
             bench.fan();
         }
         if (which.equals("all") || which.equals("list")) {
-            bench.list();
+            bench.list(100_000);
+            bench.list(1_000_000);
+        }
+        if (which.equals("all") || which.equals("inputs")) {
+            new Inputs(bench.home, bench.rounds).run();
+        }
+        if (which.equals("all") || which.equals("play")) {
+            new Playing(bench.home).run();
         }
         if (which.equals("all") || which.equals("memory")) {
             bench.memory();
@@ -142,11 +149,11 @@ public final class Bench {
         return result;
     }
 
-    /** Listing 100,000 names against a plain walk that asks for attributes. */
-    private void list() throws IOException {
-        Path folder = Files.createDirectories(home.resolve("names"));
-        for (int i = 0; i < 100_000; i++) {
-            Path file = folder.resolve("n.%06d.png".formatted(i));
+    /** Listing many names against a plain walk that asks for attributes. */
+    private void list(int names) throws IOException {
+        Path folder = Files.createDirectories(home.resolve("names-" + names));
+        for (int i = 0; i < names; i++) {
+            Path file = folder.resolve("n.%07d.png".formatted(i));
             if (!Files.exists(file)) {
                 Files.createFile(file);
             }
@@ -167,11 +174,11 @@ public final class Bench {
             start = System.nanoTime();
             int count = SourceFinder.find(folder).sequences().getFirst().count();
             vat[round] = (System.nanoTime() - start) / 1e9;
-            if (count != 100_000) {
+            if (count != names) {
                 throw new IllegalStateException("found " + count);
             }
         }
-        System.out.printf(Locale.ROOT, "100,000 names: plain walk %.3f s, listed as a sequence %.3f s (x%.2f)%n", Figures.median(plain), Figures.median(vat),
+        System.out.printf(Locale.ROOT, "%,d names: plain walk %.3f s, listed as a sequence %.3f s (x%.2f)%n", names, Figures.median(plain), Figures.median(vat),
                 Figures.median(vat) / Figures.median(plain));
     }
 

@@ -12,10 +12,11 @@ import java.util.zip.CRC32C;
  */
 final class LookScan {
 
-    private static final int ROWS_SCANNED = 180;
+    private static final int ROWS_SCANNED = 90;
     /** Second differences of single pixels are histogrammed in steps of a quarter of an 8-bit code. */
     private static final int NOISE_BINS = 256;
     private static final double NOISE_STEP = .25;
+    private static final float PER_STEP = (float) (255 / NOISE_STEP);
     /** Median of the absolute second difference of white noise, over its spread: .6745 x sqrt(6). */
     private static final double NOISE_SCALE = .6745 * Math.sqrt(6);
     /** How many pixels at the edge form a strip. */
@@ -91,12 +92,14 @@ final class LookScan {
             count += to - from;
         }
         float steps = 0;
+        boolean same = true;
         for (int x = 1; x < width - 1; x++) {
-            float second = Math.abs(luma[x - 1] - 2 * luma[x] + luma[x + 1]) * 255;
+            float second = Math.abs(luma[x - 1] - 2 * luma[x] + luma[x + 1]);
             steps += Math.abs(luma[x + 1] - luma[x]);
-            noise[Math.min(NOISE_BINS - 1, (int) (second / NOISE_STEP))]++;
-            flat &= luma[x] == first;
+            noise[Math.min(NOISE_BINS - 1, (int) (second * PER_STEP))]++;
+            same &= luma[x] == first;
         }
+        flat &= same;
         sharp += steps * 255;
         sharpCount += Math.max(0, width - 2);
     }

@@ -8,6 +8,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 import java.nio.ByteOrder;
+import java.util.Arrays;
 import org.bytedeco.ffmpeg.avutil.AVComponentDescriptor;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 
@@ -27,7 +28,11 @@ final class RowReader {
     private final boolean floating;
     private final boolean bits;
     private final boolean whiteIsZero;
-    private final ValueLayout.OfShort order;
+    private final boolean big;
+    private final byte[] byteRow;
+    private final short[] wordRow;
+    private MemorySegment rowPlane;
+    private int rowLine = -1;
     private final Component[] components;
     private final boolean rgb;
     private final boolean alpha;
@@ -46,13 +51,20 @@ final class RowReader {
         bits = (flags & AV_PIX_FMT_FLAG_BITSTREAM) != 0;
         whiteIsZero = picture.formatName().equals("monow");
         floating = (flags & AV_PIX_FMT_FLAG_FLOAT) != 0;
-        order = (flags & AV_PIX_FMT_FLAG_BE) != 0 ? BIG : LITTLE;
+        big = (flags & AV_PIX_FMT_FLAG_BE) != 0;
         palette = (flags & AV_PIX_FMT_FLAG_PAL) != 0 ? picture.palette() : null;
+        MemorySegment[] planes = new MemorySegment[picture.planes()];
+        for (int p = 0; p < planes.length; p++) {
+            planes[p] = palette != null && p > 0 ? null : picture.plane(p);
+        }
         components = new Component[palette != null ? 1 : descriptor.nb_components()];
         for (int i = 0; i < components.length; i++) {
             AVComponentDescriptor c = descriptor.comp(i);
-            components[i] = new Component(picture.plane(c.plane()), picture.stride(c.plane()), c.offset(), c.step(), c.shift(), c.depth());
+            components[i] = new Component(planes[c.plane()], picture.stride(c.plane()), c.offset(), c.step(), c.shift(), c.depth());
         }
+        int widest = Arrays.stream(components).mapToInt(c -> c.step).max().orElse(1);
+        byteRow = new byte[width * widest];
+        wordRow = new short[width * Math.max(1, widest / 2)];
         rgb = picture.isRgb() && components.length >= 3;
         alpha = picture.hasAlpha() && palette == null;
         green = new float[rgb ? width : 0];
@@ -88,10 +100,12 @@ final class RowReader {
                 firstGreen = green[0];
                 firstBlue = blue[0];
             }
+            boolean flat = true;
             for (int x = 0; x < width; x++) {
-                chromaFlat &= green[x] == firstGreen && blue[x] == firstBlue;
-                into[x] = (2 * into[x] + 5 * green[x] + blue[x]) / 8;
+                flat &= green[x] == firstGreen & blue[x] == firstBlue;
+                into[x] = (2 * into[x] + 5 * green[x] + blue[x]) * .125f;
             }
+            chromaFlat &= flat;
         }
         if (floating) {
             for (int x = 0; x < width; x++) {
@@ -109,40 +123,62 @@ final class RowReader {
     }
 
     private void component(Component c, int y, float[] into) {
-        long at = y * c.stride + c.offset;
         if (bits) {
             packedBits(c, y, into);
-            return;
-        }
-        switch (c.depth) {
-            case 8 -> {
-                for (int x = 0; x < width; x++, at += c.step) {
-                    into[x] = (c.plane.get(ValueLayout.JAVA_BYTE, at) & 0xff) * (1 / 255f);
-                }
-            }
-            case 32 -> {
-                for (int x = 0; x < width; x++, at += c.step) {
-                    into[x] = held(c.plane.get(ValueLayout.JAVA_FLOAT_UNALIGNED, at));
-                }
-            }
-            default -> words(c, at, into);
+        } else if (c.depth == 32) {
+            singles(c, y, into);
+        } else if (c.isWord() || floating) {
+            words(c, y, into);
+        } else {
+            bytes(c, y, into);
         }
     }
 
-    private void words(Component c, long start, float[] into) {
-        long at = start;
+    // Rows are copied into arrays first: loops over these are several times as quick as loops over native memory.
+
+    private void bytes(Component c, int y, float[] into) {
+        MemorySegment.copy(c.plane, ValueLayout.JAVA_BYTE, y * c.stride, byteRow, 0, (width - 1) * c.step + c.offset + 1);
+        float scale = 1f / ((1 << c.depth) - 1);
+        int mask = (1 << c.depth) - 1;
+        for (int x = 0, at = c.offset; x < width; x++, at += c.step) {
+            into[x] = (byteRow[at] >> c.shift & mask) * scale;
+        }
+    }
+
+    private void words(Component c, int y, float[] into) {
+        int step = c.step / 2;
+        int from = c.offset / 2;
+        if (rowPlane != c.plane || rowLine != y) {
+            int length = (int) Math.min(wordRow.length, c.stride / 2);
+            if (big) {
+                MemorySegment.copy(c.plane, BIG, y * c.stride, wordRow, 0, length);
+            } else {
+                MemorySegment.copy(c.plane, LITTLE, y * c.stride, wordRow, 0, length);
+            }
+            rowPlane = c.plane;
+            rowLine = y;
+        }
         if (floating) {
-            for (int x = 0; x < width; x++, at += c.step) {
-                into[x] = held(Float.float16ToFloat(c.plane.get(order, at)));
+            for (int x = 0, at = from; x < width; x++, at += step) {
+                into[x] = held(Float.float16ToFloat(wordRow[at]));
             }
             return;
         }
         float scale = 1f / ((1 << c.depth) - 1);
         int mask = (1 << c.depth) - 1;
-        for (int x = 0; x < width; x++, at += c.step) {
-            int value = (c.isWord() ? c.plane.get(order, at) : c.plane.get(ValueLayout.JAVA_BYTE, at)) >> c.shift & mask;
-            eightBit &= value >> 8 == (value & 0xff);
+        boolean doubled = true;
+        for (int x = 0, at = from; x < width; x++, at += step) {
+            int value = wordRow[at] >> c.shift & mask;
+            doubled &= value >> 8 == (value & 0xff);
             into[x] = value * scale;
+        }
+        eightBit &= doubled;
+    }
+
+    private void singles(Component c, int y, float[] into) {
+        MemorySegment.copy(c.plane, ValueLayout.JAVA_FLOAT_UNALIGNED, y * c.stride, into, 0, width);
+        for (int x = 0; x < width; x++) {
+            into[x] = held(into[x]);
         }
     }
 

@@ -25,14 +25,14 @@ final class Ends {
             return found;
         }
         if (head + 1 >= FEWEST_STILL) {
-            found.add(fault(series, ContentFault.Kind.STILL_HEAD, 0, head, "nothing moves before " + series.number(head + 1)));
+            found.add(fault(series, ContentFault.Kind.STILL_HEAD, 0, head, "nothing moves before " + series.label(head + 1)));
         }
         int tail = last;
         while (series.same(tail - 1, last)) {
             tail--;
         }
         if (last - tail + 1 >= FEWEST_STILL) {
-            found.add(fault(series, ContentFault.Kind.STILL_TAIL, tail, last, "nothing moves after " + series.number(tail)));
+            found.add(fault(series, ContentFault.Kind.STILL_TAIL, tail, last, "nothing moves after " + series.label(tail)));
         }
         unsettled(series, found);
         return found;
@@ -69,8 +69,8 @@ final class Ends {
         }
         if (early > 1.25 * late && restless * 20 <= series.count() - end) {
             found.add(fault(series, ContentFault.Kind.UNSETTLED, 0, end - 1,
-                    "the picture changes by %.2f codes a frame at first, by %.2f from %d on"
-                            .formatted(series.change(1), steady, series.number(end))));
+                    "the picture changes by %.2f codes a frame at first, by %.2f from %s on"
+                            .formatted(series.change(1), steady, series.label(end))));
         }
     }
 

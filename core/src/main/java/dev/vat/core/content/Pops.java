@@ -39,7 +39,8 @@ final class Pops {
         for (int cell : cells) {
             double enough = deviation(series, place, cell) / 2;
             for (int i = 1; i < series.count() - 1; i++) {
-                if (Math.abs(i - place) > 1 && deviation(series, i, cell) >= enough) {
+                boolean near = Math.abs(i - place) <= 1;
+                if (!near && deviation(series, i, cell) >= enough && changedCells(series, i) < MOST_OF_PICTURE * CELLS) {
                     return true;
                 }
             }

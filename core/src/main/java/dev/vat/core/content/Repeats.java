@@ -24,7 +24,7 @@ final class Repeats {
             int earlier = series.look(i).flat() || series.look(i).brightness() < DARK ? -1 : twin(series, i);
             if (earlier >= 0 && isAlone(series, i, earlier)) {
                 found.add(new ContentFault(ContentFault.Kind.REPEATED, List.of(series.number(i)), series.number(earlier),
-                        "the same picture as " + series.number(earlier) + ", bit for bit, while the frames around it move"));
+                        "the same picture as " + series.label(earlier) + ", bit for bit, while the frames around it move"));
             }
         }
         return found;

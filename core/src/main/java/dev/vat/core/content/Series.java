@@ -3,6 +3,7 @@ package dev.vat.core.content;
 import dev.vat.core.picture.FrameLook;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.SequencePattern;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -16,11 +17,13 @@ final class Series {
     /** Frames on each side that a frame is held against. */
     static final int WINDOW = 8;
 
+    private final SequencePattern pattern;
     private final long[] numbers;
     private final FrameLook[] looks;
     private final double[] changes;
 
-    private Series(long[] numbers, FrameLook[] looks) {
+    private Series(SequencePattern pattern, long[] numbers, FrameLook[] looks) {
+        this.pattern = pattern;
         this.numbers = numbers;
         this.looks = looks;
         this.changes = new double[looks.length];
@@ -55,7 +58,7 @@ final class Series {
             numbers[i - from] = table.sequence().number(i);
             looks[i - from] = table.lookAt(i).orElseThrow();
         }
-        return new Series(numbers, looks);
+        return new Series(table.sequence().pattern(), numbers, looks);
     }
 
     int count() {
@@ -64,6 +67,11 @@ final class Series {
 
     long number(int place) {
         return numbers[place];
+    }
+
+    /** The number with its padding, as it stands in file names. */
+    String label(int place) {
+        return pattern.number(numbers[place]);
     }
 
     FrameLook look(int place) {

@@ -50,7 +50,7 @@ final class Sessions {
         }
         return List.of(jump != null
                 ? new ContentFault(ContentFault.Kind.OVERWRITTEN, over, jump, "written in a later session than the frames from "
-                        + jump + " on, and the picture jumps there")
+                        + sequence.pattern().number(jump) + " on, and the picture jumps there")
                 : new ContentFault(ContentFault.Kind.SESSIONS, over, null,
                         "written in a later session than the frames after them"));
     }

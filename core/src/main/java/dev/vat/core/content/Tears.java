@@ -55,7 +55,7 @@ final class Tears {
             String part = part(series, place, other, moving);
             if (part != null && !series.same(place, other)) {
                 return new ContentFault(ContentFault.Kind.TORN, List.of(series.number(place)), series.number(other),
-                        "its " + part + " part is that of " + series.number(other) + ", the rest is new");
+                        "its " + part + " part is that of " + series.label(other) + ", the rest is new");
             }
         }
         return null;

@@ -9,6 +9,7 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -57,8 +58,13 @@ final class ContentRules {
                 .map(f -> sequence.pattern().number(f.frames().getFirst()) + ": " + f.evidence()).toList());
         Finding finding = Finding.of("content-" + kind.name().toLowerCase(Locale.ROOT).replace('_', '-'), severity,
                 sequence.name() + ": " + text + ".").withEvidence(evidence).aboutSource(source.id());
+        ContentFault first = faults.getFirst();
+        if (first.beside() != null) {
+            finding = finding.withPair(first.frames().getFirst(), first.beside());
+        }
         return switch (kind) {
-            case BLANK, REPEATED, TORN, POP, NOISE, OVERWRITTEN -> finding.withRemedies(new Remedy.CopyText("Copy ranges", numbers),
+            case OVERWRITTEN, SESSIONS -> finding.withRemedies(sessions(source, sequence, first));
+            case BLANK, REPEATED, TORN, POP, NOISE -> finding.withRemedies(new Remedy.CopyText("Copy ranges", numbers),
                     new Remedy.GoTo("Show", source.id(), faults.getFirst().frames().getFirst()));
             case STILL_HEAD -> finding.withRemedies(trim(source, sequence, faults.getFirst().frames().getLast(), range.last()));
             case STILL_TAIL -> finding.withRemedies(trim(source, sequence, range.first(), faults.getFirst().frames().getFirst()));
@@ -66,6 +72,22 @@ final class ContentRules {
                     Edits.setCadence(source.id(), source.reading().cadence().withLeadIn(faults.getFirst().frames().size()))));
             default -> finding.withRemedies(new Remedy.GoTo("Show", source.id(), faults.getFirst().frames().getFirst()));
         };
+    }
+
+    /** Which of two sessions' frames count is for people to say. */
+    private static Remedy[] sessions(Source source, Sequence sequence, ContentFault fault) {
+        List<Remedy> ways = new ArrayList<>();
+        FrameRange late = fault.range();
+        boolean runs = late.count() == (fault.frames().size() - 1) * sequence.step() + 1;
+        if (runs && late.first() == sequence.first() && late.last() < sequence.last()) {
+            ways.add(new Remedy.Apply("Use the later ones, " + sequence.pattern().number(late.first()) + "-" + sequence.pattern().number(late.last()),
+                    Edits.setRange(source.id(), late)));
+            FrameRange early = FrameRange.of(late.last() + sequence.step(), sequence.last());
+            ways.add(new Remedy.Apply("Use the earlier ones, " + sequence.pattern().number(early.first()) + "-" + sequence.pattern().number(early.last()),
+                    Edits.setRange(source.id(), early)));
+        }
+        ways.add(new Remedy.GoTo("Show", source.id(), fault.beside() == null ? late.first() : fault.beside()));
+        return ways.toArray(Remedy[]::new);
     }
 
     private static Remedy trim(Source source, Sequence sequence, long first, long last) {

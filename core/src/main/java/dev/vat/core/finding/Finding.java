@@ -10,32 +10,40 @@ import java.util.List;
  * @param target the deliverable it is about, or null
  * @param text what is the matter and what it leads to, for people
  * @param evidence figures or names that show it; may be empty
+ * @param pair two frames of the source that show it side by side, or null
  */
 public record Finding(String id, Severity severity, String source, String target, String text, String evidence,
-                      List<Remedy> remedies) {
+                      Pair pair, List<Remedy> remedies) {
+
+    /** The frame in question and one to hold it against. */
+    public record Pair(long frame, long beside) { }
 
     public Finding {
         remedies = List.copyOf(remedies);
     }
 
     static Finding of(String id, Severity severity, String text) {
-        return new Finding(id, severity, null, null, text, "", List.of());
+        return new Finding(id, severity, null, null, text, "", null, List.of());
     }
 
     Finding aboutSource(String id) {
-        return new Finding(this.id, severity, id, target, text, evidence, remedies);
+        return new Finding(this.id, severity, id, target, text, evidence, pair, remedies);
     }
 
     Finding aboutTarget(String id) {
-        return new Finding(this.id, severity, source, id, text, evidence, remedies);
+        return new Finding(this.id, severity, source, id, text, evidence, pair, remedies);
     }
 
     Finding withEvidence(String shown) {
-        return new Finding(id, severity, source, target, text, shown, remedies);
+        return new Finding(id, severity, source, target, text, shown, pair, remedies);
     }
 
     Finding withRemedies(Remedy... ways) {
-        return new Finding(id, severity, source, target, text, evidence, List.of(ways));
+        return new Finding(id, severity, source, target, text, evidence, pair, List.of(ways));
+    }
+
+    Finding withPair(long frame, long beside) {
+        return new Finding(id, severity, source, target, text, evidence, new Pair(frame, beside), remedies);
     }
 
     public boolean isBlocker() {

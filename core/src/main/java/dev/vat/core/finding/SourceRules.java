@@ -124,7 +124,8 @@ final class SourceRules {
         GapPolicy gap = source.reading().gap();
         if (gap == GapPolicy.REFUSE) {
             found.add(Finding.of("frames-wanted", Severity.BLOCKER, sequence.name() + ": " + faultsInWords(table, range, advice)
-                    + ". Render " + wanted + " again, or choose what stands in.")
+                    + (table.counts().containsKey(FrameState.ARRIVING) ? ". " + wanted + " are still to come: wait, or choose what stands in."
+                    : ". Render " + wanted + " again, or choose what stands in."))
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText("Copy ranges", wanted),
                             new Remedy.Apply(GapPolicy.HOLD.title(), Edits.setGap(source.id(), GapPolicy.HOLD)),

@@ -9,6 +9,7 @@ import dev.vat.core.reel.Reel;
 import dev.vat.core.source.Cadence;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Interpretation;
+import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
 import dev.vat.core.time.FrameRange;
@@ -51,8 +52,13 @@ public final class Edits {
                 result = result.withName(added.getFirst().pattern().baseName());
             }
             List<Source> pictures = added.stream().filter(s -> !s.location().isSound()).toList();
-            return pictures.isEmpty() ? result : layOut(result, pictures, layout);
+            return pictures.isEmpty() ? result : layOut(result, leading(pictures), layout);
         });
+    }
+
+    /** Of kin, only one goes into a reel: the main one, or the latest version. */
+    private static List<Source> leading(List<Source> sources) {
+        return Kin.group(sources.stream().map(Source::location).toList()).stream().map(k -> sources.get(k.leading().index())).toList();
     }
 
     /** A clip brings its own rate once it was looked into; a still is shown for five seconds. */

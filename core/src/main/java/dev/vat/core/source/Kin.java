@@ -37,6 +37,12 @@ public record Kin(String name, List<Member> members) {
         return members.size() > 1;
     }
 
+    /** The one that stands for all: the main one, or the latest version. */
+    public Member leading() {
+        boolean versions = members.stream().allMatch(m -> m.word.matches("[vV]\\d+"));
+        return versions ? members.getLast() : members.getFirst();
+    }
+
     /** Groups sources; the order of families is that of their first members, {@code index} counts in {@code sources}. */
     public static List<Kin> group(List<Location> sources) {
         List<List<Candidate>> candidates = sources.stream().map(Kin::candidates).toList();

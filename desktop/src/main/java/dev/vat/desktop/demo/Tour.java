@@ -1,11 +1,13 @@
 package dev.vat.desktop.demo;
 
+import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.studio.RunLine;
 import dev.vat.desktop.studio.Studio;
@@ -17,6 +19,9 @@ import dev.vat.engine.protocol.FileProgress;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -79,6 +84,7 @@ public final class Tour {
 
     private int walk(boolean make) throws IOException, InterruptedException, ExecutionException {
         shoot("first");
+        sources();
         faults();
         show(DemoData.project(folder));
         press("face-in");
@@ -119,6 +125,54 @@ public final class Tour {
             return 0;
         }
         return tell(line);
+    }
+
+    /** What goes in, looked at from all sides. */
+    private void sources() throws IOException, InterruptedException, ExecutionException {
+        act(() -> studio().startAnew());
+        shoot("empty");
+        show(DemoData.only(folder, s -> s.name().startsWith("sh010")));
+        press("face-in");
+        press("kin-sh010");
+        press("source-s7");
+        shoot("kin");
+        show(DemoData.only(folder, s -> s.name().startsWith("glow")));
+        press("source-s4");
+        seek(20);
+        shoot("reading");
+        show(DemoData.only(folder, s -> s.name().startsWith("sh015")));
+        press("source-s10");
+        act(() -> window.shell().press("lanes"));
+        seek(19);
+        shoot("suspects");
+        act(() -> window.shell().press("lanes"));
+        filling();
+    }
+
+    /** A folder that a render fills at this moment. */
+    private void filling() throws IOException, InterruptedException, ExecutionException {
+        Path place = Files.createDirectories(folder.resolve("sh030"));
+        Path from = folder.resolve("sh010");
+        for (int frame = 1001; frame <= 1022; frame++) {
+            Path file = place.resolve("sh030.%04d.png".formatted(frame));
+            byte[] data = Files.readAllBytes(from.resolve("sh010.%04d.png".formatted(frame)));
+            Files.write(file, frame < 1022 ? data : Arrays.copyOf(data, data.length / 2));
+            Files.setLastModifiedTime(file, FileTime.from(Instant.now().minusSeconds(14L * (1022 - frame) + (frame == 1001 ? 60 : 0))));
+        }
+        act(() -> {
+            studio().startAnew();
+            studio().bringIn(List.of(place));
+        });
+        await("the frames", () -> !studio().isSearching() && !studio().watch().isChecking() && studio().table("s1") != null);
+        act(() -> {
+            studio().chooseRate(Rate.FPS_25);
+            studio().edit(Edits.setExpected("s1", FrameRange.of(1001, 1040)));
+            studio().edit(Edits.addTarget(Catalogue.target("web-h264")));
+        });
+        seek(20);
+        shoot("filling");
+        act(() -> studio().startAnew());
+        Durable.deleteTree(place);
     }
 
     private void faults() throws IOException, InterruptedException, ExecutionException {

@@ -36,7 +36,6 @@ import javafx.scene.shape.Rectangle;
  */
 public final class PictureArea extends BorderPane {
 
-    private static final long MOST_IN_MEMORY = 1L << 30;
     private static final long MOST_ON_DISK = 4L << 30;
     private static final List<Rgb> GROUNDS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));
 
@@ -82,12 +81,13 @@ public final class PictureArea extends BorderPane {
 
     /**
      * @param cache where played pictures may be kept on disk
+     * @param memory bytes for played pictures
      * @param mayFill whether the machine has time to fetch pictures that nobody asked for yet
      */
-    public PictureArea(Viewer viewer, Player player, Path cache, BooleanSupplier mayFill) {
+    public PictureArea(Viewer viewer, Player player, Path cache, long memory, BooleanSupplier mayFill) {
         this.player = player;
         this.mayFill = mayFill;
-        this.pump = new FramePump(viewer, new FrameCache(cache, MOST_IN_MEMORY, MOST_ON_DISK));
+        this.pump = new FramePump(viewer, new FrameCache(cache, memory, MOST_ON_DISK));
         this.transport = new Transport(player, () -> {
             panX = 0;
             panY = 0;
@@ -138,6 +138,9 @@ public final class PictureArea extends BorderPane {
         remark.getStyleClass().add("dim");
         scale.getStyleClass().add("dim");
         remark.setMinWidth(0);
+        for (Label label : new Label[] {whose, number, timecode}) {
+            label.setMinWidth(Region.USE_PREF_SIZE);
+        }
         HBox head = new HBox(whose, number, timecode, remark, space(), transport.looks(), scale);
         head.getStyleClass().add("bar");
         return head;
@@ -318,7 +321,7 @@ public final class PictureArea extends BorderPane {
             }
             image.setImage(ring.put(pixels.get(), pump.wish().width(), pump.wish().height()));
             trouble.setText("");
-            checker.setVisible(behind() == null && player.strip().transparent() && !transport.showsAlpha());
+            checker.setVisible(behind() == null && player.strip().transparent() && transport.look() != Message.Look.ALPHA);
         }
         shownPlace = place;
         shownSubject = player.strip().subject(place);
@@ -336,7 +339,7 @@ public final class PictureArea extends BorderPane {
         double fit = transport.isActualSize() ? 1 : Math.min(stage.getWidth() * density / seen.width(), stage.getHeight() * density / seen.height());
         int width = (int) Math.clamp(Math.round(seen.width() * fit), 1, 4096);
         int height = (int) Math.clamp(Math.round(seen.height() * fit), 1, 2304);
-        return new Message.Shape(width, height, strip.transparent() ? behind() : null, transport.showsAlpha(), as);
+        return new Message.Shape(width, height, strip.transparent() ? behind() : null, transport.look(), as);
     }
 
     private void arrange() {
@@ -364,15 +367,15 @@ public final class PictureArea extends BorderPane {
             for (Label label : new Label[] {whose, number, timecode, remark, scale, trouble}) {
                 label.setText("");
             }
-            transport.show(groundWords(), false, "", "");
+            transport.show(groundWords(), false, false, "", "");
             return;
         }
         long place = player.place();
         whose.setText(groundName);
         number.setText(strip.number(place));
-        timecode.setText(strip.rate().map(rate -> Timecode.of(place, rate) + "  " + seconds(rate, place)).orElse("no rate yet"));
+        timecode.setText(strip.rate().map(rate -> Timecode.of(strip.firstTimecode().orElse(0) + place, rate) + "  " + seconds(rate, place)).orElse("no rate yet"));
         remark.setText(strip.remark(place));
-        transport.show(groundWords(), strip.transparent(), player.isPlaying() && filling ? pace
+        transport.show(groundWords(), strip.transparent(), strip.floating(), player.isPlaying() && filling ? pace
                 : player.dropped() == 0 ? "" : player.dropped() + " dropped", strip.describe());
     }
 

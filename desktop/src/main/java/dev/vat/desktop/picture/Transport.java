@@ -4,6 +4,7 @@ import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.strip.Player;
+import dev.vat.engine.protocol.Message;
 import java.util.List;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
@@ -28,6 +29,7 @@ final class Transport extends HBox {
     private final Button speed = new Button("Speed 1");
     private final ToggleButton actual = toggle("actual-size", "1:1", "One stored pixel on one pixel of the screen (1)");
     private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
+    private final ToggleButton odd = toggle("show-odd", "Odd values", "Marks where samples are no number, infinite or below zero (V)");
     private final Button ground = new Button("Ground");
     private final Label dropped = new Label();
     private final Label facts = new Label();
@@ -54,6 +56,7 @@ final class Transport extends HBox {
         speed.setOnAction(_ -> nextSpeed());
         actual.setOnAction(_ -> again.run());
         alpha.setOnAction(_ -> again.run());
+        odd.setOnAction(_ -> again.run());
         ground.setId("ground");
         ground.setTooltip(new Tooltip("Checker, black, white or grey behind transparent places (B)"));
         ground.setOnAction(_ -> nextGround.run());
@@ -67,7 +70,7 @@ final class Transport extends HBox {
                 button("step-forward", Icon.STEP_FORWARD, "One frame on (Right)", () -> player.step(1)),
                 button("to-end", Icon.FORWARD, "Last frame (End)", () -> player.seek(player.last())), loop, every, backwards, speed,
                 Parts.space(), dropped, facts);
-        looks = Parts.row(actual, alpha, ground);
+        looks = Parts.row(actual, alpha, odd, ground);
         looks.getStyleClass().add("transport");
         getStyleClass().addAll("bar", "transport");
         setAlignment(Pos.CENTER_LEFT);
@@ -113,18 +116,22 @@ final class Transport extends HBox {
         return actual.isSelected();
     }
 
-    boolean showsAlpha() {
-        return alpha.isSelected();
+    Message.Look look() {
+        return alpha.isSelected() ? Message.Look.ALPHA : odd.isSelected() ? Message.Look.ODD : Message.Look.COLOUR;
     }
 
-    /** @param transparent whether there is anything to see a ground through */
-    void show(String groundName, boolean transparent, String pace, String words) {
+    /**
+     * @param transparent whether there is anything to see a ground through
+     * @param floating whether samples could be something that is no colour
+     */
+    void show(String groundName, boolean transparent, boolean floating, String pace, String words) {
         if (player.isPlaying() != wasPlaying) {
             wasPlaying = player.isPlaying();
             play.setGraphic((wasPlaying ? Icon.PAUSE : Icon.PLAY).node());
         }
         ground.setText(groundName);
         Parts.present(ground, transparent);
+        Parts.present(odd, floating);
         dropped.setText(pace);
         facts.setText(words);
     }

@@ -54,7 +54,7 @@ final class MomentPicture extends StackPane {
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
         viewer.picture(new Message.Still(Path.of(source.folder()).resolve(source.pattern().fileName(number)).toString(),
                         source.kind(), number, 0, source.picture()), new Message.Shape((int) Math.max(1, seen.width() * fit),
-                (int) Math.max(1, seen.height() * fit), Rgb.BLACK, false, null)).whenComplete((picture, failure) -> Platform.runLater(() -> put(picture, failure)));
+                (int) Math.max(1, seen.height() * fit), Rgb.BLACK, Message.Look.COLOUR, null)).whenComplete((picture, failure) -> Platform.runLater(() -> put(picture, failure)));
     }
 
     private void put(ShownPicture picture, Throwable failure) {

@@ -8,6 +8,8 @@ import dev.vat.core.finding.Severity;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
+import dev.vat.core.project.Source;
+import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
@@ -33,6 +35,7 @@ public final class FindingsPane extends VBox {
     private final Studio studio;
     private final Ask ask;
     private final BiConsumer<String, Long> goTo;
+    private final Thumbnails thumbnails;
     private boolean unfolded;
 
     /** @param goTo shows a frame of a source, given by its id */
@@ -40,6 +43,7 @@ public final class FindingsPane extends VBox {
         this.studio = studio;
         this.ask = ask;
         this.goTo = goTo;
+        this.thumbnails = new Thumbnails(studio.viewer());
         setId("findings");
         getStyleClass().add("findings");
     }
@@ -95,6 +99,10 @@ public final class FindingsPane extends VBox {
         if (!finding.evidence().isEmpty() && finding.severity() != Severity.NOTE) {
             whole.getChildren().add(Parts.wrapped(finding.evidence(), "note", "evidence"));
         }
+        Source about = finding.pair() == null ? null : studio.project().source(finding.source()).orElse(null);
+        if (about != null && studio.table(about.id()) != null) {
+            whole.getChildren().add(pair(finding.pair(), about, studio.table(about.id())));
+        }
         if (finding.remedies().size() == 1) {
             line.getChildren().add(button(finding, 0));
         } else if (finding.remedies().size() > 1) {
@@ -106,6 +114,16 @@ public final class FindingsPane extends VBox {
         }
         whole.setAccessibleText(finding.severity().label() + ": " + finding.text());
         return whole;
+    }
+
+    /** The frame in question and the one to hold it against, side by side. */
+    private HBox pair(Finding.Pair pair, Source source, FrameTable table) {
+        HBox pictures = Parts.row();
+        pictures.getStyleClass().add("evidence");
+        for (long frame : new long[] {pair.beside(), pair.frame()}) {
+            pictures.getChildren().addAll(thumbnails.of(source, table, frame), Parts.label(table.sequence().pattern().number(frame), "mono"));
+        }
+        return pictures;
     }
 
     private Button button(Finding finding, int index) {

@@ -3,6 +3,7 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;
+import dev.vat.core.source.Sequence;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -54,7 +55,9 @@ public final class InFace extends VBox {
     public void show(String selected) {
         List<Source> sources = studio.project().sources();
         List<Node> rows = new ArrayList<>();
-        if (sources.isEmpty()) {
+        if (studio.isSearching()) {
+            rows.addAll(soFar());
+        } else if (sources.isEmpty()) {
             rows.add(Parts.wrapped(EMPTY, "note", "empty"));
         }
         if (sources.size() >= FEWEST_TO_FILTER) {
@@ -85,6 +88,20 @@ public final class InFace extends VBox {
             rows.add(Parts.wrapped(onlyTrouble ? "No source has anything to look at." : "No source has this in its name.", "note", "empty"));
         }
         getChildren().setAll(rows);
+    }
+
+    /** Rows of what a search has found while it goes on. */
+    private List<Node> soFar() {
+        List<Node> rows = new ArrayList<>();
+        HBox head = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(), Parts.button("stop-looking", "Stop looking", studio::stopSearching));
+        head.getStyleClass().add("filter-bar");
+        rows.add(head);
+        for (Sequence found : studio.searchedSoFar()) {
+            VBox row = new VBox(Parts.label(found.name(), "strong"), Parts.label(found.count() + " files so far   " + found.folder(), "note"));
+            row.getStyleClass().add("source-row");
+            rows.add(row);
+        }
+        return rows;
     }
 
     private boolean passes(Source source) {

@@ -20,6 +20,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import javafx.scene.Node;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
@@ -57,7 +58,9 @@ final class PictureFields extends VBox {
         List<Node> values = new ArrayList<>(List.of(choice("layer", format.layers().toArray(String[]::new),
                 picture.layer() == null && format.hasMain() ? PictureFormat.MAIN : picture.layer(),
                 l -> l.isEmpty() ? "main picture" : l, l -> set(p -> p.withLayer(l.isEmpty() ? null : l)))));
-        values.add(text("layer-other", "", 8, typed -> set(p -> p.withLayer(typed.isBlank() ? null : typed.strip()))));
+        TextField channel = text("layer-other", "", 8, typed -> set(p -> p.withLayer(typed.isBlank() ? null : typed.strip())));
+        channel.setPromptText("any channel");
+        values.add(channel);
         return field("Layer", "Or the full name of any channel, such as haze.R.", values.toArray(Node[]::new));
     }
 
@@ -74,14 +77,16 @@ final class PictureFields extends VBox {
         } else {
             offered.add(PixelAspect.of(2, 1));
         }
-        for (PixelAspect other : new PixelAspect[] {format.pixelAspect(), now}) {
-            if (!offered.contains(other)) {
-                offered.add(other);
+        for (PixelAspect known : new PixelAspect[] {format.pixelAspect(), now}) {
+            if (!offered.contains(known)) {
+                offered.add(known);
             }
         }
         List<Node> values = new ArrayList<>(List.of(choice("pixel-aspect", offered.toArray(PixelAspect[]::new), now, PixelAspect::toString,
                 a -> set(p -> p.withPixelAspect(a.equals(format.pixelAspect()) ? null : a)))));
-        values.add(text("pixel-aspect-other", "", 5, typed -> set(p -> p.withPixelAspect(PixelAspect.parse(typed.strip().replace(',', '.').replace(':', '/'))))));
+        TextField other = text("pixel-aspect-other", "", 5, typed -> set(p -> p.withPixelAspect(PixelAspect.parse(typed.strip().replace(',', '.').replace(':', '/')))));
+        other.setPromptText("other");
+        values.add(other);
         String sentence = now.isSquare() ? "" : "Stored " + format.size() + ", seen " + seen + ".";
         return field("Pixels", sentence, values.toArray(Node[]::new));
     }

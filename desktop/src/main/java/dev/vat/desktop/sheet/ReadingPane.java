@@ -49,7 +49,7 @@ final class ReadingPane extends VBox {
         this.sequence = table.sequence();
         setId("reading");
         getStyleClass().add("reading");
-        getChildren().addAll(new SourceActs(studio, ask, source, table), rate());
+        getChildren().addAll(new SourceActs(studio, ask, source, table), new SourceNotes(studio, source, table), rate());
         boolean still = sequence.count() == 1 && sequence.pattern().isSingle();
         if (still) {
             getChildren().add(stillLength());
@@ -62,7 +62,6 @@ final class ReadingPane extends VBox {
         getChildren().add(timecode());
         getChildren().add(new PictureFields(studio, source, table));
         getChildren().add(note());
-        getChildren().add(new SourceNotes(studio, source, table));
     }
 
     private Rate rateNow() {

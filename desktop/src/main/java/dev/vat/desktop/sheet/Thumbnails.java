@@ -45,31 +45,48 @@ final class Thumbnails {
     /** A place for the picture of a source; it fills by itself. */
     StackPane of(Source source, FrameTable table) {
         ImageView view = new ImageView();
+        StackPane place = place(view);
+        Message.Still still = table == null ? null : middle(source, table);
+        if (still != null) {
+            fill(view, still, source, table);
+        }
+        return place;
+    }
+
+    /** The picture of one frame. */
+    StackPane of(Source source, FrameTable table, long frame) {
+        ImageView view = new ImageView();
+        if (table.sequence().has(frame) && table.format().isPresent()) {
+            fill(view, still(source, table, frame), source, table);
+        }
+        return place(view);
+    }
+
+    private static StackPane place(ImageView view) {
         StackPane place = new StackPane(view);
         place.getStyleClass().add("thumbnail");
         place.setMinSize(WIDTH, HEIGHT);
         place.setMaxSize(WIDTH, HEIGHT);
-        Message.Still still = table == null ? null : middle(source, table);
-        if (still == null) {
-            return place;
-        }
+        return place;
+    }
+
+    private void fill(ImageView view, Message.Still still, Source source, FrameTable table) {
         Image known = images.get(still);
         if (known != null) {
             view.setImage(known);
-            return place;
+            return;
         }
         PictureFormat format = table.format().orElseThrow();
         Size seen = source.reading().picture().pixelAspectOf(format).seen(format.size());
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
         viewer.picture(still, new Message.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
-                GROUND, false, null)).thenAccept(picture -> Platform.runLater(() -> {
+                GROUND, Message.Look.COLOUR, null)).thenAccept(picture -> Platform.runLater(() -> {
             try (picture) {
                 Image image = image(picture);
                 images.put(still, image);
                 view.setImage(image);
             }
         }));
-        return place;
     }
 
     private static Image image(ShownPicture picture) {
@@ -81,15 +98,18 @@ final class Thumbnails {
         return image;
     }
 
+    private static Message.Still still(Source source, FrameTable table, long frame) {
+        return new Message.Still(table.sequence().file(frame).toString(), table.sequence().kind(), frame,
+                table.sequence().modified(table.sequence().indexOf(frame)), source.reading().picture().resolve(table));
+    }
+
     private static Message.Still middle(Source source, FrameTable table) {
         int count = table.sequence().count();
         for (int i = 0; i < count && table.format().isPresent(); i++) {
             // From the middle outwards.
             int index = count / 2 + (i % 2 == 0 ? i / 2 : -(i + 1) / 2);
             if (index >= 0 && index < count && table.stateAt(index) == FrameState.GOOD) {
-                long frame = table.sequence().number(index);
-                return new Message.Still(table.sequence().file(frame).toString(), table.sequence().kind(), frame,
-                        table.sequence().modified(index), source.reading().picture().resolve(table));
+                return still(source, table, table.sequence().number(index));
             }
         }
         return null;

@@ -52,6 +52,7 @@ public final class Band extends Region {
     private long selectedLast = -1;
     private double pressedX;
     private boolean dragging;
+    private boolean scrubbing;
     private LongConsumer onSeek = _ -> { };
     private RangeListener onRange = (_, _) -> { };
 
@@ -172,10 +173,19 @@ public final class Band extends Region {
         if (e.getButton() == MouseButton.PRIMARY) {
             pressedX = e.getX();
             dragging = false;
+            // The ruler is for going through the frames, the frames above it for selecting them.
+            scrubbing = e.getY() > HEIGHT - RULER && e.getY() < HEIGHT;
+            if (scrubbing && strip != null && strip.count() > 0) {
+                onSeek.accept(view.placeAt(pressedX - SIDE, inner()));
+            }
         }
     }
 
     private void dragged(MouseEvent e) {
+        if (scrubbing && strip != null && strip.count() > 0) {
+            onSeek.accept(Math.clamp(view.placeAt(e.getX() - SIDE, inner()), 0, strip.count() - 1));
+            return;
+        }
         if (strip == null || !dragging && Math.abs(e.getX() - pressedX) < DRAG) {
             return;
         }
@@ -187,7 +197,7 @@ public final class Band extends Region {
     }
 
     private void released() {
-        if (strip != null && strip.count() > 0 && !dragging) {
+        if (strip != null && strip.count() > 0 && !dragging && !scrubbing) {
             onSeek.accept(view.placeAt(pressedX - SIDE, inner()));
         }
     }
@@ -418,7 +428,7 @@ public final class Band extends Region {
             }
             if (rate != null && end + (TIMECODE + 1) * MONO < getWidth()) {
                 g.setFill(dyes.pale());
-                g.fillText(Timecode.of(p, rate).toString(), end + 7, y + 13);
+                g.fillText(Timecode.of(strip.firstTimecode().orElse(0) + p, rate).toString(), end + 7, y + 13);
             }
         }
     }

@@ -12,9 +12,11 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
 import dev.vat.engine.protocol.Message;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /** A source as it lies on disk, holes included. */
 public record SourceStrip(Source source, FrameTable table, ContentReview review) implements Strip {
@@ -154,5 +156,24 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
             case NOISE -> Math.min(1, look.get().noise() / 6);
             case CHANGE -> index == 0 ? 0 : table.lookAt(index - 1).map(before -> Math.min(1, look.get().distance(before) / 16)).orElse(-1.0);
         };
+    }
+
+    @Override
+    public OptionalLong firstTimecode() {
+        String text = source.reading().timecode() != null ? source.reading().timecode() : format().map(f -> f.stated().timecode()).orElse(null);
+        if (text == null || rate().isEmpty()) {
+            return OptionalLong.empty();
+        }
+        try {
+            return OptionalLong.of(Timecode.parse(text, rate().get()).frame());
+        } catch (IllegalArgumentException _) {
+            // A label that doesn't exist at the rate that was chosen says nothing.
+            return OptionalLong.empty();
+        }
+    }
+
+    @Override
+    public boolean floating() {
+        return format().map(f -> f.depth().floating()).orElse(false);
     }
 }

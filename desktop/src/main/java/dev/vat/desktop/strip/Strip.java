@@ -7,6 +7,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.engine.protocol.Message;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /** Consecutive places that the band lays out and the picture plays: a source, a reel, or a finished file. */
 public interface Strip {
@@ -68,6 +69,16 @@ public interface Strip {
 
     /** Depth and the like, for the picture's foot. */
     String describe();
+
+    /** Whether samples could be something that is no colour. */
+    default boolean floating() {
+        return false;
+    }
+
+    /** The timecode of the first place as a frame count, where one is known. */
+    default OptionalLong firstTimecode() {
+        return OptionalLong.empty();
+    }
 
     /** A measured value from 0 to 1 of the lane's height, or below 0 where nothing was measured. */
     default double lane(Lane lane, long place) {

@@ -17,6 +17,7 @@ import dev.vat.core.source.FileKind;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
@@ -66,6 +67,7 @@ public final class Studio implements AutoCloseable {
     private List<Location> question = List.of();
     private String message = "";
     private int searching;
+    private List<Sequence> searchedSoFar = List.of();
     private volatile boolean searchesStopped;
     private boolean armed;
     private boolean armedUntilComplete;
@@ -238,7 +240,11 @@ public final class Studio implements AutoCloseable {
                     if (closed || searchesStopped) {
                         SourceFinder.stop();
                     }
-                    ui.execute(() -> say("Looking: %,d names, %d sequences so far.".formatted(soFar.names(), soFar.sequences().size())));
+                    ui.execute(() -> {
+                        searchedSoFar = soFar.sequences();
+                        say("Looking: %,d names, %d sequences so far.".formatted(soFar.names(), soFar.sequences().size()));
+                        changed();
+                    });
                 });
                 searched(() -> found(found, paths));
             } catch (NoSuchFileException e) {
@@ -255,6 +261,7 @@ public final class Studio implements AutoCloseable {
     private void searched(Runnable outcome) {
         ui.execute(() -> {
             searching--;
+            searchedSoFar = List.of();
             searchesStopped &= searching > 0;
             outcome.run();
         });
@@ -263,6 +270,11 @@ public final class Studio implements AutoCloseable {
     /** Whether folders are being searched for sources. */
     public boolean isSearching() {
         return searching > 0;
+    }
+
+    /** What a search that goes on has found by now. */
+    public List<Sequence> searchedSoFar() {
+        return searchedSoFar;
     }
 
     public void stopSearching() {
@@ -279,7 +291,7 @@ public final class Studio implements AutoCloseable {
         if (locations.isEmpty()) {
             say("No frames, movies or sounds in " + names(paths) + ". Vat reads " + FileKind.stillTitles()
                     + " files with and without numbers, movies, and sounds." + (message.isEmpty() ? "" : " " + message));
-        } else if (locations.stream().filter(l -> !l.isSound()).count() <= 1) {
+        } else if (Kin.group(locations.stream().filter(l -> !l.isSound()).toList()).size() <= 1) {
             edit(Edits.bringIn(locations, Edits.Layout.ONE_PROGRAMME));
         } else {
             question = locations;

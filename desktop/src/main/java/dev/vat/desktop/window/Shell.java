@@ -71,7 +71,7 @@ public final class Shell extends StackPane {
         this.ask = ask;
         addCommands();
         head = new HeadBar(studio, commands);
-        picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), () -> !studio.watch().isChecking());
+        picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), studio.settings().pictureBytes(), () -> !studio.watch().isChecking());
         band = new BandPane(studio, player, dyes, picture::seek);
         sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, this::refreshLater, this::goTo);
         looked = new LookedAt(studio, sheet);
@@ -128,6 +128,7 @@ public final class Shell extends StackPane {
                 .add("new", "Start a new project", control(KeyCode.N), () -> !studio.project().isEmpty(), studio::startAnew)
                 .add("undo", "Undo", control(KeyCode.Z), () -> studio.undoName().isPresent(), studio::undo)
                 .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> studio.redoName().isPresent(), studio::redo)
+                .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), studio::isSearching, studio::stopSearching)
                 .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
                 .add("in", "Show what was brought in", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
@@ -150,6 +151,7 @@ public final class Shell extends StackPane {
                 .add("alpha", "Show alpha as grey", key(KeyCode.A), this::hasPicture, () -> picture.press("show-alpha"))
                 .add("backwards", "Play backwards, or forwards again", key(KeyCode.K), this::hasPicture, () -> picture.press("backwards"))
                 .add("speed", "Full, half or quarter speed", key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
+                .add("odd", "Mark values that are no colour", key(KeyCode.V), this::hasPicture, () -> picture.press("show-odd"))
                 .add("ground", "Another colour behind transparent places", key(KeyCode.B), this::hasPicture, () -> picture.press("ground"))
                 .add("first-seconds", "Play the first three seconds", key(KeyCode.Q), this::hasPicture, () -> picture.playEnd(true))
                 .add("last-seconds", "Play the last three seconds", key(KeyCode.Q, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.playEnd(false))
@@ -371,6 +373,11 @@ public final class Shell extends StackPane {
     /** Gives the keyboard to the band, so that keys mean frames from the start. */
     void focusBand() {
         band.band().requestFocus();
+    }
+
+    /** Carries a command out by its id, as its key does. */
+    public void press(String command) {
+        commands.named(command).run();
     }
 
     /** Goes to a place of what is shown. */

@@ -1,6 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.project.Edits;
+import dev.vat.core.source.Kin;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import javafx.scene.control.Label;
@@ -33,7 +34,8 @@ final class WordsBars extends VBox {
         int count = studio.question().size();
         Parts.present(question, count > 0);
         if (count > 0 && question.getChildren().isEmpty()) {
-            Label words = new Label(count + " sequences: are they one programme, one after the other, or a reel each?");
+            Label words = new Label(question(count));
+            words.setWrapText(true);
             words.setMinWidth(0);
             HBox.setHgrow(words, Priority.ALWAYS);
             words.setMaxWidth(Double.MAX_VALUE);
@@ -43,6 +45,12 @@ final class WordsBars extends VBox {
         } else if (count == 0) {
             question.getChildren().clear();
         }
+    }
+
+    private String question(int count) {
+        long families = Kin.group(studio.question()).stream().filter(Kin::isFamily).count();
+        return count + " sources: are they one programme, one after the other, or a reel each?"
+                + (families == 0 ? "" : " Of those that belong together, the main one or the latest version goes in.");
     }
 
     private void showNotice() {

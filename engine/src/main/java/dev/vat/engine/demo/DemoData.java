@@ -15,6 +15,8 @@ import dev.vat.media.Samples;
 import dev.vat.media.StillWriter;
 import dev.vat.media.still.ExrWriter;
 import dev.vat.scene.Drawing;
+import dev.vat.scene.DunesPass;
+import dev.vat.scene.FlawedShot;
 import dev.vat.scene.Shot;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -30,6 +32,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 
 /**
  * The opening of Kite Week: frames drawn by code, with the faults that real renders have. Frames that stand there already
@@ -44,6 +47,8 @@ public final class DemoData {
     private static final Set<Integer> HOLE = Set.of(33, 34, 35);
     private static final int EMPTY = 41;
     private static final int CUT_SHORT = 52;
+
+    private static final int RETAKE_FRAMES = 48;
 
     private final Path folder;
     private final int width;
@@ -95,9 +100,56 @@ public final class DemoData {
                 for (Future<?> frame : frames) {
                     await(frame);
                 }
+                if (shot == Shot.DUNES) {
+                    writePasses();
+                    writeRetake();
+                }
                 told.accept(shot);
             }
         }
+    }
+
+    /** Where the passes of shot 010 lie. */
+    private Path passes() {
+        return folder.resolve("sh010_passes");
+    }
+
+    private static SequencePattern pattern(DunesPass pass) {
+        return new SequencePattern("sh010_" + pass.id() + ".", 4, ".png");
+    }
+
+    /** A retake of shot 010 in which every file is sound and some pictures aren't. */
+    private static SequencePattern retake() {
+        return new SequencePattern("sh015.", 4, ".png");
+    }
+
+    private void writeRetake() throws IOException {
+        Path place = Files.createDirectories(folder.resolve("sh015"));
+        for (int frame = 0; frame < RETAKE_FRAMES; frame++) {
+            Path file = place.resolve(retake().fileName(frame + 1L));
+            if (!Files.exists(file)) {
+                put(file, StillWriter.PNG8.write(samples(FlawedShot.draw(frame, width / 2, height / 2))));
+            }
+        }
+    }
+
+    private void writePasses() throws IOException {
+        Files.createDirectories(passes());
+        for (DunesPass pass : DunesPass.values()) {
+            for (int frame = 0; frame < DunesPass.FRAMES; frame++) {
+                Path file = passes().resolve(pattern(pass).fileName(firstFrame(Shot.DUNES) + frame));
+                if (!Files.exists(file)) {
+                    put(file, StillWriter.PNG8.write(samples(pass.draw(frame, width / 2, height / 2))));
+                }
+            }
+        }
+    }
+
+    /** Frames appear whole, so that a watcher never sees half of one. */
+    private static void put(Path file, byte[] data) throws IOException {
+        Path fresh = file.resolveSibling("." + file.getFileName() + ".new");
+        Files.write(fresh, data);
+        Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE);
     }
 
     private static void await(Future<?> frame) throws IOException, InterruptedException {
@@ -118,10 +170,7 @@ public final class DemoData {
         if (shot == Shot.KITE && number == CUT_SHORT) {
             data = Arrays.copyOf(data, data.length * 3 / 5);
         }
-        // Frames appear whole, so that a watcher never sees half of one.
-        Path fresh = place.resolve("." + file.getFileName() + ".new");
-        Files.write(fresh, data);
-        Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE);
+        put(file, data);
     }
 
     private static byte[] encode(Shot shot, Drawing d) {
@@ -136,7 +185,7 @@ public final class DemoData {
         return new Samples(d.width(), d.height(), d.channel("R"), d.channel("G"), d.channel("B"), d.channel("A"));
     }
 
-    /** The demo's project: the opening in four shots, three targets, the hole of shot 020 filled by holding. */
+    /** The demo's project: the opening in four shots, passes beside it, three targets, the hole of shot 020 filled by holding. */
     public static Project project(Path folder) {
         List<Source> sources = new ArrayList<>();
         List<Item> items = new ArrayList<>();
@@ -147,6 +196,12 @@ public final class DemoData {
             sources.add(new Source(id, Place.of(folder.resolve(shot.id())), pattern(shot), reading, Map.of()));
             items.add(Item.of(id));
         }
+        for (DunesPass pass : DunesPass.values()) {
+            sources.add(new Source("s" + (sources.size() + 1), Place.of(DemoData.in(folder).passes()), pattern(pass),
+                    Reading.PLAIN.withRate(Rate.FPS_25), Map.of()));
+        }
+        sources.add(new Source("s" + (sources.size() + 1), Place.of(folder.resolve("sh015")), retake(),
+                Reading.PLAIN.withRate(Rate.FPS_25), Map.of()));
         Project project = Project.EMPTY.withName("Kite Week").withSources(sources)
                 .withReels(List.of(Reel.of("r1", "opening", items)), "r1")
                 .withFolder(Place.of(folder.resolve("delivered")));
@@ -162,8 +217,19 @@ public final class DemoData {
                 project(folder).withReels(List.of(Reel.of("r1", "sh020", List.of(Item.of("s2")))), "r1"));
     }
 
+    /** The sources alone that a predicate takes, in no reel: for looking at them. */
+    public static Project only(Path folder, Predicate<Source> wanted) {
+        Project project = project(folder);
+        List<Source> sources = project.sources().stream().filter(wanted).toList();
+        return project.withSources(sources).withReels(List.of(Reel.of("r1", "opening", List.of(Item.of(sources.getFirst().id())))), "r1");
+    }
+
     public static boolean isThere(Path folder) {
-        return Arrays.stream(Shot.values()).allMatch(shot -> Files.exists(folder.resolve(shot.id())
+        DemoData data = in(folder);
+        boolean beside = Files.exists(folder.resolve("sh015").resolve(retake().fileName(RETAKE_FRAMES)))
+                && Arrays.stream(DunesPass.values()).allMatch(pass -> Files.exists(data.passes()
+                .resolve(pattern(pass).fileName(firstFrame(Shot.DUNES) + DunesPass.FRAMES - 1L))));
+        return beside && Arrays.stream(Shot.values()).allMatch(shot -> Files.exists(folder.resolve(shot.id())
                 .resolve(pattern(shot).fileName(firstFrame(shot) + shot.frames() - 1L))));
     }
 }

@@ -20,14 +20,15 @@ import java.util.Map;
  * @param lastRate the rate used last, offered first
  * @param recent project files, the newest first
  * @param dark whether the dark colours are chosen
+ * @param pictureMegabytes memory for pictures that were played, in MB (10^6 bytes); null for 1000
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Settings(Rate lastRate, List<String> recent, boolean dark,
+public record Settings(Rate lastRate, List<String> recent, boolean dark, Integer pictureMegabytes,
                        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     private static final int MOST_RECENT = 8;
 
-    public static final Settings FIRST = new Settings(Rate.FPS_25, List.of(), false, Map.of());
+    public static final Settings FIRST = new Settings(Rate.FPS_25, List.of(), false, null, Map.of());
 
     public Settings {
         lastRate = lastRate == null ? Rate.FPS_25 : lastRate;
@@ -53,18 +54,23 @@ public record Settings(Rate lastRate, List<String> recent, boolean dark,
         Durable.write(file, Json.page(this));
     }
 
+    /** Memory for pictures that were played, in bytes, at least room for a few large ones. */
+    public long pictureBytes() {
+        return (pictureMegabytes == null ? 1000L : Math.max(100, pictureMegabytes)) * 1_000_000;
+    }
+
     public Settings withLastRate(Rate rate) {
-        return new Settings(rate, recent, dark, extra);
+        return new Settings(rate, recent, dark, pictureMegabytes, extra);
     }
 
     public Settings withDark(boolean chosen) {
-        return new Settings(lastRate, recent, chosen, extra);
+        return new Settings(lastRate, recent, chosen, pictureMegabytes, extra);
     }
 
     public Settings withRecent(Path project) {
         List<String> list = new ArrayList<>(recent);
         list.remove(project.toString());
         list.addFirst(project.toString());
-        return new Settings(lastRate, list.subList(0, Math.min(list.size(), MOST_RECENT)), dark, extra);
+        return new Settings(lastRate, list.subList(0, Math.min(list.size(), MOST_RECENT)), dark, pictureMegabytes, extra);
     }
 }

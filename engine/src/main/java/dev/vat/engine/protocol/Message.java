@@ -76,15 +76,24 @@ public sealed interface Message {
      * How a picture is to look.
      *
      * @param ground colour behind transparent places, or null to keep them transparent
-     * @param alpha whether alpha is shown in place of colour
+     * @param look what of it is shown
      * @param as the file it is shown as, through that file's own conversion; null for the picture itself
      */
-    record Shape(int width, int height, Rgb ground, boolean alpha, As as) {
+    record Shape(int width, int height, Rgb ground, Look look, As as) {
         public Shape {
             if (width < 1 || height < 1) {
                 throw new IllegalArgumentException("No picture of " + width + "x" + height);
             }
         }
+    }
+
+    /** What of a picture is shown. */
+    enum Look {
+        COLOUR,
+        /** Alpha as grey, white for opaque. */
+        ALPHA,
+        /** Colour, with marks where samples are no colour. */
+        ODD
     }
 
     /** A deliverable, as far as it shapes the picture: chroma, depth, crop, and the colour behind alpha. */

@@ -13,6 +13,7 @@ import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
 import dev.vat.media.Mixing;
 import dev.vat.media.MovieFrames;
+import dev.vat.media.OddMarks;
 import dev.vat.media.Picture;
 import dev.vat.media.ScreenPainter;
 import java.lang.foreign.MemorySegment;
@@ -47,7 +48,11 @@ final class PictureMaker {
             height = shape.height();
         }
         try (Picture working = working(show.subject()); Picture delivered = delivered(working, shape.as())) {
-            painter.paint(delivered, shape.alpha() ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR, shape.ground(), target);
+            painter.paint(delivered, shape.look() == Message.Look.ALPHA ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR,
+                    shape.ground(), target);
+        }
+        if (shape.look() == Message.Look.ODD && show.subject() instanceof Message.Still still) {
+            markOdd(still, shape, target);
         }
     }
 
@@ -94,6 +99,14 @@ final class PictureMaker {
                 }
             }
         };
+    }
+
+    private void markOdd(Message.Still still, Message.Shape shape, MemorySegment target) {
+        if (reader.read(Path.of(still.path()), still.kind(), still.how().layer(), still.frame()) instanceof FrameRead.Sound sound) {
+            try (Picture decoded = sound.picture()) {
+                OddMarks.paint(decoded, target, shape.width(), shape.height());
+            }
+        }
     }
 
     private Composer composer(Message.Still still) {

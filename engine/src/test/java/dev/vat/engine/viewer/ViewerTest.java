@@ -60,7 +60,7 @@ class ViewerTest {
     }
 
     private byte[] show(Message.Subject subject, int width, int height, Rgb ground, boolean alpha, Message.As as) throws Exception {
-        return pixels(viewer.picture(subject, new Message.Shape(width, height, ground, alpha, as)).get(30, TimeUnit.SECONDS));
+        return pixels(viewer.picture(subject, new Message.Shape(width, height, ground, alpha ? Message.Look.ALPHA : Message.Look.COLOUR, as)).get(30, TimeUnit.SECONDS));
     }
 
     private static Message.Still still(Sequence s, long frame, AlphaKind alpha) {

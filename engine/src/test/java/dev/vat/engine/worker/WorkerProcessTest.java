@@ -96,7 +96,7 @@ class WorkerProcessTest {
     void messagesAreLinesOfVersionedJson() throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         List<Message> sent = List.of(new Message.Heartbeat(0), new Message.Stop(3), new Message.Proved(7, List.of("K\u00fcste\nline")),
-                new Message.Show(9, 2, new Message.Movie("/a b.mov", 12), new Message.Shape(4, 3, null, true, null)));
+                new Message.Show(9, 2, new Message.Movie("/a b.mov", 12), new Message.Shape(4, 3, null, Message.Look.ALPHA, null)));
         Lines writer = new Lines(InputStream.nullInputStream(), out);
         for (Message message : sent) {
             writer.write(message);
