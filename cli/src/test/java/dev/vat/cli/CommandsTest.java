@@ -70,6 +70,57 @@ class CommandsTest {
     }
 
     @Test
+    void theFramesToRenderAgainAreAllThatIsPrinted() throws IOException {
+        Path frames = png("kite", 101, 8);
+        Files.delete(frames.resolve("kite.0103.png"));
+        cut(frames.resolve("kite.0106.png"));
+        Shell ranges = Shell.run("wanted", frames, "--expect", "101-112");
+        assertThat(ranges.code()).isEqualTo(3);
+        assertThat(ranges.out().strip()).isEqualTo("0103, 0106, 0109-0112");
+        assertThat(Shell.run("wanted", frames, "--list").out().strip()).isEqualTo("0103,0106");
+        Shell whole = Shell.run("wanted", png("dune", 1, 3));
+        assertThat(whole.code()).isZero();
+        assertThat(whole.out()).isEmpty();
+        assertThat(Shell.run("wanted", frames, "--expect", "many").code()).isEqualTo(2);
+    }
+
+    @Test
+    void aForecastShowsItsSum() {
+        assertThat(Shell.run("forecast", "1-312", "--frame", "42", "--start", "240").out().strip())
+                .isEqualTo("312 frames x 42 s + 4 min = 3 h 42 min");
+        assertThat(Shell.run("forecast", "1-312", "--frame", "0").code()).isEqualTo(2);
+    }
+
+    /** Holes closed up and mixed over, from the frames to the proven file. */
+    @Test
+    void holesAreClosedUpOrMixedOver() throws IOException {
+        Path frames = png("kite", 1, 12);
+        Files.delete(frames.resolve("kite.0005.png"));
+        Files.delete(frames.resolve("kite.0006.png"));
+        Shell closed = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "close", "--out", folder.resolve("closed"), "--json");
+        assertThat(closed.code()).isZero();
+        assertThat(closed.events("planned").getFirst().path("frames").asInt()).isEqualTo(10);
+        Shell mixed = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "blend", "--out", folder.resolve("mixed"), "--json");
+        assertThat(mixed.code()).isZero();
+        assertThat(mixed.events("planned").getFirst().path("frames").asInt()).isEqualTo(12);
+        String receipt = Files.readString(Path.of(mixed.last().path("files").get(0).path("receipt").asText()));
+        assertThat(receipt).contains("frames 4 and 7 mixed, 1/3 of the later one").contains("frames 4 and 7 mixed, 2/3 of the later one");
+    }
+
+    @Test
+    void kinAreLookedAtTogetherAndWhatFilesStateIsSaid() throws IOException {
+        Path place = png("kite_haze", 1, 2);
+        try (Stream<Path> files = Files.list(png("kite_sand", 1, 2))) {
+            for (Path file : files.toList()) {
+                Files.move(file, place.resolve(file.getFileName()));
+            }
+        }
+        Shell look = Shell.run("look", place, "--json");
+        assertThat(look.last().path("sources")).hasSize(2).allSatisfy(s -> assertThat(s.path("kin").asText()).isEqualTo("kite"));
+        assertThat(Shell.run("look", place).err()).contains("2 that belong together");
+    }
+
+    @Test
     void targetsAreOneDocument() {
         Shell shell = Shell.run("targets", "--json");
         assertThat(shell.code()).isZero();

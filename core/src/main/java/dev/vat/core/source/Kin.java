@@ -95,9 +95,14 @@ public record Kin(String name, List<Member> members) {
             if (!setsApart(word)) {
                 continue;
             }
-            Key key = new Key(parent, without(folderWords, word), without(nameWords, word));
-            if (!key.folder.isEmpty() || !key.rest.isEmpty()) {
-                candidates.add(new Candidate(key, word));
+            // A folder may be named by one of the words that its files differ in, or by none of them.
+            Key everywhere = new Key(parent, without(folderWords, word), without(nameWords, word));
+            Key inName = new Key(parent, String.join(" ", folderWords), without(nameWords, word));
+            if (!everywhere.folder.isEmpty() || !everywhere.rest.isEmpty()) {
+                candidates.add(new Candidate(everywhere, word));
+            }
+            if (nameWords.contains(word) && !inName.equals(everywhere) && !inName.rest.isEmpty()) {
+                candidates.add(new Candidate(inName, word));
             }
         }
         candidates.add(new Candidate(new Key(parent, String.join(" ", folderWords), String.join(" ", nameWords)), ""));

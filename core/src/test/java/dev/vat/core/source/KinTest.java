@@ -21,6 +21,7 @@ class KinTest {
                         List.of("sh010: haze, shadow")),
                 Arguments.of("the word in folder and name alike", List.of("sh010/shadow/sh010_shadow.####.exr", "sh010/haze/sh010_haze.####.exr"),
                         List.of("sh010: haze, shadow")),
+                Arguments.of("a folder named by one of them", List.of("kite_haze/kite_haze.####.png", "kite_haze/kite_sand.####.png"), List.of("kite: haze, sand")),
                 Arguments.of("versions", List.of("v/kite_v01.####.png", "v/kite_v02.####.png"), List.of("kite: v01, v02")),
                 Arguments.of("shots are no kin", List.of("s/sh010.####.png", "s/sh020.####.png"), List.of("sh010.####.png: ", "sh020.####.png: ")),
                 Arguments.of("nothing would be left", List.of("a/kites.####.png", "b/dunes.####.png"), List.of("kites.####.png: ", "dunes.####.png: ")),

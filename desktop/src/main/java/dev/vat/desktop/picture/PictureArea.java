@@ -36,6 +36,7 @@ import javafx.scene.shape.Rectangle;
  */
 public final class PictureArea extends BorderPane {
 
+    private static final int MOST_LATE = 1000;
     private static final long MOST_ON_DISK = 4L << 30;
     private static final List<Rgb> GROUNDS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));
 
@@ -281,23 +282,35 @@ public final class PictureArea extends BorderPane {
         if (due == shownPlace && isShown(player.strip(), due)) {
             return;
         }
-        if (pump.isReady(due)) {
-            if (show(due)) {
-                endFilling(now);
-            }
-            return;
+        long latest = latestReady(due);
+        if (latest == player.place()) {
+            waitForPictures(now);
+        } else if (show(latest)) {
+            endFilling(now);
         }
+        if (latest != due) {
+            player.anchor();
+        }
+    }
+
+    /** The last place up to the one that is due before which nothing is missing: only lateness drops frames, never a wait. */
+    private long latestReady(long due) {
+        long latest = player.place();
+        for (int i = 0; i < MOST_LATE && latest != due && pump.isReady(player.next(latest)); i++) {
+            latest = player.next(latest);
+        }
+        return latest;
+    }
+
+    private void waitForPictures(long now) {
         if (!filling) {
             filling = true;
             fillStart = now;
             filledAtStart = pump.filled();
         }
-        long seconds = now - fillStart;
-        if (seconds > 300_000_000L) {
-            pace = "filling, " + Math.round((pump.filled() - filledAtStart) * 1e9 / seconds) + " a second";
-        }
-        if (pump.isReady(next) && show(next)) {
-            player.anchor();
+        long passed = now - fillStart;
+        if (passed > 300_000_000L) {
+            pace = "filling, " + Math.round((pump.filled() - filledAtStart) * 1e9 / passed) + " a second";
         }
     }
 

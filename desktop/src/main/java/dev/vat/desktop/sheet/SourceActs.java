@@ -58,7 +58,7 @@ final class SourceActs extends VBox {
             acts.getChildren().add(Parts.button("copy-ranges", "Copy " + shortened(ranges), () -> Clips.copy(ranges)));
             acts.getChildren().add(Parts.button("copy-list", "Copy as list", () -> Clips.copy(advice.toList(pattern, table.sequence().step()))));
         }
-        advice.next().ifPresent(next -> acts.getChildren().add(Parts.label("next to render " + pattern.number(next), "note")));
+        advice.next().stream().filter(_ -> table.isChecked()).forEach(next -> acts.getChildren().add(Parts.label("next to render " + pattern.number(next), "note")));
     }
 
     private void filling(FlowPane acts) {

@@ -14,12 +14,17 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Deque;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
 
@@ -125,7 +130,7 @@ public final class SourceFinder {
         SourceFinder beside = new SourceFinder(_ -> { });
         beside.folder(file.getParent());
         List<Sequence> own = beside.sequences.stream().filter(s -> holds(s, name)).toList();
-        sequences.addAll(own.stream().filter(s -> sequences.stream().noneMatch(o -> o.location().equals(s.location()))).toList());
+        add(own);
         if (own.isEmpty()) {
             single(file, name);
         }
@@ -148,18 +153,50 @@ public final class SourceFinder {
                 && pattern.fileName(Long.parseLong(digits)).equals(name);
     }
 
-    /** Folder by folder, each one's sources as soon as it has been read. */
+    /** Everything in and below a folder; each folder's sequences as soon as it has been read. */
     private void tree(Path root) throws IOException {
-        List<Path> folders = new ArrayList<>();
-        Files.walkFileTree(root, EnumSet.of(FileVisitOption.FOLLOW_LINKS), DEEPEST, new SimpleFileVisitor<>() {
+        walk(root, DEEPEST);
+    }
+
+    private void folder(Path folder) throws IOException {
+        walk(folder, 1);
+    }
+
+    /** One walk: it hands over attributes with the names, so that no file is asked twice. */
+    private void walk(Path root, int depth) throws IOException {
+        SortedMap<Path, List<Sequence>> found = new TreeMap<>();
+        Deque<SequenceGrouping> open = new ArrayDeque<>();
+        List<Path> singles = new ArrayList<>();
+        Files.walkFileTree(root, EnumSet.of(FileVisitOption.FOLLOW_LINKS), depth, new SimpleFileVisitor<>() {
             @Override
             public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
                 boolean hidden = !folder.equals(root) && folder.getFileName().toString().startsWith(".");
                 Object identity = attributes.fileKey() == null ? folder : attributes.fileKey();
-                if (hidden || !entered.add(identity)) {
+                if (hidden || depth > 1 && !entered.add(identity)) {
                     return FileVisitResult.SKIP_SUBTREE;
                 }
-                folders.add(folder);
+                open.push(SequenceGrouping.in(folder));
+                return FileVisitResult.CONTINUE;
+            }
+
+            @Override
+            public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
+                String name = file.getFileName().toString();
+                if (attributes.isRegularFile() && !name.startsWith(".")) {
+                    names++;
+                    if (!open.peek().add(name, attributes.size(), attributes.lastModifiedTime().toMillis())) {
+                        singles.add(file);
+                    }
+                    if ((names & 0xfff) == 0 && System.nanoTime() > nextTold) {
+                        tell(found.values(), open.peek());
+                    }
+                }
+                return FileVisitResult.CONTINUE;
+            }
+
+            @Override
+            public FileVisitResult postVisitDirectory(Path folder, IOException e) {
+                found.put(folder, open.pop().sequences());
                 return FileVisitResult.CONTINUE;
             }
 
@@ -168,60 +205,26 @@ public final class SourceFinder {
                 if (file.equals(root)) {
                     throw e;
                 }
+                // A link to nowhere or back up is no source; a folder that is closed to this user may have been one.
                 if (!(e instanceof FileSystemLoopException) && Files.isDirectory(file)) {
                     closed.add(file.getFileName() + ": this user may not look into it");
                 }
                 return FileVisitResult.CONTINUE;
             }
         });
-        folders.sort(null);
-        for (Path folder : folders) {
-            try {
-                folder(folder);
-            } catch (IOException e) {
-                if (folder.equals(root)) {
-                    throw e;
-                }
-                closed.add(folder.getFileName() + ": " + e.getMessage());
-            }
-        }
+        found.values().forEach(this::add);
+        singles.stream().sorted().forEach(file -> single(file, file.getFileName().toString()));
     }
 
-    /** One folder's files. The walk hands over attributes with the names, so that no file is asked twice. */
-    private void folder(Path folder) throws IOException {
-        SequenceGrouping grouping = SequenceGrouping.in(folder);
-        Files.walkFileTree(folder, EnumSet.of(FileVisitOption.FOLLOW_LINKS), 1, new SimpleFileVisitor<>() {
-            @Override
-            public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
-                String name = file.getFileName().toString();
-                if (attributes.isRegularFile() && !name.startsWith(".")) {
-                    names++;
-                    if (!grouping.add(name, attributes.size(), attributes.lastModifiedTime().toMillis())) {
-                        single(file, name);
-                    }
-                    if ((names & 0xfff) == 0 && System.nanoTime() > nextTold) {
-                        tell(grouping);
-                    }
-                }
-                return FileVisitResult.CONTINUE;
-            }
-
-            @Override
-            public FileVisitResult visitFileFailed(Path file, IOException e) throws IOException {
-                if (file.equals(folder)) {
-                    throw e;
-                }
-                // a link to nowhere: it is no frame
-                return FileVisitResult.CONTINUE;
-            }
-        });
-        List<Sequence> own = grouping.sequences();
-        sequences.addAll(own.stream().filter(s -> sequences.stream().noneMatch(o -> o.location().equals(s.location()))).toList());
+    private void add(List<Sequence> more) {
+        Set<Location> known = new HashSet<>(sequences.stream().map(Sequence::location).toList());
+        more.stream().filter(s -> known.add(s.location())).forEach(sequences::add);
     }
 
-    private void tell(SequenceGrouping unfinished) {
+    private void tell(Collection<List<Sequence>> whole, SequenceGrouping unfinished) {
         long before = System.nanoTime();
         List<Sequence> soFar = new ArrayList<>(sequences);
+        whole.forEach(soFar::addAll);
         soFar.addAll(unfinished.soFar());
         told.accept(new Found(soFar, files, names, closed));
         // Telling of a million names takes a while itself; it must not slow the walk.
