@@ -157,7 +157,7 @@ final class LookCommand implements Callable<Integer> {
         Sequence s = table.sequence();
         ResumeAdvice advice = ResumeAdvice.of(table);
         output.say(s.name() + "  " + s.pattern().number(s.first()) + "-" + s.pattern().number(s.last()) + ", " + s.count()
-                + " files, " + table.good() + " good" + table.format().map(f -> ", " + f.size() + ", " + f.depth()
+                + (s.kind().isMovie() ? " frames, " : s.count() == 1 ? " file, " : " files, ") + table.good() + " good" + table.format().map(f -> ", " + f.size() + ", " + f.depth()
                 + ", alpha " + table.alpha().label()).orElse(""));
         for (FrameTable.Fault fault : table.faults()) {
             output.say("  " + s.pattern().number(fault.frame()) + "  " + fault.state().label() + ": " + fault.why());
@@ -169,7 +169,7 @@ final class LookCommand implements Callable<Integer> {
             output.say("  to render again: " + advice.toText(s.pattern()));
         }
         table.notes().forEach((note, frames) -> output.say("  note: " + frames.toText(s.pattern()::number) + " " + note));
-        if (!s.kind().hasChecksum()) {
+        if (!s.kind().hasChecksum() && !s.kind().isMovie()) {
             output.say("  note: " + s.kind().title() + " has no checksum: changed picture data can't always be noticed");
         }
         table.format().filter(f -> !f.stated().isNothing()).ifPresent(f -> output.say("  states: " + f.stated().describe()));

@@ -39,7 +39,7 @@ public record Kin(String name, List<Member> members) {
 
     /** The one that stands for all: the main one, or the latest version. */
     public Member leading() {
-        boolean versions = members.stream().allMatch(m -> m.word.matches("[vV]\\d+"));
+        boolean versions = members.stream().allMatch(m -> isVersion(m.word));
         return versions ? members.getLast() : members.getFirst();
     }
 
@@ -92,7 +92,8 @@ public record Kin(String name, List<Member> members) {
         List<String> nameWords = words(pattern.isSingle() ? pattern.baseName() : pattern.before() + "." + end);
         List<Candidate> candidates = new ArrayList<>();
         for (String word : distinct(folderWords, nameWords)) {
-            if (!setsApart(word)) {
+            // Stills lie together for all kinds of reasons: only versions of one are kin.
+            if (!setsApart(word) || source.isStill() && !isVersion(word)) {
                 continue;
             }
             // A folder may be named by one of the words that its files differ in, or by none of them.
@@ -126,7 +127,11 @@ public record Kin(String name, List<Member> members) {
     }
 
     private static boolean setsApart(String word) {
-        return word.matches("[vV]\\d+") || word.chars().noneMatch(Character::isDigit);
+        return isVersion(word) || word.chars().noneMatch(Character::isDigit);
+    }
+
+    private static boolean isVersion(String word) {
+        return word.matches("[vV]\\d+");
     }
 
     private static String without(List<String> words, String word) {
