@@ -1,15 +1,13 @@
 package dev.vat.bench;
 
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.time.Rate;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Nobody;
 import dev.vat.desktop.window.VatWindow;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -114,43 +112,5 @@ final class Playing {
             }
         });
         return done.get();
-    }
-
-    /** Nobody is there to be asked. */
-    private static final class Nobody implements Ask {
-        @Override
-        public Optional<Path> folder(String title, Path from) {
-            return Optional.empty();
-        }
-
-        @Override
-        public List<Path> frames(String title) {
-            return List.of();
-        }
-
-        @Override
-        public Optional<Path> project(String title) {
-            return Optional.empty();
-        }
-
-        @Override
-        public Optional<Path> saveProject(String title, String name) {
-            return Optional.empty();
-        }
-
-        @Override
-        public Optional<Rgb> colour(String title, Rgb now) {
-            return Optional.empty();
-        }
-
-        @Override
-        public Leaving leaving() {
-            return Leaving.STOP;
-        }
-
-        @Override
-        public boolean reveal(Path path) {
-            return false;
-        }
     }
 }

@@ -4,7 +4,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.run.WorkingFormat;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 
 /**
@@ -16,11 +16,24 @@ public final class Composer implements AutoCloseable {
 
     /** Marks around zscale keep it from multiplying and dividing by alpha. */
     private static final String HANDS_OFF = "setparams=alpha_mode=premultiplied";
+    private static final int MOST_CHAINS = 8;
     private static final String FULL_RGB = "setparams=range=pc:colorspace=gbr";
 
     private final WorkingFormat format;
     private final boolean alpha;
-    private final Map<PictureReading, Filtering> chains = new HashMap<>();
+    /** The readings used last: while somebody tries exposures there is a new one with every step. */
+    private final Map<PictureReading, Filtering> chains = new LinkedHashMap<>(16, .75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<PictureReading, Filtering> eldest) {
+            if (size() > MOST_CHAINS) {
+                eldest.getValue().close();
+                return true;
+            }
+            return false;
+        }
+    };
     private final Filtering toFloat = new Filtering(Composer::toFloat);
 
     /** @param alpha whether working pictures get an alpha channel; frames without one are opaque then */

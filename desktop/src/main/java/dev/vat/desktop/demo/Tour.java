@@ -1,14 +1,13 @@
 package dev.vat.desktop.demo;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Nobody;
 import dev.vat.desktop.studio.RunLine;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.desktop.window.VatWindow;
@@ -23,7 +22,6 @@ import java.nio.file.attribute.FileTime;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
@@ -62,7 +60,7 @@ public final class Tour {
             CompletableFuture<VatWindow> opened = new CompletableFuture<>();
             Platform.startup(() -> {
                 Stage stage = new Stage();
-                VatWindow made = new VatWindow(stage, places, new NoAnswers());
+                VatWindow made = new VatWindow(stage, places, new Nobody());
                 stage.show();
                 opened.complete(made);
             });
@@ -163,7 +161,7 @@ public final class Tour {
             studio().startAnew();
             studio().bringIn(List.of(place));
         });
-        await("the frames", () -> !studio().isSearching() && !studio().watch().isChecking() && studio().table("s1") != null);
+        await("the frames", () -> !studio().search().isGoing() && !studio().watch().isChecking() && studio().table("s1") != null);
         act(() -> {
             studio().chooseRate(Rate.FPS_25);
             studio().edit(Edits.setExpected("s1", FrameRange.of(1001, 1040)));
@@ -269,44 +267,6 @@ public final class Tour {
                 throw new IllegalStateException("waited in vain for " + what);
             }
             Thread.sleep(40);
-        }
-    }
-
-    /** Nobody is there to be asked. */
-    private static final class NoAnswers implements Ask {
-        @Override
-        public Optional<Path> folder(String title, Path from) {
-            return Optional.empty();
-        }
-
-        @Override
-        public List<Path> frames(String title) {
-            return List.of();
-        }
-
-        @Override
-        public Optional<Path> project(String title) {
-            return Optional.empty();
-        }
-
-        @Override
-        public Optional<Path> saveProject(String title, String name) {
-            return Optional.empty();
-        }
-
-        @Override
-        public Optional<Rgb> colour(String title, Rgb now) {
-            return Optional.empty();
-        }
-
-        @Override
-        public Leaving leaving() {
-            return Leaving.STOP;
-        }
-
-        @Override
-        public boolean reveal(Path path) {
-            return false;
         }
     }
 }

@@ -36,7 +36,6 @@ import javafx.scene.shape.Rectangle;
  */
 public final class PictureArea extends BorderPane {
 
-    private static final int MOST_LATE = 1000;
     private static final long MOST_ON_DISK = 4L << 30;
     private static final List<Rgb> GROUNDS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));
 
@@ -53,6 +52,7 @@ public final class PictureArea extends BorderPane {
     private final Label remark = new Label();
     private final Label scale = new Label();
     private final Transport transport;
+    private final PlayPace pace;
     private final AnimationTimer timer = new AnimationTimer() {
         @Override
         public void handle(long now) {
@@ -70,10 +70,6 @@ public final class PictureArea extends BorderPane {
     private Message.Shape shownWish;
     private Rgb lookedThrough;
     private boolean throughChecker = true;
-    private boolean filling;
-    private long fillStart;
-    private long filledAtStart;
-    private String pace = "";
     private long nextMarks;
     private double panX;
     private double panY;
@@ -89,6 +85,7 @@ public final class PictureArea extends BorderPane {
         this.player = player;
         this.mayFill = mayFill;
         this.pump = new FramePump(viewer, new FrameCache(cache, memory, MOST_ON_DISK));
+        this.pace = new PlayPace(player, pump);
         this.transport = new Transport(player, () -> {
             panX = 0;
             panY = 0;
@@ -174,8 +171,7 @@ public final class PictureArea extends BorderPane {
 
     public void togglePlay() {
         player.play(!player.isPlaying());
-        filling = false;
-        pace = "";
+        pace.rest();
     }
 
     public void seek(long place) {
@@ -260,7 +256,7 @@ public final class PictureArea extends BorderPane {
         if (player.isPlaying()) {
             play(due, now);
         } else {
-            filling = false;
+            pace.rest();
             if (due != shownPlace || !isShown(strip, due)) {
                 pump.want(due, player);
                 show(due);
@@ -275,49 +271,15 @@ public final class PictureArea extends BorderPane {
         }
     }
 
-    /** What isn't in the cache yet is waited for, in order, as fast as it comes; what is plays in real time. */
     private void play(long due, long now) {
-        long next = player.next(player.place());
-        pump.want(shownPlace == player.place() && isShown(player.strip(), shownPlace) ? next : player.place(), player);
+        boolean there = shownPlace == player.place() && isShown(player.strip(), shownPlace);
+        pump.want(there ? player.next(player.place()) : player.place(), player);
         if (due == shownPlace && isShown(player.strip(), due)) {
             return;
         }
-        long latest = latestReady(due);
-        if (latest == player.place()) {
-            waitForPictures(now);
-        } else if (show(latest)) {
-            endFilling(now);
-        }
-        if (latest != due) {
-            player.anchor();
-        }
-    }
-
-    /** The last place up to the one that is due before which nothing is missing: only lateness drops frames, never a wait. */
-    private long latestReady(long due) {
-        long latest = player.place();
-        for (int i = 0; i < MOST_LATE && latest != due && pump.isReady(player.next(latest)); i++) {
-            latest = player.next(latest);
-        }
-        return latest;
-    }
-
-    private void waitForPictures(long now) {
-        if (!filling) {
-            filling = true;
-            fillStart = now;
-            filledAtStart = pump.filled();
-        }
-        long passed = now - fillStart;
-        if (passed > 300_000_000L) {
-            pace = "filling, " + Math.round((pump.filled() - filledAtStart) * 1e9 / passed) + " a second";
-        }
-    }
-
-    private void endFilling(long now) {
-        if (filling && now - fillStart > 1_000_000_000L) {
-            filling = false;
-            pace = "";
+        long place = pace.placeToShow(due, now);
+        if (place >= 0) {
+            show(place);
         }
     }
 
@@ -388,7 +350,7 @@ public final class PictureArea extends BorderPane {
         number.setText(strip.number(place));
         timecode.setText(strip.rate().map(rate -> Timecode.of(strip.firstTimecode().orElse(0) + place, rate) + "  " + seconds(rate, place)).orElse("no rate yet"));
         remark.setText(strip.remark(place));
-        transport.show(groundWords(), strip.transparent(), strip.floating(), player.isPlaying() && filling ? pace
+        transport.show(groundWords(), strip.transparent(), strip.floating(), player.isPlaying() && !pace.words().isEmpty() ? pace.words()
                 : player.dropped() == 0 ? "" : player.dropped() + " dropped", strip.describe());
     }
 

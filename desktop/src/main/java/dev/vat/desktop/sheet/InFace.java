@@ -9,10 +9,10 @@ import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.Map;
 import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -38,7 +38,8 @@ public final class InFace extends VBox {
     private final Ask ask;
     private final Consumer<String> select;
     private final Thumbnails thumbnails;
-    private final Set<String> open = new HashSet<>();
+    /** Families that somebody opened or closed; others are open while the selected source is one of them. */
+    private final Map<String, Boolean> folds = new HashMap<>();
     private String filter = "";
     private boolean onlyTrouble;
 
@@ -55,7 +56,7 @@ public final class InFace extends VBox {
     public void show(String selected) {
         List<Source> sources = studio.project().sources();
         List<Node> rows = new ArrayList<>();
-        if (studio.isSearching()) {
+        if (studio.search().isGoing()) {
             rows.addAll(soFar());
         } else if (sources.isEmpty()) {
             rows.add(Parts.wrapped(EMPTY, "note", "empty"));
@@ -75,8 +76,9 @@ public final class InFace extends VBox {
                 continue;
             }
             boolean inside = members.stream().anyMatch(m -> sources.get(m.index()).id().equals(selected));
-            rows.add(family(kin, sources, members, inside, selected));
-            if (inside || open.contains(kin.name())) {
+            boolean open = folds.getOrDefault(kin.name(), inside);
+            rows.add(family(kin, sources, members, open, selected));
+            if (open) {
                 members.forEach(m -> {
                     VBox row = row(sources.get(m.index()), m.word().isEmpty() ? kin.name() : m.word(), selected);
                     row.getStyleClass().add("kin");
@@ -93,10 +95,10 @@ public final class InFace extends VBox {
     /** Rows of what a search has found while it goes on. */
     private List<Node> soFar() {
         List<Node> rows = new ArrayList<>();
-        HBox head = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(), Parts.button("stop-looking", "Stop looking", studio::stopSearching));
+        HBox head = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(), Parts.button("stop-looking", "Stop looking", () -> studio.search().stop()));
         head.getStyleClass().add("filter-bar");
         rows.add(head);
-        for (Sequence found : studio.searchedSoFar()) {
+        for (Sequence found : studio.search().soFar()) {
             VBox row = new VBox(Parts.label(found.name(), "strong"), Parts.label(found.count() + " files so far   " + found.folder(), "note"));
             row.getStyleClass().add("source-row");
             rows.add(row);
@@ -135,21 +137,14 @@ public final class InFace extends VBox {
         return bar;
     }
 
-    private HBox family(Kin kin, List<Source> sources, List<Kin.Member> members, boolean inside, String selected) {
+    private HBox family(Kin kin, List<Source> sources, List<Kin.Member> members, boolean open, String selected) {
         ToggleButton fold = new ToggleButton(kin.name());
         fold.setId("kin-" + kin.name().replaceAll("[^A-Za-z0-9]+", "-"));
-        fold.setSelected(inside || open.contains(kin.name()));
+        fold.setSelected(open);
         fold.setGraphic((fold.isSelected() ? Icon.DOWN : Icon.STEP_FORWARD).node());
         fold.getStyleClass().add("kin-fold");
         fold.setOnAction(_ -> {
-            if (fold.isSelected()) {
-                open.add(kin.name());
-            } else {
-                open.remove(kin.name());
-                if (inside) {
-                    select.accept(null);
-                }
-            }
+            folds.put(kin.name(), fold.isSelected());
             show(selected);
         });
         long troubled = members.stream().filter(m -> SourceRow.hasTrouble(studio, sources.get(m.index()))).count();

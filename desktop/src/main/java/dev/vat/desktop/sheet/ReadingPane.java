@@ -134,10 +134,14 @@ final class ReadingPane extends VBox {
 
     private static long whole(String typed) {
         try {
-            return Long.parseLong(typed.strip());
-        } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("'" + typed + "' is not a whole number", e);
+            long number = Long.parseLong(typed.strip());
+            if (number > 0) {
+                return number;
+            }
+        } catch (NumberFormatException _) {
+            // the message below says it
         }
+        throw new IllegalArgumentException("'" + typed + "' is not a whole number above 0");
     }
 
     private HBox stillLength() {

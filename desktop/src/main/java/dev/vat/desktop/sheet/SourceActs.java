@@ -84,12 +84,12 @@ final class SourceActs extends VBox {
 
     private void findAgain() {
         ask.folder("Where " + source.name() + " lies now", source.folder().path().getParent())
-                .ifPresent(folder -> studio.relink(source, folder));
+                .ifPresent(folder -> studio.search().relink(source, folder));
     }
 
     private void replace() {
         ask.folder("What " + source.name() + " is replaced by", source.folder().path())
-                .ifPresent(folder -> studio.replace(source, folder));
+                .ifPresent(folder -> studio.search().replace(source, folder));
     }
 
     private static String shortened(String text) {

@@ -14,7 +14,6 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
-import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 
 /**
@@ -30,8 +29,6 @@ public final class Band extends Region {
 
     private static final double RULER = 17;
     private static final double HEIGHT = 66;
-    private static final double LANE = 15;
-    private static final double LANE_NAME = 62;
     private static final double SIDE = 14;
     private static final double DRAG = 4;
     /** Advance of a figure of the ruler's face, and figures of a timecode. */
@@ -102,7 +99,7 @@ public final class Band extends Region {
     /** Shows or hides what was measured of every frame. */
     public void toggleLanes() {
         lanes = !lanes;
-        double tall = HEIGHT + (lanes ? LANE * Strip.Lane.values().length : 0);
+        double tall = HEIGHT + (lanes ? Lanes.HEIGHT : 0);
         setMinHeight(tall);
         setPrefHeight(tall);
         setMaxHeight(tall);
@@ -273,7 +270,7 @@ public final class Band extends Region {
         for (int column = 1; column <= columns; column++) {
             Strip.Mark mark = column == columns ? null : view.worst(column, columns);
             if (mark != run) {
-                mark(g, dyes, run, SIDE + start, column - start, top, tall);
+                Marks.paint(g, dyes, run, SIDE + start, column - start, top, tall);
                 start = column;
                 run = mark;
             }
@@ -283,7 +280,7 @@ public final class Band extends Region {
         cachedLine(g, top + tall);
         ruler(g, top + tall);
         if (lanes) {
-            lanes(g, HEIGHT);
+            Lanes.paint(g, dyes, strip, view, SIDE, HEIGHT, (int) inner());
         }
     }
 
@@ -296,42 +293,6 @@ public final class Band extends Region {
         }
     }
 
-    /** One value a column: of several places the highest, so that a single one is seen. */
-    private void lanes(GraphicsContext g, double top) {
-        g.setFont(Font.font("IBM Plex Sans", 11));
-        int columns = (int) inner();
-        double y = top;
-        for (Strip.Lane lane : Strip.Lane.values()) {
-            g.setFill(dyes.empty());
-            g.fillRect(SIDE, y, columns, LANE - 2);
-            g.setFill(dyes.ink(Strip.Mark.FILLED));
-            for (int column = 0; column < columns; column++) {
-                double value = highest(lane, column);
-                if (value >= 0) {
-                    double tall = Math.max(1, value * (LANE - 2));
-                    g.fillRect(SIDE + column, y + LANE - 2 - tall, 1, tall);
-                }
-            }
-            g.setFill(dyes.veil());
-            g.fillRect(SIDE, y, LANE_NAME, LANE - 2);
-            g.setFill(dyes.text());
-            g.fillText(lane.title(), SIDE + 3, y + LANE - 4.5);
-            y += LANE;
-        }
-    }
-
-    private double highest(Strip.Lane lane, int column) {
-        long from = view.placeAt(column, inner());
-        long to = Math.min(strip.count() - 1, Math.max(from, view.placeAt(column + 1, inner()) - 1));
-        double highest = -1;
-        // Of very many places in a column some are passed over.
-        long step = Math.max(1, (to - from) / 16);
-        for (long p = from; p <= to; p += step) {
-            highest = Math.max(highest, strip.lane(lane, p));
-        }
-        return highest;
-    }
-
     /** What lies outside the chosen range steps back. */
     private void veil(GraphicsContext g, double top, double tall) {
         FrameRange used = strip.used();
@@ -340,55 +301,6 @@ public final class Band extends Region {
         g.setFill(dyes.veil());
         g.fillRect(SIDE, top, from - SIDE, tall);
         g.fillRect(to, top, SIDE + inner() - to, tall);
-    }
-
-    /** A small piece of the band with one mark, for explaining it. */
-    public static void swatch(GraphicsContext g, Strip.Mark mark, Dyes dyes) {
-        mark(g, dyes, mark, 0, g.getCanvas().getWidth(), 0, g.getCanvas().getHeight());
-    }
-
-    /** One stretch of equal frames; a fault is never narrower than two pixels. */
-    private static void mark(GraphicsContext g, Dyes dyes, Strip.Mark mark, double x, double width, double top, double tall) {
-        double wide = mark.ordinal() > Strip.Mark.GOOD.ordinal() ? Math.max(2, width) : width;
-        g.setFill(dyes.ground(mark));
-        g.fillRect(x, top, wide, tall);
-        Color ink = dyes.ink(mark);
-        g.setFill(ink);
-        g.setStroke(ink);
-        g.setLineWidth(1);
-        switch (mark) {
-            case MISSING -> {
-                g.fillRect(x, top, wide, 3);
-                g.fillRect(x, top + tall - 3, wide, 3);
-            }
-            case EMPTY -> g.strokeRect(x + .5, top + .5, Math.max(1, wide - 1), tall - 1);
-            case CUT_SHORT -> g.fillRect(x, top + tall * .55, wide, tall * .45);
-            case UNREADABLE -> hatch(g, x, wide, top, tall);
-            case MISMATCH -> g.fillRect(x, top, wide, 8);
-            case FILLED -> g.fillRect(x, top + tall - 9, wide, 9);
-            case SUSPECT -> wedge(g, x, wide, top, tall);
-            case ARRIVING -> g.fillRect(x, top + tall / 2 - 1.5, wide, 3);
-            case UNCHECKED, GOOD -> { }
-        }
-    }
-
-    /** Two notches that point at the frame from above and below. */
-    private static void wedge(GraphicsContext g, double x, double wide, double top, double tall) {
-        double middle = x + wide / 2;
-        double half = Math.max(3, Math.min(6, wide / 2));
-        g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top, top, top + 9}, 3);
-        g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top + tall, top + tall, top + tall - 9}, 3);
-    }
-
-    private static void hatch(GraphicsContext g, double x, double wide, double top, double tall) {
-        g.save();
-        g.beginPath();
-        g.rect(x, top, wide, tall);
-        g.clip();
-        for (double d = -tall; d < wide; d += 5) {
-            g.strokeLine(x + d, top + tall, x + d + tall, top);
-        }
-        g.restore();
     }
 
     private void separators(GraphicsContext g, double top, double tall) {

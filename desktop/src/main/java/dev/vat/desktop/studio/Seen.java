@@ -27,6 +27,8 @@ final class Seen {
     /** Whether the folder is looked at again and again. */
     boolean watched;
     boolean listing;
+    /** How long the last listing took. */
+    long listMillis;
     /** The check that goes on, if one does. */
     CompletableFuture<FrameTable> check;
     /** A newer listing that waits until the check of the older one is over. */

@@ -13,21 +13,17 @@ import dev.vat.core.project.Source;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.FrameTable;
-import dev.vat.core.source.FileKind;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.ResumeAdvice;
-import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.DestinationProbe;
-import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -36,11 +32,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -57,6 +51,7 @@ public final class Studio implements AutoCloseable {
     private final Path pictureCache;
     private final Viewer viewer;
     private final Watch watch;
+    private final Search search;
     private final Runs runs;
     private final Keeper keeper;
     private final List<Runnable> listeners = new ArrayList<>();
@@ -66,9 +61,6 @@ public final class Studio implements AutoCloseable {
     private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), destination));
     private List<Location> question = List.of();
     private String message = "";
-    private int searching;
-    private List<Sequence> searchedSoFar = List.of();
-    private volatile boolean searchesStopped;
     private boolean armed;
     private boolean armedUntilComplete;
     private volatile boolean closed;
@@ -87,6 +79,7 @@ public final class Studio implements AutoCloseable {
         this.keeper = new Keeper(places, this.ui, this::say);
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
         this.runs = new Runs(places, viewer, background, this.ui, this::tell, this::probeAgain, this::say);
+        this.search = new Search(this, background, this.ui, () -> closed);
         runs.findLeftOver();
     }
 
@@ -94,7 +87,7 @@ public final class Studio implements AutoCloseable {
         listeners.add(listener);
     }
 
-    private void changed() {
+    void changed() {
         revision++;
         tell();
     }
@@ -231,72 +224,7 @@ public final class Studio implements AutoCloseable {
             open(paths.getFirst());
             return;
         }
-        message = "Looking into " + names(paths) + ".";
-        searching++;
-        tell();
-        background.execute(() -> {
-            try {
-                SourceFinder.Found found = SourceFinder.find(paths, soFar -> {
-                    if (closed || searchesStopped) {
-                        SourceFinder.stop();
-                    }
-                    ui.execute(() -> {
-                        searchedSoFar = soFar.sequences();
-                        say("Looking: %,d names, %d sequences so far.".formatted(soFar.names(), soFar.sequences().size()));
-                        changed();
-                    });
-                });
-                searched(() -> found(found, paths));
-            } catch (NoSuchFileException e) {
-                searched(() -> say("There is nothing at " + e.getFile() + "."));
-            } catch (IOException e) {
-                searched(() -> say("Can't be read: " + e.getMessage()));
-            } catch (CancellationException e) {
-                LOG.debug("Nobody waits for this search any more", e);
-                searched(() -> say("The search was stopped; nothing was brought in."));
-            }
-        });
-    }
-
-    private void searched(Runnable outcome) {
-        ui.execute(() -> {
-            searching--;
-            searchedSoFar = List.of();
-            searchesStopped &= searching > 0;
-            outcome.run();
-        });
-    }
-
-    /** Whether folders are being searched for sources. */
-    public boolean isSearching() {
-        return searching > 0;
-    }
-
-    /** What a search that goes on has found by now. */
-    public List<Sequence> searchedSoFar() {
-        return searchedSoFar;
-    }
-
-    public void stopSearching() {
-        searchesStopped = searching > 0;
-    }
-
-    private static String names(List<Path> paths) {
-        return paths.stream().map(p -> p.getFileName() == null ? p.toString() : p.getFileName().toString()).collect(Collectors.joining(", "));
-    }
-
-    private void found(SourceFinder.Found found, List<Path> paths) {
-        message = found.closed().isEmpty() ? "" : "Passed over: " + String.join("; ", found.closed()) + ".";
-        List<Location> locations = found.locations();
-        if (locations.isEmpty()) {
-            say("No frames, movies or sounds in " + names(paths) + ". Vat reads " + FileKind.stillTitles()
-                    + " files with and without numbers, movies, and sounds." + (message.isEmpty() ? "" : " " + message));
-        } else if (Kin.group(locations.stream().filter(l -> !l.isSound()).toList()).size() <= 1) {
-            edit(Edits.bringIn(locations, Edits.Layout.ONE_PROGRAMME));
-        } else {
-            question = locations;
-            changed();
-        }
+        search.bringIn(paths);
     }
 
     /** The frames that a source's kin have, if there are any: what it should have as well. */
@@ -310,52 +238,15 @@ public final class Studio implements AutoCloseable {
                         .map(t -> t.sequence().range()).max(Comparator.comparingLong(FrameRange::count)));
     }
 
-    /** Finds a source's files in a folder where they lie now; other sources that lay beside it are found along with it. */
-    public void relink(Source source, Path folder) {
-        background.execute(() -> {
-            try {
-                List<Location> found = SourceFinder.find(folder).locations();
-                ui.execute(() -> relinked(source, folder, found));
-            } catch (IOException e) {
-                ui.execute(() -> say("Can't be read: " + e.getMessage()));
-            }
-        });
+    /** What looks for sources on disk. */
+    public Search search() {
+        return search;
     }
 
-    private void relinked(Source lost, Path folder, List<Location> found) {
-        int count = 0;
-        for (Source source : project().sources()) {
-            Optional<Location> match = found.stream().filter(l -> l.pattern().equals(source.pattern())).findFirst();
-            boolean gone = watch.trouble(source.id()).isPresent();
-            if (match.isPresent() && (source.id().equals(lost.id()) || gone)) {
-                edit(Edits.relink(source.id(), match.get()));
-                count++;
-            }
-        }
-        say(count == 0 ? "There is no " + lost.name() + " in " + folder.getFileName() + "."
-                : count == 1 ? lost.name() + " was found again." : count + " sources were found again.");
-    }
-
-    /** Puts the one sequence or file of a folder in a source's place; reading and uses stay. */
-    public void replace(Source source, Path folder) {
-        background.execute(() -> {
-            try {
-                List<Location> found = SourceFinder.find(folder).locations().stream()
-                        .filter(l -> l.isSound() == source.location().isSound()).toList();
-                ui.execute(() -> {
-                    List<Location> same = found.size() == 1 ? found : found.stream().filter(l -> l.pattern().equals(source.pattern())).toList();
-                    if (same.size() == 1) {
-                        edit(Edits.relink(source.id(), same.getFirst()));
-                        say(source.name() + " was replaced by " + same.getFirst().name() + "; undo brings it back.");
-                    } else {
-                        say(found.isEmpty() ? "There is nothing in " + folder.getFileName() + " that could take its place."
-                                : found.size() + " sources lie in " + folder.getFileName() + ": choose a folder with one.");
-                    }
-                });
-            } catch (IOException e) {
-                ui.execute(() -> say("Can't be read: " + e.getMessage()));
-            }
-        });
+    /** Several sources were found that may be meant in different ways. */
+    void ask(List<Location> locations) {
+        question = locations;
+        changed();
     }
 
     /** Sources that wait for a word on how they are meant; empty if there is no such question. */

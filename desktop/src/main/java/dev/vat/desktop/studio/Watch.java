@@ -31,6 +31,7 @@ public final class Watch {
     /** A snapshot of a million frames takes a while: it is taken so rarely that it doesn't slow the check. */
     private static final long SNAPSHOT_SHARE = 10;
     private static final long LOOK_MILLIS = 1000;
+    private static final long LOOK_SHARE = 10;
 
     private final Viewer viewer;
     private final Executor background;
@@ -83,6 +84,7 @@ public final class Watch {
         about.listing = true;
         int asked = generation;
         background.execute(() -> {
+            long start = System.nanoTime();
             Listing listing = Listing.NOTHING;
             String why = "its files can't be found";
             try {
@@ -92,8 +94,10 @@ public final class Watch {
             }
             Listing found = listing;
             String reason = why;
+            long millis = (System.nanoTime() - start) / 1_000_000;
             ui.execute(() -> {
                 about.listing = false;
+                about.listMillis = millis;
                 if (asked == generation && seen.get(source.id()) == about) {
                     listed(source, about, found, reason);
                 }
@@ -104,11 +108,12 @@ public final class Watch {
     private void listed(Source source, Seen about, Listing listing, String reason) {
         about.clip = listing.clip().orElse(null);
         if (listing.sequence().isEmpty()) {
-            boolean soundOnly = about.clip != null;
-            about.trouble = soundOnly ? null : reason;
-            if (!about.watched && about.table != null || !soundOnly) {
+            if (about.clip == null) {
+                // Not even a sound: what was there is gone.
                 stop(about);
                 about.table = null;
+                about.judged = null;
+                about.trouble = reason;
             }
             changed.run();
             return;
@@ -329,9 +334,11 @@ public final class Watch {
     }
 
     private void tick() {
+        long slowest = seen.values().stream().filter(s -> s.watched).mapToLong(s -> s.listMillis).max().orElse(0);
         background.execute(() -> {
             try {
-                Thread.sleep(LOOK_MILLIS);
+                // A folder of very many files is looked at more rarely, so that looking takes a small share of the time.
+                Thread.sleep(Math.max(LOOK_MILLIS, LOOK_SHARE * slowest));
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();
                 return;

@@ -4,8 +4,9 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.strip.Band;
+import dev.vat.desktop.strip.Dyes;
+import dev.vat.desktop.strip.Marks;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.ReelStrip;
 import dev.vat.desktop.strip.SourceStrip;
@@ -174,7 +175,7 @@ final class BandPane extends VBox {
             long count = band.view().count(mark);
             if (count > 0) {
                 Canvas swatch = new Canvas(14, 12);
-                Band.swatch(swatch.getGraphicsContext2D(), mark, dyes);
+                Marks.swatch(swatch.getGraphicsContext2D(), mark, dyes);
                 Label label = new Label(mark.name().toLowerCase(Locale.ROOT).replace('_', ' ').replace("unchecked", "not checked")
                         + " " + count, swatch);
                 label.getStyleClass().add("legend");

@@ -128,7 +128,7 @@ public final class Shell extends StackPane {
                 .add("new", "Start a new project", control(KeyCode.N), () -> !studio.project().isEmpty(), studio::startAnew)
                 .add("undo", "Undo", control(KeyCode.Z), () -> studio.undoName().isPresent(), studio::undo)
                 .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> studio.redoName().isPresent(), studio::redo)
-                .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), studio::isSearching, studio::stopSearching)
+                .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> studio.search().isGoing(), () -> studio.search().stop())
                 .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
                 .add("in", "Show what was brought in", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))

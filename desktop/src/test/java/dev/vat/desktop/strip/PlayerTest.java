@@ -3,6 +3,7 @@ package dev.vat.desktop.strip;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -106,5 +107,45 @@ class PlayerTest {
         player.play(true);
         player.due(0);
         assertThat(player.due(SECOND)).isEqualTo(25);
+    }
+
+    @Test
+    void halfAndQuarterSpeedTakeTwiceAndFourTimesAsLong() {
+        player.setSpeed(Rational.of(1, 2));
+        player.play(true);
+        player.due(0);
+        assertThat(player.due(SECOND)).isEqualTo(12);
+        player.setSpeed(Rational.of(1, 4));
+        player.due(2 * SECOND);
+        assertThat(player.due(6 * SECOND)).isEqualTo(25);
+    }
+
+    @Test
+    void backwardsItGoesFromTheEndToTheStartAndRound() {
+        player.setBackwards(true);
+        player.seek(0);
+        player.play(true);
+        assertThat(player.place()).as("from the start there is nowhere to go").isEqualTo(99);
+        player.due(0);
+        assertThat(player.due(SECOND)).isEqualTo(74);
+        assertThat(player.due(4 * SECOND)).isEqualTo(99);
+        assertThat(player.next(0)).isEqualTo(99);
+        assertThat(player.next(50)).isEqualTo(49);
+        player.shown(99);
+        player.shown(95);
+        assertThat(player.dropped()).isEqualTo(3);
+        player.setLoop(false);
+        player.shown(0);
+        assertThat(player.isPlaying()).isFalse();
+    }
+
+    @Test
+    void afterAWaitTimeCountsAnew() {
+        player.play(true);
+        player.due(0);
+        player.shown(player.due(SECOND / 25));
+        player.anchor();
+        assertThat(player.due(10 * SECOND)).isEqualTo(1);
+        assertThat(player.due(11 * SECOND)).isEqualTo(26);
     }
 }

@@ -126,7 +126,7 @@ class FillingFolderTest {
         act(() -> studio.watch().again(studio.project().sources().getFirst()));
         await("the loss", () -> studio.watch().trouble("s1").isPresent());
         assertThat(on(() -> studio.findings().blockers())).anyMatch(f -> f.id().equals("source-gone"));
-        act(() -> studio.relink(studio.project().sources().getFirst(), moved));
+        act(() -> studio.search().relink(studio.project().sources().getFirst(), moved));
         await("the frames again", () -> table() != null && table().good() == 3);
         assertThat(on(() -> studio.message())).contains("was found again");
         act(() -> studio.undo());
@@ -139,10 +139,10 @@ class FillingFolderTest {
         act(() -> studio.bringIn(List.of(first)));
         await("the frames", () -> table() != null && table().good() == 3);
         Path second = TestFrames.png(folder, "kite_v02", 5);
-        act(() -> studio.replace(studio.project().sources().getFirst(), second));
+        act(() -> studio.search().replace(studio.project().sources().getFirst(), second));
         await("the other frames", () -> table() != null && table().good() == 5);
         assertThat(on(() -> studio.project().sources())).singleElement().satisfies(s -> assertThat(s.name()).startsWith("kite_v02"));
-        act(() -> studio.replace(studio.project().sources().getFirst(), Files.exists(folder) ? folder.resolve("drawn") : null));
+        act(() -> studio.search().replace(studio.project().sources().getFirst(), Files.exists(folder) ? folder.resolve("drawn") : null));
         await("the replacement", () -> table() != null && table().good() == 8);
     }
 }

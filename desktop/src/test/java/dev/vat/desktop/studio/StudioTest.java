@@ -67,7 +67,7 @@ class StudioTest {
 
     private void bringIn(Path... paths) throws Exception {
         act(() -> studio.bringIn(List.of(paths)));
-        await(() -> !studio.isSearching());
+        await(() -> !studio.search().isGoing());
         await(() -> !studio.watch().isChecking());
     }
 

@@ -52,6 +52,60 @@ class SheetTest extends WindowCase {
     }
 
     @Test
+    void passesAreOneLineThatOpensAndOnlyTheFirstGoesIntoTheReel() throws Exception {
+        Path place = Files.createDirectories(folder.resolve("passes"));
+        for (String pass : new String[] {"kite_haze", "kite_sand", "kite_wind"}) {
+            try (var files = Files.list(TestFrames.png(folder, pass, 3))) {
+                for (Path file : files.toList()) {
+                    Files.move(file, place.resolve(file.getFileName()));
+                }
+            }
+        }
+        Files.write(place.resolve("kite_sand.0002.png"), new byte[0]);
+        TestFrames.old(place.resolve("kite_sand.0002.png"));
+        drop(place);
+        assertThat(on(() -> studio().project().sources().size())).isEqualTo(3);
+        assertThat(on(() -> studio().project().currentReel().orElseThrow().items())).hasSize(1);
+        assertThat(isThere("source-s3")).as("open, since one of them is selected").isTrue();
+        press("kin-kite");
+        assertThat(isThere("source-s3")).isFalse();
+        press("kin-kite");
+        press("only-trouble");
+        assertThat(isThere("source-s1")).isFalse();
+        assertThat(isThere("source-s2")).isTrue();
+        assertThat(text("state-s2")).isEqualTo("1 empty");
+        press("only-trouble");
+        run(() -> ((TextField) node("filter")).setText("wind"));
+        settle();
+        assertThat(isThere("source-s3")).isTrue();
+        assertThat(isThere("source-s2")).isFalse();
+    }
+
+    @Test
+    void lengthIsTypedInFourWaysAndTakenAsSaid() throws Exception {
+        drop(TestFrames.png(folder, "kite", 20));
+        press("rate-25");
+        enter("range-count", "10");
+        assertThat(reading().range()).isEqualTo(FrameRange.of(1, 10));
+        enter("range-seconds", "0,2");
+        assertThat(reading().range()).isEqualTo(FrameRange.of(1, 5));
+        enter("range-timecode", "00:00:00:08");
+        assertThat(reading().range()).isEqualTo(FrameRange.of(1, 8));
+        enter("step", "4");
+        assertThat(text("will-make")).isEqualTo("only 1-5, 2 frames, 0.080 s");
+        enter("lead-in", "0,08 s");
+        assertThat(reading().cadence().leadIn()).isEqualTo(2);
+        enter("step", "0");
+        assertThat(on(() -> node("step").getStyleClass().contains("refused"))).isTrue();
+        enter("lead-in", "soon");
+        assertThat(on(() -> node("lead-in").getStyleClass().contains("refused"))).isTrue();
+        enter("expected", "1-24");
+        assertThat(text("state-s1")).isEqualTo("4 missing");
+        enter("render-note", "256 samples, 41 s a frame");
+        assertThat(reading().note()).isEqualTo("256 samples, 41 s a frame");
+    }
+
+    @Test
     void rangesAreTypedWithTheirEffectBeside() throws Exception {
         drop(TestFrames.png(folder, "kite", 20));
         press("rate-25");

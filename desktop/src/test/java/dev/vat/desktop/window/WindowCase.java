@@ -155,7 +155,7 @@ abstract class WindowCase extends FxRobot {
             }
             return null;
         });
-        await(() -> !studio().isSearching());
+        await(() -> !studio().search().isGoing());
         settle();
     }
 

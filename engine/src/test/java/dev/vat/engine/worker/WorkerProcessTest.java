@@ -3,6 +3,13 @@ package dev.vat.engine.worker;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.PictureReading;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
 import dev.vat.engine.protocol.Lines;
@@ -95,13 +102,20 @@ class WorkerProcessTest {
     @Test
     void messagesAreLinesOfVersionedJson() throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        List<Message> sent = List.of(new Message.Heartbeat(0), new Message.Stop(3), new Message.Proved(7, List.of("K\u00fcste\nline")),
+        Message.Still still = new Message.Still("/a.exr", FileKind.EXR, 4, 99, new PictureReading(AlphaKind.PREMULTIPLIED, "haze",
+                ColourReading.LINEAR.withExposure(Rational.of(1, 2)).withCurve(ColourReading.Curve.GAMMA22)));
+        ClipFacts clip = new ClipFacts("mov", 250, Rate.of(24000, 1001), new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 3), "01:00:00:00",
+                null, Rational.of(10), List.of(new ClipFacts.Track("aac", "stereo", 2, 48_000, -3.5, false)));
+        List<Message> sent = List.of(new Message.Probe(4, "/b.mov"), new Message.Probed(4, clip, null), new Message.Probed(5, null, "no"),
+                new Message.Check(6, FileKind.EXR, false, "haze", List.of(new Message.Check.File(-3, "/a.-003.exr"))),
+                new Message.Show(8, 1, new Message.Blend(still, still, Rational.of(1, 3)), new Message.Shape(4, 3, null, Message.Look.ODD, null)),
+                new Message.Heartbeat(0), new Message.Stop(3), new Message.Proved(7, List.of("K\u00fcste\nline")),
                 new Message.Show(9, 2, new Message.Movie("/a b.mov", 12), new Message.Shape(4, 3, null, Message.Look.ALPHA, null)));
         Lines writer = new Lines(InputStream.nullInputStream(), out);
         for (Message message : sent) {
             writer.write(message);
         }
-        assertThat(out.toString(StandardCharsets.UTF_8).lines()).hasSize(4).allMatch(l -> l.contains("\"v\":1") && l.contains("\"type\":"));
+        assertThat(out.toString(StandardCharsets.UTF_8).lines()).hasSize(9).allMatch(l -> l.contains("\"v\":1") && l.contains("\"type\":"));
         Lines reader = new Lines(new ByteArrayInputStream(out.toByteArray()), new ByteArrayOutputStream());
         List<Message> read = new ArrayList<>();
         for (var next = reader.read(); next.isPresent(); next = reader.read()) {
