@@ -25,7 +25,8 @@ import org.slf4j.LoggerFactory;
 
 /**
  * Pictures at the size they are shown at, so that what was seen once plays in real time. Memory is bounded; what falls out
- * of it goes into a file of the cache, which is bounded as well. On the interface's thread only.
+ * of it goes into a file of the cache, which is bounded as well and has no name where the system allows that, so that
+ * nothing stays behind. On the interface's thread only.
  */
 final class FrameCache implements AutoCloseable {
 
@@ -152,7 +153,7 @@ final class FrameCache implements AutoCloseable {
             return Optional.empty();
         }
         try {
-            makeRoom(key.bytes());
+            // Read before room is made: what has to go to disk then may be put in this very place.
             Arena arena = Arena.ofShared();
             MemorySegment pixels = arena.allocate(key.bytes());
             ByteBuffer data = pixels.asByteBuffer();
@@ -163,6 +164,7 @@ final class FrameCache implements AutoCloseable {
                 }
                 from += read;
             }
+            makeRoom(key.bytes());
             memory.put(key, new Held(arena, pixels));
             bytes += key.bytes();
             return Optional.of(pixels.asByteBuffer());
