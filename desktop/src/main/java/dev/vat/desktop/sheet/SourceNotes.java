@@ -27,6 +27,10 @@ final class SourceNotes extends VBox {
         getStyleClass().add("reading-part");
         List<String> words = new ArrayList<>();
         Sequence sequence = table.sequence();
+        int others = studio.watch().otherPictures(source.id());
+        if (others > 0) {
+            words.add(others + (others == 1 ? " picture isn't the one" : " pictures aren't those") + " that lay at the place before.");
+        }
         table.format().filter(f -> !f.stated().isNothing()).ifPresent(f -> words.add("The files state: " + f.stated().describe() + "."));
         studio.watch().clip(source.id()).ifPresent(clip -> clip(clip, words));
         pace(source, table, words);

@@ -18,6 +18,10 @@ final class Seen {
     FrameTable table;
     /** The outcome of the last whole check. */
     FrameTable judged;
+    /** What was known of the files at the place where the source lay before; null for a source that never moved. */
+    FrameTable before;
+    /** The last whole check, also after its files were lost. */
+    FrameTable last;
     ContentReview review = ContentReview.NOTHING;
     ClipFacts clip;
     String trouble;
@@ -48,6 +52,20 @@ final class Seen {
     void show(FrameTable judged) {
         Set<Long> arriving = watched ? arrivals.arriving(judged) : Set.of();
         table = judged.withArriving(arriving);
+    }
+
+    /** Frames that were looked into at the old place and show another picture here. */
+    int otherPictures() {
+        if (before == null || judged == null) {
+            return 0;
+        }
+        int others = 0;
+        for (int i = 0; i < judged.sequence().count(); i++) {
+            int old = before.sequence().indexOf(judged.sequence().number(i));
+            boolean both = old >= 0 && before.lookAt(old).isPresent() && judged.lookAt(i).isPresent();
+            others += both && before.lookAt(old).get().pixels() != judged.lookAt(i).get().pixels() ? 1 : 0;
+        }
+        return others;
     }
 
     boolean isChecking() {

@@ -59,7 +59,9 @@ public final class Watch {
             String layer = source.reading().picture().layer();
             if (known == null || !known.location.equals(source.location())) {
                 cancel(source.id());
-                seen.put(source.id(), new Seen(source.location()));
+                Seen fresh = new Seen(source.location());
+                fresh.before = known == null ? null : known.last;
+                seen.put(source.id(), fresh);
                 list(source);
             } else if (!Objects.equals(known.layer, layer) && known.table != null) {
                 Sequence sequence = known.table.sequence();
@@ -168,6 +170,7 @@ public final class Watch {
                         about.review = review;
                         about.checked = sequence.count();
                         about.judged = table;
+                        about.last = table;
                         about.show(table);
                     } else if (!check.isCancelled()) {
                         about.trouble = failure.getMessage();
@@ -263,6 +266,11 @@ public final class Watch {
     /** Why a source's files can't be had, if so. */
     public Optional<String> trouble(String id) {
         return Optional.ofNullable(seen.get(id)).map(s -> s.trouble);
+    }
+
+    /** Of a source that was found again elsewhere: how many of its pictures aren't those of the old place. */
+    public int otherPictures(String id) {
+        return seen.containsKey(id) ? seen.get(id).otherPictures() : 0;
     }
 
     // ---- asking anew

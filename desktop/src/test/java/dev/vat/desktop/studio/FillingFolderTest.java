@@ -129,6 +129,7 @@ class FillingFolderTest {
         act(() -> studio.search().relink(studio.project().sources().getFirst(), moved));
         await("the frames again", () -> table() != null && table().good() == 3);
         assertThat(on(() -> studio.message())).contains("was found again");
+        assertThat(on(() -> studio.watch().otherPictures("s1"))).as("the same files").isZero();
         act(() -> studio.undo());
         await("undo", () -> studio.watch().trouble("s1").isPresent());
     }
@@ -140,9 +141,15 @@ class FillingFolderTest {
         await("the frames", () -> table() != null && table().good() == 3);
         Path second = TestFrames.png(folder, "kite_v02", 5);
         act(() -> studio.search().replace(studio.project().sources().getFirst(), second));
-        await("the other frames", () -> table() != null && table().good() == 5);
+        await("the other frames", () -> table() != null && table().good() == 5 && !studio.watch().isChecking());
+        assertThat(on(() -> studio.watch().otherPictures("s1"))).as("the same drawing").isZero();
         assertThat(on(() -> studio.project().sources())).singleElement().satisfies(s -> assertThat(s.name()).startsWith("kite_v02"));
         act(() -> studio.search().replace(studio.project().sources().getFirst(), Files.exists(folder) ? folder.resolve("drawn") : null));
-        await("the replacement", () -> table() != null && table().good() == 8);
+        await("the replacement", () -> table() != null && table().good() == 8 && !studio.watch().isChecking());
+        Path other = TestFrames.png(folder, "kite_v03", 8, 96, 60, false);
+        act(() -> studio.search().replace(studio.project().sources().getFirst(), other));
+        await("another render", () -> studio.project().sources().getFirst().name().contains("v03") && table() != null && table().good() == 8
+                && !studio.watch().isChecking());
+        assertThat(on(() -> studio.watch().otherPictures("s1"))).as("frames of another size are other pictures").isEqualTo(8);
     }
 }
