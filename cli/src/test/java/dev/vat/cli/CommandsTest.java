@@ -18,6 +18,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -93,6 +94,7 @@ class CommandsTest {
 
     /** Holes closed up and mixed over, from the frames to the proven file. */
     @Test
+    @Tag("torture")
     void holesAreClosedUpOrMixedOver() throws IOException {
         Path frames = png("kite", 1, 12);
         Files.delete(frames.resolve("kite.0005.png"));

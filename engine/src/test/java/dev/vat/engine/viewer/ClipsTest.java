@@ -42,6 +42,7 @@ import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -139,6 +140,7 @@ class ClipsTest {
     }
 
     @Test
+    @Tag("torture")
     void aStillIsShownForAsLongAsItIsSaid() throws Exception {
         Path file = KiteFrames.png(folder.resolve("frames"), "kite", 1, 1, false).resolve("kite.0001.png");
         Path still = Files.move(file, folder.resolve("logo.png"));
