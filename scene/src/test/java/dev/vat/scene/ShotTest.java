@@ -88,4 +88,27 @@ class ShotTest {
         assertThat(Arrays.stream(Shot.values()).mapToInt(Shot::frames).sum()).isBetween(225, 275);
         assertThat(Shot.DUNES.frames()).isEqualTo(96);
     }
+
+    @Test
+    void bellsAreStruckOnTheirFramesAndNothingClips() {
+        float[] sound = Wind.samples();
+        assertThat(sound).hasSize(Wind.RATE * Wind.SECONDS);
+        float highest = 0;
+        for (float sample : sound) {
+            highest = Math.max(highest, Math.abs(sample));
+        }
+        assertThat(highest).isBetween(.2f, 1f);
+        for (int frame : Wind.bells()) {
+            int start = frame * Wind.RATE / 25;
+            assertThat(energy(sound, start, start + 4800)).as("at frame %d", frame).isGreaterThan(5 * energy(sound, start - 4800, start));
+        }
+    }
+
+    private static double energy(float[] sound, int from, int to) {
+        double sum = 0;
+        for (int i = from; i < to; i++) {
+            sum += sound[i] * sound[i];
+        }
+        return sum;
+    }
 }

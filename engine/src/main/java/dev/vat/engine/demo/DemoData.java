@@ -18,7 +18,11 @@ import dev.vat.scene.Drawing;
 import dev.vat.scene.DunesPass;
 import dev.vat.scene.FlawedShot;
 import dev.vat.scene.Shot;
+import dev.vat.scene.Wind;
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -49,6 +53,7 @@ public final class DemoData {
     private static final int CUT_SHORT = 52;
 
     private static final int RETAKE_FRAMES = 48;
+    private static final String WIND = "wind.wav";
 
     private final Path folder;
     private final int width;
@@ -103,6 +108,7 @@ public final class DemoData {
                 if (shot == Shot.DUNES) {
                     writePasses();
                     writeRetake();
+                    writeWind();
                 }
                 told.accept(shot);
             }
@@ -131,6 +137,25 @@ public final class DemoData {
                 put(file, StillWriter.PNG8.write(samples(FlawedShot.draw(frame, width / 2, height / 2))));
             }
         }
+    }
+
+    /** Mono, 24 bits, 48 kHz PCM in a RIFF file. */
+    private void writeWind() throws IOException {
+        Path file = folder.resolve(WIND);
+        if (Files.exists(file)) {
+            return;
+        }
+        float[] samples = Wind.samples();
+        int bytes = samples.length * 3;
+        ByteBuffer wav = ByteBuffer.allocate(44 + bytes).order(ByteOrder.LITTLE_ENDIAN);
+        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + bytes).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII)).putInt(16);
+        wav.putShort((short) 1).putShort((short) 1).putInt(Wind.RATE).putInt(Wind.RATE * 3).putShort((short) 3).putShort((short) 24);
+        wav.put("data".getBytes(StandardCharsets.US_ASCII)).putInt(bytes);
+        for (float sample : samples) {
+            int value = Math.round(Math.clamp(sample, -1f, 1f) * 8_388_607);
+            wav.put((byte) value).put((byte) (value >> 8)).put((byte) (value >> 16));
+        }
+        put(file, wav.array());
     }
 
     private void writePasses() throws IOException {
@@ -202,6 +227,7 @@ public final class DemoData {
         }
         sources.add(new Source("s" + (sources.size() + 1), Place.of(folder.resolve("sh015")), retake(),
                 Reading.PLAIN.withRate(Rate.FPS_25), Map.of()));
+        sources.add(new Source("s" + (sources.size() + 1), Place.of(folder), SequencePattern.single(WIND), Reading.PLAIN, Map.of()));
         Project project = Project.EMPTY.withName("Kite Week").withSources(sources)
                 .withReels(List.of(Reel.of("r1", "opening", items)), "r1")
                 .withFolder(Place.of(folder.resolve("delivered")));
@@ -229,7 +255,7 @@ public final class DemoData {
         boolean beside = Files.exists(folder.resolve("sh015").resolve(retake().fileName(RETAKE_FRAMES)))
                 && Arrays.stream(DunesPass.values()).allMatch(pass -> Files.exists(data.passes()
                 .resolve(pattern(pass).fileName(firstFrame(Shot.DUNES) + DunesPass.FRAMES - 1L))));
-        return beside && Arrays.stream(Shot.values()).allMatch(shot -> Files.exists(folder.resolve(shot.id())
+        return beside && Files.exists(folder.resolve(WIND)) && Arrays.stream(Shot.values()).allMatch(shot -> Files.exists(folder.resolve(shot.id())
                 .resolve(pattern(shot).fileName(firstFrame(shot) + shot.frames() - 1L))));
     }
 }
