@@ -13,9 +13,11 @@ import dev.vat.media.StillWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -72,10 +74,22 @@ class FrameFeedTest {
     @Test
     void closingEarlyLeavesNothingBehind() throws Exception {
         RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"));
+        Set<Thread> before = decoders();
         FrameFeed feed = new FrameFeed(plan, 2);
         feed.next().close();
+        Set<Thread> ours = decoders();
+        ours.removeAll(before);
+        assertThat(ours).isNotEmpty();
         feed.close();
-        assertThat(Thread.getAllStackTraces().keySet()).noneMatch(t -> t.getName().startsWith("decode") && t.isAlive());
+        for (Thread decoder : ours) {
+            assertThat(decoder.join(Duration.ofSeconds(5))).as(decoder.getName() + " has ended").isTrue();
+        }
+    }
+
+    private static Set<Thread> decoders() {
+        Set<Thread> decoders = new HashSet<>(Thread.getAllStackTraces().keySet());
+        decoders.removeIf(t -> !t.getName().startsWith("decode"));
+        return decoders;
     }
 
     @Test
