@@ -21,6 +21,9 @@ final class LookScan {
     private static final double NOISE_SCALE = .6745 * Math.sqrt(6);
     /** How many pixels at the edge form a strip. */
     private static final int EDGE = 2;
+    private static final float SOFT_FROM = 8 / 255f;
+    private static final float ROUNDING = 1.5f / 255;
+    private static final float HARDLY = .25f;
 
     private final Picture picture;
     private final AlphaKind alphaKind;
@@ -37,6 +40,9 @@ final class LookScan {
     private double sum;
     private long count;
     private boolean flat = true;
+    private long softPixels;
+    private long softBrighter;
+    private long softDark;
 
     private LookScan(Picture picture, AlphaKind alphaKind) {
         this.picture = picture;
@@ -55,12 +61,15 @@ final class LookScan {
         boolean opaque = AlphaScan.isOpaque(picture);
         float[] luma = new float[width];
         float[] alpha = opaque ? null : new float[width];
+        float[] brightest = opaque ? null : new float[width];
         float first = Float.NaN;
         int step = Math.max(1, height / ROWS_SCANNED);
         for (int y = 0; y < height; y += step) {
             rows.luma(y, luma);
-            if (alpha != null && rows.alpha(y, alpha) && alphaKind != AlphaKind.PREMULTIPLIED) {
-                for (int x = 0; x < width; x++) {
+            if (alpha != null && rows.alpha(y, alpha)) {
+                rows.brightest(y, luma, brightest);
+                soften(brightest, alpha);
+                for (int x = 0; x < width && alphaKind != AlphaKind.PREMULTIPLIED; x++) {
                     luma[x] *= alpha[x];
                 }
             }
@@ -74,6 +83,7 @@ final class LookScan {
         }
         return new FrameLook(fingerprint(), opaque, flat && rows.chromaIsFlat(), rows.isEightBit(), (float) (sum / Math.max(1, count)),
                 (float) (sharp / Math.max(1, sharpCount)), noiseLevel(), FloatSamples.odd(picture),
+                softPixels == 0 ? null : new FrameLook.Soft(softPixels, softBrighter, softDark),
                 FrameLook.print(means(gridSum, gridCount), stripes(), means(edgeSum, edgeCount)));
     }
 
@@ -102,6 +112,17 @@ final class LookScan {
         flat &= same;
         sharp += steps * 255;
         sharpCount += Math.max(0, width - 2);
+    }
+
+    /** Counts half-transparent pixels; a code of 8 bits more or less is rounding. */
+    private void soften(float[] brightest, float[] alpha) {
+        for (int x = 0; x < width; x++) {
+            if (alpha[x] > SOFT_FROM && alpha[x] < 1 - SOFT_FROM) {
+                softPixels++;
+                softBrighter += brightest[x] > alpha[x] + ROUNDING ? 1 : 0;
+                softDark += brightest[x] < alpha[x] * HARDLY ? 1 : 0;
+            }
+        }
     }
 
     private void edges(int y, float[] values) {

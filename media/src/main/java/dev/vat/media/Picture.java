@@ -12,6 +12,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_count_planes;
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
 import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
 import java.util.zip.CRC32C;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
@@ -43,6 +44,23 @@ public final class Picture implements AutoCloseable {
             throw e;
         }
         return new Picture(frame);
+    }
+
+    /** A working picture of 16 bits from display-coded samples, clamped to 0 to 1; alpha straight. */
+    public static Picture of(Samples s) {
+        Picture picture = allocate(s.alpha() == null ? "gbrp16le" : "gbrap16le", s.width(), s.height());
+        float[][] planes = {s.green(), s.blue(), s.red(), s.alpha()};
+        for (int p = 0; p < picture.planes(); p++) {
+            MemorySegment plane = picture.plane(p);
+            for (int y = 0; y < s.height(); y++) {
+                long at = (long) y * picture.stride(p);
+                for (int x = 0; x < s.width(); x++, at += 2) {
+                    plane.set(ValueLayout.JAVA_SHORT, at, (short) Math.round(Math.clamp(planes[p][y * s.width() + x], 0f, 1f) * 65535));
+                }
+            }
+        }
+        ColourTags.displayRgb(picture);
+        return picture;
     }
 
     AVFrame frame() {

@@ -114,6 +114,17 @@ final class RowReader {
         }
     }
 
+    /** The brightest of the colours of each pixel of the row that {@link #luma} read last; {@code grey} is what it gave. */
+    void brightest(int y, float[] grey, float[] into) {
+        System.arraycopy(grey, 0, into, 0, width);
+        if (rgb) {
+            component(components[0], y, into);
+            for (int x = 0; x < width; x++) {
+                into[x] = Math.max(into[x], Math.max(green[x], blue[x]));
+            }
+        }
+    }
+
     /** Alpha of a row; false if there is none. */
     boolean alpha(int y, float[] into) {
         if (alpha) {

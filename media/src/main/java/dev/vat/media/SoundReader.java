@@ -123,7 +123,7 @@ final class SoundReader implements AutoCloseable {
                 p.ch_layout().nb_channels(), p.sample_rate(), highest == 0 ? null : 20 * Math.log10(highest), highest == 0);
     }
 
-    private static AVCodecContext open(AVCodecParameters parameters) {
+    static AVCodecContext open(AVCodecParameters parameters) {
         AVCodec codec = avcodec_find_decoder(parameters.codec_id());
         if (codec == null || codec.isNull()) {
             throw new MediaException("No decoder for this sound track", 0);

@@ -118,4 +118,17 @@ class LookScanTest {
         assertThat(look.edge(0)).as("upper left").isZero();
         assertThat(look.edge(FrameLook.TOP - 1)).as("upper right").isEqualTo(255);
     }
+
+    @Test
+    void softEdgesTellWhetherColourWasMultipliedByAlpha() throws IOException {
+        Value soft = (x, _) -> x / (float) (WIDTH - 1);
+        FrameLook.Soft straight = look(StillWriter.PNG8, FileKind.PNG, grey((_, _) -> .8f, soft)).soft();
+        assertThat(straight.brighter() / (double) straight.pixels()).isCloseTo(.79, within(.03));
+        FrameLook.Soft multiplied = look(StillWriter.PNG8, FileKind.PNG, grey((x, y) -> .8f * soft.of(x, y), soft)).soft();
+        assertThat(multiplied.brighter()).isZero();
+        assertThat(multiplied.pixels()).isEqualTo(straight.pixels());
+        assertThat(multiplied.dark()).isZero();
+        assertThat(look(StillWriter.PNG8, FileKind.PNG, grey((_, _) -> 0, soft)).soft().dark()).isEqualTo(straight.pixels());
+        assertThat(look((_, _) -> .5f).soft()).as("nothing to see through").isNull();
+    }
 }

@@ -17,12 +17,14 @@ import java.util.TreeMap;
  */
 public final class ContentReview {
 
-    public static final ContentReview NOTHING = new ContentReview(List.of());
+    public static final ContentReview NOTHING = new ContentReview(List.of(), Optional.empty());
 
     private final List<ContentFault> faults;
+    private final Optional<AlphaFit> alphaFit;
     private final Map<Long, ContentFault> marks = new TreeMap<>();
 
-    private ContentReview(List<ContentFault> faults) {
+    private ContentReview(List<ContentFault> faults, Optional<AlphaFit> alphaFit) {
+        this.alphaFit = alphaFit;
         this.faults = List.copyOf(faults);
         for (ContentFault fault : faults) {
             if (fault.kind().marksFrames()) {
@@ -49,7 +51,7 @@ public final class ContentReview {
         }
         found.addAll(Sessions.in(table));
         samples(table, found);
-        return new ContentReview(found);
+        return new ContentReview(found, AlphaFit.of(table));
     }
 
     /** Edges are judged where the picture has settled; only of a whole sequence the ends are known. */
@@ -97,6 +99,11 @@ public final class ContentReview {
 
     public List<ContentFault> of(ContentFault.Kind kind) {
         return faults.stream().filter(f -> f.kind() == kind).toList();
+    }
+
+    /** Which alpha kind soft edges speak for, where they tell. */
+    public Optional<AlphaFit> alphaFit() {
+        return alphaFit;
     }
 
     /** What is suspicious about one frame. */

@@ -1,7 +1,9 @@
 package dev.vat.core.finding;
 
+import dev.vat.core.content.AlphaFit;
 import dev.vat.core.content.ContentFault;
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.run.Programme;
@@ -31,6 +33,23 @@ final class ContentRules {
                 found.add(finding(source, sequence, range, kind, faults));
             }
         }
+        review.alphaFit().ifPresent(fit -> alpha(entry, fit, found));
+    }
+
+    /** Soft edges that don't go with the alpha kind that was taken would get a fringe. */
+    private static void alpha(Programme.Entry entry, AlphaFit fit, List<Finding> found) {
+        AlphaKind taken = entry.picture().alpha();
+        if (!taken.carriesTransparency() || taken == fit.fits()) {
+            return;
+        }
+        Source source = entry.source();
+        boolean straight = fit.fits() == AlphaKind.STRAIGHT;
+        found.add(Finding.of("alpha-kind", straight ? Severity.WARNING : Severity.NOTE, source.name() + ": alpha is read as " + taken.label()
+                + ", but the soft edges " + (straight ? "can't be: they would get a bright fringe." : "look " + fit.fits().label()
+                + ": if so, they get a dark fringe. Look at them over black and over white (B)."))
+                .withEvidence(fit.evidence()).aboutSource(source.id())
+                .withRemedies(new Remedy.Apply("Read as " + fit.fits().label(),
+                        Edits.setPicture(source.id(), source.reading().picture().withAlpha(fit.fits())))));
     }
 
     private static Finding finding(Source source, Sequence sequence, FrameRange range, ContentFault.Kind kind, List<ContentFault> faults) {

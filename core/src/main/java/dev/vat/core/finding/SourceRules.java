@@ -37,6 +37,7 @@ final class SourceRules {
         for (Programme.Entry entry : programme.entries()) {
             range(entry, found);
             frames(programme, entry, observed, found);
+            marked(entry, found);
             layers(entry, found);
             together(programme, entry, found);
             stated(entry, found);
@@ -144,6 +145,18 @@ final class SourceRules {
                     + inWords(gap) + " at " + wanted + ".")
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText("Copy ranges", wanted)));
+        }
+    }
+
+    private static void marked(Programme.Entry entry, List<Finding> found) {
+        Source source = entry.source();
+        Sequence sequence = entry.table().sequence();
+        String marks = ResumeAdvice.marked(sequence, source.reading()).toText(sequence.pattern()::number);
+        if (!marks.isEmpty()) {
+            found.add(Finding.of("frames-marked", Severity.WARNING, sequence.name() + ": " + marks
+                    + " marked to be rendered again; made as they are now.").aboutSource(source.id())
+                    .withRemedies(new Remedy.CopyText("Copy ranges", marks),
+                            new Remedy.Apply("Take the marks away", Edits.mark(source.id(), sequence.range(), false))));
         }
     }
 

@@ -18,11 +18,12 @@ import java.util.Objects;
  * @param sharpness mean step from pixel to pixel, in 8-bit codes
  * @param noise spread of single pixels around their neighbours where the picture is smooth, in 8-bit codes
  * @param odd what isn't a colour: counts of samples
+ * @param soft how colour and alpha go together where the picture is half transparent; null if it nowhere is
  * @param print means, stripes and edges in one array, read by {@link #grid}, {@link #stripe} and {@link #edge}
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record FrameLook(int pixels, boolean opaque, boolean flat, boolean eightBit, float brightness, float sharpness,
-                        float noise, Odd odd, byte[] print) {
+                        float noise, Odd odd, Soft soft, byte[] print) {
 
     public static final int COLUMNS = 16;
     public static final int ROWS = 9;
@@ -46,6 +47,20 @@ public record FrameLook(int pixels, boolean opaque, boolean flat, boolean eightB
         @JsonIgnore
         public boolean isEmpty() {
             return notANumber == 0 && infinite == 0 && negative == 0;
+        }
+    }
+
+    /**
+     * Pixels that are neither clear nor opaque, in the rows that were sampled. Colour multiplied by alpha is never brighter
+     * than alpha; colour that isn't often is.
+     *
+     * @param pixels how many
+     * @param brighter how many of them have a colour brighter than their alpha
+     * @param dark how many have hardly any colour, and say nothing
+     */
+    public record Soft(long pixels, long brighter, long dark) {
+        public Soft plus(Soft other) {
+            return new Soft(pixels + other.pixels, brighter + other.brighter, dark + other.dark);
         }
     }
 
@@ -92,7 +107,7 @@ public record FrameLook(int pixels, boolean opaque, boolean flat, boolean eightB
     public boolean equals(Object other) {
         return other instanceof FrameLook o && pixels == o.pixels && opaque == o.opaque && flat == o.flat
                 && eightBit == o.eightBit && brightness == o.brightness && sharpness == o.sharpness && noise == o.noise
-                && Objects.equals(odd, o.odd) && Arrays.equals(print, o.print);
+                && Objects.equals(odd, o.odd) && Objects.equals(soft, o.soft) && Arrays.equals(print, o.print);
     }
 
     @Override

@@ -13,6 +13,7 @@ import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rate;
 import java.util.ArrayList;
 import java.util.List;
@@ -188,6 +189,12 @@ public final class Edits {
 
     public static Edit setNote(String source, String note) {
         return reading("a note", source, r -> r.withNote(note.isBlank() ? null : note));
+    }
+
+    /** Marks frames to be rendered again, or takes the marks away. */
+    public static Edit mark(String source, FrameRange frames, boolean on) {
+        return reading(on ? "marking frames" : "taking marks away", source,
+                r -> r.withMarked(on ? r.marked().plus(new FrameSet(List.of(frames))) : r.marked().minus(frames)));
     }
 
     private static Edit reading(String name, String source, UnaryOperator<Reading> change) {

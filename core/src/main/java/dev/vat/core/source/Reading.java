@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rate;
 import java.util.Map;
 import java.util.Optional;
@@ -17,20 +18,22 @@ import java.util.Optional;
  * @param timecode of the first frame taken, HH:MM:SS:FF, or null for what the file states
  * @param expected the frames that there should be, or null for those from the first to the last that is there
  * @param note on the render, free text: samples, seconds a frame
+ * @param marked frames that somebody marked to be rendered again, whatever their files say
  * @param extra fields of a newer version's file, kept as they are
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadence, Interpretation picture,
-                      String timecode, FrameRange expected, String note,
+                      String timecode, FrameRange expected, String note, FrameSet marked,
                       @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public static final Reading PLAIN =
-            new Reading(null, null, GapPolicy.REFUSE, Cadence.PLAIN, Interpretation.AS_STATED, null, null, null, Map.of());
+            new Reading(null, null, GapPolicy.REFUSE, Cadence.PLAIN, Interpretation.AS_STATED, null, null, null, null, Map.of());
 
     public Reading {
         gap = gap == null ? GapPolicy.REFUSE : gap;
         cadence = cadence == null ? Cadence.PLAIN : cadence;
         picture = picture == null ? Interpretation.AS_STATED : picture;
+        marked = marked == null ? FrameSet.EMPTY : marked;
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
@@ -49,34 +52,38 @@ public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadenc
     }
 
     public Reading withRate(Rate other) {
-        return new Reading(other, range, gap, cadence, picture, timecode, expected, note, extra);
+        return new Reading(other, range, gap, cadence, picture, timecode, expected, note, marked, extra);
     }
 
     public Reading withRange(FrameRange other) {
-        return new Reading(rate, other, gap, cadence, picture, timecode, expected, note, extra);
+        return new Reading(rate, other, gap, cadence, picture, timecode, expected, note, marked, extra);
     }
 
     public Reading withGap(GapPolicy other) {
-        return new Reading(rate, range, other, cadence, picture, timecode, expected, note, extra);
+        return new Reading(rate, range, other, cadence, picture, timecode, expected, note, marked, extra);
     }
 
     public Reading withCadence(Cadence other) {
-        return new Reading(rate, range, gap, other, picture, timecode, expected, note, extra);
+        return new Reading(rate, range, gap, other, picture, timecode, expected, note, marked, extra);
     }
 
     public Reading withPicture(Interpretation other) {
-        return new Reading(rate, range, gap, cadence, other, timecode, expected, note, extra);
+        return new Reading(rate, range, gap, cadence, other, timecode, expected, note, marked, extra);
     }
 
     public Reading withTimecode(String other) {
-        return new Reading(rate, range, gap, cadence, picture, other, expected, note, extra);
+        return new Reading(rate, range, gap, cadence, picture, other, expected, note, marked, extra);
     }
 
     public Reading withExpected(FrameRange other) {
-        return new Reading(rate, range, gap, cadence, picture, timecode, other, note, extra);
+        return new Reading(rate, range, gap, cadence, picture, timecode, other, note, marked, extra);
     }
 
     public Reading withNote(String other) {
-        return new Reading(rate, range, gap, cadence, picture, timecode, expected, other, extra);
+        return new Reading(rate, range, gap, cadence, picture, timecode, expected, other, marked, extra);
+    }
+
+    public Reading withMarked(FrameSet other) {
+        return new Reading(rate, range, gap, cadence, picture, timecode, expected, note, other, extra);
     }
 }

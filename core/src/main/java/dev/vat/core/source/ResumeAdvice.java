@@ -13,7 +13,7 @@ import java.util.stream.LongStream;
  * @param lastGood the last sound frame, if there is one
  * @param next the frame after it
  * @param missing numbers in the range without a file
- * @param wanted missing and faulty frames together, as ranges to paste into a renderer
+ * @param wanted missing, faulty and marked frames together, as ranges to paste into a renderer
  */
 public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet missing, FrameSet wanted) {
 
@@ -22,6 +22,15 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
     }
 
     public static ResumeAdvice of(FrameTable table, FrameRange range) {
+        return of(table, range, FrameSet.EMPTY);
+    }
+
+    /** What a reading makes of it: the frames that are used or expected, and those that were marked. */
+    public static ResumeAdvice of(FrameTable table, Reading reading) {
+        return of(table, reading.rangeIn(table.sequence()), reading.marked());
+    }
+
+    private static ResumeAdvice of(FrameTable table, FrameRange range, FrameSet marked) {
         Sequence sequence = table.sequence();
         OptionalLong lastGood = OptionalLong.empty();
         for (int i = sequence.count() - 1; i >= 0 && lastGood.isEmpty(); i--) {
@@ -32,13 +41,26 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
         FrameSet missing = sequence.missing(range);
         FrameSet.Builder wanted = FrameSet.builder(sequence.step());
         for (long frame = sequence.firstOnGrid(range.first()); frame <= range.last(); frame += sequence.step()) {
-            if (table.state(frame).isFault()) {
+            if (table.state(frame).isFault() || marked.contains(frame)) {
                 wanted.add(frame);
             }
         }
         OptionalLong next = lastGood.isPresent()
                 ? OptionalLong.of(lastGood.getAsLong() + sequence.step()) : OptionalLong.empty();
         return new ResumeAdvice(lastGood, next, missing, wanted.build());
+    }
+
+    /** Frames that were marked and are in the range that is used. */
+    public static FrameSet marked(Sequence sequence, Reading reading) {
+        FrameRange used = reading.rangeIn(sequence);
+        FrameSet.Builder marks = FrameSet.builder(sequence.step());
+        for (FrameRange r : reading.marked().ranges()) {
+            long first = Math.max(r.first(), used.first());
+            for (long frame = sequence.firstOnGrid(first); frame <= Math.min(r.last(), used.last()); frame += sequence.step()) {
+                marks.add(frame);
+            }
+        }
+        return marks.build();
     }
 
     /** The wanted ranges with the sequence's own padding: {@code 0412-0416, 0440}. */

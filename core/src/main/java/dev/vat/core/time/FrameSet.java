@@ -1,6 +1,8 @@
 package dev.vat.core.time;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
@@ -69,8 +71,42 @@ public record FrameSet(List<FrameRange> ranges) {
         return new Builder(step);
     }
 
+    @JsonIgnore
     public boolean isEmpty() {
         return ranges.isEmpty();
+    }
+
+    public boolean contains(long frame) {
+        return ranges.stream().anyMatch(r -> r.contains(frame));
+    }
+
+    /** The frames of both. */
+    public FrameSet plus(FrameSet other) {
+        List<FrameRange> all = new ArrayList<>(ranges);
+        all.addAll(other.ranges);
+        all.sort(Comparator.comparingLong(FrameRange::first));
+        Builder sum = builder();
+        long last = Long.MIN_VALUE;
+        for (FrameRange r : all) {
+            if (r.last() > last) {
+                sum.add(Math.max(r.first(), last + 1), r.last());
+                last = r.last();
+            }
+        }
+        return sum.build();
+    }
+
+    public FrameSet minus(FrameRange gone) {
+        List<FrameRange> left = new ArrayList<>();
+        for (FrameRange r : ranges) {
+            if (r.first() < gone.first()) {
+                left.add(FrameRange.of(r.first(), Math.min(r.last(), gone.first() - 1)));
+            }
+            if (r.last() > gone.last()) {
+                left.add(FrameRange.of(Math.max(r.first(), gone.last() + 1), r.last()));
+            }
+        }
+        return new FrameSet(left);
     }
 
     /** As people and renderers write it; {@code number} gives a frame's own digits, such as 0412. */

@@ -46,7 +46,7 @@ class ContentFindingsTest {
             stripes[2 * i] = (byte) (pixels >> 8);
             stripes[2 * i + 1] = (byte) pixels;
         }
-        return new FrameLook(pixels, true, false, eightBit, value / 255f, 1, .1f, odd, FrameLook.print(grid, stripes, new byte[FrameLook.EDGES]));
+        return new FrameLook(pixels, true, false, eightBit, value / 255f, 1, .1f, odd, null, FrameLook.print(grid, stripes, new byte[FrameLook.EDGES]));
     }
 
     /** Frames 101 and on that change a little each, as {@code looks} has them. */

@@ -7,6 +7,8 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.FrameSet;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class FrameTableTest {
@@ -92,5 +94,15 @@ class FrameTableTest {
         ResumeAdvice advice = ResumeAdvice.of(Frames.good("a", 1, 1).faulty(1, FrameState.UNREADABLE, "x").table());
         assertThat(advice.next()).isEmpty();
         assertThat(advice.lastGood()).isEmpty();
+    }
+
+    @Test
+    void markedFramesAreRenderedAgainThoughTheirFilesAreSound() {
+        FrameTable table = Frames.good("a", 1, 20).without(5).table();
+        Reading reading = Reading.PLAIN.withMarked(FrameSet.EMPTY.plus(new FrameSet(List.of(FrameRange.of(6, 7)))).plus(new FrameSet(List.of(FrameRange.of(18, 30)))));
+        assertThat(ResumeAdvice.of(table, reading).wanted()).hasToString("5-7, 18-20");
+        assertThat(ResumeAdvice.of(table, reading.withRange(FrameRange.of(1, 10))).wanted()).hasToString("5-7");
+        assertThat(ResumeAdvice.marked(table.sequence(), reading)).hasToString("6-7, 18-20");
+        assertThat(reading.marked().minus(FrameRange.of(7, 19))).hasToString("6, 20-30");
     }
 }

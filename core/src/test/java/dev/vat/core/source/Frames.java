@@ -60,7 +60,7 @@ public final class Frames {
 
     /** What a picture with nothing odd about it looks like. */
     public static FrameLook look(boolean opaque) {
-        return new FrameLook(1, opaque, false, false, .5f, 1, .1f, null, new byte[FrameLook.PRINT_BYTES]);
+        return new FrameLook(1, opaque, false, false, .5f, 1, .1f, null, null, new byte[FrameLook.PRINT_BYTES]);
     }
 
     public Sequence sequence() {

@@ -53,6 +53,7 @@ public final class PictureArea extends BorderPane {
     private final Label scale = new Label();
     private final Transport transport;
     private final PlayPace pace;
+    private final PictureSound sound;
     private final AnimationTimer timer = new AnimationTimer() {
         @Override
         public void handle(long now) {
@@ -86,11 +87,15 @@ public final class PictureArea extends BorderPane {
         this.mayFill = mayFill;
         this.pump = new FramePump(viewer, new FrameCache(cache, memory, MOST_ON_DISK));
         this.pace = new PlayPace(player, pump);
+        this.sound = new PictureSound(viewer, cache);
         this.transport = new Transport(player, () -> {
             panX = 0;
             panY = 0;
             refresh();
-        }, this::nextGround);
+        }, this::nextGround, () -> {
+            sound.toggle();
+            words();
+        });
         setId("picture");
         getStyleClass().add("picture");
         stage.getStyleClass().add("picture-stage");
@@ -166,6 +171,7 @@ public final class PictureArea extends BorderPane {
         as = file;
         groundName = heading;
         pump.setStrip(strip);
+        sound.show(strip);
         refresh();
     }
 
@@ -241,6 +247,7 @@ public final class PictureArea extends BorderPane {
 
     private void pulse(long now) {
         Strip strip = player.strip();
+        sound.follow(player, !transport.isEveryFrame(), !pace.words().isEmpty());
         if (strip == null || strip.count() == 0) {
             image.setImage(null);
             checker.setVisible(false);
@@ -350,6 +357,7 @@ public final class PictureArea extends BorderPane {
         number.setText(strip.number(place));
         timecode.setText(strip.rate().map(rate -> Timecode.of(strip.firstTimecode().orElse(0) + place, rate) + "  " + seconds(rate, place)).orElse("no rate yet"));
         remark.setText(strip.remark(place));
+        transport.showSound(sound.words());
         transport.show(groundWords(), strip.transparent(), strip.floating(), player.isPlaying() && !pace.words().isEmpty() ? pace.words()
                 : player.dropped() == 0 ? "" : player.dropped() + " dropped", strip.describe());
     }
@@ -361,5 +369,6 @@ public final class PictureArea extends BorderPane {
     public void close() {
         timer.stop();
         pump.close();
+        sound.close();
     }
 }

@@ -6,6 +6,7 @@ import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.strip.Player;
 import dev.vat.engine.protocol.Message;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -31,6 +32,7 @@ final class Transport extends HBox {
     private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
     private final ToggleButton odd = toggle("show-odd", "Odd values", "Marks where samples are no number, infinite or below zero (V)");
     private final Button ground = new Button("Ground");
+    private final Button sound = new Button();
     private final Label dropped = new Label();
     private final Label facts = new Label();
     private final HBox looks;
@@ -39,8 +41,9 @@ final class Transport extends HBox {
     /**
      * @param again told when the picture has to be shown in another way
      * @param nextGround told to put another colour behind transparent places
+     * @param otherSound told to switch sound on or off
      */
-    Transport(Player player, Runnable again, Runnable nextGround) {
+    Transport(Player player, Runnable again, Runnable nextGround, Runnable otherSound) {
         this.player = player;
         play.setGraphic(Icon.PLAY.node());
         play.setId("play");
@@ -60,6 +63,10 @@ final class Transport extends HBox {
         ground.setId("ground");
         ground.setTooltip(new Tooltip("Checker, black, white or grey behind transparent places (B)"));
         ground.setOnAction(_ -> nextGround.run());
+        sound.setId("sound");
+        sound.setTooltip(new Tooltip("Sound while playing at full speed, on or off (U)"));
+        sound.setOnAction(_ -> otherSound.run());
+        showSound(Optional.empty());
         dropped.getStyleClass().addAll("mono", "dim");
         dropped.setId("dropped");
         dropped.setMinWidth(Region.USE_PREF_SIZE);
@@ -68,7 +75,7 @@ final class Transport extends HBox {
         getChildren().addAll(button("to-start", Icon.BACK, "First frame (Home)", () -> player.seek(player.first())),
                 button("step-back", Icon.STEP_BACK, "One frame back (Left)", () -> player.step(-1)), play,
                 button("step-forward", Icon.STEP_FORWARD, "One frame on (Right)", () -> player.step(1)),
-                button("to-end", Icon.FORWARD, "Last frame (End)", () -> player.seek(player.last())), loop, every, backwards, speed,
+                button("to-end", Icon.FORWARD, "Last frame (End)", () -> player.seek(player.last())), loop, every, backwards, speed, sound,
                 Parts.space(), dropped, facts);
         looks = Parts.row(actual, alpha, odd, ground);
         looks.getStyleClass().add("transport");
@@ -110,6 +117,16 @@ final class Transport extends HBox {
     void fire(String id) {
         Stream.concat(getChildren().stream(), looks.getChildren().stream()).filter(n -> id.equals(n.getId())).findFirst()
                 .ifPresent(n -> ((ButtonBase) n).fire());
+    }
+
+    boolean isEveryFrame() {
+        return every.isSelected();
+    }
+
+    /** @param words what can be heard, or empty where there is no sound */
+    void showSound(Optional<String> words) {
+        Parts.present(sound, words.isPresent());
+        words.ifPresent(sound::setText);
     }
 
     boolean isActualSize() {

@@ -52,7 +52,7 @@ final class SourceActs extends VBox {
 
     private void renderAgain(FlowPane acts, FrameTable table) {
         SequencePattern pattern = table.sequence().pattern();
-        ResumeAdvice advice = ResumeAdvice.of(table, source.reading().rangeIn(table.sequence()));
+        ResumeAdvice advice = ResumeAdvice.of(table, source.reading());
         if (!advice.wanted().isEmpty()) {
             String ranges = advice.toText(pattern);
             acts.getChildren().add(Parts.button("copy-ranges", "Copy " + shortened(ranges), () -> Clips.copy(ranges)));

@@ -62,7 +62,7 @@ public final class Dyes {
     public Color ground(Strip.Mark mark) {
         return switch (mark) {
             case UNCHECKED -> set.unchecked;
-            case GOOD, SUSPECT -> set.good;
+            case GOOD, SUSPECT, MARKED -> set.good;
             case ARRIVING -> set.unchecked;
             case FILLED -> set.filled;
             case MISMATCH -> set.mismatch;
@@ -76,7 +76,7 @@ public final class Dyes {
             case FILLED -> set.fillInk;
             case MISMATCH -> set.mismatchInk;
             case SUSPECT -> set.mismatch;
-            case ARRIVING -> set.fillInk;
+            case ARRIVING, MARKED -> set.fillInk;
             default -> set.fault;
         };
     }

@@ -33,6 +33,7 @@ public final class Marks {
             case MISMATCH -> g.fillRect(x, top, wide, 8);
             case FILLED -> g.fillRect(x, top + tall - 9, wide, 9);
             case SUSPECT -> wedge(g, x, wide, top, tall);
+            case MARKED -> lozenge(g, x + wide / 2, top + tall / 2);
             case ARRIVING -> g.fillRect(x, top + tall / 2 - 1.5, wide, 3);
             case UNCHECKED, GOOD -> { }
         }
@@ -44,6 +45,10 @@ public final class Marks {
         double half = Math.max(3, Math.min(6, wide / 2));
         g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top, top, top + 9}, 3);
         g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top + tall, top + tall, top + tall - 9}, 3);
+    }
+
+    private static void lozenge(GraphicsContext g, double x, double y) {
+        g.fillPolygon(new double[] {x - 5, x, x + 5, x}, new double[] {y, y - 7, y, y + 7}, 4);
     }
 
     private static void hatch(GraphicsContext g, double x, double wide, double top, double tall) {

@@ -73,6 +73,11 @@ public record MovieStrip(Path file, Expectation what) implements Strip {
     }
 
     @Override
+    public Optional<Path> sound() {
+        return what.soundTracks() == 0 ? Optional.empty() : Optional.of(file);
+    }
+
+    @Override
     public String describe() {
         return what.size() + "  pixel " + what.pixelAspect() + "  " + what.codec() + " " + what.profile();
     }

@@ -14,6 +14,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.engine.protocol.Message;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -52,6 +53,9 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
     @Override
     public Mark mark(long place) {
         Mark mark = markOf(table.state(frame(place)));
+        if (mark == Mark.GOOD && source.reading().marked().contains(frame(place))) {
+            return Mark.MARKED;
+        }
         return mark == Mark.GOOD && review.at(frame(place)).isPresent() ? Mark.SUSPECT : mark;
     }
 
@@ -99,7 +103,9 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
         long frame = frame(place);
         FrameState state = table.state(frame);
         if (!state.isFault()) {
-            return review.at(frame).map(f -> f.kind().label() + "? " + f.evidence()).orElse("");
+            String suspicion = review.at(frame).map(f -> f.kind().label() + "? " + f.evidence()).orElse("");
+            return !source.reading().marked().contains(frame) ? suspicion
+                    : suspicion.isEmpty() ? "marked to be rendered again" : suspicion + "; marked to be rendered again";
         }
         return state.label() + ": " + table.reason(frame)
                 .orElseGet(() -> "there is no " + table.sequence().pattern().fileName(frame));
@@ -170,6 +176,11 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
             // A label that doesn't exist at the rate that was chosen says nothing.
             return OptionalLong.empty();
         }
+    }
+
+    @Override
+    public Optional<Path> sound() {
+        return table.sequence().kind().isMovie() ? Optional.of(table.sequence().file(table.sequence().first())) : Optional.empty();
     }
 
     @Override

@@ -5,6 +5,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.protocol.Message;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -29,7 +30,7 @@ public interface Strip {
 
     /** What a place looks like on the band, the worst last: of several places in one column the worst is shown. */
     enum Mark {
-        UNCHECKED, GOOD, ARRIVING, FILLED, SUSPECT, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING
+        UNCHECKED, GOOD, ARRIVING, FILLED, SUSPECT, MARKED, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING
     }
 
     /** For the headings: whose frames these are. */
@@ -69,6 +70,11 @@ public interface Strip {
 
     /** Depth and the like, for the picture's foot. */
     String describe();
+
+    /** The file whose sound goes with these pictures, beginning at the first place. */
+    default Optional<Path> sound() {
+        return Optional.empty();
+    }
 
     /** Whether samples could be something that is no colour. */
     default boolean floating() {

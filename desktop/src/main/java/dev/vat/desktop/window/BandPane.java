@@ -152,6 +152,17 @@ final class BandPane extends VBox {
         });
     }
 
+    /** Marks what is selected, or else the frame at the playhead, to be rendered again; a second time takes the marks away. */
+    void mark() {
+        if (strip instanceof SourceStrip s && s.count() > 0) {
+            FrameRange frames = player.hasLoopRange() ? FrameRange.of(s.frame(player.first()), s.frame(player.last()))
+                    : FrameRange.of(s.frame(player.place()), s.frame(player.place()));
+            studio.edit(Edits.mark(s.source().id(), frames, !s.source().reading().marked().contains(frames.first())));
+        } else {
+            studio.say("Frames are marked in their source: choose it under In.");
+        }
+    }
+
     void clearSelection() {
         player.clearLoopRange();
         show(strip);

@@ -40,7 +40,7 @@ class SourceStripTest {
             LongStream.rangeClosed(11, 40).toArray(), LongStream.rangeClosed(11, 40).toArray(), new long[30]);
 
     private static FrameLook look(long frame) {
-        return new FrameLook((int) frame, true, false, false, frame / 100f, 8, 3, null, new byte[FrameLook.PRINT_BYTES]);
+        return new FrameLook((int) frame, true, false, false, frame / 100f, 8, 3, null, null, new byte[FrameLook.PRINT_BYTES]);
     }
 
     private static FrameTable table() {

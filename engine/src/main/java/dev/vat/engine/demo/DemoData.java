@@ -6,6 +6,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
@@ -15,14 +16,8 @@ import dev.vat.media.Samples;
 import dev.vat.media.StillWriter;
 import dev.vat.media.still.ExrWriter;
 import dev.vat.scene.Drawing;
-import dev.vat.scene.DunesPass;
-import dev.vat.scene.FlawedShot;
 import dev.vat.scene.Shot;
-import dev.vat.scene.Wind;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -51,9 +46,6 @@ public final class DemoData {
     private static final Set<Integer> HOLE = Set.of(33, 34, 35);
     private static final int EMPTY = 41;
     private static final int CUT_SHORT = 52;
-
-    private static final int RETAKE_FRAMES = 48;
-    private static final String WIND = "wind.wav";
 
     private final Path folder;
     private final int width;
@@ -84,7 +76,7 @@ public final class DemoData {
         };
     }
 
-    private static int firstFrame(Shot shot) {
+    static int firstFrame(Shot shot) {
         return shot == Shot.DUNES ? 1001 : 1;
     }
 
@@ -106,72 +98,15 @@ public final class DemoData {
                     await(frame);
                 }
                 if (shot == Shot.DUNES) {
-                    writePasses();
-                    writeRetake();
-                    writeWind();
+                    new BesideTheReel(folder, width, height).write();
                 }
                 told.accept(shot);
             }
         }
     }
 
-    /** Where the passes of shot 010 lie. */
-    private Path passes() {
-        return folder.resolve("sh010_passes");
-    }
-
-    private static SequencePattern pattern(DunesPass pass) {
-        return new SequencePattern("sh010_" + pass.id() + ".", 4, ".png");
-    }
-
-    /** A retake of shot 010 in which every file is sound and some pictures aren't. */
-    private static SequencePattern retake() {
-        return new SequencePattern("sh015.", 4, ".png");
-    }
-
-    private void writeRetake() throws IOException {
-        Path place = Files.createDirectories(folder.resolve("sh015"));
-        for (int frame = 0; frame < RETAKE_FRAMES; frame++) {
-            Path file = place.resolve(retake().fileName(frame + 1L));
-            if (!Files.exists(file)) {
-                put(file, StillWriter.PNG8.write(samples(FlawedShot.draw(frame, width / 2, height / 2))));
-            }
-        }
-    }
-
-    /** Mono, 24 bits, 48 kHz PCM in a RIFF file. */
-    private void writeWind() throws IOException {
-        Path file = folder.resolve(WIND);
-        if (Files.exists(file)) {
-            return;
-        }
-        float[] samples = Wind.samples();
-        int bytes = samples.length * 3;
-        ByteBuffer wav = ByteBuffer.allocate(44 + bytes).order(ByteOrder.LITTLE_ENDIAN);
-        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + bytes).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII)).putInt(16);
-        wav.putShort((short) 1).putShort((short) 1).putInt(Wind.RATE).putInt(Wind.RATE * 3).putShort((short) 3).putShort((short) 24);
-        wav.put("data".getBytes(StandardCharsets.US_ASCII)).putInt(bytes);
-        for (float sample : samples) {
-            int value = Math.round(Math.clamp(sample, -1f, 1f) * 8_388_607);
-            wav.put((byte) value).put((byte) (value >> 8)).put((byte) (value >> 16));
-        }
-        put(file, wav.array());
-    }
-
-    private void writePasses() throws IOException {
-        Files.createDirectories(passes());
-        for (DunesPass pass : DunesPass.values()) {
-            for (int frame = 0; frame < DunesPass.FRAMES; frame++) {
-                Path file = passes().resolve(pattern(pass).fileName(firstFrame(Shot.DUNES) + frame));
-                if (!Files.exists(file)) {
-                    put(file, StillWriter.PNG8.write(samples(pass.draw(frame, width / 2, height / 2))));
-                }
-            }
-        }
-    }
-
     /** Frames appear whole, so that a watcher never sees half of one. */
-    private static void put(Path file, byte[] data) throws IOException {
+    static void put(Path file, byte[] data) throws IOException {
         Path fresh = file.resolveSibling("." + file.getFileName() + ".new");
         Files.write(fresh, data);
         Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE);
@@ -206,11 +141,11 @@ public final class DemoData {
         };
     }
 
-    private static Samples samples(Drawing d) {
+    static Samples samples(Drawing d) {
         return new Samples(d.width(), d.height(), d.channel("R"), d.channel("G"), d.channel("B"), d.channel("A"));
     }
 
-    /** The demo's project: the opening in four shots, passes beside it, three targets, the hole of shot 020 filled by holding. */
+    /** The demo's project: the opening in four shots, other material beside it, three targets, the hole of shot 020 filled by holding. */
     public static Project project(Path folder) {
         List<Source> sources = new ArrayList<>();
         List<Item> items = new ArrayList<>();
@@ -221,13 +156,10 @@ public final class DemoData {
             sources.add(new Source(id, Place.of(folder.resolve(shot.id())), pattern(shot), reading, Map.of()));
             items.add(Item.of(id));
         }
-        for (DunesPass pass : DunesPass.values()) {
-            sources.add(new Source("s" + (sources.size() + 1), Place.of(DemoData.in(folder).passes()), pattern(pass),
-                    Reading.PLAIN.withRate(Rate.FPS_25), Map.of()));
+        for (Location beside : BesideTheReel.locations(folder)) {
+            Reading reading = beside.isMovie() || beside.isSound() ? Reading.PLAIN : Reading.PLAIN.withRate(Rate.FPS_25);
+            sources.add(new Source("s" + (sources.size() + 1), Place.of(beside.folder()), beside.pattern(), reading, Map.of()));
         }
-        sources.add(new Source("s" + (sources.size() + 1), Place.of(folder.resolve("sh015")), retake(),
-                Reading.PLAIN.withRate(Rate.FPS_25), Map.of()));
-        sources.add(new Source("s" + (sources.size() + 1), Place.of(folder), SequencePattern.single(WIND), Reading.PLAIN, Map.of()));
         Project project = Project.EMPTY.withName("Kite Week").withSources(sources)
                 .withReels(List.of(Reel.of("r1", "opening", items)), "r1")
                 .withFolder(Place.of(folder.resolve("delivered")));
@@ -251,11 +183,7 @@ public final class DemoData {
     }
 
     public static boolean isThere(Path folder) {
-        DemoData data = in(folder);
-        boolean beside = Files.exists(folder.resolve("sh015").resolve(retake().fileName(RETAKE_FRAMES)))
-                && Arrays.stream(DunesPass.values()).allMatch(pass -> Files.exists(data.passes()
-                .resolve(pattern(pass).fileName(firstFrame(Shot.DUNES) + DunesPass.FRAMES - 1L))));
-        return beside && Files.exists(folder.resolve(WIND)) && Arrays.stream(Shot.values()).allMatch(shot -> Files.exists(folder.resolve(shot.id())
+        return BesideTheReel.isThere(folder) && Arrays.stream(Shot.values()).allMatch(shot -> Files.exists(folder.resolve(shot.id())
                 .resolve(pattern(shot).fileName(firstFrame(shot) + shot.frames() - 1L))));
     }
 }

@@ -23,6 +23,8 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Checked.class, name = "checked"),
     @JsonSubTypes.Type(value = Message.Probe.class, name = "probe"),
     @JsonSubTypes.Type(value = Message.Probed.class, name = "probed"),
+    @JsonSubTypes.Type(value = Message.Listen.class, name = "listen"),
+    @JsonSubTypes.Type(value = Message.Heard.class, name = "heard"),
     @JsonSubTypes.Type(value = Message.Slots.class, name = "slots"),
     @JsonSubTypes.Type(value = Message.Show.class, name = "show"),
     @JsonSubTypes.Type(value = Message.Shown.class, name = "shown"),
@@ -130,6 +132,12 @@ public sealed interface Message {
 
     /** @param facts what it holds, or null with the reason {@code why} in words */
     record Probed(long id, ClipFacts facts, String why) implements Message { }
+
+    /** Asks for a file's first sound track as plain samples in the file {@code into}, see {@code ListeningCopy}. */
+    record Listen(long id, String path, String into) implements Message { }
+
+    /** @param why the reason in words for which there is no copy, else null */
+    record Heard(long id, String why) implements Message { }
 
     /** The picture stands in its slot. */
     record Shown(long id, int slot, int width, int height, String format) implements Message { }

@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import java.util.function.LongFunction;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -36,13 +37,29 @@ public final class Viewer implements AutoCloseable {
     /** A picture that was asked for. */
     private record Wanted(Message.Subject subject, Message.Shape shape, CompletableFuture<ShownPicture> answer) { }
 
+    /** What else was asked: a value, or a reason in words for which there is none. */
+    private record Question<T>(CompletableFuture<T> answer) {
+        void answered(Object value, String why) {
+            if (why == null) {
+                @SuppressWarnings("unchecked") T right = (T) value;
+                answer.complete(right);
+            } else {
+                failed(why);
+            }
+        }
+
+        void failed(String why) {
+            answer.completeExceptionally(new IllegalStateException(why));
+        }
+    }
+
     private final Places places;
     private final Map<Long, Wanted> shown = new HashMap<>();
     private final Deque<Wanted> waiting = new ArrayDeque<>();
     private final Deque<Integer> freeSlots = new ArrayDeque<>();
     private final List<CheckJob> jobs = new ArrayList<>();
     private final Set<Message.Subject> deadly = new HashSet<>();
-    private final Map<Long, CompletableFuture<ClipFacts>> probes = new HashMap<>();
+    private final Map<Long, Question<?>> questions = new HashMap<>();
     private final KnownChecks known;
     private WorkerProcess worker;
     private PictureSlots slots;
@@ -90,17 +107,33 @@ public final class Viewer implements AutoCloseable {
     }
 
     /** What a movie or sound file holds; fails with a reason in words. */
-    public synchronized CompletableFuture<ClipFacts> probe(Path file) {
-        CompletableFuture<ClipFacts> answer = new CompletableFuture<>();
+    public CompletableFuture<ClipFacts> probe(Path file) {
+        return ask(id -> new Message.Probe(id, file.toString()));
+    }
+
+    /** Writes a file's first sound track as plain samples, 48 kHz, stereo, 16 bits; fails with a reason in words. */
+    public CompletableFuture<Void> listen(Path file, Path into) {
+        return ask(id -> new Message.Listen(id, file.toString(), into.toString()));
+    }
+
+    private synchronized <T> CompletableFuture<T> ask(LongFunction<Message> words) {
+        Question<T> question = new Question<>(new CompletableFuture<>());
         long id = ++lastId;
-        probes.put(id, answer);
+        questions.put(id, question);
         try {
-            tell(worker(), new Message.Probe(id, file.toString()));
+            tell(worker(), words.apply(id));
         } catch (IOException e) {
-            probes.remove(id);
-            answer.completeExceptionally(new IllegalStateException("The process for pictures and checks can't be started: " + e.getMessage()));
+            questions.remove(id);
+            question.failed("The process for pictures and checks can't be started: " + e.getMessage());
         }
-        return answer;
+        return question.answer;
+    }
+
+    private void answered(long id, Object value, String why) {
+        Question<?> question = questions.remove(id);
+        if (question != null) {
+            question.answered(value, why);
+        }
     }
 
     /** Forgets what earlier checks found, so that the next one looks at every file anew. */
@@ -196,14 +229,8 @@ public final class Viewer implements AutoCloseable {
         switch (message) {
             case Message.Checked checked -> jobs.stream().filter(j -> j.owns(checked.id())).findFirst()
                     .ifPresent(j -> j.answered(checked));
-            case Message.Probed probed -> {
-                CompletableFuture<ClipFacts> answer = probes.remove(probed.id());
-                if (answer != null && probed.facts() != null) {
-                    answer.complete(probed.facts());
-                } else if (answer != null) {
-                    answer.completeExceptionally(new IllegalStateException(probed.why()));
-                }
-            }
+            case Message.Probed probed -> answered(probed.id(), probed.facts(), probed.facts() == null ? probed.why() : null);
+            case Message.Heard heard -> answered(heard.id(), null, heard.why());
             case Message.Shown picture -> {
                 Wanted wanted = shown.remove(picture.id());
                 PictureSlots room = slots;
@@ -246,8 +273,7 @@ public final class Viewer implements AutoCloseable {
                     ? "unreadable: it makes the decoder crash" : "the decoder had to be started again"));
         }
         shown.clear();
-        probes.values().forEach(p -> p.completeExceptionally(new IllegalStateException("the decoder crashed on it or beside it")));
-        probes.clear();
+        failQuestions("the decoder crashed on it or beside it");
         slotFile.toFile().delete();
         List<CheckJob> running = List.copyOf(jobs);
         freeSlots.clear();
@@ -265,8 +291,12 @@ public final class Viewer implements AutoCloseable {
         waiting.clear();
         jobs.forEach(j -> j.fail(why));
         jobs.clear();
-        probes.values().forEach(p -> p.completeExceptionally(new IllegalStateException(why)));
-        probes.clear();
+        failQuestions(why);
+    }
+
+    private void failQuestions(String why) {
+        questions.values().forEach(q -> q.failed(why));
+        questions.clear();
     }
 
     /** The process's number, for tests that end it. */

@@ -5,6 +5,7 @@ import dev.vat.engine.protocol.Message;
 import dev.vat.engine.worker.WorkerDuty;
 import dev.vat.media.ClipProbe;
 import dev.vat.media.FrameReader;
+import dev.vat.media.ListeningCopy;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -44,6 +45,7 @@ public final class ViewerWorker implements WorkerDuty {
         switch (message) {
             case Message.Check check -> (check.kind().isMovie() ? clipChecks : checks).execute(() -> check(check));
             case Message.Probe probe -> clipChecks.execute(() -> probe(probe));
+            case Message.Listen listen -> movies.execute(() -> listen(listen));
             case Message.Slots where -> map(where);
             case Message.Show show -> {
                 showing.incrementAndGet();
@@ -67,6 +69,15 @@ public final class ViewerWorker implements WorkerDuty {
             answers.accept(new Message.Probed(probe.id(), ClipProbe.probe(Path.of(probe.path())), null));
         } catch (RuntimeException e) {
             answers.accept(new Message.Probed(probe.id(), null, String.valueOf(e.getMessage())));
+        }
+    }
+
+    private void listen(Message.Listen listen) {
+        try {
+            ListeningCopy.write(Path.of(listen.path()), Path.of(listen.into()));
+            answers.accept(new Message.Heard(listen.id(), null));
+        } catch (IOException | RuntimeException e) {
+            answers.accept(new Message.Heard(listen.id(), String.valueOf(e.getMessage())));
         }
     }
 

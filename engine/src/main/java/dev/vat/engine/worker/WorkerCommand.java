@@ -14,6 +14,9 @@ final class WorkerCommand {
     /** A run reads whole files into the heap, a few at a time; everything large is outside of it. */
     private static final String HEAP = "-Xmx1g";
 
+    /** Where the media library's native parts are unpacked; an owner that was told another place hands it on. */
+    private static final String NATIVE_CACHE = "org.bytedeco.javacpp.cachedir";
+
     private WorkerCommand() { }
 
     static Process start(WorkerRole role, Places places) throws IOException {
@@ -41,7 +44,7 @@ final class WorkerCommand {
                     "-XX:ThreadPriorityPolicy=1",
                     "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
                     "-Djava.awt.headless=true", "-Dlogback.configurationFile=" + WorkerMain.LOGGING,
-                    "-Dorg.bytedeco.javacpp.cachedir=" + places.cache().resolve("native"),
+                    "-D" + NATIVE_CACHE + "=" + System.getProperty(NATIVE_CACHE, places.cache().resolve("native").toString()),
                     "-cp", System.getProperty("java.class.path"), WorkerMain.class.getName()));
         }
         command.add(role.id());

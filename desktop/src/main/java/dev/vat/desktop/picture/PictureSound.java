@@ -1,0 +1,108 @@
+package dev.vat.desktop.picture;
+
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.sound.SoundInStep;
+import dev.vat.desktop.strip.Player;
+import dev.vat.desktop.strip.Strip;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.application.Platform;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** The sound of what is shown: fetched once from the viewer process, heard while pictures play at their rate. */
+final class PictureSound implements AutoCloseable {
+
+    private static final Logger LOG = LoggerFactory.getLogger(PictureSound.class);
+
+    private final Viewer viewer;
+    private final Path cache;
+    private final SoundInStep sound = new SoundInStep();
+    private Path file;
+    private Path copy;
+    private boolean there;
+    private boolean on = true;
+
+    /** @param cache where copies lie while they are listened to */
+    PictureSound(Viewer viewer, Path cache) {
+        this.cache = cache;
+        this.viewer = viewer;
+    }
+
+    /** Another strip may be looked at. */
+    void show(Strip strip) {
+        Path other = strip == null ? null : strip.sound().orElse(null);
+        if (other == null ? file != null : !other.equals(file)) {
+            forget();
+            file = other;
+            if (other != null) {
+                fetch(other);
+            }
+        }
+    }
+
+    private void fetch(Path from) {
+        try {
+            Files.createDirectories(cache);
+            Path into = Files.createTempFile(cache, "sound-", ".pcm");
+            into.toFile().deleteOnExit();
+            viewer.listen(from, into).whenComplete((_, failure) -> Platform.runLater(() -> {
+                if (failure == null && from.equals(file)) {
+                    copy = into;
+                    there = true;
+                    sound.setSamples(into);
+                } else {
+                    // Most often it simply has no sound.
+                    LOG.debug("Nothing to be heard of {}", from.getFileName(), failure);
+                    delete(into);
+                }
+            }));
+        } catch (IOException e) {
+            LOG.warn("There is no room for sound: {}", e.getMessage());
+        }
+    }
+
+    private void forget() {
+        sound.setSamples(null);
+        there = false;
+        if (copy != null) {
+            delete(copy);
+            copy = null;
+        }
+    }
+
+    private static void delete(Path copy) {
+        try {
+            Files.deleteIfExists(copy);
+        } catch (IOException e) {
+            LOG.debug("A copy of sound stays until the end", e);
+        }
+    }
+
+    /** What the sound button says, or empty where there is no sound. */
+    Optional<String> words() {
+        return !there ? Optional.empty() : Optional.of(sound.hasNoDevice() ? "No sound device" : on ? "Sound on" : "Sound off");
+    }
+
+    void toggle() {
+        on = !on;
+    }
+
+    /** Told once a pulse. */
+    void follow(Player player, boolean realTime, boolean filling) {
+        Rate rate = there ? player.strip().rate().orElse(null) : null;
+        boolean plays = rate != null && on && player.isPlaying() && realTime && !filling && !player.isBackwards()
+                && player.speed().equals(Rational.ONE);
+        sound.follow(plays, rate == null ? Rational.ZERO : rate.seconds(player.place()));
+    }
+
+    @Override
+    public void close() {
+        sound.close();
+        forget();
+    }
+}
