@@ -181,6 +181,7 @@ class CommandsTest {
     }
 
     @Test
+    @Tag("torture")
     void aCutShortExrIsFound() throws IOException {
         Path frames = exr("glow", 6);
         cut(frames.resolve("glow.0004.exr"));

@@ -40,8 +40,12 @@ public final class InFace extends VBox {
     private final Thumbnails thumbnails;
     /** Families that somebody opened or closed; others are open while the selected source is one of them. */
     private final Map<String, Boolean> folds = new HashMap<>();
-    private String filter = "";
-    private boolean onlyTrouble;
+    private final TextField words = new TextField();
+    private final ToggleButton onlyTrouble = new ToggleButton("Only what needs a look");
+    /** Stays while the rows under it are made anew, so that nobody's typing is cut off. */
+    private final HBox filterBar = Parts.row(Parts.label("Show", "note"), words, onlyTrouble);
+    private final VBox list = new VBox();
+    private String selected;
 
     public InFace(Studio studio, Ask ask, Consumer<String> select) {
         this.studio = studio;
@@ -50,10 +54,19 @@ public final class InFace extends VBox {
         this.thumbnails = new Thumbnails(studio.viewer());
         setId("in-face");
         getStyleClass().add("face");
+        words.setId("filter");
+        words.setPromptText("part of a name");
+        words.setPrefColumnCount(14);
+        words.textProperty().addListener((_, _, _) -> show(selected));
+        onlyTrouble.setId("only-trouble");
+        onlyTrouble.setOnAction(_ -> show(selected));
+        filterBar.getStyleClass().add("filter-bar");
+        getChildren().addAll(filterBar, list);
     }
 
     /** @param selected id of the source whose reading is unfolded */
     public void show(String selected) {
+        this.selected = selected;
         List<Source> sources = studio.project().sources();
         List<Node> rows = new ArrayList<>();
         if (studio.search().isGoing()) {
@@ -61,9 +74,7 @@ public final class InFace extends VBox {
         } else if (sources.isEmpty()) {
             rows.add(Parts.wrapped(EMPTY, "note", "empty"));
         }
-        if (sources.size() >= FEWEST_TO_FILTER) {
-            rows.add(filterBar(selected));
-        }
+        Parts.present(filterBar, sources.size() >= FEWEST_TO_FILTER);
         int shown = 0;
         for (Kin kin : Kin.group(sources.stream().map(Source::location).toList())) {
             List<Kin.Member> members = kin.members().stream().filter(m -> passes(sources.get(m.index()))).toList();
@@ -87,9 +98,9 @@ public final class InFace extends VBox {
             }
         }
         if (shown == 0 && !sources.isEmpty()) {
-            rows.add(Parts.wrapped(onlyTrouble ? "No source has anything to look at." : "No source has this in its name.", "note", "empty"));
+            rows.add(Parts.wrapped(onlyTrouble.isSelected() ? "No source has anything to look at." : "No source has this in its name.", "note", "empty"));
         }
-        getChildren().setAll(rows);
+        list.getChildren().setAll(rows);
     }
 
     /** Rows of what a search has found while it goes on. */
@@ -107,34 +118,8 @@ public final class InFace extends VBox {
     }
 
     private boolean passes(Source source) {
-        return source.name().toLowerCase(Locale.ROOT).contains(filter.toLowerCase(Locale.ROOT))
-                && (!onlyTrouble || SourceRow.hasTrouble(studio, source));
-    }
-
-    private HBox filterBar(String selected) {
-        TextField words = new TextField(filter);
-        words.setId("filter");
-        words.setPromptText("part of a name");
-        words.setPrefColumnCount(14);
-        words.textProperty().addListener((_, _, typed) -> {
-            filter = typed;
-            show(selected);
-            Node again = lookup("#filter");
-            if (again instanceof TextField field) {
-                field.requestFocus();
-                field.positionCaret(typed.length());
-            }
-        });
-        ToggleButton trouble = new ToggleButton("Only what needs a look");
-        trouble.setId("only-trouble");
-        trouble.setSelected(onlyTrouble);
-        trouble.setOnAction(_ -> {
-            onlyTrouble = trouble.isSelected();
-            show(selected);
-        });
-        HBox bar = Parts.row(Parts.label("Show", "note"), words, trouble);
-        bar.getStyleClass().add("filter-bar");
-        return bar;
+        return source.name().toLowerCase(Locale.ROOT).contains(words.getText().toLowerCase(Locale.ROOT))
+                && (!onlyTrouble.isSelected() || SourceRow.hasTrouble(studio, source));
     }
 
     private HBox family(Kin kin, List<Source> sources, List<Kin.Member> members, boolean open, String selected) {

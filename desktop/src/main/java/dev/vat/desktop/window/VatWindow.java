@@ -28,6 +28,7 @@ public final class VatWindow {
         this.ask = ask == null ? new FxAsk(stage) : ask;
         Look.loadFaces();
         studio = new Studio(places, Platform::runLater);
+        studio.viewer().wake();
         Look.dress(studio.settings().dark());
         shell = new Shell(studio, this.ask);
         stage.setScene(new Scene(shell, WIDTH, HEIGHT));

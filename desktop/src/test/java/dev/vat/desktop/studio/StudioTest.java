@@ -21,6 +21,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -95,6 +96,7 @@ class StudioTest {
     }
 
     @Test
+    @Tag("torture")
     void theRateUsedLastIsOfferedFirstNextTime() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 3));
         target("web-h264");
@@ -230,6 +232,7 @@ class StudioTest {
     }
 
     @Test
+    @Tag("torture")
     void aStoppedRunIsClearedAwayOrMadeAgain() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 1500));
         target("edit-prores-hq");

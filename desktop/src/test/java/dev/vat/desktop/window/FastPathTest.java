@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import javafx.scene.control.Button;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** From a dropped folder to a proven file and its receipt, by mouse and by keys. */
@@ -79,6 +80,7 @@ class FastPathTest extends WindowCase {
     }
 
     @Test
+    @Tag("torture")
     void severalFoldersDroppedAreAskedAbout() throws Exception {
         drop(TestFrames.png(folder, "a", 3), TestFrames.png(folder, "b", 4));
         assertThat(isThere("question")).isTrue();

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** The foot of the window: runs that go on, are paused, stopped, watched, and left over from before. */
@@ -53,6 +54,7 @@ class RunsTest extends WindowCase {
     }
 
     @Test
+    @Tag("torture")
     void whatWasInterruptedIsSaidAndMadeAgain() throws Exception {
         cutOff(TestFrames.png(folder, "kite", 8));
         reopen();
@@ -79,7 +81,7 @@ class RunsTest extends WindowCase {
 
     @Test
     void aRunIsPausedGoesOnAndIsStopped() throws Exception {
-        drop(TestFrames.png(folder, "kite", 1500));
+        drop(TestFrames.png(folder, "kite", 900));
         press("target-edit-prores-hq");
         settle();
         press("make");

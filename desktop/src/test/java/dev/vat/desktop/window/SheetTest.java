@@ -15,6 +15,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** The three faces: what they say of real frames, and what is typed and pressed in them. */
@@ -75,7 +76,7 @@ class SheetTest extends WindowCase {
         assertThat(isThere("source-s2")).isTrue();
         assertThat(text("state-s2")).isEqualTo("1 empty");
         press("only-trouble");
-        run(() -> ((TextField) node("filter")).setText("wind"));
+        clickOn("#filter").write("wind");
         settle();
         assertThat(isThere("source-s3")).isTrue();
         assertThat(isThere("source-s2")).isFalse();
@@ -223,6 +224,7 @@ class SheetTest extends WindowCase {
     }
 
     @Test
+    @Tag("torture")
     void whatIsTypedSurvivesWhatHappensMeanwhile() throws Exception {
         drop(TestFrames.png(folder, "kite", 3));
         press("target-web-h264");

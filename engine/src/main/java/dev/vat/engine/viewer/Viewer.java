@@ -74,6 +74,22 @@ public final class Viewer implements AutoCloseable {
         Thread.startVirtualThread(known::tidy);
     }
 
+    /** Starts the process before anything is asked of it, so that the first picture needn't wait for that. */
+    public void wake() {
+        Thread.startVirtualThread(() -> {
+            try {
+                synchronized (this) {
+                    if (!closed) {
+                        worker();
+                    }
+                }
+            } catch (IOException e) {
+                // Whoever asks for the first picture is told.
+                LOG.debug("The viewer process can't be started yet", e);
+            }
+        });
+    }
+
     /** The media library's version; starts the process if need be and waits for it. */
     public String library() throws IOException {
         WorkerProcess started;

@@ -27,6 +27,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -193,7 +194,7 @@ class RunTest {
 
     @Test
     void pausingReadsNothingMoreUntilItGoesOn() throws Exception {
-        KiteFrames.png(frames, "kite", 1, 2000, false);
+        KiteFrames.png(frames, "kite", 1, 900, false);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq"));
         CompletableFuture<Void> going = new CompletableFuture<>();
         var latest = new Object() {
@@ -218,6 +219,7 @@ class RunTest {
     }
 
     @Test
+    @Tag("torture")
     void theSamePlanMakesTheSameBytes() throws Exception {
         KiteFrames.png(frames, "kite", 1, 12, false);
         make(KiteFrames.plan(frames, out, ALL));

@@ -182,6 +182,15 @@ class ClipsTest {
     }
 
     @Test
+    void aSoundIsHandedOverForListeningAndAFileWithoutIsNamed() throws Exception {
+        Path copy = folder.resolve("copy.pcm");
+        viewer.listen(wav("wind.wav", 1, .5), copy).get(20, TimeUnit.SECONDS);
+        assertThat(Files.size(copy)).as("a second of stereo").isEqualTo(48_000L * 4);
+        Path silent = KiteFrames.png(folder.resolve("frames"), "kite", 1, 1, false).resolve("kite.0001.png");
+        assertThatThrownBy(() -> viewer.listen(silent, folder.resolve("none.pcm")).get(20, TimeUnit.SECONDS)).hasMessageContaining("has no sound");
+    }
+
+    @Test
     void whatWasCheckedIsRememberedInTheNextSession() throws Exception {
         Sequence sequence = SourceFinder.find(KiteFrames.png(folder.resolve("frames"), "kite", 1, 12, false)).sequences().getFirst();
         KnownChecks first = new KnownChecks(folder.resolve("checks"));
