@@ -2,7 +2,10 @@ package dev.vat.cli;
 
 import dev.vat.core.content.ContentReview;
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.Settings;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
@@ -80,6 +83,15 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--name", paramLabel = "PATTERN", description = "File names, such as {reel}_{target}_{date}.")
     private String naming;
 
+    @Option(names = "--codec", paramLabel = "ID", description = "In place of the target's codec. See: vat targets --codecs")
+    private String codec;
+
+    @Option(names = "--container", paramLabel = "KIND", description = "In place of the target's container: mp4, mov, mkv, webm, avi or mxf.")
+    private String container;
+
+    @Option(names = "--quality", paramLabel = "TEXT", description = "In place of the target's: a number, '8 Mbit/s', 'constant 8 Mbit/s', '20, at most 12 Mbit/s'.")
+    private String quality;
+
     @Option(names = "--flatten", paramLabel = "RRGGBB", description = "Colour behind transparent places where a target has no alpha.")
     private String flatten;
 
@@ -92,6 +104,7 @@ final class MakeCommand implements Callable<Integer> {
     private volatile Run running;
     private volatile boolean stopAsked;
     private final Map<String, Stage> said = new HashMap<>();
+    private final Map<String, String> titles = new HashMap<>();
 
     MakeCommand(Output output, Places places) {
         this.output = output;
@@ -211,13 +224,34 @@ final class MakeCommand implements Callable<Integer> {
         if (naming != null) {
             project = Edits.setNaming(parse(naming, FileNaming::parse).toString()).apply(project);
         }
+        project = asChosen(project);
         if (flatten != null) {
             Rgb colour = parse(flatten, Rgb::parse);
             for (var deliverable : project.deliverables()) {
-                project = Edits.setFlatten(deliverable.target(), colour).apply(project);
+                project = Edits.setFlatten(deliverable.id(), colour).apply(project);
             }
         }
         return out == null ? project : Edits.setFolder(Place.of(out)).apply(project);
+    }
+
+    /** What is said in place of the targets' own settings holds for every file. */
+    private Project asChosen(Project start) {
+        Project project = start;
+        for (Deliverable deliverable : start.deliverables()) {
+            String id = deliverable.id();
+            try {
+                project = codec == null ? project : Edits.setCodec(id, Catalogue.codec(codec)).apply(project);
+                project = container == null ? project : Edits.setContainer(id, Container.parse(container)).apply(project);
+                project = quality == null ? project : Edits.setControl(id, settings(project, id).codec().control(quality)).apply(project);
+            } catch (IllegalArgumentException e) {
+                throw new CommandFailure(ExitCode.WRONG_USE, deliverable.title() + ": " + e.getMessage());
+            }
+        }
+        return project;
+    }
+
+    private static Settings settings(Project project, String deliverable) {
+        return project.deliverables().stream().filter(d -> d.id().equals(deliverable)).findFirst().orElseThrow().settings();
     }
 
     private static <T> T parse(String text, Function<String, T> parser) {
@@ -238,6 +272,7 @@ final class MakeCommand implements Callable<Integer> {
     }
 
     private Integer make(RunPlan plan) throws IOException, InterruptedException {
+        plan.files().forEach(f -> titles.put(f.target(), f.title()));
         output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
                 plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
                         .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
@@ -294,7 +329,7 @@ final class MakeCommand implements Callable<Integer> {
                     "frame", file.done(), "frames", file.frames(), "bytes", file.bytes(), "speed",
                     Math.round(file.speed() * 10) / 10.0, "secondsLeft", Math.round(file.secondsLeft()));
             if (said.put(file.target(), file.stage()) != file.stage()) {
-                output.say(Catalogue.target(file.target()).title() + ": " + words(file));
+                output.say(titles.getOrDefault(file.target(), file.target()) + ": " + words(file));
                 if (file.stage() == Stage.DELIVERED || file.stage() == Stage.UNPROVEN) {
                     output.event("proof", "target", file.target(), "path", file.path(), "receipt", file.receipt(), "proven",
                             file.stage() == Stage.DELIVERED, "why", file.why());

@@ -1,18 +1,25 @@
 package dev.vat.cli;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Target;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
-@Command(name = "targets", mixinStandardHelpOptions = true, description = "Lists the targets there are.")
+@Command(name = "targets", mixinStandardHelpOptions = true, description = "Lists the targets there are, or the codecs.")
 final class TargetsCommand implements Callable<Integer> {
 
     private final Output output;
+
+    @Option(names = "--codecs", description = "The codecs in place of the targets.")
+    private boolean codecs;
 
     @Option(names = "--json", description = "One JSON document on standard output.")
     private boolean json;
@@ -24,24 +31,54 @@ final class TargetsCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         if (json) {
-            List<Map<String, Object>> list = Catalogue.targets().stream().map(TargetsCommand::describe).toList();
-            output.document(Map.of("targets", list));
+            output.document(codecs ? Map.of("codecs", Catalogue.codecs().stream().map(TargetsCommand::describe).toList())
+                    : Map.of("targets", Catalogue.targets().stream().map(TargetsCommand::describe).toList()));
+        } else if (codecs) {
+            for (Codec codec : Catalogue.codecs()) {
+                output.say("%-26s %s, %s %s%s, in %s. %s".formatted(codec.id(), codec.title(), codec.depthText(), codec.chroma().label(),
+                        codec.hasAlpha() ? ", alpha" : "", containers(codec), codec.plays()));
+            }
         } else {
-            for (Target target : Catalogue.targets()) {
-                output.say("%-20s %s. %s".formatted(target.id(), target.title(), target.plays()));
+            String recipient = "";
+            for (Target target : Catalogue.targets().stream().collect(Collectors.groupingBy(Target::recipient, LinkedHashMap::new,
+                    Collectors.toList())).values().stream().flatMap(List::stream).toList()) {
+                if (!target.recipient().equals(recipient)) {
+                    recipient = target.recipient();
+                    output.say(recipient);
+                }
+                output.say("  %-20s %s. %s".formatted(target.id(), target.title(), target.why()));
             }
         }
         return ExitCode.PROVEN.code();
     }
 
+    private static String containers(Codec codec) {
+        return codec.containers().stream().sorted().map(Container::title).collect(Collectors.joining(", "));
+    }
+
     private static Map<String, Object> describe(Target target) {
+        Settings settings = target.settings();
         Map<String, Object> line = new LinkedHashMap<>();
         line.put("id", target.id());
+        line.put("for", target.recipient());
         line.put("title", target.title());
-        line.put("container", target.container().title());
-        line.put("codec", target.codec().title());
-        line.put("depth", target.codec().codedBits());
-        line.put("alpha", target.codec().hasAlpha());
+        line.put("container", settings.container().title());
+        line.put("codec", settings.codec().title());
+        line.put("codecId", settings.codec().id());
+        line.put("quality", settings.codec().words(settings.control()));
+        line.put("depth", settings.codec().codedBits());
+        line.put("alpha", settings.codec().hasAlpha());
+        return line;
+    }
+
+    private static Map<String, Object> describe(Codec codec) {
+        Map<String, Object> line = new LinkedHashMap<>();
+        line.put("id", codec.id());
+        line.put("title", codec.title());
+        line.put("depth", codec.codedBits());
+        line.put("chroma", codec.chroma().label());
+        line.put("alpha", codec.alphaBits());
+        line.put("containers", codec.containers().stream().sorted().map(Container::extension).toList());
         return line;
     }
 }

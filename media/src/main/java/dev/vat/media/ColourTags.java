@@ -1,15 +1,33 @@
 package dev.vat.media;
 
+import static org.bytedeco.ffmpeg.global.avutil.av_color_primaries_from_name;
+import static org.bytedeco.ffmpeg.global.avutil.av_color_space_from_name;
+import static org.bytedeco.ffmpeg.global.avutil.av_color_transfer_from_name;
 import static org.bytedeco.ffmpeg.global.avutil.AVALPHA_MODE_STRAIGHT;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_PRI_BT709;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_RGB;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_TRC_BT709;
 
+import dev.vat.core.delivery.ColourCoding;
+
 /** The tags that working pictures carry. */
 final class ColourTags {
 
     private ColourTags() { }
+
+    /** The code point of a matrix in ITU-T H.273, as the library has it. */
+    static int matrix(ColourCoding colour) {
+        return Av.check(av_color_space_from_name(colour.matrix()), colour.matrix());
+    }
+
+    static int primaries(ColourCoding colour) {
+        return Av.check(av_color_primaries_from_name(colour.primaries()), colour.primaries());
+    }
+
+    static int transfer(ColourCoding colour) {
+        return Av.check(av_color_transfer_from_name(colour.transfer()), colour.transfer());
+    }
 
     /** What {@code from} says of its colours, and straight alpha. */
     static void like(Picture from, Picture to) {

@@ -60,7 +60,7 @@ public final class Composer implements AutoCloseable {
             return working;
         }
         try (working) {
-            return withOpaqueAlpha(working);
+            return Flattening.opaque(working);
         }
     }
 
@@ -145,16 +145,6 @@ public final class Composer implements AutoCloseable {
 
     private static int primaries(ColourReading colour) {
         return colour.kind() == ColourReading.Kind.TAGGED && colour.primaries() != null ? colour.primaries() : 1;
-    }
-
-    private Picture withOpaqueAlpha(Picture rgb) {
-        Picture full = Picture.allocate(rgba(), rgb.width(), rgb.height());
-        for (int p = 0; p < 3; p++) {
-            rgb.copyPlane(p, full);
-        }
-        full.plane(3).fill((byte) 0xff);
-        ColourTags.displayRgb(full);
-        return full;
     }
 
     @Override

@@ -1,58 +1,70 @@
 package dev.vat.media;
 
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_MPEG;
+
+import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
-import java.lang.foreign.MemorySegment;
-import java.lang.foreign.ValueLayout;
 
 /**
  * From the working picture to what an encoder takes: flattened where the codec carries no alpha, cropped at the right and
- * lower edge to the file's size, RGB full range to Y'CbCr limited range by the Rec.709 matrix, dithered where depth is
- * lost, tagged. Size, format and tags of every result are asserted. An instance belongs to one thread.
+ * lower edge to the file's size, RGB full range to the codec's own coding, dithered where depth is lost, tagged. Size,
+ * format and tags of every result are asserted. An instance belongs to one thread.
  */
 public final class Conversion implements AutoCloseable {
 
     private static final int BT709 = 1;
-    private static final int LIMITED = 1;
 
     private final Codec codec;
+    private final ColourCoding colour;
     private final Size size;
     private final Rgb ground;
+    private final String wanted;
     private final Filtering filtering;
 
     public Conversion(Codec codec, Size size, Rgb ground) {
         this.codec = codec;
+        this.colour = codec.ownColour() != null ? codec.ownColour() : ColourCoding.usualFor(size);
         this.size = size;
         this.ground = ground;
+        wanted = SampleFormat.of(codec);
         filtering = new Filtering(this::chain);
-    }
-
-    /** The library's name of the samples that the encoder takes. */
-    static String pixelFormat(Codec codec) {
-        return pixelFormat(codec, codec.hasAlpha());
-    }
-
-    private static String pixelFormat(Codec codec, boolean alpha) {
-        String chroma = switch (codec.chroma()) {
-            case YUV420 -> "420p";
-            case YUV422 -> "422p";
-            case YUV444 -> "444p";
-        };
-        return (alpha ? "yuva" : "yuv") + chroma + (codec.codedBits() > 8 ? codec.codedBits() + "le" : "");
     }
 
     private String chain(Picture picture) {
         String crop = picture.width() == size.width() && picture.height() == size.height() ? ""
                 : "crop=" + size.width() + ":" + size.height() + ":0:0:exact=1,";
         boolean lossy = picture.bits() > codec.codedBits();
-        boolean alpha = codec.hasAlpha() && picture.hasAlpha();
         // zscale is told that alpha is premultiplied, so that it leaves the colour of straight pictures alone.
-        return crop + (alpha ? "setparams=alpha_mode=premultiplied," : "")
-                + "zscale=matrixin=gbr:rangein=full:matrix=709:range=limited" + (lossy ? ":dither=error_diffusion" : "")
-                + ",format=" + pixelFormat(codec, alpha)
-                + ",setparams=range=tv:colorspace=bt709:color_primaries=bt709:color_trc=bt709"
-                + (alpha ? ":alpha_mode=straight" : "");
+        String handsOff = codec.hasAlpha() ? "setparams=alpha_mode=premultiplied," : "";
+        String tags = "setparams=range=" + (colour.isFull() ? "pc" : "tv") + ":colorspace=" + matrix() + ":color_primaries=" + primaries()
+                + ":color_trc=" + transfer() + (codec.hasAlpha() ? ":alpha_mode=straight" : "");
+        String planar = SampleFormat.planar(codec);
+        boolean same = codec.chroma() == Chroma.RGB && picture.formatName().equals(planar);
+        String convert = same ? "" : "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
+                + otherPrimaries() + (lossy ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
+        // Of the same samples, packed ones are put together without any arithmetic; JPEG's format says its range by its name.
+        return crop + handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
+    }
+
+    /** Standard definition has primaries of its own: colours are brought there, not just called so. */
+    private String otherPrimaries() {
+        return primaries() == BT709 ? "" : ":primariesin=" + BT709 + ":transferin=" + BT709 + ":primaries=" + primaries() + ":transfer=" + transfer();
+    }
+
+    private int matrix() {
+        return ColourTags.matrix(colour);
+    }
+
+    private int primaries() {
+        return ColourTags.primaries(colour);
+    }
+
+    private int transfer() {
+        return ColourTags.transfer(colour);
     }
 
     public Picture convert(Picture working) {
@@ -61,42 +73,28 @@ public final class Conversion implements AutoCloseable {
             try (Picture flat = Flattening.over(working, ground)) {
                 converted = filtering.apply(flat);
             }
+        } else if (codec.hasAlpha() && !working.hasAlpha()) {
+            // Nothing shows through a picture without alpha: its channel is full everywhere.
+            try (Picture opaque = Flattening.opaque(working)) {
+                converted = filtering.apply(opaque);
+            }
         } else {
             converted = filtering.apply(working);
-        }
-        if (codec.hasAlpha() && !working.hasAlpha()) {
-            try (Picture opaque = converted) {
-                converted = withOpaqueAlpha(opaque);
-            }
         }
         requireRight(converted);
         return converted;
     }
 
-    /** Nothing shows through a picture without alpha: its channel is full everywhere. */
-    private Picture withOpaqueAlpha(Picture picture) {
-        Picture full = Picture.allocate(pixelFormat(codec), picture.width(), picture.height());
-        for (int plane = 0; plane < 3; plane++) {
-            picture.copyPlane(plane, full);
-        }
-        short opaque = (short) ((1 << codec.codedBits()) - 1);
-        MemorySegment alpha = full.plane(3);
-        for (long at = 0; at < alpha.byteSize(); at += 2) {
-            alpha.set(ValueLayout.JAVA_SHORT, at, opaque);
-        }
-        ColourTags.like(picture, full);
-        return full;
-    }
-
     private void requireRight(Picture picture) {
-        boolean right = picture.width() == size.width() && picture.height() == size.height()
-                && picture.formatName().equals(pixelFormat(codec)) && picture.frame().colorspace() == BT709
-                && picture.frame().color_range() == LIMITED;
+        boolean right = picture.width() == size.width() && picture.height() == size.height() && picture.formatName().equals(wanted)
+                && picture.frame().colorspace() == matrix()
+                && picture.frame().color_range() == (colour.isFull() ? AVCOL_RANGE_JPEG : AVCOL_RANGE_MPEG);
         if (!right) {
-            String found = picture.width() + "x" + picture.height() + " " + picture.formatName();
+            String found = picture.width() + "x" + picture.height() + " " + picture.formatName() + ", matrix " + picture.frame().colorspace()
+                    + ", range " + picture.frame().color_range();
             picture.close();
-            throw new MediaException("The conversion gave " + found + " where " + size + " " + pixelFormat(codec)
-                    + " was planned", 0);
+            throw new MediaException("The conversion gave " + found + " where " + size + " " + wanted + ", matrix " + matrix() + ", "
+                    + colour.range() + " was planned", 0);
         }
     }
 

@@ -14,6 +14,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_VIDEO;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 
+import dev.vat.core.time.Rational;
 import java.nio.file.Path;
 import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
@@ -66,6 +67,12 @@ final class Demuxer implements AutoCloseable {
             }
         }
         return Optional.empty();
+    }
+
+    /** How long the picture lasts as the container says it, or the whole file where it doesn't say it of tracks. */
+    Rational seconds() {
+        return stream.duration() > 0 ? Av.rational(stream.time_base()).times(stream.duration())
+                : Rational.of(Math.max(0, context.duration()), 1_000_000);
     }
 
     int soundTracks() {

@@ -30,6 +30,17 @@ final class Flattening {
         return flat;
     }
 
+    /** The same picture with an alpha channel that is full everywhere. */
+    static Picture opaque(Picture rgb) {
+        Picture full = Picture.allocate(rgb.bits() > 8 ? "gbrap16le" : "gbrap", rgb.width(), rgb.height());
+        for (int p = 0; p < 3; p++) {
+            rgb.copyPlane(p, full);
+        }
+        full.plane(3).fill((byte) 0xff);
+        ColourTags.displayRgb(full);
+        return full;
+    }
+
     private static MemorySegment row(Picture picture, int plane, int y) {
         return picture.plane(plane).asSlice((long) y * picture.stride(plane), picture.rowBytes(plane));
     }

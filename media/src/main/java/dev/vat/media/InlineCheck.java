@@ -24,12 +24,13 @@ final class InlineCheck implements AutoCloseable {
     private final List<FrameProof> proofs = new ArrayList<>();
     private final long firstFrame;
 
-    InlineCheck(AVCodecContext encoder, long firstFrame) {
+    /** @param hiddenAlpha whether alpha goes beside the pictures, as it does in VP9 */
+    InlineCheck(AVCodecContext encoder, boolean hiddenAlpha, long firstFrame) {
         this.firstFrame = firstFrame;
         AVCodecParameters parameters = avcodec_parameters_alloc();
         try {
             Av.check(avcodec_parameters_from_context(parameters, encoder), "Check");
-            decoder = new TrackDecoder(parameters, encoder.time_base(), 1);
+            decoder = new TrackDecoder(parameters, hiddenAlpha, encoder.time_base(), 1);
         } finally {
             avcodec_parameters_free(parameters);
         }

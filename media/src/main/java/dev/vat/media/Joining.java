@@ -16,7 +16,7 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 public final class Joining {
 
     /** A part's file and the output frame that it begins with. */
-    public record Part(Path file, long first, long frames) { }
+    public record Part(Path file, Container container, long first, long frames) { }
 
     private Joining() { }
 
@@ -36,7 +36,7 @@ public final class Joining {
             }
         }
         Map<String, String> options = indexInFront ? Map.of("movflags", "+faststart") : Map.of();
-        try (Muxer muxer = new Muxer(container.extension(), target, rate)) {
+        try (Muxer muxer = new Muxer(container, target, rate)) {
             boolean started = false;
             long index = 0;
             for (int p = 0; p < parts.size(); p++) {
@@ -44,7 +44,7 @@ public final class Joining {
                 long[] partTimes = times[p];
                 try (Demuxer demuxer = new Demuxer(part.file)) {
                     if (!started) {
-                        muxer.track(demuxer.stream().codecpar(), pixelAspect).start(options);
+                        muxer.track(demuxer.stream(), pixelAspect, parts.getFirst().container()).start(options);
                         started = true;
                     }
                     for (int i = 0; i < partTimes.length; i++) {

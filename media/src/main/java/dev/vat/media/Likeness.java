@@ -8,6 +8,7 @@ import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_config;
 import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_free;
 import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_get_filter;
 import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_parse2;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
@@ -18,7 +19,7 @@ import org.bytedeco.ffmpeg.avfilter.AVFilterInOut;
 import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 
-/** Compares decoded pictures with what their encoder was given, by the library's PSNR and SSIM. Belongs to one thread. */
+/** Compares decoded pictures with what their encoder was given, by the library's PSNR and SSIM: of luma, or of all three where there are R, G, B. Belongs to one thread. */
 final class Likeness implements AutoCloseable {
 
     record Value(double psnr, double ssim) { }
@@ -27,6 +28,7 @@ final class Likeness implements AutoCloseable {
     private AVFilterContext decodedIn;
     private AVFilterContext givenIn;
     private AVFilterContext sink;
+    private boolean rgb;
     private long pairs;
 
     Value compare(Picture decoded, Picture given) {
@@ -39,7 +41,7 @@ final class Likeness implements AutoCloseable {
         AVFrame out = av_frame_alloc();
         try {
             Av.check(av_buffersink_get_frame(sink, out), "Comparing a picture");
-            return new Value(value(out, "lavfi.psnr.psnr.y"), value(out, "lavfi.ssim.Y"));
+            return new Value(value(out, rgb ? "lavfi.psnr.psnr_avg" : "lavfi.psnr.psnr.y"), value(out, rgb ? "lavfi.ssim.All" : "lavfi.ssim.Y"));
         } finally {
             av_frame_free(out);
         }
@@ -64,9 +66,10 @@ final class Likeness implements AutoCloseable {
 
     private void build(Picture decoded, Picture given) {
         // Decoders may give back more bits than were coded: both legs go to the deeper one, without alpha.
-        String format = decoded.formatName().replace("yuva", "yuv");
-        String same = ",setparams=range=tv:colorspace=bt709:color_primaries=bt709:color_trc=bt709,format=" + format
-                + ",setparams=range=tv:colorspace=bt709:color_primaries=bt709:color_trc=bt709";
+        rgb = decoded.isRgb();
+        String tags = "setparams=range=" + (given.frame().color_range() == AVCOL_RANGE_JPEG ? "pc" : "tv") + ":colorspace=" + (rgb ? "gbr" : "bt709")
+                + ":color_primaries=bt709:color_trc=bt709";
+        String same = "," + tags + ",format=" + planar(decoded) + "," + tags;
         String text = source("decoded", decoded) + same + "[a];" + source("given", given) + same
                 + ",split[b][c];[a][b]psnr[d];[d][c]ssim,buffersink@out";
         graph = avfilter_graph_alloc();
@@ -76,6 +79,14 @@ final class Likeness implements AutoCloseable {
         decodedIn = avfilter_graph_get_filter(graph, "buffer@decoded");
         givenIn = avfilter_graph_get_filter(graph, "buffer@given");
         sink = avfilter_graph_get_filter(graph, "buffersink@out");
+    }
+
+    /** Planes without alpha, of the decoded depth: the only ones that can be compared. */
+    private static String planar(Picture picture) {
+        if (picture.isRgb()) {
+            return "gbrp" + (picture.bits() > 8 ? picture.bits() + "le" : "");
+        }
+        return picture.formatName().equals("uyvy422") ? "yuv422p" : picture.formatName().replace("yuva", "yuv");
     }
 
     private static String source(String name, Picture picture) {

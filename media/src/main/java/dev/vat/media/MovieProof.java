@@ -5,6 +5,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_profile_name;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_MPEG;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_RGB;
 import static org.bytedeco.ffmpeg.global.avutil.av_color_primaries_name;
 import static org.bytedeco.ffmpeg.global.avutil.av_color_space_name;
 import static org.bytedeco.ffmpeg.global.avutil.av_color_transfer_name;
@@ -26,6 +27,7 @@ import java.util.function.LongPredicate;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
+import org.bytedeco.ffmpeg.avutil.AVRational;
 
 /** Opens a finished file anew, as any reader would, decodes every frame of it and writes down what it finds. */
 public final class MovieProof {
@@ -81,15 +83,15 @@ public final class MovieProof {
         AVStream stream = demuxer.stream();
         AVCodecParameters track = stream.codecpar();
         Rational base = Av.rational(stream.time_base());
-        Rational perSecond = Av.rational(stream.avg_frame_rate());
-        Rate rate = new Rate(perSecond.signum() > 0 ? perSecond : Rational.ONE);
-        Rational sample = Av.rational(track.sample_aspect_ratio());
+        Rate rate = rate(stream, base);
+        PixelAspect coded = aspect(track.sample_aspect_ratio());
+        PixelAspect stated = aspect(stream.sample_aspect_ratio());
         AVPixFmtDescriptor samples = av_pix_fmt_desc_get(format < 0 ? track.format() : format);
         boolean alpha = (samples.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0;
-        BoxScan boxes = BoxScan.of(file);
+        ContainerScan boxes = ContainerScan.of(file);
         return new FileFacts(crcs.size(), rate, evenlySpaced(base, rate), start(base),
-                base.times(Math.max(0, stream.duration())), Size.of(track.width(), track.height()),
-                sample.signum() > 0 ? new PixelAspect(sample) : PixelAspect.SQUARE, boxes.container(),
+                demuxer.seconds(), base, Size.of(track.width(), track.height()),
+                stated != null ? stated : coded != null ? coded : PixelAspect.SQUARE, coded, boxes.container(),
                 Av.string(avcodec_get_name(track.codec_id()), "unknown"),
                 Av.string(avcodec_profile_name(track.codec_id(), track.profile()), "unknown"), track.level(),
                 samples.comp(0).depth(), chroma(samples), alpha ? proResAlphaBits.orElse(samples.comp(3).depth()) : 0,
@@ -99,13 +101,27 @@ public final class MovieProof {
                 demuxer.soundTracks(), boxes.indexInFront(), Files.size(file));
     }
 
+    /** MXF states the rate as the track's clock alone. */
+    private static Rate rate(AVStream stream, Rational base) {
+        Rational mean = Av.rational(stream.avg_frame_rate());
+        return new Rate(mean.signum() > 0 ? mean : base.inverse());
+    }
+
+    private static PixelAspect aspect(AVRational ratio) {
+        Rational sample = Av.rational(ratio);
+        return sample.signum() > 0 ? new PixelAspect(sample) : null;
+    }
+
     private Rational start(Rational base) {
         return times.isEmpty() ? Rational.ZERO : base.times(times.getFirst());
     }
 
+    /** Each frame at its own time, to the nearest that the container's clock can say. */
     private boolean evenlySpaced(Rational base, Rate rate) {
+        Rational half = base.dividedBy(Rational.of(2));
         for (int i = 0; i < times.size(); i++) {
-            if (!base.times(times.get(i) - times.getFirst()).equals(rate.seconds(i))) {
+            Rational off = base.times(times.get(i) - times.getFirst()).minus(rate.seconds(i));
+            if ((off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(half) > 0) {
                 return false;
             }
         }
@@ -113,10 +129,13 @@ public final class MovieProof {
     }
 
     private static String chroma(AVPixFmtDescriptor samples) {
+        if ((samples.flags() & AV_PIX_FMT_FLAG_RGB) != 0) {
+            return "RGB";
+        }
         if (samples.nb_components() < 3) {
             return "grey";
         }
-        return samples.log2_chroma_w() == 0 ? "4:4:4" : samples.log2_chroma_h() == 0 ? "4:2:2" : "4:2:0";
+        return samples.log2_chroma_w() == 2 ? "4:1:1" : samples.log2_chroma_w() == 0 ? "4:4:4" : samples.log2_chroma_h() == 0 ? "4:2:2" : "4:2:0";
     }
 
     private static String range(int range) {

@@ -1,10 +1,14 @@
 package dev.vat.media;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PRORES;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_UTVIDEO;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_from_context;
 import static org.bytedeco.ffmpeg.global.avformat.AVIO_FLAG_WRITE;
 import static org.bytedeco.ffmpeg.global.avformat.av_interleaved_write_frame;
 import static org.bytedeco.ffmpeg.global.avformat.av_write_trailer;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_alloc_output_context2;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_free_context;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_new_stream;
@@ -12,6 +16,7 @@ import static org.bytedeco.ffmpeg.global.avformat.avformat_write_header;
 import static org.bytedeco.ffmpeg.global.avformat.avio_closep;
 import static org.bytedeco.ffmpeg.global.avformat.avio_open;
 
+import dev.vat.core.delivery.Container;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.time.Rate;
 import java.nio.file.Path;
@@ -29,13 +34,18 @@ import org.bytedeco.ffmpeg.global.avcodec;
 /** Writes one picture track into one file. Times are given in frames. Belongs to one thread. */
 final class Muxer implements AutoCloseable {
 
+    private final Container container;
     private final Path file;
+    /** Parameters stand in front of the file and never change, which Apple's players ask for. */
+    private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
+
     private final AVFormatContext context = new AVFormatContext(null);
     private final AVRational frameTime;
     private AVStream stream;
 
-    /** @param format the library's name: {@code mov} or {@code mp4} */
-    Muxer(String format, Path file, Rate rate) {
+    Muxer(Container container, Path file, Rate rate) {
+        String format = nameOf(container);
+        this.container = container;
         this.file = file;
         this.frameTime = Av.fraction(rate.perSecond().inverse());
         Av.check(avformat_alloc_output_context2(context, null, format, file.toString()), format);
@@ -47,17 +57,49 @@ final class Muxer implements AutoCloseable {
         stream.r_frame_rate(Av.fraction(rate.perSecond()));
     }
 
-    Muxer track(AVCodecContext encoder) {
+    /** @param hiddenAlpha whether alpha goes beside the pictures: nothing else of the file would say so */
+    Muxer track(AVCodecContext encoder, boolean hiddenAlpha) {
+        markAlpha(hiddenAlpha);
         Av.check(avcodec_parameters_from_context(stream.codecpar(), encoder), "Track");
         stream.sample_aspect_ratio(encoder.sample_aspect_ratio());
         return this;
     }
 
-    /** The codec's tag goes along: MOV and MP4 share them, and ProRes profiles are told apart by nothing else. */
-    Muxer track(AVCodecParameters parameters, PixelAspect pixelAspect) {
+    private void markAlpha(boolean hidden) {
+        if (hidden) {
+            AVDictionary metadata = new AVDictionary(null);
+            Av.check(av_dict_set(metadata, "alpha_mode", "1", 0), "Track");
+            stream.metadata(metadata);
+        }
+    }
+
+    private static String nameOf(Container container) {
+        return switch (container) {
+            case MKV -> "matroska";
+            default -> container.extension();
+        };
+    }
+
+    /** @param from the container that the track stood in, whose tags may mean nothing in another */
+    Muxer track(AVStream original, PixelAspect pixelAspect, Container from) {
+        AVCodecParameters parameters = original.codecpar();
+        markAlpha(TrackDecoder.hasHiddenAlpha(original));
         Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), "Track");
+        if (parameters.codec_id() == AV_CODEC_ID_HEVC && container.mayHaveIndexInFront()) {
+            stream.codecpar().codec_tag(HVC1);
+        } else if (!keepsTag(parameters.codec_id(), from)) {
+            stream.codecpar().codec_tag(0);
+        }
+        // Some muxers read the one, some the other.
+        stream.codecpar().sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         return this;
+    }
+
+    /** MOV and MP4 share their tags, and ProRes profiles and Ut Video's kinds are told apart by nothing else. */
+    private boolean keepsTag(int codec, Container from) {
+        return container == from || container.mayHaveIndexInFront() && from.mayHaveIndexInFront() || codec == AV_CODEC_ID_PRORES
+                || codec == AV_CODEC_ID_UTVIDEO;
     }
 
     Muxer start(Map<String, String> options) {

@@ -8,9 +8,6 @@ import org.bytedeco.ffmpeg.avcodec.AVPacket;
 /** Encodes one part of a deliverable into a closed file of its own, checking it as it goes. Belongs to one thread. */
 public final class PartWriter implements AutoCloseable {
 
-    /** Parts stand in MOV, which fails to open at all when it was cut, so that a half part is never taken for whole. */
-    private static final String PART_FORMAT = "mov";
-
     private final TrackEncoder encoder;
     private final Muxer muxer;
     private final InlineCheck check;
@@ -24,9 +21,9 @@ public final class PartWriter implements AutoCloseable {
         encoder = new TrackEncoder(spec);
         Muxer opened = null;
         try {
-            opened = new Muxer(PART_FORMAT, file, spec.rate());
-            opened.track(encoder.context()).start(Map.of());
-            check = checked ? new InlineCheck(encoder.context(), firstFrame) : null;
+            opened = new Muxer(spec.codec().partContainer(), file, spec.rate());
+            opened.track(encoder.context(), hasHiddenAlpha(spec)).start(Map.of());
+            check = checked ? new InlineCheck(encoder.context(), hasHiddenAlpha(spec), firstFrame) : null;
         } catch (MediaException e) {
             if (opened != null) {
                 opened.close();
@@ -35,6 +32,10 @@ public final class PartWriter implements AutoCloseable {
             throw e;
         }
         muxer = opened;
+    }
+
+    private static boolean hasHiddenAlpha(EncoderSpec spec) {
+        return spec.codec().hasAlpha() && spec.codec().reportedName().equals("vp9");
     }
 
     public void write(Picture converted) {

@@ -31,8 +31,8 @@ final class TrackDecoder implements AutoCloseable {
 
     private final AVCodecContext context;
 
-    TrackDecoder(AVCodecParameters parameters, AVRational timeBase, int threads) {
-        this(avcodec_find_decoder(parameters.codec_id()), parameters, timeBase, threads);
+    TrackDecoder(AVCodecParameters parameters, boolean hiddenAlpha, AVRational timeBase, int threads) {
+        this(hiddenAlpha ? avcodec_find_decoder_by_name("libvpx-vp9") : avcodec_find_decoder(parameters.codec_id()), parameters, timeBase, threads);
     }
 
     /** For a track of a file, alpha included. */

@@ -12,10 +12,10 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
 import static org.bytedeco.ffmpeg.global.avutil.AVALPHA_MODE_STRAIGHT;
 import static org.bytedeco.ffmpeg.global.avutil.AVCHROMA_LOC_LEFT;
-import static org.bytedeco.ffmpeg.global.avutil.AVCOL_PRI_BT709;
+import static org.bytedeco.ffmpeg.global.avutil.AVCHROMA_LOC_TOPLEFT;
+import static org.bytedeco.ffmpeg.global.avutil.AVCHROMA_LOC_UNSPECIFIED;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_MPEG;
-import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_BT709;
-import static org.bytedeco.ffmpeg.global.avutil.AVCOL_TRC_BT709;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PICTURE_TYPE_NONE;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 
@@ -36,18 +36,19 @@ final class TrackEncoder implements AutoCloseable {
 
     TrackEncoder(EncoderSpec spec) {
         this.spec = spec;
-        AVCodec codec = avcodec_find_encoder_by_name(spec.encoder());
+        AVCodec codec = avcodec_find_encoder_by_name(EncoderSettings.encoder(spec.codec()));
         if (codec == null || codec.isNull()) {
-            throw new MediaException("This build has no encoder " + spec.encoder(), 0);
+            throw new MediaException("This build has no encoder " + EncoderSettings.encoder(spec.codec()), 0);
         }
         context = avcodec_alloc_context3(codec);
         context.width(spec.size().width()).height(spec.size().height())
-                .pix_fmt(Av.format(Conversion.pixelFormat(spec.codec())))
+                .pix_fmt(Av.format(SampleFormat.of(spec.codec())))
                 .time_base(Av.fraction(spec.rate().perSecond().inverse()))
                 .framerate(Av.fraction(spec.rate().perSecond()))
                 .sample_aspect_ratio(Av.fraction(spec.pixelAspect().ratio()))
-                .color_range(AVCOL_RANGE_MPEG).colorspace(AVCOL_SPC_BT709).color_primaries(AVCOL_PRI_BT709)
-                .color_trc(AVCOL_TRC_BT709).chroma_sample_location(AVCHROMA_LOC_LEFT)
+                .color_range(spec.colour().isFull() ? AVCOL_RANGE_JPEG : AVCOL_RANGE_MPEG).colorspace(ColourTags.matrix(spec.colour()))
+                .color_primaries(ColourTags.primaries(spec.colour())).color_trc(ColourTags.transfer(spec.colour()))
+                .chroma_sample_location(chromaLocation(spec.codec()))
                 .thread_count(spec.threads());
         if (spec.codec().hasAlpha()) {
             context.alpha_mode(AVALPHA_MODE_STRAIGHT);
@@ -56,11 +57,19 @@ final class TrackEncoder implements AutoCloseable {
         try {
             int result = avcodec_open2(context, codec, withGlobalHeader(options));
             Av.check(result, spec.codec().title() + " at " + spec.size());
-            Av.requireAllTaken(options, spec.encoder());
+            Av.requireAllTaken(options, EncoderSettings.encoder(spec.codec()));
         } catch (MediaException e) {
             close();
             throw e;
         }
+    }
+
+    /** DV's samples lie at the upper left (IEC 61834), MPEG's at the left; where colour isn't sampled more coarsely there is nothing to say. */
+    private static int chromaLocation(dev.vat.core.delivery.Codec codec) {
+        return switch (codec.chroma()) {
+            case RGB, YUV444 -> AVCHROMA_LOC_UNSPECIFIED;
+            default -> codec.reportedName().equals("dvvideo") ? AVCHROMA_LOC_TOPLEFT : AVCHROMA_LOC_LEFT;
+        };
     }
 
     /** Options set flags anew, so that the flag for parameters outside the packets has to go the same way. */
@@ -90,6 +99,9 @@ final class TrackEncoder implements AutoCloseable {
         frame.pict_type(AV_PICTURE_TYPE_NONE);
         frame.flags(frame.flags() & ~Av.FRAME_KEY);
         frame.sample_aspect_ratio(Av.fraction(spec.pixelAspect().ratio()));
+        frame.chroma_location(context.chroma_sample_location());
+        // Motion JPEG takes its quality from every frame anew.
+        frame.quality(context.global_quality());
         Av.check(avcodec_send_frame(context, frame), "Encoding");
         drain(sink);
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
@@ -36,7 +37,7 @@ class MovieFramesTest {
     Path folder;
 
     private EncoderSpec spec(Target target, Map<String, String> more) {
-        Map<String, String> options = EncoderSpec.optionsFor(target.codec(), Rate.FPS_25);
+        Map<String, String> options = EncoderSettings.options(target.settings(), Rate.FPS_25);
         options.putAll(more);
         return EncoderSpec.of(target.codec(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1, options);
     }
@@ -62,7 +63,7 @@ class MovieFramesTest {
             writer.finish();
         }
         Path joined = folder.resolve("m." + target.container().extension());
-        Joining.join(List.of(new Joining.Part(part, 0, FRAMES)), joined, target.container(), target.indexInFront(), Rate.FPS_25, PixelAspect.SQUARE);
+        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, FRAMES)), joined, target.container(), target.settings().indexInFront(), Rate.FPS_25, PixelAspect.SQUARE);
         return joined;
     }
 

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
@@ -39,20 +39,19 @@ class PartsToFileTest {
             "alpha-prores-4444, 24"})
     void twoPartsJoinToAFileThatIsWhatWasPlanned(String id, Rate rate) throws IOException {
         Target target = Catalogue.target(id);
-        Codec codec = target.codec();
-        EncoderSpec spec = EncoderSpec.of(codec, SIZE, PixelAspect.SQUARE, rate, 1, EncoderSpec.optionsFor(codec, rate));
+        EncoderSpec spec = EncoderSpec.of(target.settings(), SIZE, PixelAspect.SQUARE, rate, 1);
         List<Joining.Part> parts = new ArrayList<>();
         List<FrameProof> proofs = new ArrayList<>();
         for (int p = 0; p < 2; p++) {
             Path file = folder.resolve("p" + p + ".part");
             proofs.addAll(part(file, spec, p * 50L, p == 0 ? 50 : 17));
-            parts.add(new Joining.Part(file, p * 50L, p == 0 ? 50 : 17));
+            parts.add(new Joining.Part(file, spec.codec().partContainer(), p * 50L, p == 0 ? 50 : 17));
         }
         Path joined = folder.resolve("joined." + target.container().extension());
-        Joining.join(parts, joined, target.container(), target.indexInFront(), rate, PixelAspect.SQUARE);
+        Joining.join(parts, joined, target.container(), target.settings().indexInFront(), rate, PixelAspect.SQUARE);
         MovieProof.Result found = MovieProof.prove(joined, _ -> true);
 
-        Comparison comparison = Comparison.of(Expectation.of(target, 67, rate, SIZE, PixelAspect.SQUARE), found.facts());
+        Comparison comparison = Comparison.of(Expectation.of(target.settings(), 67, rate, SIZE, PixelAspect.SQUARE), found.facts());
         assertThat(comparison.disagreements()).isEmpty();
         assertThat(found.crcs()).containsExactly(proofs.stream().mapToInt(FrameProof::crc).toArray());
         assertThat(proofs).allSatisfy(p -> assertThat(p.psnr()).isGreaterThan(35));
@@ -79,19 +78,17 @@ class PartsToFileTest {
 
     @Test
     void aPartThatLacksFramesIsNotJoined() throws IOException {
-        Codec codec = Catalogue.EDIT_PRORES_HQ.codec();
-        EncoderSpec spec = EncoderSpec.of(codec, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1, EncoderSpec.optionsFor(codec, Rate.FPS_25));
+        EncoderSpec spec = EncoderSpec.of(Catalogue.EDIT_PRORES_HQ.settings(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1);
         Path file = folder.resolve("p.part");
         part(file, spec, 0, 5);
-        assertThatThrownBy(() -> Joining.join(List.of(new Joining.Part(file, 0, 6)), folder.resolve("x.mov"),
+        assertThatThrownBy(() -> Joining.join(List.of(new Joining.Part(file, Container.MOV, 0, 6)), folder.resolve("x.mov"),
                 Catalogue.EDIT_PRORES_HQ.container(), false, Rate.FPS_25, PixelAspect.SQUARE))
                 .isInstanceOf(MediaException.class).hasMessageContaining("5 frames where 6");
     }
 
     @Test
     void aPictureOfAnotherSizeNeverReachesTheEncoder() {
-        Codec codec = Catalogue.EDIT_PRORES_HQ.codec();
-        EncoderSpec spec = EncoderSpec.of(codec, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1, EncoderSpec.optionsFor(codec, Rate.FPS_25));
+        EncoderSpec spec = EncoderSpec.of(Catalogue.EDIT_PRORES_HQ.settings(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1);
         try (PartWriter writer = new PartWriter(folder.resolve("p.part"), spec, 0, false);
                 Picture other = Picture.allocate("yuv422p10le", 32, 32)) {
             assertThatThrownBy(() -> writer.write(other)).isInstanceOf(MediaException.class);
@@ -101,12 +98,11 @@ class PartsToFileTest {
     @Test
     void anyFrameOfTheFileCanBeShown() throws IOException {
         Target target = Catalogue.WEB_H264;
-        EncoderSpec spec = EncoderSpec.of(target.codec(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1,
-                EncoderSpec.optionsFor(target.codec(), Rate.FPS_25));
+        EncoderSpec spec = EncoderSpec.of(target.settings(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1);
         Path part = folder.resolve("p.part");
         List<FrameProof> proofs = part(part, spec, 0, 60);
         Path joined = folder.resolve("j.mp4");
-        Joining.join(List.of(new Joining.Part(part, 0, 60)), joined, target.container(), true, Rate.FPS_25, PixelAspect.SQUARE);
+        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, 60)), joined, target.container(), true, Rate.FPS_25, PixelAspect.SQUARE);
         try (MovieFrames frames = new MovieFrames(joined)) {
             assertThat(frames.count()).isEqualTo(60);
             for (int index : new int[] {0, 1, 2, 30, 59, 55, 3, 57}) {

@@ -1,5 +1,6 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.time.Rate;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -7,42 +8,59 @@ import java.util.stream.Collectors;
 /** Every codec and target that Vat offers; the one place that sheet, findings, command line and documents read. */
 public final class Catalogue {
 
-    public static final Target WEB_H264 = new Target("web-h264", "H.264 for the web", "web",
-            "Plays in every browser, on telephones and in editing programs. No transparency.",
-            H264.HIGH_420, Container.MP4, true);
+    /** Codecs that belong together, under one heading. */
+    public record Family(String title, List<Codec> codecs) { }
 
-    public static final Target EDIT_PRORES_HQ = new Target("edit-prores-hq", "ProRes HQ for editing", "edit",
-            "Opens in editing and finishing programs. Browsers don't play it. No transparency.",
-            ProRes.HQ_422, Container.MOV, false);
+    /** One file a family; a new family is added here. */
+    private static final List<Family> FAMILIES = List.of(new Family("H.264", H264.all()), new Family("H.265", H265.all()),
+            new Family("VP9 and AV1", OpenWeb.all()), new Family("ProRes", ProRes.all()), new Family("DNxHD and DNxHR", Vc3.all()),
+            new Family("MPEG-2 and DV", Broadcast.all()), new Family("CineForm and Motion JPEG", FrameByFrame.all()),
+            new Family("Without loss", Lossless.all()));
 
-    public static final Target ALPHA_PRORES_4444 = new Target("alpha-prores-4444", "ProRes 4444 with alpha", "alpha",
-            "Opens in editing and compositing programs, transparency included. Browsers don't play it.",
-            ProRes.P4444, Container.MOV, false);
+    private static final List<Codec> CODECS = FAMILIES.stream().map(Family::codecs).flatMap(List::stream).toList();
 
-    private static final List<Target> TARGETS = List.of(WEB_H264, EDIT_PRORES_HQ, ALPHA_PRORES_4444);
+    // Targets read the codecs above.
+    public static final Target WEB_H264 = Targets.WEB_H264;
+    public static final Target EDIT_PRORES_HQ = Targets.EDIT_PRORES_HQ;
+    public static final Target ALPHA_PRORES_4444 = Targets.ALPHA_PRORES_4444;
 
     private Catalogue() { }
 
+    /** In the order of their recipients. */
     public static List<Target> targets() {
-        return TARGETS;
+        return Targets.ALL;
+    }
+
+    public static List<Family> families() {
+        return FAMILIES;
     }
 
     public static List<Codec> codecs() {
-        return TARGETS.stream().map(Target::codec).distinct().toList();
+        return CODECS;
     }
 
     public static Optional<Target> find(String id) {
-        return TARGETS.stream().filter(t -> t.id().equals(id)).findFirst();
+        return targets().stream().filter(t -> t.id().equals(id)).findFirst();
     }
 
     /** @throws IllegalArgumentException naming the targets there are */
     public static Target target(String id) {
         return find(id).orElseThrow(() -> new IllegalArgumentException("There is no target '" + id + "'; there are "
-                + TARGETS.stream().map(Target::id).collect(Collectors.joining(", "))));
+                + targets().stream().map(Target::id).collect(Collectors.joining(", "))));
     }
 
+    public static Optional<Codec> findCodec(String id) {
+        return CODECS.stream().filter(c -> c.id().equals(id)).findFirst();
+    }
+
+    /** @throws IllegalArgumentException naming the codecs there are */
     public static Codec codec(String id) {
-        return codecs().stream().filter(c -> c.id().equals(id)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("There is no codec '" + id + "'"));
+        return findCodec(id).orElseThrow(() -> new IllegalArgumentException("There is no codec '" + id + "'; there are "
+                + CODECS.stream().map(Codec::id).collect(Collectors.joining(", "))));
+    }
+
+    /** The bit rate that belongs to a codec's profile at a rate, where that is a rule of its standard; else 0. */
+    public static long profileBitRate(Codec codec, Rate rate) {
+        return Vc3.isHd(codec) ? Vc3.bitsPerSecond(codec, rate) : 0;
     }
 }

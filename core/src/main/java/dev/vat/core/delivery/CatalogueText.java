@@ -1,5 +1,6 @@
 package dev.vat.core.delivery;
 
+import java.util.Comparator;
 import java.util.stream.Collectors;
 
 /** The catalogue as a page for people, in Markdown. */
@@ -9,22 +10,45 @@ public final class CatalogueText {
 
     public static String page() {
         StringBuilder page = new StringBuilder("# Delivery targets\n\nMade from the catalogue in `core.delivery`; what stands there is what holds.\n\n");
-        page.append("| Target | For | Codec | Container | Depth | Chroma | Alpha | Quality | If stopped |\n|---|---|---|---|---|---|---|---|---|\n");
+        page.append("| Target | For | Codec | Container | Quality | If stopped | Why |\n|---|---|---|---|---|---|---|\n");
         for (Target target : Catalogue.targets()) {
-            Codec codec = target.codec();
-            page.append("| `%s` | %s | %s | %s%s | %s | %s | %s | %s | %s |%n".formatted(target.id(), target.title(), codec.title(),
-                    target.container().title(), target.indexInFront() ? ", index in front" : "", codec.depthText(), codec.chroma().label(),
-                    codec.hasAlpha() ? codec.alphaBits() + "-bit, straight" : "none", codec.rateControl(), stopped(codec)));
+            Settings s = target.settings();
+            page.append("| `%s` | %s: %s | %s | %s%s | %s | %s | %s |%n".formatted(target.id(), target.recipient(), target.title(), s.codec().title(),
+                    s.container().title(), s.indexInFront() ? ", index in front" : "", s.codec().words(s.control()), stopped(s), target.why()));
         }
-        page.append("\n## Where they play\n\n");
-        Catalogue.targets().forEach(t -> page.append("- **").append(t.title()).append("**: ").append(t.plays()).append('\n'));
-        page.append("\nAll carry Rec.709 matrix, primaries and transfer, limited range, in stream and container alike. Containers each codec may "
-                + "stand in: ").append(Catalogue.codecs().stream().map(c -> c.title() + " in " + c.containers().stream().map(Container::title).sorted()
-                .collect(Collectors.joining(" or "))).collect(Collectors.joining("; "))).append(".\n");
+        page.append("\n# Codecs\n\n| Codec | Id | Samples | Alpha | Stands in | Bits ruled by | Limits | Where it plays |\n|---|---|---|---|---|---|---|---|\n");
+        for (Codec codec : Catalogue.codecs()) {
+            page.append("| %s | `%s` | %s %s | %s | %s | %s | %s | %s%s |%n".formatted(codec.title(), codec.id(), codec.depthText(), codec.chroma().label(),
+                    codec.hasAlpha() ? codec.alphaBits() + "-bit, straight" : "none", containers(codec), controls(codec), limits(codec),
+                    codec.plays(), codec.unwise().isEmpty() ? "" : " **" + codec.unwise() + ".**"));
+        }
+        page.append("\nColour: red, green and blue are kept as they are, full range, where a codec has RGB samples; Motion JPEG has the matrix and "
+                + "range of JFIF; all else is Y'CbCr in limited range, by the matrix of Rec.601 at 720x576 and 720x480 and by Rec.709's at every other "
+                + "size, tagged so in stream and container as far as these can say it.\n\n## What can't go together\n\n");
+        for (Container container : Container.values()) {
+            page.append("- **").append(container.title()).append("**: ").append(container.refusal()).append(".\n");
+        }
         return page.toString().replace(System.lineSeparator(), "\n");
     }
 
-    private static String stopped(Codec codec) {
-        return codec.partForm() == PartForm.WHOLE ? "can't be cut: starts again" : "made in parts";
+    private static String containers(Codec codec) {
+        return codec.containers().stream().sorted().map(Container::title).collect(Collectors.joining(", "));
+    }
+
+    private static String controls(Codec codec) {
+        return codec.controls().stream().sorted().map(k -> k == RateControl.Kind.QUALITY ? "quality " + codec.quality().best() + " to "
+                + codec.quality().worst() : k.title()).collect(Collectors.joining(", "));
+    }
+
+    private static String limits(Codec codec) {
+        Limits l = codec.limits();
+        String sizes = !l.sizes().isEmpty() ? l.sizes().stream().map(Object::toString).sorted().collect(Collectors.joining(", "))
+                : l.equals(Limits.NONE) ? "" : "up to " + l.widest() + "x" + l.tallest();
+        String rates = l.rates().stream().sorted(Comparator.naturalOrder()).map(r -> r.label()).collect(Collectors.joining(", "));
+        return sizes + (rates.isEmpty() ? "" : " at " + rates);
+    }
+
+    private static String stopped(Settings settings) {
+        return settings.codec().partForm(settings.control()) == PartForm.WHOLE ? "starts again" : "made in parts";
     }
 }

@@ -1,10 +1,12 @@
 package dev.vat.core.delivery;
 
-/** How colour difference samples lie on the picture's grid. */
+/** How colour difference samples lie on the picture's grid, or that there are none because red, green and blue are kept. */
 public enum Chroma {
     YUV420("4:2:0", 2, 2),
+    YUV411("4:1:1", 4, 1),
     YUV422("4:2:2", 2, 1),
-    YUV444("4:4:4", 1, 1);
+    YUV444("4:4:4", 1, 1),
+    RGB("RGB", 1, 1);
 
     private final String label;
     private final int widthStep;

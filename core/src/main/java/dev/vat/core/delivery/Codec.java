@@ -1,38 +1,358 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.picture.PixelAspect;
+import java.util.EnumSet;
+import java.util.List;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
- * One codec at one profile: what it can carry, where it may stand, and what a decoder will report of it.
- *
- * @param id our name for it, used in plans
- * @param title as people say it, with the profile: {@code ProRes 422 HQ}
- * @param reportedName the codec's name as a reader reports it
- * @param reportedProfile the profile as a reader reports it
- * @param codedBits bits per sample that are coded
- * @param readBits bits per sample that decoders give back, which may be more than were coded
- * @param alphaBits bits of the alpha samples; 0 if it carries none; alpha is straight
- * @param containers where it may stand
- * @param partForm whether it may be cut under the rate control given here
- * @param rateControl in words
- * @param groupSeconds seconds from one self-contained frame to the next; 0 if every frame is one
- * @param lowBitsPerPixel a rough lower bound of what a pixel takes
- * @param highBitsPerPixel a rough upper bound of what a pixel takes
+ * One codec at one profile: what it can carry, where it may stand, how its bits may be ruled, and what a decoder will
+ * report of it. Entries are written by a {@link Builder}, one file a family.
  */
-public record Codec(String id, String title, String reportedName, String reportedProfile, Chroma chroma, int codedBits,
-                    int readBits, int alphaBits, Set<Container> containers, PartForm partForm, String rateControl,
-                    int groupSeconds, double lowBitsPerPixel, double highBitsPerPixel) {
+public final class Codec {
 
-    public Codec {
-        containers = Set.copyOf(containers);
+    private static final Pattern CONTROL = Pattern.compile("(?:(?:[a-z ]*\\()?(?<number>\\d{1,3})\\)?(?:\\s*,?\\s*at most\\s+(?<cap>.+))?"
+            + "|(?:(?<word>average|constant)\\s+)?(?<rate>[\\d.,]+\\s*[kmgKMG](?:bit/s)?))");
+
+    private final Builder b;
+
+    private Codec(Builder b) {
+        this.b = b;
+    }
+
+    /** Begins an entry. @param id our name for it, used in projects and plans @param title as people say it, with its profile */
+    static Builder named(String id, String title) {
+        return new Builder(id, title);
+    }
+
+    public String id() {
+        return b.id;
+    }
+
+    public String title() {
+        return b.title;
+    }
+
+    /** The codec's name as the media library reports it. */
+    public String reportedName() {
+        return b.reportedName;
+    }
+
+    /** The profile as the media library reports it, {@code unknown} where it reports none. */
+    public String reportedProfile() {
+        return b.reportedProfile;
+    }
+
+    public Chroma chroma() {
+        return b.chroma;
+    }
+
+    /** Bits of a sample that are coded. */
+    public int codedBits() {
+        return b.codedBits;
+    }
+
+    /** Bits of a sample that decoders give back, which may be more than were coded. */
+    public int readBits() {
+        return b.readBits == 0 ? b.codedBits : b.readBits;
+    }
+
+    /** Bits of the alpha samples; 0 if it carries none. Alpha is straight. */
+    public int alphaBits() {
+        return b.alphaBits;
     }
 
     public boolean hasAlpha() {
-        return alphaBits > 0;
+        return b.alphaBits > 0;
+    }
+
+    /** Where it may stand. */
+    public Set<Container> containers() {
+        return b.containers;
+    }
+
+    /** The file that a part of it is closed in. */
+    public Container partContainer() {
+        return b.parts;
+    }
+
+    public Set<RateControl.Kind> controls() {
+        return b.controls;
+    }
+
+    public RateControl usualControl() {
+        return b.usual;
+    }
+
+    /** Its quality scale, or null if it has none. */
+    public Quality quality() {
+        return b.quality;
+    }
+
+    public Limits limits() {
+        return b.limits;
+    }
+
+    /** Seconds from one self-contained frame to the next; 0 if every frame is one. */
+    public int groupSeconds() {
+        return b.groupSeconds;
+    }
+
+    public boolean everyFrameStandsAlone() {
+        return b.groupSeconds == 0;
+    }
+
+    /** Whether it keeps red, green and blue, or has one fixed meaning of its own; else null, and the size decides. */
+    public ColourCoding ownColour() {
+        return b.chroma == Chroma.RGB ? ColourCoding.RGB : b.ownColour;
+    }
+
+    /** Whether a file of it says by which matrix it was coded. */
+    public boolean statesMatrix(Container container) {
+        return container.statesColour() || b.statesItself;
+    }
+
+    /** Whether a file of it says whether its range is full or limited. */
+    public boolean statesRange(Container container) {
+        return statesMatrix(container) && !b.rangeUnstatedIn.contains(container);
+    }
+
+    /** The only pixel aspects there are, or empty for any. */
+    public Set<PixelAspect> pixelAspects() {
+        return b.pixelAspects;
+    }
+
+    /** Whether a file of it can say the shape of its pixels. */
+    public boolean statesPixelAspect(Container container) {
+        return container.statesPixelAspect() && !b.squareIn.contains(container) || !b.pixelAspects.isEmpty();
+    }
+
+    public String plays() {
+        return b.plays;
+    }
+
+    /** What is unwise about it, though legal; empty for most. */
+    public String unwise() {
+        return b.unwise;
+    }
+
+    /** A rough lower bound of the bits that a pixel takes. */
+    public double lowBitsPerPixel() {
+        return b.lowBitsPerPixel;
+    }
+
+    /** A rough upper bound of the bits that a pixel takes. */
+    public double highBitsPerPixel() {
+        return b.highBitsPerPixel;
+    }
+
+    /** Whether, and how, it is made in parts under a rate control. */
+    public PartForm partForm(RateControl control) {
+        return control.mayBeCut() && !b.whole ? PartForm.STRETCH : PartForm.WHOLE;
     }
 
     /** {@code 10-bit}, or {@code 10-bit coded, read as 12} where decoders give back more. */
     public String depthText() {
-        return codedBits == readBits ? codedBits + "-bit" : codedBits + "-bit coded, read as " + readBits;
+        return codedBits() == readBits() ? codedBits() + "-bit" : codedBits() + "-bit coded, read as " + readBits();
+    }
+
+    /** A rate control in words, with the number in its unit. */
+    public String words(RateControl control) {
+        return switch (control) {
+            case RateControl.ByProfile _ -> "set by the profile";
+            case RateControl.Lossless _ -> "without loss";
+            case RateControl.Constant(int number) -> b.quality.words(number) + " (" + number + ")";
+            case RateControl.Average(long bits) -> "average " + BitRate.format(bits);
+            case RateControl.Steady(long bits) -> "constant " + BitRate.format(bits);
+            case RateControl.Capped(int number, long bits, long _) -> b.quality.words(number) + " (" + number + "), at most " + BitRate.format(bits);
+        };
+    }
+
+    /**
+     * A rate control as it is typed: {@code 17}, {@code average 8 Mbit/s}, {@code constant 50 Mbit/s}, {@code 20, at most 12 Mbit/s};
+     * also what {@link #words} gives. A bare bit rate is an average. A cap holds over one second.
+     *
+     * @throws IllegalArgumentException naming what was typed, or what the codec has in its place
+     */
+    public RateControl control(String text) {
+        Matcher m = CONTROL.matcher(text.strip());
+        if (!m.matches() || m.group("word") != null && m.group("rate") == null) {
+            throw new IllegalArgumentException("'" + text + "' is neither a quality nor a bit rate: write 17, average 8 Mbit/s, constant 8 Mbit/s, or 20, at most 12 Mbit/s");
+        }
+        RateControl typed;
+        if (m.group("number") != null) {
+            int number = Integer.parseInt(m.group("number"));
+            typed = m.group("cap") == null ? new RateControl.Constant(number)
+                    : new RateControl.Capped(number, BitRate.parse(m.group("cap")), BitRate.parse(m.group("cap")));
+        } else {
+            long bits = BitRate.parse(m.group("rate"));
+            typed = "constant".equals(m.group("word")) ? new RateControl.Steady(bits) : new RateControl.Average(bits);
+        }
+        Legality.against(this, typed).ifPresent(why -> {
+            throw new IllegalArgumentException(why);
+        });
+        return typed;
+    }
+
+    @Override
+    public String toString() {
+        return b.id;
+    }
+
+    /** Writes an entry of the catalogue; what isn't said is: no alpha, any size and rate, every frame stands alone. */
+    static final class Builder {
+        private final String id;
+        private final String title;
+        private String reportedName;
+        private String reportedProfile = "unknown";
+        private Chroma chroma;
+        private int codedBits;
+        private int readBits;
+        private int alphaBits;
+        private Set<Container> containers = Set.of();
+        private Container parts = Container.MOV;
+        private Set<RateControl.Kind> controls = EnumSet.of(RateControl.Kind.PROFILE);
+        private RateControl usual = new RateControl.ByProfile();
+        private Quality quality;
+        private Limits limits = Limits.NONE;
+        private int groupSeconds;
+        private boolean whole;
+        private boolean statesItself;
+        private Set<PixelAspect> pixelAspects = Set.of();
+        private Set<Container> squareIn = Set.of();
+        private Set<Container> rangeUnstatedIn = Set.of();
+        private ColourCoding ownColour;
+        private String plays = "";
+        private String unwise = "";
+        private double lowBitsPerPixel;
+        private double highBitsPerPixel;
+
+        private Builder(String id, String title) {
+            this.id = id;
+            this.title = title;
+        }
+
+        Builder reports(String name, String profile) {
+            reportedName = name;
+            reportedProfile = profile;
+            return this;
+        }
+
+        Builder samples(Chroma how, int bits) {
+            chroma = how;
+            codedBits = bits;
+            return this;
+        }
+
+        Builder readAs(int bits) {
+            readBits = bits;
+            return this;
+        }
+
+        Builder alpha(int bits) {
+            alphaBits = bits;
+            return this;
+        }
+
+        Builder in(Container... where) {
+            containers = Set.copyOf(List.of(where));
+            return this;
+        }
+
+        /** The file that parts are closed in, where that isn't MOV. */
+        Builder partsIn(Container container) {
+            parts = container;
+            return this;
+        }
+
+        Builder quality(Quality scale, int usualNumber) {
+            quality = scale;
+            controls = EnumSet.of(RateControl.Kind.QUALITY);
+            usual = new RateControl.Constant(scale.require(usualNumber));
+            return this;
+        }
+
+        /** Further ways to rule its bits. */
+        Builder also(RateControl.Kind... kinds) {
+            controls = EnumSet.copyOf(controls);
+            controls.addAll(List.of(kinds));
+            return this;
+        }
+
+        Builder lossless() {
+            controls = EnumSet.of(RateControl.Kind.LOSSLESS);
+            usual = new RateControl.Lossless();
+            return this;
+        }
+
+        Builder limits(Limits what) {
+            limits = what;
+            return this;
+        }
+
+        Builder group(int seconds) {
+            groupSeconds = seconds;
+            return this;
+        }
+
+        /** Matrix and range are known from the coded pictures alone. */
+        Builder statesItself() {
+            statesItself = true;
+            return this;
+        }
+
+        /** Shapes of its pixels that the coded pictures state themselves; there are no others. */
+        Builder pixelAspects(PixelAspect... only) {
+            pixelAspects = Set.of(only);
+            return this;
+        }
+
+        /** Containers that say the shape of pixels, but not for this codec. */
+        Builder squareIn(Container... where) {
+            squareIn = Set.of(where);
+            return this;
+        }
+
+        /** Neither the coded pictures nor these containers have a place for the range. */
+        Builder rangeUnstatedIn(Container... where) {
+            rangeUnstatedIn = Set.of(where);
+            return this;
+        }
+
+        /** Its bits are ruled over the whole file, so that it can't be cut. */
+        Builder whole() {
+            whole = true;
+            return this;
+        }
+
+        Builder colour(ColourCoding own) {
+            ownColour = own;
+            return this;
+        }
+
+        Builder plays(String where) {
+            plays = where;
+            return this;
+        }
+
+        Builder unwise(String why) {
+            unwise = why;
+            return this;
+        }
+
+        Builder bitsPerPixel(double low, double high) {
+            lowBitsPerPixel = low;
+            highBitsPerPixel = high;
+            return this;
+        }
+
+        Codec build() {
+            if (chroma == null || codedBits == 0 || reportedName == null || containers.isEmpty() || highBitsPerPixel == 0) {
+                throw new IllegalStateException("The entry " + id + " isn't complete");
+            }
+            return new Codec(this);
+        }
     }
 }

@@ -1,16 +1,39 @@
 package dev.vat.core.delivery;
 
-/** A kind of file that holds coded pictures. */
+import java.util.Arrays;
+import java.util.stream.Collectors;
+
+/**
+ * A kind of file that holds coded pictures, with what it can say of them and why some codecs can't stand in it.
+ */
 public enum Container {
-    MP4("MP4", "mp4"),
-    MOV("MOV", "mov");
+    MP4("MP4", "mp4", true, true, "MP4 takes only what is registered for it (H.264, H.265, AV1, VP9)"),
+    MOV("MOV", "mov", true, true, "MOV has no agreed way to carry it"),
+    MKV("Matroska", "mkv", true, true, "Matroska has no agreed way to carry it"),
+    WEBM("WebM", "webm", true, true, "WebM is for VP9 and AV1 alone"),
+    /** Its header has no place for colour, and pixel aspect only in an extension that few read. */
+    AVI("AVI", "avi", false, false, "AVI is for pictures that stand alone, in the order in which they are shown"),
+    MXF("MXF", "mxf", true, true, "MXF takes only what SMPTE has mapped into it (MPEG-2, AVC-Intra, ProRes, DNxHD, DNxHR, FFV1)");
 
     private final String title;
     private final String extension;
+    private final boolean colour;
+    private final boolean pixelAspect;
+    private final String refusal;
 
-    Container(String title, String extension) {
+    Container(String title, String extension, boolean colour, boolean pixelAspect, String refusal) {
         this.title = title;
         this.extension = extension;
+        this.colour = colour;
+        this.pixelAspect = pixelAspect;
+        this.refusal = refusal;
+    }
+
+    /** By its title or its extension. @throws IllegalArgumentException naming those there are */
+    public static Container parse(String text) {
+        return Arrays.stream(values()).filter(c -> c.extension.equalsIgnoreCase(text.strip()) || c.title.equalsIgnoreCase(text.strip())).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("There is no container '" + text + "'; there are "
+                        + Arrays.stream(values()).map(c -> c.extension).collect(Collectors.joining(", "))));
     }
 
     public String title() {
@@ -19,5 +42,24 @@ public enum Container {
 
     public String extension() {
         return extension;
+    }
+
+    /** Whether it says what colours mean; where it doesn't, only the coded pictures themselves may. */
+    public boolean statesColour() {
+        return colour;
+    }
+
+    public boolean statesPixelAspect() {
+        return pixelAspect;
+    }
+
+    /** Whether its index can stand in front, so that a player begins before the whole file has arrived. */
+    public boolean mayHaveIndexInFront() {
+        return this == MP4 || this == MOV;
+    }
+
+    /** Why a codec that isn't in the catalogue's list for this container can't stand in it. */
+    public String refusal() {
+        return refusal;
     }
 }

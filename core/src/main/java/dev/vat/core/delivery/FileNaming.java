@@ -52,18 +52,18 @@ public final class FileNaming {
     }
 
     /** The name with its extension; the version field starts at v01 and is raised only where a name is taken. */
-    public String fileName(Target target, Context context) {
+    public String fileName(Deliverable deliverable, Context context) {
         Map<String, String> values = new TreeMap<>();
         values.put("project", context.project());
         values.put("reel", context.reel());
-        values.put("target", target.shortName());
+        values.put("target", deliverable.targetInCatalogue().shortName() + deliverable.number().map(n -> "-" + n).orElse(""));
         values.put("version", "v01");
         values.put("range", context.range().toString());
         values.put("date", context.date().toString());
         values.put("size", context.size().toString());
         values.put("rate", context.rate() == null ? "rate" : context.rate().label());
         String name = FIELD.matcher(pattern).replaceAll(m -> Matcher.quoteReplacement(values.get(m.group(1))));
-        return shorten(legal(name)) + "." + target.container().extension();
+        return shorten(legal(name)) + "." + deliverable.settings().container().extension();
     }
 
     private static String legal(String name) {

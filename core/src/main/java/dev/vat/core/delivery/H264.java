@@ -1,16 +1,50 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rate;
+import java.util.List;
 import java.util.Set;
 
 /** H.264 (ITU-T H.264, ISO/IEC 14496-10). */
 final class H264 {
 
-    /**
-     * Constant quality 17 is where a practised eye stops seeing a difference at 1:1; 8-bit 4:2:0 High profile is what
-     * every browser and telephone decodes.
-     */
-    static final Codec HIGH_420 = new Codec("h264-high-420", "H.264 High", "h264", "High", Chroma.YUV420, 8, 8, 0,
-            Set.of(Container.MP4, Container.MOV), PartForm.STRETCH, "constant quality 17, preset medium", 2, 0.02, 1.6);
+    private static final Quality SCALE = new Quality(1, 51, 17, 22, 28);
+    private static final Container[] EVERYWHERE = {Container.MP4, Container.MOV, Container.MKV};
+
+    /** Constant quality 17 is where a practised eye stops seeing a difference at 1:1; this profile is what every browser decodes. */
+    static final Codec HIGH_420 = entry("h264-high-420", "H.264 High", "High", Chroma.YUV420, 8)
+            .plays("Plays in every browser, on telephones and in editing programs.").build();
+
+    static final Codec HIGH10_420 = entry("h264-high10-420", "H.264 High 10", "High 10", Chroma.YUV420, 10)
+            .plays("Plays in programs that decode without the graphics card; editing programs mostly open it.")
+            .unwise("Browsers and telephones don't decode 10-bit H.264").build();
+
+    static final Codec HIGH422_10 = entry("h264-high422-10", "H.264 High 4:2:2", "High 4:2:2", Chroma.YUV422, 10)
+            .plays("Opens in editing programs and broadcast receivers.").unwise("Browsers and telephones don't decode 4:2:2 H.264").build();
+
+    static final Codec HIGH444_8 = entry("h264-high444-8", "H.264 High 4:4:4", "High 4:4:4 Predictive", Chroma.YUV444, 8)
+            .plays("Plays in a few desktop players.").unwise("H.264 4:4:4 plays almost nowhere").build();
+
+    static final Codec INTRA_422_10 = Codec.named("h264-intra-422-10", "H.264 4:2:2 Intra").reports("h264", "High 4:2:2 Intra")
+            .samples(Chroma.YUV422, 10).in(EVERYWHERE).quality(SCALE, 14).limits(Limits.upTo(4096, 2304)).bitsPerPixel(.3, 6)
+            .plays("Opens in editing programs; quick to step through, since every frame stands alone.").build();
+
+    /** Class 100 of SMPTE RP 2027: about 100 Mbit/s at 25 and 29.97, every frame alike in bytes. */
+    static final Codec AVC_INTRA_100 = Codec.named("avc-intra-100", "AVC-Intra class 100").reports("h264", "High 4:2:2 Intra")
+            .samples(Chroma.YUV422, 10).in(Container.MXF, Container.MOV).bitsPerPixel(1.5, 2.6)
+            .limits(Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001))).pixelAspects(PixelAspect.SQUARE)
+            .plays("Taken by broadcasters and their servers.").build();
+
+    private static Codec.Builder entry(String id, String title, String profile, Chroma chroma, int bits) {
+        return Codec.named(id, title).reports("h264", profile).samples(chroma, bits).in(EVERYWHERE).quality(SCALE, 17)
+                .also(RateControl.Kind.AVERAGE, RateControl.Kind.STEADY, RateControl.Kind.CAPPED)
+                .limits(Limits.upTo(4096, 2304)).group(2).bitsPerPixel(.02, 1.6 * bits / 8);
+    }
+
+    static List<Codec> all() {
+        return List.of(HIGH_420, HIGH10_420, HIGH422_10, HIGH444_8, INTRA_422_10, AVC_INTRA_100);
+    }
 
     private H264() { }
 }

@@ -1,12 +1,25 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import java.util.Locale;
 
 /** A size in bytes before anything has been tried: a wide range, and called rough wherever it is shown. */
 public record RoughForecast(long lowBytes, long highBytes) {
 
-    public static RoughForecast of(Codec codec, Size size, long frames, boolean transparent) {
+    /** @param rate frames a second, or null while nothing states it */
+    public static RoughForecast of(Settings settings, Size size, long frames, Rate rate, boolean transparent) {
+        Codec codec = settings.codec();
+        long bits = switch (settings.control()) {
+            case RateControl.Average(long b) -> b;
+            case RateControl.Steady(long b) -> b;
+            default -> 0;
+        };
+        if (bits > 0 && rate != null) {
+            long bytes = rate.seconds(frames).times(bits).dividedBy(Rational.of(8)).round();
+            return new RoughForecast(bytes * 8 / 10, bytes * 11 / 10 + 64 * 1024);
+        }
         double pixels = (double) size.pixels() * frames;
         double alpha = codec.hasAlpha() && transparent ? 2.0 : 0;
         return new RoughForecast((long) (pixels * codec.lowBitsPerPixel() / 8),

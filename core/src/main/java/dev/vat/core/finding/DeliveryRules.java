@@ -1,79 +1,131 @@
 package dev.vat.core.finding;
 
+import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.Legality;
+import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.RoughForecast;
-import dev.vat.core.delivery.Target;
+import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 
-/** Findings on what comes out: alpha, depth and size against the target, names, folder and space. */
+/** Findings on what comes out: what can't go together, alpha, depth and size against the codec, names, folder and space. */
 final class DeliveryRules {
 
     private DeliveryRules() { }
 
     static void check(Project project, Programme programme, Observed.Destination destination, List<Finding> found) {
-        if (project.deliverables().isEmpty()) {
-            found.add(Finding.of("no-target", Severity.BLOCKER, "Choose at least one target: who is the file for?"));
+        List<Deliverable> known = new ArrayList<>();
+        for (Deliverable deliverable : project.deliverablesOn()) {
+            if (isKnown(deliverable, found)) {
+                known.add(deliverable);
+            }
         }
-        for (Deliverable deliverable : project.deliverables()) {
+        if (project.deliverablesOn().isEmpty()) {
+            found.add(Finding.of("no-target", Severity.BLOCKER, project.deliverables().isEmpty()
+                    ? "Choose at least one target: who is the file for?" : "Every column is switched off: there is nothing to make."));
+        }
+        for (Deliverable deliverable : known) {
+            legal(programme, deliverable, found);
             alpha(programme, deliverable, found);
             programme.size().ifPresent(size -> size(deliverable, size, found));
             depth(programme, deliverable, found);
+            whole(programme, deliverable, found);
         }
-        names(project, programme, found);
-        folder(project, programme, destination, found);
+        names(project, known, programme, found);
+        folder(known, programme, destination, found);
+    }
+
+    /** A project or preset from somebody else, or from a newer Vat, may name what this one doesn't have. */
+    private static boolean isKnown(Deliverable deliverable, List<Finding> found) {
+        if (!deliverable.isKnown()) {
+            boolean target = Catalogue.find(deliverable.target()).isPresent();
+            found.add(Finding.of("codec-unknown", Severity.BLOCKER, "This Vat has no " + (target ? "codec '" + deliverable.codec() : "target '"
+                    + deliverable.target()) + "', which the project names.").aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply("Remove the column", Edits.removeDeliverable(deliverable.id()))));
+        }
+        return deliverable.isKnown();
+    }
+
+    /** What can't go together, and what can but shouldn't. */
+    private static void legal(Programme programme, Deliverable deliverable, List<Finding> found) {
+        Settings settings = deliverable.settings();
+        Codec codec = settings.codec();
+        Legality.against(codec, settings.container()).ifPresent(why -> found.add(blocker("container-illegal", deliverable, why)
+                .withRemedies(new Remedy.Apply("Put it into " + codec.containers().stream().sorted().findFirst().orElseThrow().title(),
+                        Edits.setCodec(deliverable.id(), codec)))));
+        Legality.against(codec, settings.control()).ifPresent(why -> found.add(blocker("control-illegal", deliverable, why)
+                .withRemedies(new Remedy.Apply("Use " + codec.words(codec.usualControl()), Edits.setControl(deliverable.id(), codec.usualControl())))));
+        programme.size().map(deliverable::sizeFor).flatMap(size -> Legality.against(codec, size)).ifPresent(why -> found.add(
+                blocker("size-illegal", deliverable, why)));
+        programme.rate().flatMap(rate -> Legality.against(codec, rate)).ifPresent(why -> found.add(blocker("rate-illegal", deliverable, why)));
+        Legality.unwise(codec, settings.container()).forEach(why -> found.add(
+                Finding.of("unwise", Severity.WARNING, deliverable.title() + ": " + why).aboutTarget(deliverable.id())));
+    }
+
+    private static Finding blocker(String id, Deliverable deliverable, String why) {
+        return Finding.of(id, Severity.BLOCKER, deliverable.title() + ": " + why + ".").aboutTarget(deliverable.id());
     }
 
     private static void alpha(Programme programme, Deliverable deliverable, List<Finding> found) {
-        Target target = deliverable.targetInCatalogue();
-        if (programme.transparent() && !target.codec().hasAlpha()) {
-            found.add(Finding.of("alpha-flattened", Severity.WARNING, target.title() + " carries no alpha: transparent places show #"
-                    + deliverable.flatten() + ".").aboutTarget(target.id())
-                    .withRemedies(new Remedy.ChooseColour("Choose colour", target.id())));
+        boolean carries = deliverable.settings().codec().hasAlpha();
+        if (programme.transparent() && !carries) {
+            found.add(Finding.of("alpha-flattened", Severity.WARNING, deliverable.title() + " carries no alpha: transparent places show #"
+                    + deliverable.flatten() + ".").aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.ChooseColour("Choose colour", deliverable.id())));
         }
-        if (!programme.transparent() && target.codec().hasAlpha() && programme.shape().isPresent()) {
-            found.add(Finding.of("alpha-empty", Severity.NOTE, target.title()
+        if (!programme.transparent() && carries && programme.shape().isPresent()) {
+            found.add(Finding.of("alpha-empty", Severity.NOTE, deliverable.title()
                     + ": the frames have no transparency, so the alpha channel will carry nothing (opaque everywhere).")
-                    .aboutTarget(target.id()));
+                    .aboutTarget(deliverable.id()));
         }
     }
 
     private static void size(Deliverable deliverable, Size reel, List<Finding> found) {
-        Target target = deliverable.targetInCatalogue();
-        Codec codec = target.codec();
+        Codec codec = deliverable.settings().codec();
         if (!deliverable.fitsGrid(reel)) {
             Size even = deliverable.withCropToGrid(true).sizeFor(reel);
-            found.add(Finding.of("size-odd", Severity.BLOCKER, target.title() + ": " + reel + " doesn't fall on the "
-                    + codec.chroma().label() + " grid, which wants " + grid(codec) + ".").aboutTarget(target.id())
-                    .withRemedies(new Remedy.Apply("Crop to " + even, Edits.cropToGrid(target.id(), true))));
+            found.add(Finding.of("size-odd", Severity.BLOCKER, deliverable.title() + ": " + reel + " doesn't fall on the "
+                    + codec.chroma().label() + " grid, which wants " + grid(codec) + ".").aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply("Crop to " + even, Edits.cropToGrid(deliverable.id(), true))));
         } else if (deliverable.cropToGrid() && !deliverable.sizeFor(reel).equals(reel)) {
-            found.add(Finding.of("size-cropped", Severity.NOTE, target.title() + ": " + reel + " is cropped to "
-                    + deliverable.sizeFor(reel) + " at the right and lower edge.").aboutTarget(target.id()));
+            found.add(Finding.of("size-cropped", Severity.NOTE, deliverable.title() + ": " + reel + " is cropped to "
+                    + deliverable.sizeFor(reel) + " at the right and lower edge.").aboutTarget(deliverable.id()));
         }
     }
 
     private static String grid(Codec codec) {
-        return codec.chroma().heightStep() == 1 ? "an even width" : "an even width and height";
+        return codec.chroma().widthStep() == 4 ? "a width that four divides" : codec.chroma().heightStep() == 1 ? "an even width" : "an even width and height";
     }
 
     private static void depth(Programme programme, Deliverable deliverable, List<Finding> found) {
-        Target target = deliverable.targetInCatalogue();
-        if (programme.deepest() > target.codec().codedBits()) {
-            found.add(Finding.of("depth-reduced", Severity.NOTE, target.title() + ": " + programme.deepest()
-                    + "-bit frames become " + target.codec().depthText() + ", dithered.").aboutTarget(target.id()));
+        Codec codec = deliverable.settings().codec();
+        if (programme.deepest() > codec.codedBits()) {
+            found.add(Finding.of("depth-reduced", Severity.NOTE, deliverable.title() + ": " + programme.deepest()
+                    + "-bit frames become " + codec.depthText() + ", dithered.").aboutTarget(deliverable.id()));
         }
     }
 
-    private static void names(Project project, Programme programme, List<Finding> found) {
+    /** What runs through the whole file can't go on after a stop. */
+    private static void whole(Programme programme, Deliverable deliverable, List<Finding> found) {
+        Settings settings = deliverable.settings();
+        if (settings.codec().partForm(settings.control()) == PartForm.WHOLE && programme.plan().count() > 0) {
+            found.add(Finding.of("made-whole", Severity.NOTE, deliverable.title() + ": " + settings.codec().words(settings.control())
+                    + " runs through the whole file: a stop begins its " + programme.plan().count() + " frames again.").aboutTarget(deliverable.id()));
+        }
+    }
+
+    private static void names(Project project, List<Deliverable> deliverables, Programme programme, List<Finding> found) {
         FileNaming naming;
         try {
             naming = FileNaming.parse(project.naming());
@@ -82,23 +134,22 @@ final class DeliveryRules {
                     .withRemedies(new Remedy.Apply("Use " + FileNaming.DEFAULT, Edits.setNaming(FileNaming.DEFAULT))));
             return;
         }
-        Map<String, Target> names = new HashMap<>();
-        for (Deliverable deliverable : project.deliverables()) {
-            Target target = deliverable.targetInCatalogue();
+        Map<String, Deliverable> names = new HashMap<>();
+        for (Deliverable deliverable : deliverables) {
             Size size = programme.size().map(deliverable::sizeFor).orElse(Size.of(1, 1));
-            String name = naming.fileName(target, new FileNaming.Context(project.name(), programme.reel().name(),
+            String name = naming.fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
                     programme.range(), LocalDate.EPOCH, size, programme.rate().orElse(null)));
-            Target other = names.put(name.toLowerCase(Locale.ROOT), target);
+            Deliverable other = names.put(name.toLowerCase(Locale.ROOT), deliverable);
             if (other != null) {
                 String mended = project.naming() + "_{target}";
-                found.add(Finding.of("name-clash", Severity.BLOCKER, other.title() + " and " + target.title()
-                        + " would get the same name, " + name + ".").aboutTarget(target.id())
+                found.add(Finding.of("name-clash", Severity.BLOCKER, other.title() + " and " + deliverable.title()
+                        + " would get the same name, " + name + ".").aboutTarget(deliverable.id())
                         .withRemedies(new Remedy.Apply("Add the target to names", Edits.setNaming(mended))));
             }
         }
     }
 
-    private static void folder(Project project, Programme programme, Observed.Destination destination,
+    private static void folder(List<Deliverable> deliverables, Programme programme, Observed.Destination destination,
                                List<Finding> found) {
         if (destination.problem() != null) {
             found.add(Finding.of("folder-refused", Severity.BLOCKER, "The folder for the files can't be used: "
@@ -109,9 +160,9 @@ final class DeliveryRules {
             return;
         }
         // Parts and the joined file stand beside each other for a moment, hence twice.
-        RoughForecast sum = project.deliverables().stream()
-                .map(d -> RoughForecast.of(d.targetInCatalogue().codec(), d.sizeFor(programme.size().get()),
-                        programme.plan().count(), programme.transparent()))
+        RoughForecast sum = deliverables.stream()
+                .map(d -> RoughForecast.of(d.settings(), d.sizeFor(programme.size().get()), programme.plan().count(),
+                        programme.rate().orElse(null), programme.transparent()))
                 .reduce(new RoughForecast(0, 0), RoughForecast::plus);
         RoughForecast peak = sum.plus(sum);
         String words = "The run needs " + RoughForecast.bytes(peak.lowBytes()) + " to "

@@ -1,7 +1,10 @@
 package dev.vat.core.project;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.Item;
@@ -207,29 +210,100 @@ public final class Edits {
                 s -> s.withLocation(Place.of(location.folder()), location.pattern())));
     }
 
+    /** Adds a column; a target that stands there already isn't added again. */
     public static Edit addTarget(Target target) {
-        return new Edit("adding " + target.title(), project -> {
-            if (project.deliverables().stream().anyMatch(d -> d.target().equals(target.id()))) {
-                return project;
+        return new Edit("adding " + target.title(), project -> project.deliverables().stream().anyMatch(d -> d.target().equals(target.id()))
+                ? project : withColumn(project, project.deliverables().size(), Deliverable.of(target)));
+    }
+
+    /** A second column like one that is there, right beside it. */
+    public static Edit duplicate(String deliverable) {
+        return new Edit("duplicating a column", project -> {
+            List<Deliverable> all = project.deliverables();
+            for (int i = 0; i < all.size(); i++) {
+                if (all.get(i).id().equals(deliverable)) {
+                    return withColumn(project, i + 1, all.get(i).withId(freshColumn(project, all.get(i).target())));
+                }
             }
-            List<Deliverable> more = new ArrayList<>(project.deliverables());
-            more.add(Deliverable.of(target));
-            return project.withDeliverables(more);
+            return project;
         });
     }
 
+    private static String freshColumn(Project project, String target) {
+        int number = 2;
+        while (isTaken(project, target + "-" + number)) {
+            number++;
+        }
+        return target + "-" + number;
+    }
+
+    private static boolean isTaken(Project project, String id) {
+        return project.deliverables().stream().anyMatch(d -> d.id().equals(id));
+    }
+
+    private static Project withColumn(Project project, int place, Deliverable column) {
+        List<Deliverable> more = new ArrayList<>(project.deliverables());
+        more.add(place, column);
+        return project.withDeliverables(more);
+    }
+
+    public static Edit removeDeliverable(String id) {
+        return new Edit("removing a column", project -> project.withDeliverables(
+                project.deliverables().stream().filter(d -> !d.id().equals(id)).toList()));
+    }
+
+    /** Removes every column of a target. */
     public static Edit removeTarget(String target) {
         return new Edit("removing " + Catalogue.target(target).title(), project -> project.withDeliverables(
                 project.deliverables().stream().filter(d -> !d.target().equals(target)).toList()));
     }
 
-    public static Edit setFlatten(String target, Rgb colour) {
-        return new Edit("change of flatten colour",
-                project -> project.withDeliverable(target, d -> d.withFlatten(colour)));
+    /** @param by columns to the right, or to the left if negative */
+    public static Edit moveDeliverable(String id, int by) {
+        return new Edit("moving a column", project -> {
+            List<Deliverable> all = new ArrayList<>(project.deliverables());
+            for (int i = 0; i < all.size(); i++) {
+                if (all.get(i).id().equals(id)) {
+                    all.add(Math.clamp(i + by, 0, all.size() - 1), all.remove(i));
+                    return project.withDeliverables(all);
+                }
+            }
+            return project;
+        });
     }
 
-    public static Edit cropToGrid(String target, boolean crop) {
-        return new Edit("change of size", project -> project.withDeliverable(target, d -> d.withCropToGrid(crop)));
+    /** @param off whether the column is left out for now */
+    public static Edit switchOff(String id, boolean off) {
+        return new Edit(off ? "switching a column off" : "switching a column on", project -> project.withDeliverable(id, d -> d.withOff(off)));
+    }
+
+    public static Edit setCodec(String id, Codec codec) {
+        return new Edit("change of codec to " + codec.title(), project -> project.withDeliverable(id, d -> d.withCodec(codec)));
+    }
+
+    public static Edit setContainer(String id, Container container) {
+        return new Edit("change of container to " + container.title(), project -> project.withDeliverable(id, d -> d.withContainer(container)));
+    }
+
+    public static Edit setControl(String id, RateControl control) {
+        return new Edit("change of quality", project -> project.withDeliverable(id, d -> d.withControl(control)));
+    }
+
+    /** Lets one thing follow the target again. */
+    public static Edit follow(String id, UnaryOperator<Deliverable> back) {
+        return new Edit("following the target again", project -> project.withDeliverable(id, back));
+    }
+
+    public static Edit setAsTarget(String id) {
+        return new Edit("taking a column back to its target", project -> project.withDeliverable(id, Deliverable::asTarget));
+    }
+
+    public static Edit setFlatten(String id, Rgb colour) {
+        return new Edit("change of flatten colour", project -> project.withDeliverable(id, d -> d.withFlatten(colour)));
+    }
+
+    public static Edit cropToGrid(String id, boolean crop) {
+        return new Edit("change of size", project -> project.withDeliverable(id, d -> d.withCropToGrid(crop)));
     }
 
     public static Edit setFolder(Place folder) {

@@ -81,9 +81,9 @@ public record Project(int version, String name, List<Source> sources, List<Reel>
         return withReels(reels.stream().map(r -> r.id().equals(reel) ? change.apply(r) : r).toList(), reel);
     }
 
-    public Project withDeliverable(String target, UnaryOperator<Deliverable> change) {
+    public Project withDeliverable(String id, UnaryOperator<Deliverable> change) {
         return withDeliverables(
-                deliverables.stream().map(d -> d.target().equals(target) ? change.apply(d) : d).toList());
+                deliverables.stream().map(d -> d.id().equals(id) ? change.apply(d) : d).toList());
     }
 
     /** An id for a new source or reel that this project doesn't use yet: {@code s3}, {@code r1}. */
@@ -96,6 +96,12 @@ public record Project(int version, String name, List<Source> sources, List<Reel>
             number++;
         }
         return prefix + number;
+    }
+
+    /** The columns that aren't switched off. */
+    @JsonIgnore
+    public List<Deliverable> deliverablesOn() {
+        return deliverables.stream().filter(d -> !d.off()).toList();
     }
 
     @JsonIgnore

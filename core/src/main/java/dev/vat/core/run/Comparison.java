@@ -1,12 +1,18 @@
 package dev.vat.core.run;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.RoughForecast;
 import java.util.ArrayList;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.time.Rational;
 import java.util.List;
+import java.util.function.BiPredicate;
 
 /** Planned against found, line by line. */
 public record Comparison(List<Line> lines) {
+
+    private static final String NOT_CARRIED = "not carried";
 
     /** One property of a file; {@code agrees} is the verdict. */
     public record Line(String name, String planned, String found, @JsonProperty("agrees") boolean agrees) { }
@@ -21,9 +27,12 @@ public record Comparison(List<Line> lines) {
         line(lines, "spacing", "every frame alike", found.evenSpacing() ? "every frame alike" : "uneven");
         line(lines, "rate", planned.rate() + " a second", found.rate() + " a second");
         line(lines, "start", "0 s", found.startSeconds() + " s");
-        line(lines, "duration", planned.seconds() + " s", found.durationSeconds() + " s");
+        duration(lines, planned.seconds(), found);
         line(lines, "size", planned.size(), found.size());
-        line(lines, "pixel aspect", planned.pixelAspect(), found.pixelAspect());
+        pixelAspect(lines, "pixel aspect", planned, found.pixelAspect());
+        if (found.codedPixelAspect() != null) {
+            pixelAspect(lines, "pixel aspect in the pictures", planned, found.codedPixelAspect());
+        }
         line(lines, "container", planned.container().title(), found.container());
         line(lines, "codec", planned.codec(), found.codec());
         line(lines, "profile", planned.profile(), found.profile());
@@ -32,10 +41,10 @@ public record Comparison(List<Line> lines) {
         lines.add(new Line("depth", depth, found.bits() == planned.readBits() ? depth : found.bits() + "-bit",
                 found.bits() == planned.readBits()));
         line(lines, "chroma", planned.chroma().label(), found.chroma());
-        line(lines, "matrix", planned.matrix(), found.matrix());
-        line(lines, "primaries", planned.primaries(), found.primaries());
-        line(lines, "transfer", planned.transfer(), found.transfer());
-        line(lines, "range", planned.range(), found.range());
+        tag(lines, "matrix", planned.matrix(), found.matrix(), ColourCoding::sameMatrix);
+        tag(lines, "primaries", planned.primaries(), found.primaries(), String::equals);
+        tag(lines, "transfer", planned.transfer(), found.transfer(), ColourCoding::sameTransfer);
+        tag(lines, "range", planned.range(), found.range(), String::equals);
         line(lines, "alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()));
         line(lines, "sound tracks", planned.soundTracks() == 0 ? "none" : planned.soundTracks(),
                 found.soundTracks() == 0 ? "none" : found.soundTracks());
@@ -44,6 +53,26 @@ public record Comparison(List<Line> lines) {
         }
         lines.add(new Line("bytes", "more than 0", RoughForecast.bytes(found.bytes()), found.bytes() > 0));
         return new Comparison(lines);
+    }
+
+    /** Matroska and WebM say it as a width in whole pixels: it must lead to the same picture. */
+    private static void pixelAspect(List<Line> lines, String name, Expectation planned, PixelAspect found) {
+        boolean agrees = found.equals(planned.pixelAspect()) || found.seen(planned.size()).equals(planned.pixelAspect().seen(planned.size()));
+        lines.add(new Line(name, planned.pixelAspect().toString(), found.toString(), agrees));
+    }
+
+    /** Containers that count in milliseconds can't say every length. */
+    private static void duration(List<Line> lines, Rational planned, FileFacts found) {
+        Rational off = planned.minus(found.durationSeconds());
+        boolean agrees = (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(found.clock()) < 0;
+        lines.add(new Line("duration", planned + " s", found.durationSeconds() + " s", agrees));
+    }
+
+    /** A tag that codec and container have no place for is planned as null, and must not turn up. */
+    private static void tag(List<Line> lines, String name, String planned, String found, BiPredicate<String, String> same) {
+        String carried = found.equals("unknown") ? NOT_CARRIED : found;
+        String wanted = planned == null ? NOT_CARRIED : planned;
+        lines.add(new Line(name, wanted, carried, same.test(wanted, carried)));
     }
 
     private static String alpha(int bits) {

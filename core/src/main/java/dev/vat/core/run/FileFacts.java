@@ -12,11 +12,14 @@ import dev.vat.core.time.Rational;
  * @param evenSpacing whether every frame lasts exactly as long as the rate says, starting at 0
  * @param startSeconds when the first frame is shown
  * @param durationSeconds what the container says of its length
+ * @param clock the step of the container's clock in seconds: no time is exacter than half of it
+ * @param pixelAspect as the container states it
+ * @param codedPixelAspect as the coded pictures state it themselves, or null where they say nothing
  * @param chroma as {@code 4:2:0}
  * @param range {@code limited}, {@code full} or {@code unknown}
  * @param level the level the stream claims, in the codec's own count; -99 if it has none
  */
-public record FileFacts(long frames, Rate rate, boolean evenSpacing, Rational startSeconds, Rational durationSeconds,
-                        Size size, PixelAspect pixelAspect, String container, String codec, String profile, int level,
+public record FileFacts(long frames, Rate rate, boolean evenSpacing, Rational startSeconds, Rational durationSeconds, Rational clock,
+                        Size size, PixelAspect pixelAspect, PixelAspect codedPixelAspect, String container, String codec, String profile, int level,
                         int bits, String chroma, int alphaBits, String matrix, String primaries, String transfer,
                         String range, int soundTracks, boolean indexInFront, long bytes) { }

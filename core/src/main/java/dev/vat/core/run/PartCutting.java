@@ -2,6 +2,7 @@ package dev.vat.core.run;
 
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.PartForm;
+import dev.vat.core.delivery.Settings;
 import dev.vat.core.time.Rate;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,9 +19,10 @@ public final class PartCutting {
 
     private PartCutting() { }
 
-    public static List<RunPlan.Part> cut(Codec codec, Rate rate, long frames) {
+    public static List<RunPlan.Part> cut(Settings settings, Rate rate, long frames) {
         long length = frames;
-        if (codec.partForm() != PartForm.WHOLE) {
+        Codec codec = settings.codec();
+        if (codec.partForm(settings.control()) != PartForm.WHOLE) {
             long group = groupFrames(codec, rate);
             long wanted = codec.groupSeconds() > 0 ? LONG_GROUP_SECONDS : INTRA_SECONDS;
             long groups = Math.max(1, rate.perSecond().times(wanted).round() / group);

@@ -3,7 +3,7 @@ package dev.vat.core.run;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.delivery.Target;
+import dev.vat.core.delivery.Codec;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
@@ -35,7 +35,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
                       List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
                       List<RunFile> files) {
 
-    public static final int VERSION = 2;
+    public static final int VERSION = 3;
 
     /** Where a rate comes from that no file states. */
     public static final String CHOSEN = "chosen by the user";
@@ -93,11 +93,14 @@ public record RunPlan(int version, String run, String made, String vat, String l
     /**
      * One file.
      *
+     * @param target id of the deliverable
+     * @param title what the deliverable is called
+     * @param codec id in the catalogue
      * @param fileName the name it is to get
      * @param options every encoder setting, by the library's names
      * @param threads of the encoder
      */
-    public record RunFile(String target, String fileName, Rgb flatten, int threads, Map<String, String> options,
+    public record RunFile(String target, String title, String codec, String fileName, Rgb flatten, int threads, Map<String, String> options,
                           List<Part> parts, Expectation expected) {
         public RunFile {
             options = Collections.unmodifiableSortedMap(new TreeMap<>(options));
@@ -105,8 +108,8 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
 
         @JsonIgnore
-        public Target targetInCatalogue() {
-            return Catalogue.target(target);
+        public Codec codecInCatalogue() {
+            return Catalogue.codec(codec);
         }
     }
 

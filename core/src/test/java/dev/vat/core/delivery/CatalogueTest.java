@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rate;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -12,10 +13,12 @@ class CatalogueTest {
 
     @Test
     void targetsHaveDistinctIdsAndWords() {
-        assertThat(Catalogue.targets()).extracting(Target::id).doesNotHaveDuplicates()
-                .containsExactly("web-h264", "edit-prores-hq", "alpha-prores-4444");
+        assertThat(Catalogue.targets()).hasSizeGreaterThanOrEqualTo(24);
+        assertThat(Catalogue.targets()).extracting(Target::id).doesNotHaveDuplicates();
+        assertThat(Catalogue.targets()).extracting(Target::title).doesNotHaveDuplicates();
+        assertThat(Catalogue.targets()).extracting(Target::shortName).doesNotHaveDuplicates();
         assertThat(Catalogue.targets()).allSatisfy(t -> {
-            assertThat(t.plays()).isNotBlank();
+            assertThat(t.why()).isNotBlank();
             assertThat(t.codec().containers()).contains(t.container());
             assertThat(Catalogue.target(t.id())).isSameAs(t);
             assertThat(Catalogue.codec(t.codec().id())).isSameAs(t.codec());
@@ -29,7 +32,7 @@ class CatalogueTest {
 
     @Test
     void aCodecInAContainerThatCantHoldItIsNoTarget() {
-        assertThatIllegalArgumentException().isThrownBy(() -> new Target("x", "x", "x", "x", ProRes.HQ_422, Container.MP4, true))
+        assertThatIllegalArgumentException().isThrownBy(() -> new Target("x", "x", "x", "x", "x", Settings.of(ProRes.HQ_422, Container.MP4)))
                 .withMessageContaining("ProRes 422 HQ").withMessageContaining("MP4");
     }
 
@@ -56,8 +59,8 @@ class CatalogueTest {
 
     @Test
     void aRoughForecastIsARangeThatGrowsWithPictureAndAlpha() {
-        RoughForecast opaque = RoughForecast.of(ProRes.P4444, Size.of(1920, 1080), 250, false);
-        RoughForecast seeThrough = RoughForecast.of(ProRes.P4444, Size.of(1920, 1080), 250, true);
+        RoughForecast opaque = RoughForecast.of(Settings.of(ProRes.P4444, Container.MOV), Size.of(1920, 1080), 250, Rate.FPS_25, false);
+        RoughForecast seeThrough = RoughForecast.of(Settings.of(ProRes.P4444, Container.MOV), Size.of(1920, 1080), 250, Rate.FPS_25, true);
         assertThat(opaque.lowBytes()).isLessThan(opaque.highBytes());
         assertThat(seeThrough.highBytes()).isGreaterThan(opaque.highBytes());
         assertThat(opaque.toString()).startsWith("rough: ");

@@ -16,7 +16,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class FileNamingTest {
 
     private static String name(String pattern, String reel) {
-        return FileNaming.parse(pattern).fileName(Catalogue.WEB_H264, new FileNaming.Context("Kite Week", reel, FrameRange.of(1001, 1096),
+        return FileNaming.parse(pattern).fileName(Deliverable.of(Catalogue.WEB_H264), new FileNaming.Context("Kite Week", reel, FrameRange.of(1001, 1096),
                 LocalDate.of(2031, 5, 4), Size.of(960, 540), Rate.of(24000, 1001)));
     }
 

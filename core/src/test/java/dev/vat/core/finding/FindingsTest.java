@@ -91,7 +91,7 @@ class FindingsTest {
         unrated.project = unrated.project.withSource("s1", s -> s.withReading(s.reading().withRate(null)));
         assertThat(unrated.find().onlyRateIsMissing()).isTrue();
         assertThat(unrated.find().mayRun()).isFalse();
-        assertThat(unrated.edit(Edits.removeTarget("web-h264")).find().onlyRateIsMissing()).isFalse();
+        assertThat(unrated.edit(Edits.removeDeliverable("web-h264")).find().onlyRateIsMissing()).isFalse();
     }
 
     @Test

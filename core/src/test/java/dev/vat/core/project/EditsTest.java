@@ -81,7 +81,7 @@ class EditsTest {
         assertThat(project.deliverables()).hasSize(2);
         assertThat(project.deliverables().getFirst().flatten()).isEqualTo(Rgb.parse("336699"));
         assertThat(project.deliverables().getFirst().cropToGrid()).isTrue();
-        assertThat(Edits.removeTarget("web-h264").apply(project).deliverables()).hasSize(1);
+        assertThat(Edits.removeDeliverable("web-h264").apply(project).deliverables()).hasSize(1);
     }
 
     @Test

@@ -1,6 +1,5 @@
 package dev.vat.desktop.runs;
 
-import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
@@ -42,10 +41,10 @@ final class RunFileView extends HBox {
     private FileProgress progress;
     private Stage shownStage;
 
-    RunFileView(String target, Acts acts) {
+    RunFileView(String target, String name, Acts acts) {
         getStyleClass().add("run-file");
         setId("run-file-" + target);
-        Label title = new Label(Catalogue.target(target).title());
+        Label title = new Label(name);
         title.setMinWidth(160);
         title.setPrefWidth(160);
         bar.setMinWidth(120);

@@ -45,7 +45,7 @@ final class RunView extends VBox {
         head.getStyleClass().add("row");
         getChildren().add(head);
         for (FileProgress file : line.files()) {
-            RunFileView view = new RunFileView(file.target(), acts);
+            RunFileView view = new RunFileView(file.target(), line.title(file.target()), acts);
             files.put(file.target(), view);
             getChildren().add(view);
         }

@@ -145,7 +145,7 @@ public final class RunsPane extends BorderPane {
         try {
             RunPlan plan = home.plan();
             words.setText((home.hasEnded() ? "Not finished: " : "Interrupted: ") + plan.reel() + ", started " + plan.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC")
-                    + ". Not made: " + home.unfinished().stream().map(f -> f.targetInCatalogue().title()).collect(Collectors.joining(", "))
+                    + ". Not made: " + home.unfinished().stream().map(RunPlan.RunFile::title).collect(Collectors.joining(", "))
                     + ". Nothing half made stands under a final name.");
         } catch (IOException e) {
             words.setText("An interrupted run can't be read: " + e.getMessage());

@@ -139,7 +139,7 @@ public final class FindingsPane extends VBox {
             case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(studio.project()))
                     .ifPresent(folder -> studio.edit(Edits.setFolder(Place.of(folder))));
             case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "
-                    + Catalogue.target(colour.target()).title(), studio.deliverable(colour.target())
+                    + studio.deliverable(colour.target()).map(d -> d.title()).orElse(""), studio.deliverable(colour.target())
                     .map(Deliverable::flatten).orElse(Rgb.BLACK))
                     .ifPresent(chosen -> studio.edit(Edits.setFlatten(colour.target(), chosen)));
         }

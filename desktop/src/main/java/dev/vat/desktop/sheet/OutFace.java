@@ -1,7 +1,6 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
-import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edit;
@@ -12,22 +11,23 @@ import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.protocol.FileProgress;
+import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javafx.geometry.Bounds;
 import javafx.geometry.Pos;
+import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.Parent;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -36,34 +36,57 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /**
- * Deliverables as columns, settings as rows, read across and edited in the cell: arrows move, Enter edits, Escape leaves.
+ * Deliverables as columns, settings as rows, read across and edited in the cell: arrows move, Enter edits, Escape leaves,
+ * Backspace follows the target again. Row labels stay while the columns scroll under them.
  */
 public final class OutFace extends VBox {
 
     private static final double SENTENCE = 46;
+    private static final double NAMES = 104;
+    private static final double HEAD = 62;
+    private static final double NARROWEST = 150;
+
+    /** A line of the sheet: a row, or a heading under which rows are folded. */
+    private record Line(OutRow row, OutRow.Group heading) { }
 
     private final Studio studio;
     private final Runnable columnChanged;
     private final OutFields fields;
+    private final OutMenus menus;
+    private final GridPane names = new GridPane();
     private final GridPane grid = new GridPane();
+    private final ScrollPane across = new ScrollPane(grid);
+    private final HBox sheet = new HBox(names, across);
     private final Label sentence = Parts.wrapped("", "note", "sentence");
-    private int row;
+    private final Set<OutRow.Group> opened = EnumSet.of(OutRow.Group.OPEN);
+    private final Map<String, OutHead> heads = new HashMap<>();
+    private List<Line> lines = List.of();
+    private Label[][] cells = new Label[0][];
+    private int line;
     private int column;
     private TextField editor;
-    private Label[][] cells = new Label[0][];
-    private final Map<String, Label> statuses = new HashMap<>();
 
     /** @param columnChanged told when another deliverable is in focus */
     public OutFace(Studio studio, Ask ask, Runnable columnChanged) {
         this.studio = studio;
         this.columnChanged = columnChanged;
         this.fields = new OutFields(studio, ask);
+        this.menus = new OutMenus(studio);
         setId("out-face");
         getStyleClass().add("face");
         grid.setId("out-grid");
         grid.getStyleClass().add("out-grid");
+        names.getStyleClass().add("out-grid");
+        names.getColumnConstraints().add(new ColumnConstraints(NAMES));
         grid.setFocusTraversable(true);
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        across.setId("out-across");
+        across.getStyleClass().add("out-across");
+        across.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        across.setFitToWidth(true);
+        across.setFocusTraversable(false);
+        HBox.setHgrow(across, Priority.ALWAYS);
+        sheet.setAlignment(Pos.TOP_LEFT);
         sentence.setId("out-sentence");
         // Always room for two lines: the sheet must not move under the mouse when another cell has more to say.
         sentence.setMinHeight(SENTENCE);
@@ -71,10 +94,13 @@ public final class OutFace extends VBox {
         sentence.setAlignment(Pos.TOP_LEFT);
     }
 
+    private List<Deliverable> columns() {
+        return studio.project().deliverables();
+    }
+
     /** The deliverable in focus. */
     public Optional<Deliverable> focused() {
-        List<Deliverable> all = studio.project().deliverables();
-        return column < all.size() ? Optional.of(all.get(column)) : Optional.empty();
+        return column < columns().size() ? Optional.of(columns().get(column)) : Optional.empty();
     }
 
     public void show() {
@@ -82,107 +108,131 @@ public final class OutFace extends VBox {
             return;
         }
         Programme programme = studio.programme().orElse(null);
-        if (programme == null || studio.project().deliverables().isEmpty()) {
+        if (programme == null || columns().isEmpty()) {
             getChildren().setAll(fields.folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a column here.", "note", "empty"));
             return;
         }
-        column = Math.min(column, studio.project().deliverables().size() - 1);
+        column = Math.min(column, columns().size() - 1);
         build(programme);
-        getChildren().setAll(fields.folder(), fields.naming(focused()), fields.rate(programme), sentence, grid);
-        focus(row, column);
+        getChildren().setAll(fields.folder(), fields.naming(focused()), fields.rate(programme), sentence, sheet);
+        focus(line, column);
     }
 
     /** Under each column's name: how far its file is while it is made, else what it will weigh. */
     public void showProgress() {
-        statuses.forEach((target, label) -> label.setText(studio.runs().progress(target).map(OutFace::words)
-                .orElseGet(() -> forecast(target))));
+        heads.forEach((id, head) -> head.show(studio.runs().progress(id).orElse(null), forecast(id)));
     }
 
-    private static String words(FileProgress p) {
-        long percent = p.frames() == 0 ? 0 : 100 * p.done() / p.frames();
-        return switch (p.stage()) {
-            case WAITING, JOINING, FAILED, UNPROVEN, STOPPED -> p.stage().name().toLowerCase(Locale.ROOT);
-            case ENCODING, PROVING -> p.stage().name().toLowerCase(Locale.ROOT) + " " + percent + " %";
-            case DELIVERED -> p.why() == null ? "proven, " + RoughForecast.bytes(p.bytes()) : p.why();
-        };
+    private String forecast(String id) {
+        Deliverable deliverable = studio.deliverable(id).orElse(null);
+        if (deliverable == null || deliverable.off()) {
+            return "off";
+        }
+        return studio.programme().flatMap(p -> OutRow.FORECAST.value(studio.project(), p, deliverable)).map(words -> "rough " + words).orElse("");
     }
 
-    private String forecast(String target) {
-        return studio.programme().flatMap(p -> studio.deliverable(target).flatMap(d -> OutRow.FORECAST.value(studio.project(), p, d)))
-                .map(words -> "rough " + words).orElse("");
+    private List<Line> visibleLines() {
+        List<Line> visible = new ArrayList<>();
+        for (OutRow.Group group : OutRow.Group.values()) {
+            if (group != OutRow.Group.OPEN) {
+                visible.add(new Line(null, group));
+            }
+            if (opened.contains(group)) {
+                group.rows().forEach(row -> visible.add(new Line(row, null)));
+            }
+        }
+        return visible;
     }
 
     private void build(Programme programme) {
-        List<Deliverable> all = studio.project().deliverables();
+        lines = visibleLines();
+        names.getChildren().clear();
         grid.getChildren().clear();
         grid.getColumnConstraints().clear();
-        statuses.clear();
-        ColumnConstraints names = new ColumnConstraints(104);
-        grid.getColumnConstraints().add(names);
-        grid.add(head("", null), 0, 0);
-        for (int c = 0; c < all.size(); c++) {
-            ColumnConstraints wide = new ColumnConstraints(100, 160, Double.MAX_VALUE);
+        heads.clear();
+        VBox corner = new VBox();
+        corner.getStyleClass().add("cell-head");
+        corner.setPrefHeight(HEAD);
+        corner.setMinHeight(HEAD);
+        names.add(corner, 0, 0);
+        cells = new Label[lines.size()][columns().size()];
+        for (int c = 0; c < columns().size(); c++) {
+            ColumnConstraints wide = new ColumnConstraints(NARROWEST, NARROWEST, Double.MAX_VALUE);
             wide.setHgrow(Priority.ALWAYS);
             grid.getColumnConstraints().add(wide);
-            grid.add(head(all.get(c).targetInCatalogue().title(), all.get(c)), c + 1, 0);
+            OutHead head = new OutHead(studio, menus, columns().get(c));
+            head.setPrefHeight(HEAD);
+            head.setMinHeight(HEAD);
+            head.setMaxHeight(HEAD);
+            heads.put(columns().get(c).id(), head);
+            grid.add(head, c, 0);
         }
-        OutRow[] rows = OutRow.values();
-        cells = new Label[rows.length][all.size()];
-        for (int r = 0; r < rows.length; r++) {
-            Label name = Parts.label(rows[r].title(), "cell-name");
-            name.setMaxWidth(Double.MAX_VALUE);
-            grid.add(name, 0, r + 1);
-            for (int c = 0; c < all.size(); c++) {
-                cells[r][c] = cell(programme, rows[r], all, r, c);
-                grid.add(cells[r][c], c + 1, r + 1);
+        for (int r = 0; r < lines.size(); r++) {
+            names.add(name(lines.get(r), r), 0, r + 1);
+            for (int c = 0; c < columns().size(); c++) {
+                cells[r][c] = lines.get(r).row == null ? folded(lines.get(r).heading, r, c) : cell(programme, lines.get(r).row, r, c);
+                grid.add(cells[r][c], c, r + 1);
             }
         }
+        showProgress();
     }
 
-    private VBox head(String title, Deliverable deliverable) {
-        Label label = Parts.wrapped(title, "strong");
-        HBox.setHgrow(label, Priority.ALWAYS);
-        HBox line = new HBox(label);
-        line.setAlignment(Pos.CENTER_LEFT);
-        VBox head = new VBox(line);
-        head.getStyleClass().add("cell-head");
-        if (deliverable != null) {
-            Label status = Parts.label("", "note");
-            status.setId("column-status-" + deliverable.target());
-            statuses.put(deliverable.target(), status);
-            head.getChildren().add(status);
-            Button out = Parts.button("drop-" + deliverable.target(), "", () -> studio.edit(Edits.removeTarget(deliverable.target())));
-            out.setGraphic(Icon.CLOSE.node());
-            out.getStyleClass().add("small");
-            out.setAccessibleText("Remove " + title);
-            line.getChildren().add(out);
-            Tooltip.install(head, new Tooltip(deliverable.targetInCatalogue().plays()));
+    private Label name(Line which, int r) {
+        Label name = Parts.label(which.row != null ? which.row.title() : which.heading.title(), "cell-name");
+        name.setMaxWidth(Double.MAX_VALUE);
+        if (which.heading != null) {
+            boolean open = opened.contains(which.heading);
+            name.setId("fold-" + which.heading.name().toLowerCase(Locale.ROOT));
+            name.getStyleClass().add("fold");
+            name.setGraphic((open ? Icon.DOWN : Icon.STEP_FORWARD).node());
+            name.setOnMousePressed(e -> {
+                focus(r, column);
+                fold(which.heading);
+                e.consume();
+            });
         }
-        return head;
+        return name;
     }
 
-    private Label cell(Programme programme, OutRow which, List<Deliverable> all, int r, int c) {
-        Deliverable deliverable = all.get(c);
+    private void fold(OutRow.Group group) {
+        if (!opened.remove(group)) {
+            opened.add(group);
+        }
+        show();
+    }
+
+    /** How many of the folded rows aren't as the target has them. */
+    private Label folded(OutRow.Group group, int r, int c) {
+        Deliverable deliverable = columns().get(c);
+        long differ = group.rows().stream().filter(row -> row.differs(deliverable)).count();
+        return dress(Parts.label(differ == 0 ? "as the target" : differ == 1 ? "1 differs" : differ + " differ", "cell", "folded"), r, c);
+    }
+
+    private Label cell(Programme programme, OutRow which, int r, int c) {
+        Deliverable deliverable = columns().get(c);
         Optional<String> value = which.value(studio.project(), programme, deliverable);
-        Label cell = Parts.label(value.orElse(which.absence(programme, deliverable)), "cell");
-        cell.setId("cell-" + which.name().toLowerCase(Locale.ROOT) + "-" + deliverable.target());
-        cell.setMaxWidth(Double.MAX_VALUE);
-        cell.setMinWidth(0);
+        Label cell = Parts.label(value.orElse(which.absence()), "cell");
+        cell.setId("cell-" + which.name().toLowerCase(Locale.ROOT) + "-" + deliverable.id());
         cell.setTooltip(new Tooltip(cell.getText()));
         if (value.isEmpty()) {
             cell.getStyleClass().add("absent");
-        } else if (c > 0 && value.equals(which.value(studio.project(), programme, all.get(c - 1)))) {
+        } else if (c > 0 && value.equals(which.value(studio.project(), programme, columns().get(c - 1)))) {
             cell.setText(cell.getText() + "  \u00b7 same");
         }
-        String rule = switch (which) {
-            case SIZE -> "size-odd";
-            case ALPHA, FLATTEN -> "alpha-flattened";
-            case DEPTH -> "depth-reduced";
-            case NAME -> "name-clash";
-            default -> "";
-        };
-        studio.findings().all().stream().filter(f -> f.id().equals(rule) && deliverable.target().equals(f.target()))
+        if (which.differs(deliverable)) {
+            cell.getStyleClass().add("differs");
+        }
+        if (deliverable.off()) {
+            cell.getStyleClass().add("off");
+        }
+        studio.findings().all().stream().filter(f -> rules(which).contains(f.id()) && deliverable.id().equals(f.target()))
                 .findFirst().ifPresent(f -> style(cell, f));
+        return dress(cell, r, c);
+    }
+
+    private Label dress(Label cell, int r, int c) {
+        cell.setMaxWidth(Double.MAX_VALUE);
+        cell.setMinWidth(0);
         cell.setOnMousePressed(e -> {
             focus(r, c);
             grid.requestFocus();
@@ -193,6 +243,21 @@ public final class OutFace extends VBox {
             e.consume();
         });
         return cell;
+    }
+
+    private static List<String> rules(OutRow which) {
+        return switch (which) {
+            case SIZE -> List.of("size-odd", "size-illegal");
+            case RATE -> List.of("rate-illegal");
+            case CONTAINER -> List.of("container-illegal");
+            case CODEC -> List.of("unwise");
+            case QUALITY -> List.of("control-illegal");
+            case ALPHA, FLATTEN -> List.of("alpha-flattened");
+            case DEPTH -> List.of("depth-reduced");
+            case NAME -> List.of("name-clash");
+            case PIXEL_ASPECT -> List.of("shape-illegal");
+            default -> List.of();
+        };
     }
 
     private static void style(Label cell, Finding finding) {
@@ -209,59 +274,69 @@ public final class OutFace extends VBox {
             return;
         }
         boolean other = c != column;
-        for (Label[] line : cells) {
-            for (Label cell : line) {
+        for (Label[] across : cells) {
+            for (Label cell : across) {
                 cell.getStyleClass().remove("here");
             }
         }
-        row = Math.clamp(r, 0, cells.length - 1);
+        line = Math.clamp(r, 0, cells.length - 1);
         column = Math.clamp(c, 0, cells[0].length - 1);
-        Label cell = cells[row][column];
+        Label cell = cells[line][column];
         cell.getStyleClass().add("here");
-        sentence.setText(OutRow.values()[row].sentence());
-        grid.setAccessibleText(OutRow.values()[row].title() + " of "
-                + studio.project().deliverables().get(column).targetInCatalogue().title() + ": " + cell.getText());
+        Line now = lines.get(line);
+        String title = now.row == null ? now.heading.title() : now.row.title();
+        sentence.setText(now.row == null ? "Enter shows or hides these rows." : now.row.sentence(columns().get(column))
+                + (now.row.differs(columns().get(column)) ? " Backspace follows the target again." : ""));
+        grid.setAccessibleText(title + " of " + columns().get(column).title() + ": " + cell.getText());
         if (other) {
             columnChanged.run();
         }
     }
 
-    private void go(int toRow, int toColumn) {
-        focus(toRow, toColumn);
-        reveal(cells[row][column]);
+    private void go(int toLine, int toColumn) {
+        focus(toLine, toColumn);
+        reveal(cells[line][column]);
     }
 
     /** Scrolls as little as needed for a cell to be seen. */
     private void reveal(Node cell) {
-        for (Parent at = getParent(); at != null; at = at.getParent()) {
+        for (Parent at = cell.getParent(); at != null; at = at.getParent()) {
             if (at instanceof ScrollPane pane) {
-                double hidden = getHeight() - pane.getViewportBounds().getHeight();
-                if (hidden <= 0) {
-                    return;
+                Node content = pane.getContent();
+                Bounds place = content.sceneToLocal(cell.localToScene(cell.getBoundsInLocal()));
+                double wide = content.getLayoutBounds().getWidth() - pane.getViewportBounds().getWidth();
+                if (wide > 0) {
+                    double left = Math.clamp(pane.getHvalue() * wide, Math.min(place.getMinX(), place.getMaxX() - pane.getViewportBounds().getWidth()), Math.max(0, place.getMinX()));
+                    pane.setHvalue(left / wide);
                 }
-                Bounds place = sceneToLocal(cell.localToScene(cell.getBoundsInLocal()));
-                double top = pane.getVvalue() * hidden;
-                double highest = Math.max(0, place.getMinY());
-                double wanted = Math.clamp(top, Math.min(highest, place.getMaxY() - pane.getViewportBounds().getHeight()), highest);
-                pane.setVvalue(wanted / hidden);
+                double hidden = content.getLayoutBounds().getHeight() - pane.getViewportBounds().getHeight();
+                if (hidden > 0) {
+                    double highest = Math.max(0, place.getMinY());
+                    double top = Math.clamp(pane.getVvalue() * hidden, Math.min(highest, place.getMaxY() - pane.getViewportBounds().getHeight()), highest);
+                    pane.setVvalue(top / hidden);
+                }
             }
         }
     }
 
     private void key(KeyEvent e) {
         if (editor != null) {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                stopEditing(true);
-                e.consume();
+            switch (e.getCode()) {
+                case ESCAPE -> stopEditing(true);
+                default -> {
+                    return;
+                }
             }
+            e.consume();
             return;
         }
         switch (e.getCode()) {
-            case UP -> go(row - 1, column);
-            case DOWN -> go(row + 1, column);
-            case LEFT -> go(row, column - 1);
-            case RIGHT -> go(row, column + 1);
+            case UP -> go(line - 1, column);
+            case DOWN -> go(line + 1, column);
+            case LEFT -> go(line, column - 1);
+            case RIGHT -> go(line, column + 1);
             case ENTER -> edit();
+            case BACK_SPACE, DELETE -> back();
             default -> {
                 return;
             }
@@ -269,20 +344,40 @@ public final class OutFace extends VBox {
         e.consume();
     }
 
+    private void back() {
+        OutRow row = lines.get(line).row;
+        Deliverable deliverable = columns().get(column);
+        if (row != null && row.differs(deliverable)) {
+            studio.edit(Edits.follow(deliverable.id(), row::back));
+        }
+    }
+
     private void edit() {
-        Deliverable deliverable = studio.project().deliverables().get(column);
-        OutRow which = OutRow.values()[row];
+        if (lines.get(line).row == null) {
+            fold(lines.get(line).heading);
+            return;
+        }
+        Deliverable deliverable = columns().get(column);
+        OutRow which = lines.get(line).row;
         if (!which.isEditable(deliverable)) {
             return;
         }
-        if (which == OutRow.SIZE) {
-            studio.edit(Edits.cropToGrid(deliverable.target(), !deliverable.cropToGrid()));
-            return;
+        switch (which) {
+            case SIZE -> studio.edit(Edits.cropToGrid(deliverable.id(), !deliverable.cropToGrid()));
+            case CODEC -> menus.codecs(deliverable).show(cells[line][column], Side.BOTTOM, 0, 0);
+            case CONTAINER -> menus.containers(deliverable).show(cells[line][column], Side.BOTTOM, 0, 0);
+            default -> type(which, deliverable);
         }
-        editor = new TextField(which == OutRow.FLATTEN ? deliverable.flatten().toString()
-                : studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse(""));
+    }
+
+    private void type(OutRow which, Deliverable deliverable) {
+        editor = new TextField(switch (which) {
+            case FLATTEN -> deliverable.flatten().toString();
+            case QUALITY -> deliverable.settings().codec().words(deliverable.settings().control());
+            default -> studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse("");
+        });
         editor.setId("cell-editor");
-        grid.add(editor, column + 1, row + 1);
+        grid.add(editor, column, line + 1);
         editor.applyCss();
         editor.requestFocus();
         editor.selectAll();
@@ -299,8 +394,11 @@ public final class OutFace extends VBox {
     private void commit(OutRow which, Deliverable deliverable, boolean stay) {
         Edit edit;
         try {
-            edit = which == OutRow.FLATTEN ? Edits.setFlatten(deliverable.target(), Rgb.parse(editor.getText()))
-                    : Edits.setRateEverywhere(Rate.parse(editor.getText()));
+            edit = switch (which) {
+                case FLATTEN -> Edits.setFlatten(deliverable.id(), Rgb.parse(editor.getText()));
+                case QUALITY -> Edits.setControl(deliverable.id(), deliverable.settings().codec().control(editor.getText()));
+                default -> Edits.setRateEverywhere(Rate.parse(editor.getText()));
+            };
         } catch (IllegalArgumentException e) {
             if (stay) {
                 sentence.setText(e.getMessage());

@@ -1,38 +1,64 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.RoughForecast;
-import dev.vat.core.delivery.Target;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
 import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 
 /** The rows of the Out face: what each says of a deliverable, and one plain sentence on it. */
 enum OutRow {
-    CODEC("Codec", "How pictures are packed. It follows from the target."),
-    CONTAINER("Container", "The kind of file. It follows from the target."),
-    SIZE("Size", "Width and height in pixels. It follows the source; Enter crops an odd size to an even one."),
-    PIXEL_ASPECT("Pixel aspect", "The shape of a pixel, width to height. It follows the source."),
-    RATE("Rate", "Frames a second, exactly. It is the reel's rate for every file."),
-    DEPTH("Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band."),
-    CHROMA("Chroma", "How finely colour is sampled beside brightness."),
-    COLOUR("Colour", "Rec.709 matrix and limited range, written into stream and container alike."),
-    ALPHA("Alpha", "Whether the file can be seen through. Straight means that colour isn't multiplied by alpha."),
-    FLATTEN("Behind alpha", "The colour that shows where the source is transparent. Enter types RRGGBB."),
-    QUALITY("Quality", "How much is given up for size. It follows from the target."),
-    SOUND("Sound", "No sound was brought in, so no sound track is written."),
-    STOP("If stopped", "Made in parts that are closed one by one; for now a stopped file is made again from its start."),
-    NAME("Name", "The file's name. Its pattern is set above; a name that is taken gets a version number."),
-    FORECAST("Bytes, rough", "A wide guess from the codec alone, before anything has been tried.");
+    CONTAINER(Group.OPEN, "Container", "The kind of file. Enter chooses among those that the codec may stand in."),
+    CODEC(Group.OPEN, "Codec", "How pictures are packed. Enter chooses another."),
+    SIZE(Group.OPEN, "Size", "Width and height in pixels. It follows the source; Enter crops an odd size to an even one."),
+    RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
+    ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Straight means that colour isn't multiplied by alpha."),
+    SOUND(Group.OPEN, "Sound", "No sound was brought in, so no sound track is written."),
+    QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, or 20, at most 12 Mbit/s."),
+    PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source."),
+    DEPTH(Group.PICTURE, "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band."),
+    CHROMA(Group.PICTURE, "Chroma", "How finely colour is sampled beside brightness."),
+    COLOUR(Group.PICTURE, "Colour", "Matrix and range, written into stream and container alike, as far as these can say it."),
+    FLATTEN(Group.PICTURE, "Behind alpha", "The colour that shows where the source is transparent. Enter types RRGGBB."),
+    NAME(Group.FILE, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number."),
+    STOP(Group.FILE, "If stopped", "Whether a stop costs the work so far; for now a stopped file is made again from its start."),
+    FORECAST(Group.FILE, "Bytes, rough", "A wide guess from the codec alone, before anything has been tried.");
 
+    /** Rows that are seen at once, and headings under which the others are folded. */
+    enum Group {
+        OPEN(""), PICTURE("Picture"), FILE("File");
+
+        private final String title;
+
+        Group(String title) {
+            this.title = title;
+        }
+
+        String title() {
+            return title;
+        }
+
+        List<OutRow> rows() {
+            return Arrays.stream(OutRow.values()).filter(r -> r.group == this).toList();
+        }
+    }
+
+    private final Group group;
     private final String title;
     private final String sentence;
 
-    OutRow(String title, String sentence) {
+    OutRow(Group group, String title, String sentence) {
+        this.group = group;
         this.title = title;
         this.sentence = sentence;
     }
@@ -41,37 +67,58 @@ enum OutRow {
         return title;
     }
 
-    String sentence() {
-        return sentence;
+    /** The row in one sentence, and what holds for a deliverable. */
+    String sentence(Deliverable deliverable) {
+        if (!deliverable.isKnown()) {
+            return "This Vat doesn't know what the column asks for.";
+        }
+        return switch (this) {
+            case CODEC -> sentence + " " + deliverable.settings().codec().plays();
+            case CONTAINER -> sentence + (differs(deliverable) ? "" : " " + deliverable.targetInCatalogue().why());
+            case QUALITY -> deliverable.settings().codec().quality() == null
+                    ? "How much is given up for size: this codec leaves nothing to choose." : sentence;
+            default -> sentence;
+        };
     }
 
     /** What a cell shows; empty where the setting doesn't apply. */
     Optional<String> value(Project project, Programme programme, Deliverable deliverable) {
-        Target target = deliverable.targetInCatalogue();
-        Codec codec = target.codec();
+        if (!deliverable.isKnown()) {
+            return Optional.empty();
+        }
+        Settings settings = deliverable.settings();
+        Codec codec = settings.codec();
         return switch (this) {
             case CODEC -> Optional.of(codec.title());
-            case CONTAINER -> Optional.of(target.container().title());
+            case CONTAINER -> Optional.of(settings.container().title());
             case SIZE -> programme.size().map(s -> deliverable.sizeFor(s).toString());
             case PIXEL_ASPECT -> programme.shape().map(f -> f.pixelAspect().toString());
             case RATE -> programme.rate().map(r -> r.label());
             case DEPTH -> Optional.of(codec.codedBits() == codec.readBits() ? codec.codedBits() + "-bit"
                     : codec.codedBits() + "-bit, read as " + codec.readBits());
             case CHROMA -> Optional.of(codec.chroma().label());
-            case COLOUR -> Optional.of("Rec.709 limited");
-            case ALPHA -> Optional.of(!codec.hasAlpha() ? "none" : programme.transparent() ? codec.alphaBits() + "-bit straight" : "opaque");
+            case COLOUR -> programme.size().map(s -> (codec.ownColour() != null ? codec.ownColour()
+                    : ColourCoding.usualFor(deliverable.sizeFor(s))).title());
+            case ALPHA -> Optional.of(alpha(programme, codec));
             case FLATTEN -> codec.hasAlpha() ? Optional.empty() : Optional.of("#" + deliverable.flatten());
-            case QUALITY -> Optional.of(codec.rateControl());
+            case QUALITY -> Optional.of(codec.words(settings.control()));
             case SOUND -> Optional.of("none");
-            case STOP -> Optional.of("made again");
+            case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
             case NAME -> Optional.of(name(project, programme, deliverable));
-            case FORECAST -> programme.size().map(s -> RoughForecast.of(codec, deliverable.sizeFor(s), programme.plan().count(),
-                    programme.transparent()).toString().replace("rough: ", ""));
+            case FORECAST -> programme.size().map(s -> RoughForecast.of(settings, deliverable.sizeFor(s), programme.plan().count(),
+                    programme.rate().orElse(null), programme.transparent()).toString().replace("rough: ", ""));
         };
     }
 
+    private static String alpha(Programme programme, Codec codec) {
+        if (codec.hasAlpha()) {
+            return programme.transparent() ? codec.alphaBits() + "-bit straight" : "opaque";
+        }
+        return programme.transparent() ? "flattened" : "none";
+    }
+
     /** Why a setting doesn't apply. */
-    String absence(Programme programme, Deliverable deliverable) {
+    String absence() {
         return switch (this) {
             case FLATTEN -> "keeps alpha";
             case RATE -> "choose a rate";
@@ -81,7 +128,7 @@ enum OutRow {
 
     private static String name(Project project, Programme programme, Deliverable deliverable) {
         try {
-            return FileNaming.parse(project.naming()).fileName(deliverable.targetInCatalogue(), new FileNaming.Context(
+            return FileNaming.parse(project.naming()).fileName(deliverable, new FileNaming.Context(
                     project.name(), programme.reel().name(), programme.range(), LocalDate.now(),
                     programme.size().map(deliverable::sizeFor).orElse(Size.of(1, 1)),
                     programme.rate().orElse(null)));
@@ -90,7 +137,30 @@ enum OutRow {
         }
     }
 
+    /** Whether the deliverable has something else here than its target. */
+    boolean differs(Deliverable deliverable) {
+        return deliverable.isKnown() && !back(deliverable).equals(deliverable);
+    }
+
+    /** The same with this row as the target has it. */
+    Deliverable back(Deliverable deliverable) {
+        return switch (this) {
+            case CODEC -> deliverable.withCodec(deliverable.targetInCatalogue().codec());
+            case CONTAINER -> deliverable.settings().codec().containers().contains(deliverable.targetInCatalogue().container())
+                    ? deliverable.withContainer(deliverable.targetInCatalogue().container()) : deliverable;
+            case QUALITY -> deliverable.withUsualControl();
+            case FLATTEN -> deliverable.withFlatten(Rgb.BLACK);
+            case SIZE -> deliverable.withCropToGrid(false);
+            default -> deliverable;
+        };
+    }
+
     boolean isEditable(Deliverable deliverable) {
-        return this == FLATTEN && !deliverable.targetInCatalogue().codec().hasAlpha() || this == SIZE || this == RATE;
+        return deliverable.isKnown() && switch (this) {
+            case CODEC, CONTAINER, SIZE, RATE -> true;
+            case QUALITY -> deliverable.settings().codec().quality() != null;
+            case FLATTEN -> !deliverable.settings().codec().hasAlpha();
+            default -> false;
+        };
     }
 }

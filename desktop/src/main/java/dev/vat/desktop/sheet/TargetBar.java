@@ -5,12 +5,22 @@ import dev.vat.core.delivery.Target;
 import dev.vat.core.project.Edits;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import java.util.function.Predicate;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 
-/** Who the file is for: a press picks a target, another lets it go. */
+/** Who the file is for: a press picks a target, another lets it go. The usual ones stand open, all others by recipient in a menu. */
 public final class TargetBar extends FlowPane {
+
+    private static final List<Target> USUAL = List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444);
 
     private final Studio studio;
 
@@ -23,13 +33,42 @@ public final class TargetBar extends FlowPane {
     public void show() {
         getChildren().setAll(Parts.label("For", "field-name"));
         for (Target target : Catalogue.targets()) {
-            ToggleButton button = new ToggleButton(target.title());
-            button.setId("target-" + target.id());
-            button.setSelected(studio.deliverable(target.id()).isPresent());
-            button.setTooltip(new Tooltip(target.plays()));
-            button.setOnAction(_ -> studio.edit(studio.deliverable(target.id()).isPresent() ? Edits.removeTarget(target.id())
-                    : Edits.addTarget(target)));
-            getChildren().add(button);
+            if (USUAL.contains(target) || isThere(target)) {
+                ToggleButton button = new ToggleButton(target.title());
+                button.setId("target-" + target.id());
+                button.setSelected(isThere(target));
+                button.setTooltip(new Tooltip(target.why()));
+                button.setOnAction(_ -> choose(target));
+                getChildren().add(button);
+            }
         }
+        getChildren().add(others());
+    }
+
+    private boolean isThere(Target target) {
+        return studio.project().deliverables().stream().anyMatch(d -> d.target().equals(target.id()));
+    }
+
+    private void choose(Target target) {
+        studio.edit(isThere(target) ? Edits.removeTarget(target.id()) : Edits.addTarget(target));
+    }
+
+    private MenuButton others() {
+        MenuButton button = new MenuButton("All targets");
+        button.setId("all-targets");
+        menus(this::isThere, this::choose).forEach(button.getItems()::add);
+        return button;
+    }
+
+    private static List<Menu> menus(Predicate<Target> there, Consumer<Target> choose) {
+        Map<String, Menu> menus = new LinkedHashMap<>();
+        for (Target target : Catalogue.targets()) {
+            CheckMenuItem item = new CheckMenuItem(target.title());
+            item.setId("choose-" + target.id());
+            item.setSelected(there.test(target));
+            item.setOnAction(_ -> choose.accept(target));
+            menus.computeIfAbsent(target.recipient(), Menu::new).getItems().add(item);
+        }
+        return List.copyOf(menus.values());
     }
 }

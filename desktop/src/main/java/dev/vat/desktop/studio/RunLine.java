@@ -1,5 +1,6 @@
 package dev.vat.desktop.studio;
 
+import dev.vat.core.run.RunPlan;
 import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.Message;
@@ -60,6 +61,11 @@ public final class RunLine {
 
     public Run run() {
         return run;
+    }
+
+    /** What a file of it is called. */
+    public String title(String target) {
+        return run.plan().files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::title).findFirst().orElse(target);
     }
 
     public List<FileProgress> files() {

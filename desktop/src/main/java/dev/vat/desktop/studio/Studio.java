@@ -379,7 +379,7 @@ public final class Studio implements AutoCloseable {
 
     /** What the main action says. */
     public String makeLabel() {
-        int files = project().deliverables().size();
+        int files = project().deliverablesOn().size();
         int reels = project().reels().size();
         if (armed) {
             return armedUntilComplete ? "Waiting for frames" : "Checking, then making";
@@ -458,8 +458,8 @@ public final class Studio implements AutoCloseable {
         return findings.count(severity);
     }
 
-    public Optional<Deliverable> deliverable(String target) {
-        return project().deliverables().stream().filter(d -> d.target().equals(target)).findFirst();
+    public Optional<Deliverable> deliverable(String id) {
+        return project().deliverables().stream().filter(d -> d.id().equals(id)).findFirst();
     }
 
     public FrameTable table(String source) {

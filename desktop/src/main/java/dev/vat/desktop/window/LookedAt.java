@@ -68,7 +68,7 @@ final class LookedAt {
     }
 
     private Optional<Deliverable> column() {
-        return sheet.face() == SheetPane.Face.OUT && watched == null ? sheet.out().focused() : Optional.empty();
+        return sheet.face() == SheetPane.Face.OUT && watched == null ? sheet.out().focused().filter(Deliverable::isKnown) : Optional.empty();
     }
 
     String heading() {
@@ -78,18 +78,18 @@ final class LookedAt {
         return switch (sheet.face()) {
             case IN -> "source";
             case REEL -> "reel";
-            case OUT -> column().map(d -> "as in " + d.targetInCatalogue().title()).orElse("reel");
+            case OUT -> column().map(d -> "as in " + d.title()).orElse("reel");
         };
     }
 
     /** The colour behind transparency that a deliverable will have; otherwise a checker shows through. */
     Rgb ground() {
-        return column().filter(d -> !d.targetInCatalogue().codec().hasAlpha()).map(Deliverable::flatten).orElse(null);
+        return column().filter(d -> !d.settings().codec().hasAlpha()).map(Deliverable::flatten).orElse(null);
     }
 
     /** The deliverable in focus, whose own conversion the picture goes through. */
     Message.As as() {
         return column().flatMap(d -> studio.programme().flatMap(Programme::size).filter(d::fitsGrid)
-                .map(size -> new Message.As(d.target(), d.sizeFor(size), d.flatten()))).orElse(null);
+                .map(size -> new Message.As(d.settings().codec().id(), d.sizeFor(size), d.flatten()))).orElse(null);
     }
 }

@@ -208,7 +208,7 @@ public final class Shell extends StackPane {
 
     private void watch(RunPlan plan, String target, Path file) {
         plan.files().stream().filter(f -> f.target().equals(target)).findFirst().ifPresent(f -> {
-            looked.watch(new MovieStrip(file, f.expected()), f.targetInCatalogue().title());
+            looked.watch(new MovieStrip(file, f.expected()), f.title());
             receipt = null;
             refreshLater();
         });

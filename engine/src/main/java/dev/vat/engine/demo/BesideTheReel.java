@@ -1,7 +1,6 @@
 package dev.vat.engine.demo;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.delivery.Codec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
@@ -131,9 +130,8 @@ final class BesideTheReel {
             return;
         }
         Path fresh = file.resolveSibling(".archive.new");
-        Codec codec = Catalogue.EDIT_PRORES_HQ.codec();
-        EncoderSpec spec = EncoderSpec.of(codec, ARCHIVE, ARCHIVE_PIXEL, Rate.FPS_25, 2, EncoderSpec.optionsFor(codec, Rate.FPS_25));
-        try (PartWriter writer = new PartWriter(fresh, spec, 0, false); Conversion conversion = new Conversion(codec, ARCHIVE, Rgb.BLACK)) {
+        EncoderSpec spec = EncoderSpec.of(Catalogue.EDIT_PRORES_HQ.settings(), ARCHIVE, ARCHIVE_PIXEL, Rate.FPS_25, 2);
+        try (PartWriter writer = new PartWriter(fresh, spec, 0, false); Conversion conversion = new Conversion(spec.codec(), ARCHIVE, Rgb.BLACK)) {
             Size seen = ARCHIVE_PIXEL.seen(ARCHIVE);
             for (int frame = 0; frame < ARCHIVE_FRAMES; frame++) {
                 Samples squeezed = squeeze(Shot.KITE.draw(frame, seen.width(), seen.height()), ARCHIVE.width());

@@ -44,7 +44,7 @@ public final class FileProof {
             reasons.add("the finished file can't be read whole: " + e.getMessage());
         }
         return new Receipt(Receipt.VERSION, file.fileName(), Instant.now().toString(), plan.vat(), plan.library(), plan.run(),
-                plan.project(), plan.reel(), file.target(), file.targetInCatalogue().title(), reasons.isEmpty(), reasons,
+                plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
                 null, plan.rate(), plan.rateOrigin(), sources(plan), fills(plan), file.expected(), facts, comparison,
                 quality(plan, planned), notes(plan, file),
                 parts, Durable.sha256(joined), planned);

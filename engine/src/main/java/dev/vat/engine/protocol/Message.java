@@ -98,8 +98,8 @@ public sealed interface Message {
         ODD
     }
 
-    /** A deliverable, as far as it shapes the picture: chroma, depth, crop, and the colour behind alpha. */
-    record As(String target, Size size, Rgb flatten) { }
+    /** A deliverable, as far as it shapes the picture: chroma and depth of its codec, crop, and the colour behind alpha. */
+    record As(String codec, Size size, Rgb flatten) { }
 
     /** What a picture is made from. */
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "of")

@@ -36,7 +36,8 @@ final class Finishing {
         Path joined = work.resolve("final").resolve(file.fileName());
         tell(file, Stage.JOINING, plan.frames(), 0, null, null, null, null);
         Joining.join(parts.stream().map(p -> new Joining.Part(
-                        Lane.partFile(work, new RunPlan.Part(p.part(), p.first(), p.frames())), p.first(), p.frames())).toList(),
+                        Lane.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())), file.codecInCatalogue().partContainer(),
+                        p.first(), p.frames())).toList(),
                 joined, file.expected().container(), file.expected().indexInFront(), plan.rate(), plan.pixelAspect());
         Durable.sync(joined);
         Durable.syncFolder(joined.getParent());

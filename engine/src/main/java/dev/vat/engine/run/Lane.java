@@ -83,7 +83,7 @@ final class Lane {
     }
 
     private void work() {
-        EncoderSpec spec = EncoderSpec.of(file.targetInCatalogue().codec(), file.expected().size(), plan.pixelAspect(),
+        EncoderSpec spec = EncoderSpec.of(file.codecInCatalogue(), file.expected().size(), plan.pixelAspect(),
                 plan.rate(), file.threads(), file.options());
         try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.flatten())) {
             for (RunPlan.Part part : file.parts()) {
@@ -115,7 +115,7 @@ final class Lane {
 
     /** Makes one part; false if the run was stopped before it was whole. */
     private boolean make(RunPlan.Part part, EncoderSpec spec, Conversion conversion) throws IOException, InterruptedException {
-        Path open = partFile(work, part).resolveSibling("open.part");
+        Path open = partFile(work, file, part).resolveSibling("open.part");
         List<FrameProof> proofs;
         long partBytes;
         try (PartWriter writer = new PartWriter(open, spec, part.first(), checked)) {
@@ -140,7 +140,7 @@ final class Lane {
     private void close(RunPlan.Part part, Path open, List<FrameProof> proofs) throws IOException {
         Durable.sync(open);
         String fingerprint = Durable.crc32c(open);
-        Path closed = partFile(work, part);
+        Path closed = partFile(work, file, part);
         Files.move(open, closed, StandardCopyOption.ATOMIC_MOVE);
         Durable.syncFolder(closed.getParent());
         JournalEntry.PartClosed entry = new JournalEntry.PartClosed(file.target(), part.index(), part.first(),
@@ -154,8 +154,8 @@ final class Lane {
                 Double.isInfinite(proof.psnr()) ? null : proof.psnr(), proof.ssim());
     }
 
-    static Path partFile(Path work, RunPlan.Part part) {
-        return work.resolve("parts").resolve("%05d.mov".formatted(part.index()));
+    static Path partFile(Path work, RunPlan.RunFile file, RunPlan.Part part) {
+        return work.resolve("parts").resolve("%05d.%s".formatted(part.index(), file.codecInCatalogue().partContainer().extension()));
     }
 
     private void report(Stage stage, long done, String why) {

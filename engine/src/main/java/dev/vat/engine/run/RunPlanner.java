@@ -1,9 +1,8 @@
 package dev.vat.engine.run;
 
-import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
-import dev.vat.core.delivery.Target;
+import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
@@ -17,7 +16,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.VatVersion;
 import dev.vat.media.CardPainter;
-import dev.vat.media.EncoderSpec;
+import dev.vat.media.EncoderSettings;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -65,16 +64,15 @@ public final class RunPlanner {
         List<RunPlan.RunFile> files = new ArrayList<>();
         FileNaming naming = FileNaming.parse(project.naming());
         LocalDate today = LocalDate.now(clock);
-        for (Deliverable deliverable : project.deliverables()) {
-            Target target = deliverable.targetInCatalogue();
-            Codec codec = target.codec();
+        for (Deliverable deliverable : project.deliverablesOn()) {
+            Settings settings = deliverable.settings();
             Size size = deliverable.sizeFor(shape.size());
-            files.add(new RunPlan.RunFile(target.id(),
-                    naming.fileName(target, new FileNaming.Context(project.name(), programme.reel().name(),
+            files.add(new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(),
+                    naming.fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
                             programme.range(), today, size, rate)),
-                    deliverable.flatten(), threads, EncoderSpec.optionsFor(codec, rate),
-                    PartCutting.cut(codec, rate, programme.plan().count()),
-                    Expectation.of(target, programme.plan().count(), rate, size, shape.pixelAspect())));
+                    deliverable.flatten(), threads, EncoderSettings.options(settings, rate),
+                    PartCutting.cut(settings, rate, programme.plan().count()),
+                    Expectation.of(settings, programme.plan().count(), rate, size, shape.pixelAspect())));
         }
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),

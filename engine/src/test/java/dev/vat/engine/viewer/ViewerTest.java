@@ -146,7 +146,7 @@ class ViewerTest {
     @Test
     void aPictureIsShownThroughItsFilesOwnConversion() throws Exception {
         Sequence s = frames(1, true);
-        Message.As web = new Message.As("web-h264", Size.of(KiteFrames.WIDTH, KiteFrames.HEIGHT), new Rgb(0, 0, 0));
+        Message.As web = new Message.As("h264-high-420", Size.of(KiteFrames.WIDTH, KiteFrames.HEIGHT), new Rgb(0, 0, 0));
         byte[] plain = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, null);
         byte[] asWeb = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, web);
         assertThat(asWeb).isNotEqualTo(plain);

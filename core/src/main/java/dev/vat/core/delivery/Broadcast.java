@@ -1,0 +1,53 @@
+package dev.vat.core.delivery;
+
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rate;
+import java.util.List;
+import java.util.Set;
+
+/** What broadcasters ask for beside AVC-Intra and VC-3: MPEG-2 (ITU-T H.262, 4:2:2 profile) and DV (IEC 61834, SMPTE 314M). */
+final class Broadcast {
+
+    private static final Size LINES_625 = Size.of(720, 576);
+    private static final Size LINES_525 = Size.of(720, 480);
+    private static final Limits FULL_HD = Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001));
+
+    /** 50 Mbit/s, groups of half a second. */
+    static final Codec MPEG2_LONG_50 = Codec.named("mpeg2-422-50", "MPEG-2 4:2:2 50 Mbit/s long GOP").reports("mpeg2video", "4:2:2")
+            .samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).limits(FULL_HD).pixelAspects(PixelAspect.SQUARE).group(1).whole().bitsPerPixel(.7, 1.1)
+            .plays("Taken by most broadcasters.").build();
+
+    static final Codec MPEG2_INTRA_625 = mpeg2Intra("mpeg2-422-50-intra-625", "MPEG-2 4:2:2 50 Mbit/s intra, 625 lines", LINES_625, Rate.of(25));
+    static final Codec MPEG2_INTRA_525 = mpeg2Intra("mpeg2-422-50-intra-525", "MPEG-2 4:2:2 50 Mbit/s intra, 525 lines", LINES_525, Rate.of(30000, 1001));
+
+    static final Codec DV25_625 = dv("dv25-625", "DV 25 Mbit/s, 625 lines", Chroma.YUV420, LINES_625, Rate.of(25), 2.3, 2.9);
+    static final Codec DV25_525 = dv("dv25-525", "DV 25 Mbit/s, 525 lines", Chroma.YUV411, LINES_525, Rate.of(30000, 1001), 2.3, 2.9);
+    static final Codec DV50_625 = dv("dv50-625", "DV 50 Mbit/s, 625 lines", Chroma.YUV422, LINES_625, Rate.of(25), 4.7, 5.7);
+    static final Codec DV50_525 = dv("dv50-525", "DV 50 Mbit/s, 525 lines", Chroma.YUV422, LINES_525, Rate.of(30000, 1001), 4.7, 5.7);
+
+    private static Codec dv(String id, String title, Chroma chroma, Size size, Rate rate, double low, double high) {
+        return Codec.named(id, title).reports("dvvideo", "unknown").samples(chroma, 8).in(Container.MOV, Container.AVI).rangeUnstatedIn(Container.MOV)
+                .limits(Limits.only(Set.of(size), rate)).bitsPerPixel(low, high)
+                .pixelAspects(shapes(size))
+                .plays("Opens in editing programs, old ones too; plays out on DV equipment.").build();
+    }
+
+    private static Codec mpeg2Intra(String id, String title, Size size, Rate rate) {
+        return Codec.named(id, title).reports("mpeg2video", "4:2:2").samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).whole()
+                .bitsPerPixel(.7, 5).limits(Limits.only(Set.of(size), rate)).pixelAspects(shapes(size))
+                .plays("Taken by broadcasters in standard definition.").build();
+    }
+
+    /** 4:3 and 16:9 over the whole width, as the coded pictures say it. */
+    private static PixelAspect[] shapes(Size size) {
+        return size.equals(LINES_625) ? new PixelAspect[] {PixelAspect.of(16, 15), PixelAspect.of(64, 45)}
+                : new PixelAspect[] {PixelAspect.of(8, 9), PixelAspect.of(32, 27)};
+    }
+
+    static List<Codec> all() {
+        return List.of(MPEG2_LONG_50, MPEG2_INTRA_625, MPEG2_INTRA_525, DV25_625, DV25_525, DV50_625, DV50_525);
+    }
+
+    private Broadcast() { }
+}

@@ -1,0 +1,30 @@
+package dev.vat.core.delivery;
+
+import java.util.List;
+
+/** H.265 (ITU-T H.265, ISO/IEC 23008-2). */
+final class H265 {
+
+    private static final Quality SCALE = new Quality(1, 51, 18, 24, 30);
+
+    static final Codec MAIN_420 = entry("h265-main-420", "H.265 Main", "Main", Chroma.YUV420, 8)
+            .plays("Plays on newer telephones, televisions and in some browsers.").build();
+
+    static final Codec MAIN10_420 = entry("h265-main10-420", "H.265 Main 10", "Main 10", Chroma.YUV420, 10)
+            .plays("Plays on newer telephones and televisions, and in some browsers.").build();
+
+    static final Codec MAIN422_10 = entry("h265-main422-10", "H.265 Main 4:2:2 10", "Rext", Chroma.YUV422, 10)
+            .plays("Opens in newer editing programs.").unwise("Browsers and most telephones don't decode 4:2:2 H.265").build();
+
+    private static Codec.Builder entry(String id, String title, String profile, Chroma chroma, int bits) {
+        return Codec.named(id, title).reports("hevc", profile).samples(chroma, bits).in(Container.MP4, Container.MOV, Container.MKV)
+                .quality(SCALE, 19).also(RateControl.Kind.AVERAGE, RateControl.Kind.CAPPED).limits(Limits.upTo(8192, 4320).from(64))
+                .group(2).bitsPerPixel(.01, 1.3 * bits / 8);
+    }
+
+    static List<Codec> all() {
+        return List.of(MAIN_420, MAIN10_420, MAIN422_10);
+    }
+
+    private H265() { }
+}

@@ -1,0 +1,74 @@
+package dev.vat.core.delivery;
+
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rate;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** What can't go together, each with its reason; and what can but shouldn't. */
+public final class Legality {
+
+    private Legality() { }
+
+    /** Why a codec can't stand in a container. */
+    public static Optional<String> against(Codec codec, Container container) {
+        if (codec.containers().contains(container)) {
+            return Optional.empty();
+        }
+        boolean hidden = codec.hasAlpha() && container == Container.MP4;
+        return Optional.of(codec.title() + " can't stand in " + container.title() + ": " + (hidden && codec.reportedName().equals("vp9")
+                ? "MP4 has no place for the second picture that carries alpha" : container.refusal()) + "; it may stand in " + containers(codec));
+    }
+
+    static String containers(Codec codec) {
+        List<String> titles = codec.containers().stream().sorted(Comparator.naturalOrder()).map(Container::title).toList();
+        return titles.size() == 1 ? titles.getFirst() : String.join(", ", titles.subList(0, titles.size() - 1)) + " or " + titles.getLast();
+    }
+
+    /** Why a codec's bits can't be ruled in a way. */
+    public static Optional<String> against(Codec codec, RateControl control) {
+        if (!codec.controls().contains(control.kind())) {
+            return Optional.of(codec.title() + " has no setting '" + control.kind().title() + "'; it has "
+                    + codec.controls().stream().map(k -> "'" + k.title() + "'").sorted().collect(Collectors.joining(", ")));
+        }
+        int number = switch (control) {
+            case RateControl.Constant(int n) -> n;
+            case RateControl.Capped(int n, long _, long _) -> n;
+            default -> codec.quality() == null ? 0 : codec.quality().best();
+        };
+        boolean outside = codec.quality() != null && (number < codec.quality().best() || number > codec.quality().worst());
+        return outside ? Optional.of("The quality of " + codec.title() + " goes from " + codec.quality().best() + " (best) to "
+                + codec.quality().worst() + ", not " + number) : Optional.empty();
+    }
+
+    /** Why a codec can't take a size. */
+    public static Optional<String> against(Codec codec, Size size) {
+        return codec.limits().against(size).map(reason -> codec.title() + " " + reason);
+    }
+
+    /** Why a codec can't take a rate. */
+    public static Optional<String> against(Codec codec, Rate rate) {
+        return codec.limits().against(rate).map(reason -> codec.title() + " " + reason);
+    }
+
+    /** Why pixels of a shape can't be. */
+    public static Optional<String> against(Codec codec, Container container, PixelAspect aspect) {
+        if (!codec.pixelAspects().isEmpty() && !codec.pixelAspects().contains(aspect)) {
+            return Optional.of(codec.title() + " has pixels of " + codec.pixelAspects().stream().map(PixelAspect::toString).sorted()
+                    .collect(Collectors.joining(" or ")) + " only, not " + aspect);
+        }
+        return aspect.isSquare() || codec.statesPixelAspect(container) ? Optional.empty()
+                : Optional.of(container.title() + " can't say that pixels aren't square (" + aspect + ")");
+    }
+
+    /** What is legal but unwise about a pair, in whole sentences; often nothing. */
+    public static List<String> unwise(Codec codec, Container container) {
+        String codecSays = codec.unwise().isEmpty() ? "" : codec.unwise() + ".";
+        String containerSays = container == Container.AVI && codec.ownColour() == null
+                ? "AVI can't say what its colours mean: readers guess the matrix from the size." : "";
+        return List.of(codecSays, containerSays).stream().filter(s -> !s.isEmpty()).toList();
+    }
+}

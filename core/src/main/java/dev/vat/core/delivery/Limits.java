@@ -1,0 +1,55 @@
+package dev.vat.core.delivery;
+
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rate;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * What a codec can't exceed.
+ *
+ * @param sizes the only sizes there are, or empty for any up to {@code widest} by {@code tallest}
+ * @param rates the only rates there are, or empty for any
+ */
+public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Set<Rate> rates) {
+
+    static final Limits NONE = upTo(Size.MAX, Size.MAX);
+
+    public Limits {
+        sizes = Set.copyOf(sizes);
+        rates = Set.copyOf(rates);
+    }
+
+    static Limits upTo(int widest, int tallest) {
+        return new Limits(1, widest, tallest, Set.of(), Set.of());
+    }
+
+    static Limits only(Set<Size> sizes, Rate... rates) {
+        return new Limits(1, Size.MAX, Size.MAX, sizes, Set.of(rates));
+    }
+
+    Limits from(int width) {
+        return new Limits(width, widest, tallest, sizes, rates);
+    }
+
+    /** Why a size can't be, in words that go on from the codec's name. */
+    public Optional<String> against(Size size) {
+        if (!sizes.isEmpty() && !sizes.contains(size)) {
+            return Optional.of("is defined for " + sizes.stream().map(Size::toString).sorted().collect(Collectors.joining(" and ")) + " only, not " + size);
+        }
+        if (size.width() > widest || size.height() > tallest) {
+            return Optional.of("goes up to " + widest + "x" + tallest + ", not " + size);
+        }
+        return size.width() < narrowest ? Optional.of("needs a width of " + narrowest + " or more, not " + size.width()) : Optional.empty();
+    }
+
+    public Optional<String> against(Rate rate) {
+        if (rates.isEmpty() || rates.contains(rate)) {
+            return Optional.empty();
+        }
+        List<String> labels = rates.stream().sorted().map(Rate::label).toList();
+        return Optional.of("is defined at " + String.join(", ", labels) + " only, not at " + rate.label());
+    }
+}

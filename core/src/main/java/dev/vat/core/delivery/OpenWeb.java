@@ -1,0 +1,37 @@
+package dev.vat.core.delivery;
+
+import dev.vat.core.picture.PixelAspect;
+import java.util.List;
+
+/** The royalty-free codecs of the web: VP9 (its bitstream specification, version 0.6) and AV1 (version 1.0.0). */
+final class OpenWeb {
+
+    static final Codec VP9 = vp9("vp9-420", "VP9").plays("Plays in every browser and on most telephones.").build();
+
+    /** Alpha is a second picture beside the first, as WebM has it. */
+    static final Codec VP9_ALPHA = vp9("vp9-420-alpha", "VP9 with alpha").alpha(8).in(Container.WEBM, Container.MKV)
+            .plays("Plays with transparency in browsers other than Apple's.").build();
+
+    static final Codec AV1_8 = av1("av1-8", "AV1", 8);
+    static final Codec AV1_10 = av1("av1-10", "AV1 10-bit", 10);
+
+    private static Codec.Builder vp9(String id, String title) {
+        return Codec.named(id, title).reports("vp9", "Profile 0").samples(Chroma.YUV420, 8)
+                .in(Container.WEBM, Container.MKV, Container.MP4).partsIn(Container.MKV)
+                .quality(new Quality(1, 63, 20, 30, 40), 24).also(RateControl.Kind.AVERAGE).limits(Limits.upTo(16384, 16384))
+                .group(4).bitsPerPixel(.01, 1.4);
+    }
+
+    private static Codec av1(String id, String title, int bits) {
+        return Codec.named(id, title).reports("av1", "Main").samples(Chroma.YUV420, bits)
+                .in(Container.MP4, Container.WEBM, Container.MKV).partsIn(Container.MKV)
+                .quality(new Quality(1, 63, 22, 32, 42), 26).also(RateControl.Kind.AVERAGE).limits(Limits.upTo(16384, 8704).from(64))
+                .pixelAspects(PixelAspect.SQUARE).group(4).bitsPerPixel(.01, 1.2 * bits / 8).plays("Plays in current browsers and on recent telephones and televisions.").build();
+    }
+
+    static List<Codec> all() {
+        return List.of(VP9, VP9_ALPHA, AV1_8, AV1_10);
+    }
+
+    private OpenWeb() { }
+}

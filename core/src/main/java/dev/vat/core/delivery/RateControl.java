@@ -1,0 +1,116 @@
+package dev.vat.core.delivery;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+
+/** What decides how many bits a picture gets. Bit rates are bits a second, decimal. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "by")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = RateControl.ByProfile.class, name = "profile"),
+    @JsonSubTypes.Type(value = RateControl.Constant.class, name = "constant-quality"),
+    @JsonSubTypes.Type(value = RateControl.Average.class, name = "average"),
+    @JsonSubTypes.Type(value = RateControl.Steady.class, name = "steady"),
+    @JsonSubTypes.Type(value = RateControl.Capped.class, name = "capped"),
+    @JsonSubTypes.Type(value = RateControl.Lossless.class, name = "lossless"),
+})
+public sealed interface RateControl {
+
+    /** The kinds that a codec may offer. */
+    enum Kind {
+        PROFILE("set by the profile"), QUALITY("quality"), AVERAGE("average bit rate"), STEADY("constant bit rate"),
+        CAPPED("quality with a cap"), LOSSLESS("without loss");
+
+        private final String title;
+
+        Kind(String title) {
+            this.title = title;
+        }
+
+        public String title() {
+            return title;
+        }
+    }
+
+    /** The profile has one rate, or one quality: there is nothing to choose. */
+    record ByProfile() implements RateControl {
+        @Override
+        public Kind kind() {
+            return Kind.PROFILE;
+        }
+    }
+
+    /** The same quality everywhere; size follows. @param number on the codec's own scale */
+    record Constant(int number) implements RateControl {
+        @Override
+        public Kind kind() {
+            return Kind.QUALITY;
+        }
+    }
+
+    /** So many bits a second over the whole file, spent where they are needed. */
+    record Average(long bitsPerSecond) implements RateControl {
+        public Average {
+            requireBits(bitsPerSecond);
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.AVERAGE;
+        }
+    }
+
+    /** The same bits in every second. */
+    record Steady(long bitsPerSecond) implements RateControl {
+        public Steady {
+            requireBits(bitsPerSecond);
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.STEADY;
+        }
+    }
+
+    /**
+     * A quality, but never more bits than the cap over the time that the buffer holds.
+     *
+     * @param bufferBits what a decoder must be able to hold
+     */
+    record Capped(int number, long bitsPerSecond, long bufferBits) implements RateControl {
+        public Capped {
+            requireBits(bitsPerSecond);
+            requireBits(bufferBits);
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.CAPPED;
+        }
+    }
+
+    /** Every sample comes back as it went in. */
+    record Lossless() implements RateControl {
+        @Override
+        public Kind kind() {
+            return Kind.LOSSLESS;
+        }
+    }
+
+    Kind kind();
+
+    /** Whether a file may be made in parts: what looks at the whole file while it spends its bits may not. */
+    @JsonIgnore
+    default boolean mayBeCut() {
+        return switch (this) {
+            case ByProfile _, Constant _, Lossless _ -> true;
+            case Average _, Steady _, Capped _ -> false;
+        };
+    }
+
+    private static void requireBits(long bits) {
+        if (bits < 10_000 || bits > 100_000_000_000L) {
+            throw new IllegalArgumentException("A bit rate must be from 10 kbit/s to 100 Gbit/s, not " + bits + " bit/s");
+        }
+    }
+}

@@ -1,0 +1,22 @@
+package dev.vat.core.delivery;
+
+/**
+ * Everything that is chosen about one file, complete: what its target says, with what somebody chose in its place.
+ *
+ * @param indexInFront whether a player can start before the whole file has arrived
+ */
+public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront) {
+
+    /** The usual settings of a codec in a container. */
+    public static Settings of(Codec codec, Container container) {
+        return new Settings(codec, container, codec.usualControl(), false);
+    }
+
+    public Settings withControl(RateControl other) {
+        return new Settings(codec, container, other, indexInFront);
+    }
+
+    public Settings withIndexInFront(boolean other) {
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront());
+    }
+}

@@ -1,0 +1,62 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.project.Edits;
+import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.protocol.FileProgress;
+import java.util.Locale;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The heading of one column: what it is in plain words, what can be done with it, and how far its file is. */
+final class OutHead extends VBox {
+
+    private final Label status = Parts.label("", "note");
+
+    OutHead(Studio studio, OutMenus menus, Deliverable deliverable) {
+        Label label = Parts.wrapped(deliverable.title(), "strong");
+        HBox.setHgrow(label, Priority.ALWAYS);
+        label.setMaxWidth(Double.MAX_VALUE);
+        MenuButton more = new MenuButton();
+        more.setId("column-menu-" + deliverable.id());
+        more.getStyleClass().add("small");
+        more.setAccessibleText("What can be done with " + deliverable.title());
+        more.getItems().addAll(menus.column(deliverable));
+        Button out = Parts.button("drop-" + deliverable.id(), "", () -> studio.edit(Edits.removeDeliverable(deliverable.id())));
+        out.setGraphic(Icon.CLOSE.node());
+        out.getStyleClass().add("small");
+        out.setAccessibleText("Remove " + deliverable.title());
+        HBox line = new HBox(label, more, out);
+        line.setAlignment(Pos.TOP_LEFT);
+        status.setId("column-status-" + deliverable.id());
+        getStyleClass().add("cell-head");
+        getChildren().addAll(line, status);
+        Tooltip.install(this, new Tooltip(deliverable.isKnown() ? deliverable.targetInCatalogue().why() : deliverable.target()));
+        if (deliverable.off()) {
+            getStyleClass().add("off");
+        }
+    }
+
+    /** @param progress of its file while it is made, or null; then {@code forecast} stands there */
+    void show(FileProgress progress, String forecast) {
+        status.setText(progress == null ? forecast : words(progress));
+    }
+
+    private static String words(FileProgress p) {
+        long percent = p.frames() == 0 ? 0 : 100 * p.done() / p.frames();
+        return switch (p.stage()) {
+            case WAITING, JOINING, FAILED, UNPROVEN, STOPPED -> p.stage().name().toLowerCase(Locale.ROOT);
+            case ENCODING, PROVING -> p.stage().name().toLowerCase(Locale.ROOT) + " " + percent + " %";
+            case DELIVERED -> p.why() == null ? "proven, " + RoughForecast.bytes(p.bytes()) : p.why();
+        };
+    }
+}

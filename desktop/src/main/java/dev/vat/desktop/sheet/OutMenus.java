@@ -1,0 +1,78 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Legality;
+import dev.vat.core.project.Edits;
+import dev.vat.desktop.studio.Studio;
+import java.util.List;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
+
+/** What a cell or a column's heading offers to choose from. What can't be chosen stands there with its reason. */
+final class OutMenus {
+
+    private final Studio studio;
+
+    OutMenus(Studio studio) {
+        this.studio = studio;
+    }
+
+    ContextMenu codecs(Deliverable deliverable) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("codec-menu");
+        Codec now = deliverable.settings().codec();
+        for (Catalogue.Family family : Catalogue.families()) {
+            Menu of = new Menu(family.title());
+            of.setId("family-" + family.codecs().getFirst().id());
+            for (Codec codec : family.codecs()) {
+                CheckMenuItem item = new CheckMenuItem(codec.title() + "   " + codec.depthText() + " " + codec.chroma().label()
+                        + (codec.hasAlpha() ? ", alpha" : "") + (codec.unwise().isEmpty() ? "" : "   (" + codec.unwise() + ")"));
+                item.setId("codec-" + codec.id());
+                item.setSelected(codec == now);
+                item.setOnAction(_ -> studio.edit(Edits.setCodec(deliverable.id(), codec)));
+                of.getItems().add(item);
+            }
+            menu.getItems().add(of);
+        }
+        return menu;
+    }
+
+    ContextMenu containers(Deliverable deliverable) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("container-menu");
+        Codec codec = deliverable.settings().codec();
+        for (Container container : Container.values()) {
+            String refusal = Legality.against(codec, container).orElse(null);
+            CheckMenuItem item = new CheckMenuItem(refusal == null ? container.title() : refusal);
+            item.setId("container-" + container.extension());
+            item.setSelected(container == deliverable.settings().container());
+            item.setDisable(refusal != null);
+            item.setOnAction(_ -> studio.edit(Edits.setContainer(deliverable.id(), container)));
+            menu.getItems().add(item);
+        }
+        return menu;
+    }
+
+    /** What can be done with a whole column. */
+    List<MenuItem> column(Deliverable deliverable) {
+        String id = deliverable.id();
+        return List.of(item("off", deliverable.off() ? "Switch it on" : "Switch it off for now", () -> studio.edit(Edits.switchOff(id, !deliverable.off()))),
+                item("duplicate", "Duplicate", () -> studio.edit(Edits.duplicate(id))),
+                item("left", "Move left", () -> studio.edit(Edits.moveDeliverable(id, -1))),
+                item("right", "Move right", () -> studio.edit(Edits.moveDeliverable(id, 1))),
+                item("as-target", "All as the target has it", () -> studio.edit(Edits.setAsTarget(id))),
+                item("remove", "Remove", () -> studio.edit(Edits.removeDeliverable(id))));
+    }
+
+    private static MenuItem item(String id, String text, Runnable act) {
+        MenuItem item = new MenuItem(text);
+        item.setId("column-" + id);
+        item.setOnAction(_ -> act.run());
+        return item;
+    }
+}

@@ -1,0 +1,179 @@
+package dev.vat.media;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.RateControl;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.run.PartCutting;
+import dev.vat.core.time.Rate;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** The one place where a codec of the catalogue becomes an encoder of the media library with its options, by the library's names. */
+public final class EncoderSettings {
+
+    /** CineForm's qualities from the best on. */
+    private static final List<String> FILM = List.of("film3+", "film3", "film2+", "film2", "film1.5", "film1+", "film1", "high+", "high",
+            "medium+", "medium", "low+", "low");
+
+    private EncoderSettings() { }
+
+    static String encoder(Codec codec) {
+        return switch (codec.reportedName()) {
+            case "h264" -> "libx264";
+            case "hevc" -> "libx265";
+            case "vp9" -> "libvpx-vp9";
+            case "av1" -> "libsvtav1";
+            case "prores" -> "prores_ks";
+            default -> codec.reportedName();
+        };
+    }
+
+    /** Every option but the threads; a run's plan keeps them. */
+    public static Map<String, String> options(Settings settings, Rate rate) {
+        Codec codec = settings.codec();
+        Map<String, String> options = new TreeMap<>();
+        switch (codec.reportedName()) {
+            case "h264" -> h264(settings, rate, options);
+            case "hevc" -> hevc(settings, rate, options);
+            case "vp9" -> vp9(settings, rate, options);
+            case "av1" -> av1(settings, rate, options);
+            case "prores" -> proRes(codec, options);
+            case "dnxhd" -> vc3(codec, rate, options);
+            case "mpeg2video" -> mpeg2(codec, rate, options);
+            case "cfhd" -> options.put("quality", FILM.get(number(settings.control())));
+            case "ffv1" -> options.putAll(Map.of("level", "3", "slicecrc", "1", "slices", "4", "g", "1"));
+            case "mjpeg" -> options.putAll(Map.of("flags", "+qscale", "global_quality", Integer.toString(118 * number(settings.control()))));
+            case "png" -> options.putAll(Map.of("compression_level", "3", "pred", "mixed"));
+            case "qtrle" -> options.put("g", "1");
+            case "dvvideo", "utvideo", "v210", "rawvideo" -> { }
+            default -> throw new IllegalArgumentException("No encoder settings for " + codec.id());
+        }
+        return options;
+    }
+
+    private static int number(RateControl control) {
+        return switch (control) {
+            case RateControl.Constant(int number) -> number;
+            case RateControl.Capped(int number, long _, long _) -> number;
+            default -> throw new IllegalArgumentException("No quality in " + control);
+        };
+    }
+
+    private static String group(Codec codec, Rate rate) {
+        return Long.toString(PartCutting.groupFrames(codec, rate));
+    }
+
+    private static void h264(Settings settings, Rate rate, Map<String, String> options) {
+        Codec codec = settings.codec();
+        options.put("preset", "medium");
+        options.put("g", group(codec, rate));
+        options.put("flags", "+cgop");
+        if (codec.id().equals("avc-intra-100")) {
+            options.put("avcintra-class", "100");
+            return;
+        }
+        options.put("profile", switch (codec.id()) {
+            case "h264-high-420" -> "high";
+            case "h264-high10-420" -> "high10";
+            case "h264-high444-8" -> "high444";
+            default -> "high422";
+        });
+        switch (settings.control()) {
+            case RateControl.Average(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.Steady(long bits) -> {
+                for (String name : new String[] {"b", "minrate", "maxrate", "bufsize"}) {
+                    options.put(name, Long.toString(bits));
+                }
+                options.put("nal-hrd", "cbr");
+            }
+            case RateControl.Capped(int number, long bits, long buffer) -> {
+                options.put("crf", Integer.toString(number));
+                options.put("maxrate", Long.toString(bits));
+                options.put("bufsize", Long.toString(buffer));
+            }
+            default -> options.put("crf", Integer.toString(number(settings.control())));
+        }
+    }
+
+    private static void hevc(Settings settings, Rate rate, Map<String, String> options) {
+        String group = group(settings.codec(), rate);
+        String own = "log-level=error:open-gop=0:frame-threads=1:keyint=" + group + ":min-keyint=" + group;
+        options.put("preset", "medium");
+        options.put("profile", switch (settings.codec().id()) {
+            case "h265-main-420" -> "main";
+            case "h265-main10-420" -> "main10";
+            default -> "main422-10";
+        });
+        switch (settings.control()) {
+            case RateControl.Average(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.Capped(int number, long bits, long buffer) -> {
+                options.put("crf", Integer.toString(number));
+                own += ":vbv-maxrate=" + bits / 1000 + ":vbv-bufsize=" + buffer / 1000;
+            }
+            default -> options.put("crf", Integer.toString(number(settings.control())));
+        }
+        options.put("x265-params", own);
+    }
+
+    private static void vp9(Settings settings, Rate rate, Map<String, String> options) {
+        options.putAll(Map.of("deadline", "good", "cpu-used", "4", "row-mt", "1", "tile-columns", "2", "g", group(settings.codec(), rate)));
+        if (settings.codec().hasAlpha()) {
+            options.put("auto-alt-ref", "0");
+        }
+        if (settings.control() instanceof RateControl.Average(long bits)) {
+            options.put("b", Long.toString(bits));
+        } else {
+            options.put("b", "0");
+            options.put("crf", Integer.toString(number(settings.control())));
+        }
+    }
+
+    private static void av1(Settings settings, Rate rate, Map<String, String> options) {
+        options.put("preset", "8");
+        options.put("g", group(settings.codec(), rate));
+        if (settings.control() instanceof RateControl.Average(long bits)) {
+            options.put("b", Long.toString(bits));
+        } else {
+            options.put("crf", Integer.toString(number(settings.control())));
+        }
+    }
+
+    private static void proRes(Codec codec, Map<String, String> options) {
+        options.put("profile", switch (codec.id()) {
+            case "prores-422-proxy" -> "proxy";
+            case "prores-422-lt" -> "lt";
+            case "prores-422" -> "standard";
+            case "prores-422-hq" -> "hq";
+            case "prores-4444" -> "4444";
+            default -> "4444xq";
+        });
+        if (codec.hasAlpha()) {
+            options.put("alpha_bits", Integer.toString(codec.alphaBits()));
+        }
+    }
+
+    private static void vc3(Codec codec, Rate rate, Map<String, String> options) {
+        long bits = Catalogue.profileBitRate(codec, rate);
+        if (bits > 0) {
+            options.put("profile", "dnxhd");
+            options.put("b", Long.toString(bits));
+        } else {
+            options.put("profile", codec.id().replace('-', '_'));
+        }
+        options.put("thread_type", "slice");
+    }
+
+    /** 4:2:2 profile at main or high level, closed groups of half a second. */
+    private static void mpeg2(Codec codec, Rate rate, Map<String, String> options) {
+        boolean intra = codec.everyFrameStandsAlone();
+        for (String name : new String[] {"b", "minrate", "maxrate"}) {
+            options.put(name, "50000000");
+        }
+        options.putAll(Map.of("bufsize", "36408333", "g", intra ? "1" : rate.timecodeBase() > 25 ? "15" : "12", "bf", intra ? "0" : "2",
+                "qmin", "1", "qmax", "12", "intra_vlc", "1", "non_linear_quant", "1", "profile", "0", "level", intra ? "5" : "2"));
+        // The encoder closes groups only if it may not begin one at every cut.
+        options.putAll(Map.of("flags", "+cgop", "sc_threshold", "1000000000"));
+    }
+}

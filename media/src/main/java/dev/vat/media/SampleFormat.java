@@ -1,0 +1,40 @@
+package dev.vat.media;
+
+import dev.vat.core.delivery.Chroma;
+import dev.vat.core.delivery.Codec;
+
+/** How samples lie in memory for the encoder of a codec, by the library's names of pixel formats. */
+final class SampleFormat {
+
+    private SampleFormat() { }
+
+    /** What the encoder takes, alpha included where the codec has it. */
+    static String of(Codec codec) {
+        return switch (codec.id()) {
+            case "uncompressed-422-8" -> "uyvy422";
+            case "uncompressed-rgb-8", "png-rgb-8", "rle-rgb" -> "rgb24";
+            case "uncompressed-rgba-8", "rle-rgba" -> "argb";
+            case "ffv1-rgb-8" -> "bgr0";
+            case "png-rgba-8" -> "rgba";
+            case "png-rgba-16" -> "rgba64be";
+            case "mjpeg-422" -> "yuvj422p";
+            default -> planar(codec);
+        };
+    }
+
+    /** The same samples in a plane each, into which pictures are converted first. */
+    static String planar(Codec codec) {
+        boolean deep = codec.codedBits() > 8;
+        if (codec.chroma() == Chroma.RGB) {
+            return (codec.hasAlpha() ? "gbrap" : "gbrp") + (deep ? codec.codedBits() + "le" : "");
+        }
+        String chroma = switch (codec.chroma()) {
+            case YUV420 -> "420p";
+            case YUV411 -> "411p";
+            case YUV422 -> "422p";
+            case YUV444 -> "444p";
+            case RGB -> throw new IllegalStateException("RGB has no chroma grid");
+        };
+        return (codec.hasAlpha() ? "yuva" : "yuv") + chroma + (deep ? codec.codedBits() + "le" : "");
+    }
+}
