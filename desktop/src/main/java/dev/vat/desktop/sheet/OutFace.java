@@ -41,7 +41,7 @@ import javafx.scene.layout.VBox;
  */
 public final class OutFace extends VBox {
 
-    private static final double SENTENCE = 46;
+    private static final double SENTENCE = 44;
     private static final double NAMES = 104;
     private static final double HEAD = 62;
     private static final double NARROWEST = 150;
@@ -252,7 +252,7 @@ public final class OutFace extends VBox {
             case CONTAINER -> List.of("container-illegal");
             case CODEC -> List.of("unwise");
             case QUALITY -> List.of("control-illegal");
-            case ALPHA, FLATTEN -> List.of("alpha-flattened");
+            case ALPHA -> List.of("alpha-flattened");
             case DEPTH -> List.of("depth-reduced");
             case NAME -> List.of("name-clash");
             case PIXEL_ASPECT -> List.of("shape-illegal");
@@ -372,7 +372,7 @@ public final class OutFace extends VBox {
 
     private void type(OutRow which, Deliverable deliverable) {
         editor = new TextField(switch (which) {
-            case FLATTEN -> deliverable.flatten().toString();
+            case ALPHA -> deliverable.flatten().toString();
             case QUALITY -> deliverable.settings().codec().words(deliverable.settings().control());
             default -> studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse("");
         });
@@ -395,7 +395,7 @@ public final class OutFace extends VBox {
         Edit edit;
         try {
             edit = switch (which) {
-                case FLATTEN -> Edits.setFlatten(deliverable.id(), Rgb.parse(editor.getText()));
+                case ALPHA -> Edits.setFlatten(deliverable.id(), Rgb.parse(editor.getText()));
                 case QUALITY -> Edits.setControl(deliverable.id(), deliverable.settings().codec().control(editor.getText()));
                 default -> Edits.setRateEverywhere(Rate.parse(editor.getText()));
             };

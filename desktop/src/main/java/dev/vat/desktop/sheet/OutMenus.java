@@ -7,7 +7,6 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Legality;
 import dev.vat.core.project.Edits;
 import dev.vat.desktop.studio.Studio;
-import java.util.List;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
@@ -59,9 +58,9 @@ final class OutMenus {
     }
 
     /** What can be done with a whole column. */
-    List<MenuItem> column(Deliverable deliverable) {
+    ContextMenu column(Deliverable deliverable) {
         String id = deliverable.id();
-        return List.of(item("off", deliverable.off() ? "Switch it on" : "Switch it off for now", () -> studio.edit(Edits.switchOff(id, !deliverable.off()))),
+        return new ContextMenu(item("off", deliverable.off() ? "Switch it on" : "Switch it off for now", () -> studio.edit(Edits.switchOff(id, !deliverable.off()))),
                 item("duplicate", "Duplicate", () -> studio.edit(Edits.duplicate(id))),
                 item("left", "Move left", () -> studio.edit(Edits.moveDeliverable(id, -1))),
                 item("right", "Move right", () -> studio.edit(Edits.moveDeliverable(id, 1))),

@@ -22,14 +22,13 @@ enum OutRow {
     CODEC(Group.OPEN, "Codec", "How pictures are packed. Enter chooses another."),
     SIZE(Group.OPEN, "Size", "Width and height in pixels. It follows the source; Enter crops an odd size to an even one."),
     RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
-    ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Straight means that colour isn't multiplied by alpha."),
+    ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries no alpha, Enter types the colour that shows instead."),
     SOUND(Group.OPEN, "Sound", "No sound was brought in, so no sound track is written."),
     QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, or 20, at most 12 Mbit/s."),
     PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source."),
     DEPTH(Group.PICTURE, "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band."),
     CHROMA(Group.PICTURE, "Chroma", "How finely colour is sampled beside brightness."),
     COLOUR(Group.PICTURE, "Colour", "Matrix and range, written into stream and container alike, as far as these can say it."),
-    FLATTEN(Group.PICTURE, "Behind alpha", "The colour that shows where the source is transparent. Enter types RRGGBB."),
     NAME(Group.FILE, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number."),
     STOP(Group.FILE, "If stopped", "Whether a stop costs the work so far; for now a stopped file is made again from its start."),
     FORECAST(Group.FILE, "Bytes, rough", "A wide guess from the codec alone, before anything has been tried.");
@@ -74,7 +73,6 @@ enum OutRow {
         }
         return switch (this) {
             case CODEC -> sentence + " " + deliverable.settings().codec().plays();
-            case CONTAINER -> sentence + (differs(deliverable) ? "" : " " + deliverable.targetInCatalogue().why());
             case QUALITY -> deliverable.settings().codec().quality() == null
                     ? "How much is given up for size: this codec leaves nothing to choose." : sentence;
             default -> sentence;
@@ -99,8 +97,7 @@ enum OutRow {
             case CHROMA -> Optional.of(codec.chroma().label());
             case COLOUR -> programme.size().map(s -> (codec.ownColour() != null ? codec.ownColour()
                     : ColourCoding.usualFor(deliverable.sizeFor(s))).title());
-            case ALPHA -> Optional.of(alpha(programme, codec));
-            case FLATTEN -> codec.hasAlpha() ? Optional.empty() : Optional.of("#" + deliverable.flatten());
+            case ALPHA -> Optional.of(alpha(programme, codec, deliverable.flatten()));
             case QUALITY -> Optional.of(codec.words(settings.control()));
             case SOUND -> Optional.of("none");
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
@@ -110,17 +107,16 @@ enum OutRow {
         };
     }
 
-    private static String alpha(Programme programme, Codec codec) {
+    private static String alpha(Programme programme, Codec codec, Rgb ground) {
         if (codec.hasAlpha()) {
             return programme.transparent() ? codec.alphaBits() + "-bit straight" : "opaque";
         }
-        return programme.transparent() ? "flattened" : "none";
+        return !programme.transparent() ? "none" : "flattened on " + (ground.equals(Rgb.BLACK) ? "black" : ground.equals(Rgb.WHITE) ? "white" : "#" + ground);
     }
 
     /** Why a setting doesn't apply. */
     String absence() {
         return switch (this) {
-            case FLATTEN -> "keeps alpha";
             case RATE -> "choose a rate";
             default -> "not known yet";
         };
@@ -149,7 +145,7 @@ enum OutRow {
             case CONTAINER -> deliverable.settings().codec().containers().contains(deliverable.targetInCatalogue().container())
                     ? deliverable.withContainer(deliverable.targetInCatalogue().container()) : deliverable;
             case QUALITY -> deliverable.withUsualControl();
-            case FLATTEN -> deliverable.withFlatten(Rgb.BLACK);
+            case ALPHA -> deliverable.withFlatten(Rgb.BLACK);
             case SIZE -> deliverable.withCropToGrid(false);
             default -> deliverable;
         };
@@ -159,7 +155,7 @@ enum OutRow {
         return deliverable.isKnown() && switch (this) {
             case CODEC, CONTAINER, SIZE, RATE -> true;
             case QUALITY -> deliverable.settings().codec().quality() != null;
-            case FLATTEN -> !deliverable.settings().codec().hasAlpha();
+            case ALPHA -> !deliverable.settings().codec().hasAlpha();
             default -> false;
         };
     }

@@ -3,6 +3,7 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.project.Edits;
+import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.util.LinkedHashMap;
@@ -10,9 +11,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
+import javafx.geometry.Side;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
-import javafx.scene.control.MenuButton;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
@@ -31,7 +35,7 @@ public final class TargetBar extends FlowPane {
     }
 
     public void show() {
-        getChildren().setAll(Parts.label("For", "field-name"));
+        getChildren().setAll(Parts.label("For", "note"));
         for (Target target : Catalogue.targets()) {
             if (USUAL.contains(target) || isThere(target)) {
                 ToggleButton button = new ToggleButton(target.title());
@@ -53,10 +57,17 @@ public final class TargetBar extends FlowPane {
         studio.edit(isThere(target) ? Edits.removeTarget(target.id()) : Edits.addTarget(target));
     }
 
-    private MenuButton others() {
-        MenuButton button = new MenuButton("All targets");
+    private Button others() {
+        Button button = new Button("More");
         button.setId("all-targets");
-        menus(this::isThere, this::choose).forEach(button.getItems()::add);
+        button.setGraphic(Icon.DOWN.node());
+        button.setContentDisplay(ContentDisplay.RIGHT);
+        button.setTooltip(new Tooltip("All targets, by who the file is for"));
+        button.setOnAction(_ -> {
+            ContextMenu menu = new ContextMenu();
+            menu.getItems().addAll(menus(this::isThere, this::choose));
+            menu.show(button, Side.TOP, 0, 0);
+        });
         return button;
     }
 

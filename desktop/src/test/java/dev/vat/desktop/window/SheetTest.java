@@ -3,6 +3,7 @@ package dev.vat.desktop.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.RateControl;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.source.GapPolicy;
@@ -11,6 +12,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.Clipboard;
@@ -152,16 +154,16 @@ class SheetTest extends WindowCase {
     @Test
     void theOutFaceIsReadAcrossAndEditedByKeys() throws Exception {
         drop(TestFrames.png(folder, "kite", 6, 97, 54, true));
-        for (var target : Catalogue.targets()) {
+        for (var target : List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444)) {
             run(() -> studio().edit(Edits.addTarget(target)));
         }
         press("face-out");
         settle();
         assertThat(text("cell-size-alpha-prores-4444")).startsWith("97x54");
         assertThat(on(() -> node("cell-size-web-h264").getStyleClass())).contains("fault");
-        assertThat(text("cell-flatten-alpha-prores-4444")).isEqualTo("keeps alpha");
+        assertThat(text("cell-alpha-alpha-prores-4444")).isEqualTo("16-bit straight");
         run(() -> node("out-grid").requestFocus());
-        for (int i = 0; i < 9; i++) {
+        for (int i = 0; i < 4; i++) {
             type(KeyCode.DOWN);
         }
         type(KeyCode.ENTER);
@@ -170,9 +172,9 @@ class SheetTest extends WindowCase {
         type(KeyCode.ENTER);
         settle();
         assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Rgb.parse("336699"));
-        assertThat(text("cell-flatten-web-h264")).isEqualTo("#336699");
+        assertThat(text("cell-alpha-web-h264")).isEqualTo("flattened on #336699");
         run(() -> node("out-grid").requestFocus());
-        for (int i = 0; i < 7; i++) {
+        for (int i = 0; i < 2; i++) {
             type(KeyCode.UP);
         }
         type(KeyCode.ENTER);
@@ -190,20 +192,20 @@ class SheetTest extends WindowCase {
         press("target-web-h264");
         press("face-out");
         settle();
-        doubleClickOn("#cell-flatten-web-h264");
+        doubleClickOn("#cell-alpha-web-h264");
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("00ff80"));
         press("face-out");
         settle();
         assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Rgb.parse("00FF80"));
-        doubleClickOn("#cell-flatten-web-h264");
+        doubleClickOn("#cell-alpha-web-h264");
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("reddish"));
         type(KeyCode.ENTER);
         assertThat(text("out-sentence")).contains("'reddish' is not a colour");
         type(KeyCode.ESCAPE);
         settle();
-        assertThat(text("cell-flatten-web-h264")).isEqualTo("#00FF80");
+        assertThat(text("cell-alpha-web-h264")).isEqualTo("flattened on #00FF80");
     }
 
     @Test
@@ -279,5 +281,61 @@ class SheetTest extends WindowCase {
         press("undo");
         settle();
         assertThat(text("state-s1")).isEqualTo("1 empty");
+    }
+
+    @Test
+    void codecContainerAndQualityAreChosenInTheCellAndFollowTheTargetAgain() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        press("target-web-h264");
+        press("face-out");
+        settle();
+        run(() -> node("out-grid").requestFocus());
+        type(KeyCode.ENTER);
+        type(KeyCode.DOWN, KeyCode.ENTER);
+        settle();
+        assertThat(text("cell-container-web-h264")).isEqualTo("MOV");
+        doubleClickOn("#cell-quality-web-h264");
+        await(() -> node("cell-editor") != null);
+        run(() -> ((TextField) node("cell-editor")).setText("60"));
+        type(KeyCode.ENTER);
+        assertThat(text("out-sentence")).contains("goes from 1 (best) to 51, not 60");
+        run(() -> ((TextField) node("cell-editor")).setText("average 4 Mbit/s"));
+        type(KeyCode.ENTER);
+        settle();
+        assertThat(text("cell-quality-web-h264")).isEqualTo("average 4 Mbit/s");
+        assertThat(on(() -> studio().findings().all())).as("said beforehand").anyMatch(f -> f.id().equals("made-whole"));
+        assertThat(text("name-example")).isEqualTo("kite_web.mov");
+        run(() -> node("out-grid").requestFocus());
+        type(KeyCode.BACK_SPACE);
+        settle();
+        assertThat(text("cell-quality-web-h264")).isEqualTo("very good (17)");
+        run(() -> studio().undo());
+        settle();
+        assertThat(text("cell-quality-web-h264")).isEqualTo("average 4 Mbit/s");
+    }
+
+    @Test
+    void columnsAreDuplicatedMovedSwitchedOffAndTheirRowsFolded() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        press("rate-25");
+        press("target-web-h264");
+        press("face-out");
+        settle();
+        run(() -> studio().edit(Edits.duplicate("web-h264")));
+        run(() -> studio().edit(Edits.setControl("web-h264-2", new RateControl.Constant(30))));
+        settle();
+        assertThat(text("cell-quality-web-h264-2")).isEqualTo("rough (30)");
+        assertThat(text("make")).isEqualTo("Make 2 files");
+        run(() -> studio().edit(Edits.switchOff("web-h264", true)));
+        settle();
+        assertThat(text("make")).isEqualTo("Make 1 file");
+        assertThat(text("column-status-web-h264")).isEqualTo("off");
+        assertThat(isThere("cell-depth-web-h264")).as("folded").isFalse();
+        clickOn("#fold-picture");
+        settle();
+        assertThat(text("cell-depth-web-h264")).isEqualTo("8-bit");
+        press("make");
+        made();
+        assertThat(folder.resolve("delivered")).isDirectoryContaining("glob:**/kite_web-2.mp4").isDirectoryNotContaining("glob:**/kite_web.mp4");
     }
 }
