@@ -6,12 +6,13 @@ import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_MPEG;
 import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 
 /**
- * From the working picture to what an encoder takes: flattened where the codec carries no alpha, cropped at the right and
- * lower edge to the file's size, RGB full range to the codec's own coding, dithered where depth is lost, tagged. Size,
+ * From the working picture to what an encoder takes: flattened where the codec carries no alpha, cut, scaled and laid into
+ * the file's frame, RGB full range to the codec's own coding, dithered where depth is lost, tagged. Size,
  * format and tags of every result are asserted. An instance belongs to one thread.
  */
 public final class Conversion implements AutoCloseable {
@@ -21,12 +22,20 @@ public final class Conversion implements AutoCloseable {
     private final Codec codec;
     private final ColourCoding colour;
     private final Size size;
+    private final Placement placement;
     private final Rgb ground;
     private final String wanted;
     private final Filtering filtering;
 
+    /** For pictures that have the file's size. */
     public Conversion(Codec codec, Size size, Rgb ground) {
+        this(codec, size, Placement.cut(size, size), ground);
+    }
+
+    /** @param placement which part of the working picture goes where in the file's */
+    public Conversion(Codec codec, Size size, Placement placement, Rgb ground) {
         this.codec = codec;
+        this.placement = placement;
         this.colour = codec.ownColour() != null ? codec.ownColour() : ColourCoding.usualFor(size);
         this.size = size;
         this.ground = ground;
@@ -35,8 +44,6 @@ public final class Conversion implements AutoCloseable {
     }
 
     private String chain(Picture picture) {
-        String crop = picture.width() == size.width() && picture.height() == size.height() ? ""
-                : "crop=" + size.width() + ":" + size.height() + ":0:0:exact=1,";
         boolean lossy = picture.bits() > codec.codedBits();
         // zscale is told that alpha is premultiplied, so that it leaves the colour of straight pictures alone.
         String handsOff = codec.hasAlpha() ? "setparams=alpha_mode=premultiplied," : "";
@@ -47,7 +54,29 @@ public final class Conversion implements AutoCloseable {
         String convert = same ? "" : "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
                 + otherPrimaries() + (lossy ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
         // Of the same samples, packed ones are put together without any arithmetic; JPEG's format says its range by its name.
-        return crop + handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
+        return place(picture) + handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
+    }
+
+    /** Cut, scaled and laid into its bars, still in the working picture's samples; with alpha, colours are weighed by it. */
+    private String place(Picture picture) {
+        Placement.Box from = placement.from();
+        Placement.Box to = placement.to();
+        StringBuilder chain = new StringBuilder();
+        if (picture.width() != from.width() || picture.height() != from.height()) {
+            chain.append("crop=%d:%d:%d:%d:exact=1,".formatted(from.width(), from.height(), from.x(), from.y()));
+        }
+        if (placement.isScaled()) {
+            boolean weighed = codec.hasAlpha();
+            chain.append(weighed ? "premultiply=inplace=1,setparams=alpha_mode=premultiplied," : "")
+                    .append("zscale=w=%d:h=%d:filter=spline36:matrixin=gbr:matrix=gbr:rangein=full:range=full,".formatted(to.width(), to.height()))
+                    .append(weighed ? "unpremultiply=inplace=1,setparams=alpha_mode=straight," : "");
+        }
+        if (to.width() != size.width() || to.height() != size.height()) {
+            String samples = codec.hasAlpha() ? picture.bits() > 8 ? "gbrap16le" : "gbrap" : picture.bits() > 8 ? "gbrp16le" : "gbrp";
+            chain.append("format=%s,pad=%d:%d:%d:%d:color=black@%d,format=%1$s,".formatted(samples, size.width(), size.height(), to.x(), to.y(),
+                    codec.hasAlpha() ? 0 : 1));
+        }
+        return chain.toString();
     }
 
     /** Standard definition has primaries of its own: colours are brought there, not just called so. */

@@ -1,5 +1,6 @@
 package dev.vat.media;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_MPEG2VIDEO;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_VP9;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder;
@@ -54,7 +55,9 @@ final class TrackDecoder implements AutoCloseable {
             throw new MediaException("No decoder for this picture track", 0);
         }
         context = avcodec_alloc_context3(codec);
-        AVDictionary options = Av.options(Map.of("err_detect", "crccheck+bitstream+buffer+explode"));
+        // Of MPEG-2 at a constant rate the encoder fills slices up with zeros, which the strictest look calls an error.
+        AVDictionary options = Av.options(Map.of("err_detect", parameters.codec_id() == AV_CODEC_ID_MPEG2VIDEO
+                ? "crccheck+buffer+explode" : "crccheck+bitstream+buffer+explode"));
         try {
             Av.check(avcodec_parameters_to_context(context, parameters), "Decoder");
             context.pkt_timebase(timeBase);

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import java.util.Map;
@@ -18,12 +19,13 @@ import java.util.Optional;
  * @param codec id in the catalogue of the codec chosen in place of the target's, or null
  * @param container chosen in place of the target's, or null
  * @param control how bits are ruled, chosen in place of the target's, or null
+ * @param framing size and shape chosen in place of the target's, or null
  * @param flatten the colour that shows through where the source is transparent, if the codec carries no alpha
  * @param cropToGrid whether an odd size loses its last column or row, so that it falls on the chroma grid
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
-                          Rgb flatten, boolean cropToGrid, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+                          Framing framing, Rgb flatten, boolean cropToGrid, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Deliverable {
         id = id == null ? target : id;
@@ -32,15 +34,15 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, Rgb.BLACK, false, Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, Rgb.BLACK, false, Map.of());
     }
 
     public Deliverable withId(String other) {
-        return new Deliverable(other, target, off, codec, container, control, flatten, cropToGrid, extra);
+        return new Deliverable(other, target, off, codec, container, control, framing, flatten, cropToGrid, extra);
     }
 
     public Deliverable withOff(boolean other) {
-        return new Deliverable(id, target, other, codec, container, control, flatten, cropToGrid, extra);
+        return new Deliverable(id, target, other, codec, container, control, framing, flatten, cropToGrid, extra);
     }
 
     /** With a codec, in the container it had if that is legal, else in the first that is; its bits are ruled as is usual for it. */
@@ -49,7 +51,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         String chosen = other.id().equals(wanted.codec().id()) ? null : other.id();
         Container now = container == null ? wanted.container() : container;
         Container legal = other.containers().contains(now) ? container : other.containers().stream().sorted().findFirst().orElseThrow();
-        return new Deliverable(id, target, off, chosen, legal == wanted.container() ? null : legal, null, flatten, cropToGrid, extra);
+        return new Deliverable(id, target, off, chosen, legal == wanted.container() ? null : legal, null, framing, flatten, cropToGrid, extra);
     }
 
     /** @throws IllegalArgumentException if the codec can't stand in it */
@@ -57,7 +59,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         Legality.against(codecInUse(), other).ifPresent(reason -> {
             throw new IllegalArgumentException(reason);
         });
-        return new Deliverable(id, target, off, codec, other == targetInCatalogue().container() ? null : other, control, flatten,
+        return new Deliverable(id, target, off, codec, other == targetInCatalogue().container() ? null : other, control, framing, flatten,
                 cropToGrid, extra);
     }
 
@@ -67,20 +69,20 @@ public record Deliverable(String id, String target, boolean off, String codec, C
             throw new IllegalArgumentException(reason);
         });
         RateControl usual = codec == null ? targetInCatalogue().settings().control() : codecInUse().usualControl();
-        return new Deliverable(id, target, off, codec, container, other.equals(usual) ? null : other, flatten, cropToGrid, extra);
+        return new Deliverable(id, target, off, codec, container, other.equals(usual) ? null : other, framing, flatten, cropToGrid, extra);
     }
 
     public Deliverable withFlatten(Rgb colour) {
-        return new Deliverable(id, target, off, codec, container, control, colour, cropToGrid, extra);
+        return new Deliverable(id, target, off, codec, container, control, framing, colour, cropToGrid, extra);
     }
 
     public Deliverable withCropToGrid(boolean crop) {
-        return new Deliverable(id, target, off, codec, container, control, flatten, crop, extra);
+        return new Deliverable(id, target, off, codec, container, control, framing, flatten, crop, extra);
     }
 
     /** With its bits ruled as the target, or the codec, usually has them. */
     public Deliverable withUsualControl() {
-        return new Deliverable(id, target, off, codec, container, null, flatten, cropToGrid, extra);
+        return new Deliverable(id, target, off, codec, container, null, framing, flatten, cropToGrid, extra);
     }
 
     /** As the target has it, apart from what it is called and whether it is on. */
@@ -109,7 +111,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         Settings wanted = targetInCatalogue().settings();
         Codec used = codecInUse();
         RateControl ruled = control != null ? control : codec == null ? wanted.control() : used.usualControl();
-        return new Settings(used, container == null ? wanted.container() : container, ruled, wanted.indexInFront())
+        return new Settings(used, container == null ? wanted.container() : container, ruled, wanted.indexInFront(),
+                framing == null ? wanted.framing() : framing)
                 .withIndexInFront(wanted.indexInFront());
     }
 
@@ -125,15 +128,20 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return id.equals(target) ? Optional.empty() : Optional.of(id.substring(id.lastIndexOf('-') + 1));
     }
 
-    /** The file's size for a reel of {@code reel} pixels: it follows the source, less what an odd edge loses. */
-    public Size sizeFor(Size reel) {
-        Chroma chroma = codecInUse().chroma();
-        return cropToGrid ? reel.downTo(chroma.widthStep(), chroma.heightStep()) : reel;
+    /** @param other null for the target's */
+    public Deliverable withFraming(Framing other) {
+        Framing chosen = other != null && other.equals(targetInCatalogue().settings().framing()) ? null : other;
+        return new Deliverable(id, target, off, codec, container, control, chosen, flatten, cropToGrid, extra);
     }
 
-    /** Whether that size falls on the codec's chroma grid. */
-    public boolean fitsGrid(Size reel) {
-        Size size = sizeFor(reel);
+    /** The file's picture for a reel's; see {@link #fitsGrid}. */
+    public Frame frameFor(Size reel, PixelAspect reelPixel) {
+        Settings settings = settings();
+        return settings.framing().frame(settings.codec(), reel, reelPixel, cropToGrid);
+    }
+
+    /** Whether a size falls on the codec's chroma grid. */
+    public boolean fitsGrid(Size size) {
         Chroma chroma = codecInUse().chroma();
         return size.width() % chroma.widthStep() == 0 && size.height() % chroma.heightStep() == 0;
     }

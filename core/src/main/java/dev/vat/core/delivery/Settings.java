@@ -5,18 +5,22 @@ package dev.vat.core.delivery;
  *
  * @param indexInFront whether a player can start before the whole file has arrived
  */
-public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront) {
+public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing) {
 
     /** The usual settings of a codec in a container. */
     public static Settings of(Codec codec, Container container) {
-        return new Settings(codec, container, codec.usualControl(), false);
+        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS);
     }
 
     public Settings withControl(RateControl other) {
-        return new Settings(codec, container, other, indexInFront);
+        return new Settings(codec, container, other, indexInFront, framing);
+    }
+
+    public Settings withFraming(Framing other) {
+        return new Settings(codec, container, control, indexInFront, other);
     }
 
     public Settings withIndexInFront(boolean other) {
-        return new Settings(codec, container, control, other && container.mayHaveIndexInFront());
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing);
     }
 }

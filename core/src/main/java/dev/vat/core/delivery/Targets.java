@@ -1,5 +1,6 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.picture.Size;
 import java.util.List;
 
 /** The targets that Vat comes with, by recipient. */
@@ -7,6 +8,7 @@ final class Targets {
 
     private static final String ANYONE = "Anyone";
     private static final String WEB = "The web";
+    private static final String SOCIAL = "Social media";
     private static final String EDIT = "Editing";
     private static final String ALPHA = "Compositing, with transparency";
     private static final String BROADCAST = "Broadcast";
@@ -35,6 +37,14 @@ final class Targets {
                     + "and some browsers don't decode it.", in(H265.MAIN_420, Container.MP4).withIndexInFront(true)),
             new Target("hevc-10", ANYONE, "H.265 10-bit", "hevc10", "Smooth skies don't band; newer telephones and televisions play it.",
                     in(H265.MAIN10_420, Container.MP4).withIndexInFront(true)),
+            new Target("social-portrait", SOCIAL, "Portrait 1080x1920", "portrait", "Fills a telephone that is held upright: the middle of a wide picture, "
+                    + "without its sides. H.264, plays everywhere.", in(H264.HIGH_420, Container.MP4).withIndexInFront(true)
+                    .withFraming(Framing.of(Size.of(1080, 1920), Fit.FILL))),
+            new Target("social-square", SOCIAL, "Square 1080x1080", "square", "The same room in every orientation: the middle of a wide picture, without "
+                    + "its sides. H.264, plays everywhere.", in(H264.HIGH_420, Container.MP4).withIndexInFront(true)
+                    .withFraming(Framing.of(Size.of(1080, 1080), Fit.FILL))),
+            new Target("web-1080", WEB, "H.264 1920x1080 for the web", "hd", "As H.264 for the web, at full HD whatever comes in; bars where the shape "
+                    + "differs.", in(H264.HIGH_420, Container.MP4).withIndexInFront(true).withFraming(Framing.of(Size.of(1920, 1080), Fit.BARS))),
             new Target("web-vp9", WEB, "VP9 for the web", "vp9", "Plays in every browser, smaller than H.264, slower to make.",
                     in(OpenWeb.VP9, Container.WEBM)),
             new Target("web-vp9-alpha", WEB, "VP9 with transparency for the web", "webalpha", "The one way to have transparency and a small file "

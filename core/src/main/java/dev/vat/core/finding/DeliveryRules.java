@@ -1,19 +1,26 @@
 package dev.vat.core.finding;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.Fit;
+import dev.vat.core.delivery.Frame;
+import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -38,7 +45,7 @@ final class DeliveryRules {
         for (Deliverable deliverable : known) {
             legal(programme, deliverable, found);
             alpha(programme, deliverable, found);
-            programme.size().ifPresent(size -> size(deliverable, size, found));
+            programme.shape().ifPresent(shape -> size(deliverable, shape, found));
             depth(programme, deliverable, found);
             whole(programme, deliverable, found);
         }
@@ -66,11 +73,28 @@ final class DeliveryRules {
                         Edits.setCodec(deliverable.id(), codec)))));
         Legality.against(codec, settings.control()).ifPresent(why -> found.add(blocker("control-illegal", deliverable, why)
                 .withRemedies(new Remedy.Apply("Use " + codec.words(codec.usualControl()), Edits.setControl(deliverable.id(), codec.usualControl())))));
-        programme.size().map(deliverable::sizeFor).flatMap(size -> Legality.against(codec, size)).ifPresent(why -> found.add(
-                blocker("size-illegal", deliverable, why)));
+        programme.frame(deliverable).ifPresent(frame -> {
+            Legality.against(codec, frame.size()).ifPresent(why -> found.add(blocker("size-illegal", deliverable, why)
+                    .withRemedies(sizes(deliverable, codec))));
+            Legality.against(codec, settings.container(), frame.pixelAspect()).ifPresent(why -> found.add(blocker("shape-illegal", deliverable, why)
+                    .withRemedies(new Remedy.Apply("Make pixels square, with bars", Edits.setFraming(deliverable.id(),
+                            squared(programme.shape().orElseThrow(), settings))))));
+        });
         programme.rate().flatMap(rate -> Legality.against(codec, rate)).ifPresent(why -> found.add(blocker("rate-illegal", deliverable, why)));
         Legality.unwise(codec, settings.container()).forEach(why -> found.add(
                 Finding.of("unwise", Severity.WARNING, deliverable.title() + ": " + why).aboutTarget(deliverable.id())));
+    }
+
+    /** The sizes that a codec has, as buttons. */
+    private static Remedy[] sizes(Deliverable deliverable, Codec codec) {
+        return codec.limits().sizes().stream().sorted(Comparator.comparing(Size::pixels)).map(size -> new Remedy.Apply("Fit into " + size,
+                Edits.setFraming(deliverable.id(), deliverable.settings().framing().withSize(size)))).toArray(Remedy[]::new);
+    }
+
+    private static Framing squared(PictureFormat shape, Settings settings) {
+        Chroma grid = settings.codec().chroma();
+        Size seen = shape.pixelAspect().seen(shape.size());
+        return settings.framing().withSize(seen.downTo(grid.widthStep(), grid.heightStep())).withPixelAspect(PixelAspect.SQUARE);
     }
 
     private static Finding blocker(String id, Deliverable deliverable, String why) {
@@ -91,16 +115,38 @@ final class DeliveryRules {
         }
     }
 
-    private static void size(Deliverable deliverable, Size reel, List<Finding> found) {
+    private static void size(Deliverable deliverable, PictureFormat shape, List<Finding> found) {
         Codec codec = deliverable.settings().codec();
-        if (!deliverable.fitsGrid(reel)) {
-            Size even = deliverable.withCropToGrid(true).sizeFor(reel);
-            found.add(Finding.of("size-odd", Severity.BLOCKER, deliverable.title() + ": " + reel + " doesn't fall on the "
+        Size reel = shape.size();
+        Frame frame = deliverable.frameFor(reel, shape.pixelAspect());
+        if (!deliverable.fitsGrid(frame.size())) {
+            Size even = frame.size().downTo(codec.chroma().widthStep(), codec.chroma().heightStep());
+            Framing framing = deliverable.settings().framing();
+            found.add(Finding.of("size-odd", Severity.BLOCKER, deliverable.title() + ": " + frame.size() + " doesn't fall on the "
                     + codec.chroma().label() + " grid, which wants " + grid(codec) + ".").aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.Apply("Crop to " + even, Edits.cropToGrid(deliverable.id(), true))));
-        } else if (deliverable.cropToGrid() && !deliverable.sizeFor(reel).equals(reel)) {
-            found.add(Finding.of("size-cropped", Severity.NOTE, deliverable.title() + ": " + reel + " is cropped to "
-                    + deliverable.sizeFor(reel) + " at the right and lower edge.").aboutTarget(deliverable.id()));
+                    .withRemedies(framing.size() == null ? new Remedy.Apply("Crop to " + even, Edits.cropToGrid(deliverable.id(), true))
+                            : new Remedy.Apply("Use " + even, Edits.setFraming(deliverable.id(), framing.withSize(even)))));
+            return;
+        }
+        shape(deliverable, shape, frame, found);
+    }
+
+    /** What becomes of the picture's shape. */
+    private static void shape(Deliverable deliverable, PictureFormat shape, Frame frame, List<Finding> found) {
+        List<String> changes = frame.describe(shape.size(), shape.pixelAspect());
+        if (!changes.isEmpty()) {
+            found.add(Finding.of("reshaped", Severity.NOTE, deliverable.title() + ": " + shape.size() + " goes into " + frame.size() + ": "
+                    + String.join(", ", changes) + ".").aboutTarget(deliverable.id()));
+        }
+        if (!frame.isRound(shape.pixelAspect())) {
+            found.add(Finding.of("squashed", Severity.WARNING, deliverable.title() + ": circles come out %.1f %% too %s.".formatted(
+                    Math.abs(frame.roundness(shape.pixelAspect()) - 1) * 100, frame.roundness(shape.pixelAspect()) > 1 ? "wide" : "narrow"))
+                    .aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply("Keep the shape, with bars", Edits.setFraming(deliverable.id(),
+                            deliverable.settings().framing().withFit(Fit.BARS)))));
+        }
+        if (frame.placement().enlargement() > 1) {
+            found.add(Finding.of("enlarged", Severity.WARNING, deliverable.title() + ": the picture is enlarged %.2f times: it gets no sharper."
+                    .formatted(frame.placement().enlargement())).aboutTarget(deliverable.id()));
         }
     }
 
@@ -136,7 +182,7 @@ final class DeliveryRules {
         }
         Map<String, Deliverable> names = new HashMap<>();
         for (Deliverable deliverable : deliverables) {
-            Size size = programme.size().map(deliverable::sizeFor).orElse(Size.of(1, 1));
+            Size size = programme.frame(deliverable).map(Frame::size).orElse(Size.of(1, 1));
             String name = naming.fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
                     programme.range(), LocalDate.EPOCH, size, programme.rate().orElse(null)));
             Deliverable other = names.put(name.toLowerCase(Locale.ROOT), deliverable);
@@ -161,7 +207,7 @@ final class DeliveryRules {
         }
         // Parts and the joined file stand beside each other for a moment, hence twice.
         RoughForecast sum = deliverables.stream()
-                .map(d -> RoughForecast.of(d.settings(), d.sizeFor(programme.size().get()), programme.plan().count(),
+                .map(d -> RoughForecast.of(d.settings(), programme.frame(d).orElseThrow().size(), programme.plan().count(),
                         programme.rate().orElse(null), programme.transparent()))
                 .reduce(new RoughForecast(0, 0), RoughForecast::plus);
         RoughForecast peak = sum.plus(sum);

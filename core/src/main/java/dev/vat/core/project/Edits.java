@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.Rgb;
@@ -292,6 +293,11 @@ public final class Edits {
     /** Lets one thing follow the target again. */
     public static Edit follow(String id, UnaryOperator<Deliverable> back) {
         return new Edit("following the target again", project -> project.withDeliverable(id, back));
+    }
+
+    /** @param framing null for the target's */
+    public static Edit setFraming(String id, Framing framing) {
+        return new Edit("change of size or shape", project -> project.withDeliverable(id, d -> d.withFraming(framing)));
     }
 
     public static Edit setAsTarget(String id) {

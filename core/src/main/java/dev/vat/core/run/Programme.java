@@ -1,5 +1,7 @@
 package dev.vat.core.run;
 
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Frame;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
@@ -105,6 +107,11 @@ public final class Programme {
         return shape().map(PictureFormat::size);
     }
 
+    /** A file's picture, once the reel's is known. */
+    public Optional<Frame> frame(Deliverable deliverable) {
+        return shape().map(f -> deliverable.frameFor(f.size(), f.pixelAspect()));
+    }
+
     /** Whether any item can be seen through. */
     public boolean transparent() {
         return entries.stream().anyMatch(e -> e.picture().alpha().carriesTransparency());
@@ -121,15 +128,17 @@ public final class Programme {
 
     /**
      * The arithmetic in which pictures are composed: eight bits only where every item has eight display-coded bits and
-     * nothing has to be blended.
+     * nothing has to be blended or scaled.
+     *
+     * @param scaled whether a file has another size
      */
-    public WorkingFormat working() {
+    public WorkingFormat working(boolean scaled) {
         boolean eight = entries.stream().flatMap(e -> e.format().stream())
                 .allMatch(f -> f.depth().bits() <= 8 && !f.linear());
         boolean kept = entries.stream().allMatch(e -> e.picture().colour().kind() == ColourReading.Kind.DISPLAY);
         boolean alpha = entries.stream().anyMatch(e -> e.table.alpha() != AlphaKind.NONE);
         boolean blended = entries.stream().anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND);
-        return eight && kept && !alpha && !blended ? WorkingFormat.W8 : WorkingFormat.W16;
+        return eight && kept && !alpha && !blended && !scaled ? WorkingFormat.W8 : WorkingFormat.W16;
     }
 
     /** Source frame numbers if the reel has one item, else reel frames from 0. */

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
@@ -97,10 +98,11 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param title what the deliverable is called
      * @param codec id in the catalogue
      * @param fileName the name it is to get
+     * @param placement which part of the reel's picture goes where in the file's
      * @param options every encoder setting, by the library's names
      * @param threads of the encoder
      */
-    public record RunFile(String target, String title, String codec, String fileName, Rgb flatten, int threads, Map<String, String> options,
+    public record RunFile(String target, String title, String codec, String fileName, Placement placement, Rgb flatten, int threads, Map<String, String> options,
                           List<Part> parts, Expectation expected) {
         public RunFile {
             options = Collections.unmodifiableSortedMap(new TreeMap<>(options));

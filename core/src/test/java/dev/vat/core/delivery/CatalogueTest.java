@@ -3,6 +3,7 @@ package dev.vat.core.delivery;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import org.junit.jupiter.api.Test;
@@ -42,7 +43,7 @@ class CatalogueTest {
     void oddSizesFallOnTheChromaGridOrAreCropped(String target, String size, boolean fits, String cropped) {
         Deliverable deliverable = Deliverable.of(Catalogue.target(target));
         assertThat(deliverable.fitsGrid(Size.parse(size))).isEqualTo(fits);
-        assertThat(deliverable.withCropToGrid(true).sizeFor(Size.parse(size))).hasToString(cropped);
+        assertThat(deliverable.withCropToGrid(true).frameFor(Size.parse(size), PixelAspect.SQUARE).size()).hasToString(cropped);
     }
 
     @Test

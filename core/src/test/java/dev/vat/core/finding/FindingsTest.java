@@ -145,7 +145,7 @@ class FindingsTest {
         Case odd = new Case(Frames.good("a", 1, 4, format(1919, 1079, 8, AlphaKind.NONE)).table());
         assertThat(odd.one("size-odd").text()).contains("1919x1079").contains("4:2:0");
         assertThat(odd.mend("size-odd", 0).find().mayRun()).isTrue();
-        assertThat(odd.one("size-cropped").text()).contains("1918x1078");
+        assertThat(odd.one("reshaped").text()).contains("1918x1078");
     }
 
     @Test

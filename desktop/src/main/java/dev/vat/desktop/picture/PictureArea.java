@@ -316,12 +316,17 @@ public final class PictureArea extends BorderPane {
     }
 
     private Message.Shape wish(Strip strip, Size size) {
-        Size seen = strip.pixelAspect().seen(size);
+        Size seen = seen(strip, size);
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
         double fit = transport.isActualSize() ? 1 : Math.min(stage.getWidth() * density / seen.width(), stage.getHeight() * density / seen.height());
         int width = (int) Math.clamp(Math.round(seen.width() * fit), 1, 4096);
         int height = (int) Math.clamp(Math.round(seen.height() * fit), 1, 2304);
         return new Message.Shape(width, height, strip.transparent() ? behind() : null, transport.look(), as);
+    }
+
+    /** The shape that is shown: the strip's own, or that of the file it is shown as. */
+    private Size seen(Strip strip, Size size) {
+        return as == null ? strip.pixelAspect().seen(size) : as.pixelAspect().seen(as.size());
     }
 
     private void arrange() {
@@ -340,7 +345,7 @@ public final class PictureArea extends BorderPane {
         image.relocate(x, y);
         checker.resizeRelocate(x, y, width, height);
         player.strip().size().ifPresent(size -> scale.setText((transport.isActualSize() ? "1:1" : "fit "
-                + Math.round(100 * width * density / player.strip().pixelAspect().seen(size).width()) + " %") + ", sRGB display"));
+                + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %") + ", sRGB display"));
     }
 
     private void words() {

@@ -2,6 +2,8 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
+import dev.vat.core.delivery.SizeWish;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
@@ -247,7 +249,7 @@ public final class OutFace extends VBox {
 
     private static List<String> rules(OutRow which) {
         return switch (which) {
-            case SIZE -> List.of("size-odd", "size-illegal");
+            case SIZE -> List.of("size-odd", "size-illegal", "enlarged");
             case RATE -> List.of("rate-illegal");
             case CONTAINER -> List.of("container-illegal");
             case CODEC -> List.of("unwise");
@@ -255,7 +257,8 @@ public final class OutFace extends VBox {
             case ALPHA -> List.of("alpha-flattened");
             case DEPTH -> List.of("depth-reduced");
             case NAME -> List.of("name-clash");
-            case PIXEL_ASPECT -> List.of("shape-illegal");
+            case PIXEL_ASPECT -> List.of("shape-illegal", "squashed");
+            case FIT -> List.of("squashed");
             default -> List.of();
         };
     }
@@ -363,7 +366,7 @@ public final class OutFace extends VBox {
             return;
         }
         switch (which) {
-            case SIZE -> studio.edit(Edits.cropToGrid(deliverable.id(), !deliverable.cropToGrid()));
+            case FIT -> menus.fits(deliverable).show(cells[line][column], Side.BOTTOM, 0, 0);
             case CODEC -> menus.codecs(deliverable).show(cells[line][column], Side.BOTTOM, 0, 0);
             case CONTAINER -> menus.containers(deliverable).show(cells[line][column], Side.BOTTOM, 0, 0);
             default -> type(which, deliverable);
@@ -373,6 +376,8 @@ public final class OutFace extends VBox {
     private void type(OutRow which, Deliverable deliverable) {
         editor = new TextField(switch (which) {
             case ALPHA -> deliverable.flatten().toString();
+            case SIZE -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.size().toString()).orElse("");
+            case PIXEL_ASPECT -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.pixelAspect().toString()).orElse("");
             case QUALITY -> deliverable.settings().codec().words(deliverable.settings().control());
             default -> studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse("");
         });
@@ -395,6 +400,8 @@ public final class OutFace extends VBox {
         Edit edit;
         try {
             edit = switch (which) {
+                case SIZE -> Edits.setFraming(deliverable.id(), deliverable.settings().framing().withSize(SizeWish.parse(editor.getText(), studio.programme().flatMap(Programme::shape).orElse(null))));
+                case PIXEL_ASPECT -> Edits.setFraming(deliverable.id(), deliverable.settings().framing().withPixelAspect(PixelAspect.parse(editor.getText())));
                 case ALPHA -> Edits.setFlatten(deliverable.id(), Rgb.parse(editor.getText()));
                 case QUALITY -> Edits.setControl(deliverable.id(), deliverable.settings().codec().control(editor.getText()));
                 default -> Edits.setRateEverywhere(Rate.parse(editor.getText()));

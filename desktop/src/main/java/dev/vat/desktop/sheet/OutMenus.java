@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Legality;
 import dev.vat.core.project.Edits;
 import dev.vat.desktop.studio.Studio;
@@ -52,6 +53,18 @@ final class OutMenus {
             item.setSelected(container == deliverable.settings().container());
             item.setDisable(refusal != null);
             item.setOnAction(_ -> studio.edit(Edits.setContainer(deliverable.id(), container)));
+            menu.getItems().add(item);
+        }
+        return menu;
+    }
+
+    ContextMenu fits(Deliverable deliverable) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("fit-menu");
+        for (Fit fit : Fit.values()) {
+            CheckMenuItem item = new CheckMenuItem(fit.title());
+            item.setSelected(fit == deliverable.settings().framing().fitInUse());
+            item.setOnAction(_ -> studio.edit(Edits.setFraming(deliverable.id(), deliverable.settings().framing().withFit(fit))));
             menu.getItems().add(item);
         }
         return menu;

@@ -4,6 +4,8 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.Frame;
+import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
@@ -20,12 +22,13 @@ import java.util.Optional;
 enum OutRow {
     CONTAINER(Group.OPEN, "Container", "The kind of file. Enter chooses among those that the codec may stand in."),
     CODEC(Group.OPEN, "Codec", "How pictures are packed. Enter chooses another."),
-    SIZE(Group.OPEN, "Size", "Width and height in pixels. It follows the source; Enter crops an odd size to an even one."),
+    SIZE(Group.OPEN, "Size", "Width and height in pixels. It follows the source; Enter types another: 1280x720, 50 %, 1280 wide, 720 high."),
     RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
     ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries no alpha, Enter types the colour that shows instead."),
     SOUND(Group.OPEN, "Sound", "No sound was brought in, so no sound track is written."),
     QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, or 20, at most 12 Mbit/s."),
-    PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source."),
+    FIT(Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter chooses."),
+    PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source; Enter types another, such as 16:15."),
     DEPTH(Group.PICTURE, "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band."),
     CHROMA(Group.PICTURE, "Chroma", "How finely colour is sampled beside brightness."),
     COLOUR(Group.PICTURE, "Colour", "Matrix and range, written into stream and container alike, as far as these can say it."),
@@ -89,22 +92,30 @@ enum OutRow {
         return switch (this) {
             case CODEC -> Optional.of(codec.title());
             case CONTAINER -> Optional.of(settings.container().title());
-            case SIZE -> programme.size().map(s -> deliverable.sizeFor(s).toString());
-            case PIXEL_ASPECT -> programme.shape().map(f -> f.pixelAspect().toString());
+            case SIZE -> programme.frame(deliverable).map(f -> f.size().toString());
+            case PIXEL_ASPECT -> programme.frame(deliverable).map(f -> f.pixelAspect().toString() + (f.pixelAspect().isSquare() ? ""
+                    : ", seen " + f.pixelAspect().seen(f.size())));
+            case FIT -> programme.frame(deliverable).map(f -> fit(programme, deliverable, f));
             case RATE -> programme.rate().map(r -> r.label());
             case DEPTH -> Optional.of(codec.codedBits() == codec.readBits() ? codec.codedBits() + "-bit"
                     : codec.codedBits() + "-bit, read as " + codec.readBits());
             case CHROMA -> Optional.of(codec.chroma().label());
-            case COLOUR -> programme.size().map(s -> (codec.ownColour() != null ? codec.ownColour()
-                    : ColourCoding.usualFor(deliverable.sizeFor(s))).title());
+            case COLOUR -> programme.frame(deliverable).map(f -> (codec.ownColour() != null ? codec.ownColour()
+                    : ColourCoding.usualFor(f.size())).title());
             case ALPHA -> Optional.of(alpha(programme, codec, deliverable.flatten()));
             case QUALITY -> Optional.of(codec.words(settings.control()));
             case SOUND -> Optional.of("none");
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
             case NAME -> Optional.of(name(project, programme, deliverable));
-            case FORECAST -> programme.size().map(s -> RoughForecast.of(settings, deliverable.sizeFor(s), programme.plan().count(),
+            case FORECAST -> programme.frame(deliverable).map(f -> RoughForecast.of(settings, f.size(), programme.plan().count(),
                     programme.rate().orElse(null), programme.transparent()).toString().replace("rough: ", ""));
         };
+    }
+
+    /** How the picture lies in the file's, or that it simply is the file's. */
+    private static String fit(Programme programme, Deliverable deliverable, Frame frame) {
+        return programme.size().filter(reel -> frame.placement().isWhole(reel, frame.size())).isPresent() ? "the whole picture"
+                : deliverable.settings().framing().fitInUse().title();
     }
 
     private static String alpha(Programme programme, Codec codec, Rgb ground) {
@@ -126,7 +137,7 @@ enum OutRow {
         try {
             return FileNaming.parse(project.naming()).fileName(deliverable, new FileNaming.Context(
                     project.name(), programme.reel().name(), programme.range(), LocalDate.now(),
-                    programme.size().map(deliverable::sizeFor).orElse(Size.of(1, 1)),
+                    programme.frame(deliverable).map(Frame::size).orElse(Size.of(1, 1)),
                     programme.rate().orElse(null)));
         } catch (IllegalArgumentException e) {
             return "the pattern can't be used";
@@ -146,14 +157,24 @@ enum OutRow {
                     ? deliverable.withContainer(deliverable.targetInCatalogue().container()) : deliverable;
             case QUALITY -> deliverable.withUsualControl();
             case ALPHA -> deliverable.withFlatten(Rgb.BLACK);
-            case SIZE -> deliverable.withCropToGrid(false);
+            case SIZE -> deliverable.withCropToGrid(false).withFraming(framing(deliverable).withSize(targets(deliverable).size()));
+            case FIT -> deliverable.withFraming(framing(deliverable).withFit(targets(deliverable).fit()));
+            case PIXEL_ASPECT -> deliverable.withFraming(framing(deliverable).withPixelAspect(targets(deliverable).pixelAspect()));
             default -> deliverable;
         };
     }
 
+    private static Framing framing(Deliverable deliverable) {
+        return deliverable.settings().framing();
+    }
+
+    private static Framing targets(Deliverable deliverable) {
+        return deliverable.targetInCatalogue().settings().framing();
+    }
+
     boolean isEditable(Deliverable deliverable) {
         return deliverable.isKnown() && switch (this) {
-            case CODEC, CONTAINER, SIZE, RATE -> true;
+            case CODEC, CONTAINER, SIZE, RATE, FIT, PIXEL_ASPECT -> true;
             case QUALITY -> deliverable.settings().codec().quality() != null;
             case ALPHA -> !deliverable.settings().codec().hasAlpha();
             default -> false;

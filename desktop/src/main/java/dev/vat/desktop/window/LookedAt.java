@@ -89,7 +89,8 @@ final class LookedAt {
 
     /** The deliverable in focus, whose own conversion the picture goes through. */
     Message.As as() {
-        return column().flatMap(d -> studio.programme().flatMap(Programme::size).filter(d::fitsGrid)
-                .map(size -> new Message.As(d.settings().codec().id(), d.sizeFor(size), d.flatten()))).orElse(null);
+        return column().flatMap(d -> studio.programme().flatMap(p -> p.frame(d)).filter(frame -> d.fitsGrid(frame.size()))
+                .map(frame -> new Message.As(d.settings().codec().id(), frame.size(), frame.pixelAspect(), frame.placement(), d.flatten())))
+                .orElse(null);
     }
 }

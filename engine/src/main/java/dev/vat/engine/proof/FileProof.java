@@ -1,5 +1,6 @@
 package dev.vat.engine.proof;
 
+import dev.vat.core.delivery.Frame;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.reel.ReelFrame;
@@ -129,9 +130,8 @@ public final class FileProof {
         if (deepest > file.expected().codedBits()) {
             notes.add(deepest + "-bit source dithered to " + file.expected().codedBits() + " bits");
         }
-        if (!file.expected().size().equals(plan.size())) {
-            notes.add("cropped from " + plan.size() + " to " + file.expected().size() + " at the right and lower edge");
-        }
+        new Frame(file.expected().size(), file.expected().pixelAspect(), file.placement()).describe(plan.size(), plan.pixelAspect())
+                .forEach(notes::add);
         return notes;
     }
 }

@@ -2,7 +2,9 @@ package dev.vat.engine.protocol;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.ClipFacts;
@@ -98,8 +100,12 @@ public sealed interface Message {
         ODD
     }
 
-    /** A deliverable, as far as it shapes the picture: chroma and depth of its codec, crop, and the colour behind alpha. */
-    record As(String codec, Size size, Rgb flatten) { }
+    /**
+     * A deliverable, as far as it shapes the picture: chroma and depth of its codec, frame, and the colour behind alpha.
+     *
+     * @param pixelAspect of the file's pixels, in which the picture is shown
+     */
+    record As(String codec, Size size, PixelAspect pixelAspect, Placement placement, Rgb flatten) { }
 
     /** What a picture is made from. */
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "of")

@@ -38,7 +38,7 @@ final class Finishing {
         Joining.join(parts.stream().map(p -> new Joining.Part(
                         Lane.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())), file.codecInCatalogue().partContainer(),
                         p.first(), p.frames())).toList(),
-                joined, file.expected().container(), file.expected().indexInFront(), plan.rate(), plan.pixelAspect());
+                joined, file.expected().container(), file.expected().indexInFront(), plan.rate(), file.expected().pixelAspect());
         Durable.sync(joined);
         Durable.syncFolder(joined.getParent());
         Pace pace = new Pace();

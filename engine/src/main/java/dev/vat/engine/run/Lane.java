@@ -83,9 +83,9 @@ final class Lane {
     }
 
     private void work() {
-        EncoderSpec spec = EncoderSpec.of(file.codecInCatalogue(), file.expected().size(), plan.pixelAspect(),
+        EncoderSpec spec = EncoderSpec.of(file.codecInCatalogue(), file.expected().size(), file.expected().pixelAspect(),
                 plan.rate(), file.threads(), file.options());
-        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.flatten())) {
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.placement(), file.flatten())) {
             for (RunPlan.Part part : file.parts()) {
                 if (!make(part, spec, conversion)) {
                     report(Stage.STOPPED, part.first(), null);

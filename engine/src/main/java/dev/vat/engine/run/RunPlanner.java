@@ -2,9 +2,9 @@ package dev.vat.engine.run;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.PictureFormat;
-import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Expectation;
@@ -66,17 +66,18 @@ public final class RunPlanner {
         LocalDate today = LocalDate.now(clock);
         for (Deliverable deliverable : project.deliverablesOn()) {
             Settings settings = deliverable.settings();
-            Size size = deliverable.sizeFor(shape.size());
+            Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
             files.add(new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(),
                     naming.fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
-                            programme.range(), today, size, rate)),
-                    deliverable.flatten(), threads, EncoderSettings.options(settings, rate),
+                            programme.range(), today, frame.size(), rate)),
+                    frame.placement(), deliverable.flatten(), threads, EncoderSettings.options(settings, rate),
                     PartCutting.cut(settings, rate, programme.plan().count()),
-                    Expectation.of(settings, programme.plan().count(), rate, size, shape.pixelAspect())));
+                    Expectation.of(settings, programme.plan().count(), rate, frame.size(), frame.pixelAspect())));
         }
+        boolean scaled = files.stream().anyMatch(f -> f.placement().isScaled());
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
-                programme.working(), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
+                programme.working(scaled), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
                 CardPainter.typeface(), files);
     }
 

@@ -65,7 +65,7 @@ final class PictureMaker {
             if (conversion != null) {
                 conversion.close();
             }
-            conversion = new Conversion(Catalogue.codec(as.codec()), as.size(), as.flatten());
+            conversion = new Conversion(Catalogue.codec(as.codec()), as.size(), as.placement(), as.flatten());
             convertedAs = as;
         }
         try (Picture converted = conversion.convert(working)) {

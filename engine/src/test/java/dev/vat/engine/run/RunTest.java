@@ -282,7 +282,7 @@ class RunTest {
                 e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, false);
         RunPlan demanding = new RunPlan(plan.version(), plan.run(), plan.made(), plan.vat(), plan.library(), plan.project(), plan.reel(), plan.rate(),
                 plan.rateOrigin(), plan.size(), plan.pixelAspect(), plan.working(), plan.sources(), plan.spans(), plan.folder(), plan.typeface(),
-                List.of(new RunPlan.RunFile(file.target(), file.title(), file.codec(), file.fileName(), file.flatten(), file.threads(), file.options(), file.parts(), wrong)));
+                List.of(new RunPlan.RunFile(file.target(), file.title(), file.codec(), file.fileName(), file.placement(), file.flatten(), file.threads(), file.options(), file.parts(), wrong)));
         try (Run run = Run.start(demanding, places, _ -> { })) {
             FileProgress made = run.outcome().get(60, TimeUnit.SECONDS).files().getFirst();
             assertThat(made.stage()).isEqualTo(Stage.UNPROVEN);

@@ -3,8 +3,10 @@ package dev.vat.engine.viewer;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
@@ -31,6 +33,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** The real viewer process: what it finds, shows, and how its death is borne. */
 class ViewerTest {
+
+    private static final Size SIZE = Size.of(KiteFrames.WIDTH, KiteFrames.HEIGHT);
 
     @TempDir
     Path folder;
@@ -146,7 +150,7 @@ class ViewerTest {
     @Test
     void aPictureIsShownThroughItsFilesOwnConversion() throws Exception {
         Sequence s = frames(1, true);
-        Message.As web = new Message.As("h264-high-420", Size.of(KiteFrames.WIDTH, KiteFrames.HEIGHT), new Rgb(0, 0, 0));
+        Message.As web = new Message.As("h264-high-420", SIZE, PixelAspect.SQUARE, Placement.cut(SIZE, SIZE), new Rgb(0, 0, 0));
         byte[] plain = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, null);
         byte[] asWeb = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, web);
         assertThat(asWeb).isNotEqualTo(plain);

@@ -1,0 +1,56 @@
+package dev.vat.core.delivery;
+
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rational;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A file's picture: its stored size, the shape of its pixels, and how the reel's picture lies in it.
+ *
+ * @param size stored
+ */
+public record Frame(Size size, PixelAspect pixelAspect, Placement placement) {
+
+    /** Circles look round to everybody up to this. */
+    private static final double SEEN = .005;
+
+    /** What this does to a picture, in words that go on after its target's name; nothing if it changes nothing. */
+    public List<String> describe(Size reel, PixelAspect reelPixel) {
+        List<String> words = new ArrayList<>();
+        Placement.Box from = placement.from();
+        Placement.Box to = placement.to();
+        if (from.width() < reel.width() || from.height() < reel.height()) {
+            words.add((from.width() < reel.width() ? reel.width() - from.width() + " of " + reel.width() + " columns" : "")
+                    + (from.width() < reel.width() && from.height() < reel.height() ? " and " : "")
+                    + (from.height() < reel.height() ? reel.height() - from.height() + " of " + reel.height() + " rows" : "") + " are cut off");
+        }
+        if (placement.isScaled()) {
+            words.add("scaled from " + from.size() + " to " + to.size());
+        }
+        if (to.width() < size.width()) {
+            words.add("bars of " + to.x() + " and " + (size.width() - to.width() - to.x()) + " pixels left and right");
+        }
+        if (to.height() < size.height()) {
+            words.add("bars of " + to.y() + " and " + (size.height() - to.height() - to.y()) + " pixels above and below");
+        }
+        return words;
+    }
+
+    /** How much wider a circle comes out than it is high: 1 is round. */
+    public double roundness(PixelAspect reelPixel) {
+        Rational across = Rational.of(placement.to().width(), placement.from().width()).times(pixelAspect.ratio());
+        Rational down = Rational.of(placement.to().height(), placement.from().height()).times(reelPixel.ratio());
+        return across.toDouble() / down.toDouble();
+    }
+
+    public boolean isRound(PixelAspect reelPixel) {
+        return Math.abs(roundness(reelPixel) - 1) <= SEEN;
+    }
+
+    /** How far one may go into the picture before it is enlarged. */
+    public double headroom() {
+        return 1 / placement.enlargement();
+    }
+}

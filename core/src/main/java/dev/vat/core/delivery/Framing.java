@@ -1,0 +1,68 @@
+package dev.vat.core.delivery;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rational;
+import java.util.Comparator;
+
+/**
+ * What is wished of a file's size and shape; what is null follows the codec, where it has but one, or else the reel.
+ *
+ * @param across where a cut-off picture is looked at, from 0, its left edge, to 1; null for the middle
+ * @param down likewise from the top to the bottom
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational across, Rational down) {
+
+    /** As the reel is. */
+    public static final Framing FOLLOWS = new Framing(null, null, null, null, null);
+
+    private static final Rational MIDDLE = Rational.of(1, 2);
+
+    public static Framing of(Size size, Fit fit) {
+        return new Framing(size, null, fit, null, null);
+    }
+
+    public Framing withSize(Size other) {
+        return new Framing(other, pixelAspect, fit, across, down);
+    }
+
+    public Framing withPixelAspect(PixelAspect other) {
+        return new Framing(size, other, fit, across, down);
+    }
+
+    public Framing withFit(Fit other) {
+        return new Framing(size, pixelAspect, other, across, down);
+    }
+
+    public Framing withLook(Rational sideways, Rational downwards) {
+        return new Framing(size, pixelAspect, fit, sideways, downwards);
+    }
+
+    @JsonIgnore
+    public Fit fitInUse() {
+        return fit == null ? Fit.BARS : fit;
+    }
+
+    /** The frame for a reel. @param cropToGrid whether a size that follows the reel loses what doesn't fall on the chroma grid */
+    Frame frame(Codec codec, Size reel, PixelAspect reelPixel, boolean cropToGrid) {
+        Chroma grid = codec.chroma();
+        boolean fixed = size != null || codec.limits().sizes().size() == 1;
+        if (!fixed && pixelAspect == null && (codec.pixelAspects().isEmpty() || codec.pixelAspects().contains(reelPixel))) {
+            Size own = cropToGrid ? reel.downTo(grid.widthStep(), grid.heightStep()) : reel;
+            return new Frame(own, reelPixel, Placement.cut(reel, own));
+        }
+        Size wanted = size != null ? size : fixed ? codec.limits().sizes().iterator().next() : reel;
+        PixelAspect pixel = pixelAspect != null ? pixelAspect : codec.pixelAspects().isEmpty() ? PixelAspect.SQUARE
+                : nearest(codec, wanted, reelPixel.displayAspect(reel));
+        return new Frame(wanted, pixel, Placement.of(reel, reelPixel, wanted, pixel, fitInUse(), across == null ? MIDDLE : across,
+                down == null ? MIDDLE : down, grid));
+    }
+
+    private static PixelAspect nearest(Codec codec, Size size, Rational shape) {
+        return codec.pixelAspects().stream().min(Comparator.comparingDouble(p -> Math.abs(p.displayAspect(size).toDouble() - shape.toDouble())))
+                .orElse(PixelAspect.SQUARE);
+    }
+}

@@ -1,0 +1,64 @@
+package dev.vat.media;
+
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.PartForm;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
+import dev.vat.core.run.Expectation;
+import dev.vat.core.time.Rate;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A short real file of one codec in one container, made in two parts where it may be cut, at its highest rate and with
+ * pixels that aren't square where it can say so.
+ */
+record MadeFile(Path file, Expectation expected, List<FrameProof> proofs) {
+
+    private static final int FIRST = 6;
+    private static final int SECOND = 5;
+
+    static MadeFile of(Codec codec, Container container, Path folder) throws IOException {
+        Size size = codec.limits().sizes().stream().findFirst().orElse(Size.of(256, 144));
+        Rate rate = codec.limits().rates().isEmpty() ? Rate.of(24000, 1001) : codec.limits().rates().stream().max(Rate::compareTo).orElseThrow();
+        PixelAspect aspect = !codec.pixelAspects().isEmpty() ? codec.pixelAspects().iterator().next()
+                : codec.statesPixelAspect(container) ? PixelAspect.of(16, 15) : PixelAspect.SQUARE;
+        return of(Settings.of(codec, container).withIndexInFront(true), size, rate, aspect, folder);
+    }
+
+    static MadeFile of(Settings settings, Size size, Rate rate, PixelAspect aspect, Path folder) throws IOException {
+        Codec codec = settings.codec();
+        EncoderSpec spec = EncoderSpec.of(settings, size, aspect, rate, 2);
+        boolean whole = codec.partForm(settings.control()) == PartForm.WHOLE;
+        List<Joining.Part> parts = new ArrayList<>();
+        List<FrameProof> proofs = new ArrayList<>();
+        int first = 0;
+        for (int length : whole ? new int[] {FIRST + SECOND} : new int[] {FIRST, SECOND}) {
+            Path file = folder.resolve("p" + first + "." + codec.partContainer().extension());
+            proofs.addAll(part(file, spec, first, length));
+            parts.add(new Joining.Part(file, codec.partContainer(), first, length));
+            first += length;
+        }
+        Path joined = folder.resolve("joined." + settings.container().extension());
+        Joining.join(parts, joined, settings.container(), settings.indexInFront(), rate, aspect);
+        return new MadeFile(joined, Expectation.of(settings, first, rate, size, aspect), proofs);
+    }
+
+    private static List<FrameProof> part(Path file, EncoderSpec spec, int first, int count) throws IOException {
+        boolean alpha = spec.codec().hasAlpha();
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), Rgb.BLACK); PartWriter writer = new PartWriter(file, spec, first, true)) {
+            for (int i = 0; i < count; i++) {
+                try (Picture working = Picture.of(TestPictures.ramp(spec.size().width(), spec.size().height(), first + i, alpha));
+                        Picture converted = conversion.convert(working)) {
+                    writer.write(converted);
+                }
+            }
+            return writer.finish();
+        }
+    }
+}

@@ -1,0 +1,89 @@
+package dev.vat.media;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.vat.core.delivery.Chroma;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.run.Expectation;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Set;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Debian's {@code mediainfo} reads every legal pair of codec and container; what it says nothing of is left out. */
+@Tag("outside")
+class OutsideMatrixTest {
+
+    @TempDir
+    Path folder;
+
+    @ParameterizedTest
+    @MethodSource("dev.vat.media.DeliveryMatrixTest#allPairs")
+    void aReaderFromOutsideFindsWhatWasAskedFor(Codec codec, Container container) throws Exception {
+        MadeFile made = MadeFile.of(codec, container, folder);
+        Expectation asked = made.expected();
+        JsonNode tracks = tracks(made.file());
+        JsonNode file = track(tracks, "General");
+        JsonNode video = track(tracks, "Video");
+        assertThat(file.path("Format").asText()).isEqualTo(switch (container) {
+            case MP4, MOV -> "MPEG-4";
+            case MKV -> "Matroska";
+            case WEBM -> "WebM";
+            case AVI -> "AVI";
+            case MXF -> "MXF";
+        });
+        assertThat(video.path("FrameCount").asLong()).isEqualTo(asked.frames());
+        assertThat(video.path("FrameRate").asDouble()).isCloseTo(asked.rate().perSecond().toDouble(), within(.0006));
+        said(video, "FrameRate_Mode", Set.of("CFR"));
+        assertThat(video.path("Width").asInt() + "x" + video.path("Height").asInt()).isEqualTo(asked.size().toString());
+        double aspect = asked.pixelAspect().ratio().toDouble();
+        assertThat(video.path("PixelAspectRatio").asDouble()).isCloseTo(aspect, within(aspect * .005));
+        if (asked.chroma() != Chroma.RGB) {
+            said(video, "ChromaSubsampling", Set.of(asked.chroma().label()));
+        }
+        said(video, "BitDepth", Set.of(Integer.toString(asked.codedBits())));
+        if (asked.range() != null) {
+            said(video, "colour_range", Set.of(asked.range().equals("full") ? "Full" : "Limited"));
+        }
+        said(video, "matrix_coefficients", asked.matrix() == null ? Set.of() : switch (asked.matrix()) {
+            case "gbr" -> Set.of("Identity");
+            case "bt709" -> Set.of("BT.709");
+            default -> Set.of("BT.601", "BT.470 System B/G");
+        });
+        // It calls all DV in MOV interlaced, whatever its blocks say.
+        if (!asked.codec().equals("dvvideo")) {
+            said(video, "ScanType", Set.of("Progressive"));
+        }
+        if (container == Container.MOV || container == Container.MP4) {
+            assertThat(file.path("IsStreamable").asText()).as("index in front").isEqualTo("Yes");
+        }
+    }
+
+    private static void said(JsonNode track, String field, Set<String> allowed) {
+        String value = track.path(field).asText();
+        if (!value.isEmpty()) {
+            assertThat(allowed).as(field).contains(value);
+        }
+    }
+
+    private static JsonNode tracks(Path file) throws IOException {
+        Process reader = new ProcessBuilder("mediainfo", "--Output=JSON", file.toString()).start();
+        return new ObjectMapper().readTree(reader.getInputStream().readAllBytes()).path("media").path("track");
+    }
+
+    private static JsonNode track(JsonNode tracks, String type) {
+        for (JsonNode track : tracks) {
+            if (track.path("@type").asText().equals(type)) {
+                return track;
+            }
+        }
+        throw new AssertionError("no " + type + " in " + tracks);
+    }
+}
