@@ -117,6 +117,10 @@ final class ContentRules {
 
     /** What is odd about a movie file as a whole. */
     static void clip(Programme.Entry entry, ClipFacts clip, List<Finding> found) {
+        if (!clip.sounds().isEmpty()) {
+            found.add(Finding.of("sound-left-out", Severity.WARNING, entry.source().name() + " has sound (" + clip.sounds().getFirst().describe()
+                    + "): it isn't written into the files yet.").aboutSource(entry.source().id()));
+        }
         if (clip.uneven() != null) {
             found.add(Finding.of("rate-uneven", Severity.WARNING, entry.source().name() + ": its frames don't stand evenly ("
                     + clip.uneven().shortest().times(1000).toDecimal(1) + " to " + clip.uneven().longest().times(1000).toDecimal(1)

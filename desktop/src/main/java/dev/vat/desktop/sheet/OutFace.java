@@ -26,6 +26,7 @@ import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.Parent;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -67,6 +68,7 @@ public final class OutFace extends VBox {
     private int line;
     private int column;
     private TextField editor;
+    private ContextMenu menu;
 
     /** @param columnChanged told when another deliverable is in focus */
     public OutFace(Studio studio, Ask ask, Runnable columnChanged) {
@@ -106,7 +108,8 @@ public final class OutFace extends VBox {
     }
 
     public void show() {
-        if (editor != null) {
+        if (editor != null || menu != null && menu.isShowing()) {
+            // What is being typed or chosen isn't taken away; the sheet is made anew when that is over.
             return;
         }
         Programme programme = studio.programme().orElse(null);
@@ -366,11 +369,17 @@ public final class OutFace extends VBox {
             return;
         }
         switch (which) {
-            case FIT -> menus.fits(deliverable).show(cells[line][column], Side.BOTTOM, 0, 0);
-            case CODEC -> menus.codecs(deliverable).show(cells[line][column], Side.BOTTOM, 0, 0);
-            case CONTAINER -> menus.containers(deliverable).show(cells[line][column], Side.BOTTOM, 0, 0);
+            case FIT -> choose(menus.fits(deliverable));
+            case CODEC -> choose(menus.codecs(deliverable));
+            case CONTAINER -> choose(menus.containers(deliverable));
             default -> type(which, deliverable);
         }
+    }
+
+    private void choose(ContextMenu choices) {
+        menu = choices;
+        menu.setOnHidden(_ -> show());
+        menu.show(cells[line][column], Side.BOTTOM, 0, 0);
     }
 
     private void type(OutRow which, Deliverable deliverable) {

@@ -25,7 +25,7 @@ enum OutRow {
     SIZE(Group.OPEN, "Size", "Width and height in pixels. It follows the source; Enter types another: 1280x720, 50 %, 1280 wide, 720 high."),
     RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
     ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries no alpha, Enter types the colour that shows instead."),
-    SOUND(Group.OPEN, "Sound", "No sound was brought in, so no sound track is written."),
+    SOUND(Group.OPEN, "Sound", "Pictures alone are written for now; a clip that has sound is named among the findings."),
     QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, or 20, at most 12 Mbit/s."),
     FIT(Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter chooses."),
     PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source; Enter types another, such as 16:15."),

@@ -1,6 +1,7 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.project.Edits;
 import dev.vat.desktop.look.Icon;
@@ -27,6 +28,7 @@ public final class TargetBar extends FlowPane {
     private static final List<Target> USUAL = List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444);
 
     private final Studio studio;
+    private List<String> shown;
 
     public TargetBar(Studio studio) {
         this.studio = studio;
@@ -34,7 +36,13 @@ public final class TargetBar extends FlowPane {
         getStyleClass().addAll("choices", "target-bar");
     }
 
+    /** Made anew only when other targets are chosen: an open menu would close. */
     public void show() {
+        List<String> chosen = studio.project().deliverables().stream().map(Deliverable::target).toList();
+        if (chosen.equals(shown)) {
+            return;
+        }
+        shown = chosen;
         getChildren().setAll(Parts.label("For", "note"));
         for (Target target : Catalogue.targets()) {
             if (USUAL.contains(target) || isThere(target)) {
