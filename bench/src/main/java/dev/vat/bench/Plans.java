@@ -38,6 +38,6 @@ final class Plans {
                 table.add(FrameCheck.sound(sequence.number(i), first.format(), first.look(), null));
             }
         }
-        return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table.build())).orElseThrow(), out, "bench", MediaLibrary.version());
+        return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table.build())).orElseThrow(), out, Map.of(), "bench", MediaLibrary.version());
     }
 }

@@ -137,7 +137,7 @@ final class MakeCommand implements Callable<Integer> {
                         .map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
             }
             Programme programme = Programme.of(project, tables).orElseThrow();
-            RunPlan plan = RunPlanner.ofSystem().plan(project, programme, folder, RunPlan.CHOSEN, viewer.library());
+            RunPlan plan = RunPlanner.ofSystem().plan(project, programme, folder, clips, RunPlan.CHOSEN, viewer.library());
             return make(plan);
         }
     }

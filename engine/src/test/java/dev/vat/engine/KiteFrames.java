@@ -112,6 +112,6 @@ public final class KiteFrames {
         if (!findings.mayRun()) {
             throw new AssertionError("blocked: " + findings.blockers());
         }
-        return RunPlanner.ofSystem().plan(project, Programme.of(project, tables).orElseThrow(), out, "chosen by the user", MediaLibrary.version());
+        return RunPlanner.ofSystem().plan(project, Programme.of(project, tables).orElseThrow(), out, Map.of(), "chosen by the user", MediaLibrary.version());
     }
 }

@@ -4,8 +4,10 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
 import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
 
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.time.Rate;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
@@ -18,15 +20,19 @@ public final class Joining {
     /** A part's file and the output frame that it begins with. */
     public record Part(Path file, Container container, long first, long frames) { }
 
+    /** Sound that is woven in: a {@link SoundMix}, and how it is packed. */
+    public record Sound(Path mix, int channels, SoundCodec codec) { }
+
     private Joining() { }
 
     /**
      * Writes {@code target}, which must not exist under a final name: it is whole only when this returns.
      *
+     * @param sound null for none
      * @throws MediaException if a part can't be read, or doesn't hold the frames that it should
      */
     public static void join(List<Part> parts, Path target, Container container, boolean indexInFront, Rate rate,
-                            PixelAspect pixelAspect) {
+                            PixelAspect pixelAspect, Sound sound) throws IOException {
         AVRational frameTime = Av.fraction(rate.perSecond().inverse());
         long[][] times = parts.stream().map(part -> times(part, frameTime)).toArray(long[][]::new);
         long delay = 0;
@@ -36,7 +42,8 @@ public final class Joining {
             }
         }
         Map<String, String> options = indexInFront ? Map.of("movflags", "+faststart") : Map.of();
-        try (Muxer muxer = new Muxer(container, target, rate)) {
+        try (Muxer muxer = new Muxer(container, target, rate);
+                SoundEncoder voice = sound == null ? null : new SoundEncoder(sound.codec, sound.mix, sound.channels)) {
             boolean started = false;
             long index = 0;
             for (int p = 0; p < parts.size(); p++) {
@@ -44,11 +51,18 @@ public final class Joining {
                 long[] partTimes = times[p];
                 try (Demuxer demuxer = new Demuxer(part.file)) {
                     if (!started) {
-                        muxer.track(demuxer.stream(), pixelAspect, parts.getFirst().container()).start(options);
+                        muxer.track(demuxer.stream(), pixelAspect, parts.getFirst().container());
+                        if (voice != null) {
+                            muxer.sound(voice.context());
+                        }
+                        muxer.start(options);
                         started = true;
                     }
                     for (int i = 0; i < partTimes.length; i++) {
                         long pts = part.first + partTimes[i];
+                        if (voice != null) {
+                            voice.until(rate.seconds(index + 1).times(SoundCodec.RATE).round(), muxer::writeSound);
+                        }
                         long dts = index++ - delay;
                         demuxer.next(packet -> {
                             packet.pts(pts);
@@ -58,6 +72,9 @@ public final class Joining {
                         });
                     }
                 }
+            }
+            if (voice != null) {
+                voice.until(Long.MAX_VALUE, muxer::writeSound);
             }
             muxer.finish();
         }

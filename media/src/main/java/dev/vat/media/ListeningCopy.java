@@ -1,66 +1,22 @@
 package dev.vat.media;
 
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
-import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
-import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_frame;
-import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_packet;
-import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
-import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_find_stream_info;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_open_input;
-import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
-import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_S16;
-import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
-import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
-import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
-import static org.bytedeco.ffmpeg.global.swresample.swr_alloc_set_opts2;
-import static org.bytedeco.ffmpeg.global.swresample.swr_convert;
-import static org.bytedeco.ffmpeg.global.swresample.swr_free;
-import static org.bytedeco.ffmpeg.global.swresample.swr_get_out_samples;
-import static org.bytedeco.ffmpeg.global.swresample.swr_init;
 
-import dev.vat.core.time.Rational;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
-import org.bytedeco.ffmpeg.avcodec.AVPacket;
-import org.bytedeco.ffmpeg.avformat.AVFormatContext;
-import org.bytedeco.ffmpeg.avutil.AVChannelLayout;
-import org.bytedeco.ffmpeg.avutil.AVDictionary;
-import org.bytedeco.ffmpeg.avutil.AVFrame;
-import org.bytedeco.ffmpeg.swresample.SwrContext;
-import org.bytedeco.javacpp.BytePointer;
-import org.bytedeco.javacpp.PointerPointer;
 
 /**
  * The first sound track of a file as plain samples to be played while its pictures are looked at: 48 kHz, two channels
- * interleaved, 16 bits signed, little-endian, no header. Sample 0 is the time at which the file begins: a track that
- * starts later has silence in front. Never written into a deliverable.
+ * interleaved, 16 bits signed, little-endian, no header. Never written into a deliverable.
  */
-public final class ListeningCopy implements AutoCloseable {
+public final class ListeningCopy {
 
-    public static final int RATE = 48_000;
-    public static final int CHANNELS = 2;
-    public static final int FRAME_BYTES = 2 * CHANNELS;
-
-    /** More silence than this in front is a broken time stamp. */
-    private static final long MOST_SILENCE = 3600L * RATE;
-
-    private final AVFormatContext context = new AVFormatContext(null);
-    private final AVPacket packet = av_packet_alloc();
-    private final AVFrame frame = av_frame_alloc();
-    private final SwrContext resampler = new SwrContext(null);
-    private AVCodecContext decoder;
-    private int stream;
-    private boolean started;
+    private static final int CHANNELS = 2;
+    static final int FRAME_BYTES = 2 * CHANNELS;
 
     private ListeningCopy() { }
 
@@ -71,88 +27,13 @@ public final class ListeningCopy implements AutoCloseable {
      */
     public static void write(Path file, Path into) throws IOException {
         Path fresh = into.resolveSibling(into.getFileName() + ".part");
-        try (ListeningCopy copy = new ListeningCopy();
+        try (ResampledSound sound = new ResampledSound(file, CHANNELS, AV_SAMPLE_FMT_S16);
                 OutputStream out = new BufferedOutputStream(Files.newOutputStream(fresh), 1 << 16)) {
-            copy.open(file);
-            copy.copy(out);
+            sound.copyTo(out, () -> false);
         } catch (IOException | RuntimeException e) {
             Files.deleteIfExists(fresh);
             throw e;
         }
         Files.move(fresh, into, StandardCopyOption.ATOMIC_MOVE);
-    }
-
-    private void open(Path file) {
-        Av.check(avformat_open_input(context, file.toString(), null, null), "Opening " + file.getFileName());
-        Av.check(avformat_find_stream_info(context, (AVDictionary) null), "Reading " + file.getFileName());
-        stream = av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, new org.bytedeco.ffmpeg.avcodec.AVCodec(null), 0);
-        if (stream < 0) {
-            throw new MediaException(file.getFileName() + " has no sound", 0);
-        }
-        decoder = SoundReader.open(context.streams(stream).codecpar());
-    }
-
-    private void copy(OutputStream out) throws IOException {
-        while (av_read_frame(context, packet) >= 0) {
-            if (packet.stream_index() == stream && avcodec_send_packet(decoder, packet) >= 0) {
-                drain(out);
-            }
-            av_packet_unref(packet);
-        }
-        avcodec_send_packet(decoder, null);
-        drain(out);
-        if (started) {
-            convert(null, 0, out);
-        }
-    }
-
-    private void drain(OutputStream out) throws IOException {
-        while (avcodec_receive_frame(decoder, frame) >= 0) {
-            if (!started) {
-                start(out);
-            }
-            convert(frame.extended_data(), frame.nb_samples(), out);
-        }
-    }
-
-    private void start(OutputStream out) throws IOException {
-        started = true;
-        try (AVChannelLayout stereo = new AVChannelLayout()) {
-            av_channel_layout_default(stereo, CHANNELS);
-            Av.check(swr_alloc_set_opts2(resampler, stereo, AV_SAMPLE_FMT_S16, RATE, frame.ch_layout(), frame.format(),
-                    frame.sample_rate(), 0, null), "Resampling");
-            Av.check(swr_init(resampler), "Resampling");
-        }
-        long from = context.start_time() == AV_NOPTS_VALUE ? 0 : context.start_time();
-        long at = frame.best_effort_timestamp();
-        if (at != AV_NOPTS_VALUE) {
-            Rational late = Av.rational(context.streams(stream).time_base()).times(at).minus(Rational.of(from, 1_000_000));
-            long silence = Math.clamp(late.times(RATE).round(), 0, MOST_SILENCE);
-            for (long i = 0; i < silence; i++) {
-                out.write(new byte[FRAME_BYTES]);
-            }
-        }
-    }
-
-    private void convert(PointerPointer<?> samples, int count, OutputStream out) throws IOException {
-        int room = Math.max(1, swr_get_out_samples(resampler, count));
-        try (BytePointer buffer = new BytePointer((long) room * FRAME_BYTES);
-                PointerPointer<BytePointer> planes = new PointerPointer<BytePointer>(1).put(buffer)) {
-            int made = Av.check(swr_convert(resampler, planes, room, samples, count), "Resampling");
-            byte[] bytes = new byte[made * FRAME_BYTES];
-            buffer.get(bytes);
-            out.write(bytes);
-        }
-    }
-
-    @Override
-    public void close() {
-        if (decoder != null) {
-            avcodec_free_context(decoder);
-        }
-        swr_free(resampler);
-        avformat_close_input(context);
-        av_packet_free(packet);
-        av_frame_free(frame);
     }
 }

@@ -13,7 +13,9 @@ import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.run.Expectation;
 import dev.vat.core.run.FileFacts;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import java.io.IOException;
@@ -98,7 +100,15 @@ public final class MovieProof {
                 Av.string(av_color_space_name(track.color_space()), "unknown"),
                 Av.string(av_color_primaries_name(track.color_primaries()), "unknown"),
                 Av.string(av_color_transfer_name(track.color_trc()), "unknown"), range(track.color_range()),
-                demuxer.soundTracks(), boxes.indexInFront(), Files.size(file));
+                demuxer.soundTracks(), demuxer.soundTracks() == 0 ? null : sound(file), boxes.indexInFront(), Files.size(file));
+    }
+
+    /** The first sound track, decoded to its end. */
+    private static Expectation.SoundTrack sound(Path file) {
+        try (SoundReader reader = new SoundReader(file)) {
+            ClipFacts.Track track = reader.measure().getFirst();
+            return new Expectation.SoundTrack(track.codec(), track.channels(), track.rate(), Rational.of(track.samples(), track.rate()));
+        }
     }
 
     /** MXF states the rate as the track's clock alone. */

@@ -17,8 +17,10 @@ import static org.bytedeco.ffmpeg.global.avformat.avio_closep;
 import static org.bytedeco.ffmpeg.global.avformat.avio_open;
 
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import java.nio.file.Path;
 import java.util.Map;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
@@ -42,6 +44,7 @@ final class Muxer implements AutoCloseable {
     private final AVFormatContext context = new AVFormatContext(null);
     private final AVRational frameTime;
     private AVStream stream;
+    private AVStream sound;
 
     Muxer(Container container, Path file, Rate rate) {
         String format = nameOf(container);
@@ -100,6 +103,22 @@ final class Muxer implements AutoCloseable {
     private boolean keepsTag(int codec, Container from) {
         return container == from || container.mayHaveIndexInFront() && from.mayHaveIndexInFront() || codec == AV_CODEC_ID_PRORES
                 || codec == AV_CODEC_ID_UTVIDEO;
+    }
+
+    /** A sound track beside the picture; before the file is started. */
+    Muxer sound(AVCodecContext encoder) {
+        sound = avformat_new_stream(context, null);
+        Av.check(avcodec_parameters_from_context(sound.codecpar(), encoder), "Sound track");
+        sound.time_base(encoder.time_base());
+        return this;
+    }
+
+    /** The packet's times are in samples; its content is taken over. */
+    void writeSound(AVPacket packet) {
+        avcodec.av_packet_rescale_ts(packet, Av.fraction(Rational.of(1, SoundCodec.RATE)), sound.time_base());
+        packet.stream_index(1);
+        packet.pos(-1);
+        Av.check(av_interleaved_write_frame(context, packet), "Writing sound into " + file.getFileName());
     }
 
     Muxer start(Map<String, String> options) {

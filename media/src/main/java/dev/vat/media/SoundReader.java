@@ -52,6 +52,7 @@ final class SoundReader implements AutoCloseable {
     private static final class Track {
         private final AVCodecContext decoder;
         private double highest;
+        private long samples;
 
         Track(AVCodecContext decoder) {
             this.decoder = decoder;
@@ -110,7 +111,7 @@ final class SoundReader implements AutoCloseable {
             tracks.keySet().stream().sorted().forEach(i -> {
                 avcodec_send_packet(tracks.get(i).decoder, null);
                 drain(tracks.get(i));
-                found.add(describe(context.streams(i).codecpar(), tracks.get(i).highest));
+                found.add(describe(context.streams(i).codecpar(), tracks.get(i)));
             });
             return found;
         } finally {
@@ -118,9 +119,10 @@ final class SoundReader implements AutoCloseable {
         }
     }
 
-    private static ClipFacts.Track describe(AVCodecParameters p, double highest) {
+    private static ClipFacts.Track describe(AVCodecParameters p, Track track) {
+        double highest = track.highest;
         return new ClipFacts.Track(Av.string(avcodec_get_name(p.codec_id()), "unknown"), ClipProbe.layout(p.ch_layout()),
-                p.ch_layout().nb_channels(), p.sample_rate(), highest == 0 ? null : 20 * Math.log10(highest), highest == 0);
+                p.ch_layout().nb_channels(), p.sample_rate(), highest == 0 ? null : 20 * Math.log10(highest), highest == 0, track.samples);
     }
 
     static AVCodecContext open(AVCodecParameters parameters) {
@@ -141,6 +143,7 @@ final class SoundReader implements AutoCloseable {
 
     private void drain(Track track) {
         while (avcodec_receive_frame(track.decoder, frame) >= 0) {
+            track.samples += frame.nb_samples();
             boolean planar = av_sample_fmt_is_planar(frame.format()) != 0;
             int channels = frame.ch_layout().nb_channels();
             long samples = (long) frame.nb_samples() * (planar ? 1 : channels);

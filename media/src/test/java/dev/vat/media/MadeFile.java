@@ -45,8 +45,8 @@ record MadeFile(Path file, Expectation expected, List<FrameProof> proofs) {
             first += length;
         }
         Path joined = folder.resolve("joined." + settings.container().extension());
-        Joining.join(parts, joined, settings.container(), settings.indexInFront(), rate, aspect);
-        return new MadeFile(joined, Expectation.of(settings, first, rate, size, aspect), proofs);
+        Joining.join(parts, joined, settings.container(), settings.indexInFront(), rate, aspect, null);
+        return new MadeFile(joined, Expectation.of(settings, first, rate, size, aspect, null), proofs);
     }
 
     private static List<FrameProof> part(Path file, EncoderSpec spec, int first, int count) throws IOException {

@@ -63,7 +63,7 @@ class MovieFramesTest {
             writer.finish();
         }
         Path joined = folder.resolve("m." + target.container().extension());
-        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, FRAMES)), joined, target.container(), target.settings().indexInFront(), Rate.FPS_25, PixelAspect.SQUARE);
+        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, FRAMES)), joined, target.container(), target.settings().indexInFront(), Rate.FPS_25, PixelAspect.SQUARE, null);
         return joined;
     }
 

@@ -48,10 +48,10 @@ class PartsToFileTest {
             parts.add(new Joining.Part(file, spec.codec().partContainer(), p * 50L, p == 0 ? 50 : 17));
         }
         Path joined = folder.resolve("joined." + target.container().extension());
-        Joining.join(parts, joined, target.container(), target.settings().indexInFront(), rate, PixelAspect.SQUARE);
+        Joining.join(parts, joined, target.container(), target.settings().indexInFront(), rate, PixelAspect.SQUARE, null);
         MovieProof.Result found = MovieProof.prove(joined, _ -> true);
 
-        Comparison comparison = Comparison.of(Expectation.of(target.settings(), 67, rate, SIZE, PixelAspect.SQUARE), found.facts());
+        Comparison comparison = Comparison.of(Expectation.of(target.settings(), 67, rate, SIZE, PixelAspect.SQUARE, null), found.facts());
         assertThat(comparison.disagreements()).isEmpty();
         assertThat(found.crcs()).containsExactly(proofs.stream().mapToInt(FrameProof::crc).toArray());
         assertThat(proofs).allSatisfy(p -> assertThat(p.psnr()).isGreaterThan(35));
@@ -82,7 +82,7 @@ class PartsToFileTest {
         Path file = folder.resolve("p.part");
         part(file, spec, 0, 5);
         assertThatThrownBy(() -> Joining.join(List.of(new Joining.Part(file, Container.MOV, 0, 6)), folder.resolve("x.mov"),
-                Catalogue.EDIT_PRORES_HQ.container(), false, Rate.FPS_25, PixelAspect.SQUARE))
+                Catalogue.EDIT_PRORES_HQ.container(), false, Rate.FPS_25, PixelAspect.SQUARE, null))
                 .isInstanceOf(MediaException.class).hasMessageContaining("5 frames where 6");
     }
 
@@ -102,7 +102,7 @@ class PartsToFileTest {
         Path part = folder.resolve("p.part");
         List<FrameProof> proofs = part(part, spec, 0, 60);
         Path joined = folder.resolve("j.mp4");
-        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, 60)), joined, target.container(), true, Rate.FPS_25, PixelAspect.SQUARE);
+        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, 60)), joined, target.container(), true, Rate.FPS_25, PixelAspect.SQUARE, null);
         try (MovieFrames frames = new MovieFrames(joined)) {
             assertThat(frames.count()).isEqualTo(60);
             for (int index : new int[] {0, 1, 2, 30, 59, 55, 3, 57}) {

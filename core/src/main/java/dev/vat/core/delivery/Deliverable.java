@@ -20,12 +20,13 @@ import java.util.Optional;
  * @param container chosen in place of the target's, or null
  * @param control how bits are ruled, chosen in place of the target's, or null
  * @param framing size and shape chosen in place of the target's, or null
+ * @param sound how sound is packed, chosen in place of what is usual in the container, or null
  * @param flatten the colour that shows through where the source is transparent, if the codec carries no alpha
  * @param cropToGrid whether an odd size loses its last column or row, so that it falls on the chroma grid
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
-                          Framing framing, Rgb flatten, boolean cropToGrid, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+                          Framing framing, SoundCodec sound, Rgb flatten, boolean cropToGrid, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Deliverable {
         id = id == null ? target : id;
@@ -34,15 +35,15 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, Rgb.BLACK, false, Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, Rgb.BLACK, false, Map.of());
     }
 
     public Deliverable withId(String other) {
-        return new Deliverable(other, target, off, codec, container, control, framing, flatten, cropToGrid, extra);
+        return new Deliverable(other, target, off, codec, container, control, framing, sound, flatten, cropToGrid, extra);
     }
 
     public Deliverable withOff(boolean other) {
-        return new Deliverable(id, target, other, codec, container, control, framing, flatten, cropToGrid, extra);
+        return new Deliverable(id, target, other, codec, container, control, framing, sound, flatten, cropToGrid, extra);
     }
 
     /** With a codec, in the container it had if that is legal, else in the first that is; its bits are ruled as is usual for it. */
@@ -51,7 +52,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         String chosen = other.id().equals(wanted.codec().id()) ? null : other.id();
         Container now = container == null ? wanted.container() : container;
         Container legal = other.containers().contains(now) ? container : other.containers().stream().sorted().findFirst().orElseThrow();
-        return new Deliverable(id, target, off, chosen, legal == wanted.container() ? null : legal, null, framing, flatten, cropToGrid, extra);
+        return new Deliverable(id, target, off, chosen, legal == wanted.container() ? null : legal, null, framing, sound, flatten, cropToGrid, extra);
     }
 
     /** @throws IllegalArgumentException if the codec can't stand in it */
@@ -59,7 +60,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         Legality.against(codecInUse(), other).ifPresent(reason -> {
             throw new IllegalArgumentException(reason);
         });
-        return new Deliverable(id, target, off, codec, other == targetInCatalogue().container() ? null : other, control, framing, flatten,
+        return new Deliverable(id, target, off, codec, other == targetInCatalogue().container() ? null : other, control, framing, sound, flatten,
                 cropToGrid, extra);
     }
 
@@ -69,20 +70,20 @@ public record Deliverable(String id, String target, boolean off, String codec, C
             throw new IllegalArgumentException(reason);
         });
         RateControl usual = codec == null ? targetInCatalogue().settings().control() : codecInUse().usualControl();
-        return new Deliverable(id, target, off, codec, container, other.equals(usual) ? null : other, framing, flatten, cropToGrid, extra);
+        return new Deliverable(id, target, off, codec, container, other.equals(usual) ? null : other, framing, sound, flatten, cropToGrid, extra);
     }
 
     public Deliverable withFlatten(Rgb colour) {
-        return new Deliverable(id, target, off, codec, container, control, framing, colour, cropToGrid, extra);
+        return new Deliverable(id, target, off, codec, container, control, framing, sound, colour, cropToGrid, extra);
     }
 
     public Deliverable withCropToGrid(boolean crop) {
-        return new Deliverable(id, target, off, codec, container, control, framing, flatten, crop, extra);
+        return new Deliverable(id, target, off, codec, container, control, framing, sound, flatten, crop, extra);
     }
 
     /** With its bits ruled as the target, or the codec, usually has them. */
     public Deliverable withUsualControl() {
-        return new Deliverable(id, target, off, codec, container, null, framing, flatten, cropToGrid, extra);
+        return new Deliverable(id, target, off, codec, container, null, framing, sound, flatten, cropToGrid, extra);
     }
 
     /** As the target has it, apart from what it is called and whether it is on. */
@@ -111,8 +112,10 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         Settings wanted = targetInCatalogue().settings();
         Codec used = codecInUse();
         RateControl ruled = control != null ? control : codec == null ? wanted.control() : used.usualControl();
-        return new Settings(used, container == null ? wanted.container() : container, ruled, wanted.indexInFront(),
-                framing == null ? wanted.framing() : framing)
+        Container stands = container == null ? wanted.container() : container;
+        boolean kept = sound != null && sound.containers().contains(stands);
+        SoundCodec usual = container == null ? wanted.sound() : SoundCodec.usualIn(stands);
+        return new Settings(used, stands, ruled, wanted.indexInFront(), framing == null ? wanted.framing() : framing, kept ? sound : usual)
                 .withIndexInFront(wanted.indexInFront());
     }
 
@@ -131,7 +134,12 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** @param other null for the target's */
     public Deliverable withFraming(Framing other) {
         Framing chosen = other != null && other.equals(targetInCatalogue().settings().framing()) ? null : other;
-        return new Deliverable(id, target, off, codec, container, control, chosen, flatten, cropToGrid, extra);
+        return new Deliverable(id, target, off, codec, container, control, chosen, sound, flatten, cropToGrid, extra);
+    }
+
+    /** @param other null for what is usual */
+    public Deliverable withSound(SoundCodec other) {
+        return new Deliverable(id, target, off, codec, container, control, framing, other, flatten, cropToGrid, extra);
     }
 
     /** The file's picture for a reel's; see {@link #fitsGrid}. */

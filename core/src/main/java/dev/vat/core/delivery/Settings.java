@@ -4,23 +4,24 @@ package dev.vat.core.delivery;
  * Everything that is chosen about one file, complete: what its target says, with what somebody chose in its place.
  *
  * @param indexInFront whether a player can start before the whole file has arrived
+ * @param sound how sound is packed, if there is any
  */
-public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing) {
+public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing, SoundCodec sound) {
 
     /** The usual settings of a codec in a container. */
     public static Settings of(Codec codec, Container container) {
-        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS);
+        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container));
     }
 
     public Settings withControl(RateControl other) {
-        return new Settings(codec, container, other, indexInFront, framing);
+        return new Settings(codec, container, other, indexInFront, framing, sound);
     }
 
     public Settings withFraming(Framing other) {
-        return new Settings(codec, container, control, indexInFront, other);
+        return new Settings(codec, container, control, indexInFront, other, sound);
     }
 
     public Settings withIndexInFront(boolean other) {
-        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing);
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound);
     }
 }

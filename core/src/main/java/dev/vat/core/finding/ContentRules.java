@@ -7,6 +7,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.run.Programme;
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
@@ -116,10 +117,13 @@ final class ContentRules {
     }
 
     /** What is odd about a movie file as a whole. */
-    static void clip(Programme.Entry entry, ClipFacts clip, List<Finding> found) {
-        if (!clip.sounds().isEmpty()) {
-            found.add(Finding.of("sound-left-out", Severity.WARNING, entry.source().name() + " has sound (" + clip.sounds().getFirst().describe()
-                    + "): it isn't written into the files yet.").aboutSource(entry.source().id()));
+    static void clip(Programme programme, Programme.Entry entry, ClipFacts clip, List<Finding> found) {
+        ReelSound.whyNot(programme, programme.plan().spans().get(entry.item())).filter(_ -> !clip.sounds().isEmpty()).ifPresent(why -> found.add(
+                Finding.of("sound-left-out", Severity.WARNING, entry.source().name() + ": its sound (" + clip.sounds().getFirst().describe()
+                        + ") is left out, since " + why + ".").aboutSource(entry.source().id())));
+        if (clip.sounds().size() > 1) {
+            found.add(Finding.of("sound-tracks", Severity.NOTE, entry.source().name() + " has " + clip.sounds().size()
+                    + " sound tracks: the first one is written.").aboutSource(entry.source().id()));
         }
         if (clip.uneven() != null) {
             found.add(Finding.of("rate-uneven", Severity.WARNING, entry.source().name() + ": its frames don't stand evenly ("

@@ -12,12 +12,14 @@ import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
+import dev.vat.core.run.ReelSound;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -31,7 +33,8 @@ final class DeliveryRules {
 
     private DeliveryRules() { }
 
-    static void check(Project project, Programme programme, Observed.Destination destination, List<Finding> found) {
+    static void check(Project project, Programme programme, Observed observed, List<Finding> found) {
+        ReelSound sound = ReelSound.of(programme, observed.clips()).orElse(null);
         List<Deliverable> known = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {
             if (isKnown(deliverable, found)) {
@@ -48,9 +51,12 @@ final class DeliveryRules {
             programme.shape().ifPresent(shape -> size(deliverable, shape, found));
             depth(programme, deliverable, found);
             whole(programme, deliverable, found);
+            if (sound != null) {
+                sound(deliverable, sound, found);
+            }
         }
         names(project, known, programme, found);
-        folder(known, programme, destination, found);
+        folder(known, programme, observed.destination(), found);
     }
 
     /** A project or preset from somebody else, or from a newer Vat, may name what this one doesn't have. */
@@ -83,6 +89,12 @@ final class DeliveryRules {
         programme.rate().flatMap(rate -> Legality.against(codec, rate)).ifPresent(why -> found.add(blocker("rate-illegal", deliverable, why)));
         Legality.unwise(codec, settings.container()).forEach(why -> found.add(
                 Finding.of("unwise", Severity.WARNING, deliverable.title() + ": " + why).aboutTarget(deliverable.id())));
+    }
+
+    private static void sound(Deliverable deliverable, ReelSound sound, List<Finding> found) {
+        Settings settings = deliverable.settings();
+        settings.sound().against(settings.container(), sound.channels()).ifPresent(why -> found.add(blocker("sound-illegal", deliverable, why)
+                .withRemedies(new Remedy.Apply("Use " + SoundCodec.usualIn(settings.container()).title(), Edits.setSound(deliverable.id(), null)))));
     }
 
     /** The sizes that a codec has, as buttons. */

@@ -44,7 +44,7 @@ final class SourceRules {
             ContentRules.check(entry, observed.review(entry.source().id()), found);
             ClipFacts clip = observed.clips().get(entry.source().id());
             if (clip != null) {
-                ContentRules.clip(entry, clip, found);
+                ContentRules.clip(programme, entry, clip, found);
             }
         }
         programme.entries().stream().filter(e -> e.format().isPresent() && e.picture().colour().isLinear())

@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.RateControl;
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.Item;
@@ -293,6 +294,11 @@ public final class Edits {
     /** Lets one thing follow the target again. */
     public static Edit follow(String id, UnaryOperator<Deliverable> back) {
         return new Edit("following the target again", project -> project.withDeliverable(id, back));
+    }
+
+    /** @param sound null for what is usual */
+    public static Edit setSound(String id, SoundCodec sound) {
+        return new Edit("change of sound", project -> project.withDeliverable(id, d -> d.withSound(sound)));
     }
 
     /** @param framing null for the target's */

@@ -2,6 +2,7 @@ package dev.vat.core.run;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.vat.core.delivery.ColourCoding;
+import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RoughForecast;
 import java.util.ArrayList;
 import dev.vat.core.picture.PixelAspect;
@@ -12,6 +13,8 @@ import java.util.function.BiPredicate;
 /** Planned against found, line by line. */
 public record Comparison(List<Line> lines) {
 
+    /** FLAC's, at 48 kHz. */
+    private static final Rational LONGEST_BLOCK = Rational.of(4608, 48_000);
     private static final String NOT_CARRIED = "not carried";
 
     /** One property of a file; {@code agrees} is the verdict. */
@@ -48,6 +51,9 @@ public record Comparison(List<Line> lines) {
         line(lines, "alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()));
         line(lines, "sound tracks", planned.soundTracks() == 0 ? "none" : planned.soundTracks(),
                 found.soundTracks() == 0 ? "none" : found.soundTracks());
+        if (planned.sound() != null && found.sound() != null) {
+            sound(lines, planned.sound(), found.sound());
+        }
         if (planned.indexInFront()) {
             line(lines, "index", "in front", found.indexInFront() ? "in front" : "at the end");
         }
@@ -61,11 +67,22 @@ public record Comparison(List<Line> lines) {
         lines.add(new Line(name, planned.pixelAspect().toString(), found.toString(), agrees));
     }
 
-    /** Containers that count in milliseconds can't say every length. */
+    /** Containers that count in milliseconds can't say every length; Matroska says that of the whole file, the last block of sound included. */
     private static void duration(List<Line> lines, Rational planned, FileFacts found) {
         Rational off = planned.minus(found.durationSeconds());
-        boolean agrees = (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(found.clock()) < 0;
+        boolean wholeFile = found.sound() != null && (found.container().equals(Container.MKV.title()) || found.container().equals(Container.WEBM.title()));
+        Rational allowed = wholeFile ? found.clock().plus(LONGEST_BLOCK) : found.clock();
+        boolean agrees = (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(allowed) < 0;
         lines.add(new Line("duration", planned + " s", found.durationSeconds() + " s", agrees));
+    }
+
+    /** Codecs that pack sound in blocks fill the last one up. */
+    private static void sound(List<Line> lines, Expectation.SoundTrack planned, Expectation.SoundTrack found) {
+        line(lines, "sound", planned.codec() + ", " + planned.channels() + " channels, " + planned.rate() + " Hz",
+                found.codec() + ", " + found.channels() + " channels, " + found.rate() + " Hz");
+        Rational off = found.seconds().minus(planned.seconds());
+        boolean agrees = (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(LONGEST_BLOCK) <= 0;
+        lines.add(new Line("sound length", planned.seconds().toFixed(4) + " s", found.seconds().toFixed(4) + " s", agrees));
     }
 
     /** A tag that codec and container have no place for is planned as null, and must not turn up. */

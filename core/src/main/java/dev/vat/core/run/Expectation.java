@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
@@ -18,16 +19,22 @@ import dev.vat.core.time.Rational;
  */
 public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAspect, Container container, String codec,
                           String profile, int codedBits, int readBits, Chroma chroma, int alphaBits, String matrix,
-                          String primaries, String transfer, String range, int soundTracks, boolean indexInFront) {
+                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront) {
 
-    public static Expectation of(Settings settings, long frames, Rate rate, Size size, PixelAspect pixelAspect) {
+    /** The sound track. @param codec by the library's name @param rate samples a second @param seconds length */
+    public record SoundTrack(String codec, int channels, int rate, Rational seconds) { }
+
+    /** @param sound what is heard, or null */
+    public static Expectation of(Settings settings, long frames, Rate rate, Size size, PixelAspect pixelAspect, ReelSound sound) {
         Codec codec = settings.codec();
         Container container = settings.container();
         ColourCoding colour = codec.ownColour() != null ? codec.ownColour() : ColourCoding.usualFor(size);
         return new Expectation(frames, rate, size, pixelAspect, container, codec.reportedName(),
                 codec.reportedProfile(), codec.codedBits(), codec.readBits(), codec.chroma(), codec.alphaBits(),
                 codec.statesMatrix(container) ? colour.matrix() : null, container.statesColour() ? colour.primaries() : null,
-                container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null, 0, settings.indexInFront());
+                container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
+                sound == null ? 0 : 1, sound == null ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
+                        sound.seconds()), settings.indexInFront());
     }
 
     /** Length in seconds, exactly. */

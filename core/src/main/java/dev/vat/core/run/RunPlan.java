@@ -28,13 +28,14 @@ import java.util.TreeMap;
  * @param library version of the media library
  * @param rateOrigin where the rate comes from, in words: {@code chosen by the user}
  * @param folder where deliverables go, absolute
+ * @param sound what is heard, or null
  * @param typeface fingerprint of the face that cards are set in
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record RunPlan(int version, String run, String made, String vat, String library, String project, String reel,
                       Rate rate, String rateOrigin, Size size, PixelAspect pixelAspect, WorkingFormat working,
                       List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
-                      List<RunFile> files) {
+                      ReelSound sound, List<RunFile> files) {
 
     public static final int VERSION = 3;
 

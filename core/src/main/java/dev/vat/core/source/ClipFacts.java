@@ -32,9 +32,10 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
      * @param rate samples a second
      * @param peak highest sample in dBFS; null if it wasn't measured or there is only silence
      * @param silent whether every sample is zero
+     * @param samples that were decoded, of each channel
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record Track(String codec, String layout, int channels, int rate, Double peak, boolean silent) {
+    public record Track(String codec, String layout, int channels, int rate, Double peak, boolean silent, long samples) {
         /** In words: {@code stereo, 48000 Hz, pcm_s24le}. */
         public String describe() {
             return layout + ", " + rate + " Hz, " + codec + (silent ? ", silent" : peak == null ? "" : ", peak %.1f dBFS".formatted(peak));

@@ -30,14 +30,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 class RunPlanTest {
 
     private static RunPlan plan() {
-        Expectation expected = Expectation.of(Catalogue.WEB_H264.settings(), 15, Rate.FPS_25, Size.of(64, 48), PixelAspect.SQUARE);
+        Expectation expected = Expectation.of(Catalogue.WEB_H264.settings(), 15, Rate.FPS_25, Size.of(64, 48), PixelAspect.SQUARE, null);
         return new RunPlan(1, "20310504-120000-abcdef", "2031-05-04T12:00:00Z", "0", "lib", "Kite Week", "opening", Rate.FPS_25, "chosen", Size.of(64, 48),
                 PixelAspect.SQUARE, WorkingFormat.W16,
                 List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG, PictureReading.of(AlphaKind.NONE, false), 16),
                         new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, PictureReading.of(AlphaKind.NONE, true), 16)),
                 List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10, List.of(new RunPlan.RunFill(3, 1004, 1003L, null, null, null), new RunPlan.RunFill(4, 1005, null, null, null, "missing"))),
                         new RunPlan.RunSpan(1, 10, 0, 5, 1, 5, List.of())),
-                "/out", "face", List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4", Placement.cut(Size.of(64, 48), Size.of(64, 48)), Rgb.BLACK, 2, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected)));
+                "/out", "face", null, List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4", Placement.cut(Size.of(64, 48), Size.of(64, 48)), Rgb.BLACK, 2, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected)));
     }
 
     @Test
@@ -76,7 +76,7 @@ class RunPlanTest {
 
     private static FileFacts asPlanned(Expectation e) {
         return new FileFacts(e.frames(), e.rate(), true, Rational.ZERO, e.seconds(), Rational.of(1, 24000), e.size(), e.pixelAspect(), null, e.container().title(), e.codec(), e.profile(), 31,
-                e.readBits(), e.chroma().label(), e.alphaBits(), stated(e.matrix()), stated(e.primaries()), stated(e.transfer()), stated(e.range()), 0, e.indexInFront(), 1000);
+                e.readBits(), e.chroma().label(), e.alphaBits(), stated(e.matrix()), stated(e.primaries()), stated(e.transfer()), stated(e.range()), 0, null, e.indexInFront(), 1000);
     }
 
     private static String stated(String tag) {
@@ -86,14 +86,14 @@ class RunPlanTest {
     @Test
     void aFileThatIsAsPlannedAgreesInEveryLine() {
         for (var target : Catalogue.targets()) {
-            Expectation e = Expectation.of(target.settings(), 97, Rate.of(24000, 1001), Size.of(64, 48), PixelAspect.of(16, 15));
+            Expectation e = Expectation.of(target.settings(), 97, Rate.of(24000, 1001), Size.of(64, 48), PixelAspect.of(16, 15), null);
             assertThat(Comparison.of(e, asPlanned(e)).disagreements()).isEmpty();
         }
     }
 
     @Test
     void eachDeviationIsOneLineThatDisagrees() {
-        Expectation e = Expectation.of(Catalogue.WEB_H264.settings(), 97, Rate.of(24000, 1001), Size.of(64, 48), PixelAspect.SQUARE);
+        Expectation e = Expectation.of(Catalogue.WEB_H264.settings(), 97, Rate.of(24000, 1001), Size.of(64, 48), PixelAspect.SQUARE, null);
         FileFacts f = asPlanned(e);
         Map<String, FileFacts> wrong = new java.util.TreeMap<>();
         wrong.put("frames", with(f, 96, f.rate(), f.size(), f.range(), f.soundTracks(), f.bits()));
@@ -108,7 +108,7 @@ class RunPlanTest {
 
     private static FileFacts with(FileFacts f, long frames, Rate rate, Size size, String range, int sound, int bits) {
         return new FileFacts(frames, rate, f.evenSpacing(), f.startSeconds(), f.durationSeconds(), f.clock(), size, f.pixelAspect(), null, f.container(), f.codec(), f.profile(),
-                f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, f.indexInFront(), f.bytes());
+                f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, null, f.indexInFront(), f.bytes());
     }
 
     private static Programme programme(FrameTable... tables) {

@@ -133,7 +133,7 @@ public final class OutFace extends VBox {
         if (deliverable == null || deliverable.off()) {
             return "off";
         }
-        return studio.programme().flatMap(p -> OutRow.FORECAST.value(studio.project(), p, deliverable)).map(words -> "rough " + words).orElse("");
+        return studio.programme().flatMap(p -> OutRow.FORECAST.value(studio, p, deliverable)).map(words -> "rough " + words).orElse("");
     }
 
     private List<Line> visibleLines() {
@@ -215,13 +215,13 @@ public final class OutFace extends VBox {
 
     private Label cell(Programme programme, OutRow which, int r, int c) {
         Deliverable deliverable = columns().get(c);
-        Optional<String> value = which.value(studio.project(), programme, deliverable);
+        Optional<String> value = which.value(studio, programme, deliverable);
         Label cell = Parts.label(value.orElse(which.absence()), "cell");
         cell.setId("cell-" + which.name().toLowerCase(Locale.ROOT) + "-" + deliverable.id());
         cell.setTooltip(new Tooltip(cell.getText()));
         if (value.isEmpty()) {
             cell.getStyleClass().add("absent");
-        } else if (c > 0 && value.equals(which.value(studio.project(), programme, columns().get(c - 1)))) {
+        } else if (c > 0 && value.equals(which.value(studio, programme, columns().get(c - 1)))) {
             cell.setText(cell.getText() + "  \u00b7 same");
         }
         if (which.differs(deliverable)) {
@@ -254,6 +254,7 @@ public final class OutFace extends VBox {
         return switch (which) {
             case SIZE -> List.of("size-odd", "size-illegal", "enlarged");
             case RATE -> List.of("rate-illegal");
+            case SOUND -> List.of("sound-illegal");
             case CONTAINER -> List.of("container-illegal");
             case CODEC -> List.of("unwise");
             case QUALITY -> List.of("control-illegal");
@@ -370,6 +371,7 @@ public final class OutFace extends VBox {
         }
         switch (which) {
             case FIT -> choose(menus.fits(deliverable));
+            case SOUND -> choose(menus.sounds(deliverable));
             case CODEC -> choose(menus.codecs(deliverable));
             case CONTAINER -> choose(menus.containers(deliverable));
             default -> type(which, deliverable);

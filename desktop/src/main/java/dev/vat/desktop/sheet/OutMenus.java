@@ -6,7 +6,9 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Legality;
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.project.Edits;
+import dev.vat.core.run.ReelSound;
 import dev.vat.desktop.studio.Studio;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContextMenu;
@@ -53,6 +55,21 @@ final class OutMenus {
             item.setSelected(container == deliverable.settings().container());
             item.setDisable(refusal != null);
             item.setOnAction(_ -> studio.edit(Edits.setContainer(deliverable.id(), container)));
+            menu.getItems().add(item);
+        }
+        return menu;
+    }
+
+    ContextMenu sounds(Deliverable deliverable) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("sound-menu");
+        int channels = studio.sound().map(ReelSound::channels).orElse(1);
+        for (SoundCodec codec : SoundCodec.values()) {
+            String refusal = codec.against(deliverable.settings().container(), channels).orElse(null);
+            CheckMenuItem item = new CheckMenuItem(refusal == null ? codec.title() : refusal);
+            item.setSelected(codec == deliverable.settings().sound());
+            item.setDisable(refusal != null);
+            item.setOnAction(_ -> studio.edit(Edits.setSound(deliverable.id(), codec)));
             menu.getItems().add(item);
         }
         return menu;

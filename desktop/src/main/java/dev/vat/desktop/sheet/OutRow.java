@@ -13,6 +13,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
+import dev.vat.desktop.studio.Studio;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
@@ -25,7 +26,7 @@ enum OutRow {
     SIZE(Group.OPEN, "Size", "Width and height in pixels. It follows the source; Enter types another: 1280x720, 50 %, 1280 wide, 720 high."),
     RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
     ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries no alpha, Enter types the colour that shows instead."),
-    SOUND(Group.OPEN, "Sound", "Pictures alone are written for now; a clip that has sound is named among the findings."),
+    SOUND(Group.OPEN, "Sound", "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written."),
     QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, or 20, at most 12 Mbit/s."),
     FIT(Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter chooses."),
     PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source; Enter types another, such as 16:15."),
@@ -83,7 +84,7 @@ enum OutRow {
     }
 
     /** What a cell shows; empty where the setting doesn't apply. */
-    Optional<String> value(Project project, Programme programme, Deliverable deliverable) {
+    Optional<String> value(Studio studio, Programme programme, Deliverable deliverable) {
         if (!deliverable.isKnown()) {
             return Optional.empty();
         }
@@ -104,9 +105,9 @@ enum OutRow {
                     : ColourCoding.usualFor(f.size())).title());
             case ALPHA -> Optional.of(alpha(programme, codec, deliverable.flatten()));
             case QUALITY -> Optional.of(codec.words(settings.control()));
-            case SOUND -> Optional.of("none");
+            case SOUND -> Optional.of(studio.sound().map(s -> settings.sound().title() + ", " + s.layout()).orElse("none"));
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
-            case NAME -> Optional.of(name(project, programme, deliverable));
+            case NAME -> Optional.of(name(studio.project(), programme, deliverable));
             case FORECAST -> programme.frame(deliverable).map(f -> RoughForecast.of(settings, f.size(), programme.plan().count(),
                     programme.rate().orElse(null), programme.transparent()).toString().replace("rough: ", ""));
         };
@@ -156,6 +157,7 @@ enum OutRow {
             case CONTAINER -> deliverable.settings().codec().containers().contains(deliverable.targetInCatalogue().container())
                     ? deliverable.withContainer(deliverable.targetInCatalogue().container()) : deliverable;
             case QUALITY -> deliverable.withUsualControl();
+            case SOUND -> deliverable.withSound(null);
             case ALPHA -> deliverable.withFlatten(Rgb.BLACK);
             case SIZE -> deliverable.withCropToGrid(false).withFraming(framing(deliverable).withSize(targets(deliverable).size()));
             case FIT -> deliverable.withFraming(framing(deliverable).withFit(targets(deliverable).fit()));
@@ -174,7 +176,7 @@ enum OutRow {
 
     boolean isEditable(Deliverable deliverable) {
         return deliverable.isKnown() && switch (this) {
-            case CODEC, CONTAINER, SIZE, RATE, FIT, PIXEL_ASPECT -> true;
+            case CODEC, CONTAINER, SOUND, SIZE, RATE, FIT, PIXEL_ASPECT -> true;
             case QUALITY -> deliverable.settings().codec().quality() != null;
             case ALPHA -> !deliverable.settings().codec().hasAlpha();
             default -> false;

@@ -3,6 +3,7 @@ package dev.vat.desktop.studio;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.FileProgress;
@@ -17,6 +18,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicReference;
@@ -25,7 +27,7 @@ import java.util.function.Consumer;
 /** Runs that go on, wait, have ended, or were interrupted; one goes on at a time. */
 public final class Runs implements AutoCloseable {
 
-    private record Waiting(Project project, Programme programme, Path folder) { }
+    private record Waiting(Project project, Programme programme, Map<String, ClipFacts> clips, Path folder) { }
 
     private final Places places;
     private final Viewer viewer;
@@ -110,8 +112,8 @@ public final class Runs implements AutoCloseable {
         return false;
     }
 
-    void start(Project project, Programme programme, Path folder) {
-        queue.add(new Waiting(project, programme, folder));
+    void start(Project project, Programme programme, Map<String, ClipFacts> clips, Path folder) {
+        queue.add(new Waiting(project, programme, clips, folder));
         next();
     }
 
@@ -120,7 +122,7 @@ public final class Runs implements AutoCloseable {
             return;
         }
         Waiting first = queue.poll();
-        begin(() -> RunPlanner.ofSystem().plan(first.project, first.programme, first.folder, RunPlan.CHOSEN,
+        begin(() -> RunPlanner.ofSystem().plan(first.project, first.programme, first.folder, first.clips, RunPlan.CHOSEN,
                 viewer.library()));
     }
 

@@ -12,6 +12,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.run.Programme;
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
@@ -214,6 +215,11 @@ public final class Studio implements AutoCloseable {
     /** The current reel with what is known of it. */
     public Optional<Programme> programme() {
         return Programme.of(project(), watch.tables());
+    }
+
+    /** What will be heard, where clips of the reel have sound. */
+    public Optional<ReelSound> sound() {
+        return programme().flatMap(p -> ReelSound.of(p, watch.clips()));
     }
 
     // ---- bringing in
@@ -421,7 +427,7 @@ public final class Studio implements AutoCloseable {
         Path folder = DestinationProbe.folderOf(project());
         for (Reel reel : project().reels()) {
             Project one = project().withReels(project().reels(), reel.id());
-            runs.start(one, Programme.of(one, reel, watch.tables()), folder);
+            runs.start(one, Programme.of(one, reel, watch.tables()), watch.clips(), folder);
         }
     }
 

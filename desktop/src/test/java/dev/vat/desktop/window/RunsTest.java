@@ -38,7 +38,7 @@ class RunsTest extends WindowCase {
         try (Viewer viewer = new Viewer(places)) {
             FrameTable table = viewer.check(sequence, false, null, _ -> { }).join();
             assertThat(new Observed(Map.of("s1", table), Observed.Destination.UNKNOWN).tables()).hasSize(1);
-            RunPlan plan = RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("out"),
+            RunPlan plan = RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("out"), Map.of(),
                     RunPlan.CHOSEN, viewer.library());
             RunHome.create(places, plan);
             return plan;

@@ -17,6 +17,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.LongPredicate;
+import java.util.stream.Collectors;
 
 /**
  * The final proof of a joined file: opened anew and decoded whole; every frame must be the one that the inline check saw,
@@ -132,6 +133,10 @@ public final class FileProof {
         }
         new Frame(file.expected().size(), file.expected().pixelAspect(), file.placement()).describe(plan.size(), plan.pixelAspect())
                 .forEach(notes::add);
+        if (plan.sound() != null) {
+            notes.add("sound of " + plan.sound().pieces().stream().map(p -> Path.of(p.path()).getFileName().toString()).distinct()
+                    .collect(Collectors.joining(", ")) + ", " + plan.sound().layout() + ", at 48 kHz, as long as the pictures");
+        }
         return notes;
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
@@ -9,9 +10,11 @@ import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.media.Joining;
+import dev.vat.media.SoundMix;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -19,12 +22,18 @@ import java.util.function.Consumer;
 /** From closed parts to a delivered file: join, prove, write the receipt, give the file its name. */
 final class Finishing {
 
+    static final String MIX = "sound.f32";
+
     private final RunPlan plan;
     private final Journal journal;
     private final Consumer<FileProgress> listener;
     private final BooleanSupplier goOn;
+    private final Path home;
+    private boolean mixed;
 
-    Finishing(RunPlan plan, Journal journal, Consumer<FileProgress> listener, BooleanSupplier goOn) {
+    /** @param home the run's own folder, for what all its files share */
+    Finishing(Path home, RunPlan plan, Journal journal, Consumer<FileProgress> listener, BooleanSupplier goOn) {
+        this.home = home;
         this.plan = plan;
         this.journal = journal;
         this.listener = listener;
@@ -38,7 +47,7 @@ final class Finishing {
         Joining.join(parts.stream().map(p -> new Joining.Part(
                         Lane.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())), file.codecInCatalogue().partContainer(),
                         p.first(), p.frames())).toList(),
-                joined, file.expected().container(), file.expected().indexInFront(), plan.rate(), file.expected().pixelAspect());
+                joined, file.expected().container(), file.expected().indexInFront(), plan.rate(), file.expected().pixelAspect(), sound(file));
         Durable.sync(joined);
         Durable.syncFolder(joined.getParent());
         Pace pace = new Pace();
@@ -62,6 +71,20 @@ final class Finishing {
         journal.write(new JournalEntry.Delivered(file.target(), delivered.toString()));
         RunHome.deleteWorkFolder(plan, file);
         tell(file, Stage.DELIVERED, plan.frames(), Files.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
+    }
+
+    /** The reel's sound, put together once for all files of the run. */
+    private Joining.Sound sound(RunPlan.RunFile file) throws IOException {
+        if (plan.sound() == null) {
+            return null;
+        }
+        Path mix = home.resolve(MIX);
+        if (!mixed) {
+            SoundMix.write(plan.sound(), mix);
+            mixed = true;
+        }
+        SoundCodec codec = Arrays.stream(SoundCodec.values()).filter(c -> c.reportedName().equals(file.expected().sound().codec())).findFirst().orElseThrow();
+        return new Joining.Sound(mix, plan.sound().channels(), codec);
     }
 
     void failed(RunPlan.RunFile file, Exception why) throws IOException {

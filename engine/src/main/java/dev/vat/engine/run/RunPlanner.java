@@ -10,7 +10,9 @@ import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Expectation;
 import dev.vat.core.run.PartCutting;
 import dev.vat.core.run.Programme;
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
@@ -24,6 +26,7 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.random.RandomGenerator;
 
 /** Fixes everything that a run will do, from a project and what is known of its sources. */
@@ -50,9 +53,11 @@ public final class RunPlanner {
     /**
      * @param programme checked, with no blocker left
      * @param folder where the files go
+     * @param clips what movie sources hold, by source id: their sound goes along
      * @param library the media library's version
      */
-    public RunPlan plan(Project project, Programme programme, Path folder, String rateOrigin, String library) {
+    public RunPlan plan(Project project, Programme programme, Path folder, Map<String, ClipFacts> clips, String rateOrigin, String library) {
+        ReelSound sound = ReelSound.of(programme, clips).orElse(null);
         Rate rate = programme.rate().orElseThrow();
         PictureFormat shape = programme.shape().orElseThrow();
         List<RunPlan.RunSource> sources = programme.entries().stream().map(e -> {
@@ -72,20 +77,20 @@ public final class RunPlanner {
                             programme.range(), today, frame.size(), rate)),
                     frame.placement(), deliverable.flatten(), threads, EncoderSettings.options(settings, rate),
                     PartCutting.cut(settings, rate, programme.plan().count()),
-                    Expectation.of(settings, programme.plan().count(), rate, frame.size(), frame.pixelAspect())));
+                    Expectation.of(settings, programme.plan().count(), rate, frame.size(), frame.pixelAspect(), sound)));
         }
         boolean scaled = files.stream().anyMatch(f -> f.placement().isScaled());
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
                 programme.working(scaled), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
-                CardPainter.typeface(), files);
+                CardPainter.typeface(), sound, files);
     }
 
     /** A plan for those files of an earlier one that weren't made, under a new id. */
     public RunPlan again(RunPlan p, List<RunPlan.RunFile> files) {
         return new RunPlan(p.version(), newId(), clock.instant().toString(), p.vat(), p.library(), p.project(), p.reel(),
                 p.rate(), p.rateOrigin(), p.size(), p.pixelAspect(), p.working(), p.sources(), p.spans(), p.folder(),
-                p.typeface(), files);
+                p.typeface(), p.sound(), files);
     }
 
     private String newId() {

@@ -9,6 +9,7 @@ import dev.vat.engine.protocol.Message;
 import dev.vat.media.Picture;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
+import java.nio.file.Files;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -67,7 +68,7 @@ public final class Runner {
                 Journal journal = home.openJournal()) {
             journal.write(new JournalEntry.Started(Instant.now().toString(), Durable.sha256(Json.page(plan))));
             readAll(plan, journal);
-            Finishing finish = new Finishing(plan, journal, this::tell, () -> !stopped);
+            Finishing finish = new Finishing(home.folder(), plan, journal, this::tell, () -> !stopped);
             List<Lane> bySize = new ArrayList<>(lanes);
             bySize.sort(Comparator.comparingLong(l -> l.progress().bytes()));
             for (Lane lane : bySize) {
@@ -75,6 +76,8 @@ public final class Runner {
                     finish(finish, lane);
                 }
             }
+            // All files that wanted it have it.
+            Files.deleteIfExists(home.folder().resolve(Finishing.MIX));
             journal.write(new JournalEntry.Ended(Instant.now().toString(), stopped));
         }
         events.accept(new Message.Ended(0, stopped, progress()));

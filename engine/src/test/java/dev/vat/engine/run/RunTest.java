@@ -279,9 +279,9 @@ class RunTest {
         RunPlan.RunFile file = plan.files().getFirst();
         Expectation e = file.expected();
         Expectation wrong = new Expectation(11, e.rate(), e.size(), e.pixelAspect(), e.container(), e.codec(), e.profile(), e.codedBits(), e.readBits(),
-                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, false);
+                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false);
         RunPlan demanding = new RunPlan(plan.version(), plan.run(), plan.made(), plan.vat(), plan.library(), plan.project(), plan.reel(), plan.rate(),
-                plan.rateOrigin(), plan.size(), plan.pixelAspect(), plan.working(), plan.sources(), plan.spans(), plan.folder(), plan.typeface(),
+                plan.rateOrigin(), plan.size(), plan.pixelAspect(), plan.working(), plan.sources(), plan.spans(), plan.folder(), plan.typeface(), plan.sound(),
                 List.of(new RunPlan.RunFile(file.target(), file.title(), file.codec(), file.fileName(), file.placement(), file.flatten(), file.threads(), file.options(), file.parts(), wrong)));
         try (Run run = Run.start(demanding, places, _ -> { })) {
             FileProgress made = run.outcome().get(60, TimeUnit.SECONDS).files().getFirst();

@@ -4,6 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.ReelSound;
+import dev.vat.media.Joining;
+import dev.vat.media.SoundMix;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
@@ -98,7 +105,7 @@ class ClipsTest {
         }
         Findings findings = Findings.of(project, new Observed(Map.of("s1", table), Map.of(), clips, Observed.Destination.UNKNOWN, Set.of()));
         assertThat(findings.blockers()).isEmpty();
-        return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("again"), "stated by the file", viewer.library());
+        return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("again"), clips, "stated by the file", viewer.library());
     }
 
     @Test
@@ -122,6 +129,24 @@ class ClipsTest {
         assertThat(plan.rate()).hasToString("25");
         Path again = make(plan, plan.files().getFirst().fileName());
         assertThat(ReceiptFile.read(again.resolveSibling(again.getFileName() + ".receipt.json")).found().frames()).isEqualTo(40);
+    }
+
+    @Test
+    void theSoundOfAClipGoesAlongWithItsPicturesAndIsTrimmedWithThem() throws Exception {
+        Path mix = folder.resolve("mix.f32");
+        SoundMix.write(new ReelSound(2, "stereo", 76_800, List.of(new ReelSound.Piece(wav("wind.wav", 2, .5).toString(), 0, 0, 76_800))), mix);
+        Path clip = folder.resolve("clip.mov");
+        Joining.join(List.of(new Joining.Part(movie(), Container.MP4, 0, 40)), clip, Container.MOV, false, Rate.FPS_25, PixelAspect.SQUARE,
+                new Joining.Sound(mix, 2, SoundCodec.PCM_24));
+        Location location = Location.ofFile(clip);
+        Listing listing = Listing.of(viewer, location);
+        assertThat(listing.clip().orElseThrow().sounds()).singleElement().satisfies(t -> assertThat(t.samples()).isEqualTo(76_800));
+        RunPlan plan = plan(location, check(listing.sequence().orElseThrow()), Map.of("s1", listing.clip().orElseThrow()), "web-h264");
+        assertThat(plan.sound().samples()).isEqualTo(76_800);
+        Receipt receipt = ReceiptFile.read(Path.of(make(plan, plan.files().getFirst().fileName()) + ".receipt.json"));
+        assertThat(receipt.found().sound().codec()).isEqualTo("aac");
+        assertThat(receipt.found().soundTracks()).isEqualTo(1);
+        assertThat(receipt.notes()).anyMatch(n -> n.startsWith("sound of clip.mov, stereo"));
     }
 
     @Test

@@ -1,0 +1,76 @@
+package dev.vat.core.delivery;
+
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** How sound is packed: always at 48 kHz, with the layout of what was brought in. */
+public enum SoundCodec {
+    PCM_16("PCM 16-bit", "pcm_s16le", 0, 16, Container.MOV, Container.MKV, Container.AVI, Container.MXF),
+    PCM_24("PCM 24-bit", "pcm_s24le", 0, 16, Container.MOV, Container.MKV, Container.AVI, Container.MXF),
+    AAC("AAC", "aac", 96_000, 8, Container.MP4, Container.MOV, Container.MKV),
+    OPUS("Opus", "opus", 80_000, 8, Container.WEBM, Container.MKV, Container.MP4),
+    FLAC("FLAC", "flac", 0, 8, Container.MKV, Container.MP4),
+    MP3("MP3", "mp3", 128_000, 2, Container.MP4, Container.MKV),
+    AC3("AC-3", "ac3", 96_000, 6, Container.MP4, Container.MOV, Container.MKV);
+
+    /** Samples a second of every track that is written. */
+    public static final int RATE = 48_000;
+
+    private final String title;
+    private final String reportedName;
+    private final int bitsPerChannel;
+    private final int mostChannels;
+    private final Set<Container> containers;
+
+    SoundCodec(String title, String reportedName, int bitsPerChannel, int mostChannels, Container... containers) {
+        this.title = title;
+        this.reportedName = reportedName;
+        this.bitsPerChannel = bitsPerChannel;
+        this.mostChannels = mostChannels;
+        this.containers = Set.of(containers);
+    }
+
+    public String title() {
+        return title;
+    }
+
+    /** As the media library reports it. */
+    public String reportedName() {
+        return reportedName;
+    }
+
+    /** Bits a second for a number of channels; 0 where every sample is kept. */
+    public int bitsPerSecond(int channels) {
+        return bitsPerChannel * channels;
+    }
+
+    public boolean isLossless() {
+        return bitsPerChannel == 0;
+    }
+
+    public Set<Container> containers() {
+        return containers;
+    }
+
+    /** What is usual in a container. */
+    public static SoundCodec usualIn(Container container) {
+        return switch (container) {
+            case MP4 -> AAC;
+            case MOV, MXF -> PCM_24;
+            case MKV -> FLAC;
+            case WEBM -> OPUS;
+            case AVI -> PCM_16;
+        };
+    }
+
+    /** Why it can't stand in a container, or can't carry so many channels. */
+    public Optional<String> against(Container container, int channels) {
+        if (!containers.contains(container)) {
+            return Optional.of(title + " sound can't stand in " + container.title() + "; there it may be " + Arrays.stream(values())
+                    .filter(c -> c.containers.contains(container)).map(SoundCodec::title).collect(Collectors.joining(", ")));
+        }
+        return channels > mostChannels ? Optional.of(title + " carries up to " + mostChannels + " channels, not " + channels) : Optional.empty();
+    }
+}

@@ -1,0 +1,158 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_FLAG_GLOBAL_HEADER;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_encoder_by_name;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_packet;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLTP;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_S16;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_S32;
+import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_get_buffer;
+import static org.bytedeco.ffmpeg.global.swresample.swr_alloc_set_opts2;
+import static org.bytedeco.ffmpeg.global.swresample.swr_convert;
+import static org.bytedeco.ffmpeg.global.swresample.swr_free;
+import static org.bytedeco.ffmpeg.global.swresample.swr_init;
+
+import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.time.Rational;
+import java.io.BufferedInputStream;
+import java.io.DataInputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.function.Consumer;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
+import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.swresample.SwrContext;
+import org.bytedeco.javacpp.BytePointer;
+import org.bytedeco.javacpp.PointerPointer;
+
+/** Packs a {@link SoundMix} block by block, as far as somebody asks. Times are in samples. Belongs to one thread. */
+final class SoundEncoder implements AutoCloseable {
+
+    /** Where a codec leaves the length of its blocks open. */
+    private static final int USUAL_BLOCK = 1024;
+
+    private final DataInputStream mix;
+    private final int channels;
+    private final AVCodecContext context;
+    private final SwrContext converter = new SwrContext(null);
+    private final AVPacket packet = av_packet_alloc();
+    private final byte[] block;
+    private final BytePointer samples;
+    private long done;
+    private boolean flushed;
+
+    SoundEncoder(SoundCodec codec, Path mix, int channels) throws IOException {
+        this.channels = channels;
+        AVCodec encoder = avcodec_find_encoder_by_name(switch (codec) {
+            case OPUS -> "libopus";
+            case MP3 -> "libmp3lame";
+            default -> codec.reportedName();
+        });
+        if (encoder == null || encoder.isNull()) {
+            throw new MediaException("This build has no encoder for " + codec.title(), 0);
+        }
+        this.mix = new DataInputStream(new BufferedInputStream(Files.newInputStream(mix), 1 << 16));
+        context = avcodec_alloc_context3(encoder);
+        context.sample_rate(SoundCodec.RATE).sample_fmt(switch (codec) {
+            case AAC, MP3, AC3 -> AV_SAMPLE_FMT_FLTP;
+            case OPUS -> AV_SAMPLE_FMT_FLT;
+            case PCM_16 -> AV_SAMPLE_FMT_S16;
+            case PCM_24, FLAC -> AV_SAMPLE_FMT_S32;
+        }).bit_rate(codec.bitsPerSecond(channels)).time_base(Av.fraction(Rational.of(1, SoundCodec.RATE)));
+        context.bits_per_raw_sample(codec == SoundCodec.FLAC ? 24 : 0);
+        context.flags(context.flags() | AV_CODEC_FLAG_GLOBAL_HEADER);
+        av_channel_layout_default(context.ch_layout(), channels);
+        try {
+            AVDictionary options = Av.options(Map.of());
+            Av.check(avcodec_open2(context, encoder, options), codec.title());
+            Av.check(swr_alloc_set_opts2(converter, context.ch_layout(), context.sample_fmt(), SoundCodec.RATE, context.ch_layout(),
+                    AV_SAMPLE_FMT_FLT, SoundCodec.RATE, 0, null), "Sound");
+            Av.check(swr_init(converter), "Sound");
+        } catch (MediaException e) {
+            close();
+            throw e;
+        }
+        block = new byte[(context.frame_size() > 0 ? context.frame_size() : USUAL_BLOCK) * channels * 4];
+        samples = new BytePointer(block.length);
+    }
+
+    AVCodecContext context() {
+        return context;
+    }
+
+    /** Hands on packets until all samples before {@code sample} are packed; past the end, the last ones too. */
+    void until(long sample, Consumer<AVPacket> sink) throws IOException {
+        while (!flushed && done < sample) {
+            int read = mix.readNBytes(block, 0, block.length);
+            int count = read / (channels * 4);
+            if (count > 0) {
+                send(count, sink);
+            }
+            if (read < block.length) {
+                flushed = true;
+                Av.check(avcodec_send_frame(context, null), "Packing the last of the sound");
+                drain(sink);
+            }
+        }
+    }
+
+    private void send(int count, Consumer<AVPacket> sink) {
+        AVFrame frame = av_frame_alloc();
+        try (PointerPointer<BytePointer> from = new PointerPointer<BytePointer>(1).put(samples)) {
+            frame.nb_samples(count).format(context.sample_fmt()).sample_rate(SoundCodec.RATE);
+            av_channel_layout_default(frame.ch_layout(), channels);
+            Av.check(av_frame_get_buffer(frame, 0), "No memory for sound");
+            samples.position(0).put(block, 0, count * channels * 4);
+            Av.check(swr_convert(converter, frame.extended_data(), count, from, count), "Sound");
+            frame.pts(done);
+            done += count;
+            Av.check(avcodec_send_frame(context, frame), "Packing sound");
+        } finally {
+            av_frame_free(frame);
+        }
+        drain(sink);
+    }
+
+    private void drain(Consumer<AVPacket> sink) {
+        while (true) {
+            int result = avcodec_receive_packet(context, packet);
+            if (result == Av.EAGAIN || result == Av.EOF) {
+                return;
+            }
+            Av.check(result, "Packing sound");
+            try {
+                sink.accept(packet);
+            } finally {
+                av_packet_unref(packet);
+            }
+        }
+    }
+
+    @Override
+    public void close() {
+        avcodec_free_context(context);
+        swr_free(converter);
+        av_packet_free(packet);
+        try {
+            mix.close();
+        } catch (IOException e) {
+            throw new MediaException("The sound can't be let go of: " + e.getMessage(), 0);
+        }
+    }
+}

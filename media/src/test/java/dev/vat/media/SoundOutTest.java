@@ -1,0 +1,138 @@
+package dev.vat.media;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Framing;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
+import dev.vat.core.run.Comparison;
+import dev.vat.core.run.Expectation;
+import dev.vat.core.run.ReelSound;
+import dev.vat.core.time.Rate;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Every sound codec in every container that may hold it: woven in between real pictures, and read back. */
+class SoundOutTest {
+
+    private static final int FRAMES = 30;
+    private static final Size SIZE = Size.of(256, 144);
+
+    @TempDir
+    Path folder;
+
+    /** Silence for half a second, then a click each fifth of a second: clips whose bells must stay on their frames. */
+    private Path wav(String name, int channels, int rate, int seconds) throws IOException {
+        int bytes = rate * seconds * channels * 2;
+        ByteBuffer wav = ByteBuffer.allocate(44 + bytes).order(ByteOrder.LITTLE_ENDIAN);
+        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + bytes).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII)).putInt(16)
+                .putShort((short) 1).putShort((short) channels).putInt(rate).putInt(rate * channels * 2).putShort((short) (channels * 2))
+                .putShort((short) 16).put("data".getBytes(StandardCharsets.US_ASCII)).putInt(bytes);
+        for (int i = 0; i < rate * seconds; i++) {
+            for (int c = 0; c < channels; c++) {
+                wav.putShort((short) (i < rate / 2 ? 0 : 12000 * Math.sin(i * 2 * Math.PI * 440 / rate)));
+            }
+        }
+        return Files.write(folder.resolve(name), wav.array());
+    }
+
+    static Stream<Arguments> pairs() {
+        return Arrays.stream(Container.values()).flatMap(c -> Arrays.stream(SoundCodec.values()).filter(s -> s.containers().contains(c)).map(s -> Arguments.of(c, s)));
+    }
+
+    private static Codec picture(Container container) {
+        return Catalogue.codec(switch (container) {
+            case MP4, MOV, MKV -> "h264-high-420";
+            case WEBM -> "vp9-420";
+            case AVI -> "mjpeg-422";
+            case MXF -> "dnxhr-sq";
+        });
+    }
+
+    private Path part(EncoderSpec spec) {
+        Path file = folder.resolve("p." + spec.codec().partContainer().extension());
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), Rgb.BLACK); PartWriter writer = new PartWriter(file, spec, 0, false)) {
+            for (int i = 0; i < FRAMES; i++) {
+                try (Picture working = Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), i, false)); Picture converted = conversion.convert(working)) {
+                    writer.write(converted);
+                }
+            }
+            writer.finish();
+        }
+        return file;
+    }
+
+    @ParameterizedTest
+    @MethodSource("pairs")
+    void soundIsWovenInAndReadBack(Container container, SoundCodec codec) throws IOException {
+        int channels = codec == SoundCodec.AC3 ? 6 : 2;
+        Settings settings = new Settings(picture(container), container, picture(container).usualControl(), false,
+                Framing.FOLLOWS, codec);
+        EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
+        long samples = Rate.FPS_25.seconds(FRAMES).times(SoundCodec.RATE).round();
+        ReelSound sound = new ReelSound(channels, "stereo", samples, List.of(new ReelSound.Piece(wav("a.wav", channels, 44_100, 2).toString(), 0, 0, samples)));
+        Path mix = folder.resolve("mix.f32");
+        SoundMix.write(sound, mix);
+        assertThat(Files.size(mix)).isEqualTo(samples * channels * 4);
+        Path joined = folder.resolve("joined." + container.extension());
+        Joining.join(List.of(new Joining.Part(part(spec), spec.codec().partContainer(), 0, FRAMES)), joined, container, container.mayHaveIndexInFront(), Rate.FPS_25,
+                PixelAspect.SQUARE, new Joining.Sound(mix, channels, codec));
+        Expectation asked = Expectation.of(settings, FRAMES, Rate.FPS_25, SIZE, PixelAspect.SQUARE, sound);
+        assertThat(Comparison.of(asked, MovieProof.prove(joined, _ -> true).facts()).disagreements()).isEmpty();
+        assertThat(loudFrom(joined)).as("seconds until the tone").isCloseTo(.5, within(.03));
+    }
+
+    /** When the first sample that is anything but quiet is heard, in seconds. */
+    private double loudFrom(Path file) throws IOException {
+        Path copy = folder.resolve("copy.pcm");
+        ListeningCopy.write(file, copy);
+        ByteBuffer samples = ByteBuffer.wrap(Files.readAllBytes(copy)).order(ByteOrder.LITTLE_ENDIAN);
+        for (int i = 0; i < samples.capacity() / 4; i++) {
+            if (Math.abs(samples.getShort(i * 4)) > 3000) {
+                return i / 48_000.0;
+            }
+        }
+        throw new AssertionError("nothing is heard");
+    }
+
+    @Test
+    void piecesStandAtTheirPlacesWithSilenceBetween() throws IOException {
+        String a = wav("a.wav", 1, 48_000, 1).toString();
+        Path mix = folder.resolve("mix.f32");
+        SoundMix.write(new ReelSound(1, "mono", 100_000, List.of(new ReelSound.Piece(a, 24_000, 10_000, 5_000), new ReelSound.Piece(a, 40_000, 50_000, 20_000))), mix);
+        ByteBuffer samples = ByteBuffer.wrap(Files.readAllBytes(mix)).order(ByteOrder.LITTLE_ENDIAN);
+        assertThat(samples.capacity() / 4).isEqualTo(100_000);
+        assertThat(highest(samples, 0, 10_000)).isZero();
+        assertThat(highest(samples, 10_000, 15_000)).isCloseTo(12_000 / 32_768f, within(.01f));
+        assertThat(highest(samples, 15_000, 50_000)).isZero();
+        assertThat(highest(samples, 50_000, 58_000)).isCloseTo(12_000 / 32_768f, within(.01f));
+        assertThat(highest(samples, 58_001, 100_000)).as("the file ended before the piece").isZero();
+    }
+
+    private static float highest(ByteBuffer samples, int from, int to) {
+        float highest = 0;
+        for (int i = from; i < to; i++) {
+            highest = Math.max(highest, Math.abs(samples.getFloat(i * 4)));
+        }
+        return highest;
+    }
+}
