@@ -19,6 +19,7 @@ import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -28,6 +29,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Finished files in the hands of readers that know nothing of Vat. */
 @Tag("outside")
@@ -49,18 +52,30 @@ class OutsideReadersTest {
     private Path out;
 
     @BeforeEach
-    void make() throws IOException {
+    void draw() throws IOException {
         Path frames = Files.createDirectory(folder.resolve("patches"));
         for (int f = 0; f < FRAMES; f++) {
             Files.write(frames.resolve("patches.%04d.png".formatted(f + 1)), StillWriter.PNG16.write(patches(f)));
         }
         out = folder.resolve("out");
-        assertThat(Vat.run("make", frames.toString(), "--target", "web-h264", "--target", "edit-prores-hq", "--target", "alpha-prores-4444",
-                "--rate", "25", "--out", out.toString())).isZero();
+    }
+
+    private void make(String... targets) {
+        List<String> words = new ArrayList<>(List.of("make", folder.resolve("patches").toString(), "--rate", "25", "--out", out.toString()));
+        for (String target : targets) {
+            words.addAll(List.of("--target", target));
+        }
+        assertThat(Vat.run(words.toArray(String[]::new))).isZero();
     }
 
     /** Four flat patches; under them a grey that tells the frame's number. */
     private static Samples patches(int frame) {
+        return patches(frame, null);
+    }
+
+    /** @param seen how much can't be seen through each patch, from 0 to 1, or null for no alpha */
+    private static Samples patches(int frame, float[] seen) {
+        float[] alpha = seen == null ? null : new float[WIDTH * HEIGHT];
         float[][] rgb = new float[3][WIDTH * HEIGHT];
         for (int y = 0; y < HEIGHT; y++) {
             for (int x = 0; x < WIDTH; x++) {
@@ -68,9 +83,12 @@ class OutsideReadersTest {
                 rgb[0][y * WIDTH + x] = c.red() / 255f;
                 rgb[1][y * WIDTH + x] = c.green() / 255f;
                 rgb[2][y * WIDTH + x] = c.blue() / 255f;
+                if (alpha != null) {
+                    alpha[y * WIDTH + x] = y >= HEIGHT / 2 ? 1 : seen[x * 4 / WIDTH];
+                }
             }
         }
-        return new Samples(WIDTH, HEIGHT, rgb[0], rgb[1], rgb[2], null);
+        return new Samples(WIDTH, HEIGHT, rgb[0], rgb[1], rgb[2], alpha);
     }
 
     private static Rgb grey(int frame) {
@@ -85,6 +103,7 @@ class OutsideReadersTest {
     @Test
     void mediainfoAgreesWithEveryReceipt() throws Exception {
         assumeTrue(program("mediainfo").isPresent(), "mediainfo isn't installed");
+        make("web-h264", "edit-prores-hq", "alpha-prores-4444");
         for (String name : List.of("patches_web.mp4", "patches_edit.mov", "patches_alpha.mov")) {
             Path file = out.resolve(name);
             Process process = new ProcessBuilder("mediainfo", "--Output=JSON", file.toString()).start();
@@ -127,38 +146,64 @@ class OutsideReadersTest {
         }
     }
 
-    /** The browser plays the file to its end, and its pixels are the source's, within four code values on flat areas. */
+    /** The browser plays what is said to play in browsers to its end, with the source's pixels, within four code values on flat areas. */
+    @ParameterizedTest
+    @CsvSource({"web-h264, patches_web.mp4", "anyone-h264, patches_anywhere.mp4", "web-vp9, patches_vp9.webm", "web-av1, patches_av1.mp4",
+        "web-av1-10, patches_av1-10.webm"})
+    void chromiumPlaysTheFileWithTheSourcesColours(String target, String name) throws Exception {
+        assumeTrue(program("chromium").isPresent(), "Chromium isn't installed");
+        make(target);
+        JsonNode result = play(out.resolve(name));
+        assertThat(result.path("error").asText("")).isEmpty();
+        assertThat(result.path("ended").asBoolean()).isTrue();
+        assertThat(result.path("duration").asDouble()).isEqualTo(FRAMES / 25.0);
+        assertThat(result.path("width").asInt()).isEqualTo(WIDTH);
+        for (JsonNode shot : result.path("shots")) {
+            int frame = shot.path("frame").asInt();
+            for (int p = 0; p < 4; p++) {
+                near(shot.path("patches").get(p), PATCHES.get(p), "frame " + frame + ", patch " + p);
+            }
+            near(shot.path("grey"), grey(frame), "frame " + frame);
+        }
+        assertThat(result.path("shots")).hasSize(4);
+    }
+
     @Test
-    void chromiumPlaysTheFileWithTheSourcesColours() throws Exception {
-        Path chromium = program("chromium").orElse(null);
-        assumeTrue(chromium != null, "Chromium isn't installed");
+    void chromiumSeesThroughWebMWithAlpha() throws Exception {
+        assumeTrue(program("chromium").isPresent(), "Chromium isn't installed");
+        float[] seen = {1, .75f, .5f, 0};
+        for (int f = 0; f < FRAMES; f++) {
+            Files.write(folder.resolve("patches").resolve("patches.%04d.png".formatted(f + 1)), StillWriter.PNG16.write(patches(f, seen)));
+        }
+        make("web-vp9-alpha");
+        for (JsonNode shot : play(out.resolve("patches_webalpha.webm")).path("shots")) {
+            for (int p = 0; p < 4; p++) {
+                JsonNode pixel = shot.path("patches").get(p);
+                assertThat(Math.abs(pixel.get(3).asInt() - Math.round(255 * seen[p]))).as("alpha of patch " + p + ": " + pixel).isLessThanOrEqualTo(4);
+                if (seen[p] == 1) {
+                    near(pixel, PATCHES.get(p), "patch " + p);
+                }
+            }
+        }
+    }
+
+    private JsonNode play(Path file) throws Exception {
+        String type = file.toString().endsWith("webm") ? "video/webm" : "video/mp4";
         CompletableFuture<JsonNode> told = new CompletableFuture<>();
         HttpServer server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
         server.createContext("/", e -> answer(e, "text/html", page().getBytes(StandardCharsets.UTF_8)));
-        server.createContext("/video.mp4", e -> answer(e, "video/mp4", Files.readAllBytes(out.resolve("patches_web.mp4"))));
+        server.createContext("/video", e -> answer(e, type, Files.readAllBytes(file)));
         server.createContext("/told", e -> {
             told.complete(JSON.readTree(e.getRequestBody().readAllBytes()));
             answer(e, "text/plain", new byte[0]);
         });
         server.start();
-        Process browser = new ProcessBuilder(chromium.toString(), "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
+        Process browser = new ProcessBuilder(program("chromium").orElseThrow().toString(), "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
                 "--disable-background-networking", "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
                 "--user-data-dir=" + folder.resolve("profile"), "--remote-debugging-port=0", "http://127.0.0.1:" + server.getAddress().getPort() + "/")
                 .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
         try {
-            JsonNode result = told.get(60, TimeUnit.SECONDS);
-            assertThat(result.path("error").asText("")).isEmpty();
-            assertThat(result.path("ended").asBoolean()).isTrue();
-            assertThat(result.path("duration").asDouble()).isEqualTo(FRAMES / 25.0);
-            assertThat(result.path("width").asInt()).isEqualTo(WIDTH);
-            for (JsonNode shot : result.path("shots")) {
-                int frame = shot.path("frame").asInt();
-                for (int p = 0; p < 4; p++) {
-                    near(shot.path("patches").get(p), PATCHES.get(p), "frame " + frame + ", patch " + p);
-                }
-                near(shot.path("grey"), grey(frame), "frame " + frame);
-            }
-            assertThat(result.path("shots")).hasSize(4);
+            return told.get(60, TimeUnit.SECONDS);
         } finally {
             browser.destroyForcibly().waitFor();
             server.stop(0);
@@ -192,7 +237,7 @@ class OutsideReadersTest {
                 (async () => {
                   // Whole in memory, so that seeking needs no server that gives parts.
                   const loaded = once(v, 'loadeddata');
-                  v.src = URL.createObjectURL(await (await fetch('/video.mp4')).blob());
+                  v.src = URL.createObjectURL(await (await fetch('/video')).blob());
                   await loaded;
                   c.width = v.videoWidth; c.height = v.videoHeight;
                   const g = c.getContext('2d', {willReadFrequently: true});
@@ -201,6 +246,7 @@ class OutsideReadersTest {
                     const there = once(v, 'seeked');
                     v.currentTime = (frame + 0.5) / 25;
                     await there;
+                    g.clearRect(0, 0, c.width, c.height);
                     g.drawImage(v, 0, 0);
                     const at = (x, y) => Array.from(g.getImageData(x, y, 1, 1).data);
                     shots.push({frame, patches: [0, 1, 2, 3].map(p => at(c.width * (p + .5) / 4, c.height / 4)), grey: at(c.width / 2, c.height * 3 / 4)});

@@ -44,10 +44,10 @@ class ProjectTextTest {
         String text = ProjectText.write(full())
                 .replaceFirst("\\{", "{ \"mood\" : \"dusk\",")
                 .replaceFirst("\"gap\" :", "\"haze\" : {\"depth\" : 3}, \"gap\" :")
-                .replaceFirst("\"target\" :", "\"sound\" : [1, 2], \"target\" :");
+                .replaceFirst("\"target\" :", "\"captions\" : [1, 2], \"target\" :");
         Project read = ProjectText.read(text);
         assertThat(read).isNotEqualTo(full());
-        assertThat(ProjectText.write(read)).contains("\"mood\" : \"dusk\"").contains("\"depth\" : 3").contains("\"sound\" : [ 1, 2 ]");
+        assertThat(ProjectText.write(read)).contains("\"mood\" : \"dusk\"").contains("\"depth\" : 3").contains("\"captions\" : [ 1, 2 ]");
         assertThat(ProjectText.write(Edits.setRate(Rate.of(25)).apply(read))).as("kept through edits").contains("dusk").contains("\"depth\" : 3");
     }
 
