@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Findings;
@@ -25,6 +26,7 @@ import dev.vat.core.source.Location;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
+import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
@@ -82,6 +84,9 @@ final class MakeCommand implements Callable<Integer> {
 
     @Option(names = "--name", paramLabel = "PATTERN", description = "File names, such as {reel}_{target}_{date}.")
     private String naming;
+
+    @Option(names = "--preset", paramLabel = "NAME|FILE", description = "A preset that was kept, or its text in a file; may be given several times.")
+    private List<String> presets = new ArrayList<>();
 
     @Option(names = "--codec", paramLabel = "ID", description = "In place of the target's codec. See: vat targets --codecs")
     private String codec;
@@ -201,8 +206,11 @@ final class MakeCommand implements Callable<Integer> {
         for (String target : targets) {
             project = Edits.addTarget(parse(target, Catalogue::target)).apply(project);
         }
-        if (!targets.isEmpty()) {
+        if (!targets.isEmpty() || !presets.isEmpty()) {
             project = project.withDeliverables(project.deliverables().stream().filter(d -> targets.contains(d.target())).toList());
+        }
+        for (String preset : presets) {
+            project = Edits.addPreset(preset(preset)).apply(project);
         }
         if (project.deliverables().isEmpty()) {
             throw new CommandFailure(ExitCode.WRONG_USE, "Say who the file is for with --target; see: vat targets");
@@ -232,6 +240,21 @@ final class MakeCommand implements Callable<Integer> {
             }
         }
         return out == null ? project : Edits.setFolder(Place.of(out)).apply(project);
+    }
+
+    private Preset preset(String text) {
+        try {
+            Path file = Path.of(text);
+            if (Files.isRegularFile(file)) {
+                return Preset.parse(Files.readString(file));
+            }
+            return PresetStore.in(places).find(text).orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, "There is no preset '" + text
+                    + "', and no file of that name"));
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, text + ": " + e.getMessage());
+        } catch (IOException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, text + " can't be read: " + e.getMessage());
+        }
     }
 
     /** What is said in place of the targets' own settings holds for every file. */

@@ -3,6 +3,9 @@ package dev.vat.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
@@ -123,13 +126,32 @@ class CommandsTest {
     }
 
     @Test
+    void codecContainerQualityAndPresetsTakeTheTargetsPlace() throws IOException {
+        Path frames = png("kite", 1, 6);
+        Path preset = Files.writeString(folder.resolve("rushes.json"), Preset.of("rushes", Deliverable.of(Catalogue.target("edit-prores-lt"))
+                .withContainer(Container.MXF)).toText());
+        Shell made = Shell.run("make", frames, "--target", "web-h264", "--quality", "30", "--container", "mov", "--rate", "25", "--out", folder.resolve("out"), "--json");
+        assertThat(made.code()).isZero();
+        assertThat(names(folder.resolve("out"))).contains("kite_web.mov");
+        Shell kept = Shell.run("make", frames, "--preset", preset, "--rate", "25", "--out", folder.resolve("out"), "--json");
+        assertThat(kept.code()).isZero();
+        assertThat(names(folder.resolve("out"))).contains("kite_lt.mxf");
+        Shell illegal = Shell.run("make", frames, "--target", "web-vp9", "--container", "avi", "--rate", "25", "--out", folder.resolve("none"));
+        assertThat(illegal.code()).isEqualTo(2);
+        assertThat(illegal.err()).contains("VP9 can't stand in AVI").contains("MP4, Matroska or WebM");
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--quality", "99", "--rate", "25", "--out", folder.resolve("none")).err()).contains("not 99");
+        assertThat(Shell.run("make", frames, "--preset", "nobody's", "--rate", "25", "--out", folder.resolve("none")).err()).contains("There is no preset");
+        assertThat(folder.resolve("none")).doesNotExist();
+    }
+
+    @Test
     void targetsAreOneDocument() {
         Shell shell = Shell.run("targets", "--json");
         assertThat(shell.code()).isZero();
         assertThat(shell.lines()).hasSize(1);
         JsonNode targets = shell.last().path("targets");
         assertThat(targets).hasSizeGreaterThanOrEqualTo(24);
-        assertThat(targets.get(2).fieldNames()).toIterable().containsExactly("id", "title", "container", "codec", "depth", "alpha");
+        assertThat(targets.get(2).fieldNames()).toIterable().contains("id", "for", "title", "container", "codec", "quality", "depth", "alpha");
         assertThat(targets.get(2).path("id").asText()).isEqualTo("alpha-prores-4444");
         assertThat(targets.get(2).path("alpha").asBoolean()).isTrue();
         assertThat(Shell.run("targets").out()).as("words go to standard error").isEmpty();

@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Framing;
+import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.delivery.Target;
@@ -216,6 +217,15 @@ public final class Edits {
     public static Edit addTarget(Target target) {
         return new Edit("adding " + target.title(), project -> project.deliverables().stream().anyMatch(d -> d.target().equals(target.id()))
                 ? project : withColumn(project, project.deliverables().size(), Deliverable.of(target)));
+    }
+
+    /** A column as a preset has it; a preset's target may stand there already. */
+    public static Edit addPreset(Preset preset) {
+        return new Edit("adding " + preset.name(), project -> {
+            Deliverable column = preset.column();
+            return withColumn(project, project.deliverables().size(), isTaken(project, column.target())
+                    ? column.withId(freshColumn(project, column.target())) : column.withId(column.target()));
+        });
     }
 
     /** A second column like one that is there, right beside it. */

@@ -21,6 +21,9 @@ public interface Ask {
 
     Optional<Rgb> colour(String title, Rgb now);
 
+    /** One line of text, or empty if nothing was entered. */
+    Optional<String> text(String title, String proposal);
+
     Leaving leaving();
 
     /** Shows a file or folder in the system's own file manager; false where that can't be done. */

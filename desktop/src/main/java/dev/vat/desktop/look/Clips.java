@@ -8,6 +8,12 @@ public final class Clips {
 
     private Clips() { }
 
+    /** The text that lies there, or nothing. */
+    public static String text() {
+        String text = Clipboard.getSystemClipboard().getString();
+        return text == null ? "" : text;
+    }
+
     public static void copy(String text) {
         ClipboardContent content = new ClipboardContent();
         content.putString(text);

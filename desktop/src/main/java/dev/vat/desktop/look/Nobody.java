@@ -42,4 +42,9 @@ public final class Nobody implements Ask {
     public boolean reveal(Path path) {
         return false;
     }
+
+    @Override
+    public Optional<String> text(String title, String proposal) {
+        return Optional.empty();
+    }
 }

@@ -75,7 +75,7 @@ public final class OutFace extends VBox {
         this.studio = studio;
         this.columnChanged = columnChanged;
         this.fields = new OutFields(studio, ask);
-        this.menus = new OutMenus(studio);
+        this.menus = new OutMenus(studio, ask);
         setId("out-face");
         getStyleClass().add("face");
         grid.setId("out-grid");

@@ -6,9 +6,12 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Legality;
+import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.ReelSound;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.studio.Studio;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContextMenu;
@@ -19,9 +22,11 @@ import javafx.scene.control.MenuItem;
 final class OutMenus {
 
     private final Studio studio;
+    private final Ask ask;
 
-    OutMenus(Studio studio) {
+    OutMenus(Studio studio, Ask ask) {
         this.studio = studio;
+        this.ask = ask;
     }
 
     ContextMenu codecs(Deliverable deliverable) {
@@ -95,6 +100,8 @@ final class OutMenus {
                 item("left", "Move left", () -> studio.edit(Edits.moveDeliverable(id, -1))),
                 item("right", "Move right", () -> studio.edit(Edits.moveDeliverable(id, 1))),
                 item("as-target", "All as the target has it", () -> studio.edit(Edits.setAsTarget(id))),
+                item("keep-preset", "Keep as a preset\u2026", () -> ask.text("Keep this column as a preset", deliverable.title()).ifPresent(name -> studio.presets().keep(name, deliverable))),
+                item("copy-preset", "Copy as text", () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
                 item("remove", "Remove", () -> studio.edit(Edits.removeDeliverable(id))));
     }
 

@@ -2,8 +2,10 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.project.Edits;
+import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
@@ -18,6 +20,7 @@ import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
@@ -74,9 +77,29 @@ public final class TargetBar extends FlowPane {
         button.setOnAction(_ -> {
             ContextMenu menu = new ContextMenu();
             menu.getItems().addAll(menus(this::isThere, this::choose));
+            menu.getItems().add(presets());
             menu.show(button, Side.TOP, 0, 0);
         });
         return button;
+    }
+
+    /** Kept columns, each with what it changes of its target, and one that lies on the clipboard as text. */
+    private Menu presets() {
+        Menu menu = new Menu("Presets");
+        for (Preset preset : studio.presets().all()) {
+            Menu of = new Menu(preset.name() + "   " + String.join(", ", preset.changes()));
+            of.getItems().addAll(item("Add its column", () -> studio.edit(Edits.addPreset(preset))),
+                    item("Copy as text", () -> Clips.copy(preset.toText())), item("Delete", () -> studio.presets().forget(preset)));
+            menu.getItems().add(of);
+        }
+        menu.getItems().add(item("Paste a preset that was copied as text", () -> studio.presets().paste(Clips.text())));
+        return menu;
+    }
+
+    private static MenuItem item(String text, Runnable act) {
+        MenuItem item = new MenuItem(text);
+        item.setOnAction(_ -> act.run());
+        return item;
     }
 
     private static List<Menu> menus(Predicate<Target> there, Consumer<Target> choose) {

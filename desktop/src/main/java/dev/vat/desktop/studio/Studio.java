@@ -20,6 +20,7 @@ import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
+import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.DestinationProbe;
@@ -59,6 +60,7 @@ public final class Studio implements AutoCloseable {
     private EditHistory history = new EditHistory(Project.EMPTY);
     private Observed.Destination destination = Observed.Destination.UNKNOWN;
     private Path probed;
+    private final Presets presets;
     private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), destination));
     private List<Location> question = List.of();
     private String message = "";
@@ -81,6 +83,7 @@ public final class Studio implements AutoCloseable {
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
         this.runs = new Runs(places, viewer, background, this.ui, this::tell, this::probeAgain, this::say);
         this.search = new Search(this, background, this.ui, () -> closed);
+        this.presets = new Presets(PresetStore.in(places), this);
         runs.findLeftOver();
     }
 
@@ -220,6 +223,10 @@ public final class Studio implements AutoCloseable {
     /** What will be heard, where clips of the reel have sound. */
     public Optional<ReelSound> sound() {
         return programme().flatMap(p -> ReelSound.of(p, watch.clips()));
+    }
+
+    public Presets presets() {
+        return presets;
     }
 
     // ---- bringing in

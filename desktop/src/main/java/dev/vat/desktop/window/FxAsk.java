@@ -14,6 +14,7 @@ import javafx.scene.control.Alert;
 import javafx.scene.control.ButtonBar;
 import javafx.scene.control.ButtonType;
 import javafx.scene.control.ColorPicker;
+import javafx.scene.control.TextField;
 import javafx.scene.paint.Color;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
@@ -87,6 +88,18 @@ public final class FxAsk implements Ask {
             return new Rgb((int) Math.round(chosen.getRed() * 255), (int) Math.round(chosen.getGreen() * 255),
                     (int) Math.round(chosen.getBlue() * 255));
         });
+    }
+
+    @Override
+    public Optional<String> text(String title, String proposal) {
+        TextField field = new TextField(proposal);
+        field.setId("asked-text");
+        Alert alert = new Alert(Alert.AlertType.NONE, "", ButtonType.CANCEL, ButtonType.OK);
+        alert.initOwner(owner);
+        alert.setTitle(title);
+        alert.setHeaderText(title);
+        alert.getDialogPane().setContent(field);
+        return alert.showAndWait().filter(ButtonType.OK::equals).map(_ -> field.getText().strip()).filter(t -> !t.isEmpty());
     }
 
     @Override

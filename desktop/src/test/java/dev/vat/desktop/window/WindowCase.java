@@ -42,6 +42,7 @@ abstract class WindowCase extends FxRobot {
         Rgb colour;
         Path project;
         Leaving leaving = Leaving.STOP;
+        String text;
         final List<Path> revealed = new ArrayList<>();
 
         @Override
@@ -67,6 +68,11 @@ abstract class WindowCase extends FxRobot {
         @Override
         public Optional<Rgb> colour(String title, Rgb now) {
             return Optional.ofNullable(colour);
+        }
+
+        @Override
+        public Optional<String> text(String title, String proposal) {
+            return Optional.ofNullable(text);
         }
 
         @Override

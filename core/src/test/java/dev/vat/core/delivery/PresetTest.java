@@ -1,0 +1,55 @@
+package dev.vat.core.delivery;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PresetTest {
+
+    private static Deliverable column() {
+        return Deliverable.of(Catalogue.WEB_H264).withId("web-h264-3").withContainer(Container.MOV).withControl(new RateControl.Constant(24))
+                .withFraming(Framing.of(Size.of(1280, 720), Fit.BARS)).withSound(SoundCodec.PCM_16).withFlatten(Rgb.WHITE);
+    }
+
+    @Test
+    void aPresetComesBackFromItsTextAndSaysWhatItChanges() {
+        Preset preset = Preset.of("Kite Week rushes", column());
+        Preset back = Preset.parse(preset.toText());
+        assertThat(back).isEqualTo(preset);
+        assertThat(back.column().id()).as("no column of some project").isEqualTo("web-h264");
+        assertThat(back.changes()).containsExactly("in MOV", "fair (24)", "1280x720, whole, with bars", "PCM 16-bit", "flattened on #FFFFFF");
+        assertThat(Preset.of("plain", Deliverable.of(Catalogue.WEB_H264)).changes()).isEmpty();
+    }
+
+    @Test
+    void itIsAddedBesideItsTargetUnderAnIdOfItsOwn() {
+        Project project = Edits.addPreset(Preset.of("a", column())).apply(Edits.addTarget(Catalogue.WEB_H264).apply(Project.EMPTY));
+        assertThat(project.deliverables()).extracting(Deliverable::id).containsExactly("web-h264", "web-h264-2");
+        assertThat(project.deliverables().getLast().settings().container()).isEqualTo(Container.MOV);
+    }
+
+    @Test
+    void whatANewerVatAddedIsKeptAndWhatIsntThereIsNamed() {
+        String text = Preset.of("a", Deliverable.of(Catalogue.WEB_H264)).toText().replace("\"target\" : \"web-h264\"", "\"target\" : \"hologram\", \"depth\" : 3");
+        Preset strange = Preset.parse(text);
+        assertThat(strange.toText()).contains("\"depth\" : 3").contains("hologram");
+        assertThat(strange.changes()).containsExactly("asks for what this Vat doesn't have");
+        assertThat(strange.column().isKnown()).isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "not json at all | not a preset", "{\"version\": 2, \"name\": \"a\", \"column\": {\"target\": \"web-h264\"}} | newer Vat",
+        "{\"version\": 1, \"name\": \"\", \"column\": {\"target\": \"web-h264\"}} | from 1 to 80", "[] | not a preset", "{\"version\": 1} | not a preset",
+    })
+    void badTextIsRefusedInWords(String text, String words) {
+        assertThatIllegalArgumentException().isThrownBy(() -> Preset.parse(text)).withMessageContaining(words);
+    }
+}
