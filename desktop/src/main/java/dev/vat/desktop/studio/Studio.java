@@ -149,6 +149,10 @@ public final class Studio implements AutoCloseable {
     // ---- the project
 
     public void edit(Edit edit) {
+        if (closed) {
+            // What was being typed when the window closed.
+            return;
+        }
         if (history.apply(edit)) {
             projectChanged();
         } else {

@@ -178,8 +178,19 @@ class SheetTest extends WindowCase {
             type(KeyCode.UP);
         }
         type(KeyCode.ENTER);
+        await(() -> node("cell-editor") != null);
+        run(() -> ((TextField) node("cell-editor")).setText("50 %"));
+        type(KeyCode.ENTER);
+        settle();
+        assertThat(text("cell-size-web-h264")).as("to the nearest even size").isEqualTo("48x28");
+        run(() -> node("out-grid").requestFocus());
+        type(KeyCode.BACK_SPACE);
+        settle();
+        assertThat(text("cell-size-web-h264")).isEqualTo("97x54");
+        press("remedy-size-odd-0");
         settle();
         assertThat(text("cell-size-web-h264")).isEqualTo("96x54");
+        run(() -> node("out-grid").requestFocus());
         type(KeyCode.RIGHT);
         settle();
         assertThat(on(() -> node("picture").lookupAll(".strong").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList()))
