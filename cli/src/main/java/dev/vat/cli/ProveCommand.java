@@ -35,7 +35,7 @@ final class ProveCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         Path absolute = file.toAbsolutePath().normalize();
         Path receipt = ReceiptFile.of(absolute);
-        if (!Files.isRegularFile(absolute)) {
+        if (!Files.exists(absolute)) {
             throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
         }
         if (!Files.isRegularFile(receipt)) {

@@ -47,6 +47,9 @@ public final class EncoderSettings {
             case "mjpeg" -> options.putAll(Map.of("flags", "+qscale", "global_quality", Integer.toString(118 * number(settings.control()))));
             case "png" -> options.putAll(Map.of("compression_level", "3", "pred", "mixed"));
             case "qtrle" -> options.put("g", "1");
+            case "tiff" -> options.put("compression_algo", "packbits");
+            case "targa" -> options.put("rle", "1");
+            case "dpx" -> { }
             case "dvvideo", "utvideo", "v210", "rawvideo" -> { }
             default -> throw new IllegalArgumentException("No encoder settings for " + codec.id());
         }

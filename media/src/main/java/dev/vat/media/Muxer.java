@@ -79,6 +79,7 @@ final class Muxer implements AutoCloseable {
     private static String nameOf(Container container) {
         return switch (container) {
             case MKV -> "matroska";
+            case FRAMES -> throw new IllegalArgumentException("Numbered frames have no container");
             default -> container.extension();
         };
     }

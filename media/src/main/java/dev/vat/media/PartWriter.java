@@ -6,7 +6,7 @@ import java.util.Map;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 
 /** Encodes one part of a deliverable into a closed file of its own, checking it as it goes. Belongs to one thread. */
-public final class PartWriter implements AutoCloseable {
+public final class PartWriter implements PartSink {
 
     private final TrackEncoder encoder;
     private final Muxer muxer;
@@ -38,6 +38,7 @@ public final class PartWriter implements AutoCloseable {
         return spec.codec().hasAlpha() && spec.codec().reportedName().equals("vp9");
     }
 
+    @Override
     public void write(Picture converted) {
         if (check != null) {
             check.given(converted);
@@ -53,12 +54,12 @@ public final class PartWriter implements AutoCloseable {
         muxer.write(packet);
     }
 
-    /** Bytes of coded pictures so far. */
+    @Override
     public long bytes() {
         return bytes;
     }
 
-    /** Ends the file; returns what the check found of each frame, nothing if it was off. */
+    @Override
     public List<FrameProof> finish() {
         encoder.flush(this::take);
         muxer.finish();

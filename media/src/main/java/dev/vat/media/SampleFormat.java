@@ -17,6 +17,15 @@ final class SampleFormat {
             case "ffv1-rgb-8" -> "bgr0";
             case "png-rgba-8" -> "rgba";
             case "png-rgba-16" -> "rgba64be";
+            case "frames-png-8", "frames-tiff-8" -> "rgb24";
+            case "frames-png-16" -> "rgb48be";
+            case "frames-png-rgba-8" -> "rgba";
+            case "frames-png-rgba-16" -> "rgba64be";
+            case "frames-tiff-16" -> "rgb48le";
+            case "frames-tiff-rgba-16" -> "rgba64le";
+            case "frames-tga-8" -> "bgr24";
+            case "frames-tga-rgba-8" -> "bgra";
+            case "frames-jpeg" -> "yuvj444p";
             case "mjpeg-422" -> "yuvj422p";
             default -> planar(codec);
         };

@@ -1,6 +1,7 @@
 package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_MPEG2VIDEO;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_TIFF;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_VP9;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder;
@@ -55,9 +56,7 @@ final class TrackDecoder implements AutoCloseable {
             throw new MediaException("No decoder for this picture track", 0);
         }
         context = avcodec_alloc_context3(codec);
-        // Of MPEG-2 at a constant rate the encoder fills slices up with zeros, which the strictest look calls an error.
-        AVDictionary options = Av.options(Map.of("err_detect", parameters.codec_id() == AV_CODEC_ID_MPEG2VIDEO
-                ? "crccheck+buffer+explode" : "crccheck+bitstream+buffer+explode"));
+        AVDictionary options = Av.options(Map.of("err_detect", strictness(parameters.codec_id())));
         try {
             Av.check(avcodec_parameters_to_context(context, parameters), "Decoder");
             context.pkt_timebase(timeBase);
@@ -68,6 +67,15 @@ final class TrackDecoder implements AutoCloseable {
             close();
             throw e;
         }
+    }
+
+    /**
+     * As strict as can be. Of MPEG-2 at a constant rate the encoder fills slices up with zeros, which the strictest look calls an
+     * error; of TIFF it trips over fields that say nothing of the picture.
+     */
+    private static String strictness(int codec) {
+        return codec == AV_CODEC_ID_MPEG2VIDEO ? "crccheck+buffer+explode" : codec == AV_CODEC_ID_TIFF ? "crccheck+bitstream+buffer"
+                : "crccheck+bitstream+buffer+explode";
     }
 
     /** Each picture belongs to {@code sink}, which closes it. */

@@ -38,6 +38,7 @@ class OutsideMatrixTest {
             case WEBM -> "WebM";
             case AVI -> "AVI";
             case MXF -> "MXF";
+            case FRAMES -> throw new AssertionError("stills have no container");
         });
         assertThat(video.path("FrameCount").asLong()).isEqualTo(asked.frames());
         assertThat(video.path("FrameRate").asDouble()).isCloseTo(asked.rate().perSecond().toDouble(), within(.0006));

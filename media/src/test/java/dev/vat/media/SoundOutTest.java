@@ -65,6 +65,7 @@ class SoundOutTest {
             case WEBM -> "vp9-420";
             case AVI -> "mjpeg-422";
             case MXF -> "dnxhr-sq";
+            case FRAMES -> throw new AssertionError("stills have no sound");
         });
     }
 

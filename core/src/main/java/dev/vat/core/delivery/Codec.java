@@ -78,6 +78,11 @@ public final class Codec {
         return b.parts;
     }
 
+    /** How its files are called at their end: of stills their own, else the container's. */
+    public String extension(Container container) {
+        return container.isFolder() ? b.extension : container.extension();
+    }
+
     public Set<RateControl.Kind> controls() {
         return b.controls;
     }
@@ -150,6 +155,9 @@ public final class Codec {
 
     /** Whether, and how, it is made in parts under a rate control. */
     public PartForm partForm(RateControl control) {
+        if (b.containers.contains(Container.FRAMES)) {
+            return PartForm.FILES;
+        }
         return control.mayBeCut() && !b.whole ? PartForm.STRETCH : PartForm.WHOLE;
     }
 
@@ -215,6 +223,7 @@ public final class Codec {
         private Container parts = Container.MOV;
         private Set<RateControl.Kind> controls = EnumSet.of(RateControl.Kind.PROFILE);
         private RateControl usual = new RateControl.ByProfile();
+        private String extension = "";
         private Quality quality;
         private Limits limits = Limits.NONE;
         private int groupSeconds;
@@ -258,6 +267,12 @@ public final class Codec {
 
         Builder in(Container... where) {
             containers = Set.copyOf(List.of(where));
+            return this;
+        }
+
+        /** What names of its stills end in. */
+        Builder extension(String end) {
+            extension = end;
             return this;
         }
 

@@ -1,6 +1,7 @@
 package dev.vat.core.delivery;
 
 import java.util.Arrays;
+import java.util.Locale;
 import java.util.stream.Collectors;
 
 /**
@@ -13,7 +14,9 @@ public enum Container {
     WEBM("WebM", "webm", true, true, "WebM is for VP9 and AV1 alone"),
     /** Its header has no place for colour, and pixel aspect only in an extension that few read. */
     AVI("AVI", "avi", false, false, "AVI is for pictures that stand alone, in the order in which they are shown"),
-    MXF("MXF", "mxf", true, true, "MXF takes only what SMPTE has mapped into it (MPEG-2, AVC-Intra, ProRes, DNxHD, DNxHR, FFV1)");
+    MXF("MXF", "mxf", true, true, "MXF takes only what SMPTE has mapped into it (MPEG-2, AVC-Intra, ProRes, DNxHD, DNxHR, FFV1)"),
+    /** A folder of stills, one a frame. */
+    FRAMES("numbered frames", "", false, false, "numbered frames are stills (PNG, TIFF, TGA, DPX, JPEG)");
 
     private final String title;
     private final String extension;
@@ -31,9 +34,9 @@ public enum Container {
 
     /** By its title or its extension. @throws IllegalArgumentException naming those there are */
     public static Container parse(String text) {
-        return Arrays.stream(values()).filter(c -> c.extension.equalsIgnoreCase(text.strip()) || c.title.equalsIgnoreCase(text.strip())).findFirst()
+        return Arrays.stream(values()).filter(c -> !c.extension.isEmpty() && c.extension.equalsIgnoreCase(text.strip()) || c.name().equalsIgnoreCase(text.strip()) || c.title.equalsIgnoreCase(text.strip())).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("There is no container '" + text + "'; there are "
-                        + Arrays.stream(values()).map(c -> c.extension).collect(Collectors.joining(", "))));
+                        + Arrays.stream(values()).map(c -> c.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", "))));
     }
 
     public String title() {
@@ -56,6 +59,11 @@ public enum Container {
     /** Whether its index can stand in front, so that a player begins before the whole file has arrived. */
     public boolean mayHaveIndexInFront() {
         return this == MP4 || this == MOV;
+    }
+
+    /** Whether it is a folder of files, and not a file. */
+    public boolean isFolder() {
+        return this == FRAMES;
     }
 
     /** Why a codec that isn't in the catalogue's list for this container can't stand in it. */

@@ -63,7 +63,8 @@ public final class FileNaming {
         values.put("size", context.size().toString());
         values.put("rate", context.rate() == null ? "rate" : context.rate().label());
         String name = FIELD.matcher(pattern).replaceAll(m -> Matcher.quoteReplacement(values.get(m.group(1))));
-        return shorten(legal(name)) + "." + deliverable.settings().container().extension();
+        String extension = deliverable.settings().container().extension();
+        return shorten(legal(name)) + (extension.isEmpty() ? "" : "." + extension);
     }
 
     private static String legal(String name) {

@@ -12,6 +12,7 @@ final class Targets {
     private static final String EDIT = "Editing";
     private static final String ALPHA = "Compositing, with transparency";
     private static final String BROADCAST = "Broadcast";
+    private static final String FRAMES = "Frames";
     private static final String ARCHIVE = "Archive";
 
     static final Target WEB_H264 = new Target("web-h264", WEB, "H.264 for the web", "web",
@@ -77,6 +78,12 @@ final class Targets {
             new Target("broadcast-prores", BROADCAST, "ProRes HQ in MXF", "hqmxf", "As for editing, in the container that broadcast servers take.", in(ProRes.HQ_422, Container.MXF)),
             new Target("broadcast-dv-625", BROADCAST, "DV, 625 lines", "dv", "Standard definition at 25; 720x576 only.", in(Broadcast.DV25_625, Container.MOV)),
             new Target("broadcast-dv-525", BROADCAST, "DV, 525 lines", "dv525", "Standard definition at 29.97; 720x480 only.", in(Broadcast.DV25_525, Container.MOV)),
+            new Target("frames-png", FRAMES, "PNG frames", "frames", "8 bits without loss, one file a frame.", in(NumberedStills.PNG_8, Container.FRAMES)),
+            new Target("frames-png-alpha", FRAMES, "PNG frames with alpha, 16-bit", "frames16", "16 bits without loss, transparency included, one file a frame.",
+                    in(NumberedStills.PNG_RGBA_16, Container.FRAMES)),
+            new Target("frames-tiff", FRAMES, "TIFF frames, 16-bit", "tiff", "16 bits without loss, one file a frame.", in(NumberedStills.TIFF_16, Container.FRAMES)),
+            new Target("frames-dpx", FRAMES, "DPX frames, 10-bit", "dpx", "What finishing programs take, one file a frame.", in(NumberedStills.DPX_10, Container.FRAMES)),
+            new Target("frames-jpeg", FRAMES, "JPEG frames", "jpeg", "Small stills to look at.", in(NumberedStills.JPEG_8, Container.FRAMES)),
             new Target("archive-ffv1", ARCHIVE, "FFV1 RGB 16-bit, without loss", "archive", "Every sample comes back, every slice has a checksum, the format is an open standard.",
                     in(Lossless.FFV1_RGB_16, Container.MKV)),
             new Target("archive-ffv1-alpha", ARCHIVE, "FFV1 RGBA 16-bit, without loss", "archivealpha", "As FFV1, transparency included.", in(Lossless.FFV1_RGBA_16, Container.MKV)),

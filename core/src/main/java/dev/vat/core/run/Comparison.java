@@ -25,6 +25,24 @@ public record Comparison(List<Line> lines) {
     }
 
     public static Comparison of(Expectation planned, FileFacts found) {
+        return planned.stills() == null ? file(planned, found) : stills(planned, found);
+    }
+
+    /** Stills say nothing of time, and of colour only what their own format has a place for. */
+    private static Comparison stills(Expectation planned, FileFacts found) {
+        List<Line> lines = new ArrayList<>();
+        line(lines, "frames", planned.frames(), found.frames());
+        line(lines, "size", planned.size(), found.size());
+        line(lines, "container", planned.container().title(), found.container());
+        line(lines, "codec", planned.codec(), found.codec());
+        line(lines, "depth", planned.readBits() + "-bit", found.bits() + "-bit");
+        line(lines, "chroma", planned.chroma().label(), found.chroma());
+        line(lines, "alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()));
+        lines.add(new Line("bytes", "more than 0", RoughForecast.bytes(found.bytes()), found.bytes() > 0));
+        return new Comparison(lines);
+    }
+
+    private static Comparison file(Expectation planned, FileFacts found) {
         List<Line> lines = new ArrayList<>();
         line(lines, "frames", planned.frames(), found.frames());
         line(lines, "spacing", "every frame alike", found.evenSpacing() ? "every frame alike" : "uneven");

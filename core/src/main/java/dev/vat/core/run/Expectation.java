@@ -9,17 +9,22 @@ import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 
 /**
  * What a deliverable must turn out to be, fixed before the first frame is read.
  *
+ * @param stills names and numbers where it is a folder of stills, else null
  * @param matrix tag by the library's name, or null where codec and container have no place for it; likewise the three others
  */
 public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAspect, Container container, String codec,
                           String profile, int codedBits, int readBits, Chroma chroma, int alphaBits, String matrix,
-                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront) {
+                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills) {
+
+    /** How numbered stills are named, and the number of the first one. */
+    public record Stills(SequencePattern names, long first) { }
 
     /** The sound track. @param codec by the library's name @param rate samples a second @param seconds length */
     public record SoundTrack(String codec, int channels, int rate, Rational seconds) { }
@@ -33,8 +38,14 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 codec.reportedProfile(), codec.codedBits(), codec.readBits(), codec.chroma(), codec.alphaBits(),
                 codec.statesMatrix(container) ? colour.matrix() : null, container.statesColour() ? colour.primaries() : null,
                 container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
-                sound == null ? 0 : 1, sound == null ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
-                        sound.seconds()), settings.indexInFront());
+                sound == null || container.isFolder() ? 0 : 1, sound == null || container.isFolder() ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
+                        sound.seconds()), settings.indexInFront(), null);
+    }
+
+    /** The same as a folder of stills. */
+    public Expectation withStills(Stills how) {
+        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
+                transfer, range, soundTracks, sound, indexInFront, how);
     }
 
     /** Length in seconds, exactly. */

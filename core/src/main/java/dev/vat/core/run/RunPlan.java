@@ -110,6 +110,12 @@ public record RunPlan(int version, String run, String made, String vat, String l
             parts = List.copyOf(parts);
         }
 
+        /** Whether it is a folder of stills. */
+        @JsonIgnore
+        public boolean isFolder() {
+            return expected.stills() != null;
+        }
+
         @JsonIgnore
         public Codec codecInCatalogue() {
             return Catalogue.codec(codec);

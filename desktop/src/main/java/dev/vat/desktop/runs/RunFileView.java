@@ -6,6 +6,7 @@ import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
@@ -80,7 +81,7 @@ final class RunFileView extends HBox {
             style();
         }
         boolean file = p.path() != null;
-        Parts.present(watch, file && p.stage() != Stage.FAILED && p.stage() != Stage.STOPPED);
+        Parts.present(watch, file && !Files.isDirectory(Path.of(p.path())) && p.stage() != Stage.FAILED && p.stage() != Stage.STOPPED);
         Parts.present(receipt, p.receipt() != null);
         Parts.present(reveal, file && p.isEnd());
         Parts.present(copy, file && p.isEnd());

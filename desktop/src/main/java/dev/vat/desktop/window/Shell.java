@@ -228,6 +228,10 @@ public final class Shell extends StackPane {
             }
             Path file = path.resolveSibling(read.file());
             receipt = new ReceiptPage(read, place -> {
+                if (read.planned().stills() != null) {
+                    studio.say("These are frames: bring the folder in to look at them.");
+                    return;
+                }
                 looked.watch(new MovieStrip(file, read.planned()), read.targetTitle());
                 receipt = null;
                 refresh();

@@ -14,6 +14,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.Comparator;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.stream.Stream;
 import java.util.zip.CRC32C;
 
@@ -66,7 +67,39 @@ public final class Durable {
         return "%08x".formatted(crc.getValue());
     }
 
+    public static String crc32c(String text) {
+        CRC32C crc = new CRC32C();
+        crc.update(text.getBytes(StandardCharsets.UTF_8));
+        return "%08x".formatted(crc.getValue());
+    }
+
+    /** Bytes of a file, or of all files in a folder. */
+    public static long size(Path file) throws IOException {
+        if (!Files.isDirectory(file)) {
+            return Files.size(file);
+        }
+        long sum = 0;
+        for (Path inside : files(file)) {
+            sum += Files.size(inside);
+        }
+        return sum;
+    }
+
+    private static List<Path> files(Path folder) throws IOException {
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.filter(Files::isRegularFile).sorted().toList();
+        }
+    }
+
+    /** SHA-256 of a file; of a folder, that of a list with the SHA-256 and the name of each of its files, as {@code sha256sum} prints it. */
     public static String sha256(Path file) throws IOException {
+        if (Files.isDirectory(file)) {
+            StringBuilder list = new StringBuilder();
+            for (Path inside : files(file)) {
+                list.append(sha256(inside)).append("  ").append(inside.getFileName()).append('\n');
+            }
+            return sha256(list.toString());
+        }
         MessageDigest digest = sha256();
         try (DigestInputStream in = new DigestInputStream(Files.newInputStream(file), digest)) {
             byte[] buffer = new byte[1 << 18];

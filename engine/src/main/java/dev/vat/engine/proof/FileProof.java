@@ -11,6 +11,7 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.media.MediaException;
 import dev.vat.media.MovieProof;
+import dev.vat.media.StillsProof;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -37,7 +38,7 @@ public final class FileProof {
         FileFacts facts = null;
         Comparison comparison = null;
         try {
-            MovieProof.Result found = MovieProof.prove(joined, goOn);
+            MovieProof.Result found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn) : MovieProof.prove(joined, goOn);
             facts = found.facts();
             comparison = Comparison.of(file.expected(), facts);
             comparison.disagreements().forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " was found"));

@@ -5,6 +5,7 @@ import dev.vat.core.run.Receipt;
 import dev.vat.engine.place.Durable;
 import dev.vat.media.MediaException;
 import dev.vat.media.MovieProof;
+import dev.vat.media.StillsProof;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -26,7 +27,7 @@ public final class Reproof {
 
     /** @throws NoSuchFileException if the file or its receipt isn't there */
     public static Result of(Path file) throws IOException {
-        if (!Files.isRegularFile(file)) {
+        if (!Files.exists(file)) {
             throw new NoSuchFileException(file.toString(), null, "there is no such file");
         }
         Path receiptFile = ReceiptFile.of(file);
@@ -42,7 +43,8 @@ public final class Reproof {
             reasons.add("its bytes are not those of the receipt (SHA-256)");
         }
         try {
-            MovieProof.Result found = MovieProof.prove(file, _ -> true);
+            MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, _ -> true)
+                    : StillsProof.prove(file, receipt.planned(), _ -> true);
             Comparison.of(receipt.planned(), found.facts()).disagreements()
                     .forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " is found"));
             int[] crcs = found.crcs();

@@ -42,27 +42,37 @@ final class Finishing {
 
     void finish(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts) throws IOException {
         Path work = RunHome.workFolder(plan, file);
-        Path joined = work.resolve("final").resolve(file.fileName());
+        Path joined = RunHome.finished(plan, file);
         tell(file, Stage.JOINING, plan.frames(), 0, null, null, null, null);
+        if (!file.isFolder()) {
+            join(file, parts, work, joined);
+        }
+        Durable.syncFolder(joined.getParent());
+        prove(file, parts, joined);
+    }
+
+    private void join(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path work, Path joined) throws IOException {
         Joining.join(parts.stream().map(p -> new Joining.Part(
                         Lane.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())), file.codecInCatalogue().partContainer(),
                         p.first(), p.frames())).toList(),
                 joined, file.expected().container(), file.expected().indexInFront(), plan.rate(), file.expected().pixelAspect(), sound(file));
         Durable.sync(joined);
-        Durable.syncFolder(joined.getParent());
+    }
+
+    private void prove(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path joined) throws IOException {
         Pace pace = new Pace();
         Receipt receipt = FileProof.of(plan, file,
                 parts.stream().map(p -> new Receipt.PartLine(p.part(), p.first(), p.frames(), p.bytes(), p.crc())).toList(),
                 parts.stream().flatMap(p -> p.checked().stream()).toList(), joined, done -> {
             pace.frame();
-            tell(file, Stage.PROVING, done, Files.exists(joined) ? joined.toFile().length() : 0, pace, joined, null, null);
+            tell(file, Stage.PROVING, done, 0, pace, joined, null, null);
             return goOn.getAsBoolean();
         });
         Path receiptWork = ReceiptFile.of(joined);
         Durable.write(receiptWork, Json.page(receipt));
         if (!receipt.proven()) {
             journal.write(new JournalEntry.Unproven(file.target(), joined.toString(), receiptWork.toString(), receipt.reasons()));
-            tell(file, Stage.UNPROVEN, plan.frames(), Files.size(joined), null, joined, receiptWork,
+            tell(file, Stage.UNPROVEN, plan.frames(), Durable.size(joined), null, joined, receiptWork,
                     String.join("; ", receipt.reasons()));
             return;
         }
@@ -70,7 +80,7 @@ final class Finishing {
         Path delivered = Delivery.deliver(joined, receipt, Path.of(plan.folder()));
         journal.write(new JournalEntry.Delivered(file.target(), delivered.toString()));
         RunHome.deleteWorkFolder(plan, file);
-        tell(file, Stage.DELIVERED, plan.frames(), Files.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
+        tell(file, Stage.DELIVERED, plan.frames(), Durable.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
     }
 
     /** The reel's sound, put together once for all files of the run. */

@@ -8,7 +8,9 @@ import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.media.Conversion;
 import dev.vat.media.EncoderSpec;
 import dev.vat.media.FrameProof;
+import dev.vat.media.PartSink;
 import dev.vat.media.PartWriter;
+import dev.vat.media.StillsWriter;
 import dev.vat.media.Picture;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -118,7 +120,8 @@ final class Lane {
         Path open = partFile(work, file, part).resolveSibling("open.part");
         List<FrameProof> proofs;
         long partBytes;
-        try (PartWriter writer = new PartWriter(open, spec, part.first(), checked)) {
+        try (PartSink writer = file.isFolder() ? new StillsWriter(RunHome.finished(plan, file), file.expected().stills(), spec, part.first(), checked)
+                : new PartWriter(open, spec, part.first(), checked)) {
             for (long frame = part.first(); frame < part.end(); frame++) {
                 if (!(queue.take() instanceof Turn.Frame(Picture working))) {
                     return false;
@@ -133,18 +136,39 @@ final class Lane {
             partBytes = writer.bytes();
         }
         bytes += partBytes;
-        close(part, open, proofs);
+        close(part, open, proofs, partBytes);
         return true;
     }
 
-    private void close(RunPlan.Part part, Path open, List<FrameProof> proofs) throws IOException {
+    private void close(RunPlan.Part part, Path open, List<FrameProof> proofs, long partBytes) throws IOException {
+        if (file.isFolder()) {
+            closeStills(part, proofs, partBytes);
+            return;
+        }
         Durable.sync(open);
         String fingerprint = Durable.crc32c(open);
         Path closed = partFile(work, file, part);
         Files.move(open, closed, StandardCopyOption.ATOMIC_MOVE);
         Durable.syncFolder(closed.getParent());
+        closed(part, Files.size(closed), fingerprint, proofs);
+    }
+
+    /** Stills already lie where they will be delivered from; the fingerprint goes over theirs, in order. */
+    private void closeStills(RunPlan.Part part, List<FrameProof> proofs, long partBytes) throws IOException {
+        Path folder = RunHome.finished(plan, file);
+        StringBuilder prints = new StringBuilder();
+        for (long frame = part.first(); frame < part.end(); frame++) {
+            Path still = StillsWriter.file(folder, file.expected().stills(), frame);
+            Durable.sync(still);
+            prints.append(Durable.crc32c(still));
+        }
+        Durable.syncFolder(folder);
+        closed(part, partBytes, Durable.crc32c(prints.toString()), proofs);
+    }
+
+    private void closed(RunPlan.Part part, long size, String fingerprint, List<FrameProof> proofs) throws IOException {
         JournalEntry.PartClosed entry = new JournalEntry.PartClosed(file.target(), part.index(), part.first(),
-                part.count(), Files.size(closed), fingerprint, proofs.stream().map(Lane::line).toList());
+                part.count(), size, fingerprint, proofs.stream().map(Lane::line).toList());
         journal.write(entry);
         closedParts.add(entry);
     }

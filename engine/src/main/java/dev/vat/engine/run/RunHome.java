@@ -112,10 +112,15 @@ public final class RunHome {
         return Path.of(plan.folder()).resolve(".vat-" + plan.run() + "-" + file.target());
     }
 
+    /** Where a deliverable lies when it is whole and has not got its name yet. */
+    static Path finished(RunPlan plan, RunPlan.RunFile file) {
+        return workFolder(plan, file).resolve("final").resolve(file.fileName());
+    }
+
     static void createWorkFolder(RunPlan plan, RunPlan.RunFile file) throws IOException {
         Path work = workFolder(plan, file);
         Files.createDirectories(work.resolve("parts"));
-        Files.createDirectories(work.resolve("final"));
+        Files.createDirectories(file.isFolder() ? finished(plan, file) : work.resolve("final"));
         Durable.write(work.resolve("run.json"), Json.page(new WorkFolder(plan.run(), file.target())));
     }
 

@@ -15,6 +15,7 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.VatVersion;
 import dev.vat.media.CardPainter;
@@ -72,18 +73,30 @@ public final class RunPlanner {
         for (Deliverable deliverable : project.deliverablesOn()) {
             Settings settings = deliverable.settings();
             Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
+            String fileName = naming.fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(), programme.range(), today,
+                    frame.size(), rate));
+            Expectation expected = Expectation.of(settings, programme.plan().count(), rate, frame.size(), frame.pixelAspect(), sound);
             files.add(new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(),
-                    naming.fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
-                            programme.range(), today, frame.size(), rate)),
+                    fileName,
                     frame.placement(), deliverable.flatten(), threads, EncoderSettings.options(settings, rate),
                     PartCutting.cut(settings, rate, programme.plan().count()),
-                    Expectation.of(settings, programme.plan().count(), rate, frame.size(), frame.pixelAspect(), sound)));
+                    settings.container().isFolder() ? expected.withStills(stills(fileName, settings, programme)) : expected));
         }
         boolean scaled = files.stream().anyMatch(f -> f.placement().isScaled());
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
                 programme.working(scaled), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
                 CardPainter.typeface(), sound, files);
+    }
+
+    /** Numbered as the source's frames are, where one item is taken frame by frame; else from 1 on. At least four digits. */
+    private static Expectation.Stills stills(String name, Settings settings, Programme programme) {
+        ReelPlan.Span first = programme.plan().spans().getFirst();
+        boolean alike = programme.entries().size() == 1 && first.step() == 1 && first.hold() == 1 && first.range().first() >= 0
+                && programme.entries().getFirst().source().reading().gap() != GapPolicy.CLOSE;
+        long start = alike ? first.range().first() : 1;
+        int digits = Math.max(4, Long.toString(start + programme.plan().count()).length());
+        return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())), start);
     }
 
     /** A plan for those files of an earlier one that weren't made, under a new id. */

@@ -272,6 +272,28 @@ class RunTest {
     }
 
     /** The plan expects what the file can't be: the proof fails for real, and the file stays out of sight until it is wanted. */
+    /** A folder of stills is delivered as one, under the source's own numbers, and never into a folder that is there. */
+    @Test
+    void framesAreDeliveredAsAFolderAndProvenAgain() throws Exception {
+        KiteFrames.png(frames, "kite", 11, 9, false);
+        Files.createDirectories(out.resolve("kite_frames"));
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"));
+        List<FileProgress> made;
+        try (Run run = Run.start(plan, places, _ -> { })) {
+            made = run.outcome().get(60, TimeUnit.SECONDS).files();
+        }
+        assertThat(made).extracting(FileProgress::stage).containsOnly(Stage.DELIVERED);
+        Path folder = out.resolve("kite_frames_v02");
+        assertThat(made.getFirst().path()).isEqualTo(folder.toString());
+        try (var stills = Files.list(folder)) {
+            assertThat(stills.map(f -> f.getFileName().toString()).sorted()).startsWith("kite_frames.0011.png").hasSize(9).endsWith("kite_frames.0019.png");
+        }
+        assertThat(out.resolve("kite_frames")).isEmptyDirectory();
+        assertThat(Reproof.of(folder).reasons()).isEmpty();
+        Files.delete(folder.resolve("kite_frames.0013.png"));
+        assertThat(Reproof.of(folder).reasons()).anyMatch(r -> r.contains("kite_frames.0013.png"));
+    }
+
     @Test
     void aFileThatIsntAsPlannedIsKeptBackUntilSomebodyTakesIt() throws Exception {
         KiteFrames.png(frames, "kite", 1, 10, false);
@@ -279,7 +301,7 @@ class RunTest {
         RunPlan.RunFile file = plan.files().getFirst();
         Expectation e = file.expected();
         Expectation wrong = new Expectation(11, e.rate(), e.size(), e.pixelAspect(), e.container(), e.codec(), e.profile(), e.codedBits(), e.readBits(),
-                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false);
+                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false, null);
         RunPlan demanding = new RunPlan(plan.version(), plan.run(), plan.made(), plan.vat(), plan.library(), plan.project(), plan.reel(), plan.rate(),
                 plan.rateOrigin(), plan.size(), plan.pixelAspect(), plan.working(), plan.sources(), plan.spans(), plan.folder(), plan.typeface(), plan.sound(),
                 List.of(new RunPlan.RunFile(file.target(), file.title(), file.codec(), file.fileName(), file.placement(), file.flatten(), file.threads(), file.options(), file.parts(), wrong)));

@@ -1,0 +1,34 @@
+package dev.vat.core.delivery;
+
+import java.util.List;
+
+/** Numbered stills, one file a frame: PNG (ISO/IEC 15948), TIFF 6.0, TGA 2.0, DPX (SMPTE ST 268-1), JPEG (ITU-T T.81). */
+final class NumberedStills {
+
+    static final Codec PNG_8 = still("frames-png-8", "PNG frames", "png", "png", 8, 0, 1.5);
+    static final Codec PNG_16 = still("frames-png-16", "PNG frames, 16-bit", "png", "png", 16, 0, 8);
+    static final Codec PNG_RGBA_8 = still("frames-png-rgba-8", "PNG frames with alpha", "png", "png", 8, 8, 1.5);
+    static final Codec PNG_RGBA_16 = still("frames-png-rgba-16", "PNG frames with alpha, 16-bit", "png", "png", 16, 16, 8);
+    static final Codec TIFF_8 = still("frames-tiff-8", "TIFF frames", "tiff", "tif", 8, 0, 3);
+    static final Codec TIFF_16 = still("frames-tiff-16", "TIFF frames, 16-bit", "tiff", "tif", 16, 0, 12);
+    static final Codec TIFF_RGBA_16 = still("frames-tiff-rgba-16", "TIFF frames with alpha, 16-bit", "tiff", "tif", 16, 16, 12);
+    static final Codec TGA_8 = still("frames-tga-8", "TGA frames", "targa", "tga", 8, 0, 2);
+    static final Codec TGA_RGBA_8 = still("frames-tga-rgba-8", "TGA frames with alpha", "targa", "tga", 8, 8, 2);
+    static final Codec DPX_10 = still("frames-dpx-10", "DPX frames, 10-bit", "dpx", "dpx", 10, 0, 31);
+
+    static final Codec JPEG_8 = Codec.named("frames-jpeg", "JPEG frames").reports("mjpeg", "unknown").samples(Chroma.YUV444, 8)
+            .colour(ColourCoding.JFIF).in(Container.FRAMES).extension("jpg").quality(new Quality(1, 31, 2, 5, 10), 2).bitsPerPixel(.5, 8)
+            .plays("Opens everywhere.").build();
+
+    private static Codec still(String id, String title, String name, String extension, int bits, int alpha, double low) {
+        return Codec.named(id, title).reports(name, "unknown").samples(Chroma.RGB, bits).alpha(alpha).in(Container.FRAMES).extension(extension)
+                .lossless().bitsPerPixel(low, (3 * bits + alpha) * 1.4)
+                .plays("Opens in compositing and finishing programs" + (alpha > 0 ? ", transparency included." : ".")).build();
+    }
+
+    static List<Codec> all() {
+        return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, JPEG_8);
+    }
+
+    private NumberedStills() { }
+}

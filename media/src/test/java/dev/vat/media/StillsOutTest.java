@@ -1,0 +1,78 @@
+package dev.vat.media;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.RateControl;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
+import dev.vat.core.run.Comparison;
+import dev.vat.core.run.Expectation;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.SequencePattern;
+import dev.vat.core.time.Rate;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Numbered stills in every format of the catalogue: made in two ranges, read back strictly, and by Vat's own In as any source. */
+class StillsOutTest {
+
+    private static final Size SIZE = Size.of(97, 54);
+
+    @TempDir
+    Path folder;
+
+    static Stream<Codec> codecs() {
+        return Catalogue.codecs().stream().filter(c -> c.containers().contains(Container.FRAMES));
+    }
+
+    private static Picture working(Codec codec, int frame) {
+        return Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), frame, codec.hasAlpha()));
+    }
+
+    @ParameterizedTest
+    @MethodSource("codecs")
+    void stillsAreWrittenNumberedAndReadBack(Codec codec) throws IOException {
+        Settings settings = Settings.of(codec, Container.FRAMES);
+        EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
+        Expectation asked = Expectation.of(settings, 5, Rate.FPS_25, SIZE, PixelAspect.SQUARE, null)
+                .withStills(new Expectation.Stills(new SequencePattern("kite.", 4, "." + codec.extension(Container.FRAMES)), 1001));
+        List<FrameProof> proofs = new ArrayList<>();
+        for (int first : new int[] {0, 3}) {
+            try (Conversion conversion = new Conversion(codec, SIZE, Rgb.BLACK); StillsWriter writer = new StillsWriter(folder, asked.stills(), spec, first, true)) {
+                for (int i = first; i < (first == 0 ? 3 : 5); i++) {
+                    try (Picture working = working(codec, i); Picture converted = conversion.convert(working)) {
+                        writer.write(converted);
+                    }
+                }
+                proofs.addAll(writer.finish());
+            }
+        }
+        MovieProof.Result found = StillsProof.prove(folder, asked, _ -> true);
+        assertThat(Comparison.of(asked, found.facts()).disagreements()).isEmpty();
+        assertThat(found.crcs()).containsExactly(proofs.stream().mapToInt(FrameProof::crc).toArray());
+        assertThat(proofs).allSatisfy(p -> assertThat(p.psnr()).isGreaterThan(settings.control() instanceof RateControl.Lossless ? 200 : 38));
+
+        Path third = StillsWriter.file(folder, asked.stills(), 2);
+        assertThat(third.getFileName().toString()).startsWith("kite.1003.");
+        try (FrameReader reader = new FrameReader()) {
+            FrameRead read = reader.read(third, FileKind.ofName(third.getFileName().toString()).orElseThrow(), null, 1003);
+            assertThat(read).isInstanceOf(FrameRead.Sound.class);
+            ((FrameRead.Sound) read).picture().close();
+        }
+        Files.delete(third);
+        assertThatThrownBy(() -> StillsProof.prove(folder, asked, _ -> true)).isInstanceOf(MediaException.class).hasMessageContaining("kite.1003");
+    }
+}
