@@ -3,6 +3,9 @@ package dev.vat.core.finding;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Fit;
+import dev.vat.core.delivery.Framing;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureFormat;
@@ -210,5 +213,57 @@ class FindingsTest {
         List<Finding> twice = new java.util.ArrayList<>(all);
         twice.addAll(all);
         assertThat(Findings.merged(twice).all()).isEqualTo(all);
+    }
+
+    private static Case at(int width, int height, String target) {
+        return new Case(Frames.good("a", 1, 100, format(width, height, 16, AlphaKind.NONE)).table()).edit(Edits.removeDeliverable("web-h264"))
+                .edit(Edits.addTarget(Catalogue.target(target)));
+    }
+
+    @Test
+    void whatACodecCantTakeIsABlockerWithTheWayOut() {
+        Case rate = at(1920, 1080, "broadcast-avci-100").edit(Edits.setRate(Rate.of(50)));
+        assertThat(rate.one("rate-illegal").text()).contains("AVC-Intra class 100").contains("not at 50");
+        assertThat(rate.find().mayRun()).isFalse();
+
+        Case size = at(1920, 1080, "edit-dnxhr-hqx").edit(Edits.setFraming("edit-dnxhr-hqx", Framing.of(Size.of(128, 72), Fit.BARS)));
+        assertThat(size.one("size-illegal").severity()).isEqualTo(Severity.BLOCKER);
+
+        Case odd = at(1920, 1080, "web-h264").edit(Edits.setFraming("web-h264", Framing.of(Size.of(853, 480), Fit.BARS)));
+        assertThat(odd.one("size-odd").text()).contains("853x480");
+        assertThat(odd.mend("size-odd", 0).find().mayRun()).isTrue();
+        assertThat(odd.project.deliverables().getFirst().settings().framing().size()).hasToString("852x480");
+
+        Case shape = at(1920, 1080, "web-av1").edit(Edits.setFraming("web-av1", Framing.FOLLOWS.withPixelAspect(PixelAspect.of(16, 15))));
+        assertThat(shape.one("shape-illegal").text()).contains("16:15");
+        assertThat(shape.mend("shape-illegal", 0).find().mayRun()).isTrue();
+    }
+
+    @Test
+    void whatBecomesOfThePictureIsSaid() {
+        assertThat(at(1920, 1080, "social-square").one("reshaped").text()).contains("840 of 1920 columns are cut off");
+        assertThat(at(960, 540, "broadcast-mpeg2-50").one("enlarged").text()).contains("2.00 times");
+        Case stretched = at(1920, 1080, "web-h264").edit(Edits.setFraming("web-h264", Framing.of(Size.of(1440, 1080), Fit.STRETCH)));
+        assertThat(stretched.one("squashed").text()).contains("25.0 % too narrow");
+        assertThat(stretched.mend("squashed", 0).find().all()).noneMatch(f -> f.id().equals("squashed"));
+        assertThat(at(1920, 1080, "web-h264").find().all()).noneMatch(f -> f.id().equals("reshaped"));
+    }
+
+    @Test
+    void columnsThatAreOffOrUnknownAreTakenAsSuch() {
+        Case off = at(1920, 1080, "web-h264").edit(Edits.switchOff("web-h264", true));
+        assertThat(off.one("no-target").text()).contains("switched off");
+        Case strange = at(1920, 1080, "web-h264");
+        strange.project = strange.project.withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null, null, false, Map.of())));
+        assertThat(strange.one("codec-unknown").text()).contains("'hologram'");
+        assertThat(strange.mend("codec-unknown", 0).project.deliverables()).isEmpty();
+    }
+
+    @Test
+    void theCostOfAStopIsSaidBeforehand() {
+        Case whole = at(1920, 1080, "anyone-h264");
+        assertThat(whole.one("made-whole").text()).contains("good (20), at most 12 Mbit/s").contains("its 100 frames again");
+        assertThat(whole.one("made-whole").severity()).isEqualTo(Severity.NOTE);
+        assertThat(at(1920, 1080, "web-h264").find().all()).noneMatch(f -> f.id().equals("made-whole"));
     }
 }
