@@ -1,8 +1,8 @@
 package dev.vat.app;
 
 import dev.vat.cli.Vat;
-import dev.vat.engine.place.Places;
 import dev.vat.engine.WorkerMain;
+import dev.vat.engine.place.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;

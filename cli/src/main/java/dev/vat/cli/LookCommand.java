@@ -1,7 +1,7 @@
 package dev.vat.cli;
 
-import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;

@@ -1,15 +1,15 @@
 package dev.vat.cli;
 
 import dev.vat.engine.VatVersion;
+import dev.vat.engine.WindowDoor;
 import dev.vat.engine.place.Places;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.ServiceLoader;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.ParameterException;
-import dev.vat.engine.WindowDoor;
-import java.nio.file.Path;
 
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,

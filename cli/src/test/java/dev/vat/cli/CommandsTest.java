@@ -3,10 +3,10 @@ package dev.vat.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
-import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.time.Rate;

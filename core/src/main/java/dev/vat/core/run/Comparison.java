@@ -4,9 +4,9 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RoughForecast;
-import java.util.ArrayList;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.time.Rational;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BiPredicate;
 

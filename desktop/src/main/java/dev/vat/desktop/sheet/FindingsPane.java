@@ -1,6 +1,5 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Remedy;

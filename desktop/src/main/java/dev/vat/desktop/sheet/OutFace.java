@@ -2,13 +2,9 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
-import dev.vat.core.delivery.SizeWish;
-import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.Programme;
-import dev.vat.core.time.Rate;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -21,11 +17,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import javafx.geometry.Bounds;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
-import javafx.scene.Node;
-import javafx.scene.Parent;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -56,6 +49,7 @@ public final class OutFace extends VBox {
     private final Runnable columnChanged;
     private final OutFields fields;
     private final OutMenus menus;
+    private final OutTyping typing;
     private final GridPane names = new GridPane();
     private final GridPane grid = new GridPane();
     private final ScrollPane across = new ScrollPane(grid);
@@ -76,6 +70,7 @@ public final class OutFace extends VBox {
         this.columnChanged = columnChanged;
         this.fields = new OutFields(studio, ask);
         this.menus = new OutMenus(studio, ask);
+        this.typing = new OutTyping(studio);
         setId("out-face");
         getStyleClass().add("face");
         grid.setId("out-grid");
@@ -302,28 +297,7 @@ public final class OutFace extends VBox {
 
     private void go(int toLine, int toColumn) {
         focus(toLine, toColumn);
-        reveal(cells[line][column]);
-    }
-
-    /** Scrolls as little as needed for a cell to be seen. */
-    private void reveal(Node cell) {
-        for (Parent at = cell.getParent(); at != null; at = at.getParent()) {
-            if (at instanceof ScrollPane pane) {
-                Node content = pane.getContent();
-                Bounds place = content.sceneToLocal(cell.localToScene(cell.getBoundsInLocal()));
-                double wide = content.getLayoutBounds().getWidth() - pane.getViewportBounds().getWidth();
-                if (wide > 0) {
-                    double left = Math.clamp(pane.getHvalue() * wide, Math.min(place.getMinX(), place.getMaxX() - pane.getViewportBounds().getWidth()), Math.max(0, place.getMinX()));
-                    pane.setHvalue(left / wide);
-                }
-                double hidden = content.getLayoutBounds().getHeight() - pane.getViewportBounds().getHeight();
-                if (hidden > 0) {
-                    double highest = Math.max(0, place.getMinY());
-                    double top = Math.clamp(pane.getVvalue() * hidden, Math.min(highest, place.getMaxY() - pane.getViewportBounds().getHeight()), highest);
-                    pane.setVvalue(top / hidden);
-                }
-            }
-        }
+        Scrolls.reveal(cells[line][column]);
     }
 
     private void key(KeyEvent e) {
@@ -385,13 +359,7 @@ public final class OutFace extends VBox {
     }
 
     private void type(OutRow which, Deliverable deliverable) {
-        editor = new TextField(switch (which) {
-            case ALPHA -> deliverable.flatten().toString();
-            case SIZE -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.size().toString()).orElse("");
-            case PIXEL_ASPECT -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.pixelAspect().toString()).orElse("");
-            case QUALITY -> deliverable.settings().codec().words(deliverable.settings().control());
-            default -> studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse("");
-        });
+        editor = new TextField(typing.text(which, deliverable));
         editor.setId("cell-editor");
         grid.add(editor, column, line + 1);
         editor.applyCss();
@@ -410,13 +378,7 @@ public final class OutFace extends VBox {
     private void commit(OutRow which, Deliverable deliverable, boolean stay) {
         Edit edit;
         try {
-            edit = switch (which) {
-                case SIZE -> Edits.setFraming(deliverable.id(), deliverable.settings().framing().withSize(SizeWish.parse(editor.getText(), studio.programme().flatMap(Programme::shape).orElse(null))));
-                case PIXEL_ASPECT -> Edits.setFraming(deliverable.id(), deliverable.settings().framing().withPixelAspect(PixelAspect.parse(editor.getText())));
-                case ALPHA -> Edits.setFlatten(deliverable.id(), Rgb.parse(editor.getText()));
-                case QUALITY -> Edits.setControl(deliverable.id(), deliverable.settings().codec().control(editor.getText()));
-                default -> Edits.setRateEverywhere(Rate.parse(editor.getText()));
-            };
+            edit = typing.edit(which, deliverable, editor.getText());
         } catch (IllegalArgumentException e) {
             if (stay) {
                 sentence.setText(e.getMessage());

@@ -2,7 +2,6 @@ package dev.vat.desktop.window;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.picture.Rgb;
-import dev.vat.core.run.Programme;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.ReelStrip;

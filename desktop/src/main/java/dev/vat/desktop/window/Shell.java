@@ -5,11 +5,11 @@ import static dev.vat.desktop.window.Commands.key;
 
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Ask;
-import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.look.Look;
 import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.runs.ReceiptPage;
 import dev.vat.desktop.runs.RunsPane;
+import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;

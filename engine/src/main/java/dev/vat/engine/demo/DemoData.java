@@ -2,7 +2,9 @@ package dev.vat.engine.demo;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.source.GapPolicy;
@@ -10,8 +12,6 @@ import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
-import dev.vat.core.project.Place;
-import dev.vat.core.project.Source;
 import dev.vat.media.Samples;
 import dev.vat.media.StillWriter;
 import dev.vat.media.still.ExrWriter;

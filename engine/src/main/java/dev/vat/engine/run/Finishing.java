@@ -12,7 +12,6 @@ import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.media.Joining;
 import dev.vat.media.SoundMix;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;

@@ -2,8 +2,6 @@ package dev.vat.engine.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.delivery.Target;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.Expectation;

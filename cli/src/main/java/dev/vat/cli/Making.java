@@ -1,0 +1,140 @@
+package dev.vat.cli;
+
+import dev.vat.core.run.RunPlan;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.run.Run;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+
+/** One run as a command carries it out: its progress as words or JSON lines, its end as an exit code. */
+final class Making {
+
+    private final Output output;
+    private final Places places;
+    private volatile Run running;
+    private volatile boolean stopAsked;
+    private final Map<String, Stage> said = new HashMap<>();
+    private final Map<String, String> titles = new HashMap<>();
+
+    Making(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    /** Makes everything, telling how far it is; the exit code of the whole. */
+    Integer make(RunPlan plan) throws IOException, InterruptedException {
+        plan.files().forEach(f -> titles.put(f.target(), f.title()));
+        output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
+                plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
+                        .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
+        output.say("Making " + (plan.files().size() == 1 ? "1 file" : plan.files().size() + " files") + " from " + plan.frames() + " frames at " + plan.rate().label());
+        Thread onStop = new Thread(this::stopAndDiscard, "stop");
+        Runtime.getRuntime().addShutdownHook(onStop);
+        Run.Outcome outcome;
+        try {
+            running = Run.start(plan, places, this::tell);
+            outcome = running.outcome().join();
+        } finally {
+            if (!stopAsked) {
+                Runtime.getRuntime().removeShutdownHook(onStop);
+            }
+        }
+        ExitCode worst = worst(plan, outcome);
+        if (outcome.lost() != null) {
+            output.error(ExitCode.FAILED, "The run was lost: " + outcome.lost());
+        }
+        List<Map<String, Object>> files = new ArrayList<>();
+        for (FileProgress file : outcome.files()) {
+            Map<String, Object> line = new LinkedHashMap<>();
+            line.put("target", file.target());
+            line.put("path", file.path());
+            line.put("receipt", file.receipt());
+            line.put("proven", file.stage() == Stage.DELIVERED);
+            if (file.why() != null) {
+                line.put("why", file.why());
+            }
+            files.add(line);
+        }
+        if (outcome.files().stream().allMatch(f -> f.stage() == Stage.DELIVERED)) {
+            // Nothing is left that a later start would have to know of.
+            running.home().discard();
+        }
+        if (outcome.lost() == null) {
+            output.event("done", "files", files);
+        }
+        return worst.code();
+    }
+
+    private static ExitCode worst(RunPlan plan, Run.Outcome outcome) {
+        List<Stage> stages = outcome.files().stream().map(FileProgress::stage).toList();
+        if (outcome.lost() != null || stages.contains(Stage.FAILED) || stages.size() < plan.files().size()) {
+            return ExitCode.FAILED;
+        }
+        return stages.contains(Stage.UNPROVEN) ? ExitCode.UNPROVEN
+                : outcome.stopped() || stages.contains(Stage.STOPPED) ? ExitCode.STOPPED : ExitCode.PROVEN;
+    }
+
+    private void tell(Message.Progress progress) {
+        for (FileProgress file : progress.files()) {
+            output.event("progress", "target", file.target(), "stage", file.stage().name().toLowerCase(Locale.ROOT),
+                    "frame", file.done(), "frames", file.frames(), "bytes", file.bytes(), "speed",
+                    Math.round(file.speed() * 10) / 10.0, "secondsLeft", Math.round(file.secondsLeft()));
+            if (said.put(file.target(), file.stage()) != file.stage()) {
+                output.say(titles.getOrDefault(file.target(), file.target()) + ": " + words(file));
+                if (file.stage() == Stage.DELIVERED || file.stage() == Stage.UNPROVEN) {
+                    output.event("proof", "target", file.target(), "path", file.path(), "receipt", file.receipt(), "proven",
+                            file.stage() == Stage.DELIVERED, "why", file.why());
+                }
+            }
+        }
+    }
+
+    private static String words(FileProgress file) {
+        return switch (file.stage()) {
+            case WAITING -> "waiting";
+            case ENCODING -> "encoding";
+            case JOINING -> "joining";
+            case PROVING -> "written, proving";
+            case DELIVERED -> "made and proven: " + file.path();
+            case UNPROVEN -> "made but not proven: " + file.why() + " (kept at " + file.path() + ")";
+            case FAILED -> "failed: " + file.why();
+            case STOPPED -> "stopped";
+        };
+    }
+
+    /** Interrupted from the keyboard: stop, and leave nothing half made behind. */
+    private void stopAndDiscard() {
+        stopAsked = true;
+        Run run = running;
+        if (run == null || run.outcome().isDone()) {
+            return;
+        }
+        run.stop();
+        try {
+            run.outcome().get(4, TimeUnit.SECONDS);
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        } catch (ExecutionException | TimeoutException e) {
+            output.say("The run didn't stop by itself and is ended: " + e.getMessage());
+        }
+        run.close();
+        try {
+            run.home().discard();
+        } catch (IOException e) {
+            output.say("What was made so far couldn't be cleared away: " + e.getMessage());
+        }
+        output.error(ExitCode.STOPPED, "Stopped; nothing was delivered that isn't whole");
+        Runtime.getRuntime().halt(ExitCode.STOPPED.code());
+    }
+}

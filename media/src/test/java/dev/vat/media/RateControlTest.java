@@ -1,0 +1,74 @@
+package dev.vat.media;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.RateControl;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rate;
+import java.nio.file.Path;
+import java.util.Random;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What is asked of the encoder's bits is what comes out, on pictures that would take far more. */
+@Tag("torture")
+class RateControlTest {
+
+    private static final int FRAMES = 100;
+    private static final Size SIZE = Size.of(256, 144);
+
+    @TempDir
+    Path folder;
+
+    /** Grain that no codec can guess, over a ramp. */
+    private static Samples grain(int frame) {
+        Random random = new Random(frame);
+        float[] grey = new float[Math.toIntExact(SIZE.pixels())];
+        for (int i = 0; i < grey.length; i++) {
+            grey[i] = (float) Math.clamp(.2 + .6 * (i % SIZE.width()) / SIZE.width() + .07 * random.nextGaussian(), 0, 1);
+        }
+        return new Samples(SIZE.width(), SIZE.height(), grey, grey, grey, null);
+    }
+
+    private double bitsPerSecond(Codec codec, RateControl control) {
+        Settings settings = Settings.of(codec, codec.containers().stream().sorted().findFirst().orElse(Container.MKV)).withControl(control);
+        EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1);
+        try (Conversion conversion = new Conversion(codec, SIZE, Rgb.BLACK);
+                PartWriter writer = new PartWriter(folder.resolve("p." + codec.partContainer().extension()), spec, 0, false)) {
+            for (int i = 0; i < FRAMES; i++) {
+                try (Picture working = Picture.of(grain(i)); Picture converted = conversion.convert(working)) {
+                    writer.write(converted);
+                }
+            }
+            writer.finish();
+            return writer.bytes() * 8.0 * 25 / FRAMES;
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "h264-high-420 | average 600k       | 600000 | .75 | 1.25", "h264-high-420 | constant 600k | 600000 | .9 | 1.2",
+        "h264-high-420 | 10, at most 600k   | 600000 | .5  | 1.25", "h265-main-420 | average 600k  | 600000 | .7 | 1.3",
+        "h265-main-420 | 10, at most 600k   | 600000 | .5  | 1.3",  "vp9-420       | average 600k  | 600000 | .5 | 1.5",
+        "av1-8         | average 600k       | 600000 | .5  | 1.5",
+    })
+    void asManyBitsComeOutAsWereAskedFor(String id, String typed, double asked, double least, double most) {
+        Codec codec = Catalogue.codec(id);
+        assertThat(bitsPerSecond(codec, codec.control(typed)) / asked).isBetween(least, most);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"h264-high-420, 12, 30", "h265-main-420, 14, 34", "vp9-420, 15, 50", "av1-8, 15, 50", "cineform-422-10, 0, 12", "mjpeg-422, 2, 20"})
+    void aBetterQualityTakesMoreBits(String id, int better, int worse) {
+        Codec codec = Catalogue.codec(id);
+        assertThat(bitsPerSecond(codec, new RateControl.Constant(better))).isGreaterThan(1.3 * bitsPerSecond(codec, new RateControl.Constant(worse)));
+    }
+}
