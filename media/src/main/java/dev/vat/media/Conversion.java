@@ -51,8 +51,8 @@ public final class Conversion implements AutoCloseable {
                 + ":color_trc=" + transfer() + (codec.hasAlpha() ? ":alpha_mode=straight" : "");
         String planar = SampleFormat.planar(codec);
         boolean same = codec.chroma() == Chroma.RGB && picture.formatName().equals(planar);
-        String convert = same ? "" : "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
-                + otherPrimaries() + (lossy ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
+        String convert = same ? "" : otherPrimaries() + "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
+                + (lossy ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
         // Of the same samples, packed ones are put together without any arithmetic; JPEG's format says its range by its name.
         return place(picture) + handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
     }
@@ -79,9 +79,13 @@ public final class Conversion implements AutoCloseable {
         return chain.toString();
     }
 
-    /** Standard definition has primaries of its own: colours are brought there, not just called so. */
+    /**
+     * Standard definition has primaries of its own: colours are brought there in RGB, not just called so, and what lies outside is
+     * held to the nearest there is. Both curves are that of the display, BT.1886.
+     */
     private String otherPrimaries() {
-        return primaries() == BT709 ? "" : ":primariesin=" + BT709 + ":transferin=" + BT709 + ":primaries=" + primaries() + ":transfer=" + transfer();
+        return primaries() == BT709 ? "" : "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:primariesin=" + BT709 + ":transferin=" + BT709
+                + ":primaries=" + primaries() + ":transfer=" + BT709 + ",format=" + (codec.hasAlpha() ? "gbrap16le" : "gbrp16le") + ",";
     }
 
     private int matrix() {

@@ -36,11 +36,11 @@ import org.bytedeco.ffmpeg.global.avcodec;
 /** Writes one picture track into one file. Times are given in frames. Belongs to one thread. */
 final class Muxer implements AutoCloseable {
 
-    private final Container container;
-    private final Path file;
     /** Parameters stand in front of the file and never change, which Apple's players ask for. */
     private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
 
+    private final Container container;
+    private final Path file;
     private final AVFormatContext context = new AVFormatContext(null);
     private final AVRational frameTime;
     private AVStream stream;
