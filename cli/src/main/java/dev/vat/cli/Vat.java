@@ -14,7 +14,7 @@ import picocli.CommandLine.ParameterException;
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, MakeCommand.class, ProveCommand.class, DemoCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, MakeCommand.class, ProveCommand.class, DemoCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -51,6 +51,9 @@ public final class Vat implements Runnable {
                 }
                 if (type == WantedCommand.class) {
                     return type.cast(new WantedCommand(output, places));
+                }
+                if (type == ShapeCommand.class) {
+                    return type.cast(new ShapeCommand(output));
                 }
                 if (type == ForecastCommand.class) {
                     return type.cast(new ForecastCommand(output));

@@ -89,6 +89,13 @@ class CommandsTest {
     }
 
     @Test
+    void shapesAreSizesAndSizesAreShapes() {
+        assertThat(Shell.run("shape", "2.39", "--width", "1920").out().lines()).first().asString().startsWith("1920x804");
+        assertThat(Shell.run("shape", "720x576", "--pixel", "16:15").out().strip()).isEqualTo("stored 720x576, seen 768x576, 1.333 to 1");
+        assertThat(Shell.run("shape", "round").code()).isEqualTo(2);
+    }
+
+    @Test
     void aForecastShowsItsSum() {
         assertThat(Shell.run("forecast", "1-312", "--frame", "42", "--start", "240").out().strip())
                 .isEqualTo("312 frames x 42 s + 4 min = 3 h 42 min");
