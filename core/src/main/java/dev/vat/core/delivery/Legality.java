@@ -13,14 +13,19 @@ public final class Legality {
 
     private Legality() { }
 
-    /** Why a codec can't stand in a container. */
+    /** Why a codec can't stand in a container, as a whole sentence that says where it may. */
     public static Optional<String> against(Codec codec, Container container) {
+        return reason(codec, container).map(why -> codec.title() + " can't stand in " + container.title() + ": " + why + "; it may stand in "
+                + containers(codec));
+    }
+
+    /** The reason alone. */
+    public static Optional<String> reason(Codec codec, Container container) {
         if (codec.containers().contains(container)) {
             return Optional.empty();
         }
-        boolean hidden = codec.hasAlpha() && container == Container.MP4;
-        return Optional.of(codec.title() + " can't stand in " + container.title() + ": " + (hidden && codec.reportedName().equals("vp9")
-                ? "MP4 has no place for the second picture that carries alpha" : container.refusal()) + "; it may stand in " + containers(codec));
+        boolean hidden = codec.hasAlpha() && codec.reportedName().equals("vp9") && container == Container.MP4;
+        return Optional.of(hidden ? "MP4 has no place for the second picture that carries alpha" : container.refusal());
     }
 
     static String containers(Codec codec) {

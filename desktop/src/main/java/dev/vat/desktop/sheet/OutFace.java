@@ -287,12 +287,16 @@ public final class OutFace extends VBox {
         cell.getStyleClass().add("here");
         Line now = lines.get(line);
         String title = now.row == null ? now.heading.title() : now.row.title();
-        sentence.setText(now.row == null ? "Enter shows or hides these rows." : now.row.sentence(columns().get(column))
+        sentence.setText(now.row == null ? "Enter shows or hides these rows." : sentence(now.row, columns().get(column))
                 + (now.row.differs(columns().get(column)) ? " Backspace follows the target again." : ""));
         grid.setAccessibleText(title + " of " + columns().get(column).title() + ": " + cell.getText());
         if (other) {
             columnChanged.run();
         }
+    }
+
+    private String sentence(OutRow row, Deliverable deliverable) {
+        return studio.programme().map(p -> row.sentence(p, deliverable)).orElse("");
     }
 
     private void go(int toLine, int toColumn) {

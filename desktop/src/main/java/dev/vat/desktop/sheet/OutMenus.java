@@ -5,11 +5,13 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Fit;
+import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.ReelSound;
+import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.studio.Studio;
@@ -17,6 +19,7 @@ import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 
 /** What a cell or a column's heading offers to choose from. What can't be chosen stands there with its reason. */
 final class OutMenus {
@@ -54,8 +57,8 @@ final class OutMenus {
         menu.setId("container-menu");
         Codec codec = deliverable.settings().codec();
         for (Container container : Container.values()) {
-            String refusal = Legality.against(codec, container).orElse(null);
-            CheckMenuItem item = new CheckMenuItem(refusal == null ? container.title() : refusal);
+            String refusal = Legality.reason(codec, container).orElse(null);
+            CheckMenuItem item = new CheckMenuItem(refusal == null ? container.title() : "Not " + container.title() + ": " + refusal);
             item.setId("container-" + container.extension());
             item.setSelected(container == deliverable.settings().container());
             item.setDisable(refusal != null);
@@ -89,7 +92,20 @@ final class OutMenus {
             item.setOnAction(_ -> studio.edit(Edits.setFraming(deliverable.id(), deliverable.settings().framing().withFit(fit))));
             menu.getItems().add(item);
         }
+        if (deliverable.settings().framing().fitInUse() == Fit.FILL || deliverable.settings().framing().fitInUse() == Fit.PIXELS) {
+            menu.getItems().addAll(new SeparatorMenuItem(), look(deliverable, "Keep the left or the top", Rational.ZERO),
+                    look(deliverable, "Keep the middle", Rational.of(1, 2)), look(deliverable, "Keep the right or the bottom", Rational.ONE));
+        }
         return menu;
+    }
+
+    /** Which end of a picture stays when the rest is cut off; only one of the two directions ever is. */
+    private MenuItem look(Deliverable deliverable, String text, Rational where) {
+        CheckMenuItem item = new CheckMenuItem(text);
+        Framing framing = deliverable.settings().framing();
+        item.setSelected((framing.across() == null ? Rational.of(1, 2) : framing.across()).equals(where));
+        item.setOnAction(_ -> studio.edit(Edits.setFraming(deliverable.id(), framing.withLook(where, where))));
+        return item;
     }
 
     /** What can be done with a whole column. */

@@ -23,7 +23,7 @@ import java.util.Optional;
 enum OutRow {
     CONTAINER(Group.OPEN, "Container", "The kind of file. Enter chooses among those that the codec may stand in."),
     CODEC(Group.OPEN, "Codec", "How pictures are packed. Enter chooses another."),
-    SIZE(Group.OPEN, "Size", "Width and height in pixels. It follows the source; Enter types another: 1280x720, 50 %, 1280 wide, 720 high."),
+    SIZE(Group.OPEN, "Size", "Width and height in pixels, as the source has them; Enter types others: 1280x720, 50 %, 1280 wide, 720 high."),
     RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
     ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries no alpha, Enter types the colour that shows instead."),
     SOUND(Group.OPEN, "Sound", "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written."),
@@ -71,12 +71,14 @@ enum OutRow {
     }
 
     /** The row in one sentence, and what holds for a deliverable. */
-    String sentence(Deliverable deliverable) {
+    String sentence(Programme programme, Deliverable deliverable) {
         if (!deliverable.isKnown()) {
             return "This Vat doesn't know what the column asks for.";
         }
         return switch (this) {
             case CODEC -> sentence + " " + deliverable.settings().codec().plays();
+            case SIZE -> sentence + programme.frame(deliverable).filter(f -> f.headroom() > 1)
+                    .map(f -> " Zoom headroom %.2f times.".formatted(f.headroom())).orElse("");
             case QUALITY -> deliverable.settings().codec().quality() == null
                     ? "How much is given up for size: this codec leaves nothing to choose." : sentence;
             default -> sentence;
