@@ -3,27 +3,23 @@ package dev.vat.media;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import org.bytedeco.ffmpeg.avcodec.AVPacket;
 
 /** Encodes one part of a deliverable into a closed file of its own, checking it as it goes. Belongs to one thread. */
 public final class PartWriter implements PartSink {
 
-    private final TrackEncoder encoder;
+    private final CheckedEncoder encoder;
     private final Muxer muxer;
-    private final InlineCheck check;
-    private long bytes;
 
     /**
      * @param firstFrame the output frame that the part begins with
      * @param checked whether every frame is decoded again at once
      */
     public PartWriter(Path file, EncoderSpec spec, long firstFrame, boolean checked) {
-        encoder = new TrackEncoder(spec);
+        encoder = new CheckedEncoder(spec, firstFrame, checked);
         Muxer opened = null;
         try {
             opened = new Muxer(spec.codec().partContainer(), file, spec.rate());
-            opened.track(encoder.context(), hasHiddenAlpha(spec)).start(Map.of());
-            check = checked ? new InlineCheck(encoder.context(), hasHiddenAlpha(spec), firstFrame) : null;
+            opened.track(encoder.context(), spec.codec().hasHiddenAlpha()).start(Map.of());
         } catch (MediaException e) {
             if (opened != null) {
                 opened.close();
@@ -34,43 +30,25 @@ public final class PartWriter implements PartSink {
         muxer = opened;
     }
 
-    private static boolean hasHiddenAlpha(EncoderSpec spec) {
-        return spec.codec().hasAlpha() && spec.codec().reportedName().equals("vp9");
-    }
-
     @Override
     public void write(Picture converted) {
-        if (check != null) {
-            check.given(converted);
-        }
-        encoder.encode(converted, this::take);
-    }
-
-    private void take(AVPacket packet) {
-        bytes += packet.size();
-        if (check != null) {
-            check.coded(packet);
-        }
-        muxer.write(packet);
+        encoder.encode(converted, muxer::write);
     }
 
     @Override
     public long bytes() {
-        return bytes;
+        return encoder.bytes();
     }
 
     @Override
     public List<FrameProof> finish() {
-        encoder.flush(this::take);
+        encoder.flush(muxer::write);
         muxer.finish();
-        return check == null ? List.of() : List.copyOf(check.finish());
+        return encoder.proofs();
     }
 
     @Override
     public void close() {
-        if (check != null) {
-            check.close();
-        }
         muxer.close();
         encoder.close();
     }

@@ -1,14 +1,10 @@
 package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_FLAG_GLOBAL_HEADER;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_encoder_by_name;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
-import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLTP;
@@ -51,7 +47,7 @@ final class SoundEncoder implements AutoCloseable {
     private final int channels;
     private final AVCodecContext context;
     private final SwrContext converter = new SwrContext(null);
-    private final AVPacket packet = av_packet_alloc();
+    private final PacketDrain packets = new PacketDrain();
     private final byte[] block;
     private final BytePointer samples;
     private long done;
@@ -107,7 +103,7 @@ final class SoundEncoder implements AutoCloseable {
             if (read < block.length) {
                 flushed = true;
                 Av.check(avcodec_send_frame(context, null), "Packing the last of the sound");
-                drain(sink);
+                packets.drain(context, "Packing sound", sink);
             }
         }
     }
@@ -126,29 +122,14 @@ final class SoundEncoder implements AutoCloseable {
         } finally {
             av_frame_free(frame);
         }
-        drain(sink);
-    }
-
-    private void drain(Consumer<AVPacket> sink) {
-        while (true) {
-            int result = avcodec_receive_packet(context, packet);
-            if (result == Av.EAGAIN || result == Av.EOF) {
-                return;
-            }
-            Av.check(result, "Packing sound");
-            try {
-                sink.accept(packet);
-            } finally {
-                av_packet_unref(packet);
-            }
-        }
+        packets.drain(context, "Packing sound", sink);
     }
 
     @Override
     public void close() {
         avcodec_free_context(context);
         swr_free(converter);
-        av_packet_free(packet);
+        packets.close();
         try {
             mix.close();
         } catch (IOException e) {

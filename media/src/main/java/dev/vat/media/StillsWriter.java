@@ -12,10 +12,8 @@ public final class StillsWriter implements PartSink {
 
     private final Path folder;
     private final Expectation.Stills stills;
-    private final TrackEncoder encoder;
-    private final InlineCheck check;
+    private final CheckedEncoder encoder;
     private long next;
-    private long bytes;
 
     /** @param firstFrame the output frame that the range begins with */
     public StillsWriter(Path folder, Expectation.Stills stills, EncoderSpec spec, long firstFrame, boolean checked) {
@@ -24,13 +22,7 @@ public final class StillsWriter implements PartSink {
         this.next = firstFrame;
         // One after the other: a picture goes out before the next comes in, so that numbers can't be mixed up.
         EncoderSpec single = new EncoderSpec(spec.codec(), spec.colour(), spec.size(), spec.pixelAspect(), spec.rate(), 1, spec.options());
-        encoder = new TrackEncoder(single);
-        try {
-            check = checked ? new InlineCheck(encoder.context(), false, firstFrame) : null;
-        } catch (MediaException e) {
-            encoder.close();
-            throw e;
-        }
+        encoder = new CheckedEncoder(single, firstFrame, checked);
     }
 
     /** The file of an output frame. */
@@ -40,19 +32,12 @@ public final class StillsWriter implements PartSink {
 
     @Override
     public void write(Picture converted) {
-        if (check != null) {
-            check.given(converted);
-        }
         encoder.encode(converted, this::take);
     }
 
     private void take(AVPacket packet) {
         byte[] data = new byte[packet.size()];
         packet.data().get(data, 0, data.length);
-        bytes += data.length;
-        if (check != null) {
-            check.coded(packet);
-        }
         Path file = file(folder, stills, next++);
         try {
             Files.write(file, data);
@@ -63,20 +48,17 @@ public final class StillsWriter implements PartSink {
 
     @Override
     public long bytes() {
-        return bytes;
+        return encoder.bytes();
     }
 
     @Override
     public List<FrameProof> finish() {
         encoder.flush(this::take);
-        return check == null ? List.of() : List.copyOf(check.finish());
+        return encoder.proofs();
     }
 
     @Override
     public void close() {
-        if (check != null) {
-            check.close();
-        }
         encoder.close();
     }
 }

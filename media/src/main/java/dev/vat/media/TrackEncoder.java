@@ -1,14 +1,10 @@
 package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_FLAG_GLOBAL_HEADER;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_encoder_by_name;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
-import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
 import static org.bytedeco.ffmpeg.global.avutil.AVALPHA_MODE_STRAIGHT;
 import static org.bytedeco.ffmpeg.global.avutil.AVCHROMA_LOC_LEFT;
@@ -19,6 +15,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_MPEG;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PICTURE_TYPE_NONE;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 
+import dev.vat.core.delivery.Codec;
 import java.util.function.Consumer;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
@@ -31,7 +28,7 @@ final class TrackEncoder implements AutoCloseable {
 
     private final EncoderSpec spec;
     private final AVCodecContext context;
-    private final AVPacket packet = av_packet_alloc();
+    private final PacketDrain packets = new PacketDrain();
     private long frames;
 
     TrackEncoder(EncoderSpec spec) {
@@ -65,7 +62,7 @@ final class TrackEncoder implements AutoCloseable {
     }
 
     /** DV's samples lie at the upper left (IEC 61834), MPEG's at the left; where colour isn't sampled more coarsely there is nothing to say. */
-    private static int chromaLocation(dev.vat.core.delivery.Codec codec) {
+    private static int chromaLocation(Codec codec) {
         return switch (codec.chroma()) {
             case RGB, YUV444 -> AVCHROMA_LOC_UNSPECIFIED;
             default -> codec.reportedName().equals("dvvideo") ? AVCHROMA_LOC_TOPLEFT : AVCHROMA_LOC_LEFT;
@@ -112,24 +109,15 @@ final class TrackEncoder implements AutoCloseable {
     }
 
     private void drain(Consumer<AVPacket> sink) {
-        while (true) {
-            int result = avcodec_receive_packet(context, packet);
-            if (result == Av.EAGAIN || result == Av.EOF) {
-                return;
-            }
-            Av.check(result, "Encoding");
-            try {
-                packet.duration(1);
-                sink.accept(packet);
-            } finally {
-                av_packet_unref(packet);
-            }
-        }
+        packets.drain(context, "Encoding", packet -> {
+            packet.duration(1);
+            sink.accept(packet);
+        });
     }
 
     @Override
     public void close() {
         avcodec_free_context(context);
-        av_packet_free(packet);
+        packets.close();
     }
 }

@@ -4,17 +4,12 @@ import dev.vat.core.picture.PixelAspect;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * One codec at one profile: what it can carry, where it may stand, how its bits may be ruled, and what a decoder will
  * report of it. Entries are written by a {@link Builder}, one file a family.
  */
 public final class Codec {
-
-    private static final Pattern CONTROL = Pattern.compile("(?:(?:[a-z ]*\\()?(?<number>\\d{1,3})\\)?(?:\\s*,?\\s*at most\\s+(?<cap>.+))?"
-            + "|(?:(?<word>average|constant)\\s+)?(?<rate>[\\d.,]+\\s*[kmgKMG](?:bit/s)?))");
 
     private final Builder b;
 
@@ -66,6 +61,11 @@ public final class Codec {
 
     public boolean hasAlpha() {
         return b.alphaBits > 0;
+    }
+
+    /** Whether alpha goes beside the pictures, in blocks of the container, as in VP9: nothing in the coded pictures says so. */
+    public boolean hasHiddenAlpha() {
+        return hasAlpha() && reportedName().equals("vp9");
     }
 
     /** Where it may stand. */
@@ -168,14 +168,7 @@ public final class Codec {
 
     /** A rate control in words, with the number in its unit. */
     public String words(RateControl control) {
-        return switch (control) {
-            case RateControl.ByProfile _ -> "set by the profile";
-            case RateControl.Lossless _ -> "without loss";
-            case RateControl.Constant(int number) -> b.quality.words(number) + " (" + number + ")";
-            case RateControl.Average(long bits) -> "average " + BitRate.format(bits);
-            case RateControl.Steady(long bits) -> "constant " + BitRate.format(bits);
-            case RateControl.Capped(int number, long bits, long _) -> b.quality.words(number) + " (" + number + "), at most " + BitRate.format(bits);
-        };
+        return ControlText.words(this, control);
     }
 
     /**
@@ -185,23 +178,7 @@ public final class Codec {
      * @throws IllegalArgumentException naming what was typed, or what the codec has in its place
      */
     public RateControl control(String text) {
-        Matcher m = CONTROL.matcher(text.strip());
-        if (!m.matches() || m.group("word") != null && m.group("rate") == null) {
-            throw new IllegalArgumentException("'" + text + "' is neither a quality nor a bit rate: write 17, average 8 Mbit/s, constant 8 Mbit/s, or 20, at most 12 Mbit/s");
-        }
-        RateControl typed;
-        if (m.group("number") != null) {
-            int number = Integer.parseInt(m.group("number"));
-            typed = m.group("cap") == null ? new RateControl.Constant(number)
-                    : new RateControl.Capped(number, BitRate.parse(m.group("cap")), BitRate.parse(m.group("cap")));
-        } else {
-            long bits = BitRate.parse(m.group("rate"));
-            typed = "constant".equals(m.group("word")) ? new RateControl.Steady(bits) : new RateControl.Average(bits);
-        }
-        Legality.against(this, typed).ifPresent(why -> {
-            throw new IllegalArgumentException(why);
-        });
-        return typed;
+        return ControlText.parse(this, text);
     }
 
     @Override

@@ -24,7 +24,7 @@ public final class Legality {
         if (codec.containers().contains(container)) {
             return Optional.empty();
         }
-        boolean hidden = codec.hasAlpha() && codec.reportedName().equals("vp9") && container == Container.MP4;
+        boolean hidden = codec.hasHiddenAlpha() && container == Container.MP4;
         return Optional.of(hidden ? "MP4 has no place for the second picture that carries alpha" : container.refusal());
     }
 
