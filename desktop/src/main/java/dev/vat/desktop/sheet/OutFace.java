@@ -24,6 +24,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -306,13 +307,10 @@ public final class OutFace extends VBox {
 
     private void key(KeyEvent e) {
         if (editor != null) {
-            switch (e.getCode()) {
-                case ESCAPE -> stopEditing(true);
-                default -> {
-                    return;
-                }
+            if (e.getCode() == KeyCode.ESCAPE) {
+                stopEditing(true);
+                e.consume();
             }
-            e.consume();
             return;
         }
         switch (e.getCode()) {

@@ -70,12 +70,12 @@ final class SourceActs extends VBox {
         if (watch.isSelected() && !studio.project().deliverables().isEmpty()) {
             ToggleButton arm = new ToggleButton("Make it when complete");
             arm.setId("make-when-complete");
-            arm.setSelected(studio.waitsForFrames());
+            arm.setSelected(studio.making().waitsForFrames());
             arm.setOnAction(_ -> {
                 if (arm.isSelected()) {
-                    studio.makeWhenComplete();
+                    studio.making().makeWhenComplete();
                 } else {
-                    studio.disarm();
+                    studio.making().disarm();
                 }
             });
             acts.getChildren().add(arm);

@@ -16,7 +16,6 @@ import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
-import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
@@ -56,16 +55,15 @@ public final class Studio implements AutoCloseable {
     private final Search search;
     private final Runs runs;
     private final Keeper keeper;
+    private final Presets presets;
+    private final Making making;
     private final List<Runnable> listeners = new ArrayList<>();
     private EditHistory history = new EditHistory(Project.EMPTY);
     private Observed.Destination destination = Observed.Destination.UNKNOWN;
     private Path probed;
-    private final Presets presets;
     private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), destination));
     private List<Location> question = List.of();
     private String message = "";
-    private boolean armed;
-    private boolean armedUntilComplete;
     private volatile boolean closed;
     private long revision;
 
@@ -83,6 +81,7 @@ public final class Studio implements AutoCloseable {
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
         this.runs = new Runs(places, viewer, background, this.ui, this::tell, this::probeAgain, this::say);
         this.search = new Search(this, background, this.ui, () -> closed);
+        this.making = new Making(this, keeper);
         this.presets = new Presets(PresetStore.in(places), this);
         runs.findLeftOver();
     }
@@ -189,13 +188,9 @@ public final class Studio implements AutoCloseable {
         changed();
     }
 
-    private void observedChanged() {
+    void observedChanged() {
         judge();
-        if (armed && !watch.isChecking() && (!armedUntilComplete || isComplete())) {
-            armed = false;
-            armedUntilComplete = false;
-            make();
-        }
+        making.observed();
         changed();
     }
 
@@ -385,90 +380,9 @@ public final class Studio implements AutoCloseable {
         keeper.remember(settings().withLastRate(rate));
     }
 
-    public boolean isArmed() {
-        return armed;
-    }
-
-    /** Whether the main action can be pressed. */
-    public boolean canMake() {
-        return !armed && (findings.mayRun() || findings.onlyRateIsMissing());
-    }
-
-    /** What the main action says. */
-    public String makeLabel() {
-        int files = project().deliverablesOn().size();
-        int reels = project().reels().size();
-        if (armed) {
-            return armedUntilComplete ? "Waiting for frames" : "Checking, then making";
-        }
-        if (findings.onlyRateIsMissing()) {
-            return "Make at " + offeredRate().label();
-        }
-        if (files == 0) {
-            return "Make";
-        }
-        return reels > 1 ? "Make " + reels + " x " + files + " files" : "Make " + (files == 1 ? "1 file" : files + " files");
-    }
-
-    /** What will be made, in words. */
-    public String makeDetail() {
-        return programme().filter(p -> p.plan().count() > 0).map(p -> {
-            String words = p.describe();
-            return p.rate().map(r -> words + ", " + r.seconds(p.plan().count()).toFixed(3) + " s").orElse(words);
-        }).orElse("");
-    }
-
-    /** The main action: confirms an offered rate, waits for checks that go on, then makes every reel. */
-    public void make() {
-        if (!canMake()) {
-            return;
-        }
-        if (findings.onlyRateIsMissing()) {
-            chooseRate(offeredRate());
-        }
-        if (watch.isChecking()) {
-            armed = true;
-            changed();
-            return;
-        }
-        if (!findings.mayRun()) {
-            return;
-        }
-        programme().flatMap(Programme::rate).ifPresent(rate -> keeper.remember(settings().withLastRate(rate)));
-        Path folder = DestinationProbe.folderOf(project());
-        for (Reel reel : project().reels()) {
-            Project one = project().withReels(project().reels(), reel.id());
-            runs.start(one, Programme.of(one, reel, watch.tables()), watch.clips(), folder);
-        }
-    }
-
-    /** Makes the files by itself as soon as every frame that is expected is there and good. */
-    public void makeWhenComplete() {
-        if (findings.onlyRateIsMissing() || programme().flatMap(Programme::rate).isEmpty()) {
-            chooseRate(offeredRate());
-        }
-        armed = true;
-        armedUntilComplete = true;
-        project().currentReel().ifPresent(reel -> reel.items().stream().flatMap(i -> project().source(i.source()).stream())
-                .filter(s -> !s.location().pattern().isSingle()).forEach(s -> watch.watch(s, true)));
-        observedChanged();
-    }
-
-    /** Whether the run waits for frames that are still to come. */
-    public boolean waitsForFrames() {
-        return armed && armedUntilComplete;
-    }
-
-    /** Whether each frame of the current reel that is expected is there, good, and no longer written to. */
-    private boolean isComplete() {
-        return findings.mayRun() && programme().filter(p -> p.entries().stream().allMatch(e -> e.table().isChecked()
-                && ResumeAdvice.of(e.table(), e.source().reading().rangeIn(e.table().sequence())).wanted().isEmpty())).isPresent();
-    }
-
-    public void disarm() {
-        armed = false;
-        armedUntilComplete = false;
-        changed();
+    /** The main action. */
+    public Making making() {
+        return making;
     }
 
     public long count(Severity severity) {

@@ -82,11 +82,11 @@ final class HeadBar extends HBox {
         name.setText(empty ? "" : studio.project().name());
         where.setText(empty || studio.file() == null ? "" : (studio.isUntitled() ? "kept by Vat until saved" : studio.file().toString())
                 + (studio.isSaved() ? "" : ", saving"));
-        willMake.setText(studio.makeDetail());
+        willMake.setText(studio.making().detail());
         count(blockers, empty ? 0 : studio.count(Severity.BLOCKER), "blocker");
         count(warnings, empty ? 0 : studio.count(Severity.WARNING), "warning");
-        make.setText(studio.makeLabel());
-        make.setDisable(!studio.canMake() && !studio.isArmed());
+        make.setText(studio.making().label());
+        make.setDisable(!studio.making().canMake() && !studio.making().isArmed());
         undo.setDisable(studio.undoName().isEmpty());
         redo.setDisable(studio.redoName().isEmpty());
         undo.getTooltip().setText(studio.undoName().map(n -> "Undo " + n).orElse("Nothing to undo"));

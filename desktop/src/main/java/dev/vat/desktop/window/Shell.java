@@ -119,7 +119,7 @@ public final class Shell extends StackPane {
     }
 
     private void addCommands() {
-        commands.add("make", "Make the files", control(KeyCode.ENTER), () -> studio.canMake() || studio.isArmed(), this::make)
+        commands.add("make", "Make the files", control(KeyCode.ENTER), () -> studio.making().canMake() || studio.making().isArmed(), this::make)
                 .add("open-frames", "Bring in a folder of frames", control(KeyCode.I), this::bringIn)
                 .add("open-project", "Open a project", control(KeyCode.O),
                         () -> ask.project("Open a project").ifPresent(studio::open))
@@ -169,10 +169,10 @@ public final class Shell extends StackPane {
 
     /** A second press before the checks are through takes the first one back. */
     private void make() {
-        if (studio.isArmed()) {
-            studio.disarm();
+        if (studio.making().isArmed()) {
+            studio.making().disarm();
         } else {
-            studio.make();
+            studio.making().make();
         }
     }
 

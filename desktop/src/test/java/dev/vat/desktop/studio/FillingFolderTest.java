@@ -87,10 +87,10 @@ class FillingFolderTest {
         act(() -> {
             studio.edit(Edits.setExpected("s1", FrameRange.of(1, 6)));
             studio.edit(Edits.addTarget(Catalogue.target("web-h264")));
-            studio.makeWhenComplete();
+            studio.making().makeWhenComplete();
         });
-        assertThat(on(() -> studio.waitsForFrames())).isTrue();
-        assertThat(on(() -> studio.makeLabel())).isEqualTo("Waiting for frames");
+        assertThat(on(() -> studio.making().waitsForFrames())).isTrue();
+        assertThat(on(() -> studio.making().label())).isEqualTo("Waiting for frames");
 
         // Out of order, and half of it first.
         byte[] whole = frame(5);
@@ -114,7 +114,7 @@ class FillingFolderTest {
         Thread.sleep(2500);
         assertThat(on(() -> studio.runs().lines())).as("it starts once").hasSize(1);
         assertThat(folder.resolve("kite/delivered").toFile().exists() || folder.resolve("delivered").toFile().exists()).isTrue();
-        assertThat(on(() -> studio.isArmed())).isFalse();
+        assertThat(on(() -> studio.making().isArmed())).isFalse();
     }
 
     @Test

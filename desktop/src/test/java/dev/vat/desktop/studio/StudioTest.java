@@ -87,12 +87,12 @@ class StudioTest {
         Path frames = TestFrames.png(folder, "kite", 12);
         bringIn(frames);
         target("web-h264");
-        assertThat(on(studio::makeLabel)).isEqualTo("Make at 25");
-        act(studio::make);
+        assertThat(on(studio.making()::label)).isEqualTo("Make at 25");
+        act(studio.making()::make);
         madeAndProven();
         assertThat(folder.resolve("delivered/kite_web.mp4")).exists();
         assertThat(Files.readString(folder.resolve("delivered/kite_web.mp4.receipt.json"))).contains("chosen by the user");
-        assertThat(on(studio::makeDetail)).isEqualTo("whole reel, 12 frames, 0.480 s");
+        assertThat(on(studio.making()::detail)).isEqualTo("whole reel, 12 frames, 0.480 s");
     }
 
     @Test
@@ -101,12 +101,12 @@ class StudioTest {
         bringIn(TestFrames.png(folder, "kite", 3));
         target("web-h264");
         act(() -> studio.chooseRate(Rate.of(24000, 1001)));
-        act(studio::make);
+        act(studio.making()::make);
         madeAndProven();
         act(studio::startAnew);
         bringIn(TestFrames.png(folder, "dune", 3));
         target("web-h264");
-        assertThat(on(studio::makeLabel)).isEqualTo("Make at 23.976");
+        assertThat(on(studio.making()::label)).isEqualTo("Make at 23.976");
     }
 
     @Test
@@ -115,8 +115,8 @@ class StudioTest {
         act(() -> studio.bringIn(List.of(folder.resolve("kite"))));
         TestFrames.png(folder, "kite", 40);
         act(() -> studio.bringIn(List.of(folder.resolve("kite"))));
-        await(() -> studio.canMake());
-        act(studio::make);
+        await(() -> studio.making().canMake());
+        act(studio.making()::make);
         madeAndProven();
     }
 
@@ -130,10 +130,10 @@ class StudioTest {
         await(() -> !studio.watch().isChecking());
         target("web-h264");
         target("edit-prores-hq");
-        assertThat(on(studio::makeLabel)).isEqualTo("Make at 25");
+        assertThat(on(studio.making()::label)).isEqualTo("Make at 25");
         act(() -> studio.chooseRate(Rate.FPS_25));
-        assertThat(on(studio::makeLabel)).isEqualTo("Make 2 x 2 files");
-        act(studio::make);
+        assertThat(on(studio.making()::label)).isEqualTo("Make 2 x 2 files");
+        act(studio.making()::make);
         madeAndProven();
         assertThat(folder.resolve("all/delivered")).isDirectoryContaining("glob:**/a_web.mp4").isDirectoryContaining("glob:**/b_edit.mov");
     }
@@ -145,15 +145,15 @@ class StudioTest {
         bringIn(frames);
         target("web-h264");
         act(() -> studio.chooseRate(Rate.FPS_25));
-        assertThat(on(studio::canMake)).isFalse();
+        assertThat(on(studio.making()::canMake)).isFalse();
         assertThat(on(() -> studio.count(Severity.BLOCKER))).isEqualTo(1);
         Finding finding = on(() -> studio.findings().blockers().getFirst());
         act(() -> studio.edit(((dev.vat.core.finding.Remedy.Apply) finding.remedies().get(1)).edit()));
-        assertThat(on(studio::canMake)).isTrue();
+        assertThat(on(studio.making()::canMake)).isTrue();
         act(studio::undo);
-        assertThat(on(studio::canMake)).isFalse();
+        assertThat(on(studio.making()::canMake)).isFalse();
         act(studio::redo);
-        assertThat(on(studio::canMake)).isTrue();
+        assertThat(on(studio.making()::canMake)).isTrue();
     }
 
     @Test
@@ -211,7 +211,7 @@ class StudioTest {
     void aRunThatWasKilledIsOfferedAgainAtTheNextStart() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 900));
         target("edit-prores-hq");
-        act(studio::make);
+        act(studio.making()::make);
         await(() -> studio.runs().going().isPresent() && studio.runs().going().get().framesRead() > 5);
         long pid = on(() -> studio.runs().going().get().run().pid());
         ProcessHandle.of(pid).orElseThrow().destroyForcibly();
@@ -236,7 +236,7 @@ class StudioTest {
     void aStoppedRunIsClearedAwayOrMadeAgain() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 1500));
         target("edit-prores-hq");
-        act(studio::make);
+        act(studio.making()::make);
         await(() -> studio.runs().going().isPresent() && studio.runs().going().get().framesRead() > 5);
         act(() -> studio.runs().going().get().run().stop());
         await(() -> studio.runs().going().isEmpty());

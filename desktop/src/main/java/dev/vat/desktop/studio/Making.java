@@ -1,0 +1,124 @@
+package dev.vat.desktop.studio;
+
+import dev.vat.core.project.Project;
+import dev.vat.core.reel.Reel;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.engine.run.DestinationProbe;
+import java.nio.file.Path;
+
+/** The main action: what it says, whether it may be pressed, and what it waits for. Called on the interface's thread. */
+public final class Making {
+
+    /** What a run that was asked for still waits for. */
+    private enum Waiting { NOTHING, CHECKS, FRAMES }
+
+    private final Studio studio;
+    private final Keeper keeper;
+    private Waiting waiting = Waiting.NOTHING;
+
+    Making(Studio studio, Keeper keeper) {
+        this.studio = studio;
+        this.keeper = keeper;
+    }
+
+    /** Whether a run was asked for and waits. */
+    public boolean isArmed() {
+        return waiting != Waiting.NOTHING;
+    }
+
+    /** Whether the run waits for frames that are still to come. */
+    public boolean waitsForFrames() {
+        return waiting == Waiting.FRAMES;
+    }
+
+    /** Whether the main action can be pressed. */
+    public boolean canMake() {
+        return !isArmed() && (studio.findings().mayRun() || studio.findings().onlyRateIsMissing());
+    }
+
+    /** What the main action says. */
+    public String label() {
+        int files = studio.project().deliverablesOn().size();
+        int reels = studio.project().reels().size();
+        if (isArmed()) {
+            return waitsForFrames() ? "Waiting for frames" : "Checking, then making";
+        }
+        if (studio.findings().onlyRateIsMissing()) {
+            return "Make at " + studio.offeredRate().label();
+        }
+        if (files == 0) {
+            return "Make";
+        }
+        return reels > 1 ? "Make " + reels + " x " + files + " files" : "Make " + (files == 1 ? "1 file" : files + " files");
+    }
+
+    /** What will be made, in words. */
+    public String detail() {
+        return studio.programme().filter(p -> p.plan().count() > 0).map(p -> {
+            String words = p.describe();
+            return p.rate().map(r -> words + ", " + r.seconds(p.plan().count()).toFixed(3) + " s").orElse(words);
+        }).orElse("");
+    }
+
+    /** Confirms an offered rate, waits for checks that go on, then makes every reel. */
+    public void make() {
+        if (!canMake()) {
+            return;
+        }
+        if (studio.findings().onlyRateIsMissing()) {
+            studio.chooseRate(studio.offeredRate());
+        }
+        if (studio.watch().isChecking()) {
+            waiting = Waiting.CHECKS;
+            studio.changed();
+            return;
+        }
+        if (!studio.findings().mayRun()) {
+            return;
+        }
+        studio.programme().flatMap(Programme::rate).ifPresent(rate -> keeper.remember(studio.settings().withLastRate(rate)));
+        Project project = studio.project();
+        Path folder = DestinationProbe.folderOf(project);
+        for (Reel reel : project.reels()) {
+            Project one = project.withReels(project.reels(), reel.id());
+            studio.runs().start(one, Programme.of(one, reel, studio.watch().tables()), studio.watch().clips(), folder);
+        }
+    }
+
+    /** Makes the files by itself as soon as every frame that is expected is there and good. */
+    public void makeWhenComplete() {
+        if (studio.findings().onlyRateIsMissing() || studio.programme().flatMap(Programme::rate).isEmpty()) {
+            studio.chooseRate(studio.offeredRate());
+        }
+        waiting = Waiting.FRAMES;
+        Project project = studio.project();
+        project.currentReel().ifPresent(reel -> reel.items().stream().flatMap(i -> project.source(i.source()).stream())
+                .filter(s -> !s.location().pattern().isSingle()).forEach(s -> studio.watch().watch(s, true)));
+        studio.observedChanged();
+    }
+
+    public void disarm() {
+        waiting = Waiting.NOTHING;
+        studio.changed();
+    }
+
+    /** More is known of the frames: what was waited for may be there. */
+    void observed() {
+        if (isArmed() && !studio.watch().isChecking() && (!waitsForFrames() || isComplete())) {
+            waiting = Waiting.NOTHING;
+            make();
+        }
+    }
+
+    /** Whether each frame of the current reel that is expected is there, good, and no longer written to. */
+    private boolean isComplete() {
+        return studio.findings().mayRun() && studio.programme().filter(p -> p.entries().stream().allMatch(e -> isComplete(e.table(),
+                ResumeAdvice.of(e.table(), e.source().reading().rangeIn(e.table().sequence()))))).isPresent();
+    }
+
+    private static boolean isComplete(FrameTable table, ResumeAdvice advice) {
+        return table.isChecked() && advice.wanted().isEmpty();
+    }
+}
