@@ -85,7 +85,7 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--container", paramLabel = "KIND", description = "In place of the target's container: mp4, mov, mkv, webm, avi or mxf.")
     private String container;
 
-    @Option(names = "--quality", paramLabel = "TEXT", description = "In place of the target's: a number, '8 Mbit/s', 'constant 8 Mbit/s', '20, at most 12 Mbit/s'.")
+    @Option(names = "--quality", paramLabel = "TEXT", description = "In place of the target's: a number, '8 Mbit/s', 'constant 8 Mbit/s', '20, at most 12 Mbit/s', '8 Mbit/s in two passes', '25 MB'.")
     private String quality;
 
     @Option(names = "--flatten", paramLabel = "RRGGBB", description = "Colour behind transparent places where a target has no alpha.")

@@ -103,6 +103,7 @@ final class Making {
     private static String words(FileProgress file) {
         return switch (file.stage()) {
             case WAITING -> "waiting";
+            case FIRST_PASS -> "first pass";
             case ENCODING -> "encoding";
             case JOINING -> "joining";
             case PROVING -> "written, proving";

@@ -85,6 +85,7 @@ public final class EncoderSettings {
         });
         switch (settings.control()) {
             case RateControl.Average(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.TwoPass(long bits) -> options.put("b", Long.toString(bits));
             case RateControl.Steady(long bits) -> {
                 for (String name : new String[] {"b", "minrate", "maxrate", "bufsize"}) {
                     options.put(name, Long.toString(bits));
@@ -111,6 +112,7 @@ public final class EncoderSettings {
         });
         switch (settings.control()) {
             case RateControl.Average(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.TwoPass(long bits) -> options.put("b", Long.toString(bits));
             case RateControl.Capped(int number, long bits, long buffer) -> {
                 options.put("crf", Integer.toString(number));
                 own += ":vbv-maxrate=" + bits / 1000 + ":vbv-bufsize=" + buffer / 1000;
@@ -127,6 +129,8 @@ public final class EncoderSettings {
         }
         if (settings.control() instanceof RateControl.Average(long bits)) {
             options.put("b", Long.toString(bits));
+        } else if (settings.control() instanceof RateControl.TwoPass(long bits)) {
+            options.put("b", Long.toString(bits));
         } else {
             options.put("b", "0");
             options.put("crf", Integer.toString(number(settings.control())));
@@ -141,6 +145,21 @@ public final class EncoderSettings {
         } else {
             options.put("crf", Integer.toString(number(settings.control())));
         }
+    }
+
+    /** What is added for one of two passes. VP9's notes go through the encoder itself, see {@link TrackEncoder}. */
+    static Map<String, String> inPass(Codec codec, Map<String, String> options, EncoderSpec.Pass pass) {
+        Map<String, String> more = new TreeMap<>(options);
+        String number = pass.first() ? "1" : "2";
+        if (codec.reportedName().equals("hevc")) {
+            more.merge("x265-params", "pass=" + number + ":stats=" + pass.notes().toString().replaceAll("([\\\\:'])", "\\\\$1"), (a, b) -> a + ":" + b);
+            return more;
+        }
+        more.merge("flags", "+pass" + number, String::concat);
+        if (codec.reportedName().equals("h264")) {
+            more.put("stats", pass.notes().toString());
+        }
+        return more;
     }
 
     private static void proRes(Codec codec, Map<String, String> options) {

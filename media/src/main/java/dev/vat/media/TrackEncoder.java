@@ -16,12 +16,15 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_PICTURE_TYPE_NONE;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 
 import dev.vat.core.delivery.Codec;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.util.function.Consumer;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.javacpp.BytePointer;
 
 /** One encoder from its first frame to its last packet. Belongs to one thread. */
 final class TrackEncoder implements AutoCloseable {
@@ -49,6 +52,9 @@ final class TrackEncoder implements AutoCloseable {
                 .thread_count(spec.threads());
         if (spec.codec().hasAlpha()) {
             context.alpha_mode(AVALPHA_MODE_STRAIGHT);
+        }
+        if (isVp9() && spec.pass() != null && !spec.pass().first()) {
+            context.stats_in(new BytePointer(readNotes()));
         }
         AVDictionary options = Av.options(spec.options());
         try {
@@ -80,6 +86,27 @@ final class TrackEncoder implements AutoCloseable {
         return options;
     }
 
+    /** VP9 alone hands its notes over and takes them back; the others write and read the file themselves. */
+    private boolean isVp9() {
+        return spec.codec().reportedName().equals("vp9");
+    }
+
+    private String readNotes() {
+        try {
+            return Files.readString(spec.pass().notes());
+        } catch (IOException e) {
+            throw new MediaException("The notes of the first pass can't be read: " + e.getMessage(), 0);
+        }
+    }
+
+    private void writeNotes() {
+        try {
+            Files.writeString(spec.pass().notes(), context.stats_out().getString());
+        } catch (IOException e) {
+            throw new MediaException("The notes of the first pass can't be written: " + e.getMessage(), 0);
+        }
+    }
+
     AVCodecContext context() {
         return context;
     }
@@ -106,6 +133,9 @@ final class TrackEncoder implements AutoCloseable {
     void flush(Consumer<AVPacket> sink) {
         Av.check(avcodec_send_frame(context, null), "Encoding the last frames");
         drain(sink);
+        if (isVp9() && spec.pass() != null && spec.pass().first()) {
+            writeNotes();
+        }
     }
 
     private void drain(Consumer<AVPacket> sink) {

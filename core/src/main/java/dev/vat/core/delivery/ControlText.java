@@ -7,7 +7,8 @@ import java.util.regex.Pattern;
 final class ControlText {
 
     private static final Pattern CONTROL = Pattern.compile("(?:(?:[a-z ]*\\()?(?<number>\\d{1,3})\\)?(?:\\s*,?\\s*at most\\s+(?<cap>.+))?"
-            + "|(?:(?<word>average|constant)\\s+)?(?<rate>[\\d.,]+\\s*[kmgKMG](?:bit/s)?))");
+            + "|(?:file of )?(?<bytes>[\\d.,]+\\s*[kmgKMG]B)"
+            + "|(?:(?<word>average|constant)\\s+)?(?<rate>[\\d.,]+\\s*[kmgKMG](?:bit/s)?)(?<twice>,? (?:in )?two passes)?)");
 
     private ControlText() { }
 
@@ -17,6 +18,8 @@ final class ControlText {
             case RateControl.Lossless _ -> "without loss";
             case RateControl.Constant(int number) -> quality(codec, number);
             case RateControl.Average(long bits) -> "average " + BitRate.format(bits);
+            case RateControl.TwoPass(long bits) -> "average " + BitRate.format(bits) + " in two passes";
+            case RateControl.FileSize(long bytes) -> "file of " + RoughForecast.bytes(bytes);
             case RateControl.Steady(long bits) -> "constant " + BitRate.format(bits);
             case RateControl.Capped(int number, long bits, long _) -> quality(codec, number) + ", at most " + BitRate.format(bits);
         };
@@ -29,9 +32,10 @@ final class ControlText {
     static RateControl parse(Codec codec, String text) {
         Matcher m = CONTROL.matcher(text.strip());
         if (!m.matches()) {
-            throw new IllegalArgumentException("'" + text + "' is neither a quality nor a bit rate: write 17, average 8 Mbit/s, constant 8 Mbit/s, or 20, at most 12 Mbit/s");
+            throw new IllegalArgumentException("'" + text + "' is neither a quality, a bit rate nor a size: write 17, average 8 Mbit/s, constant 8 Mbit/s, "
+                    + "8 Mbit/s in two passes, 25 MB, or 20, at most 12 Mbit/s");
         }
-        RateControl typed = m.group("number") != null ? ofQuality(m) : ofRate(m);
+        RateControl typed = m.group("number") != null ? ofQuality(m) : m.group("bytes") != null ? ofBytes(m.group("bytes")) : ofRate(m);
         Legality.against(codec, typed).ifPresent(why -> {
             throw new IllegalArgumentException(why);
         });
@@ -49,6 +53,17 @@ final class ControlText {
 
     private static RateControl ofRate(Matcher m) {
         long bits = BitRate.parse(m.group("rate"));
+        if (m.group("twice") != null) {
+            if ("constant".equals(m.group("word"))) {
+                throw new IllegalArgumentException("A constant bit rate is the same everywhere: a first pass would find nothing");
+            }
+            return new RateControl.TwoPass(bits);
+        }
         return "constant".equals(m.group("word")) ? new RateControl.Steady(bits) : new RateControl.Average(bits);
+    }
+
+    /** Decimal units, as everywhere. */
+    private static RateControl ofBytes(String text) {
+        return new RateControl.FileSize(BitRate.parse(text.substring(0, text.length() - 1)));
     }
 }

@@ -38,7 +38,7 @@ final class H264 {
 
     private static Codec.Builder entry(String id, String title, String profile, Chroma chroma, int bits) {
         return Codec.named(id, title).reports("h264", profile).samples(chroma, bits).in(EVERYWHERE).quality(SCALE, 17)
-                .also(RateControl.Kind.AVERAGE, RateControl.Kind.STEADY, RateControl.Kind.CAPPED)
+                .also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.STEADY, RateControl.Kind.CAPPED)
                 .limits(Limits.upTo(4096, 2304)).group(2).bitsPerPixel(.02, 1.6 * bits / 8);
     }
 

@@ -6,7 +6,7 @@ import java.util.List;
 /** The royalty-free codecs of the web: VP9 (its bitstream specification, version 0.6) and AV1 (version 1.0.0). */
 final class OpenWeb {
 
-    static final Codec VP9 = vp9("vp9-420", "VP9").plays("Plays in every browser and on most telephones.").build();
+    static final Codec VP9 = vp9("vp9-420", "VP9").also(RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE).plays("Plays in every browser and on most telephones.").build();
 
     /** Alpha is a second picture beside the first, as WebM has it. */
     static final Codec VP9_ALPHA = vp9("vp9-420-alpha", "VP9 with alpha").alpha(8).in(Container.WEBM, Container.MKV)

@@ -10,15 +10,21 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
     @JsonSubTypes.Type(value = RateControl.ByProfile.class, name = "profile"),
     @JsonSubTypes.Type(value = RateControl.Constant.class, name = "constant-quality"),
     @JsonSubTypes.Type(value = RateControl.Average.class, name = "average"),
+    @JsonSubTypes.Type(value = RateControl.TwoPass.class, name = "two-pass"),
+    @JsonSubTypes.Type(value = RateControl.FileSize.class, name = "file-size"),
     @JsonSubTypes.Type(value = RateControl.Steady.class, name = "steady"),
     @JsonSubTypes.Type(value = RateControl.Capped.class, name = "capped"),
     @JsonSubTypes.Type(value = RateControl.Lossless.class, name = "lossless"),
 })
 public sealed interface RateControl {
 
+    /** No picture can be made of less. */
+    long LEAST_BITS = 10_000;
+
     /** The kinds that a codec may offer. */
     enum Kind {
-        PROFILE("set by the profile"), QUALITY("quality"), AVERAGE("average bit rate"), STEADY("constant bit rate"),
+        PROFILE("set by the profile"), QUALITY("quality"), AVERAGE("average bit rate"), TWO_PASS("average bit rate in two passes"),
+        FILE_SIZE("file size"), STEADY("constant bit rate"),
         CAPPED("quality with a cap"), LOSSLESS("without loss");
 
         private final String title;
@@ -57,6 +63,32 @@ public sealed interface RateControl {
         @Override
         public Kind kind() {
             return Kind.AVERAGE;
+        }
+    }
+
+    /** As {@link Average}, but a first pass finds out where bits are needed: closer to what was asked, and better spread. */
+    record TwoPass(long bitsPerSecond) implements RateControl {
+        public TwoPass {
+            requireBits(bitsPerSecond);
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.TWO_PASS;
+        }
+    }
+
+    /** A file that is no larger than so many bytes, sound and container included, in two passes; see {@link SizeBudget}. */
+    record FileSize(long bytes) implements RateControl {
+        public FileSize {
+            if (bytes < 10_000) {
+                throw new IllegalArgumentException("A file needs 10 kB at least, not " + bytes + " B");
+            }
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.FILE_SIZE;
         }
     }
 
@@ -104,12 +136,18 @@ public sealed interface RateControl {
     default boolean mayBeCut() {
         return switch (this) {
             case ByProfile _, Constant _, Lossless _ -> true;
-            case Average _, Steady _, Capped _ -> false;
+            case Average _, TwoPass _, FileSize _, Steady _, Capped _ -> false;
         };
     }
 
+    /** How often the frames are read and encoded. */
+    @JsonIgnore
+    default int passes() {
+        return this instanceof TwoPass || this instanceof FileSize ? 2 : 1;
+    }
+
     private static void requireBits(long bits) {
-        if (bits < 10_000 || bits > 100_000_000_000L) {
+        if (bits < LEAST_BITS || bits > 100_000_000_000L) {
             throw new IllegalArgumentException("A bit rate must be from 10 kbit/s to 100 Gbit/s, not " + bits + " bit/s");
         }
     }

@@ -11,8 +11,12 @@ public record RoughForecast(long lowBytes, long highBytes) {
     /** @param rate frames a second, or null while nothing states it */
     public static RoughForecast of(Settings settings, Size size, long frames, Rate rate, boolean transparent) {
         Codec codec = settings.codec();
+        if (settings.control() instanceof RateControl.FileSize(long bytes)) {
+            return new RoughForecast(bytes * 8 / 10, bytes);
+        }
         long bits = switch (settings.control()) {
             case RateControl.Average(long b) -> b;
+            case RateControl.TwoPass(long b) -> b;
             case RateControl.Steady(long b) -> b;
             default -> 0;
         };

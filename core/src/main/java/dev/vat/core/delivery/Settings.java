@@ -1,5 +1,7 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.time.Rate;
+
 /**
  * Everything that is chosen about one file, complete: what its target says, with what somebody chose in its place.
  *
@@ -15,6 +17,17 @@ public record Settings(Codec codec, Container container, RateControl control, bo
 
     public Settings withControl(RateControl other) {
         return new Settings(codec, container, other, indexInFront, framing, sound);
+    }
+
+    /**
+     * With a file size turned into the bit rate that leads to it; all else stays.
+     *
+     * @param channels of sound, 0 for none
+     * @throws IllegalArgumentException if nothing is left for pictures: findings tell beforehand
+     */
+    public Settings solved(long frames, Rate rate, int channels) {
+        return control instanceof RateControl.FileSize wish
+                ? withControl(new RateControl.TwoPass(SizeBudget.of(wish, this, frames, rate.seconds(frames), channels).bitsPerSecond())) : this;
     }
 
     public Settings withFraming(Framing other) {

@@ -1,5 +1,6 @@
 package dev.vat.core.finding;
 
+import dev.vat.core.delivery.BitRate;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
@@ -10,8 +11,10 @@ import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.PartForm;
+import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.SizeBudget;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
@@ -51,6 +54,7 @@ final class DeliveryRules {
             programme.shape().ifPresent(shape -> size(deliverable, shape, found));
             depth(programme, deliverable, found);
             whole(programme, deliverable, found);
+            fileSize(programme, deliverable, sound, found);
             if (sound != null) {
                 sound(deliverable, sound, found);
             }
@@ -183,8 +187,30 @@ final class DeliveryRules {
         Settings settings = deliverable.settings();
         if (settings.codec().partForm(settings.control()) == PartForm.WHOLE && programme.plan().count() > 0) {
             found.add(Finding.of("made-whole", Severity.NOTE, deliverable.title() + ": " + settings.codec().words(settings.control())
-                    + " runs through the whole file: a stop begins its " + programme.plan().count() + " frames again.").aboutTarget(deliverable.id()));
+                    + " runs through the whole file" + (settings.control().passes() > 1 ? " twice, reading every frame twice" : "") + ": a stop begins its "
+                    + programme.plan().count() + " frames again.").aboutTarget(deliverable.id()));
         }
+    }
+
+    /** A file size that leaves too little for the pictures. */
+    private static void fileSize(Programme programme, Deliverable deliverable, ReelSound sound, List<Finding> found) {
+        Settings settings = deliverable.settings();
+        long frames = programme.plan().count();
+        if (!(settings.control() instanceof RateControl.FileSize wish) || programme.rate().isEmpty() || programme.shape().isEmpty() || frames == 0) {
+            return;
+        }
+        Size size = programme.frame(deliverable).orElseThrow().size();
+        SizeBudget budget = SizeBudget.of(wish, settings, frames, programme.rate().get().seconds(frames), sound == null ? 0 : sound.channels());
+        long least = budget.leastFile(settings.codec(), size, frames);
+        if (wish.bytes() >= least && budget.isPossible()) {
+            return;
+        }
+        String left = budget.isPossible() ? "leaves " + BitRate.format(budget.bitsPerSecond() / 1000 * 1000) + " for pictures of " + size + ", too little to look right"
+                : "leaves nothing for the pictures";
+        found.add(Finding.of("file-size-small", budget.isPossible() ? Severity.WARNING : Severity.BLOCKER, deliverable.title() + ": a file of "
+                + RoughForecast.bytes(wish.bytes()) + " " + left + "; sound takes " + RoughForecast.bytes(budget.sound()) + " of it. Take a smaller picture, or a file of "
+                + RoughForecast.bytes(least) + " or more.").aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply("Allow " + RoughForecast.bytes(least),
+                        Edits.setControl(deliverable.id(), new RateControl.FileSize(least)))));
     }
 
     private static void names(Project project, List<Deliverable> deliverables, Programme programme, List<Finding> found) {

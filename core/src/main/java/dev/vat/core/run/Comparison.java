@@ -75,7 +75,9 @@ public record Comparison(List<Line> lines) {
         if (planned.indexInFront()) {
             line(lines, "index", "in front", found.indexInFront() ? "in front" : "at the end");
         }
-        lines.add(new Line("bytes", "more than 0", RoughForecast.bytes(found.bytes()), found.bytes() > 0));
+        boolean small = planned.mostBytes() == null || found.bytes() <= planned.mostBytes();
+        lines.add(new Line("bytes", planned.mostBytes() == null ? "more than 0" : "at most " + RoughForecast.bytes(planned.mostBytes()),
+                RoughForecast.bytes(found.bytes()), found.bytes() > 0 && small));
         return new Comparison(lines);
     }
 

@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
@@ -17,11 +18,12 @@ import dev.vat.core.time.Rational;
  * What a deliverable must turn out to be, fixed before the first frame is read.
  *
  * @param stills names and numbers where it is a folder of stills, else null
+ * @param mostBytes what the file may weigh, or null where nobody said
  * @param matrix tag by the library's name, or null where codec and container have no place for it; likewise the three others
  */
 public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAspect, Container container, String codec,
                           String profile, int codedBits, int readBits, Chroma chroma, int alphaBits, String matrix,
-                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills) {
+                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes) {
 
     /** How numbered stills are named, and the number of the first one. */
     public record Stills(SequencePattern names, long first) { }
@@ -39,13 +41,13 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 codec.statesMatrix(container) ? colour.matrix() : null, container.statesColour() ? colour.primaries() : null,
                 container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
                 sound == null || container.isFolder() ? 0 : 1, sound == null || container.isFolder() ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
-                        sound.seconds()), settings.indexInFront(), null);
+                        sound.seconds()), settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null);
     }
 
     /** The same as a folder of stills. */
     public Expectation withStills(Stills how) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
-                transfer, range, soundTracks, sound, indexInFront, how);
+                transfer, range, soundTracks, sound, indexInFront, how, mostBytes);
     }
 
     /** Length in seconds, exactly. */

@@ -102,12 +102,18 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param placement which part of the reel's picture goes where in the file's
      * @param options every encoder setting, by the library's names
      * @param threads of the encoder
+     * @param passes how often its frames are read and encoded
      */
-    public record RunFile(String target, String title, String codec, String fileName, Placement placement, Rgb flatten, int threads, Map<String, String> options,
+    public record RunFile(String target, String title, String codec, String fileName, Placement placement, Rgb flatten, int threads, int passes, Map<String, String> options,
                           List<Part> parts, Expectation expected) {
         public RunFile {
+            passes = Math.max(1, passes);
             options = Collections.unmodifiableSortedMap(new TreeMap<>(options));
             parts = List.copyOf(parts);
+        }
+
+        public RunFile withExpected(Expectation other) {
+            return new RunFile(target, title, codec, fileName, placement, flatten, threads, passes, options, parts, other);
         }
 
         /** Whether it is a folder of stills. */
@@ -128,6 +134,12 @@ public record RunPlan(int version, String run, String made, String vat, String l
         public long end() {
             return first + count;
         }
+    }
+
+    /** The same run for other files. */
+    public RunPlan withFiles(List<RunFile> others) {
+        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, folder,
+                typeface, sound, others);
     }
 
     @JsonIgnore

@@ -102,7 +102,7 @@ class LegalityTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {"17 | very good (17)", "very good (12) | very good (12)", " 22 | good (22)", "average 8 Mbit/s | average 8 Mbit/s",
-        "8 Mbit/s | average 8 Mbit/s", "800k | average 800 kbit/s", "constant 1,5 M | constant 1.5 Mbit/s", "20, at most 12 Mbit/s | good (20), at most 12 Mbit/s",
+        "8 Mbit/s | average 8 Mbit/s", "25 MB | file of 25.0 MB", "8M two passes | average 8 Mbit/s in two passes", "800k | average 800 kbit/s", "constant 1,5 M | constant 1.5 Mbit/s", "20, at most 12 Mbit/s | good (20), at most 12 Mbit/s",
         "good (20), at most 12 Mbit/s | good (20), at most 12 Mbit/s"})
     void rateControlIsTypedAsItIsShown(String typed, String shown) {
         RateControl control = H264.HIGH_420.control(typed);
@@ -111,7 +111,7 @@ class LegalityTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"h264-high-420 | 99 | not 99", "h264-high-420 | pretty | neither a quality nor a bit rate", "prores-422-hq | 17 | 'set by the profile'",
+    @CsvSource(delimiter = '|', value = {"h264-high-420 | 99 | not 99", "h264-high-420 | pretty | neither a quality, a bit rate nor a size", "av1-8 | 25 MB | has no setting 'file size'", "h264-high-420 | constant 8M two passes | a first pass would find nothing", "prores-422-hq | 17 | 'set by the profile'",
         "vp9-420 | constant 8 Mbit/s | has no setting 'constant bit rate'", "ffv1-rgb-8 | 3 | 'without loss'", "h264-high-420 | average | neither", "av1-8 | 1k | from 10 kbit/s"})
     void whatACodecDoesntHaveIsRefusedInWords(String id, String typed, String why) {
         assertThatIllegalArgumentException().isThrownBy(() -> Catalogue.codec(id).control(typed)).withMessageContaining(why);

@@ -11,6 +11,7 @@ final class RunWords {
     static String of(FileProgress p) {
         return switch (p.stage()) {
             case WAITING -> "waiting";
+            case FIRST_PASS -> "first pass, frame " + p.done() + " of " + p.frames() + pace(p);
             case ENCODING -> "frame " + p.done() + " of " + p.frames() + ", " + percent(p) + pace(p);
             case JOINING -> "joining its parts";
             case PROVING -> "written, proving " + percent(p) + pace(p);

@@ -55,7 +55,7 @@ final class OutHead extends VBox {
         long percent = p.frames() == 0 ? 0 : 100 * p.done() / p.frames();
         return switch (p.stage()) {
             case WAITING, JOINING, FAILED, UNPROVEN, STOPPED -> p.stage().name().toLowerCase(Locale.ROOT);
-            case ENCODING, PROVING -> p.stage().name().toLowerCase(Locale.ROOT) + " " + percent + " %";
+            case FIRST_PASS, ENCODING, PROVING -> p.stage().name().toLowerCase(Locale.ROOT).replace('_', ' ') + " " + percent + " %";
             case DELIVERED -> p.why() == null ? "proven, " + RoughForecast.bytes(p.bytes()) : p.why();
         };
     }

@@ -27,7 +27,7 @@ enum OutRow {
     RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
     ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries no alpha, Enter types the colour that shows instead."),
     SOUND(Group.OPEN, "Sound", "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written."),
-    QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, or 20, at most 12 Mbit/s."),
+    QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, a file size such as 25 MB, or 20, at most 12 Mbit/s."),
     FIT(Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter chooses."),
     PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source; Enter types another, such as 16:15."),
     DEPTH(Group.PICTURE, "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band."),

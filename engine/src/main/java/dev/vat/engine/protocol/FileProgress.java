@@ -18,7 +18,7 @@ public record FileProgress(String target, Stage stage, long done, long frames, l
                            double secondsLeft, String path, String receipt, String why) {
 
     /** The stations of a file. */
-    public enum Stage { WAITING, ENCODING, JOINING, PROVING, DELIVERED, UNPROVEN, FAILED, STOPPED }
+    public enum Stage { WAITING, FIRST_PASS, ENCODING, JOINING, PROVING, DELIVERED, UNPROVEN, FAILED, STOPPED }
 
     public boolean isEnd() {
         return stage.ordinal() >= Stage.DELIVERED.ordinal();

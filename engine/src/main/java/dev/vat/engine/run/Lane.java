@@ -7,6 +7,7 @@ import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.media.Conversion;
 import dev.vat.media.EncoderSpec;
+import dev.vat.media.FirstPass;
 import dev.vat.media.FrameProof;
 import dev.vat.media.PartSink;
 import dev.vat.media.PartWriter;
@@ -41,6 +42,7 @@ final class Lane {
     private final Path work;
     private final Journal journal;
     private final boolean checked;
+    private final boolean firstPass;
     private final BlockingQueue<Turn> queue = new ArrayBlockingQueue<>(WAITING_FRAMES);
     private final List<JournalEntry.PartClosed> closedParts = new ArrayList<>();
     private final Pace pace = new Pace();
@@ -51,6 +53,16 @@ final class Lane {
 
     /** @param checked whether each frame is decoded again at once; only benchmarks leave it out */
     Lane(RunPlan plan, RunPlan.RunFile file, Journal journal, boolean checked) {
+        this(plan, file, journal, checked, false);
+    }
+
+    /** The first pass over a file that takes two: it leaves notes for the second. */
+    static Lane firstPass(RunPlan plan, RunPlan.RunFile file, Journal journal) {
+        return new Lane(plan, file, journal, false, true);
+    }
+
+    private Lane(RunPlan plan, RunPlan.RunFile file, Journal journal, boolean checked, boolean firstPass) {
+        this.firstPass = firstPass;
         this.plan = plan;
         this.file = file;
         this.work = RunHome.workFolder(plan, file);
@@ -85,8 +97,9 @@ final class Lane {
     }
 
     private void work() {
-        EncoderSpec spec = EncoderSpec.of(file.codecInCatalogue(), file.expected().size(), file.expected().pixelAspect(),
+        EncoderSpec one = EncoderSpec.of(file.codecInCatalogue(), file.expected().size(), file.expected().pixelAspect(),
                 plan.rate(), file.threads(), file.options());
+        EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve("pass.notes")) : one;
         try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.placement(), file.flatten())) {
             for (RunPlan.Part part : file.parts()) {
                 if (!make(part, spec, conversion)) {
@@ -94,7 +107,7 @@ final class Lane {
                     return;
                 }
             }
-            report(Stage.JOINING, plan.frames(), null);
+            report(firstPass ? Stage.FIRST_PASS : Stage.JOINING, plan.frames(), null);
         } catch (InterruptedException _) {
             Thread.currentThread().interrupt();
         } catch (IOException | RuntimeException e) {
@@ -120,8 +133,7 @@ final class Lane {
         Path open = partFile(work, file, part).resolveSibling("open.part");
         List<FrameProof> proofs;
         long partBytes;
-        try (PartSink writer = file.isFolder() ? new StillsWriter(RunHome.finished(plan, file), file.expected().stills(), spec, part.first(), checked)
-                : new PartWriter(open, spec, part.first(), checked)) {
+        try (PartSink writer = sink(open, part, spec)) {
             for (long frame = part.first(); frame < part.end(); frame++) {
                 if (!(queue.take() instanceof Turn.Frame(Picture working))) {
                     return false;
@@ -130,14 +142,24 @@ final class Lane {
                     writer.write(converted);
                 }
                 pace.frame();
-                report(Stage.ENCODING, frame + 1, bytes + writer.bytes(), null);
+                report(firstPass ? Stage.FIRST_PASS : Stage.ENCODING, frame + 1, bytes + writer.bytes(), null);
             }
             proofs = writer.finish();
             partBytes = writer.bytes();
         }
-        bytes += partBytes;
-        close(part, open, proofs, partBytes);
+        if (!firstPass) {
+            bytes += partBytes;
+            close(part, open, proofs, partBytes);
+        }
         return true;
+    }
+
+    private PartSink sink(Path open, RunPlan.Part part, EncoderSpec spec) {
+        if (firstPass) {
+            return new FirstPass(spec);
+        }
+        return file.isFolder() ? new StillsWriter(RunHome.finished(plan, file), file.expected().stills(), spec, part.first(), checked)
+                : new PartWriter(open, spec, part.first(), checked);
     }
 
     private void close(RunPlan.Part part, Path open, List<FrameProof> proofs, long partBytes) throws IOException {

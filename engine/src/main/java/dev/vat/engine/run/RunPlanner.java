@@ -72,13 +72,14 @@ public final class RunPlanner {
         LocalDate today = LocalDate.now(clock);
         for (Deliverable deliverable : project.deliverablesOn()) {
             Settings settings = deliverable.settings();
+            Settings solved = settings.solved(programme.plan().count(), rate, sound == null ? 0 : sound.channels());
             Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
             String fileName = naming.fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(), programme.range(), today,
                     frame.size(), rate));
             Expectation expected = Expectation.of(settings, programme.plan().count(), rate, frame.size(), frame.pixelAspect(), sound);
             files.add(new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(),
                     fileName,
-                    frame.placement(), deliverable.flatten(), threads, EncoderSettings.options(settings, rate),
+                    frame.placement(), deliverable.flatten(), threads, settings.control().passes(), EncoderSettings.options(solved, rate),
                     PartCutting.cut(settings, rate, programme.plan().count()),
                     settings.container().isFolder() ? expected.withStills(stills(fileName, settings, programme)) : expected));
         }

@@ -18,9 +18,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
- * Carries a plan out: reads every frame once, gives it to all deliverables, then joins, proves and delivers one after the
+ * Carries a plan out: reads every frame once, or twice where a file takes two passes, gives it to all deliverables, then joins, proves and delivers one after the
  * other, the smallest first. Runs on one thread; {@link #stop} and {@link #pause} may come from another.
  */
 public final class Runner {
@@ -35,6 +37,7 @@ public final class Runner {
     private volatile boolean stopped;
     private boolean paused;
     private List<Lane> lanes = List.of();
+    private List<Lane> firstPasses = List.of();
     private long framesRead;
     private long lastReport;
 
@@ -113,13 +116,25 @@ public final class Runner {
             made.add(new Lane(plan, file, journal, checked));
         }
         lanes = made;
-        lanes.forEach(Lane::start);
+        List<Lane> first = plan.files().stream().filter(f -> f.passes() > 1).map(f -> Lane.firstPass(plan, f, journal)).toList();
+        firstPasses = first;
+        if (!first.isEmpty()) {
+            read(plan, journal, first);
+            firstPasses = List.of();
+            first.stream().map(Lane::progress).filter(p -> p.stage() == Stage.FAILED).forEach(p -> finishing.put(p.target(), p));
+        }
+        read(plan, journal, made.stream().filter(l -> !finishing.containsKey(l.file().target())).toList());
+    }
+
+    /** Reads every frame once for some of the files. */
+    private void read(RunPlan plan, Journal journal, List<Lane> some) throws IOException, InterruptedException {
+        some.forEach(Lane::start);
         IOException failure = null;
         try (FrameFeed feed = new FrameFeed(plan, Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4))) {
-            for (long i = 0; i < plan.frames() && !stopped && lanes.stream().anyMatch(l -> !l.progress().isEnd()); i++) {
+            for (long i = 0; i < plan.frames() && !stopped && some.stream().anyMatch(l -> !l.progress().isEnd()); i++) {
                 waitWhilePaused();
                 try (Picture picture = feed.next()) {
-                    for (Lane lane : lanes) {
+                    for (Lane lane : some) {
                         lane.offer(picture);
                     }
                 }
@@ -129,11 +144,11 @@ public final class Runner {
         } catch (IOException e) {
             failure = e;
         }
-        for (Lane lane : lanes) {
+        for (Lane lane : some) {
             lane.end(stopped || failure != null);
         }
         if (failure != null) {
-            for (Lane lane : lanes) {
+            for (Lane lane : some) {
                 if (!lane.progress().isEnd() || lane.progress().stage() == Stage.STOPPED) {
                     journal.write(new JournalEntry.Failed(lane.file().target(), failure.getMessage()));
                     finishing.put(lane.file().target(), with(lane.progress(), Stage.FAILED, failure.getMessage()));
@@ -164,6 +179,7 @@ public final class Runner {
     }
 
     private List<FileProgress> progress() {
-        return lanes.stream().map(l -> finishing.getOrDefault(l.file().target(), l.progress())).toList();
+        Map<String, FileProgress> first = firstPasses.stream().map(Lane::progress).collect(Collectors.toMap(FileProgress::target, Function.identity()));
+        return lanes.stream().map(Lane::progress).map(p -> finishing.getOrDefault(p.target(), first.getOrDefault(p.target(), p))).toList();
     }
 }

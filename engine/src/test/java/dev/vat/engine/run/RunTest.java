@@ -2,6 +2,7 @@ package dev.vat.engine.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.delivery.RateControl;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.Expectation;
@@ -22,6 +23,7 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
@@ -293,16 +295,29 @@ class RunTest {
     }
 
     @Test
+    void aFileOfAWishedSizeIsReadTwiceAndNeverLarger() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 60, false);
+        List<Stage> seen = new CopyOnWriteArrayList<>();
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264", "edit-prores-hq"), Edits.setControl("web-h264", new RateControl.FileSize(20_000)));
+        assertThat(plan.files()).extracting(RunPlan.RunFile::passes).containsExactly(2, 1);
+        try (Run run = Run.start(plan, places, p -> p.files().stream().filter(f -> f.target().equals("web-h264")).forEach(f -> seen.add(f.stage())))) {
+            assertThat(run.outcome().get(90, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+        }
+        assertThat(seen).contains(Stage.FIRST_PASS);
+        assertThat(Files.size(out.resolve("kite_web.mp4"))).isBetween(12_000L, 20_000L);
+        assertThat(ReceiptFile.read(out.resolve("kite_web.mp4.receipt.json")).comparison().lines()).filteredOn(l -> l.name().equals("bytes")).singleElement()
+                .satisfies(l -> assertThat(l.planned()).isEqualTo("at most 20.0 kB"));
+    }
+
+    @Test
     void aFileThatIsntAsPlannedIsKeptBackUntilSomebodyTakesIt() throws Exception {
         KiteFrames.png(frames, "kite", 1, 10, false);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq"));
         RunPlan.RunFile file = plan.files().getFirst();
         Expectation e = file.expected();
         Expectation wrong = new Expectation(11, e.rate(), e.size(), e.pixelAspect(), e.container(), e.codec(), e.profile(), e.codedBits(), e.readBits(),
-                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false, null);
-        RunPlan demanding = new RunPlan(plan.version(), plan.run(), plan.made(), plan.vat(), plan.library(), plan.project(), plan.reel(), plan.rate(),
-                plan.rateOrigin(), plan.size(), plan.pixelAspect(), plan.working(), plan.sources(), plan.spans(), plan.folder(), plan.typeface(), plan.sound(),
-                List.of(new RunPlan.RunFile(file.target(), file.title(), file.codec(), file.fileName(), file.placement(), file.flatten(), file.threads(), file.options(), file.parts(), wrong)));
+                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false, null, null);
+        RunPlan demanding = plan.withFiles(List.of(file.withExpected(wrong)));
         try (Run run = Run.start(demanding, places, _ -> { })) {
             FileProgress made = run.outcome().get(60, TimeUnit.SECONDS).files().getFirst();
             assertThat(made.stage()).isEqualTo(Stage.UNPROVEN);
