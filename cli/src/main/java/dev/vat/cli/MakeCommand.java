@@ -2,16 +2,19 @@ package dev.vat.cli;
 
 import dev.vat.core.content.ContentReview;
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.delivery.Ground;
+import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Preset;
+import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.finding.Remedy;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -28,6 +31,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.run.BesideProbe;
 import dev.vat.engine.run.DestinationProbe;
 import dev.vat.engine.run.RunPlanner;
 import dev.vat.engine.source.SourceFinder;
@@ -88,8 +92,20 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--quality", paramLabel = "TEXT", description = "In place of the target's: a number, '8 Mbit/s', 'constant 8 Mbit/s', '20, at most 12 Mbit/s', '8 Mbit/s in two passes', '25 MB'.")
     private String quality;
 
-    @Option(names = "--flatten", paramLabel = "RRGGBB", description = "Colour behind transparent places where a target has no alpha.")
+    @Option(names = "--flatten", paramLabel = "GROUND", description = "Behind transparent places where a target has no alpha: RRGGBB, checker, or 'picture FILE'.")
     private String flatten;
+
+    @Option(names = "--matte", description = "Alpha as a second file, where a target has none.")
+    private boolean matte;
+
+    @Option(names = "--colour", paramLabel = "ID", description = "What samples mean, in place of what is usual: rec709, rec709-full, srgb, rec601-625, rec601-525, rec2020, rec2100-pq, rec2100-hlg.")
+    private String colour;
+
+    @Option(names = "--look", paramLabel = "FILE", description = "A table of colours (.cube) that pictures go through.")
+    private Path look;
+
+    @Option(names = "--scan", paramLabel = "ORDER", description = "progressive, top or bottom: interlaced frames are woven of two reel frames each.")
+    private String scan;
 
     @Option(names = "--out", paramLabel = "DIR", description = "Where the files go; 'delivered' beside the sequence's folder if not given.")
     private Path out;
@@ -122,7 +138,8 @@ final class MakeCommand implements Callable<Integer> {
                 }
             }
             Path folder = DestinationProbe.folderOf(project);
-            Findings findings = Findings.of(project, new Observed(tables, reviews(tables), clips, DestinationProbe.probe(folder), Set.of()));
+            Findings findings = Findings.of(project, new Observed(tables, reviews(tables), clips, DestinationProbe.probe(folder), Set.of(),
+                    BesideProbe.unusable(BesideProbe.files(project))));
             findings.all().forEach(this::tell);
             if (!findings.mayRun()) {
                 throw new CommandFailure(ExitCode.FINDINGS, "Nothing was made: " + findings.blockers().stream()
@@ -221,9 +238,9 @@ final class MakeCommand implements Callable<Integer> {
         }
         project = asChosen(project);
         if (flatten != null) {
-            Rgb colour = parse(flatten, Rgb::parse);
+            Ground ground = parse(absolute(flatten), Ground::parse);
             for (var deliverable : project.deliverables()) {
-                project = Edits.setFlatten(deliverable.id(), colour).apply(project);
+                project = Edits.setFlatten(deliverable.id(), ground).apply(project);
             }
         }
         return out == null ? project : Edits.setFolder(Place.of(out)).apply(project);
@@ -252,12 +269,21 @@ final class MakeCommand implements Callable<Integer> {
             try {
                 project = codec == null ? project : Edits.setCodec(id, Catalogue.codec(codec)).apply(project);
                 project = container == null ? project : Edits.setContainer(id, Container.parse(container)).apply(project);
+                project = colour == null ? project : Edits.setColour(id, ColourCoding.parse(colour)).apply(project);
+                project = look == null ? project : Edits.setLook(id, Look.of(look)).apply(project);
+                project = matte ? Edits.setMatte(id, true).apply(project) : project;
+                project = scan == null ? project : Edits.setFraming(id, settings(project, id).framing().withScan(Scan.parse(scan))).apply(project);
                 project = quality == null ? project : Edits.setControl(id, settings(project, id).codec().control(quality)).apply(project);
             } catch (IllegalArgumentException e) {
                 throw new CommandFailure(ExitCode.WRONG_USE, deliverable.title() + ": " + e.getMessage());
             }
         }
         return project;
+    }
+
+    /** The path of a picture behind, seen from here. */
+    private static String absolute(String ground) {
+        return ground.startsWith(Ground.PICTURE) ? Ground.PICTURE + Path.of(ground.substring(Ground.PICTURE.length()).strip()).toAbsolutePath() : ground;
     }
 
     private static Settings settings(Project project, String deliverable) {

@@ -31,6 +31,8 @@ final class Av {
 
     /** Frame flags; the bindings leave these constants out. */
     static final int FRAME_KEY = 2;
+    static final int FRAME_INTERLACED = 8;
+    static final int FRAME_TOP_FIRST = 16;
     static final int PACKET_KEY = 1;
 
     static final int EAGAIN = avutil.AVERROR_EAGAIN();

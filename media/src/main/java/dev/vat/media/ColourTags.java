@@ -1,13 +1,13 @@
 package dev.vat.media;
 
-import static org.bytedeco.ffmpeg.global.avutil.av_color_primaries_from_name;
-import static org.bytedeco.ffmpeg.global.avutil.av_color_space_from_name;
-import static org.bytedeco.ffmpeg.global.avutil.av_color_transfer_from_name;
 import static org.bytedeco.ffmpeg.global.avutil.AVALPHA_MODE_STRAIGHT;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_PRI_BT709;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_RGB;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_TRC_BT709;
+import static org.bytedeco.ffmpeg.global.avutil.av_color_primaries_from_name;
+import static org.bytedeco.ffmpeg.global.avutil.av_color_space_from_name;
+import static org.bytedeco.ffmpeg.global.avutil.av_color_transfer_from_name;
 
 import dev.vat.core.delivery.ColourCoding;
 
@@ -29,14 +29,16 @@ final class ColourTags {
         return Av.check(av_color_transfer_from_name(colour.transfer()), colour.transfer());
     }
 
-    /** What {@code from} says of its colours, and straight alpha. */
+    /** What {@code from} says of its colours, and straight alpha where there is any. */
     static void like(Picture from, Picture to) {
         to.frame().color_range(from.frame().color_range());
         to.frame().colorspace(from.frame().colorspace());
         to.frame().color_primaries(from.frame().color_primaries());
         to.frame().color_trc(from.frame().color_trc());
         to.frame().chroma_location(from.frame().chroma_location());
-        to.frame().alpha_mode(AVALPHA_MODE_STRAIGHT);
+        if (to.hasAlpha()) {
+            to.frame().alpha_mode(AVALPHA_MODE_STRAIGHT);
+        }
     }
 
     /** Display-coded RGB, full range, Rec.709 primaries; straight alpha where there is any. */

@@ -1,5 +1,6 @@
 package dev.vat.media;
 
+import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureReading;
@@ -8,8 +9,8 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 
 /**
- * Turns decoded pictures into the working picture: planar display-coded RGB, full range, Rec.709 primaries, with straight
- * alpha where the programme has any. The viewer and the run make their pictures through this one class, so that what is
+ * Turns decoded pictures into the working picture: planar RGB, full range, display-coded over Rec.709 primaries or, for files of high
+ * range, by the PQ curve over Rec.2020's; with straight alpha where the programme has any. The viewer and the run make their pictures through this one class, so that what is
  * seen is what is written. An instance belongs to one thread.
  */
 public final class Composer implements AutoCloseable {
@@ -18,6 +19,10 @@ public final class Composer implements AutoCloseable {
     private static final String HANDS_OFF = "setparams=alpha_mode=premultiplied";
     private static final int MOST_CHAINS = 8;
     private static final String FULL_RGB = "setparams=range=pc:colorspace=gbr";
+    /** The code point of the PQ curve in ITU-T H.273. */
+    static final int PQ = 16;
+    private static final String HIGH_RANGE = "primaries=9:transfer=16:npl=" + ColourCoding.WHITE;
+    private static final String HIGH_TAGS = ",setparams=range=pc:colorspace=gbr:color_primaries=9:color_trc=16";
 
     private final WorkingFormat format;
     private final boolean alpha;
@@ -78,22 +83,30 @@ public final class Composer implements AutoCloseable {
         if (FloatSamples.isFloat(picture)) {
             return floating(how.colour(), keep, premultiplied);
         }
-        String tags = ",setparams=range=pc:colorspace=gbr:color_primaries=bt709:color_trc=bt709"
+        String tags = (high() ? HIGH_TAGS : ",setparams=range=pc:colorspace=gbr:color_primaries=bt709:color_trc=bt709")
                 + (keep ? ":alpha_mode=straight" : "");
         return integer(picture, keep) + (premultiplied ? ",unpremultiply=inplace=1" : "")
                 + tagged(how.colour(), keep) + tags;
     }
 
-    /** From what the file states to Rec.709 primaries and the sRGB curve; PQ white stands at 100 candelas. */
+    private boolean high() {
+        return format == WorkingFormat.HIGH;
+    }
+
+    /**
+     * From what the file states to Rec.709 primaries and the sRGB curve, or to those of high range; white of ordinary brightness is 203
+     * candelas. What states nothing is as a display of ITU-R BT.1886 shows it.
+     */
     private String tagged(ColourReading colour, boolean keep) {
-        if (colour.kind() != ColourReading.Kind.TAGGED || colour.primaries() == null && colour.transfer() == null) {
+        boolean states = colour.kind() == ColourReading.Kind.TAGGED && (colour.primaries() != null || colour.transfer() != null);
+        if (!states && !high()) {
             return "";
         }
-        int primaries = colour.primaries() == null ? 1 : colour.primaries();
-        int transfer = colour.transfer() == null ? 13 : colour.transfer();
+        int primaries = !states || colour.primaries() == null ? 1 : colour.primaries();
+        int transfer = !states ? 1 : colour.transfer() == null ? 13 : colour.transfer();
         return ",setparams=range=pc:colorspace=gbr:color_primaries=" + primaries + ":color_trc=" + transfer
                 + (keep ? ":alpha_mode=premultiplied" : "")
-                + ",zscale=primariesin=" + primaries + ":transferin=" + transfer + ":primaries=1:transfer=13:npl=100"
+                + ",zscale=primariesin=" + primaries + ":transferin=" + transfer + ":" + (high() ? HIGH_RANGE : "primaries=1:transfer=13:npl=" + ColourCoding.WHITE)
                 + ":matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb());
     }
 
@@ -135,12 +148,12 @@ public final class Composer implements AutoCloseable {
             case BT1886 -> "709";
             case GAMMA22 -> "bt470m";
         };
-        String light = colour.isLinear() || colour.kind() == ColourReading.Kind.TAGGED
-                ? "transferin=linear:transfer=" + transfer + ":primariesin=" + primaries(colour) + ":primaries=709:" : "";
+        String light = high() ? "transferin=" + (colour.kind() == ColourReading.Kind.DISPLAY ? "709" : "linear") + ":primariesin=" + primaries(colour) + ":" + HIGH_RANGE + ":"
+                : colour.isLinear() || colour.kind() == ColourReading.Kind.TAGGED ? "transferin=linear:transfer=" + transfer + ":primariesin=" + primaries(colour) + ":primaries=709:" : "";
         return FULL_RGB + (keep ? ":alpha_mode=premultiplied" : "") + ",format=" + (keep ? "gbrapf32le" : "gbrpf32le")
                 + (premultiplied ? ",unpremultiply=inplace=1" : "") + (keep ? "," + HANDS_OFF : "")
                 + ",zscale=" + light + "matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb())
-                + ",setparams=color_primaries=bt709:color_trc=bt709" + (keep ? ":alpha_mode=straight" : "");
+                + (high() ? HIGH_TAGS : ",setparams=color_primaries=bt709:color_trc=bt709") + (keep ? ":alpha_mode=straight" : "");
     }
 
     private static int primaries(ColourReading colour) {

@@ -7,7 +7,7 @@ import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Placement;
-import dev.vat.core.picture.Rgb;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.Size;
 
 /**
@@ -22,23 +22,19 @@ public final class Conversion implements AutoCloseable {
     private final Codec codec;
     private final ColourCoding colour;
     private final Size size;
+    private final Treatment treatment;
     private final Placement placement;
-    private final Rgb ground;
     private final String wanted;
     private final Filtering filtering;
+    private Picture ground;
 
-    /** For pictures that have the file's size. */
-    public Conversion(Codec codec, Size size, Rgb ground) {
-        this(codec, size, Placement.cut(size, size), ground);
-    }
-
-    /** @param placement which part of the working picture goes where in the file's */
-    public Conversion(Codec codec, Size size, Placement placement, Rgb ground) {
+    /** @param size of the file's pictures @param treatment what becomes of the working pictures */
+    public Conversion(Codec codec, Size size, Treatment treatment) {
         this.codec = codec;
-        this.placement = placement;
-        this.colour = codec.ownColour() != null ? codec.ownColour() : ColourCoding.usualFor(size);
+        this.treatment = treatment;
+        this.placement = treatment.placement();
+        this.colour = treatment.colour();
         this.size = size;
-        this.ground = ground;
         wanted = SampleFormat.of(codec);
         filtering = new Filtering(this::chain);
     }
@@ -48,13 +44,13 @@ public final class Conversion implements AutoCloseable {
         // zscale is told that alpha is premultiplied, so that it leaves the colour of straight pictures alone.
         String handsOff = codec.hasAlpha() ? "setparams=alpha_mode=premultiplied," : "";
         String tags = "setparams=range=" + (colour.isFull() ? "pc" : "tv") + ":colorspace=" + matrix() + ":color_primaries=" + primaries()
-                + ":color_trc=" + transfer() + (codec.hasAlpha() ? ":alpha_mode=straight" : "");
+                + ":color_trc=" + transfer() + (!codec.hasAlpha() ? "" : colour.equals(ColourCoding.LINEAR) ? ":alpha_mode=premultiplied" : ":alpha_mode=straight");
         String planar = SampleFormat.planar(codec);
         boolean same = codec.chroma() == Chroma.RGB && picture.formatName().equals(planar);
-        String convert = same ? "" : otherPrimaries() + "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
+        String convert = colour.equals(ColourCoding.LINEAR) ? light(planar) : same ? "" : otherColours(picture) + "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
                 + (lossy ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
         // Of the same samples, packed ones are put together without any arithmetic; JPEG's format says its range by its name.
-        return place(picture) + handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
+        return look() + place(picture) + handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
     }
 
     /** Cut, scaled and laid into its bars, still in the working picture's samples; with alpha, colours are weighed by it. */
@@ -80,12 +76,34 @@ public final class Conversion implements AutoCloseable {
     }
 
     /**
-     * Standard definition has primaries of its own: colours are brought there in RGB, not just called so, and what lies outside is
-     * held to the nearest there is. Both curves are that of the display, BT.1886.
+     * Standard definition and Rec.2020 have primaries of their own: colours are brought there in RGB, not just called so, and what lies
+     * outside is held to the nearest there is. Both curves are that of the display, BT.1886. HLG is made of the PQ pictures that all files
+     * of high range are made of.
      */
-    private String otherPrimaries() {
-        return primaries() == BT709 ? "" : "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:primariesin=" + BT709 + ":transferin=" + BT709
-                + ":primaries=" + primaries() + ":transfer=" + BT709 + ",format=" + (codec.hasAlpha() ? "gbrap16le" : "gbrp16le") + ",";
+    private String otherColours(Picture picture) {
+        boolean high = picture.frame().color_trc() == Composer.PQ;
+        if (high ? transfer() == Composer.PQ : primaries() == BT709) {
+            return "";
+        }
+        String from = high ? "primariesin=9:transferin=" + Composer.PQ : "primariesin=" + BT709 + ":transferin=" + BT709;
+        return "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:" + from + ":primaries=" + primaries() + ":transfer=" + (high ? transfer() : BT709)
+                + ":npl=" + ColourCoding.WHITE + ",format=" + (codec.hasAlpha() ? "gbrap16le" : "gbrp16le") + ",";
+    }
+
+    /** Back to light, from the curve of high range; premultiplied, as all readers of OpenEXR take it. */
+    private String light(String planar) {
+        return "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:primariesin=9:transferin=" + Composer.PQ + ":primaries=1:transfer=8:npl=" + ColourCoding.WHITE
+                + ",format=" + planar + "," + (codec.hasAlpha() ? "setparams=alpha_mode=straight,premultiply=inplace=1," : "");
+    }
+
+    /** Escaped twice: once for the filter's value, once for the chain that it stands in. */
+    private String look() {
+        if (treatment.look() == null) {
+            return "";
+        }
+        String value = treatment.look().path().replace('\\', '/').replaceAll("([:'])", "\\\\$1");
+        String escaped = value.replaceAll("([\\\\'\\[\\],;])", "\\\\$1");
+        return (Looks.isCube(treatment.look()) ? "lut3d=interp=tetrahedral:file=" : "lut1d=interp=linear:file=") + escaped + ",";
     }
 
     private int matrix() {
@@ -101,8 +119,16 @@ public final class Conversion implements AutoCloseable {
     }
 
     public Picture convert(Picture working) {
+        if (treatment.isMatte()) {
+            try (Picture matte = Flattening.matte(working)) {
+                return checked(filtering.apply(matte));
+            }
+        }
         Picture converted;
         if (working.hasAlpha() && !codec.hasAlpha()) {
+            if (ground == null) {
+                ground = Grounds.behind(treatment.ground(), working);
+            }
             try (Picture flat = Flattening.over(working, ground)) {
                 converted = filtering.apply(flat);
             }
@@ -114,11 +140,10 @@ public final class Conversion implements AutoCloseable {
         } else {
             converted = filtering.apply(working);
         }
-        requireRight(converted);
-        return converted;
+        return checked(converted);
     }
 
-    private void requireRight(Picture picture) {
+    private Picture checked(Picture picture) {
         boolean right = picture.width() == size.width() && picture.height() == size.height() && picture.formatName().equals(wanted)
                 && picture.frame().colorspace() == matrix()
                 && picture.frame().color_range() == (colour.isFull() ? AVCOL_RANGE_JPEG : AVCOL_RANGE_MPEG);
@@ -129,10 +154,14 @@ public final class Conversion implements AutoCloseable {
             throw new MediaException("The conversion gave " + found + " where " + size + " " + wanted + ", matrix " + matrix() + ", "
                     + colour.range() + " was planned", 0);
         }
+        return picture;
     }
 
     @Override
     public void close() {
+        if (ground != null) {
+            ground.close();
+        }
         filtering.close();
     }
 }

@@ -3,6 +3,7 @@ package dev.vat.media;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.RateControl;
+import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.run.PartCutting;
 import dev.vat.core.time.Rate;
@@ -34,6 +35,9 @@ public final class EncoderSettings {
     public static Map<String, String> options(Settings settings, Rate rate) {
         Codec codec = settings.codec();
         Map<String, String> options = new TreeMap<>();
+        if (settings.framing().scanInUse().isInterlaced()) {
+            options.put("flags", "+ildct+ilme");
+        }
         switch (codec.reportedName()) {
             case "h264" -> h264(settings, rate, options);
             case "hevc" -> hevc(settings, rate, options);
@@ -49,6 +53,7 @@ public final class EncoderSettings {
             case "qtrle" -> options.put("g", "1");
             case "tiff" -> options.put("compression_algo", "packbits");
             case "targa" -> options.put("rle", "1");
+            case "exr" -> options.putAll(Map.of("compression", "zip16", "format", "half"));
             case "dpx" -> { }
             case "dvvideo", "utvideo", "v210", "rawvideo" -> { }
             default -> throw new IllegalArgumentException("No encoder settings for " + codec.id());
@@ -72,7 +77,10 @@ public final class EncoderSettings {
         Codec codec = settings.codec();
         options.put("preset", "medium");
         options.put("g", group(codec, rate));
-        options.put("flags", "+cgop");
+        options.merge("flags", "+cgop", String::concat);
+        if (settings.framing().scanInUse().isInterlaced()) {
+            options.put("x264-params", settings.framing().scanInUse() == Scan.TOP_FIRST ? "tff=1" : "bff=1");
+        }
         if (codec.id().equals("avc-intra-100")) {
             options.put("avcintra-class", "100");
             return;
@@ -196,6 +204,7 @@ public final class EncoderSettings {
         options.putAll(Map.of("bufsize", "36408333", "g", intra ? "1" : rate.timecodeBase() > 25 ? "15" : "12", "bf", intra ? "0" : "2",
                 "qmin", "1", "qmax", "12", "intra_vlc", "1", "non_linear_quant", "1", "profile", "0", "level", intra ? "5" : "2"));
         // The encoder closes groups only if it may not begin one at every cut.
-        options.putAll(Map.of("flags", "+cgop", "sc_threshold", "1000000000"));
+        options.put("sc_threshold", "1000000000");
+        options.merge("flags", "+cgop", String::concat);
     }
 }

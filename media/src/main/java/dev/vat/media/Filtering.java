@@ -15,14 +15,25 @@ final class Filtering implements AutoCloseable {
         this.chains = chains;
     }
 
+    /** Puts a picture in that must come out changed. */
     Picture apply(Picture picture) {
+        graphFor(picture);
+        return graph.apply(picture);
+    }
+
+    /** Puts a picture in; null if more are needed before one comes out. */
+    Picture offer(Picture picture) {
+        graphFor(picture);
+        return graph.offer(picture);
+    }
+
+    private void graphFor(Picture picture) {
         Graph.Kind wanted = Graph.Kind.of(picture.frame());
         if (!Objects.equals(wanted, kind)) {
             close();
             graph = new Graph(picture.frame(), chains.apply(picture));
             kind = wanted;
         }
-        return graph.apply(picture);
     }
 
     @Override

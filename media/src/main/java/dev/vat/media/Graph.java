@@ -64,6 +64,15 @@ final class Graph implements AutoCloseable {
     }
 
     Picture apply(Picture picture) {
+        Picture out = offer(picture);
+        if (out == null) {
+            throw new MediaException(chain + ": " + Av.text(Av.EAGAIN), Av.EAGAIN);
+        }
+        return out;
+    }
+
+    /** Null if the chain wants more pictures before it gives one. */
+    Picture offer(Picture picture) {
         AVFrame in = picture.frame();
         long pts = in.pts();
         in.pts(pushed++);
@@ -72,6 +81,10 @@ final class Graph implements AutoCloseable {
         Av.check(result, chain);
         AVFrame out = av_frame_alloc();
         result = av_buffersink_get_frame(sink, out);
+        if (result == Av.EAGAIN) {
+            av_frame_free(out);
+            return null;
+        }
         if (result < 0) {
             av_frame_free(out);
             throw new MediaException(chain + ": " + Av.text(result), result);

@@ -69,7 +69,9 @@ final class Likeness implements AutoCloseable {
         rgb = decoded.isRgb();
         String tags = "setparams=range=" + (given.frame().color_range() == AVCOL_RANGE_JPEG ? "pc" : "tv") + ":colorspace=" + (rgb ? "gbr" : "bt709")
                 + ":color_primaries=bt709:color_trc=bt709";
-        String same = "," + tags + ",format=" + planar(decoded) + "," + tags;
+        // Floats are compared up to white; what is above it is only held to be there by the frame's fingerprint.
+        String whole = FloatSamples.isFloat(decoded) ? "," + tags + ":alpha_mode=premultiplied,zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full" : "";
+        String same = whole + "," + tags + ",format=" + planar(decoded) + "," + tags;
         String text = source("decoded", decoded) + same + "[a];" + source("given", given) + same
                 + ",split[b][c];[a][b]psnr[d];[d][c]ssim,buffersink@out";
         graph = avfilter_graph_alloc();

@@ -3,7 +3,7 @@ package dev.vat.media;
 import dev.vat.core.time.Rational;
 import java.lang.foreign.ValueLayout;
 
-/** Mixes two 16-bit working pictures of one size, display-coded; colours weigh by their alpha. */
+/** Mixes two 16-bit working pictures of one size and coding; colours weigh by their alpha. */
 public final class Mixing {
 
     private static final int FULL = 65535;
@@ -17,7 +17,7 @@ public final class Mixing {
             throw new MediaException("Only 16-bit pictures of one kind can be mixed", 0);
         }
         Picture mixed = Picture.allocate(before.formatName(), before.width(), before.height());
-        ColourTags.displayRgb(mixed);
+        ColourTags.like(before, mixed);
         float low = 1 - (float) share.toDouble();
         float high = (float) share.toDouble();
         int width = before.width();

@@ -11,6 +11,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_color_space_name;
 import static org.bytedeco.ffmpeg.global.avutil.av_color_transfer_name;
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
+import dev.vat.core.delivery.Scan;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.Expectation;
@@ -22,8 +23,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.LongPredicate;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
@@ -40,6 +43,7 @@ public final class MovieProof {
     private final List<Long> times = new ArrayList<>();
     private final List<Integer> crcs = new ArrayList<>();
     private OptionalInt proResAlphaBits = OptionalInt.empty();
+    private final Set<Scan> scans = EnumSet.noneOf(Scan.class);
 
     private MovieProof() { }
 
@@ -77,8 +81,13 @@ public final class MovieProof {
         try (picture) {
             times.add(picture.frame().best_effort_timestamp());
             crcs.add(picture.crc32c());
+            scans.add(scan(picture.frame().flags()));
             return picture.frame().format();
         }
+    }
+
+    private static Scan scan(int flags) {
+        return (flags & Av.FRAME_INTERLACED) == 0 ? Scan.PROGRESSIVE : (flags & Av.FRAME_TOP_FIRST) == 0 ? Scan.BOTTOM_FIRST : Scan.TOP_FIRST;
     }
 
     private FileFacts facts(Path file, Demuxer demuxer, int format) throws IOException {
@@ -100,7 +109,8 @@ public final class MovieProof {
                 Av.string(av_color_space_name(track.color_space()), "unknown"),
                 Av.string(av_color_primaries_name(track.color_primaries()), "unknown"),
                 Av.string(av_color_transfer_name(track.color_trc()), "unknown"), range(track.color_range()),
-                demuxer.soundTracks(), demuxer.soundTracks() == 0 ? null : sound(file), boxes.indexInFront(), Files.size(file));
+                demuxer.soundTracks(), demuxer.soundTracks() == 0 ? null : sound(file), boxes.indexInFront(),
+                scans.size() == 1 ? scans.iterator().next().title() : "differs from frame to frame", Files.size(file));
     }
 
     /** The first sound track, decoded to its end. */

@@ -26,6 +26,8 @@ final class SampleFormat {
             case "frames-tga-8" -> "bgr24";
             case "frames-tga-rgba-8" -> "bgra";
             case "frames-jpeg" -> "yuvj444p";
+            case "frames-exr" -> "gbrpf32le";
+            case "frames-exr-rgba" -> "gbrapf32le";
             case "mjpeg-422" -> "yuvj422p";
             default -> planar(codec);
         };
@@ -33,6 +35,9 @@ final class SampleFormat {
 
     /** The same samples in a plane each, into which pictures are converted first. */
     static String planar(Codec codec) {
+        if (codec.reportedName().equals("exr")) {
+            return of(codec);
+        }
         boolean deep = codec.codedBits() > 8;
         if (codec.chroma() == Chroma.RGB) {
             return (codec.hasAlpha() ? "gbrap" : "gbrp") + (deep ? codec.codedBits() + "le" : "");

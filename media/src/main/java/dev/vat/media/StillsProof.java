@@ -12,6 +12,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_free;
 
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Scan;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.Expectation;
@@ -114,6 +115,6 @@ public final class StillsProof {
         }
         return new FileFacts(frames, planned.rate(), true, Rational.ZERO, planned.seconds(), Rational.ONE, Size.parse(sizes.iterator().next()),
                 PixelAspect.SQUARE, null, Container.FRAMES.title(), codec, format, -99, bits, chroma, alphaBits, "unknown", "unknown", "unknown",
-                "unknown", 0, null, false, bytes);
+                "unknown", 0, null, false, Scan.PROGRESSIVE.title(), bytes);
     }
 }

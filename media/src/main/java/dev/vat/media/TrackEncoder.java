@@ -1,11 +1,15 @@
 package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_FLAG_GLOBAL_HEADER;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_FIELD_BB;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_FIELD_PROGRESSIVE;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_FIELD_TT;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_encoder_by_name;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
+import static org.bytedeco.ffmpeg.global.avutil.AVALPHA_MODE_PREMULTIPLIED;
 import static org.bytedeco.ffmpeg.global.avutil.AVALPHA_MODE_STRAIGHT;
 import static org.bytedeco.ffmpeg.global.avutil.AVCHROMA_LOC_LEFT;
 import static org.bytedeco.ffmpeg.global.avutil.AVCHROMA_LOC_TOPLEFT;
@@ -16,6 +20,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_PICTURE_TYPE_NONE;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.ColourCoding;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.function.Consumer;
@@ -50,8 +55,13 @@ final class TrackEncoder implements AutoCloseable {
                 .color_primaries(ColourTags.primaries(spec.colour())).color_trc(ColourTags.transfer(spec.colour()))
                 .chroma_sample_location(chromaLocation(spec.codec()))
                 .thread_count(spec.threads());
+        context.field_order(switch (spec.scan()) {
+            case PROGRESSIVE -> AV_FIELD_PROGRESSIVE;
+            case TOP_FIRST -> AV_FIELD_TT;
+            case BOTTOM_FIRST -> AV_FIELD_BB;
+        });
         if (spec.codec().hasAlpha()) {
-            context.alpha_mode(AVALPHA_MODE_STRAIGHT);
+            context.alpha_mode(spec.colour().equals(ColourCoding.LINEAR) ? AVALPHA_MODE_PREMULTIPLIED : AVALPHA_MODE_STRAIGHT);
         }
         if (isVp9() && spec.pass() != null && !spec.pass().first()) {
             context.stats_in(new BytePointer(readNotes()));

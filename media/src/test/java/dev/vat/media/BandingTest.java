@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
-import dev.vat.core.picture.Rgb;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.Size;
 import java.lang.foreign.ValueLayout;
 import java.util.Arrays;
@@ -31,7 +31,7 @@ class BandingTest {
     @CsvSource({"h264-high-420, 8", "dnxhr-hq, 8", "prores-422-hq, 10", "h265-main10-420, 10"})
     void noBandIsWiderThanTheDepthForces(String id, int bits) {
         Codec codec = Catalogue.codec(id);
-        try (Picture working = Picture.of(ramp()); Conversion conversion = new Conversion(codec, SIZE, Rgb.BLACK); Picture made = conversion.convert(working)) {
+        try (Picture working = Picture.of(ramp()); Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE)); Picture made = conversion.convert(working)) {
             double[] means = new double[SIZE.width()];
             int same = 0;
             int longest = 0;

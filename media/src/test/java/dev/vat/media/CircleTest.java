@@ -8,8 +8,8 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Placement;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
 import java.lang.foreign.ValueLayout;
@@ -51,7 +51,7 @@ class CircleTest {
         Frame out = new Frame(Size.parse(frame), aspect(framePixel), Placement.of(stored, aspect(pixel), Size.parse(frame), aspect(framePixel), fit,
                 Rational.of(1, 2), Rational.of(1, 2), CODEC.chroma()));
         try (Picture working = Picture.of(circle(stored, aspect(pixel), false));
-                Conversion conversion = new Conversion(CODEC, out.size(), out.placement(), Rgb.BLACK); Picture made = conversion.convert(working)) {
+                Conversion conversion = new Conversion(CODEC, out.size(), Treatment.plain(CODEC, out.size()).withPlacement(out.placement())); Picture made = conversion.convert(working)) {
             double across = 0;
             double down = 0;
             for (int x = 0; x < out.size().width(); x++) {

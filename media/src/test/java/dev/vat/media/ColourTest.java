@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Rgb;
@@ -56,7 +57,7 @@ class ColourTest {
             boolean alpha = codec.hasAlpha();
             try (Picture working = compose(StillWriter.PNG16.write(TestPictures.flat(SIDE, SIDE, r, g, b, 1)), FileKind.PNG,
                     WorkingFormat.W16, true, AlphaKind.STRAIGHT);
-                    Conversion conversion = new Conversion(codec, Size.of(SIDE, SIDE), Rgb.BLACK);
+                    Conversion conversion = new Conversion(codec, Size.of(SIDE, SIDE), Treatment.plain(codec, Size.of(SIDE, SIDE)));
                     Picture converted = conversion.convert(working)) {
                 double y = 0.2126 * r + 0.7152 * g + 0.0722 * b;
                 double scale = 1 << codec.codedBits() - 8;
@@ -112,8 +113,8 @@ class ColourTest {
         byte[] file = StillWriter.PNG16.write(TestPictures.ramp(SIDE, SIDE, 0, false));
         try (Picture plain = compose(file, FileKind.PNG, WorkingFormat.W16, false, AlphaKind.NONE);
                 Picture withAlpha = compose(file, FileKind.PNG, WorkingFormat.W16, true, AlphaKind.NONE);
-                Conversion first = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE), Rgb.BLACK);
-                Conversion second = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE), Rgb.BLACK);
+                Conversion first = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE), Treatment.plain(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE)));
+                Conversion second = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE), Treatment.plain(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE)));
                 Picture a = first.convert(plain); Picture b = second.convert(withAlpha)) {
             assertThat(a.formatName()).isEqualTo("yuva444p10le").isEqualTo(b.formatName());
             assertThat(sample(a, 3, 5, 5)).isEqualTo(1023);

@@ -4,10 +4,13 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.Treatment;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.Expectation;
+import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rate;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -51,14 +54,30 @@ record MadeFile(Path file, Expectation expected, List<FrameProof> proofs) {
 
     private static List<FrameProof> part(Path file, EncoderSpec spec, int first, int count) throws IOException {
         boolean alpha = spec.codec().hasAlpha();
-        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), Rgb.BLACK); PartWriter writer = new PartWriter(file, spec, first, true)) {
+        Treatment treatment = Treatment.plain(spec.codec(), spec.size()).withColour(spec.colour());
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), treatment); FieldWeaver weaver = new FieldWeaver(spec.scan()); PartWriter writer = new PartWriter(file, spec, first, true)) {
             for (int i = 0; i < count; i++) {
-                try (Picture working = Picture.of(TestPictures.ramp(spec.size().width(), spec.size().height(), first + i, alpha));
-                        Picture converted = conversion.convert(working)) {
-                    writer.write(converted);
+                int moment = spec.scan().isInterlaced() ? 2 * (first + i) : first + i;
+                try (Picture converted = converted(spec, conversion, moment, alpha)) {
+                    if (!weaver.isWeaving()) {
+                        writer.write(converted);
+                        continue;
+                    }
+                    try (Picture later = converted(spec, conversion, moment + 1, alpha); Picture woven = weaver.weave(converted, later)) {
+                        writer.write(woven);
+                    }
                 }
             }
             return writer.finish();
+        }
+    }
+
+    private static Picture converted(EncoderSpec spec, Conversion conversion, int moment, boolean alpha) {
+        boolean high = spec.colour().isHighRange();
+        try (Picture shown = Picture.of(TestPictures.ramp(spec.size().width(), spec.size().height(), moment, alpha));
+                Composer composer = new Composer(high ? WorkingFormat.HIGH : WorkingFormat.W16, alpha);
+                Picture working = composer.compose(shown, PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false))) {
+            return conversion.convert(working);
         }
     }
 }

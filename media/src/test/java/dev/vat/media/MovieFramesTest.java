@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Target;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.source.FileKind;
@@ -39,7 +39,8 @@ class MovieFramesTest {
     private EncoderSpec spec(Target target, Map<String, String> more) {
         Map<String, String> options = EncoderSettings.options(target.settings(), Rate.FPS_25);
         options.putAll(more);
-        return EncoderSpec.of(target.codec(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1, options);
+        EncoderSpec spec = EncoderSpec.of(target.settings(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1);
+        return new EncoderSpec(spec.codec(), spec.colour(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, spec.scan(), 1, options, null);
     }
 
     private Picture converted(Target target, Conversion conversion, int frame) throws IOException {
@@ -54,7 +55,7 @@ class MovieFramesTest {
     private Path movie(Target target) throws IOException {
         Path part = folder.resolve("p.mov");
         try (PartWriter writer = new PartWriter(part, spec(target, Map.of()), 0, false);
-                Conversion conversion = new Conversion(target.codec(), SIZE, Rgb.BLACK)) {
+                Conversion conversion = new Conversion(target.codec(), SIZE, Treatment.plain(target.codec(), SIZE))) {
             for (int f = 0; f < FRAMES; f++) {
                 try (Picture picture = converted(target, conversion, f)) {
                     writer.write(picture);
@@ -135,7 +136,7 @@ class MovieFramesTest {
     void aPartThatWasntFinishedDoesntOpen() throws IOException {
         Path part = folder.resolve("open.mov");
         try (PartWriter writer = new PartWriter(part, spec(Catalogue.EDIT_PRORES_HQ, Map.of()), 0, false);
-                Conversion conversion = new Conversion(Catalogue.EDIT_PRORES_HQ.codec(), SIZE, Rgb.BLACK);
+                Conversion conversion = new Conversion(Catalogue.EDIT_PRORES_HQ.codec(), SIZE, Treatment.plain(Catalogue.EDIT_PRORES_HQ.codec(), SIZE));
                 Picture picture = converted(Catalogue.EDIT_PRORES_HQ, conversion, 0)) {
             writer.write(picture);
         }

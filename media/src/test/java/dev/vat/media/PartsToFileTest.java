@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Target;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.Comparison;
 import dev.vat.core.run.Expectation;
@@ -61,7 +61,7 @@ class PartsToFileTest {
     private List<FrameProof> part(Path file, EncoderSpec spec, long first, int count) throws IOException {
         boolean alpha = spec.codec().hasAlpha();
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, alpha);
-                Conversion conversion = new Conversion(spec.codec(), spec.size(), Rgb.BLACK);
+                Conversion conversion = new Conversion(spec.codec(), spec.size(), Treatment.plain(spec.codec(), spec.size()));
                 PartWriter writer = new PartWriter(file, spec, first, true)) {
             for (int i = 0; i < count; i++) {
                 Path still = folder.resolve("still.png");

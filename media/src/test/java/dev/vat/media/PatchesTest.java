@@ -9,8 +9,8 @@ import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import java.io.IOException;
@@ -65,7 +65,7 @@ class PatchesTest {
         Rate rate = codec.limits().rates().stream().findFirst().orElse(Rate.FPS_25);
         EncoderSpec spec = EncoderSpec.of(Settings.of(codec, codec.containers().iterator().next()), size, PixelAspect.SQUARE, rate, 2);
         Path file = folder.resolve("p." + codec.partContainer().extension());
-        try (Conversion conversion = new Conversion(codec, size, Rgb.BLACK); PartWriter writer = new PartWriter(file, spec, 0, false);
+        try (Conversion conversion = new Conversion(codec, size, Treatment.plain(codec, size)); PartWriter writer = new PartWriter(file, spec, 0, false);
                 Picture working = Picture.of(patches(size))) {
             for (int i = 0; i < 3; i++) {
                 try (Picture converted = conversion.convert(working)) {

@@ -7,8 +7,8 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import java.nio.file.Path;
@@ -52,7 +52,7 @@ class RateControlTest {
     }
 
     private static long encode(PartSink sink, Codec codec) {
-        try (sink; Conversion conversion = new Conversion(codec, SIZE, Rgb.BLACK)) {
+        try (sink; Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE))) {
             for (int i = 0; i < FRAMES; i++) {
                 try (Picture working = Picture.of(grain(i)); Picture converted = conversion.convert(working)) {
                     sink.write(converted);

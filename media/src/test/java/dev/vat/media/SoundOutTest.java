@@ -9,8 +9,8 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.Comparison;
 import dev.vat.core.run.Expectation;
@@ -71,7 +71,7 @@ class SoundOutTest {
 
     private Path part(EncoderSpec spec) {
         Path file = folder.resolve("p." + spec.codec().partContainer().extension());
-        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), Rgb.BLACK); PartWriter writer = new PartWriter(file, spec, 0, false)) {
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), Treatment.plain(spec.codec(), spec.size())); PartWriter writer = new PartWriter(file, spec, 0, false)) {
             for (int i = 0; i < FRAMES; i++) {
                 try (Picture working = Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), i, false)); Picture converted = conversion.convert(working)) {
                     writer.write(converted);
@@ -87,7 +87,7 @@ class SoundOutTest {
     void soundIsWovenInAndReadBack(Container container, SoundCodec codec) throws IOException {
         int channels = codec == SoundCodec.AC3 ? 6 : 2;
         Settings settings = new Settings(picture(container), container, picture(container).usualControl(), false,
-                Framing.FOLLOWS, codec);
+                Framing.FOLLOWS, codec, null);
         EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
         long samples = Rate.FPS_25.seconds(FRAMES).times(SoundCodec.RATE).round();
         ReelSound sound = new ReelSound(channels, "stereo", samples, List.of(new ReelSound.Piece(wav("a.wav", channels, 44_100, 2).toString(), 0, 0, samples)));

@@ -8,11 +8,14 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.Treatment;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.Comparison;
 import dev.vat.core.run.Expectation;
+import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
@@ -39,7 +42,10 @@ class StillsOutTest {
     }
 
     private static Picture working(Codec codec, int frame) {
-        return Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), frame, codec.hasAlpha()));
+        WorkingFormat format = codec.colourFor(SIZE).isHighRange() ? WorkingFormat.HIGH : WorkingFormat.W16;
+        try (Picture drawn = Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), frame, codec.hasAlpha())); Composer composer = new Composer(format, codec.hasAlpha())) {
+            return composer.compose(drawn, PictureReading.of(codec.hasAlpha() ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
+        }
     }
 
     @ParameterizedTest
@@ -51,7 +57,7 @@ class StillsOutTest {
                 .withStills(new Expectation.Stills(new SequencePattern("kite.", 4, "." + codec.extension(Container.FRAMES)), 1001));
         List<FrameProof> proofs = new ArrayList<>();
         for (int first : new int[] {0, 3}) {
-            try (Conversion conversion = new Conversion(codec, SIZE, Rgb.BLACK); StillsWriter writer = new StillsWriter(folder, asked.stills(), spec, first, true)) {
+            try (Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE)); StillsWriter writer = new StillsWriter(folder, asked.stills(), spec, first, true)) {
                 for (int i = first; i < (first == 0 ? 3 : 5); i++) {
                     try (Picture working = working(codec, i); Picture converted = conversion.convert(working)) {
                         writer.write(converted);

@@ -15,7 +15,7 @@ final class Broadcast {
 
     /** 50 Mbit/s, groups of half a second. */
     static final Codec MPEG2_LONG_50 = Codec.named("mpeg2-422-50", "MPEG-2 4:2:2 50 Mbit/s long GOP").reports("mpeg2video", "4:2:2")
-            .samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).limits(FULL_HD).pixelAspects(PixelAspect.SQUARE).group(1).whole().bitsPerPixel(.7, 1.1)
+            .samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).limits(FULL_HD).pixelAspects(PixelAspect.SQUARE).interlaced(Scan.TOP_FIRST).group(1).whole().bitsPerPixel(.7, 1.1)
             .plays("Taken by most broadcasters.").build();
 
     static final Codec MPEG2_INTRA_625 = mpeg2Intra("mpeg2-422-50-intra-625", "MPEG-2 4:2:2 50 Mbit/s intra, 625 lines", LINES_625, Rate.of(25));
@@ -29,13 +29,13 @@ final class Broadcast {
     private static Codec dv(String id, String title, Chroma chroma, Size size, Rate rate, double low, double high) {
         return Codec.named(id, title).reports("dvvideo", "unknown").samples(chroma, 8).in(Container.MOV, Container.AVI).rangeUnstatedIn(Container.MOV)
                 .limits(Limits.only(Set.of(size), rate)).bitsPerPixel(low, high)
-                .pixelAspects(shapes(size))
+                .pixelAspects(shapes(size)).interlaced(Scan.BOTTOM_FIRST).alwaysCalled(Scan.BOTTOM_FIRST)
                 .plays("Opens in editing programs, old ones too; plays out on DV equipment.").build();
     }
 
     private static Codec mpeg2Intra(String id, String title, Size size, Rate rate) {
         return Codec.named(id, title).reports("mpeg2video", "4:2:2").samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).whole()
-                .bitsPerPixel(.7, 5).limits(Limits.only(Set.of(size), rate)).pixelAspects(shapes(size))
+                .bitsPerPixel(.7, 5).limits(Limits.only(Set.of(size), rate)).pixelAspects(shapes(size)).interlaced(size.equals(LINES_625) ? Scan.TOP_FIRST : Scan.BOTTOM_FIRST)
                 .plays("Taken by broadcasters in standard definition.").build();
     }
 

@@ -1,9 +1,11 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * One codec at one profile: what it can carry, where it may stand, how its bits may be ruled, and what a decoder will
@@ -111,7 +113,27 @@ public final class Codec {
 
     /** Whether it keeps red, green and blue, or has one fixed meaning of its own; else null, and the size decides. */
     public ColourCoding ownColour() {
-        return b.chroma == Chroma.RGB ? ColourCoding.RGB : b.ownColour;
+        return b.ownColour == null && b.chroma == Chroma.RGB ? ColourCoding.RGB : b.ownColour;
+    }
+
+    /** What its samples mean in a file that has a size, if nobody chooses. */
+    public ColourCoding colourFor(Size size) {
+        return ownColour() != null ? ownColour() : ColourCoding.usualFor(size);
+    }
+
+    /** What its samples may mean by choice; only its own where there is one, and nothing but the usual if empty. */
+    public List<ColourCoding> colours() {
+        return ownColour() != null ? List.of(ownColour()) : b.colours;
+    }
+
+    /** How its lines may follow each other, beside one after the other. */
+    public Set<Scan> interlaced() {
+        return b.interlaced;
+    }
+
+    /** What readers say of its frames: DV calls every frame interlaced. */
+    public Scan scanOf(Scan made) {
+        return b.alwaysCalled == null ? made : b.alwaysCalled;
     }
 
     /** Whether a file of it says by which matrix it was coded. */
@@ -210,6 +232,9 @@ public final class Codec {
         private Set<Container> squareIn = Set.of();
         private Set<Container> rangeUnstatedIn = Set.of();
         private ColourCoding ownColour;
+        private Set<Scan> interlaced = Set.of();
+        private Scan alwaysCalled;
+        private List<ColourCoding> colours = List.of();
         private String plays = "";
         private String unwise = "";
         private double lowBitsPerPixel;
@@ -321,6 +346,37 @@ public final class Codec {
 
         Builder colour(ColourCoding own) {
             ownColour = own;
+            return this;
+        }
+
+        Builder interlaced(Scan... scans) {
+            interlaced = Set.of(scans);
+            return this;
+        }
+
+        /** What its frames are called whatever they hold. */
+        Builder alwaysCalled(Scan scan) {
+            alwaysCalled = scan;
+            return this;
+        }
+
+        /** Any of the matrices of ordinary brightness, in limited range. */
+        Builder matrices() {
+            return colours(ColourCoding.REC709, ColourCoding.REC601_625, ColourCoding.REC601_525);
+        }
+
+        /** Full range, and the curve of computer screens. */
+        Builder screenColours() {
+            return colours(ColourCoding.REC709_FULL, ColourCoding.SRGB);
+        }
+
+        /** Wide colours and high dynamic range: for ten bits or more. */
+        Builder wideColours() {
+            return colours(ColourCoding.REC2020, ColourCoding.PQ, ColourCoding.HLG);
+        }
+
+        private Builder colours(ColourCoding... more) {
+            colours = Stream.concat(colours.stream(), Stream.of(more)).toList();
             return this;
         }
 

@@ -1,25 +1,67 @@
 package dev.vat.core.delivery;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.picture.Size;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * What the samples of a file mean, as its tags say it: matrix, primaries and transfer by the names that the media library
  * gives the code points of ITU-T H.273, range {@code limited} or {@code full}.
+ *
+ * @param id stable name for projects, plans and the command line
  */
-public record ColourCoding(String title, String matrix, String primaries, String transfer, String range) {
+public record ColourCoding(String id, String title, String matrix, String primaries, String transfer, String range) {
 
     /** High definition, Recommendation ITU-R BT.709. */
-    public static final ColourCoding REC709 = new ColourCoding("Rec.709 limited", "bt709", "bt709", "bt709", "limited");
+    public static final ColourCoding REC709 = new ColourCoding("rec709", "Rec.709 limited", "bt709", "bt709", "bt709", "limited");
+    /** The same with every code in use, from 0 on. */
+    public static final ColourCoding REC709_FULL = new ColourCoding("rec709-full", "Rec.709 full", "bt709", "bt709", "bt709", "full");
+    /** Called by the curve of computer screens, IEC 61966-2-1. */
+    public static final ColourCoding SRGB = new ColourCoding("srgb", "sRGB curve, Rec.709 matrix, limited", "bt709", "bt709", "iec61966-2-1", "limited");
     /** Standard definition of 625 lines, Recommendation ITU-R BT.601. */
-    public static final ColourCoding REC601_625 = new ColourCoding("Rec.601 (625 lines) limited", "bt470bg", "bt470bg", "smpte170m", "limited");
+    public static final ColourCoding REC601_625 = new ColourCoding("rec601-625", "Rec.601 (625 lines) limited", "bt470bg", "bt470bg", "smpte170m", "limited");
     /** Standard definition of 525 lines, Recommendation ITU-R BT.601. */
-    public static final ColourCoding REC601_525 = new ColourCoding("Rec.601 (525 lines) limited", "smpte170m", "smpte170m", "smpte170m", "limited");
+    public static final ColourCoding REC601_525 = new ColourCoding("rec601-525", "Rec.601 (525 lines) limited", "smpte170m", "smpte170m", "smpte170m", "limited");
+    /** Wide colours at the brightness of always, Recommendation ITU-R BT.2020. */
+    public static final ColourCoding REC2020 = new ColourCoding("rec2020", "Rec.2020 limited", "bt2020nc", "bt2020", "bt2020-10", "limited");
+    /** High dynamic range by absolute light (SMPTE ST 2084), Recommendation ITU-R BT.2100. */
+    public static final ColourCoding PQ = new ColourCoding("rec2100-pq", "HDR PQ, Rec.2020 limited", "bt2020nc", "bt2020", "smpte2084", "limited");
+    /** High dynamic range that older displays can show, too (ARIB STD-B67), Recommendation ITU-R BT.2100. */
+    public static final ColourCoding HLG = new ColourCoding("rec2100-hlg", "HDR HLG, Rec.2020 limited", "bt2020nc", "bt2020", "arib-std-b67", "limited");
     /** Red, green and blue as they are. */
-    public static final ColourCoding RGB = new ColourCoding("RGB full", "gbr", "bt709", "bt709", "full");
+    public static final ColourCoding RGB = new ColourCoding("rgb", "RGB full", "gbr", "bt709", "bt709", "full");
+    /** Light itself, 1 for white, with as much above it as the source has. */
+    public static final ColourCoding LINEAR = new ColourCoding("linear", "linear light, Rec.709 primaries", "gbr", "bt709", "linear", "full");
     /** As JFIF (ITU-T T.871) has it: every decoder of JPEG takes this matrix and this range. */
-    public static final ColourCoding JFIF = new ColourCoding("Rec.601 full, as JPEG", "bt470bg", "bt709", "bt709", "full");
+    public static final ColourCoding JFIF = new ColourCoding("jfif", "Rec.601 full, as JPEG", "bt470bg", "bt709", "bt709", "full");
+
+    /** In the order in which they are offered. */
+    public static final List<ColourCoding> ALL = List.of(REC709, REC709_FULL, SRGB, REC601_625, REC601_525, REC2020, PQ, HLG, RGB, LINEAR, JFIF);
+
+    /** Where white of ordinary brightness stands in high dynamic range, in candelas per square metre (Report ITU-R BT.2408). */
+    public static final int WHITE = 203;
+
+    public static Optional<ColourCoding> find(String id) {
+        return ALL.stream().filter(c -> c.id.equals(id.strip().toLowerCase(Locale.ROOT))).findFirst();
+    }
+
+    /** @throws IllegalArgumentException naming those there are */
+    @JsonCreator
+    public static ColourCoding parse(String id) {
+        return find(id).orElseThrow(() -> new IllegalArgumentException("There is no colour coding '" + id + "'; there are "
+                + ALL.stream().map(ColourCoding::id).collect(Collectors.joining(", "))));
+    }
+
+    @JsonValue
+    @Override
+    public String id() {
+        return id;
+    }
 
     /** Standard definition sizes have the matrix of their own standard, all others that of high definition. */
     public static ColourCoding usualFor(Size size) {
@@ -48,5 +90,20 @@ public record ColourCoding(String title, String matrix, String primaries, String
 
     public boolean isFull() {
         return range.equals("full");
+    }
+
+    /** Whether there is room above white: such files are made of pictures that still have what an ordinary display can't show. */
+    public boolean isHighRange() {
+        return Set.of("smpte2084", "arib-std-b67", "linear").contains(transfer);
+    }
+
+    /** What is done to get there, in words. */
+    public String describe() {
+        return switch (transfer) {
+            case "smpte2084", "arib-std-b67" -> "brought to Rec.2020 primaries, white at " + WHITE + " candelas, "
+                    + (transfer.equals("smpte2084") ? "PQ curve up to 10 000" : "HLG curve up to 1000") + "; no mastering metadata is written";
+            case "linear" -> "light itself, 1 for white, Rec.709 primaries, half-precision floats";
+            default -> primaries.equals("bt2020") ? "brought to Rec.2020 primaries" : title;
+        };
     }
 }

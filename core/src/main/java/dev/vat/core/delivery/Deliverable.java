@@ -5,10 +5,10 @@ import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 
 /**
  * One file to be made from a reel: a column of the Out face. What is null follows the target.
@@ -21,69 +21,148 @@ import java.util.Optional;
  * @param control how bits are ruled, chosen in place of the target's, or null
  * @param framing size and shape chosen in place of the target's, or null
  * @param sound how sound is packed, chosen in place of what is usual in the container, or null
- * @param flatten the colour that shows through where the source is transparent, if the codec carries no alpha
+ * @param colour id of the {@link ColourCoding} chosen in place of the target's, or null
+ * @param look a table of colours for this file alone, or null
+ * @param flatten what shows through where the source is transparent, if the codec carries no alpha
+ * @param matte whether alpha goes into a second file beside this one, which is flattened
  * @param cropToGrid whether an odd size loses its last column or row, so that it falls on the chroma grid
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
-                          Framing framing, SoundCodec sound, Rgb flatten, boolean cropToGrid, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+                          Framing framing, SoundCodec sound, String colour, Look look, Ground flatten,
+                          @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
+                          @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Deliverable {
         id = id == null ? target : id;
-        flatten = flatten == null ? Rgb.BLACK : flatten;
+        flatten = flatten == null ? Ground.BLACK : flatten;
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, Rgb.BLACK, false, Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, false, false, Map.of());
+    }
+
+    /** A deliverable while something of it is changed. */
+    private static final class Draft {
+        private String id;
+        private boolean off;
+        private String codec;
+        private Container container;
+        private RateControl control;
+        private Framing framing;
+        private SoundCodec sound;
+        private String colour;
+        private Look look;
+        private Ground flatten;
+        private boolean matte;
+        private boolean cropToGrid;
+    }
+
+    private Deliverable with(Consumer<Draft> change) {
+        Draft d = new Draft();
+        d.id = id;
+        d.off = off;
+        d.codec = codec;
+        d.container = container;
+        d.control = control;
+        d.framing = framing;
+        d.sound = sound;
+        d.colour = colour;
+        d.look = look;
+        d.flatten = flatten;
+        d.matte = matte;
+        d.cropToGrid = cropToGrid;
+        change.accept(d);
+        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.colour, d.look, d.flatten, d.matte,
+                d.cropToGrid, extra);
     }
 
     public Deliverable withId(String other) {
-        return new Deliverable(other, target, off, codec, container, control, framing, sound, flatten, cropToGrid, extra);
+        return with(d -> d.id = other);
     }
 
     public Deliverable withOff(boolean other) {
-        return new Deliverable(id, target, other, codec, container, control, framing, sound, flatten, cropToGrid, extra);
+        return with(d -> d.off = other);
     }
 
-    /** With a codec, in the container it had if that is legal, else in the first that is; its bits are ruled as is usual for it. */
+    /**
+     * With a codec, in the container it had if that is legal, else in the first that is; its bits are ruled as is usual for it, and its
+     * colours stay if it may have them.
+     */
     public Deliverable withCodec(Codec other) {
         Target wanted = targetInCatalogue();
-        String chosen = other.id().equals(wanted.codec().id()) ? null : other.id();
         Container now = container == null ? wanted.container() : container;
-        Container legal = other.containers().contains(now) ? container : other.containers().stream().sorted().findFirst().orElseThrow();
-        return new Deliverable(id, target, off, chosen, legal == wanted.container() ? null : legal, null, framing, sound, flatten, cropToGrid, extra);
+        Container legal = other.containers().contains(now) ? now : other.containers().stream().sorted().findFirst().orElseThrow();
+        boolean kept = colour != null && ColourCoding.find(colour).filter(c -> Legality.against(other, legal, c).isEmpty()).isPresent();
+        return with(d -> {
+            d.codec = other.id().equals(wanted.codec().id()) ? null : other.id();
+            d.container = legal == wanted.container() ? null : legal;
+            d.control = null;
+            d.colour = kept ? colour : null;
+        });
     }
 
     /** @throws IllegalArgumentException if the codec can't stand in it */
     public Deliverable withContainer(Container other) {
-        Legality.against(codecInUse(), other).ifPresent(reason -> {
-            throw new IllegalArgumentException(reason);
-        });
-        return new Deliverable(id, target, off, codec, other == targetInCatalogue().container() ? null : other, control, framing, sound, flatten,
-                cropToGrid, extra);
+        refuse(Legality.against(codecInUse(), other));
+        return with(d -> d.container = other == targetInCatalogue().container() ? null : other);
     }
 
     /** @throws IllegalArgumentException if the codec has no such setting, or not that far */
     public Deliverable withControl(RateControl other) {
-        Legality.against(codecInUse(), other).ifPresent(reason -> {
-            throw new IllegalArgumentException(reason);
-        });
+        refuse(Legality.against(codecInUse(), other));
         RateControl usual = codec == null ? targetInCatalogue().settings().control() : codecInUse().usualControl();
-        return new Deliverable(id, target, off, codec, container, other.equals(usual) ? null : other, framing, sound, flatten, cropToGrid, extra);
+        return with(d -> d.control = other.equals(usual) ? null : other);
     }
 
-    public Deliverable withFlatten(Rgb colour) {
-        return new Deliverable(id, target, off, codec, container, control, framing, sound, colour, cropToGrid, extra);
+    /**
+     * @param other null for the target's
+     * @throws IllegalArgumentException if codec or container can't have it
+     */
+    public Deliverable withColour(ColourCoding other) {
+        if (other != null) {
+            refuse(Legality.against(codecInUse(), settings().container(), other));
+        }
+        return with(d -> d.colour = other == null || other.equals(targetInCatalogue().settings().colour()) ? null : other.id());
+    }
+
+    private static void refuse(Optional<String> reason) {
+        reason.ifPresent(why -> {
+            throw new IllegalArgumentException(why);
+        });
+    }
+
+    /** @param other null for none */
+    public Deliverable withLook(Look other) {
+        return with(d -> d.look = other);
+    }
+
+    public Deliverable withFlatten(Ground ground) {
+        return with(d -> d.flatten = ground);
+    }
+
+    public Deliverable withMatte(boolean beside) {
+        return with(d -> d.matte = beside);
     }
 
     public Deliverable withCropToGrid(boolean crop) {
-        return new Deliverable(id, target, off, codec, container, control, framing, sound, flatten, crop, extra);
+        return with(d -> d.cropToGrid = crop);
     }
 
     /** With its bits ruled as the target, or the codec, usually has them. */
     public Deliverable withUsualControl() {
-        return new Deliverable(id, target, off, codec, container, null, framing, sound, flatten, cropToGrid, extra);
+        return with(d -> d.control = null);
+    }
+
+    /** @param other null for the target's */
+    public Deliverable withFraming(Framing other) {
+        return with(d -> d.framing = other != null && other.equals(targetInCatalogue().settings().framing()) ? null : other);
+    }
+
+    /** @param other null for what is usual */
+    public Deliverable withSound(SoundCodec other) {
+        return with(d -> d.sound = other);
     }
 
     /** As the target has it, apart from what it is called and whether it is on. */
@@ -91,15 +170,24 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return Deliverable.of(targetInCatalogue()).withId(id).withOff(off);
     }
 
+    /** The same without any path of this machine, to be handed on. */
+    public Deliverable withoutPaths() {
+        return with(d -> {
+            d.look = null;
+            d.flatten = flatten instanceof Ground.Still ? Ground.BLACK : flatten;
+        });
+    }
+
     @JsonIgnore
     public Target targetInCatalogue() {
         return Catalogue.target(target);
     }
 
-    /** Whether this Vat has its target and its codec: a project may come from a newer one. Nothing else may be asked of it otherwise. */
+    /** Whether this Vat has its target, codec and colours: a project may come from a newer one. Nothing else may be asked of it otherwise. */
     @JsonIgnore
     public boolean isKnown() {
-        return Catalogue.find(target).isPresent() && (codec == null || Catalogue.findCodec(codec).isPresent());
+        return Catalogue.find(target).isPresent() && (codec == null || Catalogue.findCodec(codec).isPresent())
+                && (colour == null || ColourCoding.find(colour).isPresent());
     }
 
     private Codec codecInUse() {
@@ -115,8 +203,21 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         Container stands = container == null ? wanted.container() : container;
         boolean kept = sound != null && sound.containers().contains(stands);
         SoundCodec usual = container == null ? wanted.sound() : SoundCodec.usualIn(stands);
-        return new Settings(used, stands, ruled, wanted.indexInFront(), framing == null ? wanted.framing() : framing, kept ? sound : usual)
+        ColourCoding coding = colour != null ? ColourCoding.parse(colour) : codec == null ? wanted.colour() : null;
+        return new Settings(used, stands, ruled, wanted.indexInFront(), framing == null ? wanted.framing() : framing, kept ? sound : usual, coding)
                 .withIndexInFront(wanted.indexInFront());
+    }
+
+    /** Whether alpha goes into a second file: not where the first one carries it. */
+    @JsonIgnore
+    public boolean makesMatte() {
+        return matte && !codecInUse().hasAlpha();
+    }
+
+    /** What becomes of the reel's pictures. @param frame of the file */
+    public Treatment treatment(Frame frame) {
+        return new Treatment(frame.placement(), settings().colourFor(frame.size()), flatten, look, Treatment.Content.PICTURE,
+                settings().framing().scanInUse());
     }
 
     /** Heading in plain words. */
@@ -129,17 +230,6 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     @JsonIgnore
     public Optional<String> number() {
         return id.equals(target) ? Optional.empty() : Optional.of(id.substring(id.lastIndexOf('-') + 1));
-    }
-
-    /** @param other null for the target's */
-    public Deliverable withFraming(Framing other) {
-        Framing chosen = other != null && other.equals(targetInCatalogue().settings().framing()) ? null : other;
-        return new Deliverable(id, target, off, codec, container, control, chosen, sound, flatten, cropToGrid, extra);
-    }
-
-    /** @param other null for what is usual */
-    public Deliverable withSound(SoundCodec other) {
-        return new Deliverable(id, target, off, codec, container, control, framing, other, flatten, cropToGrid, extra);
     }
 
     /** The file's picture for a reel's; see {@link #fitsGrid}. */

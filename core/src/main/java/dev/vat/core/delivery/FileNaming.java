@@ -89,6 +89,12 @@ public final class FileNaming {
         return bare + number + (dot < 0 ? "" : fileName.substring(dot));
     }
 
+    /** The name of a file that stands beside another: {@code spot_web_matte.mp4}. */
+    public static String beside(String fileName, String word) {
+        int dot = fileName.lastIndexOf('.');
+        return dot < 0 ? fileName + "_" + word : fileName.substring(0, dot) + "_" + word + fileName.substring(dot);
+    }
+
     /** The version that a name without extension ends in, if it does. */
     private static Optional<Integer> version(String stem) {
         Matcher matcher = Pattern.compile("_v(\\d{2,9})$").matcher(stem);

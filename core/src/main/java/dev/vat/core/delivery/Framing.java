@@ -12,33 +12,43 @@ import java.util.Comparator;
  *
  * @param across where a cut-off picture is looked at, from 0, its left edge, to 1; null for the middle
  * @param down likewise from the top to the bottom
+ * @param scan how lines follow each other
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational across, Rational down) {
+public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational across, Rational down, Scan scan) {
 
     /** As the reel is. */
-    public static final Framing FOLLOWS = new Framing(null, null, null, null, null);
+    public static final Framing FOLLOWS = new Framing(null, null, null, null, null, null);
 
     private static final Rational MIDDLE = Rational.of(1, 2);
 
     public static Framing of(Size size, Fit fit) {
-        return new Framing(size, null, fit, null, null);
+        return new Framing(size, null, fit, null, null, null);
     }
 
     public Framing withSize(Size other) {
-        return new Framing(other, pixelAspect, fit, across, down);
+        return new Framing(other, pixelAspect, fit, across, down, scan);
     }
 
     public Framing withPixelAspect(PixelAspect other) {
-        return new Framing(size, other, fit, across, down);
+        return new Framing(size, other, fit, across, down, scan);
     }
 
     public Framing withFit(Fit other) {
-        return new Framing(size, pixelAspect, other, across, down);
+        return new Framing(size, pixelAspect, other, across, down, scan);
     }
 
     public Framing withLook(Rational sideways, Rational downwards) {
-        return new Framing(size, pixelAspect, fit, sideways, downwards);
+        return new Framing(size, pixelAspect, fit, sideways, downwards, scan);
+    }
+
+    public Framing withScan(Scan other) {
+        return new Framing(size, pixelAspect, fit, across, down, other);
+    }
+
+    @JsonIgnore
+    public Scan scanInUse() {
+        return scan == null ? Scan.PROGRESSIVE : scan;
     }
 
     @JsonIgnore

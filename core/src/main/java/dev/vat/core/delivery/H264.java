@@ -16,11 +16,11 @@ final class H264 {
     static final Codec HIGH_420 = entry("h264-high-420", "H.264 High", "High", Chroma.YUV420, 8)
             .plays("Plays in every browser, on telephones and in editing programs.").build();
 
-    static final Codec HIGH10_420 = entry("h264-high10-420", "H.264 High 10", "High 10", Chroma.YUV420, 10)
+    static final Codec HIGH10_420 = entry("h264-high10-420", "H.264 High 10", "High 10", Chroma.YUV420, 10).wideColours()
             .plays("Plays in programs that decode without the graphics card; editing programs mostly open it.")
             .unwise("Browsers and telephones don't decode 10-bit H.264").build();
 
-    static final Codec HIGH422_10 = entry("h264-high422-10", "H.264 High 4:2:2", "High 4:2:2", Chroma.YUV422, 10)
+    static final Codec HIGH422_10 = entry("h264-high422-10", "H.264 High 4:2:2", "High 4:2:2", Chroma.YUV422, 10).wideColours()
             .plays("Opens in editing programs and broadcast receivers.").unwise("Browsers and telephones don't decode 4:2:2 H.264").build();
 
     static final Codec HIGH444_8 = entry("h264-high444-8", "H.264 High 4:4:4", "High 4:4:4 Predictive", Chroma.YUV444, 8)
@@ -32,14 +32,14 @@ final class H264 {
 
     /** Class 100 of SMPTE RP 2027: about 100 Mbit/s at 25 and 29.97, every frame alike in bytes. */
     static final Codec AVC_INTRA_100 = Codec.named("avc-intra-100", "AVC-Intra class 100").reports("h264", "High 4:2:2 Intra")
-            .samples(Chroma.YUV422, 10).in(Container.MXF, Container.MOV).bitsPerPixel(1.5, 2.6)
+            .samples(Chroma.YUV422, 10).in(Container.MXF, Container.MOV).interlaced(Scan.TOP_FIRST).bitsPerPixel(1.5, 2.6)
             .limits(Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001))).pixelAspects(PixelAspect.SQUARE)
             .plays("Taken by broadcasters and their servers.").build();
 
     private static Codec.Builder entry(String id, String title, String profile, Chroma chroma, int bits) {
         return Codec.named(id, title).reports("h264", profile).samples(chroma, bits).in(EVERYWHERE).quality(SCALE, 17)
                 .also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.STEADY, RateControl.Kind.CAPPED)
-                .limits(Limits.upTo(4096, 2304)).group(2).bitsPerPixel(.02, 1.6 * bits / 8);
+                .matrices().screenColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST).limits(Limits.upTo(4096, 2304)).group(2).bitsPerPixel(.02, 1.6 * bits / 8);
     }
 
     static List<Codec> all() {

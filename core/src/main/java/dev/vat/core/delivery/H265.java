@@ -10,16 +10,16 @@ final class H265 {
     static final Codec MAIN_420 = entry("h265-main-420", "H.265 Main", "Main", Chroma.YUV420, 8)
             .plays("Plays on newer telephones, televisions and in some browsers.").build();
 
-    static final Codec MAIN10_420 = entry("h265-main10-420", "H.265 Main 10", "Main 10", Chroma.YUV420, 10)
+    static final Codec MAIN10_420 = entry("h265-main10-420", "H.265 Main 10", "Main 10", Chroma.YUV420, 10).wideColours()
             .plays("Plays on newer telephones and televisions, and in some browsers.").build();
 
-    static final Codec MAIN422_10 = entry("h265-main422-10", "H.265 Main 4:2:2 10", "Rext", Chroma.YUV422, 10)
+    static final Codec MAIN422_10 = entry("h265-main422-10", "H.265 Main 4:2:2 10", "Rext", Chroma.YUV422, 10).wideColours()
             .plays("Opens in newer editing programs.").unwise("Browsers and most telephones don't decode 4:2:2 H.265").build();
 
     private static Codec.Builder entry(String id, String title, String profile, Chroma chroma, int bits) {
         return Codec.named(id, title).reports("hevc", profile).samples(chroma, bits).in(Container.MP4, Container.MOV, Container.MKV)
                 .quality(SCALE, 19).also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.CAPPED).limits(Limits.upTo(8192, 4320).from(64))
-                .group(2).bitsPerPixel(.01, 1.3 * bits / 8);
+                .matrices().screenColours().group(2).bitsPerPixel(.01, 1.3 * bits / 8);
     }
 
     static List<Codec> all() {

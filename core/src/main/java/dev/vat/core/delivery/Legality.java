@@ -49,6 +49,30 @@ public final class Legality {
                 + codec.quality().worst() + ", not " + number) : Optional.empty();
     }
 
+    /** Why samples of a codec can't mean something in a container. */
+    public static Optional<String> against(Codec codec, Container container, ColourCoding colour) {
+        if (!codec.colours().contains(colour)) {
+            return Optional.of(codec.title() + (codec.colours().isEmpty() ? " has the usual colours of its size only, not "
+                    : " has " + codec.colours().stream().map(ColourCoding::title).collect(Collectors.joining("; ")) + " only, not ") + colour.title());
+        }
+        boolean said = container.isFolder() || colour.equals(codec.ownColour()) || container.statesColour();
+        return said ? Optional.empty() : Optional.of(container.title() + " can't say what its colours mean, so that they must be the usual ones, not "
+                + colour.title());
+    }
+
+    /** Why lines can't follow each other in a way. @param rate frames a second of the file */
+    public static Optional<String> against(Codec codec, Scan scan, Rate rate) {
+        if (!scan.isInterlaced()) {
+            return Optional.empty();
+        }
+        if (!codec.interlaced().contains(scan)) {
+            return Optional.of(codec.title() + (codec.interlaced().isEmpty() ? " is progressive only, not " : " may be "
+                    + codec.interlaced().stream().sorted().map(Scan::title).collect(Collectors.joining(" or ")) + ", not ") + scan.title());
+        }
+        return Scan.RATES.contains(rate) ? Optional.empty() : Optional.of("Interlaced frames are woven of two moments each, of a reel at 50 or 59.94 a second; this one runs at "
+                + new Rate(rate.perSecond().times(2)).label());
+    }
+
     /** Why a codec can't take a size. */
     public static Optional<String> against(Codec codec, Size size) {
         return codec.limits().against(size).map(reason -> codec.title() + " " + reason);

@@ -2,7 +2,7 @@ package dev.vat.core.delivery;
 
 import java.util.List;
 
-/** Numbered stills, one file a frame: PNG (ISO/IEC 15948), TIFF 6.0, TGA 2.0, DPX (SMPTE ST 268-1), JPEG (ITU-T T.81). */
+/** Numbered stills, one file a frame: PNG (ISO/IEC 15948), TIFF 6.0, TGA 2.0, DPX (SMPTE ST 268-1), OpenEXR, JPEG (ITU-T T.81). */
 final class NumberedStills {
 
     static final Codec PNG_8 = still("frames-png-8", "PNG frames", "png", "png", 8, 0, 1.5);
@@ -16,6 +16,10 @@ final class NumberedStills {
     static final Codec TGA_RGBA_8 = still("frames-tga-rgba-8", "TGA frames with alpha", "targa", "tga", 8, 8, 2);
     static final Codec DPX_10 = still("frames-dpx-10", "DPX frames, 10-bit", "dpx", "dpx", 10, 0, 31);
 
+    /** OpenEXR 2, half-precision floats, zip; light itself, premultiplied where there is alpha, as all its readers take it. */
+    static final Codec EXR = exr("frames-exr", "EXR frames, half float", 0);
+    static final Codec EXR_RGBA = exr("frames-exr-rgba", "EXR frames with alpha, half float", 16);
+
     static final Codec JPEG_8 = Codec.named("frames-jpeg", "JPEG frames").reports("mjpeg", "unknown").samples(Chroma.YUV444, 8)
             .colour(ColourCoding.JFIF).in(Container.FRAMES).extension("jpg").quality(new Quality(1, 31, 2, 5, 10), 2).bitsPerPixel(.5, 8)
             .plays("Opens everywhere.").build();
@@ -26,8 +30,14 @@ final class NumberedStills {
                 .plays("Opens in compositing and finishing programs" + (alpha > 0 ? ", transparency included." : ".")).build();
     }
 
+    private static Codec exr(String id, String title, int alpha) {
+        return Codec.named(id, title).reports("exr", "unknown").samples(Chroma.RGB, 16).alpha(alpha).colour(ColourCoding.LINEAR).in(Container.FRAMES)
+                .extension("exr").bitsPerPixel(6, 1.2 * (48 + alpha))
+                .plays("Opens in compositing and finishing programs" + (alpha > 0 ? ", transparency included." : ".")).build();
+    }
+
     static List<Codec> all() {
-        return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, JPEG_8);
+        return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, EXR, EXR_RGBA, JPEG_8);
     }
 
     private NumberedStills() { }

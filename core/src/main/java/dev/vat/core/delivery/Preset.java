@@ -5,7 +5,6 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
-import dev.vat.core.picture.Rgb;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -30,7 +29,7 @@ public record Preset(int version, String name, Deliverable column) {
     }
 
     public static Preset of(String name, Deliverable column) {
-        return new Preset(VERSION, name, column.withId(column.target()).withOff(false));
+        return new Preset(VERSION, name, column.withId(column.target()).withOff(false).withoutPaths());
     }
 
     public String toText() {
@@ -81,11 +80,17 @@ public record Preset(int version, String name, Deliverable column) {
             changes.add((framing.size() == null ? "the reel's size" : framing.size().toString())
                     + (framing.pixelAspect() == null ? "" : ", pixels " + framing.pixelAspect()) + ", " + framing.fitInUse().title());
         }
+        if (column.colour() != null) {
+            changes.add(settings.colour().title());
+        }
+        if (column.matte()) {
+            changes.add("matte beside");
+        }
         if (column.sound() != null) {
             changes.add(column.sound().title());
         }
-        if (!column.flatten().equals(Rgb.BLACK)) {
-            changes.add("flattened on #" + column.flatten());
+        if (!column.flatten().equals(Ground.BLACK)) {
+            changes.add("flattened on " + column.flatten().words());
         }
         return changes;
     }

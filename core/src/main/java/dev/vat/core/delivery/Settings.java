@@ -1,5 +1,6 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 
 /**
@@ -7,16 +8,18 @@ import dev.vat.core.time.Rate;
  *
  * @param indexInFront whether a player can start before the whole file has arrived
  * @param sound how sound is packed, if there is any
+ * @param colour what samples mean, or null for what is usual for codec and size
  */
-public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing, SoundCodec sound) {
+public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing, SoundCodec sound,
+                       ColourCoding colour) {
 
     /** The usual settings of a codec in a container. */
     public static Settings of(Codec codec, Container container) {
-        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container));
+        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container), null);
     }
 
     public Settings withControl(RateControl other) {
-        return new Settings(codec, container, other, indexInFront, framing, sound);
+        return new Settings(codec, container, other, indexInFront, framing, sound, colour);
     }
 
     /**
@@ -31,10 +34,19 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withFraming(Framing other) {
-        return new Settings(codec, container, control, indexInFront, other, sound);
+        return new Settings(codec, container, control, indexInFront, other, sound, colour);
+    }
+
+    public Settings withColour(ColourCoding other) {
+        return new Settings(codec, container, control, indexInFront, framing, sound, other);
+    }
+
+    /** What the samples of a file mean that has a size. */
+    public ColourCoding colourFor(Size size) {
+        return colour != null ? colour : codec.colourFor(size);
     }
 
     public Settings withIndexInFront(boolean other) {
-        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound);
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, colour);
     }
 }

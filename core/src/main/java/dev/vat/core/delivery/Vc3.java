@@ -37,7 +37,7 @@ final class Vc3 {
 
     private static Codec hd(String id, String title, int bits, double low, double high) {
         return Codec.named(id, title).reports("dnxhd", "DNXHD").samples(Chroma.YUV422, bits)
-                .in(Container.MOV, Container.MXF).squareIn(Container.MXF).limits(Limits.only(Set.of(FULL_HD), bits > 8 ? Arrays.copyOf(RATES, 3) : RATES)).bitsPerPixel(low, high)
+                .in(Container.MOV, Container.MXF).squareIn(Container.MXF).interlaced(bits > 8 || !id.equals("dnxhd-36") ? new Scan[] {Scan.TOP_FIRST} : new Scan[0]).limits(Limits.only(Set.of(FULL_HD), bits > 8 ? Arrays.copyOf(RATES, 3) : RATES)).bitsPerPixel(low, high)
                 .plays("Opens in editing programs and on broadcast servers. Browsers don't play it.").build();
     }
 

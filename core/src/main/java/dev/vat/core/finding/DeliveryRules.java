@@ -13,6 +13,7 @@ import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SizeBudget;
 import dev.vat.core.delivery.SoundCodec;
@@ -23,6 +24,7 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
+import dev.vat.core.time.Rate;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -30,6 +32,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 
 /** Findings on what comes out: what can't go together, alpha, depth and size against the codec, names, folder and space. */
 final class DeliveryRules {
@@ -50,9 +53,8 @@ final class DeliveryRules {
         }
         for (Deliverable deliverable : known) {
             legal(programme, deliverable, found);
-            alpha(programme, deliverable, found);
             programme.shape().ifPresent(shape -> size(deliverable, shape, found));
-            depth(programme, deliverable, found);
+            PictureRules.check(programme, deliverable, observed, found);
             whole(programme, deliverable, found);
             fileSize(programme, deliverable, sound, found);
             if (sound != null) {
@@ -90,7 +92,14 @@ final class DeliveryRules {
                     .withRemedies(new Remedy.Apply("Make pixels square, with bars", Edits.setFraming(deliverable.id(),
                             squared(programme.shape().orElseThrow(), settings))))));
         });
-        programme.rate().flatMap(rate -> Legality.against(codec, rate)).ifPresent(why -> found.add(blocker("rate-illegal", deliverable, why)));
+        Scan scan = settings.framing().scanInUse();
+        Optional<Rate> rate = programme.rate().map(scan::rate);
+        Optional<String> woven = rate.flatMap(r -> Legality.against(codec, scan, r));
+        woven.ifPresent(why -> found.add(blocker("scan-illegal", deliverable, why).withRemedies(new Remedy.Apply("Make it progressive",
+                Edits.setFraming(deliverable.id(), settings.framing().withScan(Scan.PROGRESSIVE))))));
+        if (woven.isEmpty()) {
+            rate.flatMap(r -> Legality.against(codec, r)).ifPresent(why -> found.add(blocker("rate-illegal", deliverable, why)));
+        }
         Legality.unwise(codec, settings.container()).forEach(why -> found.add(
                 Finding.of("unwise", Severity.WARNING, deliverable.title() + ": " + why).aboutTarget(deliverable.id())));
     }
@@ -117,22 +126,8 @@ final class DeliveryRules {
         return settings.framing().withSize(seen.downTo(grid.widthStep(), grid.heightStep())).withPixelAspect(PixelAspect.SQUARE);
     }
 
-    private static Finding blocker(String id, Deliverable deliverable, String why) {
+    static Finding blocker(String id, Deliverable deliverable, String why) {
         return Finding.of(id, Severity.BLOCKER, deliverable.title() + ": " + why + ".").aboutTarget(deliverable.id());
-    }
-
-    private static void alpha(Programme programme, Deliverable deliverable, List<Finding> found) {
-        boolean carries = deliverable.settings().codec().hasAlpha();
-        if (programme.transparent() && !carries) {
-            found.add(Finding.of("alpha-flattened", Severity.WARNING, deliverable.title() + " carries no alpha: transparent places show #"
-                    + deliverable.flatten() + ".").aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.ChooseColour("Choose colour", deliverable.id())));
-        }
-        if (!programme.transparent() && carries && programme.shape().isPresent()) {
-            found.add(Finding.of("alpha-empty", Severity.NOTE, deliverable.title()
-                    + ": the frames have no transparency, so the alpha channel will carry nothing (opaque everywhere).")
-                    .aboutTarget(deliverable.id()));
-        }
     }
 
     private static void size(Deliverable deliverable, PictureFormat shape, List<Finding> found) {
@@ -172,14 +167,6 @@ final class DeliveryRules {
 
     private static String grid(Codec codec) {
         return codec.chroma().widthStep() == 4 ? "a width that four divides" : codec.chroma().heightStep() == 1 ? "an even width" : "an even width and height";
-    }
-
-    private static void depth(Programme programme, Deliverable deliverable, List<Finding> found) {
-        Codec codec = deliverable.settings().codec();
-        if (programme.deepest() > codec.codedBits()) {
-            found.add(Finding.of("depth-reduced", Severity.NOTE, deliverable.title() + ": " + programme.deepest()
-                    + "-bit frames become " + codec.depthText() + ", dithered.").aboutTarget(deliverable.id()));
-        }
     }
 
     /** What runs through the whole file can't go on after a stop. */

@@ -13,15 +13,23 @@ import java.util.Set;
  * @param reviews by source id: what looks wrong in the pictures, for sources that were looked into wholly
  * @param clips by source id: what movie and sound files hold
  * @param checking ids of sources that are being looked into
+ * @param unusable files beside the frames, such as looks, that can't be used: by path, why
  */
 public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
-                       Destination destination, Set<String> checking) {
+                       Destination destination, Set<String> checking, Map<String, String> unusable) {
 
     public Observed {
         tables = Map.copyOf(tables);
         reviews = Map.copyOf(reviews);
         clips = Map.copyOf(clips);
         checking = Set.copyOf(checking);
+        unusable = Map.copyOf(unusable);
+    }
+
+    /** Every file beside the frames can be used, or there is none. */
+    public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips, Destination destination,
+                    Set<String> checking) {
+        this(tables, reviews, clips, destination, checking, Map.of());
     }
 
     /** Nothing is known of the pictures' content. */

@@ -94,6 +94,11 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
         return kind == Kind.LINEAR;
     }
 
+    /** Whether there may be anything brighter than white: in light itself, and by the curves of high dynamic range. */
+    public boolean reachesAboveWhite() {
+        return kind == Kind.LINEAR || kind == Kind.TAGGED && transfer != null && (transfer == 16 || transfer == 18);
+    }
+
     /** What light is multiplied by. */
     public float gain() {
         return (float) Math.pow(2, exposure.toDouble());

@@ -2,14 +2,16 @@ package dev.vat.core.project;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Framing;
+import dev.vat.core.delivery.Ground;
+import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.delivery.Target;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.source.Cadence;
@@ -320,8 +322,23 @@ public final class Edits {
         return new Edit("taking a column back to its target", project -> project.withDeliverable(id, Deliverable::asTarget));
     }
 
-    public static Edit setFlatten(String id, Rgb colour) {
-        return new Edit("change of flatten colour", project -> project.withDeliverable(id, d -> d.withFlatten(colour)));
+    public static Edit setFlatten(String id, Ground ground) {
+        return new Edit("change of what lies under", project -> project.withDeliverable(id, d -> d.withFlatten(ground)));
+    }
+
+    /** @param beside whether alpha goes into a second file */
+    public static Edit setMatte(String id, boolean beside) {
+        return new Edit(beside ? "matte as a second file" : "no second file", project -> project.withDeliverable(id, d -> d.withMatte(beside)));
+    }
+
+    /** @param colour null for the target's */
+    public static Edit setColour(String id, ColourCoding colour) {
+        return new Edit("change of colour", project -> project.withDeliverable(id, d -> d.withColour(colour)));
+    }
+
+    /** @param look null for none */
+    public static Edit setLook(String id, Look look) {
+        return new Edit(look == null ? "taking a look away" : "look " + look.name(), project -> project.withDeliverable(id, d -> d.withLook(look)));
     }
 
     public static Edit cropToGrid(String id, boolean crop) {

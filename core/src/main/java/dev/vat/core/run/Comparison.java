@@ -50,6 +50,7 @@ public record Comparison(List<Line> lines) {
         line(lines, "start", "0 s", found.startSeconds() + " s");
         duration(lines, planned.seconds(), found);
         line(lines, "size", planned.size(), found.size());
+        line(lines, "scan", planned.scan().title(), found.scan());
         pixelAspect(lines, "pixel aspect", planned, found.pixelAspect());
         if (found.codedPixelAspect() != null) {
             pixelAspect(lines, "pixel aspect in the pictures", planned, found.codedPixelAspect());

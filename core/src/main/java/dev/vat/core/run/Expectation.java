@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RateControl;
+import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
@@ -19,11 +20,16 @@ import dev.vat.core.time.Rational;
  *
  * @param stills names and numbers where it is a folder of stills, else null
  * @param mostBytes what the file may weigh, or null where nobody said
+ * @param scan how lines follow each other, as readers will take it
  * @param matrix tag by the library's name, or null where codec and container have no place for it; likewise the three others
  */
 public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAspect, Container container, String codec,
                           String profile, int codedBits, int readBits, Chroma chroma, int alphaBits, String matrix,
-                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes) {
+                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes, Scan scan) {
+
+    public Expectation {
+        scan = scan == null ? Scan.PROGRESSIVE : scan;
+    }
 
     /** How numbered stills are named, and the number of the first one. */
     public record Stills(SequencePattern names, long first) { }
@@ -35,19 +41,20 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
     public static Expectation of(Settings settings, long frames, Rate rate, Size size, PixelAspect pixelAspect, ReelSound sound) {
         Codec codec = settings.codec();
         Container container = settings.container();
-        ColourCoding colour = codec.ownColour() != null ? codec.ownColour() : ColourCoding.usualFor(size);
+        ColourCoding colour = settings.colourFor(size);
         return new Expectation(frames, rate, size, pixelAspect, container, codec.reportedName(),
                 codec.reportedProfile(), codec.codedBits(), codec.readBits(), codec.chroma(), codec.alphaBits(),
                 codec.statesMatrix(container) ? colour.matrix() : null, container.statesColour() ? colour.primaries() : null,
                 container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
                 sound == null || container.isFolder() ? 0 : 1, sound == null || container.isFolder() ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
-                        sound.seconds()), settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null);
+                        sound.seconds()), settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null,
+                codec.scanOf(settings.framing().scanInUse()));
     }
 
     /** The same as a folder of stills. */
     public Expectation withStills(Stills how) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
-                transfer, range, soundTracks, sound, indexInFront, how, mostBytes);
+                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan);
     }
 
     /** Length in seconds, exactly. */

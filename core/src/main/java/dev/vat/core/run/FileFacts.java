@@ -1,5 +1,6 @@
 package dev.vat.core.run;
 
+import dev.vat.core.delivery.Scan;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
@@ -17,10 +18,11 @@ import dev.vat.core.time.Rational;
  * @param codedPixelAspect as the coded pictures state it themselves, or null where they say nothing
  * @param chroma as {@code 4:2:0}
  * @param range {@code limited}, {@code full} or {@code unknown}
+ * @param scan as {@link Scan#title} says it, by what every decoded frame says of itself
  * @param sound the first sound track, decoded to its end, or null
  * @param level the level the stream claims, in the codec's own count; -99 if it has none
  */
 public record FileFacts(long frames, Rate rate, boolean evenSpacing, Rational startSeconds, Rational durationSeconds, Rational clock,
                         Size size, PixelAspect pixelAspect, PixelAspect codedPixelAspect, String container, String codec, String profile, int level,
                         int bits, String chroma, int alphaBits, String matrix, String primaries, String transfer,
-                        String range, int soundTracks, Expectation.SoundTrack sound, boolean indexInFront, long bytes) { }
+                        String range, int soundTracks, Expectation.SoundTrack sound, boolean indexInFront, String scan, long bytes) { }

@@ -4,10 +4,9 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
-import dev.vat.core.delivery.Placement;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
@@ -15,9 +14,12 @@ import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /**
  * Everything that can change a bit of what a run makes, fixed before it starts.
@@ -28,6 +30,7 @@ import java.util.TreeMap;
  * @param library version of the media library
  * @param rateOrigin where the rate comes from, in words: {@code chosen by the user}
  * @param folder where deliverables go, absolute
+ * @param working of files of ordinary range; those of high range have their own, see {@link #workingFor}
  * @param sound what is heard, or null
  * @param typeface fingerprint of the face that cards are set in
  */
@@ -37,7 +40,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
                       List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
                       ReelSound sound, List<RunFile> files) {
 
-    public static final int VERSION = 3;
+    public static final int VERSION = 4;
 
     /** Where a rate comes from that no file states. */
     public static final String CHOSEN = "chosen by the user";
@@ -99,12 +102,12 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param title what the deliverable is called
      * @param codec id in the catalogue
      * @param fileName the name it is to get
-     * @param placement which part of the reel's picture goes where in the file's
+     * @param treatment what becomes of the reel's pictures
      * @param options every encoder setting, by the library's names
      * @param threads of the encoder
      * @param passes how often its frames are read and encoded
      */
-    public record RunFile(String target, String title, String codec, String fileName, Placement placement, Rgb flatten, int threads, int passes, Map<String, String> options,
+    public record RunFile(String target, String title, String codec, String fileName, Treatment treatment, int threads, int passes, Map<String, String> options,
                           List<Part> parts, Expectation expected) {
         public RunFile {
             passes = Math.max(1, passes);
@@ -113,7 +116,12 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
 
         public RunFile withExpected(Expectation other) {
-            return new RunFile(target, title, codec, fileName, placement, flatten, threads, passes, options, parts, other);
+            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, parts, other);
+        }
+
+        /** The reel frame at which one of the file's frames begins. */
+        public long reelFrame(long frame) {
+            return treatment.scan().isInterlaced() ? 2 * frame : frame;
         }
 
         /** Whether it is a folder of stills. */
@@ -140,6 +148,17 @@ public record RunPlan(int version, String run, String made, String vat, String l
     public RunPlan withFiles(List<RunFile> others) {
         return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, folder,
                 typeface, sound, others);
+    }
+
+    /** The kinds of working pictures that its files are made of. */
+    @JsonIgnore
+    public Set<WorkingFormat> workingFormats() {
+        return files.stream().map(this::workingFor).collect(Collectors.toCollection(() -> EnumSet.noneOf(WorkingFormat.class)));
+    }
+
+    /** The working pictures that a file is made of. */
+    public WorkingFormat workingFor(RunFile file) {
+        return file.treatment().colour().isHighRange() ? WorkingFormat.HIGH : working;
     }
 
     @JsonIgnore

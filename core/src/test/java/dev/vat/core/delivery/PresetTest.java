@@ -15,7 +15,7 @@ class PresetTest {
 
     private static Deliverable column() {
         return Deliverable.of(Catalogue.WEB_H264).withId("web-h264-3").withContainer(Container.MOV).withControl(new RateControl.Constant(24))
-                .withFraming(Framing.of(Size.of(1280, 720), Fit.BARS)).withSound(SoundCodec.PCM_16).withFlatten(Rgb.WHITE);
+                .withFraming(Framing.of(Size.of(1280, 720), Fit.BARS)).withSound(SoundCodec.PCM_16).withFlatten(new Ground.Colour(Rgb.WHITE));
     }
 
     @Test

@@ -3,7 +3,7 @@ package dev.vat.core.project;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.picture.Rgb;
+import dev.vat.core.delivery.Ground;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.source.Frames;
 import dev.vat.core.source.GapPolicy;
@@ -76,10 +76,10 @@ class EditsTest {
 
     @Test
     void targetsAreAddedOnceAndKeepTheirSettings() {
-        Project project = with(Edits.addTarget(Catalogue.WEB_H264), Edits.setFlatten("web-h264", Rgb.parse("336699")),
+        Project project = with(Edits.addTarget(Catalogue.WEB_H264), Edits.setFlatten("web-h264", Ground.parse("336699")),
                 Edits.addTarget(Catalogue.WEB_H264), Edits.cropToGrid("web-h264", true), Edits.addTarget(Catalogue.EDIT_PRORES_HQ));
         assertThat(project.deliverables()).hasSize(2);
-        assertThat(project.deliverables().getFirst().flatten()).isEqualTo(Rgb.parse("336699"));
+        assertThat(project.deliverables().getFirst().flatten()).isEqualTo(Ground.parse("336699"));
         assertThat(project.deliverables().getFirst().cropToGrid()).isTrue();
         assertThat(Edits.removeDeliverable("web-h264").apply(project).deliverables()).hasSize(1);
     }

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.picture.Rgb;
+import dev.vat.core.delivery.Ground;
 import dev.vat.core.source.Frames;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.time.FrameRange;
@@ -22,7 +22,7 @@ class ProjectTextTest {
                 Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         for (Edit edit : List.of(Edits.setRate(Rate.of(24000, 1001)), Edits.setRange("s1", FrameRange.of(1001, 1050)),
                 Edits.setGap("s2", GapPolicy.CARD), Edits.addTarget(Catalogue.WEB_H264), Edits.addTarget(Catalogue.ALPHA_PRORES_4444),
-                Edits.setFlatten("web-h264", Rgb.parse("1A2B3C")), Edits.setNaming("{reel}_{date}_{target}"),
+                Edits.setFlatten("web-h264", Ground.parse("1A2B3C")), Edits.setNaming("{reel}_{date}_{target}"),
                 Edits.setFolder(Place.of(Path.of("/deliver/here"))))) {
             project = edit.apply(project);
         }

@@ -4,12 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.delivery.Placement;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
@@ -37,7 +36,7 @@ class RunPlanTest {
                         new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, PictureReading.of(AlphaKind.NONE, true), 16)),
                 List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10, List.of(new RunPlan.RunFill(3, 1004, 1003L, null, null, null), new RunPlan.RunFill(4, 1005, null, null, null, "missing"))),
                         new RunPlan.RunSpan(1, 10, 0, 5, 1, 5, List.of())),
-                "/out", "face", null, List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4", Placement.cut(Size.of(64, 48), Size.of(64, 48)), Rgb.BLACK, 2, 1, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected)));
+                "/out", "face", null, List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4", Treatment.plain(Catalogue.codec("h264-high-420"), Size.of(64, 48)), 2, 1, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected)));
     }
 
     @Test
@@ -76,7 +75,7 @@ class RunPlanTest {
 
     private static FileFacts asPlanned(Expectation e) {
         return new FileFacts(e.frames(), e.rate(), true, Rational.ZERO, e.seconds(), Rational.of(1, 24000), e.size(), e.pixelAspect(), null, e.container().title(), e.codec(), e.profile(), 31,
-                e.readBits(), e.chroma().label(), e.alphaBits(), stated(e.matrix()), stated(e.primaries()), stated(e.transfer()), stated(e.range()), 0, null, e.indexInFront(), 1000);
+                e.readBits(), e.chroma().label(), e.alphaBits(), stated(e.matrix()), stated(e.primaries()), stated(e.transfer()), stated(e.range()), 0, null, e.indexInFront(), e.scan().title(), 1000);
     }
 
     private static String stated(String tag) {
@@ -108,7 +107,7 @@ class RunPlanTest {
 
     private static FileFacts with(FileFacts f, long frames, Rate rate, Size size, String range, int sound, int bits) {
         return new FileFacts(frames, rate, f.evenSpacing(), f.startSeconds(), f.durationSeconds(), f.clock(), size, f.pixelAspect(), null, f.container(), f.codec(), f.profile(),
-                f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, null, f.indexInFront(), f.bytes());
+                f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, null, f.indexInFront(), f.scan(), f.bytes());
     }
 
     private static Programme programme(FrameTable... tables) {

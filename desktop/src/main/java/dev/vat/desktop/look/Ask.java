@@ -19,6 +19,9 @@ public interface Ask {
 
     Optional<Path> saveProject(String title, String name);
 
+    /** @param kind of file, in words @param endings that its names have, without the dot */
+    Optional<Path> file(String title, String kind, List<String> endings);
+
     Optional<Rgb> colour(String title, Rgb now);
 
     /** One line of text, or empty if nothing was entered. */

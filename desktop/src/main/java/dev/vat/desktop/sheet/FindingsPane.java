@@ -1,6 +1,6 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Ground;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Remedy;
 import dev.vat.core.finding.Severity;
@@ -139,8 +139,8 @@ public final class FindingsPane extends VBox {
                     .ifPresent(folder -> studio.edit(Edits.setFolder(Place.of(folder))));
             case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "
                     + studio.deliverable(colour.target()).map(d -> d.title()).orElse(""), studio.deliverable(colour.target())
-                    .map(Deliverable::flatten).orElse(Rgb.BLACK))
-                    .ifPresent(chosen -> studio.edit(Edits.setFlatten(colour.target(), chosen)));
+                    .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))
+                    .ifPresent(chosen -> studio.edit(Edits.setFlatten(colour.target(), new Ground.Colour(chosen))));
         }
     }
 }

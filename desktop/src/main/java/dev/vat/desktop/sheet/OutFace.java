@@ -250,11 +250,14 @@ public final class OutFace extends VBox {
         return switch (which) {
             case SIZE -> List.of("size-odd", "size-illegal", "enlarged");
             case RATE -> List.of("rate-illegal");
+            case SCAN -> List.of("scan-illegal");
+            case COLOUR -> List.of("colour-illegal");
+            case LOOK -> List.of("look-unusable", "look-above-white");
             case SOUND -> List.of("sound-illegal");
             case CONTAINER -> List.of("container-illegal");
             case CODEC -> List.of("unwise");
-            case QUALITY -> List.of("control-illegal");
-            case ALPHA -> List.of("alpha-flattened");
+            case QUALITY -> List.of("control-illegal", "file-size-small");
+            case ALPHA -> List.of("alpha-flattened", "ground-unusable");
             case DEPTH -> List.of("depth-reduced");
             case NAME -> List.of("name-clash");
             case PIXEL_ASPECT -> List.of("shape-illegal", "squashed");
@@ -348,6 +351,9 @@ public final class OutFace extends VBox {
         switch (which) {
             case FIT -> choose(menus.fits(deliverable));
             case SOUND -> choose(menus.sounds(deliverable));
+            case COLOUR -> choose(menus.colours(deliverable));
+            case SCAN -> choose(menus.scans(deliverable));
+            case LOOK -> menus.look(deliverable);
             case CODEC -> choose(menus.codecs(deliverable));
             case CONTAINER -> choose(menus.containers(deliverable));
             default -> type(which, deliverable);

@@ -2,12 +2,16 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Legality;
+import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Preset;
+import dev.vat.core.delivery.Scan;
+import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.ReelSound;
@@ -15,6 +19,7 @@ import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.studio.Studio;
+import java.util.List;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
@@ -81,6 +86,50 @@ final class OutMenus {
             menu.getItems().add(item);
         }
         return menu;
+    }
+
+    /** What the samples may mean; what the container can't say stands there with its reason. */
+    ContextMenu colours(Deliverable deliverable) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("colour-menu");
+        Settings settings = deliverable.settings();
+        CheckMenuItem usual = new CheckMenuItem("As usual for the size");
+        usual.setSelected(settings.colour() == null);
+        usual.setOnAction(_ -> studio.edit(Edits.setColour(deliverable.id(), null)));
+        menu.getItems().add(usual);
+        for (ColourCoding colour : settings.codec().colours()) {
+            String refusal = Legality.against(settings.codec(), settings.container(), colour).orElse(null);
+            CheckMenuItem item = new CheckMenuItem(refusal == null ? colour.title() : refusal);
+            item.setId("colour-" + colour.id());
+            item.setSelected(colour.equals(settings.colour()));
+            item.setDisable(refusal != null);
+            item.setOnAction(_ -> studio.edit(Edits.setColour(deliverable.id(), colour)));
+            menu.getItems().add(item);
+        }
+        return menu;
+    }
+
+    ContextMenu scans(Deliverable deliverable) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("scan-menu");
+        Framing framing = deliverable.settings().framing();
+        for (Scan scan : Scan.values()) {
+            if (scan.isInterlaced() && !deliverable.settings().codec().interlaced().contains(scan)) {
+                continue;
+            }
+            CheckMenuItem item = new CheckMenuItem(scan.title());
+            item.setId("scan-" + scan.ordinal());
+            item.setSelected(scan == framing.scanInUse());
+            item.setOnAction(_ -> studio.edit(Edits.setFraming(deliverable.id(), framing.withScan(scan))));
+            menu.getItems().add(item);
+        }
+        return menu;
+    }
+
+    /** Asks for the file of a look. */
+    void look(Deliverable deliverable) {
+        ask.file("A table of colours for " + deliverable.title(), "Tables of colours", List.of("cube"))
+                .ifPresent(file -> studio.edit(Edits.setLook(deliverable.id(), Look.of(file))));
     }
 
     ContextMenu fits(Deliverable deliverable) {

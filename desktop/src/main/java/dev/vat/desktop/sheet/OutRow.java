@@ -6,10 +6,10 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Framing;
+import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
@@ -25,14 +25,16 @@ enum OutRow {
     CODEC(Group.OPEN, "Codec", "How pictures are packed. Enter chooses another."),
     SIZE(Group.OPEN, "Size", "Width and height in pixels, as the source has them; Enter types others: 1280x720, 50 %, 1280 wide, 720 high."),
     RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
-    ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries no alpha, Enter types the colour that shows instead."),
+    ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries none, Enter types what shows instead: a colour, checker, or picture and its path; add matte for a second file."),
     SOUND(Group.OPEN, "Sound", "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written."),
     QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, a file size such as 25 MB, or 20, at most 12 Mbit/s."),
     FIT(Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter chooses."),
     PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source; Enter types another, such as 16:15."),
     DEPTH(Group.PICTURE, "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band."),
     CHROMA(Group.PICTURE, "Chroma", "How finely colour is sampled beside brightness."),
-    COLOUR(Group.PICTURE, "Colour", "Matrix and range, written into stream and container alike, as far as these can say it."),
+    COLOUR(Group.PICTURE, "Colour", "What the samples mean, written into stream and container alike, as far as these can say it. Enter chooses, high dynamic range too."),
+    LOOK(Group.PICTURE, "Look", "A table of colours (.cube) that display codes go through first. Enter chooses a file; Backspace takes it away."),
+    SCAN(Group.PICTURE, "Scan", "How lines follow each other. Interlaced frames are woven of two reel frames each, so that the file runs at half the reel's rate."),
     NAME(Group.FILE, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number."),
     STOP(Group.FILE, "If stopped", "Whether a stop costs the work so far; for now a stopped file is made again from its start."),
     FORECAST(Group.FILE, "Bytes, rough", "A wide guess from the codec alone, before anything has been tried.");
@@ -99,13 +101,14 @@ enum OutRow {
             case PIXEL_ASPECT -> programme.frame(deliverable).map(f -> f.pixelAspect().toString() + (f.pixelAspect().isSquare() ? ""
                     : ", seen " + f.pixelAspect().seen(f.size())));
             case FIT -> programme.frame(deliverable).map(f -> fit(programme, deliverable, f));
-            case RATE -> programme.rate().map(r -> r.label());
+            case RATE -> programme.rate().map(r -> settings.framing().scanInUse().rate(r).label());
             case DEPTH -> Optional.of(codec.codedBits() == codec.readBits() ? codec.codedBits() + "-bit"
                     : codec.codedBits() + "-bit, read as " + codec.readBits());
             case CHROMA -> Optional.of(codec.chroma().label());
-            case COLOUR -> programme.frame(deliverable).map(f -> (codec.ownColour() != null ? codec.ownColour()
-                    : ColourCoding.usualFor(f.size())).title());
-            case ALPHA -> Optional.of(alpha(programme, codec, deliverable.flatten()));
+            case COLOUR -> programme.frame(deliverable).map(f -> settings.colourFor(f.size()).title());
+            case LOOK -> Optional.of(deliverable.look() == null ? "none" : deliverable.look().name());
+            case SCAN -> Optional.of(settings.framing().scanInUse().title());
+            case ALPHA -> Optional.of(alpha(programme, deliverable));
             case QUALITY -> Optional.of(codec.words(settings.control()));
             case SOUND -> Optional.of(studio.sound().map(s -> settings.sound().title() + ", " + s.layout()).orElse("none"));
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
@@ -121,11 +124,12 @@ enum OutRow {
                 : deliverable.settings().framing().fitInUse().title();
     }
 
-    private static String alpha(Programme programme, Codec codec, Rgb ground) {
+    private static String alpha(Programme programme, Deliverable deliverable) {
+        Codec codec = deliverable.settings().codec();
         if (codec.hasAlpha()) {
-            return programme.transparent() ? codec.alphaBits() + "-bit straight" : "opaque";
+            return programme.transparent() ? codec.alphaBits() + "-bit " + (ColourCoding.LINEAR.equals(codec.ownColour()) ? "premultiplied" : "straight") : "opaque";
         }
-        return !programme.transparent() ? "none" : "flattened on " + (ground.equals(Rgb.BLACK) ? "black" : ground.equals(Rgb.WHITE) ? "white" : "#" + ground);
+        return !programme.transparent() ? "none" : "flattened on " + deliverable.flatten().words() + (deliverable.matte() ? ", matte beside" : "");
     }
 
     /** Why a setting doesn't apply. */
@@ -160,7 +164,10 @@ enum OutRow {
                     ? deliverable.withContainer(deliverable.targetInCatalogue().container()) : deliverable;
             case QUALITY -> deliverable.withUsualControl();
             case SOUND -> deliverable.withSound(null);
-            case ALPHA -> deliverable.withFlatten(Rgb.BLACK);
+            case ALPHA -> deliverable.withFlatten(Ground.BLACK).withMatte(false);
+            case COLOUR -> deliverable.withColour(null);
+            case LOOK -> deliverable.withLook(null);
+            case SCAN -> deliverable.withFraming(framing(deliverable).withScan(targets(deliverable).scan()));
             case SIZE -> deliverable.withCropToGrid(false).withFraming(framing(deliverable).withSize(targets(deliverable).size()));
             case FIT -> deliverable.withFraming(framing(deliverable).withFit(targets(deliverable).fit()));
             case PIXEL_ASPECT -> deliverable.withFraming(framing(deliverable).withPixelAspect(targets(deliverable).pixelAspect()));
@@ -178,7 +185,9 @@ enum OutRow {
 
     boolean isEditable(Deliverable deliverable) {
         return deliverable.isKnown() && switch (this) {
-            case CODEC, CONTAINER, SOUND, SIZE, RATE, FIT, PIXEL_ASPECT -> true;
+            case CODEC, CONTAINER, SOUND, SIZE, RATE, FIT, PIXEL_ASPECT, LOOK -> true;
+            case COLOUR -> deliverable.settings().codec().colours().size() > 1;
+            case SCAN -> !deliverable.settings().codec().interlaced().isEmpty();
             case QUALITY -> deliverable.settings().codec().quality() != null;
             case ALPHA -> !deliverable.settings().codec().hasAlpha();
             default -> false;

@@ -2,9 +2,9 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Framing;
+import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.SizeWish;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.Programme;
@@ -14,6 +14,8 @@ import dev.vat.desktop.studio.Studio;
 /** What stands in a cell's editor to begin with, and what is made of what was typed there. */
 final class OutTyping {
 
+    private static final String MATTE = ", matte beside";
+
     private final Studio studio;
 
     OutTyping(Studio studio) {
@@ -22,12 +24,20 @@ final class OutTyping {
 
     String text(OutRow row, Deliverable deliverable) {
         return switch (row) {
-            case ALPHA -> deliverable.flatten().toString();
+            case ALPHA -> deliverable.flatten() + (deliverable.matte() ? MATTE : "");
             case SIZE -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.size().toString()).orElse("");
             case PIXEL_ASPECT -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.pixelAspect().toString()).orElse("");
             case QUALITY -> deliverable.settings().codec().words(deliverable.settings().control());
             default -> studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse("");
         };
+    }
+
+    /** What lies under, and whether alpha goes into a second file. */
+    private static Edit ground(Deliverable deliverable, String typed) {
+        boolean matte = typed.strip().matches("(?i).*\\bmatte( beside)?");
+        String rest = typed.strip().replaceFirst("(?i),?\\s*\\bmatte( beside)?$", "");
+        Ground ground = rest.isBlank() ? deliverable.flatten() : Ground.parse(rest);
+        return new Edit("change of what becomes of alpha", project -> project.withDeliverable(deliverable.id(), d -> d.withFlatten(ground).withMatte(matte)));
     }
 
     /** @throws IllegalArgumentException saying in words why the text can't be used */
@@ -36,7 +46,7 @@ final class OutTyping {
         return switch (row) {
             case SIZE -> Edits.setFraming(deliverable.id(), framing.withSize(SizeWish.parse(typed, studio.programme().flatMap(Programme::shape).orElse(null))));
             case PIXEL_ASPECT -> Edits.setFraming(deliverable.id(), framing.withPixelAspect(PixelAspect.parse(typed)));
-            case ALPHA -> Edits.setFlatten(deliverable.id(), Rgb.parse(typed));
+            case ALPHA -> ground(deliverable, typed);
             case QUALITY -> Edits.setControl(deliverable.id(), deliverable.settings().codec().control(typed));
             default -> Edits.setRateEverywhere(Rate.parse(typed));
         };

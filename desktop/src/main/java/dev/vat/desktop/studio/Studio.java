@@ -22,6 +22,7 @@ import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.run.BesideProbe;
 import dev.vat.engine.run.DestinationProbe;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
@@ -33,6 +34,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -59,6 +61,8 @@ public final class Studio implements AutoCloseable {
     private final Making making;
     private final List<Runnable> listeners = new ArrayList<>();
     private EditHistory history = new EditHistory(Project.EMPTY);
+    private Set<String> probedBeside = Set.of();
+    private Map<String, String> unusable = Map.of();
     private Observed.Destination destination = Observed.Destination.UNKNOWN;
     private Path probed;
     private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), destination));
@@ -207,7 +211,7 @@ public final class Studio implements AutoCloseable {
     }
 
     private Observed observed() {
-        return new Observed(watch.tables(), watch.reviews(), watch.clips(), destination, watch.checking());
+        return new Observed(watch.tables(), watch.reviews(), watch.clips(), destination, watch.checking(), unusable);
     }
 
     public Findings findings() {
@@ -343,6 +347,7 @@ public final class Studio implements AutoCloseable {
     // ---- the destination
 
     private void probe() {
+        probeBeside();
         Path folder = DestinationProbe.folderOf(project());
         if (folder == null || folder.equals(probed)) {
             return;
@@ -353,6 +358,24 @@ public final class Studio implements AutoCloseable {
             ui.execute(() -> {
                 if (folder.equals(probed)) {
                     destination = found;
+                    observedChanged();
+                }
+            });
+        });
+    }
+
+    /** Looks and pictures behind are looked at whenever others are chosen. */
+    private void probeBeside() {
+        Set<String> files = BesideProbe.files(project());
+        if (files.equals(probedBeside)) {
+            return;
+        }
+        probedBeside = files;
+        background.execute(() -> {
+            Map<String, String> found = BesideProbe.unusable(files);
+            ui.execute(() -> {
+                if (files.equals(probedBeside)) {
+                    unusable = found;
                     observedChanged();
                 }
             });

@@ -75,6 +75,14 @@ public final class FxAsk implements Ask {
     }
 
     @Override
+    public Optional<Path> file(String title, String kind, List<String> endings) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(kind, endings.stream().map(e -> "*." + e).toList()));
+        return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+    }
+
+    @Override
     public Optional<Rgb> colour(String title, Rgb now) {
         ColorPicker picker = new ColorPicker(Color.rgb(now.red(), now.green(), now.blue()));
         picker.setId("colour-picker");

@@ -83,13 +83,13 @@ final class LookedAt {
 
     /** The colour behind transparency that a deliverable will have; otherwise a checker shows through. */
     Rgb ground() {
-        return column().filter(d -> !d.settings().codec().hasAlpha()).map(Deliverable::flatten).orElse(null);
+        return column().filter(d -> !d.settings().codec().hasAlpha()).map(d -> d.flatten() instanceof Ground.Colour(Rgb colour) ? colour : null).orElse(null);
     }
 
     /** The deliverable in focus, whose own conversion the picture goes through. */
     Message.As as() {
         return column().flatMap(d -> studio.programme().flatMap(p -> p.frame(d)).filter(frame -> d.fitsGrid(frame.size()))
-                .map(frame -> new Message.As(d.settings().codec().id(), frame.size(), frame.pixelAspect(), frame.placement(), d.flatten())))
+                .map(frame -> new Message.As(d.settings().codec().id(), frame.size(), frame.pixelAspect(), d.treatment(frame))))
                 .orElse(null);
     }
 }

@@ -3,6 +3,7 @@ package dev.vat.desktop.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
@@ -171,7 +172,7 @@ class SheetTest extends WindowCase {
         run(() -> ((TextField) node("cell-editor")).setText("336699"));
         type(KeyCode.ENTER);
         settle();
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Rgb.parse("336699"));
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Ground.parse("336699"));
         assertThat(text("cell-alpha-web-h264")).isEqualTo("flattened on #336699");
         run(() -> node("out-grid").requestFocus());
         for (int i = 0; i < 2; i++) {
@@ -208,7 +209,7 @@ class SheetTest extends WindowCase {
         run(() -> ((TextField) node("cell-editor")).setText("00ff80"));
         press("face-out");
         settle();
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Rgb.parse("00FF80"));
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Ground.parse("00FF80"));
         doubleClickOn("#cell-alpha-web-h264");
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("reddish"));
@@ -261,7 +262,7 @@ class SheetTest extends WindowCase {
         answers.colour = new Rgb(1, 2, 3);
         press("remedy-alpha-flattened-0");
         settle();
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(new Rgb(1, 2, 3));
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(new Ground.Colour(new Rgb(1, 2, 3)));
     }
 
     @Test

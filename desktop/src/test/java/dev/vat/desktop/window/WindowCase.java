@@ -40,6 +40,7 @@ abstract class WindowCase extends FxRobot {
     static final class Answers implements Ask {
         Path folder;
         Rgb colour;
+        Path file;
         Path project;
         Leaving leaving = Leaving.STOP;
         String text;
@@ -63,6 +64,11 @@ abstract class WindowCase extends FxRobot {
         @Override
         public Optional<Path> saveProject(String title, String name) {
             return Optional.ofNullable(project);
+        }
+
+        @Override
+        public Optional<Path> file(String title, String kind, List<String> endings) {
+            return Optional.ofNullable(file);
         }
 
         @Override

@@ -1,8 +1,8 @@
 package dev.vat.engine.demo;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.SequencePattern;
@@ -131,7 +131,7 @@ final class BesideTheReel {
         }
         Path fresh = file.resolveSibling(".archive.new");
         EncoderSpec spec = EncoderSpec.of(Catalogue.EDIT_PRORES_HQ.settings(), ARCHIVE, ARCHIVE_PIXEL, Rate.FPS_25, 2);
-        try (PartWriter writer = new PartWriter(fresh, spec, 0, false); Conversion conversion = new Conversion(spec.codec(), ARCHIVE, Rgb.BLACK)) {
+        try (PartWriter writer = new PartWriter(fresh, spec, 0, false); Conversion conversion = new Conversion(spec.codec(), ARCHIVE, Treatment.plain(spec.codec(), ARCHIVE))) {
             Size seen = ARCHIVE_PIXEL.seen(ARCHIVE);
             for (int frame = 0; frame < ARCHIVE_FRAMES; frame++) {
                 Samples squeezed = squeeze(Shot.KITE.draw(frame, seen.width(), seen.height()), ARCHIVE.width());

@@ -1,5 +1,6 @@
 package dev.vat.engine.proof;
 
+import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Frame;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
@@ -49,7 +50,7 @@ public final class FileProof {
         return new Receipt(Receipt.VERSION, file.fileName(), Instant.now().toString(), plan.vat(), plan.library(), plan.run(),
                 plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
                 null, plan.rate(), plan.rateOrigin(), sources(plan), fills(plan), file.expected(), facts, comparison,
-                quality(plan, planned), notes(plan, file),
+                quality(plan, file, planned), notes(plan, file),
                 parts, Durable.sha256(joined), planned);
     }
 
@@ -89,7 +90,7 @@ public final class FileProof {
                 : "frames " + fill.held() + " and " + fill.after() + " mixed, " + fill.share() + " of the later one";
     }
 
-    private static Receipt.Quality quality(RunPlan plan, List<Receipt.FrameLine> frames) {
+    private static Receipt.Quality quality(RunPlan plan, RunPlan.RunFile file, List<Receipt.FrameLine> frames) {
         if (frames.isEmpty()) {
             return null;
         }
@@ -105,7 +106,7 @@ public final class FileProof {
                 worst = worst.psnr() == null || frame.psnr() < worst.psnr() ? frame : worst;
             }
         }
-        ReelFrame source = plan.frameAt(worst.frame());
+        ReelFrame source = plan.frameAt(file.reelFrame(worst.frame()));
         String name = plan.sourceOf(source).pattern().fileName(source.wanted());
         return new Receipt.Quality(counted == 0 ? null : sum / counted, worst.psnr(), worstSsim, worst.frame(), name);
     }
@@ -114,26 +115,38 @@ public final class FileProof {
         List<String> notes = new ArrayList<>();
         notes.add("rate " + plan.rate().label() + ": " + plan.rateOrigin());
         boolean transparent = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
-        if (file.expected().alphaBits() == 0 && transparent) {
-            notes.add("transparent places flattened on #" + file.flatten());
+        if (file.expected().alphaBits() == 0 && transparent && !file.treatment().isMatte()) {
+            notes.add("transparent places flattened on " + file.treatment().ground().words());
         }
         if (file.expected().alphaBits() > 0) {
-            notes.add("alpha is straight, coded in " + file.expected().alphaBits() + " bits from "
+            notes.add("alpha is " + (file.treatment().colour().equals(ColourCoding.LINEAR) ? "premultiplied" : "straight") + ", coded in " + file.expected().alphaBits() + " bits from "
                     + file.expected().codedBits() + "-bit samples" + (transparent ? "" : "; opaque everywhere, it carries nothing"));
         }
         if (plan.sources().stream().anyMatch(s -> s.picture().alpha() == AlphaKind.PREMULTIPLIED)) {
             notes.add("premultiplied alpha of the source was undone");
         }
         plan.sources().stream().filter(s -> s.picture().colour().kind() != ColourReading.Kind.DISPLAY).forEach(s ->
-                notes.add(s.name() + ": " + s.picture().colour().describe() + "; Rec.709 primaries, clamped in RGB, tagged Rec.709"));
+                notes.add(s.name() + ": " + s.picture().colour().describe() + (file.treatment().colour().isHighRange() ? "" : "; Rec.709 primaries, clamped in RGB")));
         plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty()).forEach(s ->
                 notes.add(s.name() + ": layer " + s.picture().layer()));
         int deepest = plan.sources().stream().mapToInt(RunPlan.RunSource::bits).max().orElse(8);
         if (deepest > file.expected().codedBits()) {
             notes.add(deepest + "-bit source dithered to " + file.expected().codedBits() + " bits");
         }
-        new Frame(file.expected().size(), file.expected().pixelAspect(), file.placement()).describe(plan.size(), plan.pixelAspect())
+        new Frame(file.expected().size(), file.expected().pixelAspect(), file.treatment().placement()).describe(plan.size(), plan.pixelAspect())
                 .forEach(notes::add);
+        if (file.treatment().scan().isInterlaced()) {
+            notes.add("two moments woven into each frame, " + file.treatment().scan().title() + ", lines softened 1-2-1 against flicker");
+        }
+        if (file.treatment().isMatte()) {
+            notes.add("the matte of the file beside: white is opaque, black is transparent");
+        }
+        if (file.treatment().look() != null) {
+            notes.add("look " + file.treatment().look().name() + " (" + file.treatment().look().crc() + "), on display codes, interpolated by tetrahedra");
+        }
+        if (file.treatment().colour().isHighRange() || file.treatment().colour().equals(ColourCoding.REC2020)) {
+            notes.add(file.treatment().colour().describe());
+        }
         if (plan.sound() != null) {
             notes.add("sound of " + plan.sound().pieces().stream().map(p -> Path.of(p.path()).getFileName().toString()).distinct()
                     .collect(Collectors.joining(", ")) + ", " + plan.sound().layout() + ", at 48 kHz, as long as the pictures");

@@ -2,7 +2,7 @@ package dev.vat.engine.protocol;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import dev.vat.core.delivery.Placement;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
@@ -101,11 +101,11 @@ public sealed interface Message {
     }
 
     /**
-     * A deliverable, as far as it shapes the picture: chroma and depth of its codec, frame, and the colour behind alpha.
+     * A deliverable, as far as it shapes the picture: chroma and depth of its codec, frame, and what becomes of colours and alpha.
      *
      * @param pixelAspect of the file's pixels, in which the picture is shown
      */
-    record As(String codec, Size size, PixelAspect pixelAspect, Placement placement, Rgb flatten) { }
+    record As(String codec, Size size, PixelAspect pixelAspect, Treatment treatment) { }
 
     /** What a picture is made from. */
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "of")

@@ -42,7 +42,7 @@ final class Finishing {
     void finish(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts) throws IOException {
         Path work = RunHome.workFolder(plan, file);
         Path joined = RunHome.finished(plan, file);
-        tell(file, Stage.JOINING, plan.frames(), 0, null, null, null, null);
+        tell(file, Stage.JOINING, file.expected().frames(), 0, null, null, null, null);
         if (!file.isFolder()) {
             join(file, parts, work, joined);
         }
@@ -54,7 +54,7 @@ final class Finishing {
         Joining.join(parts.stream().map(p -> new Joining.Part(
                         Lane.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())), file.codecInCatalogue().partContainer(),
                         p.first(), p.frames())).toList(),
-                joined, file.expected().container(), file.expected().indexInFront(), plan.rate(), file.expected().pixelAspect(), sound(file));
+                joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(), file.expected().pixelAspect(), sound(file));
         Durable.sync(joined);
     }
 
@@ -71,7 +71,7 @@ final class Finishing {
         Durable.write(receiptWork, Json.page(receipt));
         if (!receipt.proven()) {
             journal.write(new JournalEntry.Unproven(file.target(), joined.toString(), receiptWork.toString(), receipt.reasons()));
-            tell(file, Stage.UNPROVEN, plan.frames(), Durable.size(joined), null, joined, receiptWork,
+            tell(file, Stage.UNPROVEN, file.expected().frames(), Durable.size(joined), null, joined, receiptWork,
                     String.join("; ", receipt.reasons()));
             return;
         }
@@ -79,7 +79,7 @@ final class Finishing {
         Path delivered = Delivery.deliver(joined, receipt, Path.of(plan.folder()));
         journal.write(new JournalEntry.Delivered(file.target(), delivered.toString()));
         RunHome.deleteWorkFolder(plan, file);
-        tell(file, Stage.DELIVERED, plan.frames(), Durable.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
+        tell(file, Stage.DELIVERED, file.expected().frames(), Durable.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
     }
 
     /** The reel's sound, put together once for all files of the run. */
@@ -102,8 +102,8 @@ final class Finishing {
 
     private void tell(RunPlan.RunFile file, Stage stage, long done, long bytes, Pace pace, Path path, Path receipt,
                       String why) {
-        listener.accept(new FileProgress(file.target(), stage, done, plan.frames(), bytes,
-                pace == null ? 0 : pace.speed(), pace == null ? -1 : pace.secondsLeft(plan.frames() - done),
+        listener.accept(new FileProgress(file.target(), stage, done, file.expected().frames(), bytes,
+                pace == null ? 0 : pace.speed(), pace == null ? -1 : pace.secondsLeft(file.expected().frames() - done),
                 path == null ? null : path.toString(), receipt == null ? null : receipt.toString(), why));
     }
 }

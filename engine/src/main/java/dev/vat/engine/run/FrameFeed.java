@@ -1,7 +1,10 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.WorkingFormat;
 import dev.vat.media.CardPainter;
 import dev.vat.media.Composer;
 import dev.vat.media.FrameRead;
@@ -13,9 +16,11 @@ import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
@@ -34,9 +39,13 @@ public final class FrameFeed implements AutoCloseable {
     /** One decoder with what turns its pictures into working pictures. */
     private final class Station {
         private final FrameReader reader = new FrameReader();
-        private final Composer composer = new Composer(plan.working(), alpha);
+        private final Map<WorkingFormat, Composer> composers = new EnumMap<>(WorkingFormat.class);
 
-        Picture read(long frame, RunPlan.RunSource source) throws IOException {
+        Station() {
+            formats.forEach(format -> composers.put(format, new Composer(format, alpha)));
+        }
+
+        WorkingPictures read(long frame, RunPlan.RunSource source) throws IOException {
             Path file = Path.of(source.folder()).resolve(source.pattern().fileName(frame));
             String name = source.kind().isMovie() ? frame + " of " + source.name() : source.pattern().fileName(frame);
             return switch (reader.read(file, source.kind(), source.picture().layer(), frame)) {
@@ -48,28 +57,44 @@ public final class FrameFeed implements AutoCloseable {
                             throw new IOException("Frame " + name + " is now "
                                     + sound.format().size() + " where " + plan.size() + " was checked");
                         }
-                        yield composer.compose(decoded, source.picture());
+                        yield composed(decoded, source.picture());
                     }
                 }
             };
         }
 
-        Picture mix(ReelFrame.Blend blend, RunPlan.RunSource source) throws IOException {
-            try (Picture before = read(blend.before(), source); Picture after = read(blend.after(), source)) {
-                return Mixing.mix(before, after, blend.share());
+        WorkingPictures composed(Picture picture, PictureReading how) {
+            WorkingPictures made = new WorkingPictures();
+            composers.forEach((format, composer) -> made.put(format, composer.compose(picture, how)));
+            return made;
+        }
+
+        WorkingPictures mix(ReelFrame.Blend blend, RunPlan.RunSource source) throws IOException {
+            try (WorkingPictures before = read(blend.before(), source); WorkingPictures after = read(blend.after(), source)) {
+                WorkingPictures mixed = new WorkingPictures();
+                formats.forEach(format -> mixed.put(format, Mixing.mix(before.in(format), after.in(format), blend.share())));
+                return mixed;
+            }
+        }
+
+        /** What a card says, drawn as a display shows it. */
+        WorkingPictures card(List<String> lines) {
+            try (Picture drawn = cards.paint(WorkingFormat.W8, alpha, plan.size().width(), plan.size().height(), lines)) {
+                return composed(drawn, PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
             }
         }
 
         void close() {
             reader.close();
-            composer.close();
+            composers.values().forEach(Composer::close);
         }
     }
 
-    private record Ahead(ReelFrame frame, Future<Picture> picture) { }
+    private record Ahead(ReelFrame frame, Future<WorkingPictures> picture) { }
 
     private final RunPlan plan;
     private final boolean alpha;
+    private final Set<WorkingFormat> formats;
     private final int threads;
     private final ExecutorService pool;
     private final ExecutorService clipPool;
@@ -80,12 +105,13 @@ public final class FrameFeed implements AutoCloseable {
     private final Deque<Ahead> ahead = new ArrayDeque<>();
     private final CardPainter cards = new CardPainter();
     private ReelFrame lastFrame;
-    private Picture lastPicture;
+    private WorkingPictures lastPicture;
     private long next;
 
     public FrameFeed(RunPlan plan, int threads) {
         this.plan = plan;
         this.alpha = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
+        this.formats = plan.workingFormats();
         this.threads = threads;
         this.pool = Executors.newFixedThreadPool(threads, Thread.ofPlatform().name("decode-", 0).daemon().factory());
         this.clipPool = Executors.newSingleThreadExecutor(Thread.ofPlatform().name("decode-clip").daemon().factory());
@@ -96,11 +122,11 @@ public final class FrameFeed implements AutoCloseable {
     }
 
     /**
-     * The next working picture, which the caller closes.
+     * The next frame, which the caller closes.
      *
      * @throws IOException naming the file, if a frame isn't what it was when it was checked
      */
-    public Picture next() throws IOException, InterruptedException {
+    public WorkingPictures next() throws IOException, InterruptedException {
         while (ahead.size() < 2 * threads && next < plan.frames()) {
             ReelFrame frame = plan.frameAt(next++);
             ahead.add(new Ahead(frame, repeats(frame) ? null : poolFor(frame).submit(work(frame))));
@@ -108,7 +134,7 @@ public final class FrameFeed implements AutoCloseable {
         }
         Ahead first = ahead.remove();
         if (first.picture != null) {
-            Picture fresh = await(first.picture);
+            WorkingPictures fresh = await(first.picture);
             if (lastPicture != null) {
                 lastPicture.close();
             }
@@ -126,22 +152,22 @@ public final class FrameFeed implements AutoCloseable {
                 && !(frame.content() instanceof ReelFrame.Card);
     }
 
-    private Callable<Picture> work(ReelFrame frame) {
+    private Callable<WorkingPictures> work(ReelFrame frame) {
         RunPlan.RunSource source = plan.sourceOf(frame);
         return switch (frame.content()) {
-            case ReelFrame.Card(String reason) -> () -> cards.paint(plan.working(), alpha, plan.size().width(),
-                    plan.size().height(), cardLines(source.pattern().number(frame.wanted()), reason, source.name()));
+            case ReelFrame.Card(String reason) -> () -> atStation(source, station -> station.card(cardLines(source.pattern().number(frame.wanted()), reason,
+                    source.name())));
             case ReelFrame.SourceFrame(long number) -> () -> atStation(source, station -> station.read(number, source));
             case ReelFrame.Blend blend -> () -> atStation(source, station -> station.mix(blend, source));
         };
     }
 
     private interface Work {
-        Picture at(Station station) throws IOException;
+        WorkingPictures at(Station station) throws IOException;
     }
 
     /** A movie is decoded in order by one station of its own; the frames of a sequence by whichever is free. */
-    private Picture atStation(RunPlan.RunSource source, Work work) throws IOException, InterruptedException {
+    private WorkingPictures atStation(RunPlan.RunSource source, Work work) throws IOException, InterruptedException {
         if (source.kind().isMovie()) {
             return work.at(clips.computeIfAbsent(source, _ -> new Station()));
         }
@@ -158,7 +184,7 @@ public final class FrameFeed implements AutoCloseable {
         return List.of(number, reason, source);
     }
 
-    private static Picture await(Future<Picture> picture) throws IOException, InterruptedException {
+    private static WorkingPictures await(Future<WorkingPictures> picture) throws IOException, InterruptedException {
         try {
             return picture.get();
         } catch (ExecutionException e) {
@@ -191,7 +217,7 @@ public final class FrameFeed implements AutoCloseable {
         clips.values().forEach(Station::close);
     }
 
-    private static void closeWhenDone(Future<Picture> picture) {
+    private static void closeWhenDone(Future<WorkingPictures> picture) {
         if (picture == null || !picture.isDone()) {
             return;
         }

@@ -7,6 +7,7 @@ import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.media.Conversion;
 import dev.vat.media.EncoderSpec;
+import dev.vat.media.FieldWeaver;
 import dev.vat.media.FirstPass;
 import dev.vat.media.FrameProof;
 import dev.vat.media.PartSink;
@@ -50,6 +51,7 @@ final class Lane {
     private volatile FileProgress progress;
     private volatile boolean over;
     private long bytes;
+    private long taken;
 
     /** @param checked whether each frame is decoded again at once; only benchmarks leave it out */
     Lane(RunPlan plan, RunPlan.RunFile file, Journal journal, boolean checked) {
@@ -68,7 +70,7 @@ final class Lane {
         this.work = RunHome.workFolder(plan, file);
         this.journal = journal;
         this.checked = checked;
-        this.progress = new FileProgress(file.target(), Stage.WAITING, 0, plan.frames(), 0, 0, -1, null, null, null);
+        this.progress = new FileProgress(file.target(), Stage.WAITING, 0, file.expected().frames(), 0, 0, -1, null, null, null);
         this.thread = Thread.ofPlatform().name("make-" + file.target()).unstarted(this::work);
     }
 
@@ -97,17 +99,16 @@ final class Lane {
     }
 
     private void work() {
-        EncoderSpec one = EncoderSpec.of(file.codecInCatalogue(), file.expected().size(), file.expected().pixelAspect(),
-                plan.rate(), file.threads(), file.options());
+        EncoderSpec one = EncoderSpec.of(file);
         EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve("pass.notes")) : one;
-        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.placement(), file.flatten())) {
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.treatment()); FieldWeaver weaver = new FieldWeaver(spec.scan())) {
             for (RunPlan.Part part : file.parts()) {
-                if (!make(part, spec, conversion)) {
+                if (!make(part, spec, conversion, weaver)) {
                     report(Stage.STOPPED, part.first(), null);
                     return;
                 }
             }
-            report(firstPass ? Stage.FIRST_PASS : Stage.JOINING, plan.frames(), null);
+            report(firstPass ? Stage.FIRST_PASS : Stage.JOINING, file.expected().frames(), null);
         } catch (InterruptedException _) {
             Thread.currentThread().interrupt();
         } catch (IOException | RuntimeException e) {
@@ -129,16 +130,16 @@ final class Lane {
     }
 
     /** Makes one part; false if the run was stopped before it was whole. */
-    private boolean make(RunPlan.Part part, EncoderSpec spec, Conversion conversion) throws IOException, InterruptedException {
+    private boolean make(RunPlan.Part part, EncoderSpec spec, Conversion conversion, FieldWeaver weaver) throws IOException, InterruptedException {
         Path open = partFile(work, file, part).resolveSibling("open.part");
         List<FrameProof> proofs;
         long partBytes;
         try (PartSink writer = sink(open, part, spec)) {
             for (long frame = part.first(); frame < part.end(); frame++) {
-                if (!(queue.take() instanceof Turn.Frame(Picture working))) {
-                    return false;
-                }
-                try (working; Picture converted = conversion.convert(working)) {
+                try (Picture converted = next(conversion, weaver)) {
+                    if (converted == null) {
+                        return false;
+                    }
                     writer.write(converted);
                 }
                 pace.frame();
@@ -152,6 +153,28 @@ final class Lane {
             close(part, open, proofs, partBytes);
         }
         return true;
+    }
+
+    /** The next picture of the file, or null if the run was stopped before there was one. */
+    private Picture next(Conversion conversion, FieldWeaver weaver) throws InterruptedException {
+        Picture first = converted(conversion);
+        if (first == null || !weaver.isWeaving()) {
+            return first;
+        }
+        try (first; Picture second = taken < plan.frames() ? converted(conversion) : first.share()) {
+            return second == null ? null : weaver.weave(first, second);
+        }
+    }
+
+    /** The next reel frame as the file's encoder takes it, or null if the run was stopped. */
+    private Picture converted(Conversion conversion) throws InterruptedException {
+        if (!(queue.take() instanceof Turn.Frame(Picture working))) {
+            return null;
+        }
+        taken++;
+        try (working) {
+            return conversion.convert(working);
+        }
     }
 
     private PartSink sink(Path open, RunPlan.Part part, EncoderSpec spec) {
@@ -209,8 +232,8 @@ final class Lane {
     }
 
     private void report(Stage stage, long done, long soFar, String why) {
-        progress = new FileProgress(file.target(), stage, done, plan.frames(), soFar, pace.speed(),
-                pace.secondsLeft(plan.frames() - done), null, null, why);
+        progress = new FileProgress(file.target(), stage, done, file.expected().frames(), soFar, pace.speed(),
+                pace.secondsLeft(file.expected().frames() - done), null, null, why);
     }
 
     private void discardWaiting() {

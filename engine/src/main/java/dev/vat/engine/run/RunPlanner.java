@@ -3,7 +3,9 @@ package dev.vat.engine.run;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.Frame;
+import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.ReelPlan;
@@ -20,6 +22,8 @@ import dev.vat.core.time.Rate;
 import dev.vat.engine.VatVersion;
 import dev.vat.media.CardPainter;
 import dev.vat.media.EncoderSettings;
+import dev.vat.media.Looks;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -35,6 +39,9 @@ public final class RunPlanner {
 
     private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss").withZone(ZoneOffset.UTC);
     private static final String LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
+
+    /** What the name of the second file of a pair ends in. */
+    private static final String MATTE = "matte";
 
     private final Clock clock;
     private final RandomGenerator random;
@@ -68,26 +75,54 @@ public final class RunPlanner {
                     sequence.kind(), e.picture(), format.depth().bits());
         }).toList();
         List<RunPlan.RunFile> files = new ArrayList<>();
-        FileNaming naming = FileNaming.parse(project.naming());
-        LocalDate today = LocalDate.now(clock);
         for (Deliverable deliverable : project.deliverablesOn()) {
-            Settings settings = deliverable.settings();
-            Settings solved = settings.solved(programme.plan().count(), rate, sound == null ? 0 : sound.channels());
-            Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
-            String fileName = naming.fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(), programme.range(), today,
-                    frame.size(), rate));
-            Expectation expected = Expectation.of(settings, programme.plan().count(), rate, frame.size(), frame.pixelAspect(), sound);
-            files.add(new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(),
-                    fileName,
-                    frame.placement(), deliverable.flatten(), threads, settings.control().passes(), EncoderSettings.options(solved, rate),
-                    PartCutting.cut(settings, rate, programme.plan().count()),
-                    settings.container().isFolder() ? expected.withStills(stills(fileName, settings, programme)) : expected));
+            files.addAll(files(project, programme, deliverable, sound));
         }
-        boolean scaled = files.stream().anyMatch(f -> f.placement().isScaled());
+        boolean shaped = files.stream().anyMatch(f -> f.treatment().placement().isScaled() || f.treatment().look() != null);
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
-                programme.working(scaled), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
+                programme.working(shaped), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
                 CardPainter.typeface(), sound, files);
+    }
+
+    /** A deliverable's one file, or two where its matte goes beside it. */
+    private List<RunPlan.RunFile> files(Project project, Programme programme, Deliverable deliverable, ReelSound sound) {
+        PictureFormat shape = programme.shape().orElseThrow();
+        Rate reelRate = programme.rate().orElseThrow();
+        Settings settings = deliverable.settings();
+        Rate rate = settings.framing().scanInUse().rate(reelRate);
+        long frames = settings.framing().scanInUse().frames(programme.plan().count());
+        Settings solved = settings.solved(frames, rate, sound == null ? 0 : sound.channels());
+        Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
+        String fileName = FileNaming.parse(project.naming()).fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
+                programme.range(), LocalDate.now(clock), frame.size(), rate));
+        Treatment treatment = deliverable.treatment(frame);
+        RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
+                treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), threads, settings.control().passes(),
+                EncoderSettings.options(solved, rate), PartCutting.cut(settings, rate, frames),
+                expected(settings, programme, frames, rate, frame, sound, fileName));
+        if (!deliverable.makesMatte() || !programme.transparent()) {
+            return List.of(picture);
+        }
+        String matteName = FileNaming.beside(fileName, MATTE);
+        Settings plain = settings.withColour(null);
+        return List.of(picture, new RunPlan.RunFile(deliverable.id() + "-" + MATTE, deliverable.title() + ", matte", picture.codec(), matteName,
+                treatment.withColour(plain.colourFor(frame.size())).asMatte(), threads, picture.passes(), picture.options(), picture.parts(),
+                expected(plain, programme, frames, rate, frame, null, matteName)));
+    }
+
+    private static Expectation expected(Settings settings, Programme programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {
+        Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound);
+        return settings.container().isFolder() ? expected.withStills(stills(fileName, settings, programme)) : expected;
+    }
+
+    /** With the fingerprint of its text, so that another table under the same name is noticed. */
+    private static Look printed(Look look) {
+        try {
+            return Looks.check(Path.of(look.path()));
+        } catch (IOException e) {
+            throw new IllegalStateException("Findings let a look through that can't be used: " + e.getMessage(), e);
+        }
     }
 
     /** Numbered as the source's frames are, where one item is taken frame by frame; else from 1 on. At least four digits. */

@@ -6,7 +6,6 @@ import dev.vat.engine.place.Json;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.engine.protocol.Message;
-import dev.vat.media.Picture;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
@@ -133,9 +132,9 @@ public final class Runner {
         try (FrameFeed feed = new FrameFeed(plan, Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4))) {
             for (long i = 0; i < plan.frames() && !stopped && some.stream().anyMatch(l -> !l.progress().isEnd()); i++) {
                 waitWhilePaused();
-                try (Picture picture = feed.next()) {
+                try (WorkingPictures pictures = feed.next()) {
                     for (Lane lane : some) {
-                        lane.offer(picture);
+                        lane.offer(pictures.in(plan.workingFor(lane.file())));
                     }
                 }
                 framesRead = i + 1;

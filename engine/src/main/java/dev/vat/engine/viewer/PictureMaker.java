@@ -1,8 +1,11 @@
 package dev.vat.engine.viewer;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.Stated;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.protocol.Message;
@@ -28,6 +31,8 @@ final class PictureMaker {
     private final FrameReader reader = new FrameReader();
     private final Composer opaque = new Composer(WorkingFormat.W16, false);
     private final Composer transparent = new Composer(WorkingFormat.W16, true);
+    private final Composer highOpaque = new Composer(WorkingFormat.HIGH, false);
+    private final Composer highTransparent = new Composer(WorkingFormat.HIGH, true);
     private final CardPainter cards = new CardPainter();
     private ScreenPainter painter;
     private Conversion conversion;
@@ -47,13 +52,27 @@ final class PictureMaker {
             width = shape.width();
             height = shape.height();
         }
-        try (Picture working = working(show.subject()); Picture delivered = delivered(working, shape.as())) {
+        try (Picture working = working(show.subject(), isHigh(shape.as())); Picture delivered = delivered(working, shape.as())) {
             painter.paint(delivered, shape.look() == Message.Look.ALPHA ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR,
                     shape.ground(), target);
         }
         if (shape.look() == Message.Look.ODD && show.subject() instanceof Message.Still still) {
             markOdd(still, shape, target);
         }
+    }
+
+    private static boolean isHigh(Message.As as) {
+        return as != null && as.treatment().colour().isHighRange();
+    }
+
+    /** How a file is read again for a screen of ordinary range: what is brighter than white is white there. */
+    private static PictureReading asRead(Treatment treatment) {
+        return switch (treatment.colour().transfer()) {
+            case "linear" -> PictureReading.of(AlphaKind.PREMULTIPLIED, true);
+            case "smpte2084" -> new PictureReading(AlphaKind.STRAIGHT, null, ColourReading.TAGGED.withStated(new Stated(9, 16)));
+            case "arib-std-b67" -> new PictureReading(AlphaKind.STRAIGHT, null, ColourReading.TAGGED.withStated(new Stated(9, 18)));
+            default -> DELIVERED;
+        };
     }
 
     /** Through the conversion that a deliverable's encoder is fed by, and back as a reader would. */
@@ -65,23 +84,27 @@ final class PictureMaker {
             if (conversion != null) {
                 conversion.close();
             }
-            conversion = new Conversion(Catalogue.codec(as.codec()), as.size(), as.placement(), as.flatten());
+            conversion = new Conversion(Catalogue.codec(as.codec()), as.size(), as.treatment());
             convertedAs = as;
         }
         try (Picture converted = conversion.convert(working)) {
-            return transparent.compose(converted, DELIVERED);
+            return transparent.compose(converted, asRead(as.treatment()));
         }
     }
 
-    private Picture working(Message.Subject subject) {
+    private Picture working(Message.Subject subject, boolean high) {
         return switch (subject) {
-            case Message.Still still -> still(still, composer(still));
+            case Message.Still still -> still(still, composer(still, high));
             case Message.Blend(Message.Still before, Message.Still after, Rational share) -> {
-                try (Picture low = still(before, composer(before)); Picture high = still(after, composer(before))) {
-                    yield Mixing.mix(low, high, share);
+                try (Picture low = still(before, composer(before, high)); Picture top = still(after, composer(before, high))) {
+                    yield Mixing.mix(low, top, share);
                 }
             }
-            case Message.Card card -> cards.paint(WorkingFormat.W16, false, card.width(), card.height(), card.lines());
+            case Message.Card card -> {
+                try (Picture drawn = cards.paint(WorkingFormat.W16, false, card.width(), card.height(), card.lines())) {
+                    yield high ? highOpaque.compose(drawn, DELIVERED) : drawn.share();
+                }
+            }
             case Message.Movie asked -> {
                 try (Picture frame = movie(asked.path()).frame(asked.frame())) {
                     yield transparent.compose(frame, DELIVERED);
@@ -109,8 +132,9 @@ final class PictureMaker {
         }
     }
 
-    private Composer composer(Message.Still still) {
-        return still.how().alpha().carriesTransparency() ? transparent : opaque;
+    private Composer composer(Message.Still still, boolean high) {
+        boolean keep = still.how().alpha().carriesTransparency();
+        return high ? keep ? highTransparent : highOpaque : keep ? transparent : opaque;
     }
 
     private MovieFrames movie(String path) {

@@ -38,7 +38,8 @@ class FrameFeedTest {
         List<Integer> crcs = new ArrayList<>();
         try (FrameFeed feed = new FrameFeed(plan, threads)) {
             for (long i = 0; i < plan.frames(); i++) {
-                try (Picture picture = feed.next()) {
+                try (WorkingPictures pictures = feed.next()) {
+                    Picture picture = pictures.in(plan.working());
                     crcs.add(picture.crc32c());
                 }
             }

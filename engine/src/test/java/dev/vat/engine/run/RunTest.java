@@ -2,8 +2,8 @@ package dev.vat.engine.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.RateControl;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.Expectation;
 import dev.vat.core.run.Receipt;
@@ -68,7 +68,7 @@ class RunTest {
     @Test
     void threeFilesFromOneReadAreProvenAndNothingElseIsLeft() throws Exception {
         KiteFrames.png(frames, "kite", 1001, 30, true);
-        Run.Outcome outcome = make(KiteFrames.plan(frames, out, ALL, Edits.setFlatten("web-h264", Rgb.parse("204060"))));
+        Run.Outcome outcome = make(KiteFrames.plan(frames, out, ALL, Edits.setFlatten("web-h264", Ground.parse("204060"))));
         assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).as(f.target() + " " + f.why()).isEqualTo(Stage.DELIVERED));
         assertThat(names(out)).containsExactly("kite_alpha.mov", "kite_alpha.mov.receipt.json", "kite_edit.mov", "kite_edit.mov.receipt.json",
                 "kite_web.mp4", "kite_web.mp4.receipt.json");
@@ -316,7 +316,7 @@ class RunTest {
         RunPlan.RunFile file = plan.files().getFirst();
         Expectation e = file.expected();
         Expectation wrong = new Expectation(11, e.rate(), e.size(), e.pixelAspect(), e.container(), e.codec(), e.profile(), e.codedBits(), e.readBits(),
-                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false, null, null);
+                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false, null, null, null);
         RunPlan demanding = plan.withFiles(List.of(file.withExpected(wrong)));
         try (Run run = Run.start(demanding, places, _ -> { })) {
             FileProgress made = run.outcome().get(60, TimeUnit.SECONDS).files().getFirst();

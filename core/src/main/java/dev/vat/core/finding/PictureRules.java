@@ -1,0 +1,85 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.ColourCoding;
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Ground;
+import dev.vat.core.delivery.Legality;
+import dev.vat.core.delivery.Look;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.project.Edits;
+import dev.vat.core.run.Programme;
+import java.util.List;
+
+/** Findings on what becomes of alpha, depth and colour in a file. */
+final class PictureRules {
+
+    private PictureRules() { }
+
+    static void check(Programme programme, Deliverable deliverable, Observed observed, List<Finding> found) {
+        alpha(programme, deliverable, found);
+        depth(programme, deliverable, found);
+        colour(programme, deliverable, found);
+        if (deliverable.look() != null) {
+            look(deliverable, deliverable.look(), observed, found);
+        }
+        if (deliverable.flatten() instanceof Ground.Still(String path) && observed.unusable().containsKey(path)) {
+            found.add(DeliveryRules.blocker("ground-unusable", deliverable, "the picture behind can't be used: " + observed.unusable().get(path))
+                    .withRemedies(new Remedy.Apply("Use black", Edits.setFlatten(deliverable.id(), Ground.BLACK))));
+        }
+    }
+
+    private static void colour(Programme programme, Deliverable deliverable, List<Finding> found) {
+        Settings settings = deliverable.settings();
+        ColourCoding colour = settings.colour();
+        if (colour != null) {
+            Legality.against(settings.codec(), settings.container(), colour).ifPresent(why -> found.add(DeliveryRules.blocker("colour-illegal", deliverable, why)
+                    .withRemedies(new Remedy.Apply("Use the usual colours", Edits.setColour(deliverable.id(), null)))));
+        }
+        boolean high = programme.frame(deliverable).map(f -> settings.colourFor(f.size()).isHighRange()).orElse(false);
+        if (high && programme.entries().stream().noneMatch(e -> e.picture().colour().reachesAboveWhite()) && programme.shape().isPresent()) {
+            found.add(Finding.of("nothing-above-white", Severity.NOTE, deliverable.title() + ": no source has anything above white, so that the file will have room it doesn't use.")
+                    .aboutTarget(deliverable.id()));
+        }
+    }
+
+    private static void look(Deliverable deliverable, Look look, Observed observed, List<Finding> found) {
+        Remedy without = new Remedy.Apply("Leave the look out", Edits.setLook(deliverable.id(), null));
+        if (observed.unusable().containsKey(look.path())) {
+            found.add(DeliveryRules.blocker("look-unusable", deliverable, "the look can't be used: " + observed.unusable().get(look.path())).withRemedies(without));
+        }
+        ColourCoding colour = deliverable.settings().colour();
+        ColourCoding own = deliverable.settings().codec().ownColour();
+        if (colour != null && colour.isHighRange() || own != null && own.isHighRange()) {
+            found.add(DeliveryRules.blocker("look-above-white", deliverable, "a look is a table of display codes and ends at white: it can't be used where there is room above it")
+                    .withRemedies(without));
+        }
+    }
+
+    private static void alpha(Programme programme, Deliverable deliverable, List<Finding> found) {
+        boolean carries = deliverable.settings().codec().hasAlpha();
+        if (programme.transparent() && !carries && deliverable.matte()) {
+            found.add(Finding.of("matte-beside", Severity.NOTE, deliverable.title() + ": alpha goes into a second file of the same kind, white where it is opaque; this one lies over "
+                    + deliverable.flatten().words() + ".").aboutTarget(deliverable.id()));
+        } else if (programme.transparent() && !carries) {
+            found.add(Finding.of("alpha-flattened", Severity.WARNING, deliverable.title() + " carries no alpha: transparent places show "
+                    + deliverable.flatten().words() + ".").aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.ChooseColour("Choose colour", deliverable.id()),
+                            new Remedy.Apply("Checker", Edits.setFlatten(deliverable.id(), Ground.CHECKER)),
+                            new Remedy.Apply("Matte as a second file", Edits.setMatte(deliverable.id(), true))));
+        }
+        if (!programme.transparent() && carries && programme.shape().isPresent()) {
+            found.add(Finding.of("alpha-empty", Severity.NOTE, deliverable.title()
+                    + ": the frames have no transparency, so the alpha channel will carry nothing (opaque everywhere).")
+                    .aboutTarget(deliverable.id()));
+        }
+    }
+
+    private static void depth(Programme programme, Deliverable deliverable, List<Finding> found) {
+        Codec codec = deliverable.settings().codec();
+        if (programme.deepest() > codec.codedBits()) {
+            found.add(Finding.of("depth-reduced", Severity.NOTE, deliverable.title() + ": " + programme.deepest()
+                    + "-bit frames become " + codec.depthText() + ", dithered.").aboutTarget(deliverable.id()));
+        }
+    }
+}

@@ -1,0 +1,83 @@
+package dev.vat.media;
+
+import dev.vat.core.delivery.Ground;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.run.WorkingFormat;
+import dev.vat.core.source.FileKind;
+import java.lang.foreign.ValueLayout;
+import java.nio.file.Path;
+import java.util.function.IntBinaryOperator;
+
+/** Draws what lies behind transparent places, in the samples of the working picture that it is for. */
+final class Grounds {
+
+    private static final int DARK = 0x66;
+    private static final int LIGHT = 0x99;
+    private static final int SQUARES_DOWN = 30;
+    private static final int FEW_ROWS = 4;
+    private static final PictureReading AS_SHOWN = PictureReading.of(AlphaKind.NONE, false);
+
+    private Grounds() { }
+
+    /**
+     * A picture of the same samples, without alpha, as wide; one colour needs but a few rows, of which the last goes on downwards.
+     *
+     * @throws MediaException naming the still, if it can't be read
+     */
+    static Picture behind(Ground ground, Picture working) {
+        WorkingFormat format = working.frame().color_trc() == Composer.PQ ? WorkingFormat.HIGH : working.bits() > 8 ? WorkingFormat.W16 : WorkingFormat.W8;
+        try (Composer composer = new Composer(format, false); Picture drawn = drawn(ground, working.width(), working.height())) {
+            return composer.compose(drawn, AS_SHOWN);
+        }
+    }
+
+    private static Picture drawn(Ground ground, int width, int height) {
+        return switch (ground) {
+            case Ground.Colour(Rgb colour) -> squares(width, FEW_ROWS, (plane, _) -> plane == 0 ? colour.green() : plane == 1 ? colour.blue() : colour.red(), 0);
+            case Ground.Checker _ -> squares(width, height, (_, odd) -> odd == 0 ? DARK : LIGHT, Math.max(2, height / SQUARES_DOWN));
+            case Ground.Still(String path) -> still(Path.of(path), width, height);
+        };
+    }
+
+    /** @param value of a plane, by whether a place is in an odd square @param side of a square, 0 for none */
+    private static Picture squares(int width, int height, IntBinaryOperator value, int side) {
+        Picture picture = Picture.allocate("gbrp", width, height);
+        for (int plane = 0; plane < 3; plane++) {
+            for (int y = 0; y < height; y++) {
+                for (int x = 0; x < width; x++) {
+                    int odd = side == 0 ? 0 : x / side + y / side & 1;
+                    picture.plane(plane).set(ValueLayout.JAVA_BYTE, (long) y * picture.stride(plane) + x, (byte) value.applyAsInt(plane, odd));
+                }
+            }
+        }
+        ColourTags.displayRgb(picture);
+        return picture;
+    }
+
+    private static Picture still(Path file, int width, int height) {
+        FileKind kind = FileKind.ofName(file.getFileName().toString()).filter(k -> !k.isMovie())
+                .orElseThrow(() -> new MediaException(file.getFileName() + " isn't a picture that Vat reads", 0));
+        try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, false)) {
+            return switch (reader.read(file, kind, null, 0)) {
+                case FrameRead.Unsound unsound -> throw new MediaException(file.getFileName() + " can't be used: " + unsound.why(), 0);
+                case FrameRead.Sound sound -> {
+                    try (Picture decoded = sound.picture(); Picture full = composer.compose(decoded, AS_SHOWN);
+                            Filtering cover = new Filtering(p -> cover(p, width, height))) {
+                        yield cover.apply(full);
+                    }
+                }
+            };
+        }
+    }
+
+    /** Scaled so that nothing stays bare, the rest cut off evenly. */
+    private static String cover(Picture picture, int width, int height) {
+        double scale = Math.max((double) width / picture.width(), (double) height / picture.height());
+        int wide = Math.max(width, (int) Math.round(picture.width() * scale));
+        int tall = Math.max(height, (int) Math.round(picture.height() * scale));
+        return "zscale=w=%d:h=%d:filter=spline36:matrixin=gbr:matrix=gbr:rangein=full:range=full,crop=%d:%d:%d:%d:exact=1".formatted(wide, tall, width, height,
+                (wide - width) / 2, (tall - height) / 2);
+    }
+}

@@ -1,0 +1,86 @@
+package dev.vat.media;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.ColourCoding;
+import dev.vat.core.delivery.Treatment;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.Size;
+import dev.vat.core.run.WorkingFormat;
+import java.lang.foreign.ValueLayout;
+import java.util.Arrays;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** High dynamic range against the formulas of Recommendation ITU-R BT.2100, written out here. */
+class HighRangeTest {
+
+    private static final Size SIZE = Size.of(64, 48);
+
+    private static Picture grey(float value) {
+        float[] plane = new float[Math.toIntExact(SIZE.pixels())];
+        Arrays.fill(plane, value);
+        return FloatSamples.picture(SIZE.width(), SIZE.height(), new float[][] {plane, plane, plane});
+    }
+
+    private static Picture delivered(Codec codec, ColourCoding colour, Picture decoded, boolean linear) {
+        try (Composer composer = new Composer(WorkingFormat.HIGH, codec.hasAlpha());
+                Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE).withColour(colour));
+                Picture working = composer.compose(decoded, PictureReading.of(AlphaKind.NONE, linear))) {
+            return conversion.convert(working);
+        }
+    }
+
+    private static double pq(double candelas) {
+        double y = Math.pow(candelas / 10_000, 0.1593017578125);
+        return Math.pow((.8359375 + 18.8515625 * y) / (1 + 18.6875 * y), 78.84375);
+    }
+
+    private static double hlg(double candelas) {
+        double scene = Math.pow(candelas / 1000, 1 / 1.2);
+        return scene <= 1.0 / 12 ? Math.sqrt(3 * scene) : .17883277 * Math.log(12 * scene - .28466892) + .55991073;
+    }
+
+    /** The middle sample of the brightness plane, as a share of its limited range. */
+    private static double brightness(Picture picture) {
+        int stored = picture.plane(0).get(ValueLayout.JAVA_SHORT, 24L * picture.stride(0) + 64) & 0xffff;
+        return (stored - 64) / 876.0;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0", "0.01", "0.18", "0.5", "1", "2", "4.9"})
+    void lightComesOutAsBothCurvesSay(float light) {
+        Codec codec = Catalogue.codec("prores-422-hq");
+        try (Picture in = grey(light); Picture pq = delivered(codec, ColourCoding.PQ, in, true); Picture hlg = delivered(codec, ColourCoding.HLG, in, true)) {
+            assertThat(brightness(pq)).isCloseTo(pq(light * 203), within(1.5 / 876));
+            assertThat(brightness(hlg)).isCloseTo(hlg(Math.min(1000, light * 203)), within(2.0 / 876));
+        }
+    }
+
+    /** Report ITU-R BT.2408: graphics white is 58 % of PQ and 75 % of HLG. */
+    @Test
+    void ordinaryWhiteStandsWhereTheReportPutsIt() {
+        Codec codec = Catalogue.codec("h265-main10-420");
+        try (Picture white = Picture.of(TestPictures.flat(SIZE.width(), SIZE.height(), 1, 1, 1, 1)); Picture pq = delivered(codec, ColourCoding.PQ, white, false);
+                Picture hlg = delivered(codec, ColourCoding.HLG, white, false)) {
+            assertThat(brightness(pq)).isCloseTo(.58, within(.002));
+            assertThat(brightness(hlg)).isCloseTo(.75, within(.002));
+        }
+    }
+
+    /** What a still of light is made of comes back, within half precision and the sixteen bits between. */
+    @ParameterizedTest
+    @CsvSource({"0.01", "0.18", "1", "7.5", "40"})
+    void lightGoesOutAsLight(float light) {
+        Codec codec = Catalogue.codec("frames-exr");
+        try (Picture in = grey(light); Picture out = delivered(codec, ColourCoding.LINEAR, in, true)) {
+            float found = out.plane(0).get(ValueLayout.JAVA_FLOAT, 24L * out.stride(0) + 64);
+            assertThat(found / light).isCloseTo(1f, within(.004f));
+        }
+    }
+}
