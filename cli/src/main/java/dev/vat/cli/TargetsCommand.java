@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Target;
+import dev.vat.core.delivery.Wish;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,6 +22,9 @@ final class TargetsCommand implements Callable<Integer> {
     @Option(names = "--codecs", description = "The codecs in place of the targets.")
     private boolean codecs;
 
+    @Option(names = "--wish", paramLabel = "WORDS", description = "The targets that can do something: 'alpha, plays in browsers, small'. Where none can, what stands in the way and the nearest two.")
+    private String wish;
+
     @Option(names = "--json", description = "One JSON document on standard output.")
     private boolean json;
 
@@ -30,6 +34,9 @@ final class TargetsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
+        if (wish != null) {
+            return answer();
+        }
         if (json) {
             output.document(codecs ? Map.of("codecs", Catalogue.codecs().stream().map(TargetsCommand::describe).toList())
                     : Map.of("targets", Catalogue.targets().stream().map(TargetsCommand::describe).toList()));
@@ -69,6 +76,25 @@ final class TargetsCommand implements Callable<Integer> {
         line.put("depth", settings.codec().codedBits());
         line.put("alpha", settings.codec().hasAlpha());
         return line;
+    }
+
+    private Integer answer() {
+        Wish.Answer answer;
+        try {
+            answer = Wish.answer(Wish.parse(wish));
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
+        }
+        if (json) {
+            output.document(Map.of("wishes", answer.wishes().stream().map(Wish::words).toList(), "targets", answer.meeting().stream().map(TargetsCommand::describe).toList(),
+                    "obstacles", answer.obstacles(), "nearest", answer.nearest().stream().map(n -> describe(n.target())).toList()));
+            return ExitCode.PROVEN.code();
+        }
+        output.say("Wished: a file that " + answer.wishes().stream().map(Wish::words).collect(Collectors.joining(", ")) + ".");
+        answer.obstacles().forEach(output::say);
+        answer.nearest().forEach(n -> output.say("Near: " + n.words()));
+        answer.meeting().forEach(t -> output.say("%-22s %s. %s".formatted(t.id(), t.title(), t.why())));
+        return ExitCode.PROVEN.code();
     }
 
     private static Map<String, Object> describe(Codec codec) {

@@ -13,14 +13,22 @@ import java.nio.file.Path;
  * of MXF (SMPTE ST 377-1).
  *
  * @param container its title, or {@code unknown}
+ * @param loops how often a moving still is played, 0 for ever; null elsewhere
  * @param indexInFront whether the index stands before the pictures
  */
-record ContainerScan(String container, boolean indexInFront) {
+record ContainerScan(String container, boolean indexInFront, Integer loops) {
+
+    ContainerScan(String container, boolean indexInFront) {
+        this(container, indexInFront, null);
+    }
+
 
     private static final int HEADER = 16;
     private static final int HEAD = 64;
     private static final byte[] MXF_KEY = {0x06, 0x0e, 0x2b, 0x34, 0x02, 0x05, 0x01, 0x01, 0x0d, 0x01, 0x02, 0x01, 0x01, 0x02};
     private static final byte[] EBML = {0x1a, 0x45, (byte) 0xdf, (byte) 0xa3};
+
+    private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G', 0x0d, 0x0a, 0x1a, 0x0a};
 
     static ContainerScan of(Path file) throws IOException {
         try (FileChannel channel = FileChannel.open(file)) {
@@ -36,6 +44,15 @@ record ContainerScan(String container, boolean indexInFront) {
             }
             if (text.startsWith("RIFF") && text.startsWith("AVI ", 8)) {
                 return new ContainerScan(Container.AVI.title(), false);
+            }
+            if (text.startsWith("GIF89a")) {
+                return new ContainerScan(Container.GIF.title(), false, MovingStill.loopsOfGif(channel));
+            }
+            if (begins(head, PNG)) {
+                return new ContainerScan(Container.APNG.title(), false, MovingStill.loopsOfApng(channel));
+            }
+            if (text.startsWith("RIFF") && text.startsWith("WEBP", 8)) {
+                return new ContainerScan(Container.WEBP.title(), false, MovingStill.loopsOfWebp(channel));
             }
             return boxes(channel);
         }

@@ -26,6 +26,7 @@ public final class EncoderSettings {
             case "hevc" -> "libx265";
             case "vp9" -> "libvpx-vp9";
             case "av1" -> "libsvtav1";
+            case "webp" -> "libwebp";
             case "prores" -> "prores_ks";
             default -> codec.reportedName();
         };
@@ -53,6 +54,9 @@ public final class EncoderSettings {
             case "qtrle" -> options.put("g", "1");
             case "tiff" -> options.put("compression_algo", "packbits");
             case "targa" -> options.put("rle", "1");
+            case "gif" -> { }
+            case "apng" -> options.putAll(Map.of("compression_level", "6", "pred", "mixed"));
+            case "webp" -> webp(settings, options);
             case "exr" -> options.putAll(Map.of("compression", "zip16", "format", "half"));
             case "dpx" -> { }
             case "dvvideo", "utvideo", "v210", "rawvideo" -> { }
@@ -153,6 +157,11 @@ public final class EncoderSettings {
         } else {
             options.put("crf", Integer.toString(number(settings.control())));
         }
+    }
+
+    private static void webp(Settings settings, Map<String, String> options) {
+        boolean lossless = settings.control() instanceof RateControl.Lossless;
+        options.putAll(lossless ? Map.of("lossless", "1", "compression_level", "4") : Map.of("quality", Integer.toString(100 - number(settings.control()))));
     }
 
     /** What is added for one of two passes. VP9's notes go through the encoder itself, see {@link TrackEncoder}. */

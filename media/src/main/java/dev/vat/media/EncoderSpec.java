@@ -19,9 +19,10 @@ import java.util.Map;
  * @param rate of the file's frames, of which an interlaced one shows two moments
  * @param threads fixed by the plan, since it can change bits
  * @param options by the library's names, see {@link EncoderSettings}
+ * @param loops how often a moving still is played, 0 for ever; null elsewhere
  * @param pass which of two passes, or null where there is but one
  */
-public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspect pixelAspect, Rate rate, Scan scan, int threads,
+public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspect pixelAspect, Rate rate, Scan scan, Integer loops, int threads,
                           Map<String, String> options, Pass pass) {
 
     /** One of two passes. @param first whether it only takes notes @param notes the file in which the first pass leaves them for the second */
@@ -31,22 +32,36 @@ public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspe
         options = Map.copyOf(options);
     }
 
+    /** What the file around the pictures is told, by the library's names. */
+    Map<String, String> containerOptions() {
+        if (loops == null) {
+            return Map.of();
+        }
+        return switch (codec.partContainer()) {
+            case APNG -> Map.of("plays", loops.toString());
+            // GIF counts repeats, and once is said by saying nothing.
+            case GIF -> Map.of("loop", loops == 0 ? "0" : loops == 1 ? "-1" : Integer.toString(loops - 1));
+            default -> Map.of("loop", loops.toString());
+        };
+    }
+
     /** The same for one of two passes. */
     public EncoderSpec inPass(boolean first, Path notes) {
         Pass which = new Pass(first, notes);
-        return new EncoderSpec(codec, colour, size, pixelAspect, rate, scan, threads, EncoderSettings.inPass(codec, options, which), which);
+        return new EncoderSpec(codec, colour, size, pixelAspect, rate, scan, loops, threads, EncoderSettings.inPass(codec, options, which), which);
     }
 
     /** With the options that settings have now. */
     public static EncoderSpec of(Settings settings, Size size, PixelAspect pixelAspect, Rate rate, int threads) {
-        return new EncoderSpec(settings.codec(), settings.colourFor(size), size, pixelAspect, rate, settings.framing().scanInUse(), threads,
+        return new EncoderSpec(settings.codec(), settings.colourFor(size), size, pixelAspect, rate, settings.framing().scanInUse(),
+                settings.container().isMovingStill() ? settings.loops() : null, threads,
                 EncoderSettings.options(settings, rate), null);
     }
 
     /** As a plan has it, which may have been made earlier. */
     public static EncoderSpec of(RunPlan.RunFile file) {
         Expectation expected = file.expected();
-        return new EncoderSpec(file.codecInCatalogue(), file.treatment().colour(), expected.size(), expected.pixelAspect(), expected.rate(), file.treatment().scan(),
+        return new EncoderSpec(file.codecInCatalogue(), file.treatment().colour(), expected.size(), expected.pixelAspect(), expected.rate(), file.treatment().scan(), expected.loops(),
                 file.threads(), file.options(), null);
     }
 }

@@ -1,8 +1,13 @@
 package dev.vat.media;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_GIF;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_INPUT_BUFFER_PADDING_SIZE;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_DATA_NEW_EXTRADATA;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_get_side_data;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_free;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_from_context;
+import static org.bytedeco.ffmpeg.global.avutil.av_mallocz;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -11,6 +16,9 @@ import java.util.List;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.javacpp.BytePointer;
+import org.bytedeco.javacpp.Pointer;
+import org.bytedeco.javacpp.SizeTPointer;
 
 /**
  * Decodes an encoder's packets as they come and compares each picture with the one the encoder was given, which is held
@@ -19,18 +27,34 @@ import org.bytedeco.ffmpeg.avcodec.AVPacket;
 final class InlineCheck implements AutoCloseable {
 
     private final Deque<Picture> given = new ArrayDeque<>();
-    private final Likeness likeness = new Likeness();
-    private final TrackDecoder decoder;
+    private final Likeness likeness;
+    private final AVCodecContext encoder;
+    private final boolean hiddenAlpha;
+    private TrackDecoder decoder;
     private final List<FrameProof> proofs = new ArrayList<>();
     private final long firstFrame;
 
     /** @param hiddenAlpha whether alpha goes beside the pictures, as it does in VP9 */
     InlineCheck(AVCodecContext encoder, boolean hiddenAlpha, long firstFrame) {
         this.firstFrame = firstFrame;
+        this.encoder = encoder;
+        this.likeness = new Likeness(encoder.codec_id() == AV_CODEC_ID_GIF);
+        this.hiddenAlpha = hiddenAlpha;
+    }
+
+    /** Some encoders know their parameters with the first packet only, and send them beside it. */
+    private TrackDecoder decoderFor(AVPacket first) {
         AVCodecParameters parameters = avcodec_parameters_alloc();
-        try {
+        try (SizeTPointer size = new SizeTPointer(1)) {
             Av.check(avcodec_parameters_from_context(parameters, encoder), "Check");
-            decoder = new TrackDecoder(parameters, hiddenAlpha, encoder.time_base(), 1);
+            BytePointer beside = av_packet_get_side_data(first, AV_PKT_DATA_NEW_EXTRADATA, size);
+            if (parameters.extradata_size() == 0 && beside != null && !beside.isNull()) {
+                int length = Math.toIntExact(size.get());
+                BytePointer own = new BytePointer(av_mallocz(length + AV_INPUT_BUFFER_PADDING_SIZE));
+                Pointer.memcpy(own, beside, length);
+                parameters.extradata(own).extradata_size(length);
+            }
+            return new TrackDecoder(parameters, hiddenAlpha, encoder.time_base(), 1);
         } finally {
             avcodec_parameters_free(parameters);
         }
@@ -41,11 +65,16 @@ final class InlineCheck implements AutoCloseable {
     }
 
     void coded(AVPacket packet) {
+        if (decoder == null) {
+            decoder = decoderFor(packet);
+        }
         decoder.decode(packet, this::compare);
     }
 
     List<FrameProof> finish() {
-        decoder.flush(this::compare);
+        if (decoder != null) {
+            decoder.flush(this::compare);
+        }
         if (!given.isEmpty()) {
             throw new MediaException(given.size() + " frames that were encoded can't be decoded again", 0);
         }
@@ -64,7 +93,9 @@ final class InlineCheck implements AutoCloseable {
 
     @Override
     public void close() {
-        decoder.close();
+        if (decoder != null) {
+            decoder.close();
+        }
         likeness.close();
         given.forEach(Picture::close);
         given.clear();

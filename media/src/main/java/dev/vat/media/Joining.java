@@ -8,7 +8,9 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.time.Rate;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -34,6 +36,11 @@ public final class Joining {
     public static void join(List<Part> parts, Path target, Container container, boolean indexInFront, Rate rate,
                             PixelAspect pixelAspect, Sound sound) throws IOException {
         AVRational frameTime = Av.fraction(rate.perSecond().inverse());
+        if (container.isMovingStill()) {
+            // Its one part is the file already.
+            Files.copy(parts.getFirst().file, target, StandardCopyOption.REPLACE_EXISTING);
+            return;
+        }
         long[][] times = parts.stream().map(part -> times(part, frameTime)).toArray(long[][]::new);
         long delay = 0;
         for (long[] part : times) {

@@ -24,12 +24,18 @@ final class Likeness implements AutoCloseable {
 
     record Value(double psnr, double ssim) { }
 
+    private final boolean weighed;
     private AVFilterGraph graph;
     private AVFilterContext decodedIn;
     private AVFilterContext givenIn;
     private AVFilterContext sink;
     private boolean rgb;
     private long pairs;
+
+    /** @param weighed whether colours count by their alpha: where it is hard-edged, those under transparent places are gone */
+    Likeness(boolean weighed) {
+        this.weighed = weighed;
+    }
 
     Value compare(Picture decoded, Picture given) {
         if (graph == null) {
@@ -71,7 +77,8 @@ final class Likeness implements AutoCloseable {
                 + ":color_primaries=bt709:color_trc=bt709";
         // Floats are compared up to white; what is above it is only held to be there by the frame's fingerprint.
         String whole = FloatSamples.isFloat(decoded) ? "," + tags + ":alpha_mode=premultiplied,zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full" : "";
-        String same = whole + "," + tags + ",format=" + planar(decoded) + "," + tags;
+        String seen = weighed ? ",format=gbrap,setparams=alpha_mode=straight,premultiply=inplace=1" : "";
+        String same = whole + seen + "," + tags + ",format=" + planar(decoded) + "," + tags;
         String text = source("decoded", decoded) + same + "[a];" + source("given", given) + same
                 + ",split[b][c];[a][b]psnr[d];[d][c]ssim,buffersink@out";
         graph = avfilter_graph_alloc();

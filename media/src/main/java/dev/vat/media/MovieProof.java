@@ -11,6 +11,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_color_space_name;
 import static org.bytedeco.ffmpeg.global.avutil.av_color_transfer_name;
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
+import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -42,6 +43,8 @@ public final class MovieProof {
 
     private final List<Long> times = new ArrayList<>();
     private final List<Integer> crcs = new ArrayList<>();
+    private boolean transparent;
+    private long end;
     private OptionalInt proResAlphaBits = OptionalInt.empty();
     private final Set<Scan> scans = EnumSet.noneOf(Scan.class);
 
@@ -53,7 +56,8 @@ public final class MovieProof {
      * @throws CancellationException if {@code goOn} said so
      */
     public static Result prove(Path file, LongPredicate goOn) throws IOException {
-        return new MovieProof().run(file, goOn);
+        boolean webp = ContainerScan.of(file).container().equals(Container.WEBP.title());
+        return webp ? WebpProof.prove(file, goOn) : new MovieProof().run(file, goOn);
     }
 
     private Result run(Path file, LongPredicate goOn) throws IOException {
@@ -66,6 +70,7 @@ public final class MovieProof {
                 if (crcs.isEmpty()) {
                     proResAlphaBits = ProResHeader.alphaBits(packet);
                 }
+                end = Math.max(end, packet.pts() + packet.duration());
                 decoder.decode(packet, picture -> format.value = take(picture));
             })) {
                 if (!goOn.test(crcs.size())) {
@@ -81,6 +86,8 @@ public final class MovieProof {
         try (picture) {
             times.add(picture.frame().best_effort_timestamp());
             crcs.add(picture.crc32c());
+            // Only GIF gives its samples so; it says nowhere else whether anything can be seen through.
+            transparent |= picture.formatName().equals("bgra") && !transparent && !AlphaScan.isOpaque(picture);
             scans.add(scan(picture.frame().flags()));
             return picture.frame().format();
         }
@@ -94,23 +101,34 @@ public final class MovieProof {
         AVStream stream = demuxer.stream();
         AVCodecParameters track = stream.codecpar();
         Rational base = Av.rational(stream.time_base());
-        Rate rate = rate(stream, base);
+        ContainerScan boxes = ContainerScan.of(file);
+        boolean moving = boxes.loops() != null;
+        Rational seconds = moving ? base.times(end) : demuxer.seconds();
+        // Moving stills say no rate: it is what their frames come to.
+        Rate rate = moving && end > 0 ? new Rate(Rational.of(crcs.size()).dividedBy(seconds)) : rate(stream, base);
         PixelAspect coded = aspect(track.sample_aspect_ratio());
         PixelAspect stated = aspect(stream.sample_aspect_ratio());
         AVPixFmtDescriptor samples = av_pix_fmt_desc_get(format < 0 ? track.format() : format);
         boolean alpha = (samples.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0;
-        ContainerScan boxes = ContainerScan.of(file);
-        return new FileFacts(crcs.size(), rate, evenlySpaced(base, rate), start(base),
-                demuxer.seconds(), base, Size.of(track.width(), track.height()),
+        boolean even = evenlySpaced(rate, base, moving ? base : base.dividedBy(Rational.of(2)));
+        if (boxes.container().equals(Container.APNG.title())) {
+            List<Rational> delays = MovingStill.delaysOfApng(file);
+            seconds = delays.stream().reduce(Rational.ZERO, Rational::plus);
+            rate = new Rate(Rational.of(delays.size()).dividedBy(seconds));
+            even = Set.copyOf(delays).size() == 1 && delays.size() == crcs.size();
+        }
+        boolean gif = boxes.container().equals(Container.GIF.title());
+        return new FileFacts(crcs.size(), rate, even, start(base),
+                seconds, base, Size.of(track.width(), track.height()),
                 stated != null ? stated : coded != null ? coded : PixelAspect.SQUARE, coded, boxes.container(),
                 Av.string(avcodec_get_name(track.codec_id()), "unknown"),
                 Av.string(avcodec_profile_name(track.codec_id(), track.profile()), "unknown"), track.level(),
-                samples.comp(0).depth(), chroma(samples), alpha ? proResAlphaBits.orElse(samples.comp(3).depth()) : 0,
+                samples.comp(0).depth(), chroma(samples), gif ? transparent ? 1 : 0 : alpha ? proResAlphaBits.orElse(samples.comp(3).depth()) : 0,
                 Av.string(av_color_space_name(track.color_space()), "unknown"),
                 Av.string(av_color_primaries_name(track.color_primaries()), "unknown"),
                 Av.string(av_color_transfer_name(track.color_trc()), "unknown"), range(track.color_range()),
                 demuxer.soundTracks(), demuxer.soundTracks() == 0 ? null : sound(file), boxes.indexInFront(),
-                scans.size() == 1 ? scans.iterator().next().title() : "differs from frame to frame", Files.size(file));
+                scans.size() == 1 ? scans.iterator().next().title() : "differs from frame to frame", boxes.loops(), Files.size(file));
     }
 
     /** The first sound track, decoded to its end. */
@@ -136,12 +154,11 @@ public final class MovieProof {
         return times.isEmpty() ? Rational.ZERO : base.times(times.getFirst());
     }
 
-    /** Each frame at its own time, to the nearest that the container's clock can say. */
-    private boolean evenlySpaced(Rational base, Rate rate) {
-        Rational half = base.dividedBy(Rational.of(2));
+    /** Each frame at its own time, to the nearest that the container's clock can say. @param within how far off a time may be */
+    private boolean evenlySpaced(Rate rate, Rational base, Rational within) {
         for (int i = 0; i < times.size(); i++) {
             Rational off = base.times(times.get(i) - times.getFirst()).minus(rate.seconds(i));
-            if ((off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(half) > 0) {
+            if ((off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(within) > 0) {
                 return false;
             }
         }

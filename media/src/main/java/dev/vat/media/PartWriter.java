@@ -2,7 +2,6 @@ package dev.vat.media;
 
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 
 /** Encodes one part of a deliverable into a closed file of its own, checking it as it goes. Belongs to one thread. */
 public final class PartWriter implements PartSink {
@@ -19,7 +18,7 @@ public final class PartWriter implements PartSink {
         Muxer opened = null;
         try {
             opened = new Muxer(spec.codec().partContainer(), file, spec.rate());
-            opened.track(encoder.context(), spec.codec().hasHiddenAlpha()).start(Map.of());
+            opened.track(encoder.context(), spec.codec().hasHiddenAlpha()).start(spec.containerOptions());
         } catch (MediaException e) {
             if (opened != null) {
                 opened.close();

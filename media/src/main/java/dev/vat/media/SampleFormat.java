@@ -26,6 +26,9 @@ final class SampleFormat {
             case "frames-tga-8" -> "bgr24";
             case "frames-tga-rgba-8" -> "bgra";
             case "frames-jpeg" -> "yuvj444p";
+            case "apng" -> "rgb24";
+            case "apng-rgba" -> "rgba";
+            case "webp-lossless" -> "bgra";
             case "frames-exr" -> "gbrpf32le";
             case "frames-exr-rgba" -> "gbrapf32le";
             case "mjpeg-422" -> "yuvj422p";

@@ -36,18 +36,20 @@ final class TrackEncoder implements AutoCloseable {
 
     private final EncoderSpec spec;
     private final AVCodecContext context;
+    private final Palette palette;
     private final PacketDrain packets = new PacketDrain();
     private long frames;
 
     TrackEncoder(EncoderSpec spec) {
         this.spec = spec;
+        this.palette = spec.codec().reportedName().equals("gif") ? new Palette(spec.codec().hasAlpha()) : null;
         AVCodec codec = avcodec_find_encoder_by_name(EncoderSettings.encoder(spec.codec()));
         if (codec == null || codec.isNull()) {
             throw new MediaException("This build has no encoder " + EncoderSettings.encoder(spec.codec()), 0);
         }
         context = avcodec_alloc_context3(codec);
         context.width(spec.size().width()).height(spec.size().height())
-                .pix_fmt(Av.format(SampleFormat.of(spec.codec())))
+                .pix_fmt(Av.format(palette == null ? SampleFormat.of(spec.codec()) : "pal8"))
                 .time_base(Av.fraction(spec.rate().perSecond().inverse()))
                 .framerate(Av.fraction(spec.rate().perSecond()))
                 .sample_aspect_ratio(Av.fraction(spec.pixelAspect().ratio()))
@@ -122,6 +124,16 @@ final class TrackEncoder implements AutoCloseable {
     }
 
     void encode(Picture picture, Consumer<AVPacket> sink) {
+        if (palette == null) {
+            take(picture, sink);
+            return;
+        }
+        try (Picture reduced = palette.reduce(picture)) {
+            take(reduced, sink);
+        }
+    }
+
+    private void take(Picture picture, Consumer<AVPacket> sink) {
         AVFrame frame = picture.frame();
         if (frame.width() != context.width() || frame.height() != context.height()
                 || frame.format() != context.pix_fmt()) {
@@ -157,6 +169,9 @@ final class TrackEncoder implements AutoCloseable {
 
     @Override
     public void close() {
+        if (palette != null) {
+            palette.close();
+        }
         avcodec_free_context(context);
         packets.close();
     }

@@ -28,7 +28,7 @@ class DeliveryMatrixTest {
     static Stream<Arguments> pairs() {
         List<Codec> all = Catalogue.codecs();
         boolean whole = Boolean.getBoolean("vat.matrix");
-        return pairs(all.stream().filter(codec -> whole || all.indexOf(codec) % 3 == 0));
+        return pairs(all.stream().filter(codec -> whole || all.indexOf(codec) % 3 == 0 || codec.containers().stream().anyMatch(Container::isMovingStill)));
     }
 
     static Stream<Arguments> allPairs() {
@@ -46,7 +46,8 @@ class DeliveryMatrixTest {
         MovieProof.Result found = MovieProof.prove(made.file(), _ -> true);
         assertThat(Comparison.of(made.expected(), found.facts()).disagreements()).isEmpty();
         assertThat(found.crcs()).containsExactly(made.proofs().stream().mapToInt(FrameProof::crc).toArray());
-        double least = codec.usualControl() instanceof RateControl.Lossless ? Double.POSITIVE_INFINITY : 34;
+        // A ramp through all colours is the hardest there is for a palette.
+        double least = codec.usualControl() instanceof RateControl.Lossless ? Double.POSITIVE_INFINITY : container == Container.GIF ? codec.hasAlpha() ? 12 : 20 : 34;
         assertThat(made.proofs()).allSatisfy(p -> assertThat(p.psnr()).isGreaterThanOrEqualTo(least));
     }
 }

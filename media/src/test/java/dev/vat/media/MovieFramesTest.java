@@ -40,7 +40,7 @@ class MovieFramesTest {
         Map<String, String> options = EncoderSettings.options(target.settings(), Rate.FPS_25);
         options.putAll(more);
         EncoderSpec spec = EncoderSpec.of(target.settings(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1);
-        return new EncoderSpec(spec.codec(), spec.colour(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, spec.scan(), 1, options, null);
+        return new EncoderSpec(spec.codec(), spec.colour(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, spec.scan(), null, 1, options, null);
     }
 
     private Picture converted(Target target, Conversion conversion, int frame) throws IOException {

@@ -38,6 +38,9 @@ class OutsideMatrixTest {
             case WEBM -> "WebM";
             case AVI -> "AVI";
             case MXF -> "MXF";
+            case GIF -> "GIF";
+            case APNG -> "PNG";
+            case WEBP -> "WebP";
             case FRAMES -> throw new AssertionError("stills have no container");
         });
         assertThat(video.path("FrameCount").asLong()).isEqualTo(asked.frames());

@@ -15,7 +15,7 @@ public final class Catalogue {
     private static final List<Family> FAMILIES = List.of(new Family("H.264", H264.all()), new Family("H.265", H265.all()),
             new Family("VP9 and AV1", OpenWeb.all()), new Family("ProRes", ProRes.all()), new Family("DNxHD and DNxHR", Vc3.all()),
             new Family("MPEG-2 and DV", Broadcast.all()), new Family("CineForm and Motion JPEG", FrameByFrame.all()),
-            new Family("Without loss", Lossless.all()), new Family("Numbered frames", NumberedStills.all()));
+            new Family("Without loss", Lossless.all()), new Family("Moving stills", MovingStills.all()), new Family("Numbered frames", NumberedStills.all()));
 
     private static final List<Codec> CODECS = FAMILIES.stream().map(Family::codecs).flatMap(List::stream).toList();
 

@@ -16,12 +16,15 @@ public final class CatalogueText {
             page.append("| `%s` | %s: %s | %s | %s%s | %s | %s | %s |%n".formatted(target.id(), target.recipient(), target.title(), s.codec().title(),
                     s.container().title(), s.indexInFront() ? ", index in front" : "", s.codec().words(s.control()), stopped(s), target.why()));
         }
-        page.append("\n# Codecs\n\n| Codec | Id | Samples | Alpha | Stands in | Bits ruled by | Limits | Where it plays |\n|---|---|---|---|---|---|---|---|\n");
+        page.append("\n# Codecs\n\n| Codec | Id | Samples | Alpha | Stands in | Bits ruled by | Colours by choice | Interlaced | Limits | Where it plays |\n|---|---|---|---|---|---|---|---|---|---|\n");
         for (Codec codec : Catalogue.codecs()) {
-            page.append("| %s | `%s` | %s %s | %s | %s | %s | %s | %s%s |%n".formatted(codec.title(), codec.id(), codec.depthText(), codec.chroma().label(),
-                    codec.hasAlpha() ? codec.alphaBits() + "-bit, straight" : "none", containers(codec), controls(codec), limits(codec),
+            page.append("| %s | `%s` | %s %s | %s | %s | %s | %s | %s | %s | %s%s |%n".formatted(codec.title(), codec.id(), codec.depthText(), codec.chroma().label(),
+                    codec.hasAlpha() ? codec.alphaBits() + "-bit, " + (ColourCoding.LINEAR.equals(codec.ownColour()) ? "premultiplied" : "straight") : "none", containers(codec), controls(codec), colours(codec), scans(codec), limits(codec),
                     codec.plays(), codec.unwise().isEmpty() ? "" : " **" + codec.unwise() + ".**"));
         }
+        page.append("\nColour codings by choice:\n\n");
+        ColourCoding.ALL.forEach(c -> page.append("- `%s`: %s; matrix %s, primaries %s, transfer %s, by the names of ITU-T H.273.%n".formatted(c.id(), c.title(), c.matrix(),
+                c.primaries(), c.transfer())));
         page.append("\nColour: red, green and blue are kept as they are, full range, where a codec has RGB samples; Motion JPEG has the matrix and "
                 + "range of JFIF; all else is Y'CbCr in limited range, by the matrix of Rec.601 at 720x576 and 720x480 and by Rec.709's at every other "
                 + "size, tagged so in stream and container as far as these can say it.\n\n## What can't go together\n\n");
@@ -38,6 +41,14 @@ public final class CatalogueText {
     private static String controls(Codec codec) {
         return codec.controls().stream().sorted().map(k -> k == RateControl.Kind.QUALITY ? "quality " + codec.quality().best() + " to "
                 + codec.quality().worst() : k.title()).collect(Collectors.joining(", "));
+    }
+
+    private static String colours(Codec codec) {
+        return codec.ownColour() != null ? codec.ownColour().title() : codec.colours().stream().map(c -> "`" + c.id() + "`").collect(Collectors.joining(", "));
+    }
+
+    private static String scans(Codec codec) {
+        return codec.interlaced().stream().sorted().map(s -> s == Scan.TOP_FIRST ? "top first" : "bottom first").collect(Collectors.joining(", "));
     }
 
     private static String limits(Codec codec) {

@@ -156,6 +156,10 @@ public final class Codec {
         return container.statesPixelAspect() && !b.squareIn.contains(container) || !b.pixelAspects.isEmpty();
     }
 
+    public Reach reach() {
+        return b.reach;
+    }
+
     public String plays() {
         return b.plays;
     }
@@ -235,6 +239,7 @@ public final class Codec {
         private Set<Scan> interlaced = Set.of();
         private Scan alwaysCalled;
         private List<ColourCoding> colours = List.of();
+        private Reach reach = Reach.PROGRAMS;
         private String plays = "";
         private String unwise = "";
         private double lowBitsPerPixel;
@@ -377,6 +382,11 @@ public final class Codec {
 
         private Builder colours(ColourCoding... more) {
             colours = Stream.concat(colours.stream(), Stream.of(more)).toList();
+            return this;
+        }
+
+        Builder reach(Reach how) {
+            reach = how;
             return this;
         }
 

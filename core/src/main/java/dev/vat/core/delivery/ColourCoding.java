@@ -40,8 +40,11 @@ public record ColourCoding(String id, String title, String matrix, String primar
     /** As JFIF (ITU-T T.871) has it: every decoder of JPEG takes this matrix and this range. */
     public static final ColourCoding JFIF = new ColourCoding("jfif", "Rec.601 full, as JPEG", "bt470bg", "bt709", "bt709", "full");
 
+    /** As WebP (RFC 9649) has it where it isn't lossless. */
+    public static final ColourCoding WEBP = new ColourCoding("webp", "Rec.601 limited, as WebP", "bt470bg", "bt709", "bt709", "limited");
+
     /** In the order in which they are offered. */
-    public static final List<ColourCoding> ALL = List.of(REC709, REC709_FULL, SRGB, REC601_625, REC601_525, REC2020, PQ, HLG, RGB, LINEAR, JFIF);
+    public static final List<ColourCoding> ALL = List.of(REC709, REC709_FULL, SRGB, REC601_625, REC601_525, REC2020, PQ, HLG, RGB, LINEAR, JFIF, WEBP);
 
     /** Where white of ordinary brightness stands in high dynamic range, in candelas per square metre (Report ITU-R BT.2408). */
     public static final int WHITE = 203;

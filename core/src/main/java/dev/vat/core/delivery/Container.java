@@ -15,8 +15,11 @@ public enum Container {
     /** Its header has no place for colour, and pixel aspect only in an extension that few read. */
     AVI("AVI", "avi", false, false, "AVI is for pictures that stand alone, in the order in which they are shown"),
     MXF("MXF", "mxf", true, true, "MXF takes only what SMPTE has mapped into it (MPEG-2, AVC-Intra, ProRes, DNxHD, DNxHR, FFV1)"),
+    GIF("GIF", "gif", false, false, "GIF holds pictures of 256 colours, and nothing else"),
+    APNG("animated PNG", "apng", true, false, "animated PNG holds PNG pictures, and nothing else"),
+    WEBP("animated WebP", "webp", false, false, "animated WebP holds WebP pictures, and nothing else"),
     /** A folder of stills, one a frame. */
-    FRAMES("numbered frames", "", false, false, "numbered frames are stills (PNG, TIFF, TGA, DPX, JPEG)");
+    FRAMES("numbered frames", "", false, false, "numbered frames are stills (PNG, TIFF, TGA, DPX, OpenEXR, JPEG)");
 
     private final String title;
     private final String extension;
@@ -64,6 +67,16 @@ public enum Container {
     /** Whether it is a folder of files, and not a file. */
     public boolean isFolder() {
         return this == FRAMES;
+    }
+
+    /** Whether it is a still that moves: no sound, no tags, and it may be played over and over. */
+    public boolean isMovingStill() {
+        return this == GIF || this == APNG || this == WEBP;
+    }
+
+    /** Whether it may hold sound beside pictures. */
+    public boolean carriesSound() {
+        return !isFolder() && !isMovingStill();
     }
 
     /** Why a codec that isn't in the catalogue's list for this container can't stand in it. */

@@ -24,12 +24,13 @@ import java.util.function.Consumer;
  * @param colour id of the {@link ColourCoding} chosen in place of the target's, or null
  * @param look a table of colours for this file alone, or null
  * @param flatten what shows through where the source is transparent, if the codec carries no alpha
+ * @param loops how often a moving still is played, 0 for ever, or null for the target's
  * @param matte whether alpha goes into a second file beside this one, which is flattened
  * @param cropToGrid whether an odd size loses its last column or row, so that it falls on the chroma grid
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
-                          Framing framing, SoundCodec sound, String colour, Look look, Ground flatten,
+                          Framing framing, SoundCodec sound, String colour, Look look, Ground flatten, Integer loops,
                           @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
                           @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
@@ -40,8 +41,10 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, false, false, Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, null, false, false, Map.of());
     }
+
+    private static final int MOST_LOOPS = 60_000;
 
     /** A deliverable while something of it is changed. */
     private static final class Draft {
@@ -55,6 +58,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         private String colour;
         private Look look;
         private Ground flatten;
+        private Integer loops;
         private boolean matte;
         private boolean cropToGrid;
     }
@@ -71,10 +75,11 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         d.colour = colour;
         d.look = look;
         d.flatten = flatten;
+        d.loops = loops;
         d.matte = matte;
         d.cropToGrid = cropToGrid;
         change.accept(d);
-        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.colour, d.look, d.flatten, d.matte,
+        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.colour, d.look, d.flatten, d.loops, d.matte,
                 d.cropToGrid, extra);
     }
 
@@ -142,6 +147,14 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return with(d -> d.flatten = ground);
     }
 
+    /** @param times 0 for ever; null for the target's */
+    public Deliverable withLoops(Integer times) {
+        if (times != null && (times < 0 || times > MOST_LOOPS)) {
+            throw new IllegalArgumentException("A picture is played from 1 to " + MOST_LOOPS + " times, or 0 for ever, not " + times);
+        }
+        return with(d -> d.loops = times);
+    }
+
     public Deliverable withMatte(boolean beside) {
         return with(d -> d.matte = beside);
     }
@@ -204,7 +217,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         boolean kept = sound != null && sound.containers().contains(stands);
         SoundCodec usual = container == null ? wanted.sound() : SoundCodec.usualIn(stands);
         ColourCoding coding = colour != null ? ColourCoding.parse(colour) : codec == null ? wanted.colour() : null;
-        return new Settings(used, stands, ruled, wanted.indexInFront(), framing == null ? wanted.framing() : framing, kept ? sound : usual, coding)
+        return new Settings(used, stands, ruled, wanted.indexInFront(), framing == null ? wanted.framing() : framing, kept ? sound : usual, coding,
+                loops == null ? wanted.loops() : loops)
                 .withIndexInFront(wanted.indexInFront());
     }
 

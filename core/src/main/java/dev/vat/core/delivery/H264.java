@@ -14,7 +14,7 @@ final class H264 {
 
     /** Constant quality 17 is where a practised eye stops seeing a difference at 1:1; this profile is what every browser decodes. */
     static final Codec HIGH_420 = entry("h264-high-420", "H.264 High", "High", Chroma.YUV420, 8)
-            .plays("Plays in every browser, on telephones and in editing programs.").build();
+            .reach(Reach.ANYWHERE).plays("Plays in every browser, on telephones and in editing programs.").build();
 
     static final Codec HIGH10_420 = entry("h264-high10-420", "H.264 High 10", "High 10", Chroma.YUV420, 10).wideColours()
             .plays("Plays in programs that decode without the graphics card; editing programs mostly open it.")

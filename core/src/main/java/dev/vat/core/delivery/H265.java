@@ -8,10 +8,10 @@ final class H265 {
     private static final Quality SCALE = new Quality(1, 51, 18, 24, 30);
 
     static final Codec MAIN_420 = entry("h265-main-420", "H.265 Main", "Main", Chroma.YUV420, 8)
-            .plays("Plays on newer telephones, televisions and in some browsers.").build();
+            .reach(Reach.BROWSERS).plays("Plays on newer telephones, televisions and in some browsers.").build();
 
     static final Codec MAIN10_420 = entry("h265-main10-420", "H.265 Main 10", "Main 10", Chroma.YUV420, 10).wideColours()
-            .plays("Plays on newer telephones and televisions, and in some browsers.").build();
+            .reach(Reach.BROWSERS).plays("Plays on newer telephones and televisions, and in some browsers.").build();
 
     static final Codec MAIN422_10 = entry("h265-main422-10", "H.265 Main 4:2:2 10", "Rext", Chroma.YUV422, 10).wideColours()
             .plays("Opens in newer editing programs.").unwise("Browsers and most telephones don't decode 4:2:2 H.265").build();

@@ -12,8 +12,9 @@ import java.util.stream.Collectors;
  *
  * @param sizes the only sizes there are, or empty for any up to {@code widest} by {@code tallest}
  * @param rates the only rates there are, or empty for any
+ * @param fastest the highest rate there is, or null for any
  */
-public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Set<Rate> rates) {
+public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Set<Rate> rates, Rate fastest) {
 
     static final Limits NONE = upTo(Size.MAX, Size.MAX);
 
@@ -23,15 +24,19 @@ public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Se
     }
 
     static Limits upTo(int widest, int tallest) {
-        return new Limits(1, widest, tallest, Set.of(), Set.of());
+        return new Limits(1, widest, tallest, Set.of(), Set.of(), null);
     }
 
     static Limits only(Set<Size> sizes, Rate... rates) {
-        return new Limits(1, Size.MAX, Size.MAX, sizes, Set.of(rates));
+        return new Limits(1, Size.MAX, Size.MAX, sizes, Set.of(rates), null);
     }
 
     Limits from(int width) {
-        return new Limits(width, widest, tallest, sizes, rates);
+        return new Limits(width, widest, tallest, sizes, rates, fastest);
+    }
+
+    Limits fastest(Rate rate) {
+        return new Limits(narrowest, widest, tallest, sizes, rates, rate);
     }
 
     /** Why a size can't be, in words that go on from the codec's name. */
@@ -46,6 +51,9 @@ public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Se
     }
 
     public Optional<String> against(Rate rate) {
+        if (fastest != null && rate.compareTo(fastest) > 0) {
+            return Optional.of("goes up to " + fastest.label() + " frames a second, not " + rate.label());
+        }
         if (rates.isEmpty() || rates.contains(rate)) {
             return Optional.empty();
         }

@@ -22,7 +22,7 @@ final class NumberedStills {
 
     static final Codec JPEG_8 = Codec.named("frames-jpeg", "JPEG frames").reports("mjpeg", "unknown").samples(Chroma.YUV444, 8)
             .colour(ColourCoding.JFIF).in(Container.FRAMES).extension("jpg").quality(new Quality(1, 31, 2, 5, 10), 2).bitsPerPixel(.5, 8)
-            .plays("Opens everywhere.").build();
+            .reach(Reach.ANYWHERE).plays("Opens everywhere.").build();
 
     private static Codec still(String id, String title, String name, String extension, int bits, int alpha, double low) {
         return Codec.named(id, title).reports(name, "unknown").samples(Chroma.RGB, bits).alpha(alpha).in(Container.FRAMES).extension(extension)

@@ -78,10 +78,14 @@ public record Preset(int version, String name, Deliverable column) {
         Framing framing = settings.framing();
         if (!framing.equals(target.framing())) {
             changes.add((framing.size() == null ? "the reel's size" : framing.size().toString())
-                    + (framing.pixelAspect() == null ? "" : ", pixels " + framing.pixelAspect()) + ", " + framing.fitInUse().title());
+                    + (framing.pixelAspect() == null ? "" : ", pixels " + framing.pixelAspect()) + ", " + framing.fitInUse().title()
+                    + (framing.scanInUse().isInterlaced() ? ", " + framing.scanInUse().title() : ""));
         }
         if (column.colour() != null) {
             changes.add(settings.colour().title());
+        }
+        if (column.loops() != null) {
+            changes.add(column.loops() == 0 ? "played for ever" : "played " + column.loops() + " times");
         }
         if (column.matte()) {
             changes.add("matte beside");

@@ -8,18 +8,19 @@ import dev.vat.core.time.Rate;
  *
  * @param indexInFront whether a player can start before the whole file has arrived
  * @param sound how sound is packed, if there is any
+ * @param loops how often a moving still is played, 0 for ever; without meaning elsewhere
  * @param colour what samples mean, or null for what is usual for codec and size
  */
 public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing, SoundCodec sound,
-                       ColourCoding colour) {
+                       ColourCoding colour, int loops) {
 
     /** The usual settings of a codec in a container. */
     public static Settings of(Codec codec, Container container) {
-        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container), null);
+        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container), null, 0);
     }
 
     public Settings withControl(RateControl other) {
-        return new Settings(codec, container, other, indexInFront, framing, sound, colour);
+        return new Settings(codec, container, other, indexInFront, framing, sound, colour, loops);
     }
 
     /**
@@ -34,11 +35,11 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withFraming(Framing other) {
-        return new Settings(codec, container, control, indexInFront, other, sound, colour);
+        return new Settings(codec, container, control, indexInFront, other, sound, colour, loops);
     }
 
     public Settings withColour(ColourCoding other) {
-        return new Settings(codec, container, control, indexInFront, framing, sound, other);
+        return new Settings(codec, container, control, indexInFront, framing, sound, other, loops);
     }
 
     /** What the samples of a file mean that has a size. */
@@ -47,6 +48,6 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withIndexInFront(boolean other) {
-        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, colour);
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, colour, loops);
     }
 }

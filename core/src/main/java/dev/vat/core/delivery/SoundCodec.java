@@ -54,11 +54,11 @@ public enum SoundCodec {
         return containers;
     }
 
-    /** What is usual in a container; of numbered frames, which carry none, what would be usual beside them. */
+    /** What is usual in a container; of what carries none, what would be usual beside them. */
     public static SoundCodec usualIn(Container container) {
         return switch (container) {
             case MP4 -> AAC;
-            case MOV, MXF, FRAMES -> PCM_24;
+            case MOV, MXF, FRAMES, GIF, APNG, WEBP -> PCM_24;
             case MKV -> FLAC;
             case WEBM -> OPUS;
             case AVI -> PCM_16;

@@ -1,5 +1,8 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.time.Rate;
+import java.util.Optional;
+
 /**
  * What a recipient needs, as a set of settings; it holds no place.
  *
@@ -12,11 +15,15 @@ package dev.vat.core.delivery;
 public record Target(String id, String recipient, String title, String shortName, String why, Settings settings) {
 
     public Target {
-        Legality.against(settings.codec(), settings.container()).ifPresent(reason -> {
-            throw new IllegalArgumentException(id + ": " + reason);
-        });
-        Legality.against(settings.codec(), settings.control()).ifPresent(reason -> {
-            throw new IllegalArgumentException(id + ": " + reason);
+        require(id, Legality.against(settings.codec(), settings.container()));
+        require(id, Legality.against(settings.codec(), settings.control()));
+        require(id, settings.colour() == null ? Optional.empty() : Legality.against(settings.codec(), settings.container(), settings.colour()));
+        require(id, Legality.against(settings.codec(), settings.framing().scanInUse(), Rate.FPS_25));
+    }
+
+    private static void require(String id, Optional<String> reason) {
+        reason.ifPresent(why -> {
+            throw new IllegalArgumentException(id + ": " + why);
         });
     }
 

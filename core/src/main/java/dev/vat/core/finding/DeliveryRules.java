@@ -106,8 +106,8 @@ final class DeliveryRules {
 
     private static void sound(Deliverable deliverable, ReelSound sound, List<Finding> found) {
         Settings settings = deliverable.settings();
-        if (settings.container().isFolder()) {
-            found.add(Finding.of("sound-not-carried", Severity.NOTE, deliverable.title() + ": frames carry no sound.").aboutTarget(deliverable.id()));
+        if (!settings.container().carriesSound()) {
+            found.add(Finding.of("sound-not-carried", Severity.NOTE, deliverable.title() + ": " + settings.container().title() + " carries no sound.").aboutTarget(deliverable.id()));
             return;
         }
         settings.sound().against(settings.container(), sound.channels()).ifPresent(why -> found.add(blocker("sound-illegal", deliverable, why)

@@ -86,7 +86,12 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
     }
 
     public ColourReading withStated(Stated stated) {
-        return new ColourReading(kind, exposure, curve, stated.primaries(), stated.transfer());
+        return withTags(stated.primaries(), stated.transfer());
+    }
+
+    /** @param primariesCode and {@code transferCode}: code points of ITU-T H.273, null for what isn't stated */
+    public ColourReading withTags(Integer primariesCode, Integer transferCode) {
+        return new ColourReading(kind, exposure, curve, primariesCode, transferCode);
     }
 
     @JsonIgnore

@@ -46,7 +46,7 @@ public record Comparison(List<Line> lines) {
         List<Line> lines = new ArrayList<>();
         line(lines, "frames", planned.frames(), found.frames());
         line(lines, "spacing", "every frame alike", found.evenSpacing() ? "every frame alike" : "uneven");
-        line(lines, "rate", planned.rate() + " a second", found.rate() + " a second");
+        rate(lines, planned, found);
         line(lines, "start", "0 s", found.startSeconds() + " s");
         duration(lines, planned.seconds(), found);
         line(lines, "size", planned.size(), found.size());
@@ -67,7 +67,10 @@ public record Comparison(List<Line> lines) {
         tag(lines, "primaries", planned.primaries(), found.primaries(), String::equals);
         tag(lines, "transfer", planned.transfer(), found.transfer(), ColourCoding::sameTransfer);
         tag(lines, "range", planned.range(), found.range(), String::equals);
-        line(lines, "alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()));
+        alpha(lines, planned, found);
+        if (planned.loops() != null) {
+            line(lines, "played", times(planned.loops()), found.loops() == null ? "not said" : times(found.loops()));
+        }
         line(lines, "sound tracks", planned.soundTracks() == 0 ? "none" : planned.soundTracks(),
                 found.soundTracks() == 0 ? "none" : found.soundTracks());
         if (planned.sound() != null && found.sound() != null) {
@@ -80,6 +83,25 @@ public record Comparison(List<Line> lines) {
         lines.add(new Line("bytes", planned.mostBytes() == null ? "more than 0" : "at most " + RoughForecast.bytes(planned.mostBytes()),
                 RoughForecast.bytes(found.bytes()), found.bytes() > 0 && small));
         return new Comparison(lines);
+    }
+
+    /** Moving stills say no rate: it is their frames over their length, which is as exact as their clock. */
+    private static void rate(List<Line> lines, Expectation planned, FileFacts found) {
+        Rational off = planned.rate().seconds(found.frames()).minus(found.rate().seconds(found.frames()));
+        boolean agrees = planned.container().isMovingStill() ? (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(found.clock()) <= 0
+                : planned.rate().equals(found.rate());
+        lines.add(new Line("rate", planned.rate() + " a second", agrees && !planned.rate().equals(found.rate()) ? planned.rate() + " a second, as near as its clock can say it"
+                : found.rate() + " a second", agrees));
+    }
+
+    /** In GIF nothing but a transparent place says that there may be one. */
+    private static void alpha(List<Line> lines, Expectation planned, FileFacts found) {
+        boolean gif = planned.container() == Container.GIF && found.alphaBits() <= planned.alphaBits();
+        lines.add(new Line("alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()), gif || planned.alphaBits() == found.alphaBits()));
+    }
+
+    private static String times(int loops) {
+        return loops == 0 ? "for ever" : loops == 1 ? "once" : loops + " times";
     }
 
     /** Matroska and WebM say it as a width in whole pixels: it must lead to the same picture. */

@@ -21,11 +21,12 @@ import dev.vat.core.time.Rational;
  * @param stills names and numbers where it is a folder of stills, else null
  * @param mostBytes what the file may weigh, or null where nobody said
  * @param scan how lines follow each other, as readers will take it
+ * @param loops how often it is played, 0 for ever, or null where it is no moving still
  * @param matrix tag by the library's name, or null where codec and container have no place for it; likewise the three others
  */
 public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAspect, Container container, String codec,
                           String profile, int codedBits, int readBits, Chroma chroma, int alphaBits, String matrix,
-                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes, Scan scan) {
+                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes, Scan scan, Integer loops) {
 
     public Expectation {
         scan = scan == null ? Scan.PROGRESSIVE : scan;
@@ -46,15 +47,15 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 codec.reportedProfile(), codec.codedBits(), codec.readBits(), codec.chroma(), codec.alphaBits(),
                 codec.statesMatrix(container) ? colour.matrix() : null, container.statesColour() ? colour.primaries() : null,
                 container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
-                sound == null || container.isFolder() ? 0 : 1, sound == null || container.isFolder() ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
+                sound == null || !container.carriesSound() ? 0 : 1, sound == null || !container.carriesSound() ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
                         sound.seconds()), settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null,
-                codec.scanOf(settings.framing().scanInUse()));
+                codec.scanOf(settings.framing().scanInUse()), container.isMovingStill() ? settings.loops() : null);
     }
 
     /** The same as a folder of stills. */
     public Expectation withStills(Stills how) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
-                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan);
+                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops);
     }
 
     /** Length in seconds, exactly. */

@@ -24,7 +24,7 @@ class PresetTest {
         Preset back = Preset.parse(preset.toText());
         assertThat(back).isEqualTo(preset);
         assertThat(back.column().id()).as("no column of some project").isEqualTo("web-h264");
-        assertThat(back.changes()).containsExactly("in MOV", "fair (24)", "1280x720, whole, with bars", "PCM 16-bit", "flattened on #FFFFFF");
+        assertThat(back.changes()).containsExactly("in MOV", "fair (24)", "1280x720, whole, with bars", "PCM 16-bit", "flattened on white");
         assertThat(Preset.of("plain", Deliverable.of(Catalogue.WEB_H264)).changes()).isEmpty();
     }
 

@@ -35,6 +35,7 @@ enum OutRow {
     COLOUR(Group.PICTURE, "Colour", "What the samples mean, written into stream and container alike, as far as these can say it. Enter chooses, high dynamic range too."),
     LOOK(Group.PICTURE, "Look", "A table of colours (.cube) that display codes go through first. Enter chooses a file; Backspace takes it away."),
     SCAN(Group.PICTURE, "Scan", "How lines follow each other. Interlaced frames are woven of two reel frames each, so that the file runs at half the reel's rate."),
+    LOOPS(Group.FILE, "Played", "How often a moving still is played. Enter types a number; 0 is for ever."),
     NAME(Group.FILE, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number."),
     STOP(Group.FILE, "If stopped", "Whether a stop costs the work so far; for now a stopped file is made again from its start."),
     FORECAST(Group.FILE, "Bytes, rough", "A wide guess from the codec alone, before anything has been tried.");
@@ -107,10 +108,11 @@ enum OutRow {
             case CHROMA -> Optional.of(codec.chroma().label());
             case COLOUR -> programme.frame(deliverable).map(f -> settings.colourFor(f.size()).title());
             case LOOK -> Optional.of(deliverable.look() == null ? "none" : deliverable.look().name());
+            case LOOPS -> settings.container().isMovingStill() ? Optional.of(settings.loops() == 0 ? "for ever" : settings.loops() == 1 ? "once" : settings.loops() + " times") : Optional.empty();
             case SCAN -> Optional.of(settings.framing().scanInUse().title());
             case ALPHA -> Optional.of(alpha(programme, deliverable));
             case QUALITY -> Optional.of(codec.words(settings.control()));
-            case SOUND -> Optional.of(studio.sound().map(s -> settings.sound().title() + ", " + s.layout()).orElse("none"));
+            case SOUND -> Optional.of(studio.sound().filter(_ -> settings.container().carriesSound()).map(s -> settings.sound().title() + ", " + s.layout()).orElse("none"));
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
             case NAME -> Optional.of(name(studio.project(), programme, deliverable));
             case FORECAST -> programme.frame(deliverable).map(f -> RoughForecast.of(settings, f.size(), programme.plan().count(),
@@ -136,6 +138,7 @@ enum OutRow {
     String absence() {
         return switch (this) {
             case RATE -> "choose a rate";
+            case LOOPS -> "by its player";
             default -> "not known yet";
         };
     }
@@ -167,6 +170,7 @@ enum OutRow {
             case ALPHA -> deliverable.withFlatten(Ground.BLACK).withMatte(false);
             case COLOUR -> deliverable.withColour(null);
             case LOOK -> deliverable.withLook(null);
+            case LOOPS -> deliverable.withLoops(null);
             case SCAN -> deliverable.withFraming(framing(deliverable).withScan(targets(deliverable).scan()));
             case SIZE -> deliverable.withCropToGrid(false).withFraming(framing(deliverable).withSize(targets(deliverable).size()));
             case FIT -> deliverable.withFraming(framing(deliverable).withFit(targets(deliverable).fit()));
@@ -187,6 +191,7 @@ enum OutRow {
         return deliverable.isKnown() && switch (this) {
             case CODEC, CONTAINER, SOUND, SIZE, RATE, FIT, PIXEL_ASPECT, LOOK -> true;
             case COLOUR -> deliverable.settings().codec().colours().size() > 1;
+            case LOOPS -> deliverable.settings().container().isMovingStill();
             case SCAN -> !deliverable.settings().codec().interlaced().isEmpty();
             case QUALITY -> deliverable.settings().codec().quality() != null;
             case ALPHA -> !deliverable.settings().codec().hasAlpha();

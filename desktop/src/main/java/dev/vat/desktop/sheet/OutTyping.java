@@ -27,9 +27,18 @@ final class OutTyping {
             case ALPHA -> deliverable.flatten() + (deliverable.matte() ? MATTE : "");
             case SIZE -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.size().toString()).orElse("");
             case PIXEL_ASPECT -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.pixelAspect().toString()).orElse("");
+            case LOOPS -> Integer.toString(deliverable.settings().loops());
             case QUALITY -> deliverable.settings().codec().words(deliverable.settings().control());
             default -> studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse("");
         };
+    }
+
+    private static Edit loops(Deliverable deliverable, String typed) {
+        if (!typed.strip().matches("\\d{1,5}")) {
+            throw new IllegalArgumentException("'" + typed + "' is no number of times: write 0 for ever, or 1 and on");
+        }
+        Deliverable played = deliverable.withLoops(Integer.valueOf(typed.strip()));
+        return new Edit("change of how often it is played", project -> project.withDeliverable(deliverable.id(), d -> d.withLoops(played.loops())));
     }
 
     /** What lies under, and whether alpha goes into a second file. */
@@ -47,6 +56,7 @@ final class OutTyping {
             case SIZE -> Edits.setFraming(deliverable.id(), framing.withSize(SizeWish.parse(typed, studio.programme().flatMap(Programme::shape).orElse(null))));
             case PIXEL_ASPECT -> Edits.setFraming(deliverable.id(), framing.withPixelAspect(PixelAspect.parse(typed)));
             case ALPHA -> ground(deliverable, typed);
+            case LOOPS -> loops(deliverable, typed);
             case QUALITY -> Edits.setControl(deliverable.id(), deliverable.settings().codec().control(typed));
             default -> Edits.setRateEverywhere(Rate.parse(typed));
         };

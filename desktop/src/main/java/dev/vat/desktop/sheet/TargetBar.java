@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.project.Edits;
+import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -31,10 +32,16 @@ public final class TargetBar extends FlowPane {
     private static final List<Target> USUAL = List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444);
 
     private final Studio studio;
+    private final WishMenu wishes;
     private List<String> shown;
 
-    public TargetBar(Studio studio) {
+    public TargetBar(Studio studio, Ask ask) {
         this.studio = studio;
+        this.wishes = new WishMenu(ask, target -> {
+            if (!isThere(target)) {
+                choose(target);
+            }
+        });
         setId("targets");
         getStyleClass().addAll("choices", "target-bar");
     }
@@ -77,7 +84,9 @@ public final class TargetBar extends FlowPane {
         button.setOnAction(_ -> {
             ContextMenu menu = new ContextMenu();
             menu.getItems().addAll(menus(this::isThere, this::choose));
-            menu.getItems().add(presets());
+            MenuItem wish = item("By what it must do\u2026", () -> wishes.open(button));
+            wish.setId("by-wish");
+            menu.getItems().addAll(presets(), wish);
             menu.show(button, Side.TOP, 0, 0);
         });
         return button;

@@ -49,7 +49,7 @@ final class SheetPane extends BorderPane {
         in = new InFace(studio, ask, sourceChosen);
         reel = new ReelFace(studio, seek);
         out = new OutFace(studio, ask, columnChosen);
-        targets = new TargetBar(studio);
+        targets = new TargetBar(studio, ask);
         findings = new FindingsPane(studio, ask, goTo);
         getStyleClass().add("sheet");
         HBox names = new HBox();

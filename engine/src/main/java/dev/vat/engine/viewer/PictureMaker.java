@@ -5,7 +5,6 @@ import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureReading;
-import dev.vat.core.picture.Stated;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.protocol.Message;
@@ -69,8 +68,8 @@ final class PictureMaker {
     private static PictureReading asRead(Treatment treatment) {
         return switch (treatment.colour().transfer()) {
             case "linear" -> PictureReading.of(AlphaKind.PREMULTIPLIED, true);
-            case "smpte2084" -> new PictureReading(AlphaKind.STRAIGHT, null, ColourReading.TAGGED.withStated(new Stated(9, 16)));
-            case "arib-std-b67" -> new PictureReading(AlphaKind.STRAIGHT, null, ColourReading.TAGGED.withStated(new Stated(9, 18)));
+            case "smpte2084" -> new PictureReading(AlphaKind.STRAIGHT, null, ColourReading.TAGGED.withTags(9, 16));
+            case "arib-std-b67" -> new PictureReading(AlphaKind.STRAIGHT, null, ColourReading.TAGGED.withTags(9, 18));
             default -> DELIVERED;
         };
     }

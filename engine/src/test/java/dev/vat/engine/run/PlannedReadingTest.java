@@ -11,7 +11,6 @@ import dev.vat.core.source.Interpretation;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.place.Json;
-import dev.vat.media.Picture;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -44,8 +43,8 @@ class PlannedReadingTest {
         List<Integer> pictures = new ArrayList<>();
         try (FrameFeed feed = new FrameFeed(plan, 2)) {
             for (long i = 0; i < plan.frames(); i++) {
-                try (Picture picture = feed.next()) {
-                    pictures.add(picture.crc32c());
+                try (WorkingPictures frame = feed.next()) {
+                    pictures.add(frame.in(plan.working()).crc32c());
                 }
             }
         }

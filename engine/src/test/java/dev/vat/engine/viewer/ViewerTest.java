@@ -3,7 +3,9 @@ package dev.vat.engine.viewer;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import dev.vat.core.delivery.Placement;
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.ColourCoding;
+import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
@@ -146,11 +148,26 @@ class ViewerTest {
         assertThat(grey[half] & 0xff).isBetween(126, 129).isEqualTo(grey[half + 1] & 0xff);
     }
 
+    /** What a file of high range holds looks on an ordinary screen as an ordinary file does, up to white. */
+    @Test
+    void aPictureOfHighRangeIsShownAsItsReaderWillShowIt() throws Exception {
+        Sequence s = frames(1, false);
+        byte[] plain = show(still(s, 1, AlphaKind.NONE), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, null);
+        for (ColourCoding colour : new ColourCoding[] {ColourCoding.PQ, ColourCoding.HLG}) {
+            Message.As high = new Message.As("h265-main10-420", SIZE, PixelAspect.SQUARE, Treatment.plain(Catalogue.codec("h265-main10-420"), SIZE).withColour(colour));
+            byte[] shown = show(still(s, 1, AlphaKind.NONE), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, high);
+            int flat = 4 * (20 * KiteFrames.WIDTH + 8);
+            for (int c = 0; c < 3; c++) {
+                assertThat(Math.abs((shown[flat + c] & 0xff) - (plain[flat + c] & 0xff))).as(colour.id()).isLessThanOrEqualTo(14);
+            }
+        }
+    }
+
     /** As a file will hold it: eight bits and 4:2:0 for the web, so nearly but not exactly the source. */
     @Test
     void aPictureIsShownThroughItsFilesOwnConversion() throws Exception {
         Sequence s = frames(1, true);
-        Message.As web = new Message.As("h264-high-420", SIZE, PixelAspect.SQUARE, Placement.cut(SIZE, SIZE), new Rgb(0, 0, 0));
+        Message.As web = new Message.As("h264-high-420", SIZE, PixelAspect.SQUARE, Treatment.plain(Catalogue.codec("h264-high-420"), SIZE));
         byte[] plain = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, null);
         byte[] asWeb = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, web);
         assertThat(asWeb).isNotEqualTo(plain);

@@ -1,0 +1,75 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.delivery.Target;
+import dev.vat.core.delivery.Wish;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Parts;
+import java.util.function.Consumer;
+import javafx.geometry.Side;
+import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.CustomMenuItem;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+
+/** Asks what a file must be able to do, and offers the targets that can; where none can, what stands in the way and the nearest two. */
+final class WishMenu {
+
+    private static final double WIDTH = 460;
+    private static final int MOST = 8;
+    private static final String EXAMPLE = "alpha, plays in browsers, small";
+
+    private final Ask ask;
+    private final Consumer<Target> choose;
+
+    /** @param choose told which target was taken */
+    WishMenu(Ask ask, Consumer<Target> choose) {
+        this.ask = ask;
+        this.choose = choose;
+    }
+
+    void open(Node below) {
+        ask.text("What must the file be able to do?", EXAMPLE).ifPresent(text -> {
+            ContextMenu menu = new ContextMenu();
+            menu.setId("wish-menu");
+            fill(menu, text);
+            menu.show(below, Side.TOP, 0, 0);
+        });
+    }
+
+    private void fill(ContextMenu menu, String text) {
+        Wish.Answer answer;
+        try {
+            answer = Wish.answer(Wish.parse(text));
+        } catch (IllegalArgumentException e) {
+            menu.getItems().add(said(e.getMessage()));
+            return;
+        }
+        answer.obstacles().forEach(obstacle -> menu.getItems().add(said(obstacle)));
+        if (!answer.nearest().isEmpty()) {
+            menu.getItems().addAll(new SeparatorMenuItem(), said("The nearest two:"));
+        }
+        answer.nearest().forEach(near -> menu.getItems().add(target(near.target(), near.words())));
+        answer.meeting().stream().limit(MOST).forEach(target -> menu.getItems().add(target(target, target.title() + ". " + target.why())));
+    }
+
+    private static MenuItem said(String words) {
+        CustomMenuItem item = new CustomMenuItem(wide(words), false);
+        item.getStyleClass().add("said");
+        return item;
+    }
+
+    private MenuItem target(Target target, String words) {
+        CustomMenuItem item = new CustomMenuItem(wide(words));
+        item.setId("wish-" + target.id());
+        item.setOnAction(_ -> choose.accept(target));
+        return item;
+    }
+
+    private static Label wide(String words) {
+        Label label = Parts.wrapped(words);
+        label.setPrefWidth(WIDTH);
+        return label;
+    }
+}
