@@ -149,7 +149,7 @@ class OutsideReadersTest {
     /** The browser plays what is said to play in browsers to its end, with the source's pixels, within four code values on flat areas. */
     @ParameterizedTest
     @CsvSource({"web-h264, patches_web.mp4", "anyone-h264, patches_anywhere.mp4", "web-vp9, patches_vp9.webm", "web-av1, patches_av1.mp4",
-        "web-av1-10, patches_av1-10.webm"})
+        "web-av1-10, patches_av1-10.webm", "mail-25, patches_mail.mp4", "review-h264, patches_look.mp4"})
     void chromiumPlaysTheFileWithTheSourcesColours(String target, String name) throws Exception {
         assumeTrue(program("chromium").isPresent(), "Chromium isn't installed");
         make(target);
@@ -187,11 +187,42 @@ class OutsideReadersTest {
         }
     }
 
+    /** Stills that move, by the browser's own decoder of images: frames, times, loops, colours and what can be seen through. */
+    @ParameterizedTest
+    @CsvSource({"web-gif, patches_gif.gif, image/gif", "web-apng, patches_apng.apng, image/png", "web-webp, patches_webp.webp, image/webp"})
+    void chromiumShowsStillsThatMove(String target, String name, String type) throws Exception {
+        assumeTrue(program("chromium").isPresent(), "Chromium isn't installed");
+        boolean through = !target.equals("web-gif");
+        float[] seen = {1, .75f, .5f, 0};
+        for (int f = 0; f < FRAMES && through; f++) {
+            Files.write(folder.resolve("patches").resolve("patches.%04d.png".formatted(f + 1)), StillWriter.PNG16.write(patches(f, seen)));
+        }
+        make(target);
+        JsonNode result = show(out.resolve(name), type, stillPage(type));
+        assertThat(result.path("error").asText("")).isEmpty();
+        assertThat(result.path("frames").asInt()).isEqualTo(FRAMES);
+        assertThat(result.path("loops").asText()).as("null stands for infinity").isEqualTo("Infinity");
+        assertThat(result.path("duration").asDouble()).isEqualTo(FRAMES / 25.0);
+        for (JsonNode shot : result.path("shots")) {
+            for (int p = 0; p < 4; p++) {
+                JsonNode pixel = shot.path("patches").get(p);
+                assertThat(Math.abs(pixel.get(3).asInt() - (through ? Math.round(255 * seen[p]) : 255))).as("alpha of patch " + p).isLessThanOrEqualTo(4);
+                if (seen[p] == 1 || !through) {
+                    near(pixel, PATCHES.get(p), "patch " + p);
+                }
+            }
+            near(shot.path("grey"), grey(shot.path("frame").asInt()), "frame " + shot.path("frame"));
+        }
+    }
+
     private JsonNode play(Path file) throws Exception {
-        String type = file.toString().endsWith("webm") ? "video/webm" : "video/mp4";
+        return show(file, file.toString().endsWith("webm") ? "video/webm" : "video/mp4", page());
+    }
+
+    private JsonNode show(Path file, String type, String page) throws Exception {
         CompletableFuture<JsonNode> told = new CompletableFuture<>();
         HttpServer server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
-        server.createContext("/", e -> answer(e, "text/html", page().getBytes(StandardCharsets.UTF_8)));
+        server.createContext("/", e -> answer(e, "text/html", page.getBytes(StandardCharsets.UTF_8)));
         server.createContext("/video", e -> answer(e, type, Files.readAllBytes(file)));
         server.createContext("/told", e -> {
             told.complete(JSON.readTree(e.getRequestBody().readAllBytes()));
@@ -223,6 +254,34 @@ class OutsideReadersTest {
             e.sendResponseHeaders(200, body.length == 0 ? -1 : body.length);
             e.getResponseBody().write(body);
         }
+    }
+
+    private static String stillPage(String type) {
+        return """
+                <!doctype html><canvas id=c></canvas><script>
+                const c = document.getElementById('c');
+                const tell = what => fetch('/told', {method: 'POST', body: JSON.stringify(what)});
+                (async () => {
+                  const decoder = new ImageDecoder({data: await (await fetch('/video')).arrayBuffer(), type: 'TYPE'});
+                  await decoder.completed;
+                  await decoder.tracks.ready;
+                  const track = decoder.tracks.selectedTrack, g = c.getContext('2d', {willReadFrequently: true}), shots = [];
+                  let duration = 0;
+                  for (let frame = 0; frame < track.frameCount; frame++) {
+                    const {image} = await decoder.decode({frameIndex: frame});
+                    duration += image.duration;
+                    if ([0, 1, 31, 59].includes(frame)) {
+                      c.width = image.displayWidth; c.height = image.displayHeight;
+                      g.clearRect(0, 0, c.width, c.height);
+                      g.drawImage(image, 0, 0);
+                      const at = (x, y) => Array.from(g.getImageData(x, y, 1, 1).data);
+                      shots.push({frame, patches: [0, 1, 2, 3].map(p => at(c.width * (p + .5) / 4, c.height / 4)), grey: at(c.width / 2, c.height * 3 / 4)});
+                    }
+                    image.close();
+                  }
+                  await tell({frames: track.frameCount, loops: String(track.repetitionCount), duration: duration / 1e6, shots});
+                })().catch(e => tell({error: String(e)}));
+                </script>""".replace("TYPE", type);
     }
 
     private static String page() {
