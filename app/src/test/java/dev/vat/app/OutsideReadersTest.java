@@ -236,7 +236,13 @@ class OutsideReadersTest {
         try {
             return told.get(60, TimeUnit.SECONDS);
         } finally {
+            // Its own children would go on writing into a folder that is being deleted.
+            List<ProcessHandle> children = browser.descendants().toList();
             browser.destroyForcibly().waitFor();
+            for (ProcessHandle child : children) {
+                child.destroyForcibly();
+                child.onExit().get(10, TimeUnit.SECONDS);
+            }
             server.stop(0);
         }
     }

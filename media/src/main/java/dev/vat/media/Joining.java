@@ -39,6 +39,9 @@ public final class Joining {
         if (container.isMovingStill()) {
             // Its one part is the file already.
             Files.copy(parts.getFirst().file, target, StandardCopyOption.REPLACE_EXISTING);
+            if (container == Container.WEBP) {
+                MovingStill.standAlone(target);
+            }
             return;
         }
         long[][] times = parts.stream().map(part -> times(part, frameTime)).toArray(long[][]::new);

@@ -1,5 +1,7 @@
 package dev.vat.media;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_PROP_LOSSY;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_descriptor_get;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
 import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
@@ -19,6 +21,7 @@ import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import org.bytedeco.ffmpeg.avcodec.AVCodecDescriptor;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 
@@ -176,6 +179,12 @@ public final class MovieFrames implements AutoCloseable {
             }
         }
         return ready.poll();
+    }
+
+    /** Whether its codec packs with loss, as nearly all do that can do both. */
+    boolean isLossy() {
+        AVCodecDescriptor codec = avcodec_descriptor_get(demuxer.stream().codecpar().codec_id());
+        return codec != null && !codec.isNull() && (codec.props() & AV_CODEC_PROP_LOSSY) != 0;
     }
 
     @Override

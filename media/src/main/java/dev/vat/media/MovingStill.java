@@ -7,6 +7,7 @@ import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -16,6 +17,9 @@ final class MovingStill {
     private static final int GIF_HEADER = 13;
     private static final int PNG_HEADER = 8;
     private static final int RIFF_HEADER = 12;
+    /** Where a frame's flags stand in its chunk, and the one that keeps it from being laid over the frame before. */
+    static final int FRAME_FLAGS = 15;
+    static final byte NO_BLENDING = 2;
     private static final String LOOP = "NETSCAPE2.0";
 
     private MovingStill() { }
@@ -71,6 +75,23 @@ final class MovingStill {
             at += 8 + length + (length & 1);
         }
         return 1;
+    }
+
+    /**
+     * Says of every frame of an animated WebP that it takes the place of the one before it: the library says that it is laid over it,
+     * which shows where it can be seen through.
+     */
+    static void standAlone(Path webp) throws IOException {
+        try (FileChannel file = FileChannel.open(webp, StandardOpenOption.READ, StandardOpenOption.WRITE)) {
+            for (long at = RIFF_HEADER; at + 8 <= file.size();) {
+                ByteBuffer chunk = read(file, at, 8, ByteOrder.LITTLE_ENDIAN);
+                if (name(chunk, 0).equals("ANMF")) {
+                    file.write(ByteBuffer.wrap(new byte[] {NO_BLENDING}), at + 8 + FRAME_FLAGS);
+                }
+                long length = chunk.getInt(4) & 0xffffffffL;
+                at += 8 + length + (length & 1);
+            }
+        }
     }
 
     private static String name(ByteBuffer chunk, int at) {

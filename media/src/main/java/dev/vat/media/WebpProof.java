@@ -116,6 +116,9 @@ final class WebpProof {
         if (three(frame.from) != 0 || three(frame.from + 3) != 0 || !size.equals(canvas)) {
             throw new MediaException("Frame " + crcs.size() + " doesn't cover the whole picture", 0);
         }
+        if (buffer.get(frame.from + MovingStill.FRAME_FLAGS) != MovingStill.NO_BLENDING) {
+            throw new MediaException("Frame " + crcs.size() + " is laid over the one before it", 0);
+        }
         durations.add(three(frame.from + 12));
         decode(decoder, still(frame, size));
     }

@@ -41,7 +41,8 @@ class PatchesTest {
     Path folder;
 
     static Stream<Codec> codecs() {
-        return Catalogue.codecs().stream().filter(c -> !c.containers().contains(Container.FRAMES));
+        // The library doesn't open animated WebP: its colours are judged by a browser, see OutsideReadersTest.
+        return Catalogue.codecs().stream().filter(c -> !c.containers().contains(Container.FRAMES) && !c.containers().contains(Container.WEBP));
     }
 
     /** Two rows of four. */

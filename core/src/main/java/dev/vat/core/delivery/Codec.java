@@ -179,6 +179,11 @@ public final class Codec {
         return b.highBitsPerPixel;
     }
 
+    /** Whether pictures lose anything but depth and fineness of colour. Floats of half precision count as nothing lost. */
+    public boolean isLossy() {
+        return !(b.usual instanceof RateControl.Lossless) && !ColourCoding.LINEAR.equals(ownColour());
+    }
+
     /** Whether, and how, it is made in parts under a rate control. */
     public PartForm partForm(RateControl control) {
         if (b.containers.contains(Container.FRAMES)) {

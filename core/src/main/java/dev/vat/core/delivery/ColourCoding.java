@@ -35,6 +35,8 @@ public record ColourCoding(String id, String title, String matrix, String primar
     public static final ColourCoding HLG = new ColourCoding("rec2100-hlg", "HDR HLG, Rec.2020 limited", "bt2020nc", "bt2020", "arib-std-b67", "limited");
     /** Red, green and blue as they are. */
     public static final ColourCoding RGB = new ColourCoding("rgb", "RGB full", "gbr", "bt709", "bt709", "full");
+    /** Red, green and blue by the curve of computer screens, as browsers and viewers take stills. */
+    public static final ColourCoding SCREEN = new ColourCoding("rgb-srgb", "RGB full, sRGB", "gbr", "bt709", "iec61966-2-1", "full");
     /** Light itself, 1 for white, with as much above it as the source has. */
     public static final ColourCoding LINEAR = new ColourCoding("linear", "linear light, Rec.709 primaries", "gbr", "bt709", "linear", "full");
     /** As JFIF (ITU-T T.871) has it: every decoder of JPEG takes this matrix and this range. */
@@ -44,7 +46,7 @@ public record ColourCoding(String id, String title, String matrix, String primar
     public static final ColourCoding WEBP = new ColourCoding("webp", "Rec.601 limited, as WebP", "bt470bg", "bt709", "bt709", "limited");
 
     /** In the order in which they are offered. */
-    public static final List<ColourCoding> ALL = List.of(REC709, REC709_FULL, SRGB, REC601_625, REC601_525, REC2020, PQ, HLG, RGB, LINEAR, JFIF, WEBP);
+    public static final List<ColourCoding> ALL = List.of(REC709, REC709_FULL, SRGB, REC601_625, REC601_525, REC2020, PQ, HLG, RGB, SCREEN, LINEAR, JFIF, WEBP);
 
     /** Where white of ordinary brightness stands in high dynamic range, in candelas per square metre (Report ITU-R BT.2408). */
     public static final int WHITE = 203;

@@ -27,7 +27,7 @@ final class MovingStills {
     }
 
     private static Codec apng(String id, String title, int alpha) {
-        return Codec.named(id, title).reports("apng", "unknown").samples(Chroma.RGB, 8).alpha(alpha).in(Container.APNG).partsIn(Container.APNG).whole().lossless()
+        return Codec.named(id, title).reports("apng", "unknown").samples(Chroma.RGB, 8).alpha(alpha).colour(ColourCoding.SCREEN).in(Container.APNG).partsIn(Container.APNG).whole().lossless()
                 .bitsPerPixel(.5, 26 + alpha).reach(Reach.BROWSERS).plays(SILENT).build();
     }
 

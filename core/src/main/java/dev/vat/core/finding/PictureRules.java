@@ -9,10 +9,13 @@ import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.Programme;
+import java.util.Comparator;
 import java.util.List;
 
 /** Findings on what becomes of alpha, depth and colour in a file. */
 final class PictureRules {
+
+    private static final List<String> ORDINALS = List.of("first", "second", "third", "fourth", "fifth or later");
 
     private PictureRules() { }
 
@@ -20,12 +23,23 @@ final class PictureRules {
         alpha(programme, deliverable, found);
         depth(programme, deliverable, found);
         colour(programme, deliverable, found);
+        generations(programme, deliverable, observed, found);
         if (deliverable.look() != null) {
             look(deliverable, deliverable.look(), observed, found);
         }
         if (deliverable.flatten() instanceof Ground.Still(String path) && observed.unusable().containsKey(path)) {
             found.add(DeliveryRules.blocker("ground-unusable", deliverable, "the picture behind can't be used: " + observed.unusable().get(path))
                     .withRemedies(new Remedy.Apply("Use black", Edits.setFlatten(deliverable.id(), Ground.BLACK))));
+        }
+    }
+
+    /** Each packing with loss takes from what the one before left. */
+    private static void generations(Programme programme, Deliverable deliverable, Observed observed, List<Finding> found) {
+        Programme.Entry worst = programme.entries().stream().max(Comparator.comparingInt(e -> e.lossyPasses(observed.clips()))).orElse(null);
+        int before = worst == null ? 0 : worst.lossyPasses(observed.clips());
+        if (before > 0 && deliverable.settings().codec().isLossy()) {
+            found.add(Finding.of("lossy-again", before > 1 ? Severity.WARNING : Severity.NOTE, "%s: %s lossy pass: %d in the source (%s), 1 here.".formatted(
+                    deliverable.title(), ORDINALS.get(Math.min(before, ORDINALS.size() - 1)), before, worst.table().sequence().name())).aboutTarget(deliverable.id()));
         }
     }
 

@@ -12,6 +12,8 @@ import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Reading;
@@ -37,6 +39,12 @@ public final class Programme {
 
         public Optional<Rate> rate() {
             return source.reading().rateOf(table);
+        }
+
+        /** How often its pictures were packed with loss before, as far as anybody knows. @param clips by source id */
+        public int lossyPasses(Map<String, ClipFacts> clips) {
+            ClipFacts clip = clips.get(source.id());
+            return clip != null ? clip.lossyPasses() : table.sequence().kind() == FileKind.JPEG ? 1 : 0;
         }
 
         public PictureReading picture() {

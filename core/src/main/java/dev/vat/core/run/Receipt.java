@@ -15,6 +15,7 @@ import java.util.List;
  * @param usedAnyway UTC time at which somebody took an unproven file into use, else null
  * @param rateOrigin where the rate comes from
  * @param frames what was measured of each frame, in output order
+ * @param lossyPasses how often its pictures were packed with loss, those of its sources included, as far as these are known
  * @param sha256 of the whole file, hexadecimal
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -22,7 +23,8 @@ public record Receipt(int version, String file, String made, String vat, String 
                       String reel, String target, String targetTitle, @JsonProperty("proven") boolean proven,
                       List<String> reasons, String usedAnyway, Rate rate, String rateOrigin, List<SourceLine> sources,
                       List<Fill> fills, Expectation planned, FileFacts found, Comparison comparison, Quality quality,
-                      List<String> notes, List<PartLine> parts, String sha256, List<FrameLine> frames) {
+                      List<String> notes, List<PartLine> parts, String sha256, List<FrameLine> frames,
+                      int lossyPasses) {
 
     public static final int VERSION = 1;
     public static final String SUFFIX = ".receipt.json";
@@ -65,12 +67,12 @@ public record Receipt(int version, String file, String made, String vat, String 
 
     public Receipt withUse(String when) {
         return new Receipt(version, file, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
-                when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames);
+                when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames, lossyPasses);
     }
 
     public Receipt withFile(String name) {
         return new Receipt(version, name, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
                 usedAnyway, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256,
-                frames);
+                frames, lossyPasses);
     }
 }

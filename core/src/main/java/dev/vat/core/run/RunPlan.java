@@ -51,9 +51,9 @@ public record RunPlan(int version, String run, String made, String vat, String l
         files = List.copyOf(files);
     }
 
-    /** A source as the run reads it. */
+    /** A source as the run reads it. @param lossyPasses how often its pictures were packed with loss before */
     public record RunSource(String name, String folder, SequencePattern pattern, FileKind kind, PictureReading picture,
-                            int bits) { }
+                            int bits, int lossyPasses) { }
 
     /**
      * Consecutive reel frames from one source: frames from {@code first} on, {@code step} apart, each shown {@code hold}

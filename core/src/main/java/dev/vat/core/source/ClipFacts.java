@@ -17,10 +17,12 @@ import java.util.List;
  * @param timecode of the first frame, or null
  * @param format of the pictures, or null
  * @param seconds how long it lasts
+ * @param lossyPasses how often its pictures were packed with loss, as far as anybody knows: by its own codec, and before by what its
+ *                    receipt says
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format,
-                        Rational seconds, List<Track> sounds) {
+                        Rational seconds, List<Track> sounds, int lossyPasses) {
 
     /** Spacing of frames in a file of variable rate, in seconds. */
     public record Uneven(Rational shortest, Rational longest, long places) { }
@@ -44,6 +46,10 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
 
     public ClipFacts {
         sounds = sounds == null ? List.of() : List.copyOf(sounds);
+    }
+
+    public ClipFacts withLossyPasses(int passes) {
+        return new ClipFacts(container, frames, rate, uneven, timecode, format, seconds, sounds, passes);
     }
 
     @JsonIgnore

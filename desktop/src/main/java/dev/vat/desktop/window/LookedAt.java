@@ -1,6 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Ground;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.strip.MovieStrip;

@@ -51,7 +51,8 @@ public final class FileProof {
                 plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
                 null, plan.rate(), plan.rateOrigin(), sources(plan), fills(plan), file.expected(), facts, comparison,
                 quality(plan, file, planned), notes(plan, file),
-                parts, Durable.sha256(joined), planned);
+                parts, Durable.sha256(joined), planned,
+                plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0) + (file.codecInCatalogue().isLossy() ? 1 : 0));
     }
 
     private static void frames(List<Receipt.FrameLine> planned, int[] found, List<String> reasons) {

@@ -72,7 +72,7 @@ public final class RunPlanner {
             Sequence sequence = e.table().sequence();
             PictureFormat format = e.format().orElseThrow();
             return new RunPlan.RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
-                    sequence.kind(), e.picture(), format.depth().bits());
+                    sequence.kind(), e.picture(), format.depth().bits(), e.lossyPasses(clips));
         }).toList();
         List<RunPlan.RunFile> files = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {

@@ -1,14 +1,18 @@
 package dev.vat.engine.viewer;
 
+import dev.vat.core.run.Receipt;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
+import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.source.SourceFinder;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.CompletionException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * What lies at a source's place now.
@@ -17,6 +21,8 @@ import java.util.concurrent.CompletionException;
  * @param clip what a movie or sound file holds
  */
 public record Listing(Optional<Sequence> sequence, Optional<ClipFacts> clip) {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Listing.class);
 
     public static final Listing NOTHING = new Listing(Optional.empty(), Optional.empty());
 
@@ -43,9 +49,25 @@ public record Listing(Optional<Sequence> sequence, Optional<ClipFacts> clip) {
         } catch (CompletionException e) {
             throw new IOException("the file can't be read: " + e.getCause().getMessage(), e);
         }
+        clip = withHistory(clip, file, size);
         Optional<Sequence> frames = clip.frames() == 0 ? Optional.empty()
                 : Optional.of(Sequence.ofMovie(location.folder(), location.pattern().before(), clip.frames(), size,
                         Files.getLastModifiedTime(file).toMillis()));
         return new Listing(frames, Optional.of(clip));
+    }
+
+    /** A receipt beside a file of the same length knows how often its pictures were packed with loss before. */
+    private static ClipFacts withHistory(ClipFacts clip, Path file, long size) {
+        Path receipt = ReceiptFile.of(file);
+        if (!Files.isRegularFile(receipt)) {
+            return clip;
+        }
+        try {
+            Receipt made = ReceiptFile.read(receipt);
+            return made.found() != null && made.found().bytes() == size ? clip.withLossyPasses(Math.max(clip.lossyPasses(), made.lossyPasses())) : clip;
+        } catch (IOException e) {
+            LOG.info("The receipt beside {} can't be read", file.getFileName(), e);
+            return clip;
+        }
     }
 }

@@ -1,0 +1,129 @@
+package dev.vat.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.ColourCoding;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Framing;
+import dev.vat.core.delivery.Ground;
+import dev.vat.core.delivery.Look;
+import dev.vat.core.delivery.RateControl;
+import dev.vat.core.delivery.Scan;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Frames;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** Findings on what becomes of pictures: colours, looks, alpha beside, fields, file sizes, lossy generations. */
+class TreatmentFindingsTest {
+
+    private static final Path LOOK = Path.of("/looks/dusk.cube");
+
+    private Map<String, ClipFacts> clips = Map.of();
+    private Map<String, String> unusable = Map.of();
+    private AlphaKind alpha = AlphaKind.NONE;
+    private Project project;
+
+    private List<Finding> find(String target, int rate, Edit... edits) {
+        FrameTable table = Frames.good("a", 1, 250, Frames.format("PNG", Size.of(1920, 1080), Depth.integer(16), alpha)).table();
+        project = Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        List<Edit> all = new ArrayList<>(List.of(Edits.addTarget(Catalogue.target(target)), Edits.setRateEverywhere(Rate.of(rate))));
+        all.addAll(Arrays.asList(edits));
+        for (Edit edit : all) {
+            project = edit.apply(project);
+        }
+        return Findings.of(project, new Observed(Map.of("s1", table), Map.of(), clips, Observed.Destination.UNKNOWN, Set.of(), unusable)).all();
+    }
+
+    private static Finding one(List<Finding> all, String id) {
+        return all.stream().filter(f -> f.id().equals(id)).findFirst().orElseThrow(() -> new AssertionError("no " + id + " in " + all));
+    }
+
+    private Project mended(Finding finding, int remedy) {
+        return ((Remedy.Apply) finding.remedies().get(remedy)).edit().apply(project);
+    }
+
+    @Test
+    void fieldsNeedTwiceTheRate() {
+        Finding slow = one(find("broadcast-avci-100-i", 25), "scan-illegal");
+        assertThat(slow.text()).contains("of a reel at 50 or 59.94 a second; this one runs at 25");
+        assertThat(mended(slow, 0).deliverables().getFirst().settings().framing().scanInUse()).isEqualTo(Scan.PROGRESSIVE);
+        assertThat(find("broadcast-avci-100-i", 50)).extracting(Finding::id).doesNotContain("scan-illegal", "rate-illegal");
+        assertThat(one(find("edit-dnxhr-hqx", 50, Edits.setFraming("edit-dnxhr-hqx", Framing.FOLLOWS.withScan(Scan.TOP_FIRST))), "scan-illegal").text()).contains("progressive only");
+        assertThat(one(find("broadcast-dv-625-i", 50, Edits.setFraming("broadcast-dv-625-i", Framing.FOLLOWS.withScan(Scan.TOP_FIRST))), "scan-illegal").text())
+                .contains("may be interlaced, bottom field first, not interlaced, top field first");
+    }
+
+    @Test
+    void aFileSizeThatLeavesTooLittleSaysHowMuchWouldDo() {
+        Finding small = one(find("web-h264", 25, Edits.setControl("web-h264", new RateControl.FileSize(500_000))), "file-size-small");
+        assertThat(small.severity()).isEqualTo(Severity.WARNING);
+        assertThat(small.text()).contains("a file of 500 kB leaves").contains("too little to look right");
+        project = mended(small, 0);
+        assertThat(find("web-h264", 25, Edits.setControl("web-h264", project.deliverables().getFirst().control()))).extracting(Finding::id).doesNotContain("file-size-small");
+        assertThat(one(find("web-h264", 25, Edits.setControl("web-h264", new RateControl.FileSize(10_000))), "file-size-small").severity()).isEqualTo(Severity.BLOCKER);
+        assertThat(one(find("mail-25", 25), "made-whole").text()).contains("twice, reading every frame twice").contains("begins its 250 frames again");
+    }
+
+    @Test
+    void coloursThatCantBeSaidAreRefused() {
+        Edit avi = new Edit("", p -> p.withDeliverable("archive-ffv1", d -> d));
+        assertThat(find("archive-ffv1", 25, avi)).extracting(Finding::id).doesNotContain("colour-illegal");
+        Finding lost = one(find("edit-prores-hq", 25, Edits.follow("edit-prores-hq", d -> d.withColour(ColourCoding.PQ)),
+                Edits.follow("edit-prores-hq", d -> new Deliverable(d.id(), d.target(), false, "v210", Container.AVI, null, null, null, d.colour(), null, null, null,
+                        false, false, Map.of()))), "colour-illegal");
+        assertThat(lost.text()).contains("has the usual colours of its size only, not HDR PQ");
+        assertThat(mended(lost, 0).deliverables().getFirst().colour()).isNull();
+        assertThat(one(find("hdr-pq", 25), "nothing-above-white").severity()).isEqualTo(Severity.NOTE);
+    }
+
+    @Test
+    void aLookMustBeThereAndEndsAtWhite() {
+        assertThat(find("web-h264", 25, Edits.setLook("web-h264", Look.of(LOOK)))).extracting(Finding::severity).doesNotContain(Severity.BLOCKER);
+        unusable = Map.of(LOOK.toString(), "dusk.cube isn't there any more");
+        Finding gone = one(find("web-h264", 25, Edits.setLook("web-h264", Look.of(LOOK))), "look-unusable");
+        assertThat(gone.text()).contains("dusk.cube isn't there any more");
+        assertThat(mended(gone, 0).deliverables().getFirst().look()).isNull();
+        assertThat(one(find("hdr-hlg", 25, Edits.setLook("hdr-hlg", Look.of(LOOK))), "look-above-white").text()).contains("ends at white");
+        unusable = Map.of("/skies/sky.png", "sky.png isn't there any more");
+        assertThat(one(find("web-h264", 25, Edits.setFlatten("web-h264", new Ground.Still("/skies/sky.png"))), "ground-unusable").severity()).isEqualTo(Severity.BLOCKER);
+    }
+
+    @Test
+    void alphaThatIsntCarriedMayGoBeside() {
+        alpha = AlphaKind.STRAIGHT;
+        Finding flat = one(find("edit-prores-hq", 25), "alpha-flattened");
+        assertThat(flat.text()).contains("show black");
+        project = mended(flat, 1);
+        assertThat(project.deliverables().getFirst().flatten()).isEqualTo(Ground.CHECKER);
+        assertThat(mended(flat, 2).deliverables().getFirst().makesMatte()).isTrue();
+        assertThat(one(find("edit-prores-hq", 25, Edits.setMatte("edit-prores-hq", true)), "matte-beside").text()).contains("second file of the same kind");
+    }
+
+    @Test
+    void lossyGenerationsAreCounted() {
+        clips = Map.of("s1", new ClipFacts("mov", 250, Rate.FPS_25, null, null, null, Rational.of(10), List.of(), 2));
+        Finding third = one(find("web-h264", 25), "lossy-again");
+        assertThat(third.text()).contains("third lossy pass: 2 in the source (a").contains("1 here");
+        assertThat(third.severity()).isEqualTo(Severity.WARNING);
+        assertThat(find("archive-ffv1", 25)).extracting(Finding::id).doesNotContain("lossy-again");
+        clips = Map.of("s1", clips.get("s1").withLossyPasses(1));
+        assertThat(one(find("web-h264", 25), "lossy-again").text()).contains("second lossy pass");
+    }
+}
