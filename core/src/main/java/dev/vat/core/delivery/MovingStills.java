@@ -9,7 +9,7 @@ final class MovingStills {
     private static final String SILENT = "Plays in every browser, over and over, without sound.";
 
     /** Each frame has the 256 colours that suit it best; what is more than half transparent is wholly so. */
-    static final Codec GIF = gif("gif", "GIF, 256 colours a frame", 0);
+    static final Codec GIF = gif("gif", "GIF", 0);
     static final Codec GIF_ALPHA = gif("gif-alpha", "GIF with hard-edged transparency", 1);
 
     static final Codec APNG = apng("apng", "Animated PNG", 0);

@@ -56,8 +56,8 @@ final class Targets {
                     in(MovingStills.WEBP_ALPHA, Container.WEBP)),
             new Target("web-vp9", WEB, "VP9 for the web", "vp9", "Plays in every browser, smaller than H.264, slower to make.",
                     in(OpenWeb.VP9, Container.WEBM)),
-            new Target("web-vp9-alpha", WEB, "VP9 with transparency for the web", "webalpha", "The one way to have transparency and a small file "
-                    + "in browsers; Apple's don't show it.", in(OpenWeb.VP9_ALPHA, Container.WEBM)),
+            new Target("web-vp9-alpha", WEB, "VP9 with transparency for the web", "webalpha", "Soft transparency in the fewest bytes that "
+                    + "browsers take, with sound; Apple's don't show it.", in(OpenWeb.VP9_ALPHA, Container.WEBM)),
             new Target("web-av1", WEB, "AV1 for the web", "av1", "The smallest for its quality; plays in current browsers, slow to make.",
                     in(OpenWeb.AV1_8, Container.MP4).withIndexInFront(true)),
             new Target("web-av1-10", WEB, "AV1 10-bit for the web", "av1-10", "As AV1, and smooth skies don't band.",

@@ -50,12 +50,8 @@ public final class FindingsPane extends VBox {
     public void show() {
         List<Node> lines = new ArrayList<>();
         List<Finding> all = studio.findings().all().stream().filter(f -> !f.id().equals("nothing-in")).toList();
-        for (Finding finding : all) {
-            if (finding.severity() != Severity.NOTE) {
-                lines.add(line(finding));
-            }
-        }
-        List<Finding> notes = all.stream().filter(f -> f.severity() == Severity.NOTE).toList();
+        Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), studio::deliverable).forEach(group -> lines.add(line(group)));
+        List<Alike> notes = Alike.of(all.stream().filter(f -> f.severity() == Severity.NOTE).toList(), studio::deliverable);
         if (!notes.isEmpty()) {
             lines.add(fold(notes.size()));
         }
@@ -79,14 +75,15 @@ public final class FindingsPane extends VBox {
         return fold;
     }
 
-    private VBox line(Finding finding) {
+    private VBox line(Alike group) {
+        Finding finding = group.first();
         Icon icon = switch (finding.severity()) {
             case BLOCKER -> Icon.BLOCKER;
             case WARNING -> Icon.WARNING;
             case NOTE -> Icon.NOTE;
         };
         Region glyph = icon.node();
-        Label text = Parts.wrapped(finding.text(), "finding-text");
+        Label text = Parts.wrapped(group.text(), "finding-text");
         text.setMinWidth(0);
         HBox.setHgrow(text, Priority.ALWAYS);
         text.setMaxWidth(Double.MAX_VALUE);
@@ -103,15 +100,15 @@ public final class FindingsPane extends VBox {
             whole.getChildren().add(pair(finding.pair(), about, studio.table(about.id())));
         }
         if (finding.remedies().size() == 1) {
-            line.getChildren().add(button(finding, 0));
+            line.getChildren().add(button(group, 0));
         } else if (finding.remedies().size() > 1) {
             FlowPane buttons = Parts.choices("evidence");
             for (int i = 0; i < finding.remedies().size(); i++) {
-                buttons.getChildren().add(button(finding, i));
+                buttons.getChildren().add(button(group, i));
             }
             whole.getChildren().add(buttons);
         }
-        whole.setAccessibleText(finding.severity().label() + ": " + finding.text());
+        whole.setAccessibleText(finding.severity().label() + ": " + group.text());
         return whole;
     }
 
@@ -125,14 +122,15 @@ public final class FindingsPane extends VBox {
         return pictures;
     }
 
-    private Button button(Finding finding, int index) {
-        Remedy remedy = finding.remedies().get(index);
-        return Parts.small("remedy-" + finding.id() + "-" + index, remedy.label(), () -> apply(remedy));
+    private Button button(Alike group, int index) {
+        List<Remedy> remedies = group.remedies(index);
+        return Parts.small("remedy-" + group.first().id() + "-" + index, remedies.getFirst().label(), () -> apply(remedies));
     }
 
-    private void apply(Remedy remedy) {
-        switch (remedy) {
-            case Remedy.Apply apply -> studio.edit(apply.edit());
+    /** The same remedy for one deliverable, or for several. */
+    private void apply(List<Remedy> remedies) {
+        switch (remedies.getFirst()) {
+            case Remedy.Apply _ -> studio.edit(Alike.together(remedies.stream().map(r -> ((Remedy.Apply) r).edit()).toList()));
             case Remedy.CopyText copy -> Clips.copy(copy.text());
             case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
             case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(studio.project()))
@@ -140,7 +138,8 @@ public final class FindingsPane extends VBox {
             case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "
                     + studio.deliverable(colour.target()).map(d -> d.title()).orElse(""), studio.deliverable(colour.target())
                     .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))
-                    .ifPresent(chosen -> studio.edit(Edits.setFlatten(colour.target(), new Ground.Colour(chosen))));
+                    .ifPresent(chosen -> studio.edit(Alike.together(remedies.stream()
+                            .map(r -> Edits.setFlatten(((Remedy.ChooseColour) r).target(), new Ground.Colour(chosen))).toList())));
         }
     }
 }

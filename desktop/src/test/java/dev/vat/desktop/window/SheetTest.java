@@ -214,7 +214,7 @@ class SheetTest extends WindowCase {
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("reddish"));
         type(KeyCode.ENTER);
-        assertThat(text("out-sentence")).contains("'reddish' is not a colour");
+        assertThat(text("out-sentence")).contains("'reddish' is nothing to lay under");
         type(KeyCode.ESCAPE);
         settle();
         assertThat(text("cell-alpha-web-h264")).isEqualTo("flattened on #00FF80");
