@@ -98,6 +98,12 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--matte", description = "Alpha as a second file, where a target has none.")
     private boolean matte;
 
+    @Option(names = "--draft", description = "Every file at half size, marked in name and picture.")
+    private boolean draft;
+
+    @Option(names = "--accept", paramLabel = "FINDING", description = "An explicit yes to a finding that stands in the way, such as far-enlarged or draft-material; receipts keep it.")
+    private List<String> accept = new ArrayList<>();
+
     @Option(names = "--colour", paramLabel = "ID", description = "What samples mean, in place of what is usual: rec709, rec709-full, srgb, rec601-625, rec601-525, rec2020, rec2100-pq, rec2100-hlg.")
     private String colour;
 
@@ -243,6 +249,7 @@ final class MakeCommand implements Callable<Integer> {
                 project = Edits.setFlatten(deliverable.id(), ground).apply(project);
             }
         }
+        project = draft ? Edits.setDraft(true).apply(project) : project;
         return out == null ? project : Edits.setFolder(Place.of(out)).apply(project);
     }
 
@@ -271,6 +278,9 @@ final class MakeCommand implements Callable<Integer> {
                 project = container == null ? project : Edits.setContainer(id, Container.parse(container)).apply(project);
                 project = colour == null ? project : Edits.setColour(id, ColourCoding.parse(colour)).apply(project);
                 project = look == null ? project : Edits.setLook(id, Look.of(look)).apply(project);
+                for (String finding : accept) {
+                    project = Edits.accept(id, finding).apply(project);
+                }
                 project = matte ? Edits.setMatte(id, true).apply(project) : project;
                 project = scan == null ? project : Edits.setFraming(id, settings(project, id).framing().withScan(Scan.parse(scan))).apply(project);
                 project = quality == null ? project : Edits.setControl(id, settings(project, id).codec().control(quality)).apply(project);

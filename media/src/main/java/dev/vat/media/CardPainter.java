@@ -33,9 +33,14 @@ public final class CardPainter {
     private final Font font;
 
     public CardPainter() {
+        font = face();
+    }
+
+    /** The face that everything is set in which Vat writes into pictures. */
+    static Font face() {
         System.setProperty("java.awt.headless", "true");
         try (InputStream face = CardPainter.class.getResourceAsStream(FACE)) {
-            font = Font.createFont(Font.TRUETYPE_FONT, face);
+            return Font.createFont(Font.TRUETYPE_FONT, face);
         } catch (IOException e) {
             throw new UncheckedIOException("The face for cards can't be read", e);
         } catch (FontFormatException e) {

@@ -36,11 +36,11 @@ public final class ClipProbe {
             if (sounds.isEmpty()) {
                 throw new MediaException(file.getFileName() + " holds neither picture nor sound", 0);
             }
-            return new ClipFacts(container, 0, null, null, null, null, seconds, sounds, 0);
+            return new ClipFacts(container, 0, null, null, null, null, seconds, sounds, 0, false);
         }
         try (MovieFrames frames = new MovieFrames(file)) {
             return new ClipFacts(container, Math.toIntExact(frames.count()), frames.rate(), uneven(frames),
-                    frames.timecode().orElse(null), frames.format(), frames.seconds(), sounds, frames.isLossy() ? 1 : 0);
+                    frames.timecode().orElse(null), frames.format(), frames.seconds(), sounds, frames.isLossy() ? 1 : 0, false);
         }
     }
 

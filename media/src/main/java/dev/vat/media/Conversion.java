@@ -27,6 +27,7 @@ public final class Conversion implements AutoCloseable {
     private final String wanted;
     private final Filtering filtering;
     private Picture ground;
+    private DraftMark mark;
 
     /** @param size of the file's pictures @param treatment what becomes of the working pictures */
     public Conversion(Codec codec, Size size, Treatment treatment) {
@@ -119,6 +120,16 @@ public final class Conversion implements AutoCloseable {
     }
 
     public Picture convert(Picture working) {
+        if (!treatment.draft() || treatment.isMatte()) {
+            return unmarked(working);
+        }
+        mark = mark == null ? new DraftMark(working.width(), working.height()) : mark;
+        try (Picture marked = mark.on(working)) {
+            return unmarked(marked);
+        }
+    }
+
+    private Picture unmarked(Picture working) {
         if (treatment.isMatte()) {
             try (Picture matte = Flattening.matte(working)) {
                 return checked(filtering.apply(matte));

@@ -110,6 +110,27 @@ class TreatmentTest {
         }
     }
 
+    /** Darkened around the letters, untouched elsewhere, and opaque where the rest can be seen through. */
+    @Test
+    void aDraftIsMarkedInsideTheSafeArea() {
+        Codec codec = Catalogue.codec("ffv1-rgba-16");
+        Treatment plain = Treatment.plain(codec, SIZE);
+        Treatment draft = new Treatment(plain.placement(), plain.colour(), plain.ground(), null, plain.content(), plain.scan(), true);
+        try (Picture picture = made(codec, draft, .5f, .5f, .5f, .25f)) {
+            assertThat(value(picture, 0, 3, 3)).isCloseTo(.5, within(.0001));
+            assertThat(value(picture, 3, 3, 3)).isCloseTo(.25, within(.0001));
+            assertThat(value(picture, 0, 7, 5)).as("the ground of the mark").isCloseTo(.225, within(.001));
+            assertThat(value(picture, 3, 7, 5)).isEqualTo(1);
+            double lightest = 0;
+            for (int x = 6; x < 50; x++) {
+                for (int y = 5; y < 20; y++) {
+                    lightest = Math.max(lightest, value(picture, 0, x, y));
+                }
+            }
+            assertThat(lightest).as("letters").isGreaterThan(.7);
+        }
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"prores-422-hq", "h264-high-420", "dv25-525"})
     void fieldsAreOfTwoMoments(String id) {

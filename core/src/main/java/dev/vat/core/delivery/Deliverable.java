@@ -6,8 +6,11 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Consumer;
 
 /**
@@ -26,22 +29,26 @@ import java.util.function.Consumer;
  * @param flatten what shows through where the source is transparent, if the codec carries no alpha
  * @param loops how often a moving still is played, 0 for ever, or null for the target's
  * @param matte whether alpha goes into a second file beside this one, which is flattened
+ * @param draft whether it is made at half size, with a mark in name and picture
+ * @param accepted ids of findings that stand in the way and were said yes to all the same
  * @param cropToGrid whether an odd size loses its last column or row, so that it falls on the chroma grid
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
                           Framing framing, SoundCodec sound, String colour, Look look, Ground flatten, Integer loops,
                           @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
+                          @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted,
                           @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Deliverable {
         id = id == null ? target : id;
         flatten = flatten == null ? Ground.BLACK : flatten;
+        accepted = accepted == null ? Set.of() : Collections.unmodifiableSortedSet(new TreeSet<>(accepted));
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, null, false, false, Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, null, false, false, false, Set.of(), Map.of());
     }
 
     private static final int MOST_LOOPS = 60_000;
@@ -61,6 +68,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         private Integer loops;
         private boolean matte;
         private boolean cropToGrid;
+        private boolean draft;
+        private Set<String> accepted;
     }
 
     private Deliverable with(Consumer<Draft> change) {
@@ -78,9 +87,11 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         d.loops = loops;
         d.matte = matte;
         d.cropToGrid = cropToGrid;
+        d.draft = draft;
+        d.accepted = accepted;
         change.accept(d);
         return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.colour, d.look, d.flatten, d.loops, d.matte,
-                d.cropToGrid, extra);
+                d.cropToGrid, d.draft, d.accepted, extra);
     }
 
     public Deliverable withId(String other) {
@@ -163,6 +174,18 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return with(d -> d.cropToGrid = crop);
     }
 
+    /** @param on whether it is made at half size, with a mark in name and picture */
+    public Deliverable withDraft(boolean on) {
+        return with(d -> d.draft = on);
+    }
+
+    /** With an explicit yes to something that stands in the way; its receipt keeps it. @param finding its id */
+    public Deliverable withAccepted(String finding) {
+        Set<String> more = new TreeSet<>(accepted);
+        more.add(finding);
+        return with(d -> d.accepted = more);
+    }
+
     /** With its bits ruled as the target, or the codec, usually has them. */
     public Deliverable withUsualControl() {
         return with(d -> d.control = null);
@@ -180,14 +203,16 @@ public record Deliverable(String id, String target, boolean off, String codec, C
 
     /** As the target has it, apart from what it is called and whether it is on. */
     public Deliverable asTarget() {
-        return Deliverable.of(targetInCatalogue()).withId(id).withOff(off);
+        return Deliverable.of(targetInCatalogue()).withId(id).withOff(off).withDraft(draft);
     }
 
-    /** The same without any path of this machine, to be handed on. */
+    /** The same without what holds for one project only, any path of this machine above all, to be handed on. */
     public Deliverable withoutPaths() {
         return with(d -> {
             d.look = null;
             d.flatten = flatten instanceof Ground.Still ? Ground.BLACK : flatten;
+            d.draft = false;
+            d.accepted = Set.of();
         });
     }
 
@@ -231,7 +256,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** What becomes of the reel's pictures. @param frame of the file */
     public Treatment treatment(Frame frame) {
         return new Treatment(frame.placement(), settings().colourFor(frame.size()), flatten, look, Treatment.Content.PICTURE,
-                settings().framing().scanInUse());
+                settings().framing().scanInUse(), draft);
     }
 
     /** Heading in plain words. */
@@ -249,7 +274,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** The file's picture for a reel's; see {@link #fitsGrid}. */
     public Frame frameFor(Size reel, PixelAspect reelPixel) {
         Settings settings = settings();
-        return settings.framing().frame(settings.codec(), reel, reelPixel, cropToGrid);
+        Frame frame = settings.framing().frame(settings.codec(), reel, reelPixel, cropToGrid);
+        return draft && settings.codec().limits().sizes().isEmpty() ? frame.halved(settings.codec(), settings.framing(), reel, reelPixel) : frame;
     }
 
     /** Whether a size falls on the codec's chroma grid. */

@@ -38,6 +38,21 @@ public record Frame(Size size, PixelAspect pixelAspect, Placement placement) {
         return words;
     }
 
+    /** At half its size, on the codec's grid, with the reel's picture laid in anew. */
+    Frame halved(Codec codec, Framing framing, Size reel, PixelAspect reelPixel) {
+        Chroma grid = codec.chroma();
+        Size half = Size.of(half(size.width(), Math.max(grid.widthStep(), 2)), half(size.height(), Math.max(grid.heightStep(), 2)));
+        if (codec.limits().against(half).isPresent()) {
+            return this;
+        }
+        return new Frame(half, pixelAspect, Placement.of(reel, reelPixel, half, pixelAspect, placement.isWhole(reel, size) ? Fit.STRETCH : framing.fitInUse(),
+                framing.acrossInUse(), framing.downInUse(), grid));
+    }
+
+    private static int half(int length, int step) {
+        return Math.max(step, (int) Math.round(length / 2.0 / step) * step);
+    }
+
     /** How much wider a circle comes out than it is high: 1 is round. */
     public double roundness(PixelAspect reelPixel) {
         Rational across = Rational.of(placement.to().width(), placement.from().width()).times(pixelAspect.ratio());

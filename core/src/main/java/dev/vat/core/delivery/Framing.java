@@ -56,6 +56,14 @@ public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational acro
         return fit == null ? Fit.BARS : fit;
     }
 
+    Rational acrossInUse() {
+        return across == null ? MIDDLE : across;
+    }
+
+    Rational downInUse() {
+        return down == null ? MIDDLE : down;
+    }
+
     /** The frame for a reel. @param cropToGrid whether a size that follows the reel loses what doesn't fall on the chroma grid */
     Frame frame(Codec codec, Size reel, PixelAspect reelPixel, boolean cropToGrid) {
         Chroma grid = codec.chroma();
@@ -67,8 +75,7 @@ public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational acro
         Size wanted = size != null ? size : fixed ? codec.limits().sizes().iterator().next() : reel;
         PixelAspect pixel = pixelAspect != null ? pixelAspect : codec.pixelAspects().isEmpty() ? PixelAspect.SQUARE
                 : nearest(codec, wanted, reelPixel.displayAspect(reel));
-        return new Frame(wanted, pixel, Placement.of(reel, reelPixel, wanted, pixel, fitInUse(), across == null ? MIDDLE : across,
-                down == null ? MIDDLE : down, grid));
+        return new Frame(wanted, pixel, Placement.of(reel, reelPixel, wanted, pixel, fitInUse(), acrossInUse(), downInUse(), grid));
     }
 
     private static PixelAspect nearest(Codec codec, Size size, Rational shape) {

@@ -12,10 +12,12 @@ import dev.vat.core.picture.Size;
  * @param ground what shows through where the file can't be seen through
  * @param look a table of colours that they go through first, or null
  * @param content what of them goes into the file
+ * @param draft whether a mark says that it is one
  * @param scan whether two of them are woven into one frame
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Treatment(Placement placement, ColourCoding colour, Ground ground, Look look, Content content, Scan scan) {
+public record Treatment(Placement placement, ColourCoding colour, Ground ground, Look look, Content content, Scan scan,
+                        @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft) {
 
     /** Which of a picture's channels a file is made of. */
     public enum Content {
@@ -27,28 +29,28 @@ public record Treatment(Placement placement, ColourCoding colour, Ground ground,
 
     /** For pictures that have the file's size already, in the usual colours of a codec, laid over black. */
     public static Treatment plain(Codec codec, Size size) {
-        return new Treatment(Placement.cut(size, size), codec.colourFor(size), Ground.BLACK, null, Content.PICTURE, Scan.PROGRESSIVE);
+        return new Treatment(Placement.cut(size, size), codec.colourFor(size), Ground.BLACK, null, Content.PICTURE, Scan.PROGRESSIVE, false);
     }
 
     public Treatment withPlacement(Placement other) {
-        return new Treatment(other, colour, ground, look, content, scan);
+        return new Treatment(other, colour, ground, look, content, scan, draft);
     }
 
     public Treatment withColour(ColourCoding other) {
-        return new Treatment(placement, other, ground, look, content, scan);
+        return new Treatment(placement, other, ground, look, content, scan, draft);
     }
 
     public Treatment withGround(Ground other) {
-        return new Treatment(placement, colour, other, look, content, scan);
+        return new Treatment(placement, colour, other, look, content, scan, draft);
     }
 
     public Treatment withLook(Look other) {
-        return new Treatment(placement, colour, ground, other, content, scan);
+        return new Treatment(placement, colour, ground, other, content, scan, draft);
     }
 
     /** The same for the matte beside a picture: colours, looks and grounds mean nothing to it. */
     public Treatment asMatte() {
-        return new Treatment(placement, colour, Ground.BLACK, null, Content.MATTE, scan);
+        return new Treatment(placement, colour, Ground.BLACK, null, Content.MATTE, scan, draft);
     }
 
     @JsonIgnore

@@ -37,6 +37,11 @@ import java.util.Optional;
 /** Findings on what comes out: what can't go together, alpha, depth and size against the codec, names, folder and space. */
 final class DeliveryRules {
 
+    /** From here on it takes an explicit yes. */
+    private static final double FAR_ENLARGED = 1.9;
+    private static final String FAR_ID = "far-enlarged";
+    private static final String DRAFT_SOURCE = "draft-material";
+
     private DeliveryRules() { }
 
     static void check(Project project, Programme programme, Observed observed, List<Finding> found) {
@@ -61,8 +66,24 @@ final class DeliveryRules {
                 sound(deliverable, sound, found);
             }
         }
+        drafts(known, programme, observed, found);
         names(project, known, programme, found);
         folder(known, programme, observed.destination(), found);
+    }
+
+    /** A draft says so once; material that is one doesn't go into a file that isn't without an explicit yes. */
+    private static void drafts(List<Deliverable> known, Programme programme, Observed observed, List<Finding> found) {
+        if (!known.isEmpty() && known.stream().allMatch(Deliverable::draft)) {
+            found.add(Finding.of("draft", Severity.WARNING, "Draft: every file is made at half size, and says so in its name and its picture.")
+                    .withRemedies(new Remedy.Apply("No draft", Edits.setDraft(false))));
+        }
+        Optional<Programme.Entry> draft = programme.entries().stream().filter(e -> e.isDraft(observed.clips())).findFirst();
+        for (Deliverable deliverable : known) {
+            if (draft.isPresent() && !deliverable.draft() && !deliverable.accepted().contains(DRAFT_SOURCE)) {
+                found.add(blocker(DRAFT_SOURCE, deliverable, draft.get().table().sequence().name() + " is a draft, and this file isn't one")
+                        .withRemedies(new Remedy.Apply("Make it all the same", Edits.accept(deliverable.id(), DRAFT_SOURCE))));
+            }
+        }
     }
 
     /** A project or preset from somebody else, or from a newer Vat, may name what this one doesn't have. */
@@ -159,9 +180,14 @@ final class DeliveryRules {
                     .aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply("Keep the shape, with bars", Edits.setFraming(deliverable.id(),
                             deliverable.settings().framing().withFit(Fit.BARS)))));
         }
-        if (frame.placement().enlargement() > 1) {
+        double times = frame.placement().enlargement();
+        if (times >= FAR_ENLARGED && !deliverable.accepted().contains(FAR_ID)) {
+            found.add(blocker(FAR_ID, deliverable, "the picture would be enlarged %.2f times: frames of %s are far too small for %s".formatted(times, shape.size(), frame.size()))
+                    .withRemedies(new Remedy.Apply("Make it all the same", Edits.accept(deliverable.id(), FAR_ID)),
+                            new Remedy.Apply("As the reel is", Edits.setFraming(deliverable.id(), Framing.FOLLOWS))));
+        } else if (times > 1) {
             found.add(Finding.of("enlarged", Severity.WARNING, deliverable.title() + ": the picture is enlarged %.2f times: it gets no sharper."
-                    .formatted(frame.placement().enlargement())).aboutTarget(deliverable.id()));
+                    .formatted(times)).aboutTarget(deliverable.id()));
         }
     }
 

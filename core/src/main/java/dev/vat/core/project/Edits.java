@@ -218,7 +218,7 @@ public final class Edits {
     /** Adds a column; a target that stands there already isn't added again. */
     public static Edit addTarget(Target target) {
         return new Edit("adding " + target.title(), project -> project.deliverables().stream().anyMatch(d -> d.target().equals(target.id()))
-                ? project : withColumn(project, project.deliverables().size(), Deliverable.of(target)));
+                ? project : withColumn(project, project.deliverables().size(), Deliverable.of(target).withDraft(project.isDraft())));
     }
 
     /** A column as a preset has it; a preset's target may stand there already. */
@@ -306,6 +306,16 @@ public final class Edits {
     /** Lets one thing follow the target again. */
     public static Edit follow(String id, UnaryOperator<Deliverable> back) {
         return new Edit("following the target again", project -> project.withDeliverable(id, back));
+    }
+
+    /** One switch for all columns: half size, and a mark in name and picture. */
+    public static Edit setDraft(boolean on) {
+        return new Edit(on ? "draft" : "no draft any more", project -> project.withDeliverables(project.deliverables().stream().map(d -> d.withDraft(on)).toList()));
+    }
+
+    /** Says yes to something that stands in a column's way. @param finding its id */
+    public static Edit accept(String id, String finding) {
+        return new Edit("saying yes to " + finding, project -> project.withDeliverable(id, d -> d.withAccepted(finding)));
     }
 
     /** @param sound null for what is usual */

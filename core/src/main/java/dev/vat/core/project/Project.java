@@ -104,6 +104,12 @@ public record Project(int version, String name, List<Source> sources, List<Reel>
         return deliverables.stream().filter(d -> !d.off()).toList();
     }
 
+    /** Whether every column is a draft. */
+    @JsonIgnore
+    public boolean isDraft() {
+        return !deliverables.isEmpty() && deliverables.stream().allMatch(Deliverable::draft);
+    }
+
     @JsonIgnore
     public boolean isEmpty() {
         return sources.isEmpty() && reels.isEmpty();

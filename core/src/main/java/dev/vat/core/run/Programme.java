@@ -47,6 +47,11 @@ public final class Programme {
             return clip != null ? clip.lossyPasses() : table.sequence().kind() == FileKind.JPEG ? 1 : 0;
         }
 
+        /** Whether it is a file that Vat made as a draft. @param clips by source id */
+        public boolean isDraft(Map<String, ClipFacts> clips) {
+            return clips.containsKey(source.id()) && clips.get(source.id()).draft();
+        }
+
         public PictureReading picture() {
             return source.reading().picture().resolve(table);
         }

@@ -15,6 +15,7 @@ import java.util.List;
  * @param usedAnyway UTC time at which somebody took an unproven file into use, else null
  * @param rateOrigin where the rate comes from
  * @param frames what was measured of each frame, in output order
+ * @param draft whether it was made as a draft
  * @param lossyPasses how often its pictures were packed with loss, those of its sources included, as far as these are known
  * @param sha256 of the whole file, hexadecimal
  */
@@ -24,7 +25,7 @@ public record Receipt(int version, String file, String made, String vat, String 
                       List<String> reasons, String usedAnyway, Rate rate, String rateOrigin, List<SourceLine> sources,
                       List<Fill> fills, Expectation planned, FileFacts found, Comparison comparison, Quality quality,
                       List<String> notes, List<PartLine> parts, String sha256, List<FrameLine> frames,
-                      int lossyPasses) {
+                      int lossyPasses, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft) {
 
     public static final int VERSION = 1;
     public static final String SUFFIX = ".receipt.json";
@@ -67,12 +68,12 @@ public record Receipt(int version, String file, String made, String vat, String 
 
     public Receipt withUse(String when) {
         return new Receipt(version, file, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
-                when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames, lossyPasses);
+                when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames, lossyPasses, draft);
     }
 
     public Receipt withFile(String name) {
         return new Receipt(version, name, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
                 usedAnyway, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256,
-                frames, lossyPasses);
+                frames, lossyPasses, draft);
     }
 }

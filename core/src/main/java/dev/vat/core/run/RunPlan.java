@@ -106,17 +106,19 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param options every encoder setting, by the library's names
      * @param threads of the encoder
      * @param passes how often its frames are read and encoded
+     * @param accepted ids of findings that stood in the way and were said yes to
      */
     public record RunFile(String target, String title, String codec, String fileName, Treatment treatment, int threads, int passes, Map<String, String> options,
-                          List<Part> parts, Expectation expected) {
+                          List<Part> parts, Expectation expected, Set<String> accepted) {
         public RunFile {
             passes = Math.max(1, passes);
             options = Collections.unmodifiableSortedMap(new TreeMap<>(options));
             parts = List.copyOf(parts);
+            accepted = accepted == null ? Set.of() : Set.copyOf(accepted);
         }
 
         public RunFile withExpected(Expectation other) {
-            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, parts, other);
+            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, parts, other, accepted);
         }
 
         /** The reel frame at which one of the file's frames begins. */

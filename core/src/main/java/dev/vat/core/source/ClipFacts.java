@@ -19,10 +19,12 @@ import java.util.List;
  * @param seconds how long it lasts
  * @param lossyPasses how often its pictures were packed with loss, as far as anybody knows: by its own codec, and before by what its
  *                    receipt says
+ * @param draft whether its receipt calls it a draft
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format,
-                        Rational seconds, List<Track> sounds, int lossyPasses) {
+                        Rational seconds, List<Track> sounds, int lossyPasses,
+                        boolean draft) {
 
     /** Spacing of frames in a file of variable rate, in seconds. */
     public record Uneven(Rational shortest, Rational longest, long places) { }
@@ -48,8 +50,9 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
         sounds = sounds == null ? List.of() : List.copyOf(sounds);
     }
 
-    public ClipFacts withLossyPasses(int passes) {
-        return new ClipFacts(container, frames, rate, uneven, timecode, format, seconds, sounds, passes);
+    /** @param passes packings with loss, this file's included @param asDraft whether it was made as a draft */
+    public ClipFacts withHistory(int passes, boolean asDraft) {
+        return new ClipFacts(container, frames, rate, uneven, timecode, format, seconds, sounds, passes, asDraft);
     }
 
     @JsonIgnore

@@ -88,7 +88,7 @@ class PlacementTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1280x720, 1280x720", "50 %, 960x540", "33.3%, 640x360", "1280 wide, 1280x720", "540 high, 960x540", "1280 X 720, "})
+    @CsvSource({"1280x720, 1280x720", "50 %, 960x540", "33.3%, 640x360", "1280 wide, 1280x720", "540 high, 960x540", "'2,39', 1920x804", "16:9 at 1280, 1280x720", "1.85 1998 wide, 1998x1080", "1280 X 720, "})
     void sizesAreTypedInSeveralWays(String text, String size) {
         PictureFormat reel = new PictureFormat("PNG", Size.of(1920, 1080), Depth.integer(8), AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
         if (size == null) {

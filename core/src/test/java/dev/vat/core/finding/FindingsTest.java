@@ -242,7 +242,7 @@ class FindingsTest {
     @Test
     void whatBecomesOfThePictureIsSaid() {
         assertThat(at(1920, 1080, "social-square").one("reshaped").text()).contains("840 of 1920 columns are cut off");
-        assertThat(at(960, 540, "broadcast-mpeg2-50").one("enlarged").text()).contains("2.00 times");
+        assertThat(at(1280, 720, "broadcast-mpeg2-50").one("enlarged").text()).contains("1.50 times");
         Case stretched = at(1920, 1080, "web-h264").edit(Edits.setFraming("web-h264", Framing.of(Size.of(1440, 1080), Fit.STRETCH)));
         assertThat(stretched.one("squashed").text()).contains("25.0 % too narrow");
         assertThat(stretched.mend("squashed", 0).find().all()).noneMatch(f -> f.id().equals("squashed"));
@@ -254,7 +254,7 @@ class FindingsTest {
         Case off = at(1920, 1080, "web-h264").edit(Edits.switchOff("web-h264", true));
         assertThat(off.one("no-target").text()).contains("switched off");
         Case strange = at(1920, 1080, "web-h264");
-        strange.project = strange.project.withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null, null, null, null, null, false, false, Map.of())));
+        strange.project = strange.project.withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null, null, null, null, null, false, false, false, null, Map.of())));
         assertThat(strange.one("codec-unknown").text()).contains("'hologram'");
         assertThat(strange.mend("codec-unknown", 0).project.deliverables()).isEmpty();
     }

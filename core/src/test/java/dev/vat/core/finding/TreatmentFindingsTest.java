@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.Look;
@@ -13,6 +14,7 @@ import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
@@ -87,7 +89,7 @@ class TreatmentFindingsTest {
         assertThat(find("archive-ffv1", 25, avi)).extracting(Finding::id).doesNotContain("colour-illegal");
         Finding lost = one(find("edit-prores-hq", 25, Edits.follow("edit-prores-hq", d -> d.withColour(ColourCoding.PQ)),
                 Edits.follow("edit-prores-hq", d -> new Deliverable(d.id(), d.target(), false, "v210", Container.AVI, null, null, null, d.colour(), null, null, null,
-                        false, false, Map.of()))), "colour-illegal");
+                        false, false, false, null, Map.of()))), "colour-illegal");
         assertThat(lost.text()).contains("has the usual colours of its size only, not HDR PQ");
         assertThat(mended(lost, 0).deliverables().getFirst().colour()).isNull();
         assertThat(one(find("hdr-pq", 25), "nothing-above-white").severity()).isEqualTo(Severity.NOTE);
@@ -117,13 +119,38 @@ class TreatmentFindingsTest {
     }
 
     @Test
+    void oneSwitchMakesEveryColumnADraft() {
+        List<Finding> all = find("web-h264", 25, Edits.addTarget(Catalogue.target("broadcast-avci-100")), Edits.setDraft(true), Edits.addTarget(Catalogue.EDIT_PRORES_HQ));
+        assertThat(project.isDraft()).as("a column that comes later, too").isTrue();
+        assertThat(project.deliverables()).extracting(d -> d.frameFor(Size.of(1920, 1080), PixelAspect.SQUARE).size().toString()).containsExactly("960x540", "1920x1080", "960x540");
+        Finding draft = one(all, "draft");
+        assertThat(mended(draft, 0).isDraft()).isFalse();
+    }
+
+    @Test
+    void draftsAndFarTooSmallFramesNeedAnExplicitYes() {
+        clips = Map.of("s1", new ClipFacts("mov", 250, Rate.FPS_25, null, null, null, Rational.of(10), List.of(), 1, true));
+        Finding material = one(find("web-h264", 25), "draft-material");
+        assertThat(material.severity()).isEqualTo(Severity.BLOCKER);
+        assertThat(mended(material, 0).deliverables().getFirst().accepted()).containsExactly("draft-material");
+        assertThat(find("web-h264", 25, Edits.accept("web-h264", "draft-material"))).extracting(Finding::severity).doesNotContain(Severity.BLOCKER);
+        assertThat(find("web-h264", 25, Edits.setDraft(true))).extracting(Finding::id).doesNotContain("draft-material");
+        clips = Map.of();
+        Edit large = Edits.setFraming("web-h264", Framing.of(Size.of(3840, 2160), Fit.BARS));
+        Finding small = one(find("web-h264", 25, large), "far-enlarged");
+        assertThat(small.text()).contains("enlarged 2.00 times").contains("1920x1080 are far too small for 3840x2160");
+        assertThat(one(find("web-h264", 25, large, Edits.accept("web-h264", "far-enlarged")), "enlarged").severity()).isEqualTo(Severity.WARNING);
+        assertThat(mended(one(find("web-h264", 25, large), "far-enlarged"), 1).deliverables().getFirst().framing()).isNull();
+    }
+
+    @Test
     void lossyGenerationsAreCounted() {
-        clips = Map.of("s1", new ClipFacts("mov", 250, Rate.FPS_25, null, null, null, Rational.of(10), List.of(), 2));
+        clips = Map.of("s1", new ClipFacts("mov", 250, Rate.FPS_25, null, null, null, Rational.of(10), List.of(), 2, false));
         Finding third = one(find("web-h264", 25), "lossy-again");
         assertThat(third.text()).contains("third lossy pass: 2 in the source (a").contains("1 here");
         assertThat(third.severity()).isEqualTo(Severity.WARNING);
         assertThat(find("archive-ffv1", 25)).extracting(Finding::id).doesNotContain("lossy-again");
-        clips = Map.of("s1", clips.get("s1").withLossyPasses(1));
+        clips = Map.of("s1", clips.get("s1").withHistory(1, false));
         assertThat(one(find("web-h264", 25), "lossy-again").text()).contains("second lossy pass");
     }
 }

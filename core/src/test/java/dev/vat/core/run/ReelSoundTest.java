@@ -28,7 +28,7 @@ import org.junit.jupiter.api.Test;
 class ReelSoundTest {
 
     private static final ClipFacts WITH_SOUND = new ClipFacts("mov", 100, Rate.FPS_25, null, null, null, Rational.of(4),
-            List.of(new ClipFacts.Track("pcm_s24le", "stereo", 2, 44_100, -3.0, false, 176_400)), 0);
+            List.of(new ClipFacts.Track("pcm_s24le", "stereo", 2, 44_100, -3.0, false, 176_400)), 0, false);
 
     private static FrameTable clip(String name) {
         Sequence sequence = Sequence.ofMovie(Path.of("/kite"), name, 100, 1000, 0);

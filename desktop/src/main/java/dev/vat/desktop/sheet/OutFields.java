@@ -7,6 +7,7 @@ import dev.vat.core.project.Place;
 import dev.vat.core.run.Programme;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.run.DestinationProbe;
@@ -14,8 +15,12 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.geometry.Side;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -48,7 +53,29 @@ final class OutFields {
         });
         Button choose = Parts.button("choose-folder", "Choose\u2026", () -> ask.folder("Where the files go", folder)
                 .ifPresent(chosen -> studio.edit(Edits.setFolder(Place.of(chosen)))));
-        return field("Folder", path, choose);
+        HBox line = field("Folder", path, choose);
+        if (!studio.settings().folders().isEmpty()) {
+            line.getChildren().add(recent());
+        }
+        return line;
+    }
+
+    /** Where files went before. */
+    private Button recent() {
+        Button recent = new Button("Recent");
+        recent.setId("recent-folders");
+        recent.setGraphic(Icon.DOWN.node());
+        recent.setContentDisplay(ContentDisplay.RIGHT);
+        recent.setOnAction(_ -> {
+            ContextMenu menu = new ContextMenu();
+            for (String folder : studio.settings().folders()) {
+                MenuItem item = new MenuItem(folder);
+                item.setOnAction(_ -> studio.edit(Edits.setFolder(Place.of(Path.of(folder)))));
+                menu.getItems().add(item);
+            }
+            menu.show(recent, Side.BOTTOM, 0, 0);
+        });
+        return recent;
     }
 
     /** @param shown the deliverable whose name is the live example */
@@ -78,7 +105,17 @@ final class OutFields {
             rates.getChildren().add(button);
         }
         HBox.setHgrow(rates, Priority.ALWAYS);
-        return field("Rate", rates);
+        return field("Rate", rates, draft());
+    }
+
+    /** One switch for all columns. */
+    private ToggleButton draft() {
+        ToggleButton draft = new ToggleButton("Draft");
+        draft.setId("draft");
+        draft.setTooltip(new Tooltip("Every file at half size, with a mark in its name and its picture"));
+        draft.setSelected(studio.project().isDraft());
+        draft.setOnAction(_ -> studio.edit(Edits.setDraft(draft.isSelected())));
+        return draft;
     }
 
     private static HBox field(String name, Region... values) {

@@ -23,7 +23,7 @@ import java.util.Optional;
 enum OutRow {
     CONTAINER(Group.OPEN, "Container", "The kind of file. Enter chooses among those that the codec may stand in."),
     CODEC(Group.OPEN, "Codec", "How pictures are packed. Enter chooses another."),
-    SIZE(Group.OPEN, "Size", "Width and height in pixels, as the source has them; Enter types others: 1280x720, 50 %, 1280 wide, 720 high."),
+    SIZE(Group.OPEN, "Size", "Width and height in pixels, as the source has them; Enter types others: 1280x720, 50 %, 1280 wide, 720 high, or a shape: 2.39, 16:9 at 1280."),
     RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
     ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries none, Enter types what shows instead: a colour, checker, or picture and its path; add matte for a second file."),
     SOUND(Group.OPEN, "Sound", "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written."),

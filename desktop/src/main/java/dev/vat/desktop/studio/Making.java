@@ -40,7 +40,8 @@ public final class Making {
 
     /** What the main action says. */
     public String label() {
-        int files = studio.project().deliverablesOn().size();
+        boolean transparent = studio.programme().filter(Programme::transparent).isPresent();
+        int files = studio.project().deliverablesOn().stream().mapToInt(d -> transparent && d.isKnown() && d.makesMatte() ? 2 : 1).sum();
         int reels = studio.project().reels().size();
         if (isArmed()) {
             return waitsForFrames() ? "Waiting for frames" : "Checking, then making";
@@ -81,6 +82,7 @@ public final class Making {
         studio.programme().flatMap(Programme::rate).ifPresent(rate -> keeper.remember(studio.settings().withLastRate(rate)));
         Project project = studio.project();
         Path folder = DestinationProbe.folderOf(project);
+        keeper.remember(studio.settings().withFolder(folder));
         for (Reel reel : project.reels()) {
             Project one = project.withReels(project.reels(), reel.id());
             studio.runs().start(one, Programme.of(one, reel, studio.watch().tables()), studio.watch().clips(), folder);

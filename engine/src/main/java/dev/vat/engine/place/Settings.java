@@ -19,20 +19,22 @@ import java.util.Map;
  *
  * @param lastRate the rate used last, offered first
  * @param recent project files, the newest first
+ * @param folders where files went, the newest first
  * @param dark whether the dark colours are chosen
  * @param pictureMegabytes memory for pictures that were played, in MB (10^6 bytes); null for 1000
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Settings(Rate lastRate, List<String> recent, boolean dark, Integer pictureMegabytes,
-                       @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+                       List<String> folders, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     private static final int MOST_RECENT = 8;
 
-    public static final Settings FIRST = new Settings(Rate.FPS_25, List.of(), false, null, Map.of());
+    public static final Settings FIRST = new Settings(Rate.FPS_25, List.of(), false, null, List.of(), Map.of());
 
     public Settings {
         lastRate = lastRate == null ? Rate.FPS_25 : lastRate;
         recent = recent == null ? List.of() : List.copyOf(recent);
+        folders = folders == null ? List.of() : List.copyOf(folders);
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
@@ -60,17 +62,26 @@ public record Settings(Rate lastRate, List<String> recent, boolean dark, Integer
     }
 
     public Settings withLastRate(Rate rate) {
-        return new Settings(rate, recent, dark, pictureMegabytes, extra);
+        return new Settings(rate, recent, dark, pictureMegabytes, folders, extra);
     }
 
     public Settings withDark(boolean chosen) {
-        return new Settings(lastRate, recent, chosen, pictureMegabytes, extra);
+        return new Settings(lastRate, recent, chosen, pictureMegabytes, folders, extra);
     }
 
     public Settings withRecent(Path project) {
-        List<String> list = new ArrayList<>(recent);
-        list.remove(project.toString());
-        list.addFirst(project.toString());
-        return new Settings(lastRate, list.subList(0, Math.min(list.size(), MOST_RECENT)), dark, pictureMegabytes, extra);
+        return new Settings(lastRate, newest(recent, project), dark, pictureMegabytes, folders, extra);
+    }
+
+    /** With a folder that files go to. */
+    public Settings withFolder(Path folder) {
+        return new Settings(lastRate, recent, dark, pictureMegabytes, newest(folders, folder), extra);
+    }
+
+    private static List<String> newest(List<String> known, Path place) {
+        List<String> list = new ArrayList<>(known);
+        list.remove(place.toString());
+        list.addFirst(place.toString());
+        return list.subList(0, Math.min(list.size(), MOST_RECENT));
     }
 }

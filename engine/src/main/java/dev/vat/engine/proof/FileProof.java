@@ -52,7 +52,8 @@ public final class FileProof {
                 null, plan.rate(), plan.rateOrigin(), sources(plan), fills(plan), file.expected(), facts, comparison,
                 quality(plan, file, planned), notes(plan, file),
                 parts, Durable.sha256(joined), planned,
-                plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0) + (file.codecInCatalogue().isLossy() ? 1 : 0));
+                plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0) + (file.codecInCatalogue().isLossy() ? 1 : 0),
+                file.treatment().draft());
     }
 
     private static void frames(List<Receipt.FrameLine> planned, int[] found, List<String> reasons) {
@@ -139,6 +140,10 @@ public final class FileProof {
         if (file.treatment().scan().isInterlaced()) {
             notes.add("two moments woven into each frame, " + file.treatment().scan().title() + ", lines softened 1-2-1 against flicker");
         }
+        if (file.treatment().draft()) {
+            notes.add("draft: half size where the codec has one, marked in the picture");
+        }
+        file.accepted().stream().sorted().forEach(id -> notes.add("said yes to all the same: " + id));
         if (file.treatment().isMatte()) {
             notes.add("the matte of the file beside: white is opaque, black is transparent");
         }

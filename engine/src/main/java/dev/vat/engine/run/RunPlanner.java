@@ -78,7 +78,7 @@ public final class RunPlanner {
         for (Deliverable deliverable : project.deliverablesOn()) {
             files.addAll(files(project, programme, deliverable, sound));
         }
-        boolean shaped = files.stream().anyMatch(f -> f.treatment().placement().isScaled() || f.treatment().look() != null);
+        boolean shaped = files.stream().anyMatch(f -> f.treatment().placement().isScaled() || f.treatment().look() != null || f.treatment().draft());
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
                 programme.working(shaped), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
@@ -100,7 +100,7 @@ public final class RunPlanner {
         RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), threads, settings.control().passes(),
                 EncoderSettings.options(solved, rate), PartCutting.cut(settings, rate, frames),
-                expected(settings, programme, frames, rate, frame, sound, fileName));
+                expected(settings, programme, frames, rate, frame, sound, fileName), deliverable.accepted());
         if (!deliverable.makesMatte() || !programme.transparent()) {
             return List.of(picture);
         }
@@ -108,7 +108,7 @@ public final class RunPlanner {
         Settings plain = settings.withColour(null);
         return List.of(picture, new RunPlan.RunFile(deliverable.id() + "-" + MATTE, deliverable.title() + ", matte", picture.codec(), matteName,
                 treatment.withColour(plain.colourFor(frame.size())).asMatte(), threads, picture.passes(), picture.options(), picture.parts(),
-                expected(plain, programme, frames, rate, frame, null, matteName)));
+                expected(plain, programme, frames, rate, frame, null, matteName), deliverable.accepted()));
     }
 
     private static Expectation expected(Settings settings, Programme programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {

@@ -83,6 +83,16 @@ class TreatedRunTest {
         assertThat(receipt("kite_web.mp4").notes()).contains("transparent places flattened on sky.png");
     }
 
+    @Test
+    void aDraftSaysSoInNamePictureAndReceipt() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 8, false);
+        make(KiteFrames.plan(frames, out, List.of("edit-prores-hq"), Edits.accept("edit-prores-hq", "far-enlarged"), Edits.setDraft(true)));
+        Receipt draft = receipt("kite_edit_draft.mov");
+        assertThat(draft.draft()).isTrue();
+        assertThat(draft.found().size().width()).isEqualTo(KiteFrames.WIDTH / 2);
+        assertThat(draft.notes()).contains("said yes to all the same: far-enlarged").anyMatch(n -> n.startsWith("draft: half size"));
+    }
+
     /** Eleven moments make six frames: the last stands in both fields. */
     @Test
     void twoMomentsAreWovenIntoEachInterlacedFrame() throws Exception {

@@ -105,7 +105,7 @@ class WorkerProcessTest {
         Message.Still still = new Message.Still("/a.exr", FileKind.EXR, 4, 99, new PictureReading(AlphaKind.PREMULTIPLIED, "haze",
                 ColourReading.LINEAR.withExposure(Rational.of(1, 2)).withCurve(ColourReading.Curve.GAMMA22)));
         ClipFacts clip = new ClipFacts("mov", 250, Rate.of(24000, 1001), new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 3), "01:00:00:00",
-                null, Rational.of(10), List.of(new ClipFacts.Track("aac", "stereo", 2, 48_000, -3.5, false, 480_000)), 2);
+                null, Rational.of(10), List.of(new ClipFacts.Track("aac", "stereo", 2, 48_000, -3.5, false, 480_000)), 2, true);
         List<Message> sent = List.of(new Message.Probe(4, "/b.mov"), new Message.Probed(4, clip, null), new Message.Probed(5, null, "no"),
                 new Message.Check(6, FileKind.EXR, false, "haze", List.of(new Message.Check.File(-3, "/a.-003.exr"))),
                 new Message.Show(8, 1, new Message.Blend(still, still, Rational.of(1, 3)), new Message.Shape(4, 3, null, Message.Look.ODD, null)),
