@@ -89,10 +89,10 @@ public final class MovieFrames implements AutoCloseable {
     public Rate rate() {
         Rational stated = Av.rational(demuxer.stream().avg_frame_rate());
         if (stated.signum() > 0) {
-            return new Rate(stated);
+            return new Rate(stated).toNanosecond();
         }
         Rational real = Av.rational(demuxer.stream().r_frame_rate());
-        return real.signum() > 0 ? new Rate(real) : Rate.FPS_25;
+        return real.signum() > 0 ? new Rate(real).toNanosecond() : Rate.FPS_25;
     }
 
     /** Frames, counted one by one. */

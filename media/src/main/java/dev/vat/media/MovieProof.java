@@ -142,7 +142,7 @@ public final class MovieProof {
     /** MXF states the rate as the track's clock alone. */
     private static Rate rate(AVStream stream, Rational base) {
         Rational mean = Av.rational(stream.avg_frame_rate());
-        return new Rate(mean.signum() > 0 ? mean : base.inverse());
+        return new Rate(mean.signum() > 0 ? mean : base.inverse()).toNanosecond();
     }
 
     private static PixelAspect aspect(AVRational ratio) {

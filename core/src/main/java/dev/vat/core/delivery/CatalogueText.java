@@ -6,6 +6,39 @@ import java.util.stream.Collectors;
 /** The catalogue as a page for people, in Markdown. */
 public final class CatalogueText {
 
+    /** Which test holds which field, and by which reader: what stands here is what these tests do. */
+    private static final String READ_BACK = """
+
+            # How files are read back
+
+            Every legal pair of codec and container is made as a short real file, in two parts where it may be cut, at its highest rate (23.976 or
+            59.94 where any will do) and with pixels that aren't square where these can be said; every legal pair of container and sound codec with a real clip's
+            sound; every colour coding and order of lines by choice in every container. Vat's own reader looks at all fields (`DeliveryMatrixTest`,
+            `ColoursAndScansTest`, `SoundOutTest`, `StillsOutTest`), a reader from outside at those that it knows (`OutsideMatrixTest`, `OutsideReadersTest`).
+
+            | Field | Reader from outside | Not carried by |
+            |---|---|---|
+            | container, codec | mediainfo | |
+            | frames, constant rate | mediainfo; of moving stills Chromium's image decoder | numbered frames say no rate |
+            | start at 0, length | Chromium (MP4, WebM); else Vat's reader | numbered frames |
+            | size | mediainfo | |
+            | pixel aspect in the container | mediainfo | AVI, moving stills, numbered frames; MXF for DNxHD and DNxHR |
+            | pixel aspect in the pictures | Vat's reader, where pictures state it | ProRes, DNxHR, v210 and others that have no place |
+            | profile, level | mediainfo for H.264, ProRes; else Vat's reader | codecs that have but one |
+            | chroma, depth | mediainfo | |
+            | matrix, range, primaries, transfer | mediainfo | AVI, GIF, WebP, numbered frames but PNG; what else is missing stands as not carried in the receipt |
+            | order of lines | mediainfo; of DV it calls every file interlaced | moving stills, numbered frames |
+            | alpha and its kind | Chromium (WebM, animated PNG and WebP); else Vat's reader | |
+            | index in front | mediainfo | all but MP4 and MOV |
+            | loops | Chromium; animated WebP's frames are also unwrapped one by one | all but moving stills |
+            | sound: codec, channels, rate, length | Vat's reader, a tone within 30 ms | moving stills, numbered frames |
+            | every frame's samples | Vat's reader by CRC32C; Chromium within 4 codes on flat patches | |
+            | timecode | nothing yet: no file states a first timecode | |
+
+            Left out since this library can't write them so that they read back: uncompressed 4:2:2 and MP3 in AVI, H.265 and run-length in AVI,
+            run-length in Matroska.
+            """;
+
     private CatalogueText() { }
 
     public static String page() {
@@ -31,7 +64,12 @@ public final class CatalogueText {
         for (Container container : Container.values()) {
             page.append("- **").append(container.title()).append("**: ").append(container.refusal()).append(".\n");
         }
-        return page.toString().replace(System.lineSeparator(), "\n");
+        page.append("\n# Sound\n\n| Codec | Stands in | Bits a second |\n|---|---|---|\n");
+        for (SoundCodec codec : SoundCodec.values()) {
+            page.append("| %s | %s | %s |%n".formatted(codec.title(), codec.containers().stream().sorted().map(Container::title).collect(Collectors.joining(", ")),
+                    codec.isLossless() ? "every sample is kept" : codec.bitsPerSecond(1) / 1000 + " kbit/s a channel"));
+        }
+        return page.append(READ_BACK).toString().replace(System.lineSeparator(), "\n");
     }
 
     private static String containers(Codec codec) {

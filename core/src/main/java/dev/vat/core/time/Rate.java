@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /**
  * Frames per second as an exact fraction: 25, 24000/1001, 30000/1001.
@@ -27,6 +28,9 @@ public record Rate(Rational perSecond) implements Comparable<Rate> {
             "23.976", Rate.of(24000, 1001), "23.98", Rate.of(24000, 1001), "29.97", Rate.of(30000, 1001),
             "47.952", Rate.of(48000, 1001), "47.95", Rate.of(48000, 1001), "59.94", Rate.of(60000, 1001),
             "119.88", Rate.of(120000, 1001));
+
+    private static final List<Rate> PUBLISHED = Stream.concat(USUAL.stream(), Stream.of(Rate.of(48000, 1001), Rate.of(48), Rate.of(100),
+            Rate.of(120000, 1001), Rate.of(120))).toList();
 
     public Rate {
         if (perSecond.compareTo(LOWEST) < 0 || perSecond.compareTo(HIGHEST) > 0) {
@@ -57,6 +61,15 @@ public record Rate(Rational perSecond) implements Comparable<Rate> {
             throw new IllegalArgumentException(
                     "'" + text + "' is not a rate: write 25, 24000/1001 or 29.97 (" + e.getMessage() + ")", e);
         }
+    }
+
+    /**
+     * The published rate whose frames last as long to the nanosecond, or else this one. Matroska counts frame lengths in whole nanoseconds,
+     * and readers make fractions of these that nobody meant: 19001/317 for 60000/1001.
+     */
+    public Rate toNanosecond() {
+        double length = 1e9 / perSecond.toDouble();
+        return PUBLISHED.stream().filter(p -> Math.abs(1e9 / p.perSecond.toDouble() - length) <= 1).findFirst().orElse(this);
     }
 
     /** How long {@code frames} frames last, in seconds. */

@@ -11,6 +11,12 @@ import org.junit.jupiter.params.provider.ValueSource;
 class RateTest {
 
     @ParameterizedTest
+    @CsvSource({"19001/317, 60000/1001", "60000/1001, 60000/1001", "24000/1001, 24000/1001", "19001/318, 19001/318", "12, 12", "1000000/41708, 250000/10427"})
+    void whatIsAPublishedRateToTheNanosecondIsTakenAsThat(String read, String taken) {
+        assertThat(Rate.parse(read).toNanosecond()).isEqualTo(Rate.parse(taken));
+    }
+
+    @ParameterizedTest
     @CsvSource(delimiter = ';', value = {"25;25;25", "23.976;24000/1001;23.976", "23,98;24000/1001;23.976", "29.97;30000/1001;29.97",
             "59.94;60000/1001;59.94", "119.88;120000/1001;119.88", "24000/1001;24000/1001;23.976", "12.5;25/2;12.5", "1/60;1/60;0.017"})
     void roundedDecimalsStandForTheirFractions(String typed, String exact, String label) {
