@@ -24,12 +24,13 @@ import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicLong;
 
 /**
- * The benchmarks: {@code one}, {@code fan}, {@code list}, {@code memory}, or {@code all}. Each measurement is a process of
+ * The benchmarks: {@code one}, {@code fan}, {@code six}, {@code list}, {@code memory}, or {@code all}. Each measurement is a process of
  * its own with a worker's environment; what is compared takes turns.
  */
 public final class Bench {
 
     private static final List<String> ALL = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444");
+    private static final List<String> SIX = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-dnxhr-sq", "review-h264", "proxy-prores");
 
     private final Path home;
     private final int frames;
@@ -57,7 +58,10 @@ public final class Bench {
             }
         }
         if (which.equals("all") || which.equals("fan")) {
-            bench.fan();
+            bench.fan("three", ALL);
+        }
+        if (which.equals("all") || which.equals("six")) {
+            bench.fan("six", SIX);
         }
         if (which.equals("all") || which.equals("list")) {
             bench.list(100_000);
@@ -89,31 +93,31 @@ public final class Bench {
         }
     }
 
-    /** Three targets in one read against the bare fan-out, and against three runs one after the other. */
-    private void fan() throws Exception {
+    /** Several targets in one read against the bare fan-out, and against as many runs one after the other. */
+    private void fan(String count, List<String> targets) throws Exception {
         Path material = Material.frames(home, frames);
         Figures bare = new Figures();
         Figures engine = new Figures();
         Figures whole = new Figures();
         Figures separate = new Figures();
         for (int round = 0; round < rounds; round++) {
-            measure(What.BARE, material, ALL, bare);
-            measure(What.MAKE, material, ALL, engine);
-            measure(What.WHOLE, material, ALL, whole);
+            measure(What.BARE, material, targets, bare);
+            measure(What.MAKE, material, targets, engine);
+            measure(What.WHOLE, material, targets, whole);
             double wall = 0;
             double cpu = 0;
-            for (String target : ALL) {
+            for (String target : targets) {
                 double[] one = measure(What.MAKE, material, List.of(target));
                 wall += one[0];
                 cpu += one[1];
             }
             separate.add(wall, cpu);
         }
-        print("three in one read", "bare", bare, bare);
-        print("three in one read", "make", engine, bare);
-        print("three in one read", "whole", whole, bare);
-        print("three runs", "make", separate, bare);
-        System.out.printf(Locale.ROOT, "three in one read take %.2f of three runs' wall, %.2f of their CPU%n", engine.wall() / separate.wall(),
+        print(count + " in one read", "bare", bare, bare);
+        print(count + " in one read", "make", engine, bare);
+        print(count + " in one read", "whole", whole, bare);
+        print(count + " runs", "make", separate, bare);
+        System.out.printf(Locale.ROOT, "%s in one read take %.2f of as many runs' wall, %.2f of their CPU%n", count, engine.wall() / separate.wall(),
                 engine.cpu() / separate.cpu());
     }
 
