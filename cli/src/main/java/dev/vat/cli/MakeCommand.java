@@ -5,8 +5,10 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.Ground;
+import dev.vat.core.delivery.GroupLength;
 import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Scan;
@@ -103,6 +105,15 @@ final class MakeCommand implements Callable<Integer> {
 
     @Option(names = "--accept", paramLabel = "FINDING", description = "An explicit yes to a finding that stands in the way, such as far-enlarged or draft-material; receipts keep it.")
     private List<String> accept = new ArrayList<>();
+
+    @Option(names = "--effort", paramLabel = "HOW", description = "Time against bytes: quick, normal or thorough.")
+    private String effort;
+
+    @Option(names = "--group", paramLabel = "LENGTH", description = "From one self-contained frame to the next: '2 s' or '48 frames'.")
+    private String group;
+
+    @Option(names = "--first-number", paramLabel = "N", description = "The number of the first still, where frames come out.")
+    private Long firstNumber;
 
     @Option(names = "--colour", paramLabel = "ID", description = "What samples mean, in place of what is usual: rec709, rec709-full, srgb, rec601-625, rec601-525, rec2020, rec2100-pq, rec2100-hlg.")
     private String colour;
@@ -281,6 +292,10 @@ final class MakeCommand implements Callable<Integer> {
                 for (String finding : accept) {
                     project = Edits.accept(id, finding).apply(project);
                 }
+                project = effort == null ? project : Edits.follow(id, d -> d.withEffort(Effort.parse(effort))).apply(project);
+                Rate known = rate == null ? null : Rate.parse(rate);
+                project = group == null ? project : Edits.follow(id, d -> d.withGroup(GroupLength.parse(group, known))).apply(project);
+                project = firstNumber == null ? project : Edits.follow(id, d -> d.withFirstNumber(firstNumber)).apply(project);
                 project = matte ? Edits.setMatte(id, true).apply(project) : project;
                 project = scan == null ? project : Edits.setFraming(id, settings(project, id).framing().withScan(Scan.parse(scan))).apply(project);
                 project = quality == null ? project : Edits.setControl(id, settings(project, id).codec().control(quality)).apply(project);

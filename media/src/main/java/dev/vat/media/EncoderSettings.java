@@ -5,7 +5,6 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
-import dev.vat.core.run.PartCutting;
 import dev.vat.core.time.Rate;
 import java.util.List;
 import java.util.Map;
@@ -50,12 +49,12 @@ public final class EncoderSettings {
             case "cfhd" -> options.put("quality", FILM.get(number(settings.control())));
             case "ffv1" -> options.putAll(Map.of("level", "3", "slicecrc", "1", "slices", "4", "g", "1"));
             case "mjpeg" -> options.putAll(Map.of("flags", "+qscale", "global_quality", Integer.toString(118 * number(settings.control()))));
-            case "png" -> options.putAll(Map.of("compression_level", "3", "pred", "mixed"));
+            case "png" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "3", "9"), "pred", "mixed"));
             case "qtrle" -> options.put("g", "1");
             case "tiff" -> options.put("compression_algo", "packbits");
             case "targa" -> options.put("rle", "1");
             case "gif" -> { }
-            case "apng" -> options.putAll(Map.of("compression_level", "6", "pred", "mixed"));
+            case "apng" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "6", "9"), "pred", "mixed"));
             case "webp" -> webp(settings, options);
             case "exr" -> options.putAll(Map.of("compression", "zip16", "format", "half"));
             case "dpx" -> { }
@@ -73,14 +72,22 @@ public final class EncoderSettings {
         };
     }
 
-    private static String group(Codec codec, Rate rate) {
-        return Long.toString(PartCutting.groupFrames(codec, rate));
+    private static String group(Settings settings, Rate rate) {
+        return Long.toString(settings.groupFrames(rate));
+    }
+
+    private static String byEffort(Settings settings, String quick, String normal, String thorough) {
+        return switch (settings.effort()) {
+            case QUICK -> quick;
+            case NORMAL -> normal;
+            case THOROUGH -> thorough;
+        };
     }
 
     private static void h264(Settings settings, Rate rate, Map<String, String> options) {
         Codec codec = settings.codec();
-        options.put("preset", "medium");
-        options.put("g", group(codec, rate));
+        options.put("preset", byEffort(settings, "veryfast", "medium", "slow"));
+        options.put("g", group(settings, rate));
         options.merge("flags", "+cgop", String::concat);
         if (settings.framing().scanInUse().isInterlaced()) {
             options.put("x264-params", settings.framing().scanInUse() == Scan.TOP_FIRST ? "tff=1" : "bff=1");
@@ -114,9 +121,9 @@ public final class EncoderSettings {
     }
 
     private static void hevc(Settings settings, Rate rate, Map<String, String> options) {
-        String group = group(settings.codec(), rate);
+        String group = group(settings, rate);
         String own = "log-level=error:open-gop=0:frame-threads=1:keyint=" + group + ":min-keyint=" + group;
-        options.put("preset", "medium");
+        options.put("preset", byEffort(settings, "veryfast", "medium", "slow"));
         options.put("profile", switch (settings.codec().id()) {
             case "h265-main-420" -> "main";
             case "h265-main10-420" -> "main10";
@@ -135,7 +142,7 @@ public final class EncoderSettings {
     }
 
     private static void vp9(Settings settings, Rate rate, Map<String, String> options) {
-        options.putAll(Map.of("deadline", "good", "cpu-used", "4", "row-mt", "1", "tile-columns", "2", "g", group(settings.codec(), rate)));
+        options.putAll(Map.of("deadline", "good", "cpu-used", byEffort(settings, "6", "4", "2"), "row-mt", "1", "tile-columns", "2", "g", group(settings, rate)));
         if (settings.codec().hasAlpha()) {
             options.put("auto-alt-ref", "0");
         }
@@ -150,8 +157,8 @@ public final class EncoderSettings {
     }
 
     private static void av1(Settings settings, Rate rate, Map<String, String> options) {
-        options.put("preset", "8");
-        options.put("g", group(settings.codec(), rate));
+        options.put("preset", byEffort(settings, "10", "8", "5"));
+        options.put("g", group(settings, rate));
         if (settings.control() instanceof RateControl.Average(long bits)) {
             options.put("b", Long.toString(bits));
         } else {
@@ -161,7 +168,8 @@ public final class EncoderSettings {
 
     private static void webp(Settings settings, Map<String, String> options) {
         boolean lossless = settings.control() instanceof RateControl.Lossless;
-        options.putAll(lossless ? Map.of("lossless", "1", "compression_level", "4") : Map.of("quality", Integer.toString(100 - number(settings.control()))));
+        options.put("compression_level", byEffort(settings, "2", "4", "6"));
+        options.putAll(lossless ? Map.of("lossless", "1") : Map.of("quality", Integer.toString(100 - number(settings.control()))));
     }
 
     /** What is added for one of two passes. VP9's notes go through the encoder itself, see {@link TrackEncoder}. */

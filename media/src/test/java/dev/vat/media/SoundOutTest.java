@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SoundCodec;
@@ -87,7 +88,7 @@ class SoundOutTest {
     void soundIsWovenInAndReadBack(Container container, SoundCodec codec) throws IOException {
         int channels = codec == SoundCodec.AC3 ? 6 : 2;
         Settings settings = new Settings(picture(container), container, picture(container).usualControl(), false,
-                Framing.FOLLOWS, codec, null, 0);
+                Framing.FOLLOWS, codec, null, 0, Effort.NORMAL, null);
         EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
         long samples = Rate.FPS_25.seconds(FRAMES).times(SoundCodec.RATE).round();
         ReelSound sound = new ReelSound(channels, "stereo", samples, List.of(new ReelSound.Piece(wav("a.wav", channels, 44_100, 2).toString(), 0, 0, samples)));

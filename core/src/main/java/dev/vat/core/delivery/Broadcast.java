@@ -15,7 +15,7 @@ final class Broadcast {
 
     /** 50 Mbit/s, groups of half a second. */
     static final Codec MPEG2_LONG_50 = Codec.named("mpeg2-422-50", "MPEG-2 4:2:2 50 Mbit/s long GOP").reports("mpeg2video", "4:2:2")
-            .samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).limits(FULL_HD).pixelAspects(PixelAspect.SQUARE).interlaced(Scan.TOP_FIRST).group(1).whole().bitsPerPixel(.7, 1.1)
+            .samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).limits(FULL_HD).pixelAspects(PixelAspect.SQUARE).interlaced(Scan.TOP_FIRST).group(1).fixedGroup().whole().bitsPerPixel(.7, 1.1)
             .plays("Taken by most broadcasters.").build();
 
     static final Codec MPEG2_INTRA_625 = mpeg2Intra("mpeg2-422-50-intra-625", "MPEG-2 4:2:2 50 Mbit/s intra, 625 lines", LINES_625, Rate.of(25));

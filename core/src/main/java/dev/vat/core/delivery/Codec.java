@@ -107,6 +107,16 @@ public final class Codec {
         return b.groupSeconds;
     }
 
+    /** Whether that may be chosen. */
+    public boolean mayChooseGroup() {
+        return b.groupSeconds > 0 && !b.fixedGroup;
+    }
+
+    /** Whether its encoder can take more or less time over the same. */
+    public boolean hasEffort() {
+        return b.effort;
+    }
+
     public boolean everyFrameStandsAlone() {
         return b.groupSeconds == 0;
     }
@@ -204,7 +214,7 @@ public final class Codec {
 
     /**
      * A rate control as it is typed: {@code 17}, {@code average 8 Mbit/s}, {@code constant 50 Mbit/s}, {@code 20, at most 12 Mbit/s};
-     * also what {@link #words} gives. A bare bit rate is an average. A cap holds over one second.
+     * also what {@link #words} gives. A bare bit rate is an average. A cap holds over one second, or {@code 20, at most 12 Mbit/s over 2 s}.
      *
      * @throws IllegalArgumentException naming what was typed, or what the codec has in its place
      */
@@ -236,6 +246,8 @@ public final class Codec {
         private Limits limits = Limits.NONE;
         private int groupSeconds;
         private boolean whole;
+        private boolean fixedGroup;
+        private boolean effort;
         private boolean statesItself;
         private Set<PixelAspect> pixelAspects = Set.of();
         private Set<Container> squareIn = Set.of();
@@ -316,6 +328,18 @@ public final class Codec {
 
         Builder limits(Limits what) {
             limits = what;
+            return this;
+        }
+
+        /** Its encoder can take more or less time over the same. */
+        Builder effort() {
+            effort = true;
+            return this;
+        }
+
+        /** The group is what broadcasters ask for. */
+        Builder fixedGroup() {
+            fixedGroup = true;
             return this;
         }
 

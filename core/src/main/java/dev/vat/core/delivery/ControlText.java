@@ -1,12 +1,13 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.time.Rational;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Rate controls as they are read and typed; what is said can be typed again. */
 final class ControlText {
 
-    private static final Pattern CONTROL = Pattern.compile("(?:(?:[a-z ]*\\()?(?<number>\\d{1,3})\\)?(?:\\s*,?\\s*at most\\s+(?<cap>.+))?"
+    private static final Pattern CONTROL = Pattern.compile("(?:(?:[a-z ]*\\()?(?<number>\\d{1,3})\\)?(?:\\s*,?\\s*at most\\s+(?<cap>.+?)(?:\\s+over\\s+(?<over>\\d{1,2}(?:[.,]\\d{1,2})?)\\s*s)?)?"
             + "|(?:file of )?(?<bytes>[\\d.,]+\\s*[kmgKMG]B)"
             + "|(?:(?<word>average|constant)\\s+)?(?<rate>[\\d.,]+\\s*[kmgKMG](?:bit/s)?)(?<twice>,? (?:in )?two passes)?)");
 
@@ -21,7 +22,8 @@ final class ControlText {
             case RateControl.TwoPass(long bits) -> "average " + BitRate.format(bits) + " in two passes";
             case RateControl.FileSize(long bytes) -> "file of " + RoughForecast.bytes(bytes);
             case RateControl.Steady(long bits) -> "constant " + BitRate.format(bits);
-            case RateControl.Capped(int number, long bits, long _) -> quality(codec, number) + ", at most " + BitRate.format(bits);
+            case RateControl.Capped(int number, long bits, long buffer) -> quality(codec, number) + ", at most " + BitRate.format(bits)
+                    + (buffer == bits ? "" : " over " + Rational.of(buffer, bits).toDecimal(2) + " s");
         };
     }
 
@@ -48,7 +50,8 @@ final class ControlText {
             return new RateControl.Constant(number);
         }
         long cap = BitRate.parse(m.group("cap"));
-        return new RateControl.Capped(number, cap, cap);
+        Rational over = m.group("over") == null ? Rational.ONE : Rational.parse(m.group("over").replace(',', '.'));
+        return new RateControl.Capped(number, cap, over.times(cap).round());
     }
 
     private static RateControl ofRate(Matcher m) {

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.time.Rational;
 import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
@@ -28,6 +29,9 @@ import java.util.function.Consumer;
  * @param look a table of colours for this file alone, or null
  * @param flatten what shows through where the source is transparent, if the codec carries no alpha
  * @param loops how often a moving still is played, 0 for ever, or null for the target's
+ * @param effort chosen in place of the target's, or null
+ * @param group seconds from one self-contained frame to the next, chosen in place of what is usual, or null
+ * @param firstNumber of numbered frames, or null to follow the source
  * @param matte whether alpha goes into a second file beside this one, which is flattened
  * @param draft whether it is made at half size, with a mark in name and picture
  * @param accepted ids of findings that stand in the way and were said yes to all the same
@@ -36,6 +40,7 @@ import java.util.function.Consumer;
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
                           Framing framing, SoundCodec sound, String colour, Look look, Ground flatten, Integer loops,
+                          Effort effort, Rational group, Long firstNumber,
                           @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
                           @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted,
                           @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
@@ -48,9 +53,10 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, null, false, false, false, Set.of(), Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, null, null, null, null, false, false, false, Set.of(), Map.of());
     }
 
+    private static final long MOST_NUMBER = 999_999_999;
     private static final int MOST_LOOPS = 60_000;
 
     /** A deliverable while something of it is changed. */
@@ -66,6 +72,9 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         private Look look;
         private Ground flatten;
         private Integer loops;
+        private Effort effort;
+        private Rational group;
+        private Long firstNumber;
         private boolean matte;
         private boolean cropToGrid;
         private boolean draft;
@@ -85,13 +94,16 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         d.look = look;
         d.flatten = flatten;
         d.loops = loops;
+        d.effort = effort;
+        d.group = group;
+        d.firstNumber = firstNumber;
         d.matte = matte;
         d.cropToGrid = cropToGrid;
         d.draft = draft;
         d.accepted = accepted;
         change.accept(d);
-        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.colour, d.look, d.flatten, d.loops, d.matte,
-                d.cropToGrid, d.draft, d.accepted, extra);
+        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.colour, d.look, d.flatten, d.loops, d.effort, d.group,
+                d.firstNumber, d.matte, d.cropToGrid, d.draft, d.accepted, extra);
     }
 
     public Deliverable withId(String other) {
@@ -164,6 +176,24 @@ public record Deliverable(String id, String target, boolean off, String codec, C
             throw new IllegalArgumentException("A picture is played from 1 to " + MOST_LOOPS + " times, or 0 for ever, not " + times);
         }
         return with(d -> d.loops = times);
+    }
+
+    /** @param other null for the target's */
+    public Deliverable withEffort(Effort other) {
+        return with(d -> d.effort = other == targetInCatalogue().settings().effort() ? null : other);
+    }
+
+    /** @param seconds null for what is usual */
+    public Deliverable withGroup(Rational seconds) {
+        return with(d -> d.group = seconds);
+    }
+
+    /** @param number null to follow the source */
+    public Deliverable withFirstNumber(Long number) {
+        if (number != null && (number < 0 || number > MOST_NUMBER)) {
+            throw new IllegalArgumentException("Frames are numbered from 0 to " + MOST_NUMBER + ", not " + number);
+        }
+        return with(d -> d.firstNumber = number);
     }
 
     public Deliverable withMatte(boolean beside) {
@@ -243,7 +273,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         SoundCodec usual = container == null ? wanted.sound() : SoundCodec.usualIn(stands);
         ColourCoding coding = colour != null ? ColourCoding.parse(colour) : codec == null ? wanted.colour() : null;
         return new Settings(used, stands, ruled, wanted.indexInFront(), framing == null ? wanted.framing() : framing, kept ? sound : usual, coding,
-                loops == null ? wanted.loops() : loops)
+                loops == null ? wanted.loops() : loops,
+                effort == null ? wanted.effort() : effort, used.mayChooseGroup() ? group : null)
                 .withIndexInFront(wanted.indexInFront());
     }
 

@@ -27,7 +27,7 @@ final class H264 {
             .plays("Plays in a few desktop players.").unwise("H.264 4:4:4 plays almost nowhere").build();
 
     static final Codec INTRA_422_10 = Codec.named("h264-intra-422-10", "H.264 4:2:2 Intra").reports("h264", "High 4:2:2 Intra")
-            .samples(Chroma.YUV422, 10).in(EVERYWHERE).quality(SCALE, 14).limits(Limits.upTo(4096, 2304)).bitsPerPixel(.3, 6)
+            .samples(Chroma.YUV422, 10).in(EVERYWHERE).quality(SCALE, 14).effort().limits(Limits.upTo(4096, 2304)).bitsPerPixel(.3, 6)
             .plays("Opens in editing programs; quick to step through, since every frame stands alone.").build();
 
     /** Class 100 of SMPTE RP 2027: about 100 Mbit/s at 25 and 29.97, every frame alike in bytes. */
@@ -39,7 +39,7 @@ final class H264 {
     private static Codec.Builder entry(String id, String title, String profile, Chroma chroma, int bits) {
         return Codec.named(id, title).reports("h264", profile).samples(chroma, bits).in(EVERYWHERE).quality(SCALE, 17)
                 .also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.STEADY, RateControl.Kind.CAPPED)
-                .matrices().screenColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST).limits(Limits.upTo(4096, 2304)).group(2).bitsPerPixel(.02, 1.6 * bits / 8);
+                .matrices().screenColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST).limits(Limits.upTo(4096, 2304)).group(2).effort().bitsPerPixel(.02, 1.6 * bits / 8);
     }
 
     static List<Codec> all() {

@@ -49,7 +49,7 @@ final class Lossless {
     }
 
     private static Codec png(String id, String title, int bits, int alpha) {
-        return Codec.named(id, title).reports("png", "unknown").samples(Chroma.RGB, bits).alpha(alpha).in(Container.MOV).lossless()
+        return Codec.named(id, title).reports("png", "unknown").samples(Chroma.RGB, bits).alpha(alpha).in(Container.MOV).lossless().effort()
                 .bitsPerPixel(.5, (3 * bits + alpha) * 1.05).plays("Opens in editing and compositing programs" + (alpha > 0 ? ", transparency included." : ".")).build();
     }
 

@@ -18,7 +18,7 @@ final class MovingStills {
     static final Codec WEBP = webp("webp-420", "Animated WebP", 0);
     static final Codec WEBP_ALPHA = webp("webp-420-alpha", "Animated WebP with alpha", 8);
     static final Codec WEBP_LOSSLESS = Codec.named("webp-lossless", "Animated WebP without loss, with alpha").reports("webp", "unknown").samples(Chroma.RGB, 8).alpha(8)
-            .in(Container.WEBP).partsIn(Container.WEBP).whole().lossless().limits(Limits.upTo(16383, 16383)).bitsPerPixel(.5, 34).reach(Reach.BROWSERS).plays(SILENT).build();
+            .in(Container.WEBP).partsIn(Container.WEBP).whole().lossless().effort().limits(Limits.upTo(16383, 16383)).bitsPerPixel(.5, 34).reach(Reach.BROWSERS).plays(SILENT).build();
 
     private static Codec gif(String id, String title, int alpha) {
         return Codec.named(id, title).reports("gif", "unknown").samples(Chroma.RGB, 8).alpha(alpha).in(Container.GIF).partsIn(Container.GIF).whole()
@@ -27,14 +27,14 @@ final class MovingStills {
     }
 
     private static Codec apng(String id, String title, int alpha) {
-        return Codec.named(id, title).reports("apng", "unknown").samples(Chroma.RGB, 8).alpha(alpha).colour(ColourCoding.SCREEN).in(Container.APNG).partsIn(Container.APNG).whole().lossless()
+        return Codec.named(id, title).reports("apng", "unknown").samples(Chroma.RGB, 8).alpha(alpha).colour(ColourCoding.SCREEN).in(Container.APNG).partsIn(Container.APNG).whole().lossless().effort()
                 .bitsPerPixel(.5, 26 + alpha).reach(Reach.BROWSERS).plays(SILENT).build();
     }
 
     /** The number is what is given up: a hundred less the quality by WebP's own count. */
     private static Codec webp(String id, String title, int alpha) {
         return Codec.named(id, title).reports("webp", "unknown").samples(Chroma.YUV420, 8).alpha(alpha).colour(ColourCoding.WEBP).in(Container.WEBP).partsIn(Container.WEBP)
-                .whole().quality(new Quality(0, 100, 12, 25, 50), 15).limits(Limits.upTo(16383, 16383)).bitsPerPixel(.1, 4).reach(Reach.BROWSERS).plays(SILENT).build();
+                .whole().effort().quality(new Quality(0, 100, 12, 25, 50), 15).limits(Limits.upTo(16383, 16383)).bitsPerPixel(.1, 4).reach(Reach.BROWSERS).plays(SILENT).build();
     }
 
     static List<Codec> all() {

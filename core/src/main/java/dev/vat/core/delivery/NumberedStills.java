@@ -26,7 +26,11 @@ final class NumberedStills {
 
     private static Codec still(String id, String title, String name, String extension, int bits, int alpha, double low) {
         // PNG alone says what its values mean; as screens show them, they look as the frames looked that came in.
-        return Codec.named(id, title).reports(name, "unknown").samples(Chroma.RGB, bits).alpha(alpha).colour(name.equals("png") ? ColourCoding.SCREEN : ColourCoding.RGB)
+        Codec.Builder entry = Codec.named(id, title);
+        if (name.equals("png")) {
+            entry.effort();
+        }
+        return entry.reports(name, "unknown").samples(Chroma.RGB, bits).alpha(alpha).colour(name.equals("png") ? ColourCoding.SCREEN : ColourCoding.RGB)
                 .in(Container.FRAMES).extension(extension)
                 .lossless().bitsPerPixel(low, (3 * bits + alpha) * 1.4)
                 .plays("Opens in compositing and finishing programs" + (alpha > 0 ? ", transparency included." : ".")).build();

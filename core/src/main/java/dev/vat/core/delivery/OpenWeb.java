@@ -19,14 +19,14 @@ final class OpenWeb {
         return Codec.named(id, title).reports("vp9", "Profile 0").samples(Chroma.YUV420, 8)
                 .in(Container.WEBM, Container.MKV, Container.MP4).partsIn(Container.MKV)
                 .quality(new Quality(1, 63, 20, 30, 40), 24).also(RateControl.Kind.AVERAGE).limits(Limits.upTo(16384, 16384))
-                .matrices().screenColours().group(4).bitsPerPixel(.01, 1.4);
+                .matrices().screenColours().group(4).effort().bitsPerPixel(.01, 1.4);
     }
 
     private static Codec.Builder av1(String id, String title, int bits) {
         return Codec.named(id, title).reports("av1", "Main").samples(Chroma.YUV420, bits)
                 .in(Container.MP4, Container.WEBM, Container.MKV).partsIn(Container.MKV)
                 .quality(new Quality(1, 63, 22, 32, 42), 26).also(RateControl.Kind.AVERAGE).limits(Limits.upTo(16384, 8704).from(64))
-                .matrices().screenColours().pixelAspects(PixelAspect.SQUARE).group(4).bitsPerPixel(.01, 1.2 * bits / 8).reach(Reach.BROWSERS).plays("Plays in current browsers and on recent telephones and televisions.");
+                .matrices().screenColours().pixelAspects(PixelAspect.SQUARE).group(4).effort().bitsPerPixel(.01, 1.2 * bits / 8).reach(Reach.BROWSERS).plays("Plays in current browsers and on recent telephones and televisions.");
     }
 
     static List<Codec> all() {

@@ -84,6 +84,12 @@ public record Preset(int version, String name, Deliverable column) {
         if (column.colour() != null) {
             changes.add(settings.colour().title());
         }
+        if (column.effort() != null) {
+            changes.add(column.effort().title() + " effort");
+        }
+        if (column.group() != null) {
+            changes.add("groups of " + column.group().toDecimal(2) + " s");
+        }
         if (column.loops() != null) {
             changes.add(column.loops() == 0 ? "played for ever" : "played " + column.loops() + " times");
         }

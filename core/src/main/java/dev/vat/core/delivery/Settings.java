@@ -2,25 +2,29 @@ package dev.vat.core.delivery;
 
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 
 /**
  * Everything that is chosen about one file, complete: what its target says, with what somebody chose in its place.
  *
  * @param indexInFront whether a player can start before the whole file has arrived
  * @param sound how sound is packed, if there is any
+ * @param effort time against bytes, where the encoder has the choice
+ * @param group seconds from one self-contained frame to the next, or null for what is usual for the codec
  * @param loops how often a moving still is played, 0 for ever; without meaning elsewhere
  * @param colour what samples mean, or null for what is usual for codec and size
  */
 public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing, SoundCodec sound,
-                       ColourCoding colour, int loops) {
+                       ColourCoding colour, int loops, Effort effort, Rational group) {
 
     /** The usual settings of a codec in a container. */
     public static Settings of(Codec codec, Container container) {
-        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container), null, 0);
+        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container), null, 0, Effort.NORMAL,
+                null);
     }
 
     public Settings withControl(RateControl other) {
-        return new Settings(codec, container, other, indexInFront, framing, sound, colour, loops);
+        return new Settings(codec, container, other, indexInFront, framing, sound, colour, loops, effort, group);
     }
 
     /**
@@ -35,11 +39,25 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withFraming(Framing other) {
-        return new Settings(codec, container, control, indexInFront, other, sound, colour, loops);
+        return new Settings(codec, container, control, indexInFront, other, sound, colour, loops, effort, group);
     }
 
     public Settings withColour(ColourCoding other) {
-        return new Settings(codec, container, control, indexInFront, framing, sound, other, loops);
+        return new Settings(codec, container, control, indexInFront, framing, sound, other, loops, effort, group);
+    }
+
+    public Settings withEffort(Effort other) {
+        return new Settings(codec, container, control, indexInFront, framing, sound, colour, loops, other, group);
+    }
+
+    /** @param seconds null for what is usual */
+    public Settings withGroup(Rational seconds) {
+        return new Settings(codec, container, control, indexInFront, framing, sound, colour, loops, effort, seconds);
+    }
+
+    /** Frames from one self-contained frame to the next. @param rate of the file */
+    public long groupFrames(Rate rate) {
+        return codec.everyFrameStandsAlone() ? 1 : GroupLength.frames(group != null ? group : Rational.of(codec.groupSeconds()), rate);
     }
 
     /** What the samples of a file mean that has a size. */
@@ -48,6 +66,6 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withIndexInFront(boolean other) {
-        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, colour, loops);
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, colour, loops, effort, group);
     }
 }

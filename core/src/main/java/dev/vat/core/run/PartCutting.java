@@ -23,7 +23,7 @@ public final class PartCutting {
         long length = frames;
         Codec codec = settings.codec();
         if (codec.partForm(settings.control()) != PartForm.WHOLE) {
-            long group = groupFrames(codec, rate);
+            long group = settings.groupFrames(rate);
             long wanted = codec.groupSeconds() > 0 ? LONG_GROUP_SECONDS : INTRA_SECONDS;
             long groups = Math.max(1, rate.perSecond().times(wanted).round() / group);
             length = groups * group;
@@ -33,10 +33,5 @@ public final class PartCutting {
             parts.add(new RunPlan.Part(parts.size(), first, Math.min(length, frames - first)));
         }
         return parts;
-    }
-
-    /** Frames from one self-contained frame to the next. */
-    public static long groupFrames(Codec codec, Rate rate) {
-        return codec.groupSeconds() == 0 ? 1 : Math.max(1, rate.perSecond().times(codec.groupSeconds()).round());
     }
 }

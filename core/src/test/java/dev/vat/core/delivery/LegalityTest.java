@@ -103,7 +103,7 @@ class LegalityTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {"17 | very good (17)", "very good (12) | very good (12)", " 22 | good (22)", "average 8 Mbit/s | average 8 Mbit/s",
         "8 Mbit/s | average 8 Mbit/s", "25 MB | file of 25.0 MB", "8M two passes | average 8 Mbit/s in two passes", "800k | average 800 kbit/s", "constant 1,5 M | constant 1.5 Mbit/s", "20, at most 12 Mbit/s | good (20), at most 12 Mbit/s",
-        "good (20), at most 12 Mbit/s | good (20), at most 12 Mbit/s"})
+        "good (20), at most 12 Mbit/s | good (20), at most 12 Mbit/s", "20, at most 12M over 2 s | good (20), at most 12 Mbit/s over 2 s"})
     void rateControlIsTypedAsItIsShown(String typed, String shown) {
         RateControl control = H264.HIGH_420.control(typed);
         assertThat(H264.HIGH_420.words(control)).isEqualTo(shown);

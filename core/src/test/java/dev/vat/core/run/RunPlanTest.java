@@ -69,7 +69,7 @@ class RunPlanTest {
             next = part.end();
         }
         assertThat(next).isEqualTo(frames);
-        long group = PartCutting.groupFrames(Catalogue.target(target).codec(), Rate.parse(rate));
+        long group = Catalogue.target(target).settings().groupFrames(Rate.parse(rate));
         assertThat(parts).allSatisfy(p -> assertThat(p.first() % group).isZero());
     }
 

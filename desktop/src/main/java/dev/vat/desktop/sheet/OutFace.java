@@ -352,6 +352,7 @@ public final class OutFace extends VBox {
             case FIT -> choose(menus.fits(deliverable));
             case SOUND -> choose(menus.sounds(deliverable));
             case COLOUR -> choose(menus.colours(deliverable));
+            case EFFORT -> choose(menus.efforts(deliverable));
             case SCAN -> choose(menus.scans(deliverable));
             case LOOK -> menus.look(deliverable);
             case CODEC -> choose(menus.codecs(deliverable));

@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Legality;
@@ -121,6 +122,19 @@ final class OutMenus {
             item.setId("scan-" + scan.ordinal());
             item.setSelected(scan == framing.scanInUse());
             item.setOnAction(_ -> studio.edit(Edits.setFraming(deliverable.id(), framing.withScan(scan))));
+            menu.getItems().add(item);
+        }
+        return menu;
+    }
+
+    ContextMenu efforts(Deliverable deliverable) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("effort-menu");
+        for (Effort effort : Effort.values()) {
+            CheckMenuItem item = new CheckMenuItem(effort.title());
+            item.setId("effort-" + effort.title());
+            item.setSelected(effort == deliverable.settings().effort());
+            item.setOnAction(_ -> studio.edit(Edits.follow(deliverable.id(), d -> d.withEffort(effort))));
             menu.getItems().add(item);
         }
         return menu;

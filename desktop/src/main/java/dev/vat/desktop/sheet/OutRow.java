@@ -13,6 +13,7 @@ import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
+import dev.vat.core.time.Rational;
 import dev.vat.desktop.studio.Studio;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -35,6 +36,9 @@ enum OutRow {
     COLOUR(Group.PICTURE, "Colour", "What the samples mean, written into stream and container alike, as far as these can say it. Enter chooses, high dynamic range too."),
     LOOK(Group.PICTURE, "Look", "A table of colours (.cube) that display codes go through first. Enter chooses a file; Backspace takes it away."),
     SCAN(Group.PICTURE, "Scan", "How lines follow each other. Interlaced frames are woven of two reel frames each, so that the file runs at half the reel's rate."),
+    EFFORT(Group.FILE, "Effort", "Time against bytes at the same quality: quick, normal, thorough. Enter chooses."),
+    GROUP(Group.FILE, "Key frames", "From one self-contained frame to the next: shorter is quicker to step through, longer is smaller. Enter types 2 s or 48 frames."),
+    FIRST_NUMBER(Group.FILE, "First number", "The number of the first still. It follows the source's; Enter types another."),
     LOOPS(Group.FILE, "Played", "How often a moving still is played. Enter types a number; 0 is for ever."),
     NAME(Group.FILE, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number."),
     STOP(Group.FILE, "If stopped", "Whether a stop costs the work so far; for now a stopped file is made again from its start."),
@@ -108,6 +112,9 @@ enum OutRow {
             case CHROMA -> Optional.of(codec.chroma().label());
             case COLOUR -> programme.frame(deliverable).map(f -> settings.colourFor(f.size()).title());
             case LOOK -> Optional.of(deliverable.look() == null ? "none" : deliverable.look().name());
+            case EFFORT -> codec.hasEffort() ? Optional.of(settings.effort().title()) : Optional.empty();
+            case GROUP -> codec.everyFrameStandsAlone() ? Optional.empty() : Optional.of(group(programme, settings));
+            case FIRST_NUMBER -> settings.container().isFolder() ? Optional.of(deliverable.firstNumber() == null ? "as the source" : deliverable.firstNumber().toString()) : Optional.empty();
             case LOOPS -> settings.container().isMovingStill() ? Optional.of(settings.loops() == 0 ? "for ever" : settings.loops() == 1 ? "once" : settings.loops() + " times") : Optional.empty();
             case SCAN -> Optional.of(settings.framing().scanInUse().title());
             case ALPHA -> Optional.of(alpha(programme, deliverable));
@@ -118,6 +125,11 @@ enum OutRow {
             case FORECAST -> programme.frame(deliverable).map(f -> RoughForecast.of(settings, f.size(), programme.plan().count(),
                     programme.rate().orElse(null), programme.transparent()).toString().replace("rough: ", ""));
         };
+    }
+
+    private static String group(Programme programme, Settings settings) {
+        Rational seconds = settings.group() != null ? settings.group() : Rational.of(settings.codec().groupSeconds());
+        return seconds.toDecimal(2) + " s" + programme.rate().map(r -> ", " + settings.groupFrames(settings.framing().scanInUse().rate(r)) + " frames").orElse("");
     }
 
     /** How the picture lies in the file's, or that it simply is the file's. */
@@ -139,6 +151,9 @@ enum OutRow {
         return switch (this) {
             case RATE -> "choose a rate";
             case LOOPS -> "by its player";
+            case EFFORT -> "none to choose";
+            case GROUP -> "every frame";
+            case FIRST_NUMBER -> "one file";
             default -> "not known yet";
         };
     }
@@ -171,6 +186,9 @@ enum OutRow {
             case COLOUR -> deliverable.withColour(null);
             case LOOK -> deliverable.withLook(null);
             case LOOPS -> deliverable.withLoops(null);
+            case EFFORT -> deliverable.withEffort(null);
+            case GROUP -> deliverable.withGroup(null);
+            case FIRST_NUMBER -> deliverable.withFirstNumber(null);
             case SCAN -> deliverable.withFraming(framing(deliverable).withScan(targets(deliverable).scan()));
             case SIZE -> deliverable.withCropToGrid(false).withFraming(framing(deliverable).withSize(targets(deliverable).size()));
             case FIT -> deliverable.withFraming(framing(deliverable).withFit(targets(deliverable).fit()));
@@ -191,6 +209,9 @@ enum OutRow {
         return deliverable.isKnown() && switch (this) {
             case CODEC, CONTAINER, SOUND, SIZE, RATE, FIT, PIXEL_ASPECT, LOOK -> true;
             case COLOUR -> deliverable.settings().codec().colours().size() > 1;
+            case EFFORT -> deliverable.settings().codec().hasEffort();
+            case GROUP -> deliverable.settings().codec().mayChooseGroup();
+            case FIRST_NUMBER -> deliverable.settings().container().isFolder();
             case LOOPS -> deliverable.settings().container().isMovingStill();
             case SCAN -> !deliverable.settings().codec().interlaced().isEmpty();
             case QUALITY -> deliverable.settings().codec().quality() != null;

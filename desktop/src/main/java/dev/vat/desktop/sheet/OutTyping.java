@@ -3,12 +3,14 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Ground;
+import dev.vat.core.delivery.GroupLength;
 import dev.vat.core.delivery.SizeWish;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.Programme;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import dev.vat.desktop.studio.Studio;
 
 /** What stands in a cell's editor to begin with, and what is made of what was typed there. */
@@ -27,10 +29,25 @@ final class OutTyping {
             case ALPHA -> deliverable.flatten() + (deliverable.matte() ? MATTE : "");
             case SIZE -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.size().toString()).orElse("");
             case PIXEL_ASPECT -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.pixelAspect().toString()).orElse("");
+            case GROUP -> (deliverable.settings().group() == null ? Rational.of(deliverable.settings().codec().groupSeconds()) : deliverable.settings().group()).toDecimal(2) + " s";
+            case FIRST_NUMBER -> deliverable.firstNumber() == null ? "" : deliverable.firstNumber().toString();
             case LOOPS -> Integer.toString(deliverable.settings().loops());
             case QUALITY -> deliverable.settings().codec().words(deliverable.settings().control());
             default -> studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse("");
         };
+    }
+
+    private Edit group(Deliverable deliverable, String typed) {
+        Rational seconds = typed.isBlank() ? null : GroupLength.parse(typed, studio.programme().flatMap(Programme::rate).orElse(null));
+        return new Edit("change of key frames", project -> project.withDeliverable(deliverable.id(), d -> d.withGroup(seconds)));
+    }
+
+    private static Edit firstNumber(Deliverable deliverable, String typed) {
+        if (!typed.strip().matches("\\d{0,9}")) {
+            throw new IllegalArgumentException("'" + typed + "' is no frame number");
+        }
+        Long number = typed.isBlank() ? null : Long.valueOf(typed.strip());
+        return new Edit("change of the first number", project -> project.withDeliverable(deliverable.id(), d -> d.withFirstNumber(number)));
     }
 
     private static Edit loops(Deliverable deliverable, String typed) {
@@ -56,6 +73,8 @@ final class OutTyping {
             case SIZE -> Edits.setFraming(deliverable.id(), framing.withSize(SizeWish.parse(typed, studio.programme().flatMap(Programme::shape).orElse(null))));
             case PIXEL_ASPECT -> Edits.setFraming(deliverable.id(), framing.withPixelAspect(PixelAspect.parse(typed)));
             case ALPHA -> ground(deliverable, typed);
+            case GROUP -> group(deliverable, typed);
+            case FIRST_NUMBER -> firstNumber(deliverable, typed);
             case LOOPS -> loops(deliverable, typed);
             case QUALITY -> Edits.setControl(deliverable.id(), deliverable.settings().codec().control(typed));
             default -> Edits.setRateEverywhere(Rate.parse(typed));

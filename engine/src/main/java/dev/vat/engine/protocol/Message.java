@@ -1,5 +1,6 @@
 package dev.vat.engine.protocol;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import dev.vat.core.delivery.Treatment;
@@ -159,8 +160,9 @@ public sealed interface Message {
     /** Open parts are dropped, closed ones kept. */
     record Stop(long id) implements Message { }
 
-    /** How far each file of a run is. */
-    record Progress(long id, long framesRead, List<FileProgress> files) implements Message { }
+    /** How far each file of a run is. @param held why the run holds still by itself for now, or null */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record Progress(long id, long framesRead, List<FileProgress> files, String held) implements Message { }
 
     /** A run has come to its end, whatever it was. */
     record Ended(long id, boolean stopped, List<FileProgress> files) implements Message { }

@@ -29,6 +29,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.function.LongPredicate;
 
 /**
  * Reads a plan's frames once, in order, with a small pool of decoders that work a few frames ahead. A frame that repeats
@@ -106,9 +107,17 @@ public final class FrameFeed implements AutoCloseable {
     private final CardPainter cards = new CardPainter();
     private ReelFrame lastFrame;
     private WorkingPictures lastPicture;
+    private final LongPredicate wanted;
     private long next;
 
+    /** Every frame of a plan. */
     public FrameFeed(RunPlan plan, int threads) {
+        this(plan, threads, _ -> true);
+    }
+
+    /** @param wanted which reel frames are read at all */
+    FrameFeed(RunPlan plan, int threads, LongPredicate wanted) {
+        this.wanted = wanted;
         this.plan = plan;
         this.alpha = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
         this.formats = plan.workingFormats();
@@ -122,12 +131,16 @@ public final class FrameFeed implements AutoCloseable {
     }
 
     /**
-     * The next frame, which the caller closes.
+     * The next frame that is wanted, which the caller closes.
      *
      * @throws IOException naming the file, if a frame isn't what it was when it was checked
      */
     public WorkingPictures next() throws IOException, InterruptedException {
         while (ahead.size() < 2 * threads && next < plan.frames()) {
+            if (!wanted.test(next)) {
+                next++;
+                continue;
+            }
             ReelFrame frame = plan.frameAt(next++);
             ahead.add(new Ahead(frame, repeats(frame) ? null : poolFor(frame).submit(work(frame))));
             lastFrame = frame;

@@ -11,6 +11,7 @@ import java.util.List;
 @JsonSubTypes({
     @JsonSubTypes.Type(value = JournalEntry.Started.class, name = "started"),
     @JsonSubTypes.Type(value = JournalEntry.PartClosed.class, name = "part-closed"),
+    @JsonSubTypes.Type(value = JournalEntry.FirstPassed.class, name = "first-passed"),
     @JsonSubTypes.Type(value = JournalEntry.Proven.class, name = "proven"),
     @JsonSubTypes.Type(value = JournalEntry.Delivered.class, name = "delivered"),
     @JsonSubTypes.Type(value = JournalEntry.Unproven.class, name = "unproven"),
@@ -26,6 +27,9 @@ public sealed interface JournalEntry {
     /** A part is whole and on disk; CRC32C of its file, and what the inline check found of its frames. */
     record PartClosed(String target, int part, long first, long frames, long bytes, String crc,
                       List<Receipt.FrameLine> checked) implements JournalEntry { }
+
+    /** The first of two passes is over, and its notes are on disk. */
+    record FirstPassed(String target) implements JournalEntry { }
 
     /** The joined file agrees with its plan; it only has to get its name. */
     record Proven(String target, String work, String receipt) implements JournalEntry { }

@@ -10,6 +10,7 @@ import dev.vat.media.EncoderSpec;
 import dev.vat.media.FieldWeaver;
 import dev.vat.media.FirstPass;
 import dev.vat.media.FrameProof;
+import dev.vat.media.MediaException;
 import dev.vat.media.PartSink;
 import dev.vat.media.PartWriter;
 import dev.vat.media.Picture;
@@ -18,8 +19,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 
@@ -28,6 +30,9 @@ import java.util.concurrent.BlockingQueue;
  * waits for it and takes nothing more; the others never notice.
  */
 final class Lane {
+
+    /** The library's number for a full disk, that of POSIX's ENOSPC. */
+    private static final int NO_ROOM = -28;
 
     /** More would only take memory: the encoder is the slow end. */
     private static final int WAITING_FRAMES = 3;
@@ -45,17 +50,26 @@ final class Lane {
     private final boolean checked;
     private final boolean firstPass;
     private final BlockingQueue<Turn> queue = new ArrayBlockingQueue<>(WAITING_FRAMES);
-    private final List<JournalEntry.PartClosed> closedParts = new ArrayList<>();
+    private final Map<Integer, JournalEntry.PartClosed> closedParts = new TreeMap<>();
     private final Pace pace = new Pace();
     private final Thread thread;
     private volatile FileProgress progress;
+    private List<RunPlan.Part> toMake;
     private volatile boolean over;
+    private volatile boolean full;
     private long bytes;
-    private long taken;
 
-    /** @param checked whether each frame is decoded again at once; only benchmarks leave it out */
-    Lane(RunPlan plan, RunPlan.RunFile file, Journal journal, boolean checked) {
+    /**
+     * @param kept parts that an earlier start closed: these aren't made again
+     * @param checked whether each frame is decoded again at once; only benchmarks leave it out
+     */
+    Lane(RunPlan plan, RunPlan.RunFile file, Journal journal, List<JournalEntry.PartClosed> kept, boolean checked) {
         this(plan, file, journal, checked, false);
+        kept.forEach(part -> closedParts.put(part.part(), part));
+        toMake = file.parts().stream().filter(p -> !closedParts.containsKey(p.index())).toList();
+        bytes = kept.stream().mapToLong(JournalEntry.PartClosed::bytes).sum();
+        progress = new FileProgress(file.target(), Stage.WAITING, kept.stream().mapToLong(JournalEntry.PartClosed::frames).sum(), file.expected().frames(), bytes, 0,
+                -1, null, null, null);
     }
 
     /** The first pass over a file that takes two: it leaves notes for the second. */
@@ -65,6 +79,7 @@ final class Lane {
 
     private Lane(RunPlan plan, RunPlan.RunFile file, Journal journal, boolean checked, boolean firstPass) {
         this.firstPass = firstPass;
+        this.toMake = file.parts();
         this.plan = plan;
         this.file = file;
         this.work = RunHome.workFolder(plan, file);
@@ -74,8 +89,27 @@ final class Lane {
         this.thread = Thread.ofPlatform().name("make-" + file.target()).unstarted(this::work);
     }
 
+    private static Path notes(RunPlan plan, RunPlan.RunFile file) {
+        return RunHome.workFolder(plan, file).resolve("pass.notes");
+    }
+
+    /** Whether an earlier start went through the first pass, and what it noted is still there. */
+    static boolean hasNotes(RunPlan plan, RunPlan.RunFile file, RunState state) {
+        return state.isFirstPassed(file.target()) && Files.isRegularFile(notes(plan, file));
+    }
+
     void start() {
         thread.start();
+    }
+
+    /** Whether a reel frame is in a part that is still to be made. */
+    boolean wants(long reelFrame) {
+        return toMake.stream().anyMatch(p -> reelFrame >= file.reelFrame(p.first()) && reelFrame < file.reelFrame(p.end()));
+    }
+
+    /** Whether it stopped since there was no room left: what it was making is made again when there is some. */
+    boolean isFull() {
+        return full;
     }
 
     /** Takes a share of the picture; waits while the lane is full. */
@@ -100,13 +134,16 @@ final class Lane {
 
     private void work() {
         EncoderSpec one = EncoderSpec.of(file);
-        EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve("pass.notes")) : one;
+        EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, notes(plan, file)) : one;
         try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.treatment()); FieldWeaver weaver = new FieldWeaver(spec.scan())) {
-            for (RunPlan.Part part : file.parts()) {
+            for (RunPlan.Part part : toMake) {
                 if (!make(part, spec, conversion, weaver)) {
                     report(Stage.STOPPED, part.first(), null);
                     return;
                 }
+            }
+            if (firstPass) {
+                journal.write(new JournalEntry.FirstPassed(file.target()));
             }
             report(firstPass ? Stage.FIRST_PASS : Stage.JOINING, file.expected().frames(), null);
         } catch (InterruptedException _) {
@@ -121,6 +158,11 @@ final class Lane {
 
     private void fail(Exception e) {
         String why = e.getMessage() == null ? e.toString() : e.getMessage();
+        if (e instanceof MediaException media && media.code() == NO_ROOM || e instanceof IOException && why.contains("No space left")) {
+            full = true;
+            report(Stage.STOPPED, progress.done(), why);
+            return;
+        }
         report(Stage.FAILED, progress.done(), why);
         try {
             journal.write(new JournalEntry.Failed(file.target(), why));
@@ -136,7 +178,7 @@ final class Lane {
         long partBytes;
         try (PartSink writer = sink(open, part, spec)) {
             for (long frame = part.first(); frame < part.end(); frame++) {
-                try (Picture converted = next(conversion, weaver)) {
+                try (Picture converted = next(frame, conversion, weaver)) {
                     if (converted == null) {
                         return false;
                     }
@@ -155,13 +197,13 @@ final class Lane {
         return true;
     }
 
-    /** The next picture of the file, or null if the run was stopped before there was one. */
-    private Picture next(Conversion conversion, FieldWeaver weaver) throws InterruptedException {
+    /** A picture of the file, or null if the run was stopped before there was one. */
+    private Picture next(long frame, Conversion conversion, FieldWeaver weaver) throws InterruptedException {
         Picture first = converted(conversion);
         if (first == null || !weaver.isWeaving()) {
             return first;
         }
-        try (first; Picture second = taken < plan.frames() ? converted(conversion) : first.share()) {
+        try (first; Picture second = file.reelFrame(frame) + 1 < plan.frames() ? converted(conversion) : first.share()) {
             return second == null ? null : weaver.weave(first, second);
         }
     }
@@ -171,7 +213,6 @@ final class Lane {
         if (!(queue.take() instanceof Turn.Frame(Picture working))) {
             return null;
         }
-        taken++;
         try (working) {
             return conversion.convert(working);
         }
@@ -201,21 +242,18 @@ final class Lane {
     /** Stills already lie where they will be delivered from; the fingerprint goes over theirs, in order. */
     private void closeStills(RunPlan.Part part, List<FrameProof> proofs, long partBytes) throws IOException {
         Path folder = RunHome.finished(plan, file);
-        StringBuilder prints = new StringBuilder();
         for (long frame = part.first(); frame < part.end(); frame++) {
-            Path still = StillsWriter.file(folder, file.expected().stills(), frame);
-            Durable.sync(still);
-            prints.append(Durable.crc32c(still));
+            Durable.sync(StillsWriter.file(folder, file.expected().stills(), frame));
         }
         Durable.syncFolder(folder);
-        closed(part, partBytes, Durable.crc32c(prints.toString()), proofs);
+        closed(part, partBytes, KeptParts.stillsPrint(plan, file, part), proofs);
     }
 
     private void closed(RunPlan.Part part, long size, String fingerprint, List<FrameProof> proofs) throws IOException {
         JournalEntry.PartClosed entry = new JournalEntry.PartClosed(file.target(), part.index(), part.first(),
                 part.count(), size, fingerprint, proofs.stream().map(Lane::line).toList());
         journal.write(entry);
-        closedParts.add(entry);
+        closedParts.put(part.index(), entry);
     }
 
     private static Receipt.FrameLine line(FrameProof proof) {
@@ -254,7 +292,7 @@ final class Lane {
 
     /** Valid after {@link #end}. */
     List<JournalEntry.PartClosed> closedParts() {
-        return closedParts;
+        return List.copyOf(closedParts.values());
     }
 
     /** Whether every part is closed; valid after {@link #end}. */

@@ -13,10 +13,14 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
-/** A run as its owner sees it: a process that makes files, told to pause or stop from here. */
+/**
+ * A run as its owner sees it: a process that makes files, told to pause or stop from here. A process that ends by itself is started again
+ * and goes on with the first unfinished part; if it ends again before another part was closed, the run is given up for now.
+ */
 public final class Run implements AutoCloseable {
 
     /**
@@ -34,7 +38,10 @@ public final class Run implements AutoCloseable {
     private final Consumer<Message.Progress> listener;
     private final CompletableFuture<Outcome> outcome = new CompletableFuture<>();
     private volatile List<FileProgress> latest = List.of();
-    private WorkerProcess worker;
+    private volatile WorkerProcess worker;
+    private volatile boolean closing;
+    private long closedBefore;
+    private int attempts;
 
     private Run(RunPlan plan, RunHome home, Places places, Consumer<Message.Progress> listener) {
         this.plan = plan;
@@ -47,9 +54,55 @@ public final class Run implements AutoCloseable {
     public static Run start(RunPlan plan, Places places, Consumer<Message.Progress> listener) throws IOException {
         Files.createDirectories(Path.of(plan.folder()));
         Run run = new Run(plan, RunHome.create(places, plan), places, listener);
-        run.worker = WorkerProcess.start(WorkerRole.RUN, places, run::take, loss -> run.end(false, loss.why(), run.latest));
-        run.worker.send(new Message.Make(1, run.home.folder().toString()));
+        run.begin();
         return run;
+    }
+
+    /**
+     * Goes on with a run that was stopped or cut off, at the first unfinished part of every file.
+     *
+     * @throws IOException if its plan can't be read, or its folder isn't there
+     */
+    public static Run resume(RunHome home, Places places, Consumer<Message.Progress> listener) throws IOException {
+        Delivery.finishProven(home);
+        RunPlan plan = home.plan();
+        if (!Files.isDirectory(Path.of(plan.folder()))) {
+            throw new IOException("The folder " + plan.folder() + " isn't there: bring it back, or discard the run");
+        }
+        Run run = new Run(plan, home, places, listener);
+        run.begin();
+        return run;
+    }
+
+    private void begin() throws IOException {
+        closedBefore = closedParts();
+        worker = WorkerProcess.start(WorkerRole.RUN, places, this::take, loss -> lost(loss.why()));
+        worker.send(new Message.Make(1, home.folder().toString()));
+    }
+
+    private long closedParts() throws IOException {
+        return home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance).count();
+    }
+
+    /** One process more, as long as each gets further than the one before. */
+    private void lost(String why) {
+        try {
+            if (!closing && (attempts++ == 0 || closedParts() > closedBefore)) {
+                LOG.warn("The process of run {} is gone ({}); another goes on", plan.run(), why);
+                begin();
+                return;
+            }
+        } catch (IOException e) {
+            LOG.warn("Run {} can't go on", plan.run(), e);
+        }
+        end(false, why + where(), latest);
+    }
+
+    /** How far each file was when the process ended: there, or shortly after, is what it stumbled over. */
+    private String where() {
+        String places = latest.stream().filter(f -> f.stage() == FileProgress.Stage.ENCODING).map(f -> f.target() + " at frame " + f.done())
+                .collect(Collectors.joining(", "));
+        return places.isEmpty() ? "" : " (" + places + ")";
     }
 
     private void take(Message message) {
@@ -60,7 +113,7 @@ public final class Run implements AutoCloseable {
             }
             case Message.Ended ended -> {
                 latest = ended.files();
-                listener.accept(new Message.Progress(0, plan.frames(), ended.files()));
+                listener.accept(new Message.Progress(0, plan.frames(), ended.files(), null));
                 end(ended.stopped(), null, ended.files());
             }
             case Message.Broken broken -> end(false, broken.why(), latest);
@@ -115,6 +168,7 @@ public final class Run implements AutoCloseable {
         }
     }
 
+    /** The process that makes files now. */
     public long pid() {
         return worker.pid();
     }
@@ -122,6 +176,7 @@ public final class Run implements AutoCloseable {
     /** Ends the process; a run that goes on stays interrupted. */
     @Override
     public void close() {
+        closing = true;
         worker.close();
     }
 }

@@ -13,7 +13,6 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -104,7 +103,7 @@ public final class RunHome {
 
     /** Whether the run came to its end by itself, stopped or not. */
     public boolean hasEnded() throws IOException {
-        return journal().stream().anyMatch(JournalEntry.Ended.class::isInstance);
+        return !journal().isEmpty() && !RunState.of(journal()).wasCutOff();
     }
 
     /** Where a deliverable is worked on: {@code .vat-RUNID-COLUMN} in the destination. */
@@ -145,12 +144,6 @@ public final class RunHome {
 
     /** The deliverables that an ended or interrupted run did not bring to an end. */
     public List<RunPlan.RunFile> unfinished() throws IOException {
-        List<String> done = new ArrayList<>();
-        for (JournalEntry entry : journal()) {
-            if (entry instanceof JournalEntry.Delivered delivered) {
-                done.add(delivered.target());
-            }
-        }
-        return plan().files().stream().filter(f -> !done.contains(f.target())).toList();
+        return RunState.of(journal()).undelivered(plan());
     }
 }

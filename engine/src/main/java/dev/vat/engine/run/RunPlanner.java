@@ -100,7 +100,7 @@ public final class RunPlanner {
         RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), threads, settings.control().passes(),
                 EncoderSettings.options(solved, rate), PartCutting.cut(settings, rate, frames),
-                expected(settings, programme, frames, rate, frame, sound, fileName), deliverable.accepted());
+                expected(deliverable, settings, programme, frames, rate, frame, sound, fileName), deliverable.accepted());
         if (!deliverable.makesMatte() || !programme.transparent()) {
             return List.of(picture);
         }
@@ -108,12 +108,12 @@ public final class RunPlanner {
         Settings plain = settings.withColour(null);
         return List.of(picture, new RunPlan.RunFile(deliverable.id() + "-" + MATTE, deliverable.title() + ", matte", picture.codec(), matteName,
                 treatment.withColour(plain.colourFor(frame.size())).asMatte(), threads, picture.passes(), picture.options(), picture.parts(),
-                expected(plain, programme, frames, rate, frame, null, matteName), deliverable.accepted()));
+                expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted()));
     }
 
-    private static Expectation expected(Settings settings, Programme programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {
+    private static Expectation expected(Deliverable deliverable, Settings settings, Programme programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {
         Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound);
-        return settings.container().isFolder() ? expected.withStills(stills(fileName, settings, programme)) : expected;
+        return settings.container().isFolder() ? expected.withStills(stills(fileName, deliverable, settings, programme)) : expected;
     }
 
     /** With the fingerprint of its text, so that another table under the same name is noticed. */
@@ -125,12 +125,12 @@ public final class RunPlanner {
         }
     }
 
-    /** Numbered as the source's frames are, where one item is taken frame by frame; else from 1 on. At least four digits. */
-    private static Expectation.Stills stills(String name, Settings settings, Programme programme) {
+    /** Numbered as was chosen, or as the source's frames are, where one item is taken frame by frame; else from 1 on. At least four digits. */
+    private static Expectation.Stills stills(String name, Deliverable deliverable, Settings settings, Programme programme) {
         ReelPlan.Span first = programme.plan().spans().getFirst();
         boolean alike = programme.entries().size() == 1 && first.step() == 1 && first.hold() == 1 && first.range().first() >= 0
                 && programme.entries().getFirst().source().reading().gap() != GapPolicy.CLOSE;
-        long start = alike ? first.range().first() : 1;
+        long start = deliverable.firstNumber() != null ? deliverable.firstNumber() : alike ? first.range().first() : 1;
         int digits = Math.max(4, Long.toString(start + programme.plan().count()).length());
         return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())), start);
     }

@@ -1,24 +1,30 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.engine.protocol.Message;
+import dev.vat.media.MediaLibrary;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
-import java.util.function.Function;
-import java.util.stream.Collectors;
+import java.util.function.LongPredicate;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * Carries a plan out: reads every frame once, or twice where a file takes two passes, gives it to all deliverables, then joins, proves and delivers one after the
@@ -26,7 +32,10 @@ import java.util.stream.Collectors;
  */
 public final class Runner {
 
+    private static final Logger LOG = LoggerFactory.getLogger(Runner.class);
     private static final long REPORT_NANOS = 200_000_000L;
+    private static final long ROOM_NANOS = 500_000_000L;
+    private static final long HOLD_MILLIS = 500;
 
     private final RunHome home;
     private final Consumer<Message> events;
@@ -39,6 +48,9 @@ public final class Runner {
     private List<Lane> firstPasses = List.of();
     private long framesRead;
     private long lastReport;
+    private long lastRoom;
+    private RoomWatch room;
+    private List<String> targets = List.of();
 
     /** @param events told of {@link Message.Progress} several times a second and once of {@link Message.Ended} */
     public Runner(RunHome home, Consumer<Message> events) {
@@ -63,26 +75,39 @@ public final class Runner {
         }
     }
 
-    /** Makes everything; what goes wrong with one file is told of that file. */
+    /**
+     * Makes everything that isn't made yet: parts that an earlier start closed are taken over. What goes wrong with one file is told of
+     * that file.
+     */
     public void run() throws IOException, InterruptedException {
         RunPlan plan = home.plan();
+        room = new RoomWatch(Path.of(plan.folder()));
+        targets = plan.files().stream().map(RunPlan.RunFile::target).toList();
         try (FileChannel lock = home.lock().orElseThrow(() -> new IOException("This run goes on elsewhere already"));
                 Journal journal = home.openJournal()) {
             journal.write(new JournalEntry.Started(Instant.now().toString(), Durable.sha256(Json.page(plan))));
-            readAll(plan, journal);
-            Finishing finish = new Finishing(home.folder(), plan, journal, this::tell, () -> !stopped);
-            List<Lane> bySize = new ArrayList<>(lanes);
-            bySize.sort(Comparator.comparingLong(l -> l.progress().bytes()));
-            for (Lane lane : bySize) {
-                if (lane.isComplete() && !stopped) {
-                    finish(finish, lane);
-                }
-            }
-            // All files that wanted it have it.
-            Files.deleteIfExists(home.folder().resolve(Finishing.MIX));
+            do {
+                lastRoom = System.nanoTime() - ROOM_NANOS;
+                holdWithoutRoom();
+                makeRest(plan, journal);
+            } while (!stopped && lanes.stream().anyMatch(Lane::isFull));
             journal.write(new JournalEntry.Ended(Instant.now().toString(), stopped));
         }
         events.accept(new Message.Ended(0, stopped, progress()));
+    }
+
+    private void makeRest(RunPlan plan, Journal journal) throws IOException, InterruptedException {
+        readAll(plan, journal);
+        Finishing finish = new Finishing(home.folder(), plan, journal, this::tell, () -> !stopped);
+        List<Lane> bySize = new ArrayList<>(lanes);
+        bySize.sort(Comparator.comparingLong(l -> l.progress().bytes()));
+        for (Lane lane : bySize) {
+            if (lane.isComplete() && !stopped) {
+                finish(finish, lane);
+            }
+        }
+        // All files that wanted it have it.
+        Files.deleteIfExists(home.folder().resolve(Finishing.MIX));
     }
 
     private void finish(Finishing finish, Lane lane) throws IOException {
@@ -104,18 +129,26 @@ public final class Runner {
     public static void encodeOnly(RunHome home, boolean checked) throws IOException, InterruptedException {
         Runner runner = new Runner(home, _ -> { }, checked);
         try (Journal journal = home.openJournal()) {
+            runner.room = new RoomWatch(Path.of(home.plan().folder()));
             runner.readAll(home.plan(), journal);
         }
     }
 
     private void readAll(RunPlan plan, Journal journal) throws IOException, InterruptedException {
+        RunState state = RunState.of(home.journal());
         List<Lane> made = new ArrayList<>();
+        List<Lane> first = new ArrayList<>();
         for (RunPlan.RunFile file : plan.files()) {
-            RunHome.createWorkFolder(plan, file);
-            made.add(new Lane(plan, file, journal, checked));
+            if (!isSettled(file, state)) {
+                RunHome.createWorkFolder(plan, file);
+                Lane lane = new Lane(plan, file, journal, kept(plan, file, state), checked);
+                made.add(lane);
+                if (file.passes() > 1 && !lane.isComplete() && !Lane.hasNotes(plan, file, state)) {
+                    first.add(Lane.firstPass(plan, file, journal));
+                }
+            }
         }
         lanes = made;
-        List<Lane> first = plan.files().stream().filter(f -> f.passes() > 1).map(f -> Lane.firstPass(plan, f, journal)).toList();
         firstPasses = first;
         if (!first.isEmpty()) {
             read(plan, journal, first);
@@ -125,16 +158,44 @@ public final class Runner {
         read(plan, journal, made.stream().filter(l -> !finishing.containsKey(l.file().target())).toList());
     }
 
-    /** Reads every frame once for some of the files. */
+    /** Whether nothing is to be done about a file: it was delivered, or waits for somebody to say what becomes of it. */
+    private boolean isSettled(RunPlan.RunFile file, RunState state) {
+        state.delivered(file.target()).ifPresent(d -> finishing.put(file.target(), new FileProgress(file.target(), Stage.DELIVERED, file.expected().frames(),
+                file.expected().frames(), 0, 0, -1, d.path(), d.path() + Receipt.SUFFIX, null)));
+        state.unproven(file.target()).ifPresent(u -> finishing.put(file.target(), new FileProgress(file.target(), Stage.UNPROVEN, file.expected().frames(),
+                file.expected().frames(), 0, 0, -1, u.work(), u.receipt(), String.join("; ", u.reasons()))));
+        return finishing.containsKey(file.target()) && finishing.get(file.target()).isEnd() && finishing.get(file.target()).stage() != Stage.STOPPED;
+    }
+
+    /** Parts of an earlier start that lie as they were closed; of another version of the library none, since it may code otherwise. */
+    private static List<JournalEntry.PartClosed> kept(RunPlan plan, RunPlan.RunFile file, RunState state) throws IOException {
+        List<JournalEntry.PartClosed> closed = state.closed(file.target());
+        if (!closed.isEmpty() && !plan.library().equals(MediaLibrary.version())) {
+            LOG.warn("{} was begun with media library {}, this is {}: it begins again", file.fileName(), plan.library(), MediaLibrary.version());
+            return List.of();
+        }
+        return KeptParts.of(plan, file, closed);
+    }
+
+    /** Reads the frames once that some of the files want. */
     private void read(RunPlan plan, Journal journal, List<Lane> some) throws IOException, InterruptedException {
-        some.forEach(Lane::start);
+        List<Lane> open = some.stream().filter(l -> !l.isComplete()).toList();
+        open.forEach(Lane::start);
+        LongPredicate wanted = frame -> open.stream().anyMatch(l -> l.wants(frame));
         IOException failure = null;
-        try (FrameFeed feed = new FrameFeed(plan, Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4))) {
-            for (long i = 0; i < plan.frames() && !stopped && some.stream().anyMatch(l -> !l.progress().isEnd()); i++) {
+        try (FrameFeed feed = new FrameFeed(plan, Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4), wanted)) {
+            for (long i = 0; i < plan.frames() && !stopped && open.stream().anyMatch(l -> !l.progress().isEnd()); i++) {
+                long frame = i;
+                if (!wanted.test(frame)) {
+                    continue;
+                }
                 waitWhilePaused();
+                holdWithoutRoom();
                 try (WorkingPictures pictures = feed.next()) {
-                    for (Lane lane : some) {
-                        lane.offer(pictures.in(plan.workingFor(lane.file())));
+                    for (Lane lane : open) {
+                        if (lane.wants(frame)) {
+                            lane.offer(pictures.in(plan.workingFor(lane.file())));
+                        }
                     }
                 }
                 framesRead = i + 1;
@@ -143,11 +204,11 @@ public final class Runner {
         } catch (IOException e) {
             failure = e;
         }
-        for (Lane lane : some) {
+        for (Lane lane : open) {
             lane.end(stopped || failure != null);
         }
         if (failure != null) {
-            for (Lane lane : some) {
+            for (Lane lane : open) {
                 if (!lane.progress().isEnd() || lane.progress().stage() == Stage.STOPPED) {
                     journal.write(new JournalEntry.Failed(lane.file().target(), failure.getMessage()));
                     finishing.put(lane.file().target(), with(lane.progress(), Stage.FAILED, failure.getMessage()));
@@ -155,6 +216,20 @@ public final class Runner {
             }
         }
         report(true);
+    }
+
+    /** Nothing more is fed while there is no room; encoders stay open. */
+    private void holdWithoutRoom() throws InterruptedException {
+        if (System.nanoTime() - lastRoom < ROOM_NANOS) {
+            return;
+        }
+        Optional<String> shortage = room.shortage();
+        while (shortage.isPresent() && !stopped) {
+            events.accept(new Message.Progress(0, framesRead, progress(), shortage.get()));
+            Thread.sleep(HOLD_MILLIS);
+            shortage = room.shortage();
+        }
+        lastRoom = System.nanoTime();
     }
 
     private void waitWhilePaused() throws InterruptedException {
@@ -173,12 +248,16 @@ public final class Runner {
     private void report(boolean now) {
         if (now || System.nanoTime() - lastReport > REPORT_NANOS) {
             lastReport = System.nanoTime();
-            events.accept(new Message.Progress(0, framesRead, progress()));
+            events.accept(new Message.Progress(0, framesRead, progress(), null));
         }
     }
 
     private List<FileProgress> progress() {
-        Map<String, FileProgress> first = firstPasses.stream().map(Lane::progress).collect(Collectors.toMap(FileProgress::target, Function.identity()));
-        return lanes.stream().map(Lane::progress).map(p -> finishing.getOrDefault(p.target(), first.getOrDefault(p.target(), p))).toList();
+        Map<String, FileProgress> now = new LinkedHashMap<>();
+        targets.forEach(target -> now.put(target, null));
+        lanes.forEach(l -> now.put(l.file().target(), l.progress()));
+        firstPasses.forEach(l -> now.put(l.file().target(), l.progress()));
+        now.putAll(finishing);
+        return now.values().stream().filter(Objects::nonNull).toList();
     }
 }

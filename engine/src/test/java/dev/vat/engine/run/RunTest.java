@@ -165,31 +165,87 @@ class RunTest {
         assertThat(RunHome.all(places)).isEmpty();
     }
 
+    /** A process that ends by itself is followed by another, which doesn't make closed parts again. */
     @Test
-    void aKilledWorkerLeavesNothingUnderAFinalNameAndIsFoundInterrupted() throws Exception {
+    void aKilledWorkerIsFollowedByOneThatGoesOn() throws Exception {
         KiteFrames.png(frames, "kite", 1, 900, false);
         RunPlan plan = KiteFrames.plan(frames, out, ALL);
-        CompletableFuture<Void> going = new CompletableFuture<>();
+        CompletableFuture<Void> pastOnePart = new CompletableFuture<>();
         try (Run run = Run.start(plan, places, p -> {
-            if (p.files().getFirst().done() > 20) {
-                going.complete(null);
+            if (p.files().stream().anyMatch(f -> f.target().equals("edit-prores-hq") && f.done() > 120)) {
+                pastOnePart.complete(null);
             }
         })) {
-            going.get(60, TimeUnit.SECONDS);
+            pastOnePart.get(60, TimeUnit.SECONDS);
+            assertThat(names(out)).allMatch(n -> n.startsWith(".vat-"));
             ProcessHandle.of(run.pid()).orElseThrow().destroyForcibly();
-            Run.Outcome outcome = run.outcome().get(30, TimeUnit.SECONDS);
+            Run.Outcome outcome = run.outcome().get(120, TimeUnit.SECONDS);
+            assertThat(outcome.lost()).isNull();
+            assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
+            List<JournalEntry.PartClosed> closed = run.home().journal().stream().filter(JournalEntry.PartClosed.class::isInstance)
+                    .map(JournalEntry.PartClosed.class::cast).filter(p -> p.target().equals("edit-prores-hq")).toList();
+            assertThat(closed).as("no part was made twice").extracting(JournalEntry.PartClosed::part).containsExactly(0, 1, 2, 3, 4, 5, 6, 7, 8);
+            assertThat(run.home().journal().stream().filter(JournalEntry.Started.class::isInstance)).hasSize(2);
+        }
+        assertThat(names(out)).hasSize(6).noneMatch(n -> n.startsWith(".vat-"));
+        make(KiteFrames.plan(frames, out, ALL));
+        for (String name : List.of("kite_web%s.mp4", "kite_edit%s.mov", "kite_alpha%s.mov")) {
+            assertThat(out.resolve(name.formatted("_v02"))).as("as if nothing had happened").hasSameBinaryContentAs(out.resolve(name.formatted("")));
+        }
+    }
+
+    @Test
+    void aStoppedRunGoesOnWhereItWas() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 1200, false);
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "frames-png"));
+        CompletableFuture<Void> pastOnePart = new CompletableFuture<>();
+        RunHome home;
+        try (Run run = Run.start(plan, places, p -> {
+            if (p.files().getFirst().done() > 220) {
+                pastOnePart.complete(null);
+            }
+        })) {
+            home = run.home();
+            pastOnePart.get(60, TimeUnit.SECONDS);
+            run.stop();
+            assertThat(run.outcome().get(30, TimeUnit.SECONDS).stopped()).isTrue();
+        }
+        long before = home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance).count();
+        assertThat(before).isBetween(2L, 24L);
+        // One closed part is damaged meanwhile: it alone is made again.
+        Path part = Lane.partFile(RunHome.workFolder(plan, plan.files().getFirst()), plan.files().getFirst(), plan.files().getFirst().parts().getFirst());
+        KiteFrames.cut(part, .7);
+        try (Run run = Run.resume(home, places, _ -> { })) {
+            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+        }
+        List<Integer> made = home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance).map(JournalEntry.PartClosed.class::cast)
+                .filter(p -> p.target().equals("edit-prores-hq")).map(JournalEntry.PartClosed::part).toList();
+        assertThat(made).hasSize(13).containsOnlyOnce(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11);
+        assertThat(Reproof.of(out.resolve("kite_edit.mov")).reasons()).isEmpty();
+        assertThat(out.resolve("kite_frames")).isDirectoryContaining("glob:**/kite_frames.1200.png");
+    }
+
+    @Test
+    void whatEndsTheProcessAgainAndAgainIsGivenUpForNowAndSaysWhere() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 1500, false);
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"));
+        try (Run run = Run.start(plan, places, _ -> { })) {
+            Thread killer = Thread.ofVirtual().start(() -> {
+                while (!run.outcome().isDone()) {
+                    ProcessHandle.of(run.pid()).ifPresent(ProcessHandle::destroyForcibly);
+                    try {
+                        Thread.sleep(50);
+                    } catch (InterruptedException _) {
+                        return;
+                    }
+                }
+            });
+            Run.Outcome outcome = run.outcome().get(60, TimeUnit.SECONDS);
+            killer.interrupt();
             assertThat(outcome.lost()).contains("signal 9");
+            assertThat(run.home().unfinished()).hasSize(1);
         }
         assertThat(names(out)).allMatch(n -> n.startsWith(".vat-"));
-        List<RunHome> homes = RunHome.all(places);
-        assertThat(homes).singleElement().satisfies(home -> {
-            assertThat(home.isInterrupted()).isTrue();
-            assertThat(home.unfinished()).hasSize(3);
-        });
-        RunPlan again = RunPlanner.ofSystem().again(homes.getFirst().plan(), homes.getFirst().unfinished());
-        homes.getFirst().discard();
-        assertThat(make(again).files()).allSatisfy(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
-        assertThat(names(out)).hasSize(6).noneMatch(n -> n.startsWith(".vat-"));
     }
 
     @Test

@@ -1,0 +1,28 @@
+package dev.vat.core.delivery;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Arrays;
+import java.util.stream.Collectors;
+
+/** How much time an encoder takes to pack the same quality into fewer bytes. */
+public enum Effort {
+    @JsonProperty("quick") QUICK("quick"),
+    @JsonProperty("normal") NORMAL("normal"),
+    @JsonProperty("thorough") THOROUGH("thorough");
+
+    private final String title;
+
+    Effort(String title) {
+        this.title = title;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    /** @throws IllegalArgumentException naming those there are */
+    public static Effort parse(String text) {
+        return Arrays.stream(values()).filter(e -> e.title.equalsIgnoreCase(text.strip())).findFirst().orElseThrow(() -> new IllegalArgumentException(
+                "'" + text + "' is no effort; there are " + Arrays.stream(values()).map(Effort::title).collect(Collectors.joining(", "))));
+    }
+}

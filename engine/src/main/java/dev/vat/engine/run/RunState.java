@@ -1,0 +1,80 @@
+package dev.vat.engine.run;
+
+import dev.vat.core.run.RunPlan;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** How far a run is, by what its journal says and nothing else. */
+final class RunState {
+
+    private final Map<String, TreeMap<Integer, JournalEntry.PartClosed>> closed = new HashMap<>();
+    private final Map<String, JournalEntry.Delivered> delivered = new HashMap<>();
+    private final Map<String, JournalEntry.Unproven> unproven = new HashMap<>();
+    private final Set<String> firstPassed = new HashSet<>();
+    private int starts;
+    private boolean goesOn;
+
+    private RunState() { }
+
+    static RunState of(List<JournalEntry> journal) {
+        RunState state = new RunState();
+        journal.forEach(state::add);
+        return state;
+    }
+
+    private void add(JournalEntry entry) {
+        goesOn = !(entry instanceof JournalEntry.Ended);
+        switch (entry) {
+            case JournalEntry.Started _ -> starts++;
+            case JournalEntry.PartClosed part -> closed.computeIfAbsent(part.target(), _ -> new TreeMap<>()).put(part.part(), part);
+            case JournalEntry.FirstPassed(String target) -> firstPassed.add(target);
+            case JournalEntry.Delivered made -> {
+                delivered.put(made.target(), made);
+                unproven.remove(made.target());
+            }
+            case JournalEntry.Unproven kept -> unproven.put(kept.target(), kept);
+            case JournalEntry.Ended _, JournalEntry.Proven _, JournalEntry.Failed _ -> { }
+        }
+    }
+
+    /** Parts that were closed, in their order; of one that was closed twice, the later. */
+    List<JournalEntry.PartClosed> closed(String target) {
+        return closed.containsKey(target) ? List.copyOf(closed.get(target).values()) : List.of();
+    }
+
+    Optional<JournalEntry.Delivered> delivered(String target) {
+        return Optional.ofNullable(delivered.get(target));
+    }
+
+    /** Made, but not as planned: it waits for somebody to take or discard it. */
+    Optional<JournalEntry.Unproven> unproven(String target) {
+        return Optional.ofNullable(unproven.get(target));
+    }
+
+    boolean isFirstPassed(String target) {
+        return firstPassed.contains(target);
+    }
+
+    /** The files that aren't delivered, in the plan's order. */
+    List<RunPlan.RunFile> undelivered(RunPlan plan) {
+        List<RunPlan.RunFile> files = new ArrayList<>(plan.files());
+        files.removeIf(f -> delivered.containsKey(f.target()));
+        return files;
+    }
+
+    /** How often the run was begun or gone on with. */
+    int starts() {
+        return starts;
+    }
+
+    /** Whether its last start had no end of its own. */
+    boolean wasCutOff() {
+        return goesOn;
+    }
+}
