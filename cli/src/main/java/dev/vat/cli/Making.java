@@ -6,6 +6,7 @@ import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.Run;
+import dev.vat.engine.run.RunHome;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -24,6 +25,7 @@ final class Making {
     private final Places places;
     private volatile Run running;
     private volatile boolean stopAsked;
+    private String held;
     private final Map<String, Stage> said = new HashMap<>();
     private final Map<String, String> titles = new HashMap<>();
 
@@ -39,11 +41,28 @@ final class Making {
                 plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
                         .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
         output.say("Making " + (plan.files().size() == 1 ? "1 file" : plan.files().size() + " files") + " from " + plan.frames() + " frames at " + plan.rate().label());
-        Thread onStop = new Thread(this::stopAndDiscard, "stop");
+        return carryOut(plan, () -> Run.start(plan, places, this::tell));
+    }
+
+    /** Goes on with a run, telling how far it is; the exit code of the whole. */
+    Integer resume(RunHome home) throws IOException, InterruptedException {
+        RunPlan plan = home.plan();
+        plan.files().forEach(f -> titles.put(f.target(), f.title()));
+        output.event("resumed", "run", plan.run(), "folder", plan.folder());
+        output.say("Going on with run " + plan.run() + ", into " + plan.folder());
+        return carryOut(plan, () -> Run.resume(home, places, this::tell));
+    }
+
+    private interface Begin {
+        Run run() throws IOException;
+    }
+
+    private Integer carryOut(RunPlan plan, Begin begin) throws IOException, InterruptedException {
+        Thread onStop = new Thread(this::stop, "stop");
         Runtime.getRuntime().addShutdownHook(onStop);
         Run.Outcome outcome;
         try {
-            running = Run.start(plan, places, this::tell);
+            running = begin.run();
             outcome = running.outcome().join();
         } finally {
             if (!stopAsked) {
@@ -52,7 +71,7 @@ final class Making {
         }
         ExitCode worst = worst(plan, outcome);
         if (outcome.lost() != null) {
-            output.error(ExitCode.FAILED, "The run was lost: " + outcome.lost());
+            output.error(ExitCode.FAILED, "The run was lost: " + outcome.lost() + "; what is closed is kept: vat resume " + plan.run());
         }
         List<Map<String, Object>> files = new ArrayList<>();
         for (FileProgress file : outcome.files()) {
@@ -86,6 +105,11 @@ final class Making {
     }
 
     private void tell(Message.Progress progress) {
+        if (progress.held() != null && !progress.held().equals(held)) {
+            output.event("held", "why", progress.held());
+            output.say("Holding still: " + progress.held());
+        }
+        held = progress.held();
         for (FileProgress file : progress.files()) {
             output.event("progress", "target", file.target(), "stage", file.stage().name().toLowerCase(Locale.ROOT),
                     "frame", file.done(), "frames", file.frames(), "bytes", file.bytes(), "speed",
@@ -114,8 +138,8 @@ final class Making {
         };
     }
 
-    /** Interrupted from the keyboard: stop, and leave nothing half made behind. */
-    private void stopAndDiscard() {
+    /** Interrupted from the keyboard: the current frame is finished, closed parts are kept, and the run can be gone on with. */
+    private void stop() {
         stopAsked = true;
         Run run = running;
         if (run == null || run.outcome().isDone()) {
@@ -130,12 +154,7 @@ final class Making {
             output.say("The run didn't stop by itself and is ended: " + e.getMessage());
         }
         run.close();
-        try {
-            run.home().discard();
-        } catch (IOException e) {
-            output.say("What was made so far couldn't be cleared away: " + e.getMessage());
-        }
-        output.error(ExitCode.STOPPED, "Stopped; nothing was delivered that isn't whole");
+        output.error(ExitCode.STOPPED, "Stopped; nothing was delivered that isn't whole. To go on: vat resume " + run.plan().run());
         Runtime.getRuntime().halt(ExitCode.STOPPED.code());
     }
 }

@@ -14,7 +14,7 @@ import picocli.CommandLine.ParameterException;
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, MakeCommand.class, ProveCommand.class, DemoCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, MakeCommand.class, ResumeCommand.class, ProveCommand.class, DemoCommand.class, TortureCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -60,6 +60,12 @@ public final class Vat implements Runnable {
                 }
                 if (type == MakeCommand.class) {
                     return type.cast(new MakeCommand(output, places));
+                }
+                if (type == ResumeCommand.class) {
+                    return type.cast(new ResumeCommand(output, places));
+                }
+                if (type == TortureCommand.class) {
+                    return type.cast(new TortureCommand(output));
                 }
                 if (type == ProveCommand.class) {
                     return type.cast(new ProveCommand(output, places));

@@ -14,6 +14,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import org.bytedeco.ffmpeg.avutil.AVRational;
 
 /** Joins closed parts into one file by copying packets; nothing is encoded again. */
@@ -24,6 +25,9 @@ public final class Joining {
 
     /** Sound that is woven in: a {@link SoundMix}, and how it is packed. */
     public record Sound(Path mix, int channels, SoundCodec codec) { }
+
+    /** Rates below this are whole ones: their clock counts milliseconds as well. */
+    private static final long WHOLE_MILLISECONDS = 1000;
 
     private Joining() { }
 
@@ -51,7 +55,7 @@ public final class Joining {
                 delay = Math.max(delay, i - part[i]);
             }
         }
-        Map<String, String> options = indexInFront ? Map.of("movflags", "+faststart") : Map.of();
+        Map<String, String> options = options(container, indexInFront, rate);
         try (Muxer muxer = new Muxer(container, target, rate);
                 SoundEncoder voice = sound == null ? null : new SoundEncoder(sound.codec, sound.mix, sound.channels)) {
             boolean started = false;
@@ -88,6 +92,22 @@ public final class Joining {
             }
             muxer.finish();
         }
+    }
+
+    /**
+     * MP4 and MOV say lengths of the whole in a clock of their own, by default in thousandths of a second, in which hardly any rate's
+     * frames end: here it is one in which they do.
+     */
+    private static Map<String, String> options(Container container, boolean indexInFront, Rate rate) {
+        Map<String, String> options = new TreeMap<>();
+        if (container.mayHaveIndexInFront()) {
+            long perSecond = rate.perSecond().numerator();
+            options.put("movie_timescale", Long.toString(perSecond < WHOLE_MILLISECONDS ? perSecond * 1000 : perSecond));
+            if (indexInFront) {
+                options.put("movflags", "+faststart");
+            }
+        }
+        return options;
     }
 
     /** When each packet of a part is shown, in frames from the part's beginning. */

@@ -35,7 +35,7 @@ class PartsToFileTest {
     Path folder;
 
     @ParameterizedTest
-    @CsvSource({"web-h264, 25", "web-h264, 24000/1001", "edit-prores-hq, 25", "edit-prores-hq, 30000/1001",
+    @CsvSource({"web-h264, 25", "web-h264, 24000/1001", "edit-prores-hq, 25", "edit-prores-hq, 30000/1001", "web-h264, 12", "web-h264, 25/2", "hevc-10, 30",
             "alpha-prores-4444, 24"})
     void twoPartsJoinToAFileThatIsWhatWasPlanned(String id, Rate rate) throws IOException {
         Target target = Catalogue.target(id);

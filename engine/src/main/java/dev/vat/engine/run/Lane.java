@@ -17,6 +17,7 @@ import dev.vat.media.Picture;
 import dev.vat.media.StillsWriter;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
@@ -24,6 +25,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
+import java.util.stream.Stream;
 
 /**
  * One deliverable's way from working pictures to closed parts, on a thread of its own. A lane that fails lets go of what
@@ -31,6 +33,7 @@ import java.util.concurrent.BlockingQueue;
  */
 final class Lane {
 
+    private static final String NOTES = "pass.notes";
     /** The library's number for a full disk, that of POSIX's ENOSPC. */
     private static final int NO_ROOM = -28;
 
@@ -89,13 +92,18 @@ final class Lane {
         this.thread = Thread.ofPlatform().name("make-" + file.target()).unstarted(this::work);
     }
 
-    private static Path notes(RunPlan plan, RunPlan.RunFile file) {
-        return RunHome.workFolder(plan, file).resolve("pass.notes");
+    /** What a first pass left: some encoders write more than one file, all beginning with the same name. */
+    static List<Path> notes(RunPlan plan, RunPlan.RunFile file) throws IOException {
+        try (Stream<Path> files = Files.list(RunHome.workFolder(plan, file))) {
+            return files.filter(f -> f.getFileName().toString().startsWith(NOTES)).toList();
+        } catch (NoSuchFileException _) {
+            return List.of();
+        }
     }
 
     /** Whether an earlier start went through the first pass, and what it noted is still there. */
-    static boolean hasNotes(RunPlan plan, RunPlan.RunFile file, RunState state) {
-        return state.isFirstPassed(file.target()) && Files.isRegularFile(notes(plan, file));
+    static boolean hasNotes(RunPlan plan, RunPlan.RunFile file, RunState state) throws IOException {
+        return state.isFirstPassed(file.target()) && !notes(plan, file).isEmpty();
     }
 
     void start() {
@@ -134,7 +142,7 @@ final class Lane {
 
     private void work() {
         EncoderSpec one = EncoderSpec.of(file);
-        EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, notes(plan, file)) : one;
+        EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve(NOTES)) : one;
         try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.treatment()); FieldWeaver weaver = new FieldWeaver(spec.scan())) {
             for (RunPlan.Part part : toMake) {
                 if (!make(part, spec, conversion, weaver)) {
@@ -143,6 +151,10 @@ final class Lane {
                 }
             }
             if (firstPass) {
+                for (Path note : notes(plan, file)) {
+                    Durable.sync(note);
+                }
+                Durable.syncFolder(work);
                 journal.write(new JournalEntry.FirstPassed(file.target()));
             }
             report(firstPass ? Stage.FIRST_PASS : Stage.JOINING, file.expected().frames(), null);

@@ -5,6 +5,7 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
 import dev.vat.engine.place.Places;
+import dev.vat.media.StillsWriter;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
@@ -13,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -37,6 +39,29 @@ public final class RunHome {
         Files.createDirectories(home.folder);
         Durable.write(home.folder.resolve("plan.json"), Json.page(plan));
         return home;
+    }
+
+    /** Runs that left something unmade and don't go on, the oldest first. */
+    public static List<RunHome> unfinished(Places places) throws IOException {
+        List<RunHome> found = new ArrayList<>();
+        for (RunHome home : all(places)) {
+            if (!home.isRunning() && !home.unfinished().isEmpty()) {
+                found.add(home);
+            }
+        }
+        return found;
+    }
+
+    /** Those of them whose files go to a folder. */
+    public static List<RunHome> unfinishedIn(Places places, Path folder) throws IOException {
+        List<RunHome> found = new ArrayList<>();
+        Path wanted = folder.toAbsolutePath().normalize();
+        for (RunHome home : unfinished(places)) {
+            if (Path.of(home.plan().folder()).equals(wanted)) {
+                found.add(home);
+            }
+        }
+        return found;
     }
 
     public static RunHome at(Path folder) {
@@ -140,6 +165,34 @@ public final class RunHome {
             deleteWorkFolder(plan, file);
         }
         Durable.deleteTree(folder);
+    }
+
+    /** The files that the journal calls whole: a failure of power can't have harmed them, since they were synced before it said so. */
+    public List<Path> vouchedFor() throws IOException {
+        RunPlan plan = plan();
+        List<Path> files = new ArrayList<>();
+        for (JournalEntry entry : journal()) {
+            switch (entry) {
+                case JournalEntry.PartClosed part -> plan.files().stream().filter(f -> f.target().equals(part.target())).forEach(f -> {
+                    if (f.isFolder()) {
+                        for (long i = part.first(); i < part.first() + part.frames(); i++) {
+                            files.add(StillsWriter.file(finished(plan, f), f.expected().stills(), i));
+                        }
+                    } else {
+                        files.add(Lane.partFile(workFolder(plan, f), f, f.parts().get(part.part())));
+                    }
+                });
+                case JournalEntry.Proven proven -> files.addAll(List.of(Path.of(proven.work()), Path.of(proven.receipt())));
+                case JournalEntry.Unproven kept -> files.addAll(List.of(Path.of(kept.work()), Path.of(kept.receipt())));
+                case JournalEntry.FirstPassed(String target) -> {
+                    for (RunPlan.RunFile file : plan.files().stream().filter(f -> f.target().equals(target)).toList()) {
+                        files.addAll(Lane.notes(plan, file));
+                    }
+                }
+                default -> { }
+            }
+        }
+        return files;
     }
 
     /** The deliverables that an ended or interrupted run did not bring to an end. */

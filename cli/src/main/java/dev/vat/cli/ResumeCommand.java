@@ -1,0 +1,45 @@
+package dev.vat.cli;
+
+import dev.vat.engine.place.Places;
+import dev.vat.engine.run.RunHome;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "resume", mixinStandardHelpOptions = true, description = "Goes on with a run that was stopped or cut off, at its first unfinished part.")
+final class ResumeCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", arity = "0..1", paramLabel = "DIR|RUN", description = "The folder that the files go to, or a run's id; the only unfinished run if not given.")
+    private String which;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    ResumeCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        List<RunHome> found = which == null ? RunHome.unfinished(places) : which.contains("/") || Files.isDirectory(Path.of(which))
+                ? RunHome.unfinishedIn(places, Path.of(which)) : RunHome.unfinished(places).stream().filter(h -> h.folder().getFileName().toString().equals(which)).toList();
+        if (found.isEmpty()) {
+            throw new CommandFailure(ExitCode.WRONG_USE, which == null ? "There is no unfinished run" : "There is no unfinished run for " + which);
+        }
+        if (found.size() > 1) {
+            throw new CommandFailure(ExitCode.WRONG_USE, "There are several unfinished runs; say which: " + found.stream()
+                    .map(h -> h.folder().getFileName().toString()).collect(Collectors.joining(", ")));
+        }
+        return new Making(output, places).resume(found.getFirst());
+    }
+}
