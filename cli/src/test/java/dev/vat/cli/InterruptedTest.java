@@ -45,11 +45,18 @@ class InterruptedTest {
         }
     }
 
+    private Process launch(String... words) throws Exception {
+        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp", System.getProperty("java.class.path"),
+                Launcher.class.getName()));
+        command.addAll(List.of(words));
+        ProcessBuilder builder = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD);
+        builder.environment().put("VAT_HOME", folder.resolve("home").toString());
+        return builder.start();
+    }
+
     /** Starts a run, waits until frames are encoded, sends a signal; gives the exit code. */
     private int end(String signal, List<String> lines) throws Exception {
-        Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp", System.getProperty("java.class.path"),
-                Launcher.class.getName(), "make", frames.toString(), "--target", "alpha-prores-4444", "--rate", "25", "--out", folder.resolve("out").toString(), "--json")
-                .redirectError(ProcessBuilder.Redirect.DISCARD).start();
+        Process process = launch("make", frames.toString(), "--target", "alpha-prores-4444", "--rate", "25", "--out", folder.resolve("out").toString(), "--json");
         try (BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
             boolean sent = false;
             for (String line = out.readLine(); line != null; line = out.readLine()) {
@@ -64,19 +71,34 @@ class InterruptedTest {
         return process.exitValue();
     }
 
-    @Test
-    void fromTheKeyboardItStopsAndLeavesNothing() throws Exception {
-        List<String> lines = new ArrayList<>();
-        assertThat(end("INT", lines)).isEqualTo(5);
-        assertThat(lines.getLast()).contains("\"event\":\"error\"").contains("\"code\":5");
-        assertThat(folder.resolve("out")).isEmptyDirectory();
+    private void goesOn() throws Exception {
+        try (var left = Files.list(folder.resolve("out"))) {
+            assertThat(left).isNotEmpty().allMatch(p -> p.getFileName().toString().startsWith(".vat-"));
+        }
+        Process resumed = launch("resume", folder.resolve("out").toString(), "--json");
+        String said = new String(resumed.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(resumed.waitFor()).as(said).isZero();
+        assertThat(said).contains("\"event\":\"resumed\"").contains("\"proven\":true");
+        try (var left = Files.list(folder.resolve("out"))) {
+            assertThat(left.map(p -> p.getFileName().toString()).sorted()).containsExactly("kite_alpha.mov", "kite_alpha.mov.receipt.json");
+        }
+        Process nothing = launch("resume");
+        assertThat(nothing.waitFor()).as("nothing is left to go on with").isEqualTo(2);
     }
 
     @Test
-    void killedItLeavesNothingUnderAFinalName() throws Exception {
+    void fromTheKeyboardItStopsAndGoesOnWhenAsked() throws Exception {
+        List<String> lines = new ArrayList<>();
+        assertThat(end("INT", lines)).isEqualTo(5);
+        assertThat(lines.getLast()).contains("\"event\":\"error\"").contains("\"code\":5").contains("vat resume");
+        goesOn();
+    }
+
+    @Test
+    void killedItLeavesNothingUnderAFinalNameAndGoesOnWhenAsked() throws Exception {
         assertThat(end("KILL", new ArrayList<>())).isEqualTo(137);
-        try (var left = Files.list(folder.resolve("out"))) {
-            assertThat(left).allMatch(p -> p.getFileName().toString().startsWith(".vat-"));
-        }
+        // The worker notices that nobody listens any more, and leaves.
+        Thread.sleep(6000);
+        goesOn();
     }
 }

@@ -26,7 +26,7 @@ final class RunView extends VBox {
     /**
      * @param pausing told whether to pause or to go on
      */
-    RunView(RunLine line, RunFileView.Acts acts, Consumer<Boolean> pausing, Runnable makeAgain, Runnable clearAway) {
+    RunView(RunLine line, RunFileView.Acts acts, Consumer<Boolean> pausing, Runnable goOn, Runnable clearAway) {
         this.line = line;
         getStyleClass().add("run");
         RunPlan plan = line.run().plan();
@@ -39,7 +39,7 @@ final class RunView extends VBox {
         what.setMaxWidth(Double.MAX_VALUE);
         pause = Parts.small("pause-run", "Pause", () -> pausing.accept(!line.isPaused()));
         stop = Parts.small("stop-run", "Stop", () -> line.run().stop());
-        again = Parts.small("again-run", "Make the rest", makeAgain);
+        again = Parts.small("again-run", "Go on", goOn);
         discard = Parts.small("discard-run", "Clear away", clearAway);
         HBox head = new HBox(name, what, pause, stop, again, discard);
         head.getStyleClass().add("row");

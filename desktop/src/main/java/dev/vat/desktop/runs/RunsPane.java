@@ -131,7 +131,7 @@ public final class RunsPane extends BorderPane {
             public void useAnyway(String target) {
                 studio.runs().useAnyway(line, target);
             }
-        }, on -> studio.runs().pause(line, on), () -> studio.runs().again(line.run().home()), () -> studio.runs().discard(line.run().home()));
+        }, on -> studio.runs().pause(line, on), () -> studio.runs().goOn(line.run().home()), () -> studio.runs().discard(line.run().home()));
         view.setId("run-" + line.run().plan().run());
         return view;
     }
@@ -150,7 +150,7 @@ public final class RunsPane extends BorderPane {
         } catch (IOException e) {
             words.setText("An interrupted run can't be read: " + e.getMessage());
         }
-        HBox line = new HBox(words, Parts.small("again-interrupted", "Make again", () -> studio.runs().again(home)),
+        HBox line = new HBox(words, Parts.small("again-interrupted", "Go on", () -> studio.runs().goOn(home)),
                 Parts.small("discard-interrupted", "Clear away", () -> studio.runs().discard(home)));
         line.getStyleClass().addAll("run", "row");
         line.setId("interrupted-" + home.folder().getFileName());
@@ -166,7 +166,7 @@ public final class RunsPane extends BorderPane {
                 default -> f.target() + " " + RunWords.of(f);
             }).findFirst().orElse("");
             String more = runs.waiting() == 0 ? "" : "; " + runs.waiting() + " more waiting";
-            return line.run().plan().reel() + ": " + (line.isPaused() ? "paused" : files) + more;
+            return line.run().plan().reel() + ": " + (line.held() != null ? "holding still, " + line.held() : line.isPaused() ? "paused" : files) + more;
         }
         if (!runs.leftOver().isEmpty()) {
             return runs.leftOver().size() == 1 ? "1 run didn't make everything" : runs.leftOver().size() + " runs didn't make everything";

@@ -41,7 +41,7 @@ enum OutRow {
     FIRST_NUMBER(Group.FILE, "First number", "The number of the first still. It follows the source's; Enter types another."),
     LOOPS(Group.FILE, "Played", "How often a moving still is played. Enter types a number; 0 is for ever."),
     NAME(Group.FILE, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number."),
-    STOP(Group.FILE, "If stopped", "Whether a stop costs the work so far; for now a stopped file is made again from its start."),
+    STOP(Group.FILE, "If stopped", "Whether a stop costs the work so far: what is made in parts goes on at the first unfinished one."),
     FORECAST(Group.FILE, "Bytes, rough", "A wide guess from the codec alone, before anything has been tried.");
 
     /** Rows that are seen at once, and headings under which the others are folded. */

@@ -17,16 +17,18 @@ public final class RunLine {
     private Run.Outcome outcome;
     private boolean paused;
     private boolean settled;
+    private String held;
 
     RunLine(Run run) {
         this.run = run;
         this.files = run.plan().files().stream().map(f -> new FileProgress(f.target(), FileProgress.Stage.WAITING, 0,
-                run.plan().frames(), 0, 0, -1, null, null, null)).toList();
+                f.expected().frames(), 0, 0, -1, null, null, null)).toList();
     }
 
     void progress(Message.Progress progress) {
         files = progress.files();
         framesRead = progress.framesRead();
+        held = progress.held();
     }
 
     void ended(Run.Outcome how) {
@@ -53,6 +55,11 @@ public final class RunLine {
     void pause(boolean on) {
         paused = on;
         run.pause(on);
+    }
+
+    /** Why it holds still by itself for now, or null. */
+    public String held() {
+        return isGoing() ? held : null;
     }
 
     public boolean isPaused() {

@@ -7,6 +7,7 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.Delivery;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.run.RunHome;
@@ -97,8 +98,21 @@ public final class Runs implements AutoCloseable {
             ui.execute(() -> {
                 leftOver.addAll(found);
                 changed.run();
+                found.stream().filter(Runs::goesOnByItself).findFirst().ifPresent(home -> {
+                    say.accept("A run that was cut off goes on at its first unfinished part.");
+                    goOn(home);
+                });
             });
         });
+    }
+
+    private static boolean goesOnByItself(RunHome home) {
+        try {
+            return home.goesOnByItself();
+        } catch (IOException _) {
+            // It stays in the list, where it says what is wrong with it.
+            return false;
+        }
     }
 
     private boolean isLeftOver(RunHome home) throws IOException {
@@ -122,21 +136,20 @@ public final class Runs implements AutoCloseable {
             return;
         }
         Waiting first = queue.poll();
-        begin(() -> RunPlanner.ofSystem().plan(first.project, first.programme, first.folder, first.clips, RunPlan.CHOSEN,
-                viewer.library()));
+        begin(listener -> Run.start(RunPlanner.ofSystem().plan(first.project, first.programme, first.folder, first.clips, RunPlan.CHOSEN, viewer.library()),
+                places, listener));
     }
 
-    private interface Planning {
-        RunPlan plan() throws IOException;
+    private interface Beginning {
+        Run run(Consumer<Message.Progress> listener) throws IOException;
     }
 
-    private void begin(Planning planning) {
+    private void begin(Beginning beginning) {
         starting = true;
         background.execute(() -> {
             try {
-                RunPlan plan = planning.plan();
                 AtomicReference<RunLine> line = new AtomicReference<>();
-                Run run = Run.start(plan, places, progress -> ui.execute(() -> {
+                Run run = beginning.run(progress -> ui.execute(() -> {
                     if (line.get() != null) {
                         line.get().progress(progress);
                         changed.run();
@@ -171,13 +184,13 @@ public final class Runs implements AutoCloseable {
         changed.run();
     }
 
-    /** Makes what an interrupted or stopped run was making, from the first frame. */
-    public void again(RunHome home) {
-        begin(() -> {
-            RunPlan plan = RunPlanner.ofSystem().again(home.plan(), home.unfinished());
-            home.discard();
-            return plan;
-        });
+    /** Goes on with what an interrupted or stopped run was making, at its first unfinished part; it waits while another goes on. */
+    public void goOn(RunHome home) {
+        if (going != null || starting) {
+            say.accept("A run goes on already; this one can go on after it.");
+            return;
+        }
+        begin(listener -> Run.resume(home, places, listener));
         forget(home);
     }
 

@@ -208,23 +208,29 @@ class StudioTest {
     }
 
     @Test
-    void aRunThatWasKilledIsOfferedAgainAtTheNextStart() throws Exception {
-        bringIn(TestFrames.png(folder, "kite", 900));
+    void aRunWhoseProcessWasKilledGoesOnWithAnother() throws Exception {
+        bringIn(TestFrames.png(folder, "kite", 300));
         target("edit-prores-hq");
         act(studio.making()::make);
         await(() -> studio.runs().going().isPresent() && studio.runs().going().get().framesRead() > 5);
         long pid = on(() -> studio.runs().going().get().run().pid());
         ProcessHandle.of(pid).orElseThrow().destroyForcibly();
         await(() -> studio.runs().going().isEmpty());
-        assertThat(on(() -> studio.runs().lines().getFirst().isUnfinished())).isTrue();
-        assertThat(on(() -> studio.runs().lines().getFirst().files().getFirst().why())).contains("the run was lost");
+        assertThat(on(() -> studio.runs().lines().getFirst().files())).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
+    }
 
+    @Test
+    void aRunThatWasCutOffGoesOnByItselfAtTheNextStart() throws Exception {
+        bringIn(TestFrames.png(folder, "kite", 900));
+        target("edit-prores-hq");
+        act(studio.making()::make);
+        await(() -> studio.runs().going().isPresent() && studio.runs().going().get().framesRead() > 5);
+        act(studio::close);
         Studio next = on(() -> new Studio(places, ui));
         try {
-            await(() -> !next.runs().leftOver().isEmpty());
-            act(() -> next.runs().again(next.runs().leftOver().getFirst()));
-            await(() -> next.runs().isIdle() && !next.runs().lines().isEmpty());
-            assertThat(on(() -> next.runs().lines().getFirst().files())).allSatisfy(f -> assertThat(f.stage()).isEqualTo(FileProgress.Stage.DELIVERED));
+            await(() -> next.runs().going().isPresent() || !next.runs().lines().isEmpty());
+            await(() -> next.runs().isIdle());
+            assertThat(on(() -> next.runs().lines().getFirst().files())).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
             assertThat(folder.resolve("delivered")).isDirectoryNotContaining("glob:**/.vat-*").isDirectoryContaining("glob:**/kite_edit.mov");
         } finally {
             act(next::close);

@@ -66,6 +66,10 @@ public final class Run implements AutoCloseable {
     public static Run resume(RunHome home, Places places, Consumer<Message.Progress> listener) throws IOException {
         Delivery.finishProven(home);
         RunPlan plan = home.plan();
+        if (home.journal().isEmpty()) {
+            // Nothing was begun yet, the folder included.
+            Files.createDirectories(Path.of(plan.folder()));
+        }
         if (!Files.isDirectory(Path.of(plan.folder()))) {
             throw new IOException("The folder " + plan.folder() + " isn't there: bring it back, or discard the run");
         }

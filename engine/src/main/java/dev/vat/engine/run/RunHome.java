@@ -28,6 +28,9 @@ public final class RunHome {
     /** What {@code run.json} in a work folder says. */
     record WorkFolder(String run, String target) { }
 
+    /** A run that was cut off so often waits for somebody to look at it. */
+    private static final int MOST_STARTS = 5;
+
     private final Path folder;
 
     private RunHome(Path folder) {
@@ -124,6 +127,12 @@ public final class RunHome {
     /** Whether the run neither ended by itself nor goes on: something put an end to it. */
     public boolean isInterrupted() throws IOException {
         return !hasEnded() && !isRunning();
+    }
+
+    /** Whether it was cut off in the middle, and not so often that something must be wrong with it: then it goes on without being asked. */
+    public boolean goesOnByItself() throws IOException {
+        RunState state = RunState.of(journal());
+        return state.wasCutOff() && state.starts() < MOST_STARTS && Files.isDirectory(Path.of(plan().folder())) && !isRunning();
     }
 
     /** Whether the run came to its end by itself, stopped or not. */

@@ -135,13 +135,6 @@ public final class RunPlanner {
         return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())), start);
     }
 
-    /** A plan for those files of an earlier one that weren't made, under a new id. */
-    public RunPlan again(RunPlan p, List<RunPlan.RunFile> files) {
-        return new RunPlan(p.version(), newId(), clock.instant().toString(), p.vat(), p.library(), p.project(), p.reel(),
-                p.rate(), p.rateOrigin(), p.size(), p.pixelAspect(), p.working(), p.sources(), p.spans(), p.folder(),
-                p.typeface(), p.sound(), files);
-    }
-
     private String newId() {
         StringBuilder id = new StringBuilder(STAMP.format(clock.instant())).append('-');
         for (int i = 0; i < 6; i++) {

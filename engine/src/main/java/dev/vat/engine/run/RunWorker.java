@@ -59,7 +59,7 @@ public final class RunWorker implements WorkerDuty {
         if (thread == null || runner == null) {
             return;
         }
-        runner.stop();
+        runner.leave();
         try {
             thread.join(4500);
         } catch (InterruptedException _) {

@@ -43,6 +43,7 @@ public final class Runner {
     private final Object pauseLock = new Object();
     private final Map<String, FileProgress> finishing = new LinkedHashMap<>();
     private volatile boolean stopped;
+    private volatile boolean leaving;
     private boolean paused;
     private List<Lane> lanes = List.of();
     private List<Lane> firstPasses = List.of();
@@ -68,6 +69,12 @@ public final class Runner {
         pause(false);
     }
 
+    /** Stops since whoever started it is gone: the journal says nothing of an end, so that the next start goes on by itself. */
+    void leave() {
+        leaving = true;
+        stop();
+    }
+
     public void pause(boolean on) {
         synchronized (pauseLock) {
             paused = on;
@@ -91,7 +98,9 @@ public final class Runner {
                 holdWithoutRoom();
                 makeRest(plan, journal);
             } while (!stopped && lanes.stream().anyMatch(Lane::isFull));
-            journal.write(new JournalEntry.Ended(Instant.now().toString(), stopped));
+            if (!leaving) {
+                journal.write(new JournalEntry.Ended(Instant.now().toString(), stopped));
+            }
         }
         events.accept(new Message.Ended(0, stopped, progress()));
     }
