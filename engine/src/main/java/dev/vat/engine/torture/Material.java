@@ -25,11 +25,12 @@ import java.util.Map;
 /** Small frames, all different, enough of them for several parts of every codec; and plans over them. */
 final class Material {
 
-    static final int FRAMES = 520;
+    static final int FRAMES = 300;
     /** Slow, so that parts hold few frames. */
-    static final Rate RATE = Rate.of(12);
-    private static final int WIDTH = 96;
-    private static final int HEIGHT = 64;
+    static final Rate RATE = Rate.of(6);
+    /** H.264 of pictures that are hardly wider than a hundred pixels comes out differently now and then, undisturbed and on one thread too. */
+    private static final int WIDTH = 192;
+    private static final int HEIGHT = 112;
 
     private final Path frames;
     private final FrameTable table;
