@@ -28,9 +28,9 @@ final class Material {
     static final int FRAMES = 300;
     /** Slow, so that parts hold few frames. */
     static final Rate RATE = Rate.of(6);
-    /** H.264 of pictures that are hardly wider than a hundred pixels comes out differently now and then, undisturbed and on one thread too. */
-    private static final int WIDTH = 192;
-    private static final int HEIGHT = 112;
+    /** The encoder of H.264 looks at memory that it never wrote: of pictures smaller than this its bits differ now and then, undisturbed too. */
+    private static final int WIDTH = 256;
+    private static final int HEIGHT = 144;
 
     private final Path frames;
     private final FrameTable table;
