@@ -53,7 +53,14 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
     /** A source as the run reads it. @param lossyPasses how often its pictures were packed with loss before */
     public record RunSource(String name, String folder, SequencePattern pattern, FileKind kind, PictureReading picture,
-                            int bits, int lossyPasses) { }
+                            int bits, int lossyPasses, List<FrameStamp> stamps) {
+        public RunSource {
+            stamps = stamps == null ? List.of() : List.copyOf(stamps);
+        }
+    }
+
+    /** A frame's file as it was when it was checked. @param bytes its length @param modified milliseconds of Unix time */
+    public record FrameStamp(long number, long bytes, long modified) { }
 
     /**
      * Consecutive reel frames from one source: frames from {@code first} on, {@code step} apart, each shown {@code hold}

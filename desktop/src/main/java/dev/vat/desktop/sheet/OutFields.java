@@ -112,6 +112,7 @@ final class OutFields {
     private ToggleButton draft() {
         ToggleButton draft = new ToggleButton("Draft");
         draft.setId("draft");
+        draft.setMinWidth(Region.USE_PREF_SIZE);
         draft.setTooltip(new Tooltip("Every file at half size, with a mark in its name and its picture"));
         draft.setSelected(studio.project().isDraft());
         draft.setOnAction(_ -> studio.edit(Edits.setDraft(draft.isSelected())));

@@ -3,15 +3,15 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.delivery.Wish;
 import dev.vat.desktop.look.Ask;
-import dev.vat.desktop.look.Parts;
 import java.util.function.Consumer;
 import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.CustomMenuItem;
-import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.layout.StackPane;
+import javafx.scene.text.Text;
 
 /** Asks what a file must be able to do, and offers the targets that can; where none can, what stands in the way and the nearest two. */
 final class WishMenu {
@@ -67,9 +67,11 @@ final class WishMenu {
         return item;
     }
 
-    private static Label wide(String words) {
-        Label label = Parts.wrapped(words);
-        label.setPrefWidth(WIDTH);
-        return label;
+    /** A menu asks how tall its lines are before it knows how wide: only plain text with its own width answers right. */
+    private static StackPane wide(String words) {
+        Text text = new Text(words);
+        text.setWrappingWidth(WIDTH);
+        text.getStyleClass().add("menu-words");
+        return new StackPane(text);
     }
 }

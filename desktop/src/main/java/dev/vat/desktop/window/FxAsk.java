@@ -102,6 +102,7 @@ public final class FxAsk implements Ask {
     public Optional<String> text(String title, String proposal) {
         TextField field = new TextField(proposal);
         field.setId("asked-text");
+        field.setPrefColumnCount(36);
         Alert alert = new Alert(Alert.AlertType.NONE, "", ButtonType.CANCEL, ButtonType.OK);
         alert.initOwner(owner);
         alert.setTitle(title);

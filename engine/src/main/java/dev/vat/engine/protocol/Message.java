@@ -152,7 +152,7 @@ public sealed interface Message {
     record NotShown(long id, int slot, String why) implements Message { }
 
     /** Tells a run worker to make what the plan in a run's home says. */
-    record Make(long id, String home) implements Message { }
+    record Make(long id, String home, boolean alone) implements Message { }
 
     /** Nothing more is read until it is taken back; what is open stays open. */
     record Pause(long id, boolean on) implements Message { }

@@ -12,6 +12,7 @@ import dev.vat.media.FrameReader;
 import dev.vat.media.Mixing;
 import dev.vat.media.Picture;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -29,7 +30,9 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 import java.util.function.LongPredicate;
+import java.util.stream.Collectors;
 
 /**
  * Reads a plan's frames once, in order, with a small pool of decoders that work a few frames ahead. A frame that repeats
@@ -58,10 +61,19 @@ public final class FrameFeed implements AutoCloseable {
                             throw new IOException("Frame " + name + " is now "
                                     + sound.format().size() + " where " + plan.size() + " was checked");
                         }
+                        requireUnchanged(file, name, frame, source);
                         yield composed(decoded, source.picture());
                     }
                 }
             };
+        }
+
+        /** A file that was written since it was checked isn't the one that was meant, even if it is sound. */
+        private void requireUnchanged(Path file, String name, long frame, RunPlan.RunSource source) throws IOException {
+            RunPlan.FrameStamp stamp = stamps.get(source).get(source.kind().isMovie() ? 0L : frame);
+            if (stamp != null && (Files.size(file) != stamp.bytes() || Files.getLastModifiedTime(file).toMillis() != stamp.modified())) {
+                throw new IOException("Frame " + name + " was written since it was checked: look at it again, then make the files again");
+            }
         }
 
         WorkingPictures composed(Picture picture, PictureReading how) {
@@ -107,6 +119,7 @@ public final class FrameFeed implements AutoCloseable {
     private final CardPainter cards = new CardPainter();
     private ReelFrame lastFrame;
     private WorkingPictures lastPicture;
+    private final Map<RunPlan.RunSource, Map<Long, RunPlan.FrameStamp>> stamps = new HashMap<>();
     private final LongPredicate wanted;
     private long next;
 
@@ -118,6 +131,7 @@ public final class FrameFeed implements AutoCloseable {
     /** @param wanted which reel frames are read at all */
     FrameFeed(RunPlan plan, int threads, LongPredicate wanted) {
         this.wanted = wanted;
+        plan.sources().forEach(s -> stamps.put(s, s.stamps().stream().collect(Collectors.toMap(t -> s.kind().isMovie() ? 0L : t.number(), Function.identity(), (a, _) -> a))));
         this.plan = plan;
         this.alpha = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
         this.formats = plan.workingFormats();

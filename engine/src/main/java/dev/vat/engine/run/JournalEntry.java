@@ -12,6 +12,8 @@ import java.util.List;
     @JsonSubTypes.Type(value = JournalEntry.Started.class, name = "started"),
     @JsonSubTypes.Type(value = JournalEntry.PartClosed.class, name = "part-closed"),
     @JsonSubTypes.Type(value = JournalEntry.FirstPassed.class, name = "first-passed"),
+    @JsonSubTypes.Type(value = JournalEntry.Trying.class, name = "trying"),
+    @JsonSubTypes.Type(value = JournalEntry.GivenUp.class, name = "given-up"),
     @JsonSubTypes.Type(value = JournalEntry.Proven.class, name = "proven"),
     @JsonSubTypes.Type(value = JournalEntry.Delivered.class, name = "delivered"),
     @JsonSubTypes.Type(value = JournalEntry.Unproven.class, name = "unproven"),
@@ -30,6 +32,12 @@ public sealed interface JournalEntry {
 
     /** The first of two passes is over, and its notes are on disk. */
     record FirstPassed(String target) implements JournalEntry { }
+
+    /** From here on one file is made alone, since something ended the process again and again. */
+    record Trying(String target) implements JournalEntry { }
+
+    /** A file that ended its process, made alone; it isn't tried again before the run's end. */
+    record GivenUp(String target, String why) implements JournalEntry { }
 
     /** The joined file agrees with its plan; it only has to get its name. */
     record Proven(String target, String work, String receipt) implements JournalEntry { }

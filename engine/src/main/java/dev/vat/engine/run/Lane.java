@@ -58,6 +58,7 @@ final class Lane {
     private final Thread thread;
     private volatile FileProgress progress;
     private List<RunPlan.Part> toMake;
+    private Planted planted;
     private volatile boolean over;
     private volatile boolean full;
     private long bytes;
@@ -90,6 +91,12 @@ final class Lane {
         this.checked = checked;
         this.progress = new FileProgress(file.target(), Stage.WAITING, 0, file.expected().frames(), 0, 0, -1, null, null, null);
         this.thread = Thread.ofPlatform().name("make-" + file.target()).unstarted(this::work);
+    }
+
+    /** For tests: what is to go wrong. */
+    Lane with(Planted what) {
+        planted = what;
+        return this;
     }
 
     /** What a first pass left: some encoders write more than one file, all beginning with the same name. */
@@ -190,6 +197,9 @@ final class Lane {
         long partBytes;
         try (PartSink writer = sink(open, part, spec)) {
             for (long frame = part.first(); frame < part.end(); frame++) {
+                if (planted != null) {
+                    planted.at(file.target(), frame);
+                }
                 try (Picture converted = next(frame, conversion, weaver)) {
                     if (converted == null) {
                         return false;

@@ -10,7 +10,9 @@ import dev.vat.engine.worker.WorkerRole;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -32,6 +34,14 @@ public final class Run implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(Run.class);
 
+    /** No frame of any size takes so long. */
+    private static volatile Duration still = Duration.ofMinutes(3);
+
+    /** For tests, which can't wait so long. */
+    static void standsStillAfter(Duration time) {
+        still = time;
+    }
+
     private final RunPlan plan;
     private final RunHome home;
     private final Places places;
@@ -42,6 +52,10 @@ public final class Run implements AutoCloseable {
     private volatile boolean closing;
     private long closedBefore;
     private int attempts;
+    private boolean alone;
+    private volatile boolean paused;
+    private volatile long lastAdvance = System.nanoTime();
+    private long lastMark;
 
     private Run(RunPlan plan, RunHome home, Places places, Consumer<Message.Progress> listener) {
         this.plan = plan;
@@ -81,17 +95,24 @@ public final class Run implements AutoCloseable {
     private void begin() throws IOException {
         closedBefore = closedParts();
         worker = WorkerProcess.start(WorkerRole.RUN, places, this::take, loss -> lost(loss.why()));
-        worker.send(new Message.Make(1, home.folder().toString()));
+        lastAdvance = System.nanoTime();
+        if (attempts == 0) {
+            Thread.ofVirtual().name("run-watch").start(this::watch);
+        }
+        worker.send(new Message.Make(1, home.folder().toString(), alone));
     }
 
     private long closedParts() throws IOException {
         return home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance).count();
     }
 
-    /** One process more, as long as each gets further than the one before. */
+    /**
+     * One process more, as long as each gets further than the one before. Else files are made one after the other, and the one that ends
+     * its process alone is given up, so that the others are made.
+     */
     private void lost(String why) {
         try {
-            if (!closing && (attempts++ == 0 || closedParts() > closedBefore)) {
+            if (!closing && mayGoOn(why)) {
                 LOG.warn("The process of run {} is gone ({}); another goes on", plan.run(), why);
                 begin();
                 return;
@@ -102,6 +123,24 @@ public final class Run implements AutoCloseable {
         end(false, why + where(), latest);
     }
 
+    private boolean mayGoOn(String why) throws IOException {
+        if (attempts++ == 0 || closedParts() > closedBefore) {
+            return true;
+        }
+        if (!alone) {
+            alone = true;
+            return plan.files().size() > 1;
+        }
+        Optional<String> guilty = RunState.of(home.journal()).trying();
+        if (guilty.isEmpty()) {
+            return false;
+        }
+        try (Journal journal = home.openJournal()) {
+            journal.write(new JournalEntry.GivenUp(guilty.get(), "its encoder ended the process three times: " + why + where()));
+        }
+        return true;
+    }
+
     /** How far each file was when the process ended: there, or shortly after, is what it stumbled over. */
     private String where() {
         String places = latest.stream().filter(f -> f.stage() == FileProgress.Stage.ENCODING).map(f -> f.target() + " at frame " + f.done())
@@ -109,9 +148,39 @@ public final class Run implements AutoCloseable {
         return places.isEmpty() ? "" : " (" + places + ")";
     }
 
+    /** Whatever moves counts; what holds still for a reason isn't hanging. */
+    private void advance(Message.Progress progress) {
+        boolean excused = progress.held() != null || progress.files().stream().anyMatch(f -> f.stage() == FileProgress.Stage.JOINING);
+        long mark = progress.files().stream().mapToLong(f -> f.done() + f.bytes() + f.stage().ordinal()).sum() + progress.framesRead();
+        if (excused || mark != lastMark) {
+            lastMark = mark;
+            lastAdvance = System.nanoTime();
+        }
+    }
+
+    /** Ends a process that stands still: another goes on in its place. */
+    private void watch() {
+        try {
+            while (!outcome.isDone() && !closing) {
+                Thread.sleep(500);
+                if (paused) {
+                    lastAdvance = System.nanoTime();
+                }
+                if (System.nanoTime() - lastAdvance > still.toNanos()) {
+                    LOG.warn("Run {} stands still", plan.run());
+                    lastAdvance = System.nanoTime();
+                    worker.kill();
+                }
+            }
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
     private void take(Message message) {
         switch (message) {
             case Message.Progress progress -> {
+                advance(progress);
                 latest = progress.files();
                 listener.accept(progress);
             }
@@ -156,6 +225,7 @@ public final class Run implements AutoCloseable {
     }
 
     public void pause(boolean on) {
+        paused = on;
         send(new Message.Pause(2, on));
     }
 

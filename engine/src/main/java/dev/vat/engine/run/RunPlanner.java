@@ -33,6 +33,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.random.RandomGenerator;
+import java.util.stream.IntStream;
 
 /** Fixes everything that a run will do, from a project and what is known of its sources. */
 public final class RunPlanner {
@@ -72,7 +73,7 @@ public final class RunPlanner {
             Sequence sequence = e.table().sequence();
             PictureFormat format = e.format().orElseThrow();
             return new RunPlan.RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
-                    sequence.kind(), e.picture(), format.depth().bits(), e.lossyPasses(clips));
+                    sequence.kind(), e.picture(), format.depth().bits(), e.lossyPasses(clips), stamps(sequence));
         }).toList();
         List<RunPlan.RunFile> files = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {
@@ -83,6 +84,12 @@ public final class RunPlanner {
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
                 programme.working(shaped), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
                 CardPainter.typeface(), sound, files);
+    }
+
+    /** Of a movie its one file; of numbered frames each. */
+    private static List<RunPlan.FrameStamp> stamps(Sequence sequence) {
+        int files = sequence.kind().isMovie() ? 1 : sequence.count();
+        return IntStream.range(0, files).mapToObj(i -> new RunPlan.FrameStamp(sequence.number(i), sequence.size(i), sequence.modified(i))).toList();
     }
 
     /** A deliverable's one file, or two where its matte goes beside it. */

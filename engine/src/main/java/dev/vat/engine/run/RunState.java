@@ -16,6 +16,8 @@ final class RunState {
     private final Map<String, TreeMap<Integer, JournalEntry.PartClosed>> closed = new HashMap<>();
     private final Map<String, JournalEntry.Delivered> delivered = new HashMap<>();
     private final Map<String, JournalEntry.Unproven> unproven = new HashMap<>();
+    private final Map<String, String> givenUp = new HashMap<>();
+    private String trying;
     private final Set<String> firstPassed = new HashSet<>();
     private int starts;
     private boolean goesOn;
@@ -39,7 +41,16 @@ final class RunState {
                 unproven.remove(made.target());
             }
             case JournalEntry.Unproven kept -> unproven.put(kept.target(), kept);
-            case JournalEntry.Ended _, JournalEntry.Proven _, JournalEntry.Failed _ -> { }
+            case JournalEntry.Trying(String target) -> trying = target;
+            case JournalEntry.GivenUp(String target, String why) -> {
+                givenUp.put(target, why);
+                trying = null;
+            }
+            case JournalEntry.Ended _ -> {
+                givenUp.clear();
+                trying = null;
+            }
+            case JournalEntry.Proven _, JournalEntry.Failed _ -> { }
         }
     }
 
@@ -55,6 +66,16 @@ final class RunState {
     /** Made, but not as planned: it waits for somebody to take or discard it. */
     Optional<JournalEntry.Unproven> unproven(String target) {
         return Optional.ofNullable(unproven.get(target));
+    }
+
+    /** Why a file isn't tried any more in this start, if that is so. */
+    Optional<String> givenUp(String target) {
+        return Optional.ofNullable(givenUp.get(target));
+    }
+
+    /** The file that was made alone when the journal ends, if one was. */
+    Optional<String> trying() {
+        return Optional.ofNullable(trying).filter(t -> !delivered.containsKey(t));
     }
 
     boolean isFirstPassed(String target) {

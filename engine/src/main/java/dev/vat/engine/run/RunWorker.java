@@ -25,6 +25,9 @@ public final class RunWorker implements WorkerDuty {
         switch (message) {
             case Message.Make make when runner == null -> {
                 runner = new Runner(RunHome.at(Path.of(make.home())), events);
+                if (make.alone()) {
+                    runner.alone();
+                }
                 start(make.id(), runner::run);
             }
             case Message.Prove prove -> start(prove.id(), () -> events.accept(

@@ -44,6 +44,7 @@ public final class Runner {
     private final Map<String, FileProgress> finishing = new LinkedHashMap<>();
     private volatile boolean stopped;
     private volatile boolean leaving;
+    private boolean alone;
     private boolean paused;
     private List<Lane> lanes = List.of();
     private List<Lane> firstPasses = List.of();
@@ -52,6 +53,12 @@ public final class Runner {
     private long lastRoom;
     private RoomWatch room;
     private List<String> targets = List.of();
+
+    /** One file after the other: something ends the process, and it is to be found out which. */
+    Runner alone() {
+        alone = true;
+        return this;
+    }
 
     /** @param events told of {@link Message.Progress} several times a second and once of {@link Message.Ended} */
     public Runner(RunHome home, Consumer<Message> events) {
@@ -145,12 +152,13 @@ public final class Runner {
 
     private void readAll(RunPlan plan, Journal journal) throws IOException, InterruptedException {
         RunState state = RunState.of(home.journal());
+        Planted planted = Planted.in(home.folder());
         List<Lane> made = new ArrayList<>();
         List<Lane> first = new ArrayList<>();
         for (RunPlan.RunFile file : plan.files()) {
             if (!isSettled(file, state)) {
                 RunHome.createWorkFolder(plan, file);
-                Lane lane = new Lane(plan, file, journal, kept(plan, file, state), checked);
+                Lane lane = new Lane(plan, file, journal, kept(plan, file, state), checked).with(planted);
                 made.add(lane);
                 if (file.passes() > 1 && !lane.isComplete() && !Lane.hasNotes(plan, file, state)) {
                     first.add(Lane.firstPass(plan, file, journal));
@@ -164,13 +172,23 @@ public final class Runner {
             firstPasses = List.of();
             first.stream().map(Lane::progress).filter(p -> p.stage() == Stage.FAILED).forEach(p -> finishing.put(p.target(), p));
         }
-        read(plan, journal, made.stream().filter(l -> !finishing.containsKey(l.file().target())).toList());
+        List<Lane> rest = made.stream().filter(l -> !finishing.containsKey(l.file().target())).toList();
+        if (!alone) {
+            read(plan, journal, rest);
+            return;
+        }
+        for (Lane lane : rest) {
+            journal.write(new JournalEntry.Trying(lane.file().target()));
+            read(plan, journal, List.of(lane));
+        }
     }
 
     /** Whether nothing is to be done about a file: it was delivered, or waits for somebody to say what becomes of it. */
     private boolean isSettled(RunPlan.RunFile file, RunState state) {
         state.delivered(file.target()).ifPresent(d -> finishing.put(file.target(), new FileProgress(file.target(), Stage.DELIVERED, file.expected().frames(),
                 file.expected().frames(), 0, 0, -1, d.path(), d.path() + Receipt.SUFFIX, null)));
+        state.givenUp(file.target()).ifPresent(why -> finishing.put(file.target(), new FileProgress(file.target(), Stage.FAILED, 0, file.expected().frames(), 0, 0, -1,
+                null, null, why)));
         state.unproven(file.target()).ifPresent(u -> finishing.put(file.target(), new FileProgress(file.target(), Stage.UNPROVEN, file.expected().frames(),
                 file.expected().frames(), 0, 0, -1, u.work(), u.receipt(), String.join("; ", u.reasons()))));
         return finishing.containsKey(file.target()) && finishing.get(file.target()).isEnd() && finishing.get(file.target()).stage() != Stage.STOPPED;

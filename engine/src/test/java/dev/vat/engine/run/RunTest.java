@@ -20,6 +20,9 @@ import dev.vat.engine.protocol.FileProgress.Stage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
@@ -246,6 +249,58 @@ class RunTest {
             assertThat(run.home().unfinished()).hasSize(1);
         }
         assertThat(names(out)).allMatch(n -> n.startsWith(".vat-"));
+    }
+
+    private Run planted(RunPlan plan, String line) throws Exception {
+        RunHome home = RunHome.create(places, plan);
+        Files.writeString(home.folder().resolve(Planted.FILE), line);
+        return Run.resume(home, places, _ -> { });
+    }
+
+    /** A fault in native code ends the process; the file that does it every time is named with its frame, and the others are made. */
+    @Test
+    void aFileThatCrashesItsEncoderIsNamedAndTheOthersAreMade() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 60, false);
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264", "edit-prores-hq"));
+        try (Run run = planted(plan, "crash web-h264 37")) {
+            Run.Outcome outcome = run.outcome().get(90, TimeUnit.SECONDS);
+            assertThat(outcome.lost()).isNull();
+            assertThat(outcome.files()).filteredOn(f -> f.target().equals("edit-prores-hq")).singleElement().satisfies(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
+            assertThat(outcome.files()).filteredOn(f -> f.target().equals("web-h264")).singleElement().satisfies(f -> {
+                assertThat(f.stage()).isEqualTo(Stage.FAILED);
+                assertThat(f.why()).contains("ended the process three times");
+            });
+            assertThat(run.home().unfinished()).extracting(RunPlan.RunFile::target).containsExactly("web-h264");
+        }
+    }
+
+    @Test
+    void aProcessThatStandsStillIsFollowedByAnother() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 130, false);
+        Run.standsStillAfter(Duration.ofSeconds(4));
+        try (Run run = planted(KiteFrames.plan(frames, out, List.of("edit-prores-hq")), "hang edit-prores-hq 110")) {
+            while (run.home().journal().stream().noneMatch(JournalEntry.PartClosed.class::isInstance)) {
+                Thread.sleep(50);
+            }
+            // It hangs once only: the next process finds nothing planted.
+            Files.delete(run.home().folder().resolve(Planted.FILE));
+            Run.Outcome outcome = run.outcome().get(90, TimeUnit.SECONDS);
+            assertThat(outcome.files()).singleElement().satisfies(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+            assertThat(run.home().journal().stream().filter(JournalEntry.Started.class::isInstance)).hasSize(2);
+        } finally {
+            Run.standsStillAfter(Duration.ofMinutes(3));
+        }
+    }
+
+    @Test
+    void aFrameThatIsWrittenAnewDuringTheRunIsNamed() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 5, false);
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"));
+        Files.setLastModifiedTime(frames.resolve("kite.0004.png"), FileTime.from(Instant.parse("2031-05-04T12:00:00Z")));
+        assertThat(make(plan).files()).singleElement().satisfies(f -> {
+            assertThat(f.stage()).isEqualTo(Stage.FAILED);
+            assertThat(f.why()).contains("kite.0004.png was written since it was checked");
+        });
     }
 
     @Test
