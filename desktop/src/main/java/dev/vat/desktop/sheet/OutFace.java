@@ -42,6 +42,7 @@ public final class OutFace extends VBox {
     private static final double NAMES = 104;
     private static final double HEAD = 62;
     private static final double NARROWEST = 150;
+    private static final double ACROSS_BAR = 14;
 
     /** A line of the sheet: a row, or a heading under which rows are folded. */
     private record Line(OutRow row, OutRow.Group heading) { }
@@ -85,6 +86,9 @@ public final class OutFace extends VBox {
         across.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         across.setFitToWidth(true);
         across.setFocusTraversable(false);
+        // Never up and down: row labels beside it don't move. Its own bar for going across needs room below the cells.
+        grid.heightProperty().addListener((_, _, height) -> across.setMinHeight(height.doubleValue() + ACROSS_BAR));
+        across.vvalueProperty().addListener((_, _, _) -> across.setVvalue(0));
         HBox.setHgrow(across, Priority.ALWAYS);
         sheet.setAlignment(Pos.TOP_LEFT);
         sentence.setId("out-sentence");
