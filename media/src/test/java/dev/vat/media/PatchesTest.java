@@ -191,6 +191,10 @@ class PatchesTest {
                     and held against the exact formula: the worst error in steps of the depth that decoders give back. Half a step is rounding.
                     Standard definition is brought to its own primaries first, so that its figures hold a change of colours too.
 
+                    High dynamic range is held against the formulas of Recommendation ITU-R BT.2100 (`HighRangeTest`): greys from black to five times
+                    white come out within 1.5 steps of ten bits by PQ and 2 steps by HLG; ordinary white stands at 58 % and 75 %, as Report BT.2408 has
+                    it; light written as OpenEXR comes back within 0.4 % up to forty times white, which is the sixteen bits that pictures pass through.
+
                     | Codec | Samples | Depth | Worst error in steps |
                     |---|---|---|---|
                     """ + String.join("\n", LINES.values()).formatted(Locale.ROOT) + "\n");

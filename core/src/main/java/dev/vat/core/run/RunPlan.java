@@ -153,6 +153,13 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
     }
 
+    /** The same without what its frames' files were when they were checked. */
+    public RunPlan withoutStamps() {
+        List<RunSource> plain = sources.stream().map(s -> new RunSource(s.name(), s.folder(), s.pattern(), s.kind(), s.picture(), s.bits(), s.lossyPasses(), List.of())).toList();
+        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, plain, spans, folder,
+                typeface, sound, files);
+    }
+
     /** The same run for other files. */
     public RunPlan withFiles(List<RunFile> others) {
         return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, folder,

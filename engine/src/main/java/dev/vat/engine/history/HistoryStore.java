@@ -28,12 +28,15 @@ public final class HistoryStore {
         return new HistoryStore(file);
     }
 
-    /** Writes down a delivered file; its receipt lies beside it. */
+    /** Writes down a delivered file; its receipt lies beside it. One that stands there already isn't written down again. */
     public void add(RunPlan plan, Path delivered) throws IOException {
         Files.createDirectories(file.getParent());
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(delivered));
+        if (entries().stream().anyMatch(e -> e.sha256().equals(receipt.sha256()) && e.path().equals(delivered.toString()))) {
+            return;
+        }
         Files.writeString(file, Json.line(new Entry(receipt.made(), delivered.toString(), receipt.sha256(), receipt.target(),
-                receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan))
+                receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan.withoutStamps()))
                 + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
     }
 
