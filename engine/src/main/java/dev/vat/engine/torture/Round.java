@@ -102,7 +102,7 @@ final class Round {
 
     private Process owner(String how, Path what) throws IOException {
         List<String> command = List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx256m", "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1",
-                "-Dorg.bytedeco.javacpp.cachedir=" + System.getProperty("org.bytedeco.javacpp.cachedir", home.resolve("native").toString()),
+                "-D" + Torture.NATIVE_CACHE + "=" + System.getProperty(Torture.NATIVE_CACHE),
                 "-Dlogback.configurationFile=logback-worker.xml", "-cp", System.getProperty("java.class.path"), OwnerMain.class.getName(), how, what.toString(), home.toString());
         return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(home.resolve("owner.log").toFile())).start();
     }

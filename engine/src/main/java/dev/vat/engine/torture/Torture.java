@@ -27,6 +27,8 @@ public final class Torture {
     private static final List<String> TARGETS = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-lt", "edit-h264-intra", "edit-cineform",
             "archive-ffv1", "alpha-png", "alpha-rle", "frames-png", "web-vp9", "mail-25");
 
+    static final String NATIVE_CACHE = "org.bytedeco.javacpp.cachedir";
+
     private final Path folder;
     private final Consumer<String> say;
     private final Map<String, Receipt> undisturbed = new HashMap<>();
@@ -49,6 +51,10 @@ public final class Torture {
      * @throws TortureFailure at the first promise that is found broken
      */
     public Tally play(int rounds, long seed) throws IOException, InterruptedException {
+        // Every process would unpack the library anew, which takes longer than its work.
+        if (System.getProperty(NATIVE_CACHE) == null) {
+            System.setProperty(NATIVE_CACHE, folder.resolve("native").toString());
+        }
         Material material = Material.draw(folder.resolve("frames"));
         Map<String, Integer> evils = new LinkedHashMap<>();
         for (int i = 0; i < rounds; i++) {
