@@ -20,6 +20,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
@@ -82,8 +83,11 @@ final class BareLoop {
                     ahead.add(decoders.submit((Callable<AVFrame>) () -> own.get().decode(Files.readAllBytes(path))));
                 }
                 AVFrame frame = ahead.remove().get();
-                for (BlockingQueue<AVFrame> queue : queues) {
-                    queue.put(av_frame_clone(frame));
+                for (int lane = 0; lane < queues.size(); lane++) {
+                    if (!queues.get(lane).offer(av_frame_clone(frame), 60, TimeUnit.SECONDS)) {
+                        // It has failed: this says why.
+                        lanes.get(lane).get(1, TimeUnit.SECONDS);
+                    }
                 }
                 av_frame_free(frame);
             }
