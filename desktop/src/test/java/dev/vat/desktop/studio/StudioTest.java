@@ -208,6 +208,7 @@ class StudioTest {
     }
 
     @Test
+    @Tag("torture")
     void aRunWhoseProcessWasKilledGoesOnWithAnother() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 300));
         target("edit-prores-hq");

@@ -229,6 +229,7 @@ class RunTest {
     }
 
     @Test
+    @Tag("torture")
     void whatEndsTheProcessAgainAndAgainIsGivenUpForNowAndSaysWhere() throws Exception {
         KiteFrames.png(frames, "kite", 1, 1500, false);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"));
@@ -275,6 +276,7 @@ class RunTest {
     }
 
     @Test
+    @Tag("torture")
     void aProcessThatStandsStillIsFollowedByAnother() throws Exception {
         KiteFrames.png(frames, "kite", 1, 130, false);
         Run.standsStillAfter(Duration.ofSeconds(4));

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** A few rounds of what {@code ./vat torture} does by the hundred. */
+@Tag("torture")
 class TortureTest {
 
     @TempDir
@@ -24,7 +25,6 @@ class TortureTest {
     }
 
     @Test
-    @Tag("torture")
     void manyRuns() throws Exception {
         List<String> said = new ArrayList<>();
         new Torture(folder, said::add).play(6, 100);
