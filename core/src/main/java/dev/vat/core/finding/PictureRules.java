@@ -25,7 +25,7 @@ final class PictureRules {
         colour(programme, deliverable, found);
         generations(programme, deliverable, observed, found);
         if (deliverable.look() != null) {
-            look(deliverable, deliverable.look(), observed, found);
+            look(programme, deliverable, deliverable.look(), observed, found);
         }
         if (deliverable.flatten() instanceof Ground.Still(String path) && observed.unusable().containsKey(path)) {
             found.add(DeliveryRules.blocker("ground-unusable", deliverable, "the picture behind can't be used: " + observed.unusable().get(path))
@@ -50,21 +50,22 @@ final class PictureRules {
             Legality.against(settings.codec(), settings.container(), colour).ifPresent(why -> found.add(DeliveryRules.blocker("colour-illegal", deliverable, why)
                     .withRemedies(new Remedy.Apply("Use the usual colours", Edits.setColour(deliverable.id(), null)))));
         }
-        boolean high = programme.frame(deliverable).map(f -> settings.colourFor(f.size()).isHighRange()).orElse(false);
-        if (high && programme.entries().stream().noneMatch(e -> e.picture().colour().reachesAboveWhite()) && programme.shape().isPresent()) {
+        if (isHighRange(programme, deliverable) && programme.entries().stream().noneMatch(e -> e.picture().colour().reachesAboveWhite()) && programme.shape().isPresent()) {
             found.add(Finding.of("nothing-above-white", Severity.NOTE, deliverable.title() + ": no source has anything above white, so that the file will have room it doesn't use.")
                     .aboutTarget(deliverable.id()));
         }
     }
 
-    private static void look(Deliverable deliverable, Look look, Observed observed, List<Finding> found) {
+    private static boolean isHighRange(Programme programme, Deliverable deliverable) {
+        return programme.frame(deliverable).map(f -> deliverable.settings().colourFor(f.size()).isHighRange()).orElse(false);
+    }
+
+    private static void look(Programme programme, Deliverable deliverable, Look look, Observed observed, List<Finding> found) {
         Remedy without = new Remedy.Apply("Leave the look out", Edits.setLook(deliverable.id(), null));
         if (observed.unusable().containsKey(look.path())) {
             found.add(DeliveryRules.blocker("look-unusable", deliverable, "the look can't be used: " + observed.unusable().get(look.path())).withRemedies(without));
         }
-        ColourCoding colour = deliverable.settings().colour();
-        ColourCoding own = deliverable.settings().codec().ownColour();
-        if (colour != null && colour.isHighRange() || own != null && own.isHighRange()) {
+        if (isHighRange(programme, deliverable)) {
             found.add(DeliveryRules.blocker("look-above-white", deliverable, "a look is a table of display codes and ends at white: it can't be used where there is room above it")
                     .withRemedies(without));
         }

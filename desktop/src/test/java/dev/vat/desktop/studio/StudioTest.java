@@ -177,8 +177,8 @@ class StudioTest {
     @Test
     void whatCantBeReadIsSaidInWords() throws Exception {
         act(() -> studio.bringIn(List.of(folder.resolve("gone"))));
-        await(() -> !studio.message().isEmpty());
-        assertThat(on(studio::message)).contains("gone");
+        // The words at its beginning name the folder too: it is what it ends with that counts, and the next may not overtake it.
+        await(() -> studio.message().startsWith("There is nothing at ") && studio.message().contains("gone"));
         Path empty = Files.createDirectory(folder.resolve("empty"));
         act(() -> studio.bringIn(List.of(empty)));
         await(() -> studio.message().contains("No frames, movies or sounds in empty"));

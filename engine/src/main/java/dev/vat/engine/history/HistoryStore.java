@@ -32,12 +32,25 @@ public final class HistoryStore {
     public void add(RunPlan plan, Path delivered) throws IOException {
         Files.createDirectories(file.getParent());
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(delivered));
-        if (entries().stream().anyMatch(e -> e.sha256().equals(receipt.sha256()) && e.path().equals(delivered.toString()))) {
+        if (holds(delivered, receipt.sha256())) {
             return;
         }
         Files.writeString(file, Json.line(new Entry(receipt.made(), delivered.toString(), receipt.sha256(), receipt.target(),
                 receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan.withoutStamps()))
                 + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+    }
+
+    /** Each line holds a whole plan: only those are understood that can be meant. */
+    private boolean holds(Path delivered, String sha256) throws IOException {
+        if (!Files.exists(file)) {
+            return false;
+        }
+        for (String line : Files.readAllLines(file)) {
+            if (line.contains(sha256) && Json.MAPPER.readValue(line, Entry.class).path().equals(delivered.toString())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** The oldest first. */

@@ -18,7 +18,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.EnumMap;
-import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -112,14 +112,15 @@ public final class FrameFeed implements AutoCloseable {
     private final ExecutorService pool;
     private final ExecutorService clipPool;
     /** On the one thread of their pool only. */
-    private final Map<RunPlan.RunSource, Station> clips = new HashMap<>();
+    private final Map<RunPlan.RunSource, Station> clips = new IdentityHashMap<>();
     private final List<Station> stations = new ArrayList<>();
     private final BlockingQueue<Station> free = new LinkedBlockingQueue<>();
     private final Deque<Ahead> ahead = new ArrayDeque<>();
     private final CardPainter cards = new CardPainter();
     private ReelFrame lastFrame;
     private WorkingPictures lastPicture;
-    private final Map<RunPlan.RunSource, Map<Long, RunPlan.FrameStamp>> stamps = new HashMap<>();
+    /** By the plan's own sources: these hold a line for each frame, too much to be compared for every one. */
+    private final Map<RunPlan.RunSource, Map<Long, RunPlan.FrameStamp>> stamps = new IdentityHashMap<>();
     private final LongPredicate wanted;
     private long next;
 

@@ -54,6 +54,7 @@ public final class Run implements AutoCloseable {
     private int attempts;
     private boolean alone;
     private volatile boolean paused;
+    private volatile boolean excused;
     private volatile long lastAdvance = System.nanoTime();
     private long lastMark;
 
@@ -94,6 +95,8 @@ public final class Run implements AutoCloseable {
 
     private void begin() throws IOException {
         closedBefore = closedParts();
+        // Parts that were closed before are read first, all of them.
+        excused = true;
         worker = WorkerProcess.start(WorkerRole.RUN, places, this::take, loss -> lost(loss.why()));
         lastAdvance = System.nanoTime();
         if (attempts == 0) {
@@ -148,14 +151,19 @@ public final class Run implements AutoCloseable {
         return places.isEmpty() ? "" : " (" + places + ")";
     }
 
-    /** Whatever moves counts; what holds still for a reason isn't hanging. */
+    /** Whatever moves counts; what is busy without frames, or holds still for a reason, isn't hanging however long it takes. */
     private void advance(Message.Progress progress) {
-        boolean excused = progress.held() != null || progress.files().stream().anyMatch(f -> f.stage() == FileProgress.Stage.JOINING);
+        excused = progress.held() != null || progress.files().stream().filter(f -> !f.isEnd()).allMatch(Run::isBusyWithoutFrames);
         long mark = progress.files().stream().mapToLong(f -> f.done() + f.bytes() + f.stage().ordinal()).sum() + progress.framesRead();
-        if (excused || mark != lastMark) {
+        if (mark != lastMark) {
             lastMark = mark;
             lastAdvance = System.nanoTime();
         }
+    }
+
+    /** Waiting to be joined, joining, and after its last frame fingerprints and syncing: of a large file that takes its time. */
+    private static boolean isBusyWithoutFrames(FileProgress file) {
+        return file.stage() == FileProgress.Stage.JOINING || file.done() >= file.frames();
     }
 
     /** Ends a process that stands still: another goes on in its place. */
@@ -163,7 +171,7 @@ public final class Run implements AutoCloseable {
         try {
             while (!outcome.isDone() && !closing) {
                 Thread.sleep(500);
-                if (paused) {
+                if (paused || excused) {
                     lastAdvance = System.nanoTime();
                 }
                 if (System.nanoTime() - lastAdvance > still.toNanos()) {

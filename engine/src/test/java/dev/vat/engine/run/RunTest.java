@@ -280,14 +280,14 @@ class RunTest {
     void aProcessThatStandsStillIsFollowedByAnother() throws Exception {
         KiteFrames.png(frames, "kite", 1, 130, false);
         Run.standsStillAfter(Duration.ofSeconds(4));
-        try (Run run = planted(KiteFrames.plan(frames, out, List.of("edit-prores-hq")), "hang edit-prores-hq 110")) {
-            while (run.home().journal().stream().noneMatch(JournalEntry.PartClosed.class::isInstance)) {
+        try (Run run = planted(KiteFrames.plan(frames, out, List.of("edit-prores-hq", "proxy-prores")), "hang edit-prores-hq 110")) {
+            while (run.home().journal().stream().noneMatch(e -> e instanceof JournalEntry.PartClosed part && part.target().equals("edit-prores-hq"))) {
                 Thread.sleep(50);
             }
             // It hangs once only: the next process finds nothing planted.
             Files.delete(run.home().folder().resolve(Planted.FILE));
             Run.Outcome outcome = run.outcome().get(90, TimeUnit.SECONDS);
-            assertThat(outcome.files()).singleElement().satisfies(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+            assertThat(outcome.files()).hasSize(2).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
             assertThat(run.home().journal().stream().filter(JournalEntry.Started.class::isInstance)).hasSize(2);
         } finally {
             Run.standsStillAfter(Duration.ofMinutes(3));
