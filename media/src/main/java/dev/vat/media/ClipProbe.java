@@ -54,7 +54,7 @@ public final class ClipProbe {
             shortest = shortest == null || spacing.compareTo(shortest) < 0 ? spacing : shortest;
             longest = longest == null || spacing.compareTo(longest) > 0 ? spacing : longest;
             Rational off = spacing.minus(even);
-            places += (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(ROUNDING) > 0 ? 1 : 0;
+            places += off.abs().compareTo(ROUNDING) > 0 ? 1 : 0;
         }
         return places == 0 ? null : new ClipFacts.Uneven(shortest, longest, places);
     }

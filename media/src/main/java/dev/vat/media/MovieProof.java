@@ -158,7 +158,7 @@ public final class MovieProof {
     private boolean evenlySpaced(Rate rate, Rational base, Rational within) {
         for (int i = 0; i < times.size(); i++) {
             Rational off = base.times(times.get(i) - times.getFirst()).minus(rate.seconds(i));
-            if ((off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(within) > 0) {
+            if (off.abs().compareTo(within) > 0) {
                 return false;
             }
         }

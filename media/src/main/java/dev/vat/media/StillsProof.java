@@ -1,10 +1,5 @@
 package dev.vat.media;
 
-import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_FLAG_KEY;
-import static org.bytedeco.ffmpeg.global.avcodec.av_new_packet;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_descriptor_get_by_name;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
@@ -26,7 +21,6 @@ import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.LongPredicate;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
-import org.bytedeco.ffmpeg.avcodec.AVPacket;
 
 /** Opens every still of a finished folder anew, decodes it strictly and writes down what it finds. */
 public final class StillsProof {
@@ -76,25 +70,15 @@ public final class StillsProof {
     }
 
     private int decode(TrackDecoder decoder, byte[] data, Path file) {
-        AVPacket packet = av_packet_alloc();
         var crc = new Object() {
             Integer value;
         };
-        try {
-            Av.check(av_new_packet(packet, data.length), "Decoding");
-            packet.data().put(data, 0, data.length);
-            // Without this, a still would be added to the one before it.
-            packet.flags(AV_PKT_FLAG_KEY);
-            decoder.decode(packet, picture -> {
-                try (picture) {
-                    look(picture);
-                    crc.value = picture.crc32c();
-                }
-            });
-        } finally {
-            av_packet_unref(packet);
-            av_packet_free(packet);
-        }
+        decoder.decodeStill(data, picture -> {
+            try (picture) {
+                look(picture);
+                crc.value = picture.crc32c();
+            }
+        });
         if (crc.value == null) {
             throw new MediaException(file.getFileName() + " holds no picture", 0);
         }

@@ -3,6 +3,11 @@ package dev.vat.media;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_MPEG2VIDEO;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_TIFF;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_VP9;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_FLAG_KEY;
+import static org.bytedeco.ffmpeg.global.avcodec.av_new_packet;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder_by_name;
@@ -82,6 +87,20 @@ final class TrackDecoder implements AutoCloseable {
     void decode(AVPacket packet, Consumer<Picture> sink) {
         Av.check(avcodec_send_packet(context, packet), "Decoding");
         drain(sink);
+    }
+
+    /** One coded still; without its flag it would be added to the one before it. */
+    void decodeStill(byte[] data, Consumer<Picture> sink) {
+        AVPacket packet = av_packet_alloc();
+        try {
+            Av.check(av_new_packet(packet, data.length), "Decoding");
+            packet.data().put(data, 0, data.length);
+            packet.flags(AV_PKT_FLAG_KEY);
+            decode(packet, sink);
+        } finally {
+            av_packet_unref(packet);
+            av_packet_free(packet);
+        }
     }
 
     void flush(Consumer<Picture> sink) {

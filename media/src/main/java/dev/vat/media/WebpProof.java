@@ -1,11 +1,6 @@
 package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_WEBP;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_FLAG_KEY;
-import static org.bytedeco.ffmpeg.global.avcodec.av_new_packet;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
-import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_free;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_VIDEO;
@@ -29,7 +24,6 @@ import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.function.LongPredicate;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
-import org.bytedeco.ffmpeg.avcodec.AVPacket;
 
 /**
  * Proves an animated WebP (RFC 9649), which the library can't open: every frame is unwrapped and decoded as the still that it is. Only
@@ -143,23 +137,14 @@ final class WebpProof {
     }
 
     private void decode(TrackDecoder decoder, byte[] still) {
-        AVPacket packet = av_packet_alloc();
         int before = crcs.size();
-        try {
-            Av.check(av_new_packet(packet, still.length), "Decoding");
-            packet.data().put(still, 0, still.length);
-            packet.flags(AV_PKT_FLAG_KEY);
-            decoder.decode(packet, picture -> {
-                crcs.add(picture.crc32c());
-                if (last != null) {
-                    last.close();
-                }
-                last = picture;
-            });
-        } finally {
-            av_packet_unref(packet);
-            av_packet_free(packet);
-        }
+        decoder.decodeStill(still, picture -> {
+            crcs.add(picture.crc32c());
+            if (last != null) {
+                last.close();
+            }
+            last = picture;
+        });
         if (crcs.size() != before + 1) {
             throw new MediaException("Frame " + before + " holds no picture", 0);
         }
@@ -173,7 +158,7 @@ final class WebpProof {
         long at = 0;
         for (int i = 0; i < durations.size(); i++) {
             Rational off = CLOCK.times(at).minus(rate.seconds(i));
-            even &= (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(CLOCK) <= 0;
+            even &= off.abs().compareTo(CLOCK) <= 0;
             at += durations.get(i);
         }
         boolean rgb = last.isRgb();

@@ -88,7 +88,7 @@ public record Comparison(List<Line> lines) {
     /** Moving stills say no rate: it is their frames over their length, which is as exact as their clock. */
     private static void rate(List<Line> lines, Expectation planned, FileFacts found) {
         Rational off = planned.rate().seconds(found.frames()).minus(found.rate().seconds(found.frames()));
-        boolean agrees = planned.container().isMovingStill() ? (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(found.clock()) <= 0
+        boolean agrees = planned.container().isMovingStill() ? off.abs().compareTo(found.clock()) <= 0
                 : planned.rate().equals(found.rate());
         lines.add(new Line("rate", planned.rate() + " a second", agrees && !planned.rate().equals(found.rate()) ? planned.rate() + " a second, as near as its clock can say it"
                 : found.rate() + " a second", agrees));
@@ -115,7 +115,7 @@ public record Comparison(List<Line> lines) {
         Rational off = planned.minus(found.durationSeconds());
         boolean wholeFile = found.sound() != null && (found.container().equals(Container.MKV.title()) || found.container().equals(Container.WEBM.title()));
         Rational allowed = wholeFile ? found.clock().plus(LONGEST_BLOCK) : found.clock();
-        boolean agrees = (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(allowed) < 0;
+        boolean agrees = off.abs().compareTo(allowed) < 0;
         lines.add(new Line("duration", planned + " s", found.durationSeconds() + " s", agrees));
     }
 
@@ -124,7 +124,7 @@ public record Comparison(List<Line> lines) {
         line(lines, "sound", planned.codec() + ", " + planned.channels() + " channels, " + planned.rate() + " Hz",
                 found.codec() + ", " + found.channels() + " channels, " + found.rate() + " Hz");
         Rational off = found.seconds().minus(planned.seconds());
-        boolean agrees = (off.signum() < 0 ? Rational.ZERO.minus(off) : off).compareTo(LONGEST_BLOCK) <= 0;
+        boolean agrees = off.abs().compareTo(LONGEST_BLOCK) <= 0;
         lines.add(new Line("sound length", planned.seconds().toFixed(4) + " s", found.seconds().toFixed(4) + " s", agrees));
     }
 

@@ -100,6 +100,10 @@ public record Rational(long numerator, long denominator) implements Comparable<R
         return new Rational(denominator, numerator);
     }
 
+    public Rational abs() {
+        return signum() < 0 ? ZERO.minus(this) : this;
+    }
+
     public int signum() {
         return Long.signum(numerator);
     }

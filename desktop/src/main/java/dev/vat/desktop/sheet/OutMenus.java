@@ -94,17 +94,11 @@ final class OutMenus {
         ContextMenu menu = new ContextMenu();
         menu.setId("colour-menu");
         Settings settings = deliverable.settings();
-        CheckMenuItem usual = new CheckMenuItem("As usual for the size");
-        usual.setSelected(settings.colour() == null);
-        usual.setOnAction(_ -> studio.edit(Edits.setColour(deliverable.id(), null)));
-        menu.getItems().add(usual);
+        menu.getItems().add(choice("colour-usual", "As usual for the size", settings.colour() == null, () -> studio.edit(Edits.setColour(deliverable.id(), null))));
         for (ColourCoding colour : settings.codec().colours()) {
             String refusal = Legality.against(settings.codec(), settings.container(), colour).orElse(null);
-            CheckMenuItem item = new CheckMenuItem(refusal == null ? colour.title() : refusal);
-            item.setId("colour-" + colour.id());
-            item.setSelected(colour.equals(settings.colour()));
+            CheckMenuItem item = choice("colour-" + colour.id(), refusal == null ? colour.title() : refusal, colour.equals(settings.colour()), () -> studio.edit(Edits.setColour(deliverable.id(), colour)));
             item.setDisable(refusal != null);
-            item.setOnAction(_ -> studio.edit(Edits.setColour(deliverable.id(), colour)));
             menu.getItems().add(item);
         }
         return menu;
@@ -118,11 +112,7 @@ final class OutMenus {
             if (scan.isInterlaced() && !deliverable.settings().codec().interlaced().contains(scan)) {
                 continue;
             }
-            CheckMenuItem item = new CheckMenuItem(scan.title());
-            item.setId("scan-" + scan.ordinal());
-            item.setSelected(scan == framing.scanInUse());
-            item.setOnAction(_ -> studio.edit(Edits.setFraming(deliverable.id(), framing.withScan(scan))));
-            menu.getItems().add(item);
+            menu.getItems().add(choice("scan-" + scan.ordinal(), scan.title(), scan == framing.scanInUse(), () -> studio.edit(Edits.setFraming(deliverable.id(), framing.withScan(scan)))));
         }
         return menu;
     }
@@ -131,11 +121,7 @@ final class OutMenus {
         ContextMenu menu = new ContextMenu();
         menu.setId("effort-menu");
         for (Effort effort : Effort.values()) {
-            CheckMenuItem item = new CheckMenuItem(effort.title());
-            item.setId("effort-" + effort.title());
-            item.setSelected(effort == deliverable.settings().effort());
-            item.setOnAction(_ -> studio.edit(Edits.follow(deliverable.id(), d -> d.withEffort(effort))));
-            menu.getItems().add(item);
+            menu.getItems().add(choice("effort-" + effort.title(), effort.title(), effort == deliverable.settings().effort(), () -> studio.edit(Edits.follow(deliverable.id(), d -> d.withEffort(effort)))));
         }
         return menu;
     }
@@ -182,6 +168,14 @@ final class OutMenus {
                 item("keep-preset", "Keep as a preset\u2026", () -> ask.text("Keep this column as a preset", deliverable.title()).ifPresent(name -> studio.presets().keep(name, deliverable))),
                 item("copy-preset", "Copy as text", () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
                 item("remove", "Remove", () -> studio.edit(Edits.removeDeliverable(id))));
+    }
+
+    private static CheckMenuItem choice(String id, String text, boolean selected, Runnable act) {
+        CheckMenuItem item = new CheckMenuItem(text);
+        item.setId(id);
+        item.setSelected(selected);
+        item.setOnAction(_ -> act.run());
+        return item;
     }
 
     private static MenuItem item(String id, String text, Runnable act) {

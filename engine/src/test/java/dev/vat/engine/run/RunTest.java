@@ -21,7 +21,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -168,132 +167,6 @@ class RunTest {
         assertThat(RunHome.all(places)).isEmpty();
     }
 
-    /** A process that ends by itself is followed by another, which doesn't make closed parts again. */
-    @Test
-    void aKilledWorkerIsFollowedByOneThatGoesOn() throws Exception {
-        KiteFrames.png(frames, "kite", 1, 900, false);
-        RunPlan plan = KiteFrames.plan(frames, out, ALL);
-        CompletableFuture<Void> pastOnePart = new CompletableFuture<>();
-        try (Run run = Run.start(plan, places, p -> {
-            if (p.files().stream().anyMatch(f -> f.target().equals("edit-prores-hq") && f.done() > 120)) {
-                pastOnePart.complete(null);
-            }
-        })) {
-            pastOnePart.get(60, TimeUnit.SECONDS);
-            assertThat(names(out)).allMatch(n -> n.startsWith(".vat-"));
-            ProcessHandle.of(run.pid()).orElseThrow().destroyForcibly();
-            Run.Outcome outcome = run.outcome().get(120, TimeUnit.SECONDS);
-            assertThat(outcome.lost()).isNull();
-            assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
-            List<JournalEntry.PartClosed> closed = run.home().journal().stream().filter(JournalEntry.PartClosed.class::isInstance)
-                    .map(JournalEntry.PartClosed.class::cast).filter(p -> p.target().equals("edit-prores-hq")).toList();
-            assertThat(closed).as("no part was made twice").extracting(JournalEntry.PartClosed::part).containsExactly(0, 1, 2, 3, 4, 5, 6, 7, 8);
-            assertThat(run.home().journal().stream().filter(JournalEntry.Started.class::isInstance)).hasSize(2);
-        }
-        assertThat(names(out)).hasSize(6).noneMatch(n -> n.startsWith(".vat-"));
-        make(KiteFrames.plan(frames, out, ALL));
-        for (String name : List.of("kite_web%s.mp4", "kite_edit%s.mov", "kite_alpha%s.mov")) {
-            assertThat(out.resolve(name.formatted("_v02"))).as("as if nothing had happened").hasSameBinaryContentAs(out.resolve(name.formatted("")));
-        }
-    }
-
-    @Test
-    void aStoppedRunGoesOnWhereItWas() throws Exception {
-        KiteFrames.png(frames, "kite", 1, 1200, false);
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "frames-png"));
-        CompletableFuture<Void> pastOnePart = new CompletableFuture<>();
-        RunHome home;
-        try (Run run = Run.start(plan, places, p -> {
-            if (p.files().getFirst().done() > 220) {
-                pastOnePart.complete(null);
-            }
-        })) {
-            home = run.home();
-            pastOnePart.get(60, TimeUnit.SECONDS);
-            run.stop();
-            assertThat(run.outcome().get(30, TimeUnit.SECONDS).stopped()).isTrue();
-        }
-        long before = home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance).count();
-        assertThat(before).isBetween(2L, 24L);
-        // One closed part is damaged meanwhile: it alone is made again.
-        Path part = Lane.partFile(RunHome.workFolder(plan, plan.files().getFirst()), plan.files().getFirst(), plan.files().getFirst().parts().getFirst());
-        KiteFrames.cut(part, .7);
-        try (Run run = Run.resume(home, places, _ -> { })) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
-        }
-        List<Integer> made = home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance).map(JournalEntry.PartClosed.class::cast)
-                .filter(p -> p.target().equals("edit-prores-hq")).map(JournalEntry.PartClosed::part).toList();
-        assertThat(made).hasSize(13).containsOnlyOnce(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11);
-        assertThat(Reproof.of(out.resolve("kite_edit.mov")).reasons()).isEmpty();
-        assertThat(out.resolve("kite_frames")).isDirectoryContaining("glob:**/kite_frames.1200.png");
-    }
-
-    @Test
-    @Tag("torture")
-    void whatEndsTheProcessAgainAndAgainIsGivenUpForNowAndSaysWhere() throws Exception {
-        KiteFrames.png(frames, "kite", 1, 1500, false);
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"));
-        try (Run run = Run.start(plan, places, _ -> { })) {
-            Thread killer = Thread.ofVirtual().start(() -> {
-                while (!run.outcome().isDone()) {
-                    ProcessHandle.of(run.pid()).ifPresent(ProcessHandle::destroyForcibly);
-                    try {
-                        Thread.sleep(50);
-                    } catch (InterruptedException _) {
-                        return;
-                    }
-                }
-            });
-            Run.Outcome outcome = run.outcome().get(60, TimeUnit.SECONDS);
-            killer.interrupt();
-            assertThat(outcome.lost()).contains("signal 9");
-            assertThat(run.home().unfinished()).hasSize(1);
-        }
-        assertThat(names(out)).allMatch(n -> n.startsWith(".vat-"));
-    }
-
-    private Run planted(RunPlan plan, String line) throws Exception {
-        RunHome home = RunHome.create(places, plan);
-        Files.writeString(home.folder().resolve(Planted.FILE), line);
-        return Run.resume(home, places, _ -> { });
-    }
-
-    /** A fault in native code ends the process; the file that does it every time is named with its frame, and the others are made. */
-    @Test
-    void aFileThatCrashesItsEncoderIsNamedAndTheOthersAreMade() throws Exception {
-        KiteFrames.png(frames, "kite", 1, 60, false);
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264", "edit-prores-hq"));
-        try (Run run = planted(plan, "crash web-h264 37")) {
-            Run.Outcome outcome = run.outcome().get(90, TimeUnit.SECONDS);
-            assertThat(outcome.lost()).isNull();
-            assertThat(outcome.files()).filteredOn(f -> f.target().equals("edit-prores-hq")).singleElement().satisfies(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
-            assertThat(outcome.files()).filteredOn(f -> f.target().equals("web-h264")).singleElement().satisfies(f -> {
-                assertThat(f.stage()).isEqualTo(Stage.FAILED);
-                assertThat(f.why()).contains("ended the process three times");
-            });
-            assertThat(run.home().unfinished()).extracting(RunPlan.RunFile::target).containsExactly("web-h264");
-        }
-    }
-
-    @Test
-    @Tag("torture")
-    void aProcessThatStandsStillIsFollowedByAnother() throws Exception {
-        KiteFrames.png(frames, "kite", 1, 130, false);
-        Run.standsStillAfter(Duration.ofSeconds(4));
-        try (Run run = planted(KiteFrames.plan(frames, out, List.of("edit-prores-hq", "proxy-prores")), "hang edit-prores-hq 110")) {
-            while (run.home().journal().stream().noneMatch(e -> e instanceof JournalEntry.PartClosed part && part.target().equals("edit-prores-hq"))) {
-                Thread.sleep(50);
-            }
-            // It hangs once only: the next process finds nothing planted.
-            Files.delete(run.home().folder().resolve(Planted.FILE));
-            Run.Outcome outcome = run.outcome().get(90, TimeUnit.SECONDS);
-            assertThat(outcome.files()).hasSize(2).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
-            assertThat(run.home().journal().stream().filter(JournalEntry.Started.class::isInstance)).hasSize(2);
-        } finally {
-            Run.standsStillAfter(Duration.ofMinutes(3));
-        }
-    }
-
     @Test
     void aFrameThatIsWrittenAnewDuringTheRunIsNamed() throws Exception {
         KiteFrames.png(frames, "kite", 1, 5, false);
@@ -384,7 +257,6 @@ class RunTest {
         assertThat(receipt.frames()).hasSize(10);
     }
 
-    /** The plan expects what the file can't be: the proof fails for real, and the file stays out of sight until it is wanted. */
     /** A folder of stills is delivered as one, under the source's own numbers, and never into a folder that is there. */
     @Test
     void framesAreDeliveredAsAFolderAndProvenAgain() throws Exception {
@@ -422,6 +294,7 @@ class RunTest {
                 .satisfies(l -> assertThat(l.planned()).isEqualTo("at most 20.0 kB"));
     }
 
+    /** The plan expects what the file can't be: the proof fails for real, and the file stays out of sight until it is wanted. */
     @Test
     void aFileThatIsntAsPlannedIsKeptBackUntilSomebodyTakesIt() throws Exception {
         KiteFrames.png(frames, "kite", 1, 10, false);
