@@ -84,9 +84,12 @@ final class BareLoop {
                 }
                 AVFrame frame = ahead.remove().get();
                 for (int lane = 0; lane < queues.size(); lane++) {
-                    if (!queues.get(lane).offer(av_frame_clone(frame), 60, TimeUnit.SECONDS)) {
-                        // It has failed: this says why.
-                        lanes.get(lane).get(1, TimeUnit.SECONDS);
+                    while (!queues.get(lane).offer(av_frame_clone(frame), 1, TimeUnit.SECONDS)) {
+                        if (lanes.get(lane).isDone()) {
+                            // It has failed: this says why, and nothing else of the process is waited for.
+                            pool.shutdownNow();
+                            lanes.get(lane).get();
+                        }
                     }
                 }
                 av_frame_free(frame);
@@ -167,11 +170,8 @@ final class BareLoop {
 
     private void lane(RunPlan.RunFile file, BlockingQueue<AVFrame> queue) throws IOException, InterruptedException {
         Chain conversion = null;
-        String format = switch (file.target()) {
-            case "web-h264" -> "yuv420p";
-            case "edit-prores-hq" -> "yuv422p10le";
-            default -> "yuva444p10le";
-        };
+        String format = (file.expected().alphaBits() > 0 ? "yuva" : "yuv") + file.expected().chroma().label().replace(":", "") + "p"
+                + (file.expected().codedBits() > 8 ? file.expected().codedBits() + "le" : "");
         for (RunPlan.Part part : file.parts()) {
             Path path = out.resolve(file.target() + "-" + part.index() + ".mov");
             Output output = new Output(file, format, path);
@@ -202,7 +202,7 @@ final class BareLoop {
         private long frames;
 
         Output(RunPlan.RunFile file, String format, Path path) {
-            AVCodec codec = avcodec_find_encoder_by_name(file.target().equals("web-h264") ? "libx264" : "prores_ks");
+            AVCodec codec = avcodec_find_encoder_by_name(file.expected().codec().equals("h264") ? "libx264" : "prores_ks");
             encoder = avcodec_alloc_context3(codec);
             encoder.width(plan.size().width()).height(plan.size().height()).pix_fmt(av_get_pix_fmt(format))
                     .time_base(av_make_q(1, 25)).framerate(av_make_q(25, 1)).sample_aspect_ratio(av_make_q(1, 1))

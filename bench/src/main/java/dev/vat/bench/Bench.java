@@ -30,7 +30,7 @@ import java.util.concurrent.atomic.AtomicLong;
 public final class Bench {
 
     private static final List<String> ALL = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444");
-    private static final List<String> SIX = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-422", "review-h264", "proxy-prores");
+    private static final List<String> SIX = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-422", "edit-prores-lt", "edit-h264-intra");
 
     private final Path home;
     private final int frames;

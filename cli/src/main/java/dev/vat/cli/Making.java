@@ -14,9 +14,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 
 /** One run as a command carries it out: its progress as words or JSON lines, its end as an exit code. */
 final class Making {
@@ -24,7 +21,6 @@ final class Making {
     private final Output output;
     private final Places places;
     private volatile Run running;
-    private volatile boolean stopAsked;
     private String held;
     private final Map<String, Stage> said = new HashMap<>();
     private final Map<String, String> titles = new HashMap<>();
@@ -58,16 +54,16 @@ final class Making {
     }
 
     private Integer carryOut(RunPlan plan, Begin begin) throws IOException, InterruptedException {
-        Thread onStop = new Thread(this::stop, "stop");
-        Runtime.getRuntime().addShutdownHook(onStop);
         Run.Outcome outcome;
-        try {
+        try (Interrupts interrupts = new Interrupts(this::stop)) {
             running = begin.run();
-            outcome = running.outcome().join();
-        } finally {
-            if (!stopAsked) {
-                Runtime.getRuntime().removeShutdownHook(onStop);
+            if (interrupts.asked()) {
+                running.stop();
             }
+            outcome = running.outcome().join();
+        }
+        if (outcome.stopped()) {
+            output.error(ExitCode.STOPPED, "Stopped; nothing was delivered that isn't whole. To go on: vat resume " + plan.run());
         }
         ExitCode worst = worst(plan, outcome);
         if (outcome.lost() != null) {
@@ -138,23 +134,12 @@ final class Making {
         };
     }
 
-    /** Interrupted from the keyboard: the current frame is finished, closed parts are kept, and the run can be gone on with. */
+    /** The current frame is finished, closed parts are kept, and the run can be gone on with. */
     private void stop() {
-        stopAsked = true;
+        output.say("Stopping after this frame; once more ends it at once");
         Run run = running;
-        if (run == null || run.outcome().isDone()) {
-            return;
+        if (run != null) {
+            run.stop();
         }
-        run.stop();
-        try {
-            run.outcome().get(4, TimeUnit.SECONDS);
-        } catch (InterruptedException _) {
-            Thread.currentThread().interrupt();
-        } catch (ExecutionException | TimeoutException e) {
-            output.say("The run didn't stop by itself and is ended: " + e.getMessage());
-        }
-        run.close();
-        output.error(ExitCode.STOPPED, "Stopped; nothing was delivered that isn't whole. To go on: vat resume " + run.plan().run());
-        Runtime.getRuntime().halt(ExitCode.STOPPED.code());
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.engine;
 
+import dev.vat.engine.place.SyncLog;
 import dev.vat.engine.protocol.Lines;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.RunWorker;
@@ -14,6 +15,8 @@ import java.io.IOException;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import sun.misc.Signal;
+import sun.misc.SignalHandler;
 
 /**
  * The whole of a worker process: says hello, then does what the lines on its standard input ask, until that ends.
@@ -28,6 +31,9 @@ public final class WorkerMain {
     private WorkerMain() { }
 
     public static void main(String[] arguments) throws IOException {
+        // A key pressed at a terminal goes to everybody there: it is for the owner to say what becomes of this.
+        Signal.handle(new Signal("INT"), SignalHandler.SIG_IGN);
+        SyncLog.recordIfAsked();
         run(WorkerRole.parse(arguments[arguments.length - 1]));
         // Threads of native encoders may still be about; nothing of them matters any more.
         Runtime.getRuntime().halt(0);

@@ -23,8 +23,8 @@ public final class Joining {
     /** A part's file and the output frame that it begins with. */
     public record Part(Path file, Container container, long first, long frames) { }
 
-    /** Sound that is woven in: a {@link SoundMix}, and how it is packed. */
-    public record Sound(Path mix, int channels, SoundCodec codec) { }
+    /** Sound that is woven in: a {@link SoundMix}, how much of it at 48 kHz, and how it is packed. */
+    public record Sound(Path mix, int channels, SoundCodec codec, long samples) { }
 
     /** Rates below this are whole ones: their clock counts milliseconds as well. */
     private static final long WHOLE_MILLISECONDS = 1000;
@@ -57,7 +57,7 @@ public final class Joining {
         }
         Map<String, String> options = options(container, indexInFront, rate);
         try (Muxer muxer = new Muxer(container, target, rate);
-                SoundEncoder voice = sound == null ? null : new SoundEncoder(sound.codec, sound.mix, sound.channels)) {
+                SoundEncoder voice = sound == null ? null : new SoundEncoder(sound)) {
             boolean started = false;
             long index = 0;
             for (int p = 0; p < parts.size(); p++) {

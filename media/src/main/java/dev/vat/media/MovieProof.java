@@ -17,6 +17,8 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.Expectation;
 import dev.vat.core.run.FileFacts;
+import dev.vat.core.run.Loudness;
+import dev.vat.core.run.Spacing;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
@@ -38,8 +40,12 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 /** Opens a finished file anew, as any reader would, decodes every frame of it and writes down what it finds. */
 public final class MovieProof {
 
-    /** What was found, with the CRC32C of every decoded frame in the order in which they are shown. */
-    public record Result(FileFacts facts, int[] crcs) { }
+    /**
+     * What was found, with the CRC32C of every decoded frame in the order in which they are shown.
+     *
+     * @param loudness null where there is no sound
+     */
+    public record Result(FileFacts facts, int[] crcs, List<Spacing> spacing, Loudness loudness) { }
 
     private final List<Long> times = new ArrayList<>();
     private final List<Integer> crcs = new ArrayList<>();
@@ -78,8 +84,18 @@ public final class MovieProof {
                 }
             }
             decoder.flush(picture -> format.value = take(picture));
-            return new Result(facts(file, demuxer, format.value), crcs.stream().mapToInt(Integer::intValue).toArray());
+            FileFacts facts = facts(file, demuxer, format.value);
+            return new Result(facts, crcs.stream().mapToInt(Integer::intValue).toArray(), spacing(file, demuxer, facts),
+                    facts.sound() == null ? null : LoudnessMeter.of(file, facts.sound().channels()));
         }
+    }
+
+    private List<Spacing> spacing(Path file, Demuxer demuxer, FileFacts facts) throws IOException {
+        if (facts.container().equals(Container.APNG.title())) {
+            return Spacing.ofDistances(MovingStill.delaysOfApng(file));
+        }
+        Rational base = Av.rational(demuxer.stream().time_base());
+        return Spacing.of(times.stream().map(base::times).toList());
     }
 
     private int take(Picture picture) {

@@ -45,6 +45,7 @@ final class SoundEncoder implements AutoCloseable {
 
     private final DataInputStream mix;
     private final int channels;
+    private final long samplesInAll;
     private final AVCodecContext context;
     private final SwrContext converter = new SwrContext(null);
     private final PacketDrain packets = new PacketDrain();
@@ -53,8 +54,10 @@ final class SoundEncoder implements AutoCloseable {
     private long done;
     private boolean flushed;
 
-    SoundEncoder(SoundCodec codec, Path mix, int channels) throws IOException {
-        this.channels = channels;
+    SoundEncoder(Joining.Sound sound) throws IOException {
+        SoundCodec codec = sound.codec();
+        channels = sound.channels();
+        samplesInAll = sound.samples();
         AVCodec encoder = avcodec_find_encoder_by_name(switch (codec) {
             case OPUS -> "libopus";
             case MP3 -> "libmp3lame";
@@ -63,7 +66,7 @@ final class SoundEncoder implements AutoCloseable {
         if (encoder == null || encoder.isNull()) {
             throw new MediaException("This build has no encoder for " + codec.title(), 0);
         }
-        this.mix = new DataInputStream(new BufferedInputStream(Files.newInputStream(mix), 1 << 16));
+        this.mix = new DataInputStream(new BufferedInputStream(Files.newInputStream(sound.mix()), 1 << 16));
         context = avcodec_alloc_context3(encoder);
         context.sample_rate(SoundCodec.RATE).sample_fmt(switch (codec) {
             case AAC, MP3, AC3 -> AV_SAMPLE_FMT_FLTP;
@@ -95,7 +98,8 @@ final class SoundEncoder implements AutoCloseable {
     /** Hands on packets until all samples before {@code sample} are packed; past the end, the last ones too. */
     void until(long sample, Consumer<AVPacket> sink) throws IOException {
         while (!flushed && done < sample) {
-            int read = mix.readNBytes(block, 0, block.length);
+            int wanted = (int) Math.min(block.length, (samplesInAll - done) * channels * 4);
+            int read = mix.readNBytes(block, 0, wanted);
             int count = read / (channels * 4);
             if (count > 0) {
                 send(count, sink);

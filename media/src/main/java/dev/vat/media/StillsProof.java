@@ -17,6 +17,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.LongPredicate;
@@ -66,7 +67,7 @@ public final class StillsProof {
         } finally {
             avcodec_parameters_free(parameters);
         }
-        return new MovieProof.Result(facts(crcs.length, bytes, Av.string(avcodec_get_name(codec), "unknown")), crcs);
+        return new MovieProof.Result(facts(crcs.length, bytes, Av.string(avcodec_get_name(codec), "unknown")), crcs, List.of(), null);
     }
 
     private int decode(TrackDecoder decoder, byte[] data, Path file) {

@@ -10,6 +10,7 @@ import dev.vat.core.delivery.Scan;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.FileFacts;
+import dev.vat.core.run.Spacing;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import java.io.ByteArrayOutputStream;
@@ -84,7 +85,7 @@ final class WebpProof {
             if (last == null) {
                 throw new MediaException("The file holds no frames", 0);
             }
-            return new MovieProof.Result(facts(), crcs.stream().mapToInt(Integer::intValue).toArray());
+            return new MovieProof.Result(facts(), crcs.stream().mapToInt(Integer::intValue).toArray(), Spacing.ofDistances(durations.stream().map(CLOCK::times).toList()), null);
         } finally {
             avcodec_parameters_free(parameters);
             if (last != null) {

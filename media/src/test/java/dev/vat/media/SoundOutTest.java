@@ -97,7 +97,7 @@ class SoundOutTest {
         assertThat(Files.size(mix)).isEqualTo(samples * channels * 4);
         Path joined = folder.resolve("joined." + container.extension());
         Joining.join(List.of(new Joining.Part(part(spec), spec.codec().partContainer(), 0, FRAMES)), joined, container, container.mayHaveIndexInFront(), Rate.FPS_25,
-                PixelAspect.SQUARE, new Joining.Sound(mix, channels, codec));
+                PixelAspect.SQUARE, new Joining.Sound(mix, channels, codec, samples));
         Expectation asked = Expectation.of(settings, FRAMES, Rate.FPS_25, SIZE, PixelAspect.SQUARE, sound);
         assertThat(Comparison.of(asked, MovieProof.prove(joined, _ -> true).facts()).disagreements()).isEmpty();
         assertThat(loudFrom(joined)).as("seconds until the tone").isCloseTo(.5, within(.03));

@@ -58,6 +58,13 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops);
     }
 
+    /** The same with fewer frames, and sound as long as they are. */
+    public Expectation withFrames(long fewer) {
+        SoundTrack shorter = sound == null ? null : new SoundTrack(sound.codec, sound.channels, sound.rate, Rational.of(rate.seconds(fewer).times(sound.rate).round(), sound.rate));
+        return new Expectation(fewer, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
+                transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops);
+    }
+
     /** Length in seconds, exactly. */
     @JsonIgnore
     public Rational seconds() {

@@ -18,6 +18,9 @@ import java.util.List;
  * @param draft whether it was made as a draft
  * @param lossyPasses how often its pictures were packed with loss, those of its sources included, as far as these are known
  * @param sha256 of the whole file, hexadecimal
+ * @param spacing how far apart frames follow each other by their time stamps; empty where the format says no times
+ * @param loudness of the sound, or null where there is none
+ * @param prints of stretches of the file, or null for a folder
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Receipt(int version, String file, String made, String vat, String library, String run, String project,
@@ -25,7 +28,7 @@ public record Receipt(int version, String file, String made, String vat, String 
                       List<String> reasons, String usedAnyway, Rate rate, String rateOrigin, List<SourceLine> sources,
                       List<Fill> fills, Expectation planned, FileFacts found, Comparison comparison, Quality quality,
                       List<String> notes, List<PartLine> parts, String sha256, List<FrameLine> frames,
-                      int lossyPasses, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft) {
+                      int lossyPasses, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, List<Spacing> spacing, Loudness loudness, BytePrints prints) {
 
     public static final int VERSION = 1;
     public static final String SUFFIX = ".receipt.json";
@@ -37,6 +40,7 @@ public record Receipt(int version, String file, String made, String vat, String 
         notes = List.copyOf(notes);
         parts = List.copyOf(parts);
         frames = List.copyOf(frames);
+        spacing = spacing == null ? List.of() : List.copyOf(spacing);
     }
 
     /** A source and what was taken of it: {@code first} to {@code last}, every {@code step}. */
@@ -63,17 +67,25 @@ public record Receipt(int version, String file, String made, String vat, String 
      *
      * @param worstFrame output frame with the lowest PSNR
      * @param worstSource the same, as source name and frame number
+     * @param worst up to ten frames with the lowest PSNR, the lowest first
      */
-    public record Quality(Double meanPsnr, Double worstPsnr, double worstSsim, long worstFrame, String worstSource) { }
+    public record Quality(Double meanPsnr, Double worstPsnr, double worstSsim, long worstFrame, String worstSource, List<Worst> worst) {
+        public Quality {
+            worst = worst == null ? List.of() : List.copyOf(worst);
+        }
+    }
+
+    /** A frame that differs most from what its encoder was given. @param source file that it shows */
+    public record Worst(long frame, String source, double psnr, double ssim) { }
 
     public Receipt withUse(String when) {
         return new Receipt(version, file, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
-                when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames, lossyPasses, draft);
+                when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames, lossyPasses, draft, spacing, loudness, prints);
     }
 
     public Receipt withFile(String name) {
         return new Receipt(version, name, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
                 usedAnyway, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256,
-                frames, lossyPasses, draft);
+                frames, lossyPasses, draft, spacing, loudness, prints);
     }
 }

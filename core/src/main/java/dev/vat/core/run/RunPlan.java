@@ -33,12 +33,13 @@ import java.util.stream.Collectors;
  * @param working of files of ordinary range; those of high range have their own, see {@link #workingFor}
  * @param sound what is heard, or null
  * @param typeface fingerprint of the face that cards are set in
+ * @param remade what is made anew of a file that was delivered, or null where all is made for the first time
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record RunPlan(int version, String run, String made, String vat, String library, String project, String reel,
                       Rate rate, String rateOrigin, Size size, PixelAspect pixelAspect, WorkingFormat working,
                       List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
-                      ReelSound sound, List<RunFile> files) {
+                      ReelSound sound, List<RunFile> files, Remade remade) {
 
     public static final int VERSION = 4;
 
@@ -49,6 +50,20 @@ public record RunPlan(int version, String run, String made, String vat, String l
         sources = List.copyOf(sources);
         spans = List.copyOf(spans);
         files = List.copyOf(files);
+    }
+
+    /**
+     * A delivered file of which some frames are made anew; the rest is taken over.
+     *
+     * @param file where it lies, absolute
+     * @param sha256 of the whole file
+     * @param frames of the file that changed, as text: {@code 118-120, 131}
+     * @param taken numbers of the parts that are taken over
+     */
+    public record Remade(String file, String sha256, String frames, List<Integer> taken) {
+        public Remade {
+            taken = List.copyOf(taken);
+        }
     }
 
     /** A source as the run reads it. @param lossyPasses how often its pictures were packed with loss before */
@@ -128,6 +143,15 @@ public record RunPlan(int version, String run, String made, String vat, String l
             return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, parts, other, accepted);
         }
 
+        /** The file that ends early: its parts up to there, the last one cut short. @param frames of the file that are left, at least one */
+        public RunFile shortened(long frames) {
+            if (frames < 1 || frames > expected.frames()) {
+                throw new IllegalArgumentException(frames + " of " + expected.frames() + " frames are no shorter file");
+            }
+            List<Part> left = parts.stream().filter(p -> p.first() < frames).map(p -> new Part(p.index(), p.first(), Math.min(p.count(), frames - p.first()))).toList();
+            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, left, expected.withFrames(frames), accepted);
+        }
+
         /** The reel frame at which one of the file's frames begins. */
         public long reelFrame(long frame) {
             return treatment.scan().isInterlaced() ? 2 * frame : frame;
@@ -157,13 +181,25 @@ public record RunPlan(int version, String run, String made, String vat, String l
     public RunPlan withoutStamps() {
         List<RunSource> plain = sources.stream().map(s -> new RunSource(s.name(), s.folder(), s.pattern(), s.kind(), s.picture(), s.bits(), s.lossyPasses(), List.of())).toList();
         return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, plain, spans, folder,
-                typeface, sound, files);
+                typeface, sound, files, remade);
+    }
+
+    /** The same once more, under another id. @param id of the new run @param when UTC, ISO 8601 @param where its files go, absolute */
+    public RunPlan again(String id, String when, String where, Remade what) {
+        return new RunPlan(version, id, when, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, where,
+                typeface, sound, files, what);
+    }
+
+    /** The same with other places of its reel. */
+    public RunPlan withSpans(List<RunSpan> others) {
+        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, others, folder,
+                typeface, sound, files, remade);
     }
 
     /** The same run for other files. */
     public RunPlan withFiles(List<RunFile> others) {
         return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, folder,
-                typeface, sound, others);
+                typeface, sound, others, remade);
     }
 
     /** The kinds of working pictures that its files are made of. */

@@ -2,6 +2,7 @@ package dev.vat.engine.history;
 
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
+import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
 import dev.vat.engine.proof.ReceiptFile;
 import java.io.IOException;
@@ -30,7 +31,7 @@ public final class HistoryStore {
 
     /** Writes down a delivered file; its receipt lies beside it. One that stands there already isn't written down again. */
     public void add(RunPlan plan, Path delivered) throws IOException {
-        Files.createDirectories(file.getParent());
+        Durable.createFolders(file.getParent());
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(delivered));
         if (holds(delivered, receipt.sha256())) {
             return;
@@ -38,6 +39,7 @@ public final class HistoryStore {
         Files.writeString(file, Json.line(new Entry(receipt.made(), delivered.toString(), receipt.sha256(), receipt.target(),
                 receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan.withoutStamps()))
                 + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+        Durable.sync(file);
     }
 
     /** Each line holds a whole plan: only those are understood that can be meant. */

@@ -1,5 +1,6 @@
 package dev.vat.engine.place;
 
+import dev.vat.core.run.BytePrints;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -12,6 +13,7 @@ import java.nio.file.StandardOpenOption;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
@@ -21,11 +23,22 @@ import java.util.zip.CRC32C;
 /** Writing that survives a kill at any instant, and deleting and fingerprinting of files. */
 public final class Durable {
 
+    private static final long SMALLEST_STRETCH = 1 << 16;
+    private static final long MOST_STRETCHES = 256;
+
+    /** Told of what reached the disk; none but where a failure of power is played. */
+    private static volatile SyncLog log;
+
     private Durable() { }
+
+    /** Writes down from now on what was synced in this process. */
+    public static void record(SyncLog where) {
+        log = where;
+    }
 
     /** Replaces a file's content as one act: a reader sees the old text or the new one, never a part. */
     public static void write(Path file, String text) throws IOException {
-        Files.createDirectories(file.toAbsolutePath().getParent());
+        createFolders(file.toAbsolutePath().getParent());
         Path fresh = file.resolveSibling("." + file.getFileName() + ".new");
         Files.writeString(fresh, text, StandardCharsets.UTF_8);
         sync(fresh);
@@ -37,10 +50,29 @@ public final class Durable {
         syncFolder(file.toAbsolutePath().getParent());
     }
 
+    /** Makes a folder and those above it that aren't there, and makes sure that their names have reached the disk. */
+    public static void createFolders(Path folder) throws IOException {
+        if (Files.isDirectory(folder)) {
+            return;
+        }
+        Path above = folder.toAbsolutePath().getParent();
+        createFolders(above);
+        Files.createDirectories(folder);
+        syncFolder(above);
+    }
+
     /** Makes sure that a file's content has reached the disk. */
     public static void sync(Path file) throws IOException {
         try (FileChannel channel = FileChannel.open(file, StandardOpenOption.WRITE)) {
-            channel.force(true);
+            sync(channel, file);
+        }
+    }
+
+    /** The same for a file that is open. */
+    public static void sync(FileChannel channel, Path file) throws IOException {
+        channel.force(true);
+        if (log != null) {
+            log.file(file, channel.size());
         }
     }
 
@@ -51,6 +83,9 @@ public final class Durable {
         }
         try (FileChannel channel = FileChannel.open(folder)) {
             channel.force(true);
+        }
+        if (log != null) {
+            log.folder(folder);
         }
     }
 
@@ -65,6 +100,28 @@ public final class Durable {
             }
         }
         return "%08x".formatted(crc.getValue());
+    }
+
+    /** CRC32C of stretches of a file, at most a few hundred of them. */
+    public static BytePrints prints(Path file) throws IOException {
+        try (FileChannel channel = FileChannel.open(file)) {
+            long each = Math.max(SMALLEST_STRETCH, Math.ceilDiv(channel.size(), MOST_STRETCHES));
+            List<String> prints = new ArrayList<>();
+            ByteBuffer buffer = ByteBuffer.allocateDirect(1 << 18);
+            for (long start = 0; start < channel.size(); start += each) {
+                CRC32C crc = new CRC32C();
+                long end = Math.min(channel.size(), start + each);
+                for (long at = start; at < end; at += buffer.position()) {
+                    buffer.clear().limit((int) Math.min(buffer.capacity(), end - at));
+                    if (channel.read(buffer, at) < 0) {
+                        throw new IOException(file + " became shorter while it was read");
+                    }
+                    crc.update(buffer.flip());
+                }
+                prints.add("%08x".formatted(crc.getValue()));
+            }
+            return new BytePrints(each, prints);
+        }
     }
 
     public static String crc32c(String text) {

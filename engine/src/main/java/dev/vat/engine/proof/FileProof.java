@@ -11,12 +11,14 @@ import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.media.MediaException;
+import dev.vat.media.MediaLibrary;
 import dev.vat.media.MovieProof;
 import dev.vat.media.StillsProof;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.LongPredicate;
 import java.util.stream.Collectors;
@@ -26,6 +28,8 @@ import java.util.stream.Collectors;
  * and everything that the container and the codec say must be what was planned.
  */
 public final class FileProof {
+
+    private static final int MOST_WORST = 10;
 
     private FileProof() { }
 
@@ -37,9 +41,10 @@ public final class FileProof {
                              List<Receipt.FrameLine> planned, Path joined, LongPredicate goOn) throws IOException {
         List<String> reasons = new ArrayList<>();
         FileFacts facts = null;
+        MovieProof.Result found = null;
         Comparison comparison = null;
         try {
-            MovieProof.Result found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn) : MovieProof.prove(joined, goOn);
+            found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn) : MovieProof.prove(joined, goOn);
             facts = found.facts();
             comparison = Comparison.of(file.expected(), facts);
             comparison.disagreements().forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " was found"));
@@ -47,13 +52,14 @@ public final class FileProof {
         } catch (MediaException e) {
             reasons.add("the finished file can't be read whole: " + e.getMessage());
         }
-        return new Receipt(Receipt.VERSION, file.fileName(), Instant.now().toString(), plan.vat(), plan.library(), plan.run(),
+        return new Receipt(Receipt.VERSION, file.fileName(), Instant.now().toString(), plan.vat(), MediaLibrary.version(), plan.run(),
                 plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
-                null, plan.rate(), plan.rateOrigin(), sources(plan), fills(plan), file.expected(), facts, comparison,
+                null, plan.rate(), plan.rateOrigin(), sources(plan, file), fills(plan, file), file.expected(), facts, comparison,
                 quality(plan, file, planned), notes(plan, file),
                 parts, Durable.sha256(joined), planned,
                 plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0) + (file.codecInCatalogue().isLossy() ? 1 : 0),
-                file.treatment().draft());
+                file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
+                file.isFolder() ? null : Durable.prints(joined));
     }
 
     private static void frames(List<Receipt.FrameLine> planned, int[] found, List<String> reasons) {
@@ -68,15 +74,24 @@ public final class FileProof {
         }
     }
 
-    private static List<Receipt.SourceLine> sources(RunPlan plan) {
-        return plan.spans().stream().map(s -> new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(),
-                s.wanted(s.start() + s.count() - 1), s.step(), s.count())).toList();
+    /** Reel frames that the file holds: fewer than the plan's where it ended early. */
+    private static long reelFrames(RunPlan plan, RunPlan.RunFile file) {
+        return Math.min(plan.frames(), file.reelFrame(file.expected().frames()));
     }
 
-    private static List<Receipt.Fill> fills(RunPlan plan) {
+    private static List<Receipt.SourceLine> sources(RunPlan plan, RunPlan.RunFile file) {
+        long end = reelFrames(plan, file);
+        return plan.spans().stream().filter(s -> s.start() < end).map(s -> {
+            long count = Math.min(s.count(), end - s.start());
+            return new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(), s.wanted(s.start() + count - 1), s.step(), count);
+        }).toList();
+    }
+
+    private static List<Receipt.Fill> fills(RunPlan plan, RunPlan.RunFile file) {
         List<Receipt.Fill> fills = new ArrayList<>();
+        long end = reelFrames(plan, file);
         for (RunPlan.RunSpan span : plan.spans()) {
-            for (RunPlan.RunFill fill : span.fills()) {
+            for (RunPlan.RunFill fill : span.fills().stream().filter(f -> f.reelFrame() < end).toList()) {
                 fills.add(new Receipt.Fill(fill.reelFrame(), plan.sources().get(span.source()).name(), fill.wanted(),
                         shown(fill)));
             }
@@ -96,7 +111,6 @@ public final class FileProof {
         if (frames.isEmpty()) {
             return null;
         }
-        Receipt.FrameLine worst = frames.getFirst();
         double sum = 0;
         int counted = 0;
         double worstSsim = 1;
@@ -105,17 +119,30 @@ public final class FileProof {
             if (frame.psnr() != null) {
                 sum += frame.psnr();
                 counted++;
-                worst = worst.psnr() == null || frame.psnr() < worst.psnr() ? frame : worst;
             }
         }
-        ReelFrame source = plan.frameAt(file.reelFrame(worst.frame()));
-        String name = plan.sourceOf(source).pattern().fileName(source.wanted());
-        return new Receipt.Quality(counted == 0 ? null : sum / counted, worst.psnr(), worstSsim, worst.frame(), name);
+        List<Receipt.Worst> worst = frames.stream().filter(f -> f.psnr() != null).sorted(Comparator.comparing(Receipt.FrameLine::psnr)).limit(MOST_WORST)
+                .map(f -> new Receipt.Worst(f.frame(), source(plan, file, f.frame()), f.psnr(), f.ssim())).toList();
+        return worst.isEmpty() ? new Receipt.Quality(null, null, worstSsim, frames.getFirst().frame(), source(plan, file, frames.getFirst().frame()), worst)
+                : new Receipt.Quality(sum / counted, worst.getFirst().psnr(), worstSsim, worst.getFirst().frame(), worst.getFirst().source(), worst);
+    }
+
+    /** The name of the source file that a frame of the file begins with. */
+    private static String source(RunPlan plan, RunPlan.RunFile file, long frame) {
+        ReelFrame shown = plan.frameAt(file.reelFrame(frame));
+        return plan.sourceOf(shown).pattern().fileName(shown.wanted());
     }
 
     private static List<String> notes(RunPlan plan, RunPlan.RunFile file) {
         List<String> notes = new ArrayList<>();
         notes.add("rate " + plan.rate().label() + ": " + plan.rateOrigin());
+        if (reelFrames(plan, file) < plan.frames()) {
+            notes.add("ended early by hand: the first " + reelFrames(plan, file) + " of " + plan.frames() + " frames");
+        }
+        if (plan.remade() != null) {
+            notes.add("made anew of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 " + plan.remade().sha256() + "): frames " + plan.remade().frames()
+                    + " changed; " + plan.remade().taken().size() + " of " + file.parts().size() + " parts were taken over, the others encoded again");
+        }
         boolean transparent = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
         if (file.expected().alphaBits() == 0 && transparent && !file.treatment().isMatte()) {
             notes.add("transparent places flattened on " + file.treatment().ground().words());

@@ -35,8 +35,11 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Make.class, name = "make"),
     @JsonSubTypes.Type(value = Message.Pause.class, name = "pause"),
     @JsonSubTypes.Type(value = Message.Stop.class, name = "stop"),
+    @JsonSubTypes.Type(value = Message.FinishEarly.class, name = "finish-early"),
     @JsonSubTypes.Type(value = Message.Progress.class, name = "progress"),
     @JsonSubTypes.Type(value = Message.Ended.class, name = "ended"),
+    @JsonSubTypes.Type(value = Message.JoinDone.class, name = "join-done"),
+    @JsonSubTypes.Type(value = Message.JoinedDone.class, name = "joined-done"),
     @JsonSubTypes.Type(value = Message.Prove.class, name = "prove"),
     @JsonSubTypes.Type(value = Message.Proved.class, name = "proved"),
     @JsonSubTypes.Type(value = Message.DrawDemo.class, name = "draw-demo"),
@@ -152,13 +155,31 @@ public sealed interface Message {
     record NotShown(long id, int slot, String why) implements Message { }
 
     /** Tells a run worker to make what the plan in a run's home says. */
-    record Make(long id, String home, boolean alone) implements Message { }
+    record Make(long id, String home, Way way) implements Message {
+        /** How the files are made. */
+        public enum Way {
+            /** From one read. */
+            TOGETHER,
+            /** One after the other: something ends the process, and it is to be found out which. */
+            ONE_BY_ONE,
+            /** Nothing more is read: files of what is closed already. */
+            OF_WHAT_IS_DONE
+        }
+    }
 
     /** Nothing more is read until it is taken back; what is open stays open. */
     record Pause(long id, boolean on) implements Message { }
 
     /** Open parts are dropped, closed ones kept. */
     record Stop(long id) implements Message { }
+
+    /** Nothing more is read; what was read becomes whole files, shorter than planned. */
+    record FinishEarly(long id) implements Message { }
+
+    /** Asks for a file of what a run has closed so far of one of its files. @param folder where it goes */
+    record JoinDone(long id, String home, String target, String folder) implements Message { }
+
+    record JoinedDone(long id, String path) implements Message { }
 
     /** How far each file of a run is. @param held why the run holds still by itself for now, or null */
     @JsonInclude(JsonInclude.Include.NON_NULL)

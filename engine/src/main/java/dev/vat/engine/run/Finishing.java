@@ -84,7 +84,7 @@ final class Finishing {
 
     /** The reel's sound, put together once for all files of the run. */
     private Joining.Sound sound(RunPlan.RunFile file) throws IOException {
-        if (plan.sound() == null) {
+        if (plan.sound() == null || file.expected().sound() == null) {
             return null;
         }
         Path mix = home.resolve(MIX);
@@ -93,7 +93,7 @@ final class Finishing {
             mixed = true;
         }
         SoundCodec codec = Arrays.stream(SoundCodec.values()).filter(c -> c.reportedName().equals(file.expected().sound().codec())).findFirst().orElseThrow();
-        return new Joining.Sound(mix, plan.sound().channels(), codec);
+        return new Joining.Sound(mix, plan.sound().channels(), codec, file.expected().sound().seconds().times(SoundCodec.RATE).round());
     }
 
     void failed(RunPlan.RunFile file, Exception why) throws IOException {

@@ -1,6 +1,7 @@
 package dev.vat.engine.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -20,9 +21,11 @@ import java.util.zip.CRC32C;
 final class Journal implements AutoCloseable {
 
     private final FileChannel channel;
+    private final Path file;
 
-    private Journal(FileChannel channel) {
+    private Journal(FileChannel channel, Path file) {
         this.channel = channel;
+        this.file = file;
     }
 
     static Journal append(Path file) throws IOException {
@@ -30,7 +33,8 @@ final class Journal implements AutoCloseable {
                 StandardOpenOption.READ);
         channel.truncate(wholeLength(Files.readAllBytes(file)));
         channel.position(channel.size());
-        return new Journal(channel);
+        Durable.syncFolder(file.toAbsolutePath().getParent());
+        return new Journal(channel, file);
     }
 
     /** What the journal says, up to the first line that isn't whole. */
@@ -83,7 +87,7 @@ final class Journal implements AutoCloseable {
         while (line.hasRemaining()) {
             channel.write(line);
         }
-        channel.force(true);
+        Durable.sync(channel, file);
     }
 
     @Override

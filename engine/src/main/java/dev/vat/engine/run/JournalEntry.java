@@ -14,6 +14,7 @@ import java.util.List;
     @JsonSubTypes.Type(value = JournalEntry.FirstPassed.class, name = "first-passed"),
     @JsonSubTypes.Type(value = JournalEntry.Trying.class, name = "trying"),
     @JsonSubTypes.Type(value = JournalEntry.GivenUp.class, name = "given-up"),
+    @JsonSubTypes.Type(value = JournalEntry.Shortened.class, name = "shortened"),
     @JsonSubTypes.Type(value = JournalEntry.Proven.class, name = "proven"),
     @JsonSubTypes.Type(value = JournalEntry.Delivered.class, name = "delivered"),
     @JsonSubTypes.Type(value = JournalEntry.Unproven.class, name = "unproven"),
@@ -38,6 +39,9 @@ public sealed interface JournalEntry {
 
     /** A file that ended its process, made alone; it isn't tried again before the run's end. */
     record GivenUp(String target, String why) implements JournalEntry { }
+
+    /** Somebody wants the file to end early, with what was done of it by then. */
+    record Shortened(String target, long frames) implements JournalEntry { }
 
     /** The joined file agrees with its plan; it only has to get its name. */
     record Proven(String target, String work, String receipt) implements JournalEntry { }

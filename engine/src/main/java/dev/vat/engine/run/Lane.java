@@ -10,7 +10,6 @@ import dev.vat.media.EncoderSpec;
 import dev.vat.media.FieldWeaver;
 import dev.vat.media.FirstPass;
 import dev.vat.media.FrameProof;
-import dev.vat.media.MediaException;
 import dev.vat.media.PartSink;
 import dev.vat.media.PartWriter;
 import dev.vat.media.Picture;
@@ -34,8 +33,6 @@ import java.util.stream.Stream;
 final class Lane {
 
     private static final String NOTES = "pass.notes";
-    /** The library's number for a full disk, that of POSIX's ENOSPC. */
-    private static final int NO_ROOM = -28;
 
     /** More would only take memory: the encoder is the slow end. */
     private static final int WAITING_FRAMES = 3;
@@ -43,11 +40,11 @@ final class Lane {
     private sealed interface Turn {
         record Frame(Picture picture) implements Turn { }
 
-        record End(boolean stopped) implements Turn { }
+        record End() implements Turn { }
     }
 
     private final RunPlan plan;
-    private final RunPlan.RunFile file;
+    private volatile RunPlan.RunFile file;
     private final Path work;
     private final Journal journal;
     private final boolean checked;
@@ -139,12 +136,32 @@ final class Lane {
         }
     }
 
-    void end(boolean stopped) throws InterruptedException {
+    /** No frame comes any more: a part that has all that the file still wants of it is closed, another is dropped. */
+    void end() throws InterruptedException {
         if (!over) {
-            queue.put(new Turn.End(stopped));
+            queue.put(new Turn.End());
         }
         thread.join();
         discardWaiting();
+    }
+
+    /**
+     * How many frames the file has without a hole, if no reel frame from {@code next} on is read any more: parts of an earlier start may
+     * lie beyond.
+     */
+    long reach(long next) {
+        long reached = file.treatment().scan().isInterlaced() ? next / 2 : next;
+        for (RunPlan.Part part : file.parts()) {
+            if (closedParts.containsKey(part.index()) && part.first() <= reached) {
+                reached = Math.max(reached, part.end());
+            }
+        }
+        return Math.min(reached, file.expected().frames());
+    }
+
+    /** Ends the file early, at no more frames than it {@link #reach reaches}; before {@link #end}. */
+    void shorten(long frames) {
+        file = file.shortened(frames);
     }
 
     private void work() {
@@ -152,7 +169,11 @@ final class Lane {
         EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve(NOTES)) : one;
         try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.treatment()); FieldWeaver weaver = new FieldWeaver(spec.scan())) {
             for (RunPlan.Part part : toMake) {
-                if (!make(part, spec, conversion, weaver)) {
+                // It may have been told to end early, before this part was begun or while it was waited for.
+                if (!isWanted(part) || !make(part, spec, conversion, weaver)) {
+                    if (!isWanted(part)) {
+                        break;
+                    }
                     report(Stage.STOPPED, part.first(), null);
                     return;
                 }
@@ -175,9 +196,13 @@ final class Lane {
         }
     }
 
+    private boolean isWanted(RunPlan.Part part) {
+        return part.first() < file.expected().frames();
+    }
+
     private void fail(Exception e) {
         String why = e.getMessage() == null ? e.toString() : e.getMessage();
-        if (e instanceof MediaException media && media.code() == NO_ROOM || e instanceof IOException && why.contains("No space left")) {
+        if (FullDisk.caused(e)) {
             full = true;
             report(Stage.STOPPED, progress.done(), why);
             return;
@@ -190,19 +215,24 @@ final class Lane {
         }
     }
 
-    /** Makes one part; false if the run was stopped before it was whole. */
-    private boolean make(RunPlan.Part part, EncoderSpec spec, Conversion conversion, FieldWeaver weaver) throws IOException, InterruptedException {
+    /** Makes one part; false if frames ended before it was whole. */
+    private boolean make(RunPlan.Part planned, EncoderSpec spec, Conversion conversion, FieldWeaver weaver) throws IOException, InterruptedException {
+        RunPlan.Part part = planned;
         Path open = partFile(work, file, part).resolveSibling("open.part");
         List<FrameProof> proofs;
         long partBytes;
         try (PartSink writer = sink(open, part, spec)) {
-            for (long frame = part.first(); frame < part.end(); frame++) {
+            for (long frame = planned.first(); frame < planned.end(); frame++) {
                 if (planted != null) {
                     planted.at(file.target(), frame);
                 }
                 try (Picture converted = next(frame, conversion, weaver)) {
                     if (converted == null) {
-                        return false;
+                        part = new RunPlan.Part(planned.index(), planned.first(), frame - planned.first());
+                        if (!file.parts().contains(part)) {
+                            return false;
+                        }
+                        break;
                     }
                     writer.write(converted);
                 }
@@ -312,13 +342,13 @@ final class Lane {
         return file;
     }
 
-    /** Valid after {@link #end}. */
+    /** Those of the file as it is to be now; valid after {@link #end}. */
     List<JournalEntry.PartClosed> closedParts() {
-        return List.copyOf(closedParts.values());
+        return closedParts.values().stream().filter(p -> p.part() < file.parts().size()).toList();
     }
 
     /** Whether every part is closed; valid after {@link #end}. */
     boolean isComplete() {
-        return closedParts.size() == file.parts().size();
+        return closedParts().size() == file.parts().size();
     }
 }

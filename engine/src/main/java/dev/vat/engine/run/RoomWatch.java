@@ -22,11 +22,16 @@ final class RoomWatch {
 
     /** Why nothing more should be written for now, in words. A folder that is gone counts as no room. */
     Optional<String> shortage() {
+        return shortage(0);
+    }
+
+    /** Likewise before something large is written at once. @param bytes that it takes */
+    Optional<String> shortage(long bytes) {
         try {
             FileStore store = Files.getFileStore(folder);
             long reserve = Math.min(RESERVE, store.getTotalSpace() / SMALL_SHARE);
             long free = store.getUsableSpace();
-            return free >= reserve ? Optional.empty() : Optional.of("the disk is full: " + RoughForecast.bytes(free) + " are left at " + folder
+            return free >= reserve + bytes ? Optional.empty() : Optional.of("the disk is full: " + RoughForecast.bytes(free) + " are left at " + folder + (bytes == 0 ? "" : ", " + RoughForecast.bytes(bytes) + " are needed to join a file")
                     + "; the run goes on by itself when there is room");
         } catch (IOException e) {
             return Optional.of("the folder " + folder + " can't be reached; the run goes on by itself when it is back");

@@ -2,6 +2,7 @@ package dev.vat.engine.run;
 
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.history.HistoryStore;
+import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.Message;
@@ -53,6 +54,7 @@ public final class Run implements AutoCloseable {
     private long closedBefore;
     private int attempts;
     private boolean alone;
+    private boolean early;
     private volatile boolean paused;
     private volatile boolean excused;
     private volatile long lastAdvance = System.nanoTime();
@@ -67,7 +69,7 @@ public final class Run implements AutoCloseable {
 
     /** @param listener told of progress several times a second, on a thread of the run's own */
     public static Run start(RunPlan plan, Places places, Consumer<Message.Progress> listener) throws IOException {
-        Files.createDirectories(Path.of(plan.folder()));
+        Durable.createFolders(Path.of(plan.folder()));
         Run run = new Run(plan, RunHome.create(places, plan), places, listener);
         run.begin();
         return run;
@@ -79,16 +81,30 @@ public final class Run implements AutoCloseable {
      * @throws IOException if its plan can't be read, or its folder isn't there
      */
     public static Run resume(RunHome home, Places places, Consumer<Message.Progress> listener) throws IOException {
+        return resume(home, places, listener, false);
+    }
+
+    /**
+     * Makes files of what an unfinished run has closed, and nothing more: they are shorter than planned.
+     *
+     * @throws IOException as {@link #resume}
+     */
+    public static Run endEarly(RunHome home, Places places, Consumer<Message.Progress> listener) throws IOException {
+        return resume(home, places, listener, true);
+    }
+
+    private static Run resume(RunHome home, Places places, Consumer<Message.Progress> listener, boolean early) throws IOException {
         Delivery.finishProven(home);
         RunPlan plan = home.plan();
         if (home.journal().isEmpty()) {
             // Nothing was begun yet, the folder included.
-            Files.createDirectories(Path.of(plan.folder()));
+            Durable.createFolders(Path.of(plan.folder()));
         }
         if (!Files.isDirectory(Path.of(plan.folder()))) {
             throw new IOException("The folder " + plan.folder() + " isn't there: bring it back, or discard the run");
         }
         Run run = new Run(plan, home, places, listener);
+        run.early = early;
         run.begin();
         return run;
     }
@@ -102,7 +118,7 @@ public final class Run implements AutoCloseable {
         if (attempts == 0) {
             Thread.ofVirtual().name("run-watch").start(this::watch);
         }
-        worker.send(new Message.Make(1, home.folder().toString(), alone));
+        worker.send(new Message.Make(1, home.folder().toString(), alone ? Message.Make.Way.ONE_BY_ONE : early ? Message.Make.Way.OF_WHAT_IS_DONE : Message.Make.Way.TOGETHER));
     }
 
     private long closedParts() throws IOException {
@@ -239,6 +255,11 @@ public final class Run implements AutoCloseable {
 
     public void stop() {
         send(new Message.Stop(3));
+    }
+
+    /** Reads nothing more: what was read becomes whole files, shorter than planned, and their receipts say so. */
+    public void endEarly() {
+        send(new Message.FinishEarly(4));
     }
 
     private void send(Message message) {

@@ -5,7 +5,6 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
 import dev.vat.engine.place.Places;
-import dev.vat.media.StillsWriter;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
@@ -39,7 +38,7 @@ public final class RunHome {
 
     public static RunHome create(Places places, RunPlan plan) throws IOException {
         RunHome home = new RunHome(places.runs().resolve(plan.run()));
-        Files.createDirectories(home.folder);
+        Durable.createFolders(home.folder);
         Durable.write(home.folder.resolve("plan.json"), Json.page(plan));
         return home;
     }
@@ -152,8 +151,8 @@ public final class RunHome {
 
     static void createWorkFolder(RunPlan plan, RunPlan.RunFile file) throws IOException {
         Path work = workFolder(plan, file);
-        Files.createDirectories(work.resolve("parts"));
-        Files.createDirectories(file.isFolder() ? finished(plan, file) : work.resolve("final"));
+        Durable.createFolders(work.resolve("parts"));
+        Durable.createFolders(file.isFolder() ? finished(plan, file) : work.resolve("final"));
         Durable.write(work.resolve("run.json"), Json.page(new WorkFolder(plan.run(), file.target())));
     }
 
@@ -174,34 +173,6 @@ public final class RunHome {
             deleteWorkFolder(plan, file);
         }
         Durable.deleteTree(folder);
-    }
-
-    /** The files that the journal calls whole: a failure of power can't have harmed them, since they were synced before it said so. */
-    public List<Path> vouchedFor() throws IOException {
-        RunPlan plan = plan();
-        List<Path> files = new ArrayList<>();
-        for (JournalEntry entry : journal()) {
-            switch (entry) {
-                case JournalEntry.PartClosed part -> plan.files().stream().filter(f -> f.target().equals(part.target())).forEach(f -> {
-                    if (f.isFolder()) {
-                        for (long i = part.first(); i < part.first() + part.frames(); i++) {
-                            files.add(StillsWriter.file(finished(plan, f), f.expected().stills(), i));
-                        }
-                    } else {
-                        files.add(Lane.partFile(workFolder(plan, f), f, f.parts().get(part.part())));
-                    }
-                });
-                case JournalEntry.Proven proven -> files.addAll(List.of(Path.of(proven.work()), Path.of(proven.receipt())));
-                case JournalEntry.Unproven kept -> files.addAll(List.of(Path.of(kept.work()), Path.of(kept.receipt())));
-                case JournalEntry.FirstPassed(String target) -> {
-                    for (RunPlan.RunFile file : plan.files().stream().filter(f -> f.target().equals(target)).toList()) {
-                        files.addAll(Lane.notes(plan, file));
-                    }
-                }
-                default -> { }
-            }
-        }
-        return files;
     }
 
     /** The deliverables that an ended or interrupted run did not bring to an end. */

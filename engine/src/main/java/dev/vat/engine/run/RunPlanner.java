@@ -83,7 +83,7 @@ public final class RunPlanner {
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
                 programme.working(shaped), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
-                CardPainter.typeface(), sound, files);
+                CardPainter.typeface(), sound, files, null);
     }
 
     /** Of a movie its one file; of numbered frames each. */
@@ -140,6 +140,11 @@ public final class RunPlanner {
         long start = deliverable.firstNumber() != null ? deliverable.firstNumber() : alike ? first.range().first() : 1;
         int digits = Math.max(4, Long.toString(start + programme.plan().count()).length());
         return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())), start);
+    }
+
+    /** The same plan once more, as a run of its own. */
+    RunPlan again(RunPlan plan, Path folder, RunPlan.Remade what) {
+        return plan.again(newId(), clock.instant().toString(), folder.toString(), what);
     }
 
     private String newId() {

@@ -17,6 +17,7 @@ final class RunState {
     private final Map<String, JournalEntry.Delivered> delivered = new HashMap<>();
     private final Map<String, JournalEntry.Unproven> unproven = new HashMap<>();
     private final Map<String, String> givenUp = new HashMap<>();
+    private final Map<String, Long> shortened = new HashMap<>();
     private String trying;
     private final Set<String> firstPassed = new HashSet<>();
     private int starts;
@@ -41,6 +42,7 @@ final class RunState {
                 unproven.remove(made.target());
             }
             case JournalEntry.Unproven kept -> unproven.put(kept.target(), kept);
+            case JournalEntry.Shortened(String target, long frames) -> shortened.put(target, frames);
             case JournalEntry.Trying(String target) -> trying = target;
             case JournalEntry.GivenUp(String target, String why) -> {
                 givenUp.put(target, why);
@@ -76,6 +78,11 @@ final class RunState {
     /** The file that was made alone when the journal ends, if one was. */
     Optional<String> trying() {
         return Optional.ofNullable(trying).filter(t -> !delivered.containsKey(t));
+    }
+
+    /** The plan's files as they are to be made: some were told to end early. */
+    List<RunPlan.RunFile> files(RunPlan plan) {
+        return plan.files().stream().map(f -> shortened.containsKey(f.target()) ? f.shortened(shortened.get(f.target())) : f).toList();
     }
 
     boolean isFirstPassed(String target) {

@@ -25,16 +25,21 @@ public final class RunWorker implements WorkerDuty {
         switch (message) {
             case Message.Make make when runner == null -> {
                 runner = new Runner(RunHome.at(Path.of(make.home())), events);
-                if (make.alone()) {
-                    runner.alone();
+                switch (make.way()) {
+                    case TOGETHER -> { }
+                    case ONE_BY_ONE -> runner.alone();
+                    case OF_WHAT_IS_DONE -> runner.endEarly();
                 }
                 start(make.id(), runner::run);
             }
             case Message.Prove prove -> start(prove.id(), () -> events.accept(
                     new Message.Proved(prove.id(), Reproof.of(Path.of(prove.file())).reasons())));
+            case Message.JoinDone done -> start(done.id(), () -> events.accept(new Message.JoinedDone(done.id(),
+                    WhatIsDone.join(RunHome.at(Path.of(done.home())), done.target(), Path.of(done.folder())).toString())));
             case Message.DrawDemo demo -> start(demo.id(), () -> DemoData.in(Path.of(demo.folder())).write(
                     shot -> events.accept(new Message.Drawn(demo.id(), shot.id(), shot == Shot.values()[Shot.values().length - 1]))));
             case Message.Pause pause when runner != null -> runner.pause(pause.on());
+            case Message.FinishEarly _ when runner != null -> runner.endEarly();
             case Message.Stop _ when runner != null -> runner.stop();
             default -> events.accept(new Message.Broken(message.id(), "this run doesn't do that now"));
         }

@@ -44,6 +44,7 @@ public final class Runner {
     private final Map<String, FileProgress> finishing = new LinkedHashMap<>();
     private volatile boolean stopped;
     private volatile boolean leaving;
+    private volatile boolean early;
     private boolean alone;
     private boolean paused;
     private List<Lane> lanes = List.of();
@@ -52,6 +53,7 @@ public final class Runner {
     private long lastReport;
     private long lastRoom;
     private RoomWatch room;
+    private boolean joinAgain;
     private List<String> targets = List.of();
 
     /** One file after the other: something ends the process, and it is to be found out which. */
@@ -73,6 +75,12 @@ public final class Runner {
 
     public void stop() {
         stopped = true;
+        pause(false);
+    }
+
+    /** Reads nothing more: what was read becomes whole files, shorter than planned. */
+    void endEarly() {
+        early = true;
         pause(false);
     }
 
@@ -103,8 +111,9 @@ public final class Runner {
             do {
                 lastRoom = System.nanoTime() - ROOM_NANOS;
                 holdWithoutRoom();
+                joinAgain = false;
                 makeRest(plan, journal);
-            } while (!stopped && lanes.stream().anyMatch(Lane::isFull));
+            } while (!stopped && (joinAgain || lanes.stream().anyMatch(Lane::isFull)));
             if (!leaving) {
                 journal.write(new JournalEntry.Ended(Instant.now().toString(), stopped));
             }
@@ -119,6 +128,7 @@ public final class Runner {
         bySize.sort(Comparator.comparingLong(l -> l.progress().bytes()));
         for (Lane lane : bySize) {
             if (lane.isComplete() && !stopped) {
+                holdUntil(lane.file().isFolder() ? 0 : lane.progress().bytes());
                 finish(finish, lane);
             }
         }
@@ -132,6 +142,11 @@ public final class Runner {
         } catch (CancellationException _) {
             tell(with(lane.progress(), Stage.STOPPED, null));
         } catch (IOException | RuntimeException e) {
+            if (FullDisk.caused(e)) {
+                joinAgain = true;
+                tell(with(lane.progress(), Stage.STOPPED, e.getMessage()));
+                return;
+            }
             finish.failed(lane.file(), e);
             tell(with(lane.progress(), Stage.FAILED, e.getMessage() == null ? e.toString() : e.getMessage()));
         }
@@ -155,9 +170,13 @@ public final class Runner {
         Planted planted = Planted.in(home.folder());
         List<Lane> made = new ArrayList<>();
         List<Lane> first = new ArrayList<>();
-        for (RunPlan.RunFile file : plan.files()) {
+        for (RunPlan.RunFile file : state.files(plan)) {
             if (!isSettled(file, state)) {
                 RunHome.createWorkFolder(plan, file);
+                if (plan.remade() != null) {
+                    TakenOver.into(plan, file, state.closed(file.target()), journal);
+                    state = RunState.of(home.journal());
+                }
                 Lane lane = new Lane(plan, file, journal, kept(plan, file, state), checked).with(planted);
                 made.add(lane);
                 if (file.passes() > 1 && !lane.isComplete() && !Lane.hasNotes(plan, file, state)) {
@@ -210,9 +229,10 @@ public final class Runner {
         open.forEach(Lane::start);
         LongPredicate wanted = frame -> open.stream().anyMatch(l -> l.wants(frame));
         IOException failure = null;
+        long next = 0;
         try (FrameFeed feed = new FrameFeed(plan, Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4), wanted)) {
-            for (long i = 0; i < plan.frames() && !stopped && open.stream().anyMatch(l -> !l.progress().isEnd()); i++) {
-                long frame = i;
+            for (; next < plan.frames() && !stopped && !early && open.stream().anyMatch(l -> !l.progress().isEnd()); next++) {
+                long frame = next;
                 if (!wanted.test(frame)) {
                     continue;
                 }
@@ -225,14 +245,17 @@ public final class Runner {
                         }
                     }
                 }
-                framesRead = i + 1;
+                framesRead = frame + 1;
                 report(false);
             }
         } catch (IOException e) {
             failure = e;
         }
         for (Lane lane : open) {
-            lane.end(stopped || failure != null);
+            if (early && failure == null) {
+                shorten(lane, next, journal);
+            }
+            lane.end();
         }
         if (failure != null) {
             for (Lane lane : open) {
@@ -245,18 +268,32 @@ public final class Runner {
         report(true);
     }
 
+    /** What was read of a file is all that it is to have; where nothing was, it stays unmade. */
+    private static void shorten(Lane lane, long next, Journal journal) throws IOException {
+        long frames = lane.reach(next);
+        if (frames > 0 && frames < lane.file().expected().frames()) {
+            journal.write(new JournalEntry.Shortened(lane.file().target(), frames));
+            lane.shorten(frames);
+        }
+    }
+
     /** Nothing more is fed while there is no room; encoders stay open. */
     private void holdWithoutRoom() throws InterruptedException {
         if (System.nanoTime() - lastRoom < ROOM_NANOS) {
             return;
         }
-        Optional<String> shortage = room.shortage();
-        while (shortage.isPresent() && !stopped) {
+        holdUntil(0);
+        lastRoom = System.nanoTime();
+    }
+
+    /** Waits until there is room for some bytes more. */
+    private void holdUntil(long bytes) throws InterruptedException {
+        Optional<String> shortage = room.shortage(bytes);
+        while (shortage.isPresent() && !stopped && !(early && bytes == 0)) {
             events.accept(new Message.Progress(0, framesRead, progress(), shortage.get()));
             Thread.sleep(HOLD_MILLIS);
-            shortage = room.shortage();
+            shortage = room.shortage(bytes);
         }
-        lastRoom = System.nanoTime();
     }
 
     private void waitWhilePaused() throws InterruptedException {

@@ -4,7 +4,8 @@ package dev.vat.engine.torture;
 enum Evil {
     KILL_WORKER("the worker was killed"), KILL_APPLICATION("the application was killed"), KILL_BOTH("both were killed"),
     CUT_JOURNAL("both were killed, and the journal cut at a random byte"), CUT_OPEN("both were killed, and the open part cut"),
-    LOSE_UNSYNCED("both were killed, and what was not synced was lost"), TAKE_FOLDER("both were killed, and the folder was away for a while");
+    LOSE_POWER("both were killed, and what was not synced was lost"), TAKE_FOLDER("both were killed, and the folder was away for a while"),
+    FILL_DISK("the disk was full for a while");
 
     private final String words;
 

@@ -3,6 +3,7 @@ package dev.vat.engine.torture;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Json;
 import dev.vat.engine.place.Places;
+import dev.vat.engine.place.SyncLog;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.run.RunHome;
 import java.nio.file.Files;
@@ -15,6 +16,7 @@ public final class OwnerMain {
 
     /** @param arguments {@code start} and a plan's file, or {@code resume} and a run's home; then Vat's own folder */
     public static void main(String[] arguments) throws Exception {
+        SyncLog.recordIfAsked();
         Path what = Path.of(arguments[1]);
         Places places = Places.in(Path.of(arguments[2]));
         Run run = arguments[0].equals("start") ? Run.start(Json.MAPPER.readValue(Files.readString(what), RunPlan.class), places, _ -> { })

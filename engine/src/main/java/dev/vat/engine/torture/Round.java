@@ -5,6 +5,7 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
 import dev.vat.engine.place.Places;
+import dev.vat.engine.place.SyncLog;
 import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.run.RunHome;
@@ -15,6 +16,7 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -26,20 +28,27 @@ import java.util.stream.Stream;
 final class Round {
 
     private static final int MOST_EVILS = 3;
+    private static final long FULL_MILLIS = 2000;
     private static final String WORK = ".vat-";
+    private static final String SYNCS = "syncs";
 
     private final Random random;
     private final Path home;
     private final Path out;
     private final RunPlan plan;
     private final Map<String, Receipt> undisturbed;
+    private final SmallDisk disk;
+    private final List<Evil> evils;
     private final List<String> told = new ArrayList<>();
 
     /**
      * @param home Vat's own folder for this round
      * @param undisturbed receipts of the same files by target
+     * @param disk that the files go to, or null if it can't be filled up
      */
-    Round(long seed, Path home, RunPlan plan, Map<String, Receipt> undisturbed) {
+    Round(long seed, Path home, RunPlan plan, Map<String, Receipt> undisturbed, SmallDisk disk) {
+        this.disk = disk;
+        this.evils = Arrays.stream(Evil.values()).filter(e -> disk != null || e != Evil.FILL_DISK).toList();
         this.random = new Random(seed);
         this.home = home;
         this.out = Path.of(plan.folder());
@@ -58,8 +67,8 @@ final class Round {
         Durable.write(planFile, Json.page(plan));
         Path runHome = Places.in(home).runs().resolve(plan.run());
         Process owner = owner("start", planFile);
-        int evils = 1 + random.nextInt(MOST_EVILS);
-        for (int i = 0; i < evils; i++) {
+        int times = 1 + random.nextInt(MOST_EVILS);
+        for (int i = 0; i < times; i++) {
             long wait = 300 + random.nextLong(Math.max(300, typical * 45 / 100));
             boolean ended = owner.waitFor(wait, TimeUnit.MILLISECONDS);
             nothingBrokenUnderAFinalName();
@@ -71,15 +80,15 @@ final class Round {
                     continue;
                 }
             } else {
-                Evil evil = Evil.values()[random.nextInt(Evil.values().length)];
+                Evil evil = evils.get(random.nextInt(evils.size()));
                 told.add(evil.words() + " after " + wait + " ms");
                 act(evil, owner, runHome);
-                if (evil == Evil.KILL_WORKER) {
+                if (evil == Evil.KILL_WORKER || evil == Evil.FILL_DISK) {
                     continue;
                 }
             }
             nothingBrokenUnderAFinalName();
-            owner = owner("resume", runHome);
+            owner = Files.exists(runHome.resolve("plan.json")) ? owner("resume", runHome) : owner("start", planFile);
         }
         if (!owner.waitFor(120, TimeUnit.SECONDS)) {
             end(owner, true);
@@ -104,7 +113,9 @@ final class Round {
         List<String> command = List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx256m", "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1",
                 "-D" + Torture.NATIVE_CACHE + "=" + System.getProperty(Torture.NATIVE_CACHE),
                 "-Dlogback.configurationFile=logback-worker.xml", "-cp", System.getProperty("java.class.path"), OwnerMain.class.getName(), how, what.toString(), home.toString());
-        return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(home.resolve("owner.log").toFile())).start();
+        ProcessBuilder builder = new ProcessBuilder(command);
+        builder.environment().put(SyncLog.VARIABLE, home.resolve(SYNCS).toString());
+        return builder.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(home.resolve("owner.log").toFile())).start();
     }
 
     private static void end(Process owner, boolean both) throws InterruptedException {
@@ -134,9 +145,14 @@ final class Round {
                     cut(file);
                 }
             }
-            case LOSE_UNSYNCED -> {
+            case LOSE_POWER -> {
                 end(owner, true);
-                loseUnsynced(runHome);
+                losePower();
+            }
+            case FILL_DISK -> {
+                disk.fill();
+                Thread.sleep(FULL_MILLIS);
+                disk.clear();
             }
             case TAKE_FOLDER -> {
                 end(owner, true);
@@ -154,18 +170,11 @@ final class Round {
         }
     }
 
-    /** Whatever the journal doesn't vouch for comes out of a power failure at any length, or not at all. */
-    private void loseUnsynced(Path runHome) throws IOException {
-        List<Path> vouched = RunHome.at(runHome).vouchedFor();
-        for (Path file : work(f -> !f.getFileName().toString().equals("run.json"))) {
-            if (!vouched.contains(file)) {
-                if (random.nextBoolean()) {
-                    Files.delete(file);
-                } else {
-                    cut(file);
-                }
-            }
-        }
+    /** The power fails: of Vat's own folder and of that for files only what was synced is certain to be left. */
+    private void losePower() throws IOException {
+        SyncLog log = new SyncLog(home.resolve(SYNCS));
+        log.failPower(Places.in(home).data(), random);
+        log.failPower(out, random);
     }
 
     private List<Path> work(Predicate<Path> which) throws IOException {

@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -55,6 +56,20 @@ public final class Torture {
         if (System.getProperty(NATIVE_CACHE) == null) {
             System.setProperty(NATIVE_CACHE, folder.resolve("native").toString());
         }
+        try (SmallDisk disk = smallDisk()) {
+            return play(rounds, seed, disk);
+        }
+    }
+
+    private SmallDisk smallDisk() throws IOException, InterruptedException {
+        Optional<SmallDisk> disk = SmallDisk.mount(folder.resolve("small"));
+        if (disk.isEmpty()) {
+            say.accept("no disk is filled up: this user may not mount a small one");
+        }
+        return disk.orElse(null);
+    }
+
+    private Tally play(int rounds, long seed, SmallDisk disk) throws IOException, InterruptedException {
         Material material = Material.draw(folder.resolve("frames"));
         Map<String, Integer> evils = new LinkedHashMap<>();
         for (int i = 0; i < rounds; i++) {
@@ -65,9 +80,11 @@ public final class Torture {
             }
             Path home = folder.resolve("round");
             Durable.deleteTree(home);
-            RunPlan plan = material.plan(targets, home.resolve("out"));
+            Path place = disk == null ? home : disk.root().resolve("round");
+            Durable.deleteTree(place);
+            RunPlan plan = material.plan(targets, place.resolve("out"));
             long typical = targets.stream().mapToLong(millis::get).sum();
-            List<String> told = new Round(now, home, plan, undisturbed).play(typical);
+            List<String> told = new Round(now, home, plan, undisturbed, disk).play(typical);
             told.forEach(t -> evils.merge(t.replaceFirst(" after \\d+ ms", ""), 1, Integer::sum));
             say.accept("round %d, seed %d: %s: %s: same bytes".formatted(i + 1, now, String.join(" and ", targets), String.join("; ", told)));
         }

@@ -26,7 +26,7 @@ class HistoryStoreTest {
         Path file = Files.writeString(folder.resolve(name), "film " + name);
         Durable.write(ReceiptFile.of(file), Json.page(new Receipt(1, name, "2031-05-04T12:00:00Z", "0", "lib", plan.run(), "Kite Week", "opening", "web-h264", "t",
                 true, List.of(), null, plan.rate(), RunPlan.CHOSEN, List.of(), List.of(), plan.files().getFirst().expected(), null, null, null, List.of(),
-                List.of(), Durable.sha256(file), List.of(), 0, false)));
+                List.of(), Durable.sha256(file), List.of(), 0, false, List.of(), null, null)));
         return file;
     }
 

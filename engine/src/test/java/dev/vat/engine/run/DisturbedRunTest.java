@@ -2,12 +2,14 @@ package dev.vat.engine.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.proof.Reproof;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.media.MovieProof;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -119,6 +121,62 @@ class DisturbedRunTest {
         assertThat(made).hasSize(13).containsOnlyOnce(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11);
         assertThat(Reproof.of(out.resolve("kite_edit.mov")).reasons()).isEmpty();
         assertThat(out.resolve("kite_frames")).isDirectoryContaining("glob:**/kite_frames.1200.png");
+    }
+
+    /** Wanted from a run that goes on: every file has the same frames, none more than were read. */
+    @Test
+    void endedEarlyARunMakesWholeShorterFiles() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 900, false);
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "frames-png", "web-h264"));
+        CompletableFuture<Void> pastOnePart = new CompletableFuture<>();
+        Run.Outcome outcome;
+        try (Run run = Run.start(plan, places, p -> {
+            if (p.files().stream().allMatch(f -> f.done() > 110)) {
+                pastOnePart.complete(null);
+            }
+        })) {
+            pastOnePart.get(60, TimeUnit.SECONDS);
+            run.endEarly();
+            outcome = run.outcome().get(60, TimeUnit.SECONDS);
+            assertThat(run.home().unfinished()).isEmpty();
+        }
+        assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+        long frames = outcome.files().getFirst().frames();
+        assertThat(frames).isBetween(111L, 899L);
+        for (var file : outcome.files()) {
+            Receipt receipt = Reproof.of(Path.of(file.path())).receipt();
+            assertThat(Reproof.of(Path.of(file.path())).reasons()).isEmpty();
+            assertThat(receipt.planned().frames()).isEqualTo(receipt.found().frames()).isEqualTo(frames);
+            assertThat(receipt.notes()).contains("ended early by hand: the first " + frames + " of 900 frames");
+            assertThat(receipt.sources().getFirst().last()).isEqualTo(frames);
+        }
+    }
+
+    /** Wanted from a run that was stopped: what is closed makes a file, what isn't stays unmade. */
+    @Test
+    void whatAStoppedRunHasClosedMakesAFile() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 600, false);
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "web-h264"));
+        CompletableFuture<Void> pastOnePart = new CompletableFuture<>();
+        RunHome home;
+        try (Run run = Run.start(plan, places, p -> {
+            if (p.files().getFirst().done() > 220) {
+                pastOnePart.complete(null);
+            }
+        })) {
+            home = run.home();
+            pastOnePart.get(60, TimeUnit.SECONDS);
+            run.stop();
+            assertThat(run.outcome().get(30, TimeUnit.SECONDS).stopped()).isTrue();
+        }
+        Path watched = WhatIsDone.join(home, "edit-prores-hq", folder);
+        long closed = MovieProof.prove(watched, _ -> true).facts().frames();
+        try (Run run = Run.endEarly(home, places, _ -> { })) {
+            Run.Outcome outcome = run.outcome().get(60, TimeUnit.SECONDS);
+            assertThat(outcome.files()).extracting(f -> f.target() + " " + f.stage() + " " + f.frames())
+                    .containsExactlyInAnyOrder("edit-prores-hq DELIVERED " + closed, "web-h264 STOPPED 600");
+        }
+        assertThat(closed).isGreaterThanOrEqualTo(200).isLessThan(600).isEqualTo(closed / 100 * 100);
     }
 
     @Test

@@ -1,0 +1,151 @@
+package dev.vat.engine.run;
+
+import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.time.FrameSet;
+import dev.vat.engine.place.Durable;
+import dev.vat.engine.proof.ReceiptFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BiPredicate;
+
+/**
+ * A delivered file of which some source frames were rendered again: only the parts that hold them are encoded, the rest is copied from the
+ * file, and the whole is joined and proven anew, beside the file that there is.
+ */
+public final class Remake {
+
+    private final Path file;
+    private final Receipt receipt;
+    private final RunPlan plan;
+    private final RunPlan.RunFile made;
+    /** When the plan was made that read the sources: what was written later isn't what the file shows. */
+    private final Instant then;
+    private final Map<Path, Instant> times = new HashMap<>();
+
+    private Remake(Path file, Receipt receipt, RunPlan plan, RunPlan.RunFile made) {
+        this.file = file;
+        this.receipt = receipt;
+        this.plan = plan;
+        this.made = made;
+        this.then = Instant.parse(plan.made());
+    }
+
+    /**
+     * @param file as it lies now, with its receipt beside it
+     * @param plan of the run that made it
+     * @throws IOException if it isn't the file that the plan made, or was changed since
+     */
+    public static Remake of(Path file, RunPlan plan) throws IOException {
+        Receipt receipt = ReceiptFile.read(ReceiptFile.of(file));
+        RunPlan.RunFile made = plan.files().stream().filter(f -> f.target().equals(receipt.target())).findFirst()
+                .orElseThrow(() -> new IOException("The plan that made " + file.getFileName() + " knows nothing of " + receipt.target()));
+        if (!Durable.sha256(file).equals(receipt.sha256())) {
+            throw new IOException(file.getFileName() + " was changed since it was made: its bytes aren't those of its receipt");
+        }
+        long frames = receipt.planned().frames();
+        return new Remake(file, receipt, plan, frames < made.expected().frames() ? made.shortened(frames) : made);
+    }
+
+    /** Frames of the file whose source frames were written after it was begun, those that weren't there then included. */
+    public FrameSet outdated() {
+        Map<RunPlan.RunSource, Boolean> movies = new HashMap<>();
+        for (RunPlan.RunSource source : plan.sources()) {
+            if (source.kind().isMovie()) {
+                movies.put(source, written(source, 0).isAfter(then));
+            }
+        }
+        return frames((source, number) -> source.kind().isMovie() ? movies.get(source) : written(source, number).isAfter(then));
+    }
+
+    /** Frames of the file that show some source frames, or wanted to. @param numbers of source frames */
+    public FrameSet showing(FrameSet numbers) {
+        return frames((_, number) -> numbers.contains(number));
+    }
+
+    private Instant written(RunPlan.RunSource source, long number) {
+        Path path = Path.of(source.folder()).resolve(source.pattern().fileName(number));
+        return times.computeIfAbsent(path, p -> {
+            try {
+                return Files.getLastModifiedTime(p).toInstant();
+            } catch (IOException _) {
+                // A frame that isn't there changed nothing.
+                return Instant.MIN;
+            }
+        });
+    }
+
+    private FrameSet frames(BiPredicate<RunPlan.RunSource, Long> changed) {
+        FrameSet.Builder found = FrameSet.builder();
+        for (long frame = 0; frame < made.expected().frames(); frame++) {
+            long end = Math.min(plan.frames(), made.reelFrame(frame + 1));
+            boolean touched = false;
+            for (long reel = made.reelFrame(frame); reel < end && !touched; reel++) {
+                ReelFrame at = plan.frameAt(reel);
+                RunPlan.RunSource source = plan.sourceOf(at);
+                touched = numbers(at).stream().anyMatch(n -> changed.test(source, n));
+            }
+            if (touched) {
+                found.add(frame);
+            }
+        }
+        return found.build();
+    }
+
+    /** The source frames that a reel frame shows, and the one that it wants. */
+    private static List<Long> numbers(ReelFrame frame) {
+        List<Long> numbers = new ArrayList<>(List.of(frame.wanted()));
+        switch (frame.content()) {
+            case ReelFrame.SourceFrame(long number) -> numbers.add(number);
+            case ReelFrame.Blend blend -> numbers.addAll(List.of(blend.before(), blend.after()));
+            case ReelFrame.Card _ -> { }
+        }
+        return numbers;
+    }
+
+    /** How many parts of the file have to be encoded again for some of its frames. */
+    public int partsFor(FrameSet frames) {
+        return made.parts().size() - taken(frames).size();
+    }
+
+    public int parts() {
+        return made.parts().size();
+    }
+
+    private List<Integer> taken(FrameSet frames) {
+        return made.parts().stream().filter(p -> {
+            for (long frame = p.first(); frame < p.end(); frame++) {
+                if (frames.contains(frame)) {
+                    return false;
+                }
+            }
+            return true;
+        }).map(RunPlan.Part::index).toList();
+    }
+
+    /**
+     * The run that makes the file anew.
+     *
+     * @param frames of the file that changed, at least one
+     */
+    public RunPlan plan(FrameSet frames) {
+        if (frames.isEmpty()) {
+            throw new IllegalArgumentException("No frame of " + file.getFileName() + " changed");
+        }
+        // Where something stood in for a frame that was rendered meanwhile, the frame itself stands from now on.
+        List<RunPlan.RunSpan> spans = plan.spans().stream().map(s -> {
+            RunPlan.RunSource source = plan.sources().get(s.source());
+            return new RunPlan.RunSpan(s.source(), s.start(), s.first(), s.step(), s.hold(), s.count(), s.fills().stream()
+                    .filter(f -> source.kind().isMovie() || !written(source, f.wanted()).isAfter(then)).toList());
+        }).toList();
+        return RunPlanner.ofSystem().again(plan.withSpans(spans).withFiles(List.of(made)), file.toAbsolutePath().getParent(),
+                new RunPlan.Remade(file.toAbsolutePath().toString(), receipt.sha256(), frames.toString(), taken(frames)));
+    }
+}

@@ -1,0 +1,144 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avfilter.av_buffersink_get_frame;
+import static org.bytedeco.ffmpeg.global.avfilter.av_buffersrc_add_frame;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_alloc;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_config;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_free;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_get_filter;
+import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_parse2;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
+import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_get_buffer;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_unref;
+
+import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.run.Loudness;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Path;
+import org.bytedeco.ffmpeg.avfilter.AVFilterContext;
+import org.bytedeco.ffmpeg.avfilter.AVFilterGraph;
+import org.bytedeco.ffmpeg.avfilter.AVFilterInOut;
+import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.javacpp.BytePointer;
+
+/** Measures how loud a file's first sound track is, by the library's own meter after EBU R 128. Belongs to one thread. */
+final class LoudnessMeter extends OutputStream {
+
+    /** Below this nothing counts: what the meter says where it heard nothing else. */
+    private static final double GATE = -70;
+    private static final int BLOCK = 4800;
+
+    private final int channels;
+    private final AVFilterGraph graph = avfilter_graph_alloc();
+    private final AVFilterContext source;
+    private final AVFilterContext sink;
+    private long samples;
+    private double integrated = GATE;
+    private double range;
+    private double peak;
+
+    private LoudnessMeter(int channels) {
+        this.channels = channels;
+        graph.nb_threads(1);
+        String text = "abuffer@in=sample_rate=" + SoundCodec.RATE + ":sample_fmt=flt:channel_layout=" + layout(channels) + ":time_base=1/" + SoundCodec.RATE
+                + ",ebur128=peak=true:metadata=1:framelog=quiet,abuffersink@out";
+        try {
+            Av.check(avfilter_graph_parse2(graph, text, new AVFilterInOut(null), new AVFilterInOut(null)), "Loudness");
+            Av.check(avfilter_graph_config(graph, null), "Loudness");
+        } catch (MediaException e) {
+            avfilter_graph_free(graph);
+            throw e;
+        }
+        source = avfilter_graph_get_filter(graph, "abuffer@in");
+        sink = avfilter_graph_get_filter(graph, "abuffersink@out");
+    }
+
+    private static String layout(int channels) {
+        return switch (channels) {
+            case 1 -> "mono";
+            case 2 -> "stereo";
+            case 6 -> "5.1";
+            default -> channels + "c";
+        };
+    }
+
+    /** @throws MediaException if the file has no sound, or it can't be decoded */
+    static Loudness of(Path file, int channels) throws IOException {
+        try (ResampledSound sound = new ResampledSound(file, channels, AV_SAMPLE_FMT_FLT); LoudnessMeter meter = new LoudnessMeter(channels);
+                BufferedOutputStream blocks = new BufferedOutputStream(meter, BLOCK * channels * 4)) {
+            sound.copyTo(blocks, () -> false);
+            blocks.flush();
+            meter.end();
+            return meter.found();
+        }
+    }
+
+    @Override
+    public void write(int b) {
+        throw new UnsupportedOperationException("Sound comes in blocks");
+    }
+
+    @Override
+    public void write(byte[] bytes, int start, int length) {
+        int count = length / (channels * 4);
+        if (count == 0) {
+            return;
+        }
+        AVFrame frame = av_frame_alloc();
+        try {
+            frame.nb_samples(count).format(AV_SAMPLE_FMT_FLT).sample_rate(SoundCodec.RATE);
+            av_channel_layout_default(frame.ch_layout(), channels);
+            Av.check(av_frame_get_buffer(frame, 0), "No memory for sound");
+            new BytePointer(frame.data(0)).capacity(length).put(bytes, start, count * channels * 4);
+            frame.pts(samples);
+            samples += count;
+            Av.check(av_buffersrc_add_frame(source, frame), "Loudness");
+        } finally {
+            av_frame_free(frame);
+        }
+        drain();
+    }
+
+    private void end() {
+        Av.check(av_buffersrc_add_frame(source, null), "Loudness");
+        drain();
+    }
+
+    private void drain() {
+        AVFrame out = av_frame_alloc();
+        try {
+            while (av_buffersink_get_frame(sink, out) >= 0) {
+                integrated = value(out, "lavfi.r128.I", integrated);
+                range = value(out, "lavfi.r128.LRA", range);
+                for (int channel = 0; channel < channels; channel++) {
+                    peak = Math.max(peak, value(out, "lavfi.r128.true_peaks_ch" + channel, 0));
+                }
+                av_frame_unref(out);
+            }
+        } finally {
+            av_frame_free(out);
+        }
+    }
+
+    private static double value(AVFrame frame, String key, double otherwise) {
+        AVDictionaryEntry entry = av_dict_get(frame.metadata(), key, null, 0);
+        double value = entry == null || entry.isNull() ? Double.NaN : Double.parseDouble(Av.string(entry.value(), "nan").replace("-inf", "NaN").replace("nan", "NaN"));
+        return Double.isNaN(value) ? otherwise : value;
+    }
+
+    private Loudness found() {
+        return new Loudness(integrated <= GATE ? null : integrated, range, peak <= 0 ? null : 20 * Math.log10(peak));
+    }
+
+    @Override
+    public void close() {
+        avfilter_graph_free(graph);
+    }
+}
