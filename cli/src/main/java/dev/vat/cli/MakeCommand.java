@@ -1,6 +1,5 @@
 package dev.vat.cli;
 
-import dev.vat.core.content.ContentReview;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
@@ -14,18 +13,12 @@ import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.finding.Finding;
-import dev.vat.core.finding.Findings;
-import dev.vat.core.finding.Observed;
 import dev.vat.core.finding.Remedy;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
-import dev.vat.core.run.Programme;
-import dev.vat.core.run.RunPlan;
-import dev.vat.core.source.ClipFacts;
-import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.FrameRange;
@@ -33,20 +26,18 @@ import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.project.ProjectFile;
-import dev.vat.engine.run.BesideProbe;
-import dev.vat.engine.run.DestinationProbe;
-import dev.vat.engine.run.RunPlanner;
+import dev.vat.engine.queue.RunQueue;
+import dev.vat.engine.queue.Waiting;
+import dev.vat.engine.run.Preparation;
 import dev.vat.engine.source.SourceFinder;
-import dev.vat.engine.viewer.Listing;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.function.Function;
 import java.util.regex.Pattern;
@@ -136,42 +127,48 @@ final class MakeCommand implements Callable<Integer> {
         this.places = places;
     }
 
+    @Option(names = "--later", description = "Only puts it into the queue; see: vat queue")
+    private boolean later;
+
+    @Option(names = "--at", paramLabel = "TIME", description = "Into the queue, not to start before: 18:30, or 2031-05-04T18:30.")
+    private String at;
+
+    @Option(names = "--after", paramLabel = "ID", description = "Into the queue, not to start before that one is through.")
+    private String after;
+
+    @Option(names = "--when-complete", description = "Into the queue, to start when every frame that is expected is there.")
+    private boolean whenComplete;
+
+    @Option(names = "--cores", paramLabel = "N", description = "How many of the machine's cores encoders may use; all of them if not given.")
+    private Integer cores;
+
     @Override
     public Integer call() throws IOException, InterruptedException {
         Project project = edited(project());
+        if (later || at != null || after != null || whenComplete) {
+            return queued(project);
+        }
         try (Viewer viewer = new Viewer(places)) {
-            Map<String, FrameTable> tables = new HashMap<>();
-            Map<String, ClipFacts> clips = new HashMap<>();
-            for (Item item : project.currentReel().orElseThrow().items()) {
-                Source source = project.source(item.source()).orElseThrow();
-                if (tables.containsKey(source.id())) {
-                    continue;
-                }
-                Listing listing = Listing.of(viewer, source.location());
-                listing.clip().ifPresent(clip -> clips.put(source.id(), clip));
-                if (listing.sequence().isPresent()) {
-                    tables.put(source.id(), Checking.check(viewer, listing.sequence().get(), false,
-                            source.reading().picture().layer(), output));
-                }
+            Preparation prepared = Preparation.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            prepared.findings().all().forEach(this::tell);
+            if (prepared instanceof Preparation.Ready ready) {
+                return new Making(output, places, cores).make(ready.plan(), project);
             }
-            Path folder = DestinationProbe.folderOf(project);
-            Findings findings = Findings.of(project, new Observed(tables, reviews(tables), clips, DestinationProbe.probe(folder), Set.of(),
-                    BesideProbe.unusable(BesideProbe.files(project))));
-            findings.all().forEach(this::tell);
-            if (!findings.mayRun()) {
-                throw new CommandFailure(ExitCode.FINDINGS, "Nothing was made: " + findings.blockers().stream()
-                        .map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
-            }
-            Programme programme = Programme.of(project, tables).orElseThrow();
-            RunPlan plan = RunPlanner.ofSystem().plan(project, programme, folder, clips, RunPlan.CHOSEN, viewer.library());
-            return new Making(output, places).make(plan);
+            throw new CommandFailure(ExitCode.FINDINGS, "Nothing was made: " + prepared.findings().blockers().stream()
+                    .map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
         }
     }
 
-    private static Map<String, ContentReview> reviews(Map<String, FrameTable> tables) {
-        Map<String, ContentReview> reviews = new HashMap<>();
-        tables.forEach((source, table) -> reviews.put(source, ContentReview.of(table)));
-        return reviews;
+    private Integer queued(Project project) throws IOException {
+        Instant when = at == null ? null : parse(at, text -> QueueCommand.time(text, LocalDateTime.now()));
+        try {
+            Waiting waiting = RunQueue.of(places).add(project, new RunQueue.Terms(false, when, after, whenComplete));
+            output.event("queued", "id", waiting.id(), "title", waiting.title());
+            output.say("In the queue as " + waiting.id() + ": " + waiting.title() + ". It is made by the window, or by: vat queue work");
+            return ExitCode.PROVEN.code();
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
+        }
     }
 
     private Project project() throws IOException {

@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.project.Project;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.FileProgress;
@@ -20,33 +21,40 @@ final class Making {
 
     private final Output output;
     private final Places places;
+    private final Integer cores;
     private volatile Run running;
     private String held;
     private final Map<String, Stage> said = new HashMap<>();
     private final Map<String, String> titles = new HashMap<>();
 
     Making(Output output, Places places) {
-        this.output = output;
-        this.places = places;
+        this(output, places, null);
     }
 
-    /** Makes everything, telling how far it is; the exit code of the whole. */
-    Integer make(RunPlan plan) throws IOException, InterruptedException {
+    /** @param cores how many of the machine's cores are used, or null for as many as the settings say */
+    Making(Output output, Places places, Integer cores) {
+        this.output = output;
+        this.places = places;
+        this.cores = cores;
+    }
+
+    /** Makes everything, telling how far it is; the exit code of the whole. @param project that it is made of, or null */
+    Integer make(RunPlan plan, Project project) throws IOException, InterruptedException {
         plan.files().forEach(f -> titles.put(f.target(), f.title()));
         output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
                 plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
                         .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
         output.say("Making " + (plan.files().size() == 1 ? "1 file" : plan.files().size() + " files") + " from " + plan.frames() + " frames at " + plan.rate().label());
-        return carryOut(plan, () -> Run.start(plan, places, this::tell));
+        return carryOut(plan, () -> Run.start(plan, places, new Run.Order(project, cores), this::tell));
     }
 
-    /** Goes on with a run, telling how far it is; the exit code of the whole. */
-    Integer resume(RunHome home) throws IOException, InterruptedException {
+    /** Goes on with a run, telling how far it is; the exit code of the whole. @param early whether files are made of what is closed, and nothing more is read */
+    Integer resume(RunHome home, boolean early) throws IOException, InterruptedException {
         RunPlan plan = home.plan();
         plan.files().forEach(f -> titles.put(f.target(), f.title()));
         output.event("resumed", "run", plan.run(), "folder", plan.folder());
-        output.say("Going on with run " + plan.run() + ", into " + plan.folder());
-        return carryOut(plan, () -> Run.resume(home, places, this::tell));
+        output.say((early ? "Ending run " : "Going on with run ") + plan.run() + ", into " + plan.folder());
+        return carryOut(plan, () -> early ? Run.endEarly(home, places, this::tell) : Run.resume(home, places, this::tell));
     }
 
     private interface Begin {

@@ -21,6 +21,9 @@ final class ResumeCommand implements Callable<Integer> {
     @Parameters(index = "0", arity = "0..1", paramLabel = "DIR|RUN", description = "The folder that the files go to, or a run's id; the only unfinished run if not given.")
     private String which;
 
+    @Option(names = "--end-early", description = "Reads nothing more: makes files of what is closed, shorter than planned.")
+    private boolean early;
+
     @Option(names = "--json", description = "JSON lines on standard output.")
     private boolean json;
 
@@ -40,6 +43,6 @@ final class ResumeCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.WRONG_USE, "There are several unfinished runs; say which: " + found.stream()
                     .map(h -> h.folder().getFileName().toString()).collect(Collectors.joining(", ")));
         }
-        return new Making(output, places).resume(found.getFirst());
+        return new Making(output, places).resume(found.getFirst(), early);
     }
 }

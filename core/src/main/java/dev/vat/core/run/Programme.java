@@ -17,6 +17,7 @@ import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Reading;
+import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import java.util.ArrayList;
@@ -176,5 +177,11 @@ public final class Programme {
         Reading reading = entry.source.reading();
         return (reading.range() == null || reading.range().equals(entry.table.sequence().range()))
                 && reading.cadence().leadIn() == 0;
+    }
+
+    /** Whether each frame that is expected is there, good, and looked into. */
+    public boolean isComplete() {
+        return entries.stream().allMatch(e -> e.table().isChecked()
+                && ResumeAdvice.of(e.table(), e.source().reading().rangeIn(e.table().sequence())).wanted().isEmpty());
     }
 }

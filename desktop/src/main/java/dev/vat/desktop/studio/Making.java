@@ -3,8 +3,6 @@ package dev.vat.desktop.studio;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.run.Programme;
-import dev.vat.core.source.FrameTable;
-import dev.vat.core.source.ResumeAdvice;
 import dev.vat.engine.run.DestinationProbe;
 import java.nio.file.Path;
 
@@ -116,11 +114,6 @@ public final class Making {
 
     /** Whether each frame of the current reel that is expected is there, good, and no longer written to. */
     private boolean isComplete() {
-        return studio.findings().mayRun() && studio.programme().filter(p -> p.entries().stream().allMatch(e -> isComplete(e.table(),
-                ResumeAdvice.of(e.table(), e.source().reading().rangeIn(e.table().sequence()))))).isPresent();
-    }
-
-    private static boolean isComplete(FrameTable table, ResumeAdvice advice) {
-        return table.isChecked() && advice.wanted().isEmpty();
+        return studio.findings().mayRun() && studio.programme().filter(Programme::isComplete).isPresent();
     }
 }

@@ -117,7 +117,7 @@ public final class Runs implements AutoCloseable {
 
     private boolean isLeftOver(RunHome home) throws IOException {
         for (Path finished : Delivery.finishProven(home)) {
-            HistoryStore.at(places.history()).add(home.plan(), finished);
+            HistoryStore.at(places.history()).add(home.plan(), home.project().orElse(null), finished);
         }
         if (!home.unfinished().isEmpty()) {
             return true;
@@ -234,7 +234,7 @@ public final class Runs implements AutoCloseable {
         background.execute(() -> {
             try {
                 Path path = Delivery.useAnyway(line.run().home(), target);
-                HistoryStore.at(places.history()).add(line.run().plan(), path);
+                HistoryStore.at(places.history()).add(line.run().plan(), line.run().home().project().orElse(null), path);
                 ui.execute(() -> {
                     line.taken(target, path);
                     say.accept("Taken into use without proof, and its receipt says so: " + path);

@@ -1,5 +1,6 @@
 package dev.vat.engine.history;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
@@ -10,14 +11,41 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** One line of JSON for every file that Vat ever delivered on this machine. */
 public final class HistoryStore {
 
-    /** A delivered file: enough to find it again by its fingerprint and to make it anew from its run's plan. */
+    /**
+     * A delivered file: enough to find it again by its fingerprint and to make it anew from its run's plan.
+     *
+     * @param projectText the project that it was made of, as it was then, or null where that isn't known
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
     public record Entry(String made, String path, String sha256, String target, String project, String reel, String run,
-                        boolean proven, long frames, RunPlan plan) { }
+                        boolean proven, long frames, RunPlan plan, String projectText) {
+
+        /** {@code 2031-05-04 12:30 UTC}. */
+        public String day() {
+            return made.replaceFirst("T(\\d+:\\d+).*", " $1 UTC");
+        }
+
+        /** What the file was made for, in words. */
+        public String title() {
+            return plan.files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::title).findFirst().orElse(target);
+        }
+
+        /** Whether each of some words occurs in its name, folder, target, project, reel, sources or date. */
+        public boolean matches(String words) {
+            String all = String.join(" ", path, target, title(), project, reel, day(), plan.sources().stream().map(RunPlan.RunSource::name).collect(Collectors.joining(" ")))
+                    .toLowerCase(Locale.ROOT);
+            return Arrays.stream(words.strip().toLowerCase(Locale.ROOT).split("\\s+")).allMatch(all::contains);
+        }
+    }
 
     private final Path file;
 
@@ -29,15 +57,19 @@ public final class HistoryStore {
         return new HistoryStore(file);
     }
 
-    /** Writes down a delivered file; its receipt lies beside it. One that stands there already isn't written down again. */
-    public void add(RunPlan plan, Path delivered) throws IOException {
+    /**
+     * Writes down a delivered file; its receipt lies beside it. One that stands there already isn't written down again.
+     *
+     * @param project that it was made of, as text, or null
+     */
+    public void add(RunPlan plan, String project, Path delivered) throws IOException {
         Durable.createFolders(file.getParent());
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(delivered));
         if (holds(delivered, receipt.sha256())) {
             return;
         }
         Files.writeString(file, Json.line(new Entry(receipt.made(), delivered.toString(), receipt.sha256(), receipt.target(),
-                receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan.withoutStamps()))
+                receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan.withoutStamps(), project))
                 + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
         Durable.sync(file);
     }
@@ -53,6 +85,12 @@ public final class HistoryStore {
             }
         }
         return false;
+    }
+
+    /** What is known of a file by its bytes, wherever it lies and whatever it is called now. */
+    public Optional<Entry> of(Path anywhere) throws IOException {
+        String print = Durable.sha256(anywhere);
+        return entries().reversed().stream().filter(e -> e.sha256().equals(print)).findFirst();
     }
 
     /** The oldest first. */

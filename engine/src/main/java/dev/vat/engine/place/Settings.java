@@ -21,15 +21,16 @@ import java.util.Map;
  * @param recent project files, the newest first
  * @param folders where files went, the newest first
  * @param dark whether the dark colours are chosen
+ * @param cores how many of the machine's cores runs may use; null for all
  * @param pictureMegabytes memory for pictures that were played, in MB (10^6 bytes); null for 1000
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Settings(Rate lastRate, List<String> recent, boolean dark, Integer pictureMegabytes,
-                       List<String> folders, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+                       List<String> folders, Integer cores, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     private static final int MOST_RECENT = 8;
 
-    public static final Settings FIRST = new Settings(Rate.FPS_25, List.of(), false, null, List.of(), Map.of());
+    public static final Settings FIRST = new Settings(Rate.FPS_25, List.of(), false, null, List.of(), null, Map.of());
 
     public Settings {
         lastRate = lastRate == null ? Rate.FPS_25 : lastRate;
@@ -62,20 +63,25 @@ public record Settings(Rate lastRate, List<String> recent, boolean dark, Integer
     }
 
     public Settings withLastRate(Rate rate) {
-        return new Settings(rate, recent, dark, pictureMegabytes, folders, extra);
+        return new Settings(rate, recent, dark, pictureMegabytes, folders, cores, extra);
     }
 
     public Settings withDark(boolean chosen) {
-        return new Settings(lastRate, recent, chosen, pictureMegabytes, folders, extra);
+        return new Settings(lastRate, recent, chosen, pictureMegabytes, folders, cores, extra);
     }
 
     public Settings withRecent(Path project) {
-        return new Settings(lastRate, newest(recent, project), dark, pictureMegabytes, folders, extra);
+        return new Settings(lastRate, newest(recent, project), dark, pictureMegabytes, folders, cores, extra);
+    }
+
+    /** @param most null for all */
+    public Settings withCores(Integer most) {
+        return new Settings(lastRate, recent, dark, pictureMegabytes, folders, most, extra);
     }
 
     /** With a folder that files go to. */
     public Settings withFolder(Path folder) {
-        return new Settings(lastRate, recent, dark, pictureMegabytes, newest(folders, folder), extra);
+        return new Settings(lastRate, recent, dark, pictureMegabytes, newest(folders, folder), cores, extra);
     }
 
     private static List<String> newest(List<String> known, Path place) {

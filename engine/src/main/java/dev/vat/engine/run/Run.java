@@ -1,9 +1,11 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.project.Project;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
+import dev.vat.engine.place.Settings;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.worker.WorkerProcess;
@@ -55,6 +57,7 @@ public final class Run implements AutoCloseable {
     private int attempts;
     private boolean alone;
     private boolean early;
+    private Integer cores;
     private volatile boolean paused;
     private volatile boolean excused;
     private volatile long lastAdvance = System.nanoTime();
@@ -67,10 +70,29 @@ public final class Run implements AutoCloseable {
         this.listener = listener;
     }
 
+    /**
+     * What goes along with a plan.
+     *
+     * @param project that it is made of, for the history, or null
+     * @param cores how many of the machine's cores it may use, or null for what the settings say
+     */
+    public record Order(Project project, Integer cores) {
+        public static final Order PLAIN = new Order(null, null);
+    }
+
     /** @param listener told of progress several times a second, on a thread of the run's own */
     public static Run start(RunPlan plan, Places places, Consumer<Message.Progress> listener) throws IOException {
+        return start(plan, places, Order.PLAIN, listener);
+    }
+
+    /** @param listener told of progress several times a second, on a thread of the run's own */
+    public static Run start(RunPlan plan, Places places, Order order, Consumer<Message.Progress> listener) throws IOException {
         Durable.createFolders(Path.of(plan.folder()));
         Run run = new Run(plan, RunHome.create(places, plan), places, listener);
+        if (order.project != null) {
+            run.home.keep(order.project);
+        }
+        run.cores = order.cores;
         run.begin();
         return run;
     }
@@ -96,10 +118,6 @@ public final class Run implements AutoCloseable {
     private static Run resume(RunHome home, Places places, Consumer<Message.Progress> listener, boolean early) throws IOException {
         Delivery.finishProven(home);
         RunPlan plan = home.plan();
-        if (home.journal().isEmpty()) {
-            // Nothing was begun yet, the folder included.
-            Durable.createFolders(Path.of(plan.folder()));
-        }
         if (!Files.isDirectory(Path.of(plan.folder()))) {
             throw new IOException("The folder " + plan.folder() + " isn't there: bring it back, or discard the run");
         }
@@ -113,7 +131,7 @@ public final class Run implements AutoCloseable {
         closedBefore = closedParts();
         // Parts that were closed before are read first, all of them.
         excused = true;
-        worker = WorkerProcess.start(WorkerRole.RUN, places, this::take, loss -> lost(loss.why()));
+        worker = WorkerProcess.start(WorkerRole.RUN, places, cores != null ? cores : Settings.load(places.settings()).cores(), this::take, loss -> lost(loss.why()));
         lastAdvance = System.nanoTime();
         if (attempts == 0) {
             Thread.ofVirtual().name("run-watch").start(this::watch);
@@ -226,7 +244,7 @@ public final class Run implements AutoCloseable {
             HistoryStore history = HistoryStore.at(places.history());
             for (FileProgress file : files) {
                 if (file.stage() == FileProgress.Stage.DELIVERED) {
-                    history.add(plan, Path.of(file.path()));
+                    history.add(plan, home.project().orElse(null), Path.of(file.path()));
                 }
             }
         } catch (IOException e) {

@@ -1,6 +1,8 @@
 package dev.vat.engine.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.ProjectText;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
@@ -29,6 +31,7 @@ public final class RunHome {
 
     /** A run that was cut off so often waits for somebody to look at it. */
     private static final int MOST_STARTS = 5;
+    private static final String PROJECT = "project.vat";
 
     private final Path folder;
 
@@ -81,6 +84,21 @@ public final class RunHome {
 
     public Path folder() {
         return folder;
+    }
+
+    public String id() {
+        return folder.getFileName().toString();
+    }
+
+    /** Keeps the project that the run is made of. */
+    void keep(Project project) throws IOException {
+        Durable.write(folder.resolve(PROJECT), ProjectText.write(project));
+    }
+
+    /** The project as it was when the run was planned, as text. */
+    public Optional<String> project() throws IOException {
+        Path kept = folder.resolve(PROJECT);
+        return Files.exists(kept) ? Optional.of(Files.readString(kept)) : Optional.empty();
     }
 
     public RunPlan plan() throws IOException {

@@ -17,13 +17,17 @@ final class WorkerCommand {
     /** Where the media library's native parts are unpacked; an owner that was told another place hands it on. */
     private static final String NATIVE_CACHE = "org.bytedeco.javacpp.cachedir";
 
+    private static final Path NICE = Path.of("/usr/bin/nice");
+    private static final Path TASKSET = Path.of("/usr/bin/taskset");
+
     private WorkerCommand() { }
 
-    static Process start(WorkerRole role, Places places) throws IOException {
+    /** @param cores that it may use, or null for all */
+    static Process start(WorkerRole role, Places places, Integer cores) throws IOException {
         Path scratch = places.cache().resolve("scratch");
         Files.createDirectories(scratch);
         Files.createDirectories(places.log());
-        ProcessBuilder builder = new ProcessBuilder(command(role, places));
+        ProcessBuilder builder = new ProcessBuilder(command(role, places, cores));
         builder.directory(scratch.toFile());
         // Keeps the native heap from growing over a long session.
         builder.environment().put("MALLOC_MMAP_THRESHOLD_", "65536");
@@ -31,8 +35,20 @@ final class WorkerCommand {
         return builder.start();
     }
 
-    private static List<String> command(WorkerRole role, Places places) {
-        List<String> command = new ArrayList<>();
+    /** Runs step back behind whatever a person does on the machine, and keep to some of its cores, where the system has the means. */
+    private static List<String> steppingBack(WorkerRole role, Integer cores) {
+        List<String> before = new ArrayList<>();
+        if (role == WorkerRole.RUN && cores != null && cores < Runtime.getRuntime().availableProcessors() && Files.isExecutable(TASKSET)) {
+            before.addAll(List.of(TASKSET.toString(), "--cpu-list", "0-" + (Math.max(1, cores) - 1)));
+        }
+        if (role == WorkerRole.RUN && Files.isExecutable(NICE)) {
+            before.addAll(List.of(NICE.toString(), "-n", "10"));
+        }
+        return before;
+    }
+
+    private static List<String> command(WorkerRole role, Places places, Integer cores) {
+        List<String> command = new ArrayList<>(steppingBack(role, cores));
         String packaged = System.getProperty("jpackage.app-path");
         if (packaged != null) {
             command.add(packaged);

@@ -48,7 +48,17 @@ public final class WorkerProcess implements AutoCloseable {
      */
     public static WorkerProcess start(WorkerRole role, Places places, Consumer<Message> messages,
                                       Consumer<WorkerLost> lost) throws IOException {
-        WorkerProcess worker = new WorkerProcess(WorkerCommand.start(role, places));
+        return start(role, places, null, messages, lost);
+    }
+
+    /**
+     * @param cores how many of the machine's cores it may use, or null for all; it is kept to where the system can do that
+     * @param messages told of everything the worker says, but its hello and heartbeats
+     * @param lost told once if the worker ends without being closed
+     */
+    public static WorkerProcess start(WorkerRole role, Places places, Integer cores, Consumer<Message> messages,
+                                      Consumer<WorkerLost> lost) throws IOException {
+        WorkerProcess worker = new WorkerProcess(WorkerCommand.start(role, places, cores));
         Thread.ofVirtual().name("worker-errors").start(worker::drainErrors);
         Thread.ofPlatform().daemon().name("worker-" + role.id()).start(() -> worker.listen(messages, lost));
         Thread.ofVirtual().name("worker-watch").start(worker::watch);

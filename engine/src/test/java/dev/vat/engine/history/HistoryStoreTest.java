@@ -35,10 +35,10 @@ class HistoryStoreTest {
         RunPlan plan = KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 2, false), folder, List.of("web-h264"));
         HistoryStore history = HistoryStore.at(folder.resolve("data/history.jsonl"));
         assertThat(history.entries()).isEmpty();
-        history.add(plan, delivered(plan, "a.mp4"));
+        history.add(plan, "{}", delivered(plan, "a.mp4"));
         Path second = delivered(plan, "b.mp4");
-        history.add(plan, second);
-        history.add(plan, second);
+        history.add(plan, null, second);
+        history.add(plan, null, second);
         assertThat(Files.readAllLines(folder.resolve("data/history.jsonl"))).hasSize(2);
         assertThat(history.entries()).extracting(HistoryStore.Entry::path).containsExactly(folder.resolve("a.mp4").toString(), folder.resolve("b.mp4").toString());
         HistoryStore.Entry entry = history.entries().getLast();
@@ -51,7 +51,7 @@ class HistoryStoreTest {
     void aFileWithoutAReceiptIsNotPutDown() throws IOException {
         RunPlan plan = KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 2, false), folder, List.of("web-h264"));
         Path file = Files.writeString(folder.resolve("c.mp4"), "x");
-        assertThatThrownBy(() -> HistoryStore.at(folder.resolve("h")).add(plan, file)).isInstanceOf(NoSuchFileException.class);
+        assertThatThrownBy(() -> HistoryStore.at(folder.resolve("h")).add(plan, null, file)).isInstanceOf(NoSuchFileException.class);
         assertThat(folder.resolve("h")).doesNotExist();
     }
 

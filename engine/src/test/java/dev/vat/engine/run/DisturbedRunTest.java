@@ -58,6 +58,7 @@ class DisturbedRunTest {
     }
 
     private Run planted(RunPlan plan, String line) throws Exception {
+        Files.createDirectories(out);
         RunHome home = RunHome.create(places, plan);
         Files.writeString(home.folder().resolve(Planted.FILE), line);
         return Run.resume(home, places, _ -> { });

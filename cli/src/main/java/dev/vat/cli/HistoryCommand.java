@@ -1,0 +1,45 @@
+package dev.vat.cli;
+
+import dev.vat.engine.history.HistoryStore;
+import dev.vat.engine.place.Places;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "history", mixinStandardHelpOptions = true, description = "Lists what was delivered on this machine, the newest first.")
+final class HistoryCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", arity = "0..*", paramLabel = "WORD", description = "Only what holds all of these, in name, folder, target, project, reel, source or date.")
+    private List<String> words = List.of();
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    HistoryCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException {
+        List<HistoryStore.Entry> found = HistoryStore.at(places.history()).entries().reversed().stream().filter(e -> e.matches(String.join(" ", words))).toList();
+        for (HistoryStore.Entry entry : found) {
+            boolean there = Files.exists(Path.of(entry.path()));
+            output.event("delivered", "made", entry.made(), "path", entry.path(), "there", there, "target", entry.target(), "project", entry.project(), "reel", entry.reel(),
+                    "frames", entry.frames(), "proven", entry.proven(), "sha256", entry.sha256());
+            output.say(entry.day() + "  " + entry.path() + (there ? "" : "  (not there any more)"));
+        }
+        if (found.isEmpty()) {
+            output.say(words.isEmpty() ? "Nothing was delivered on this machine yet" : "Nothing that was delivered holds all of these words");
+        }
+        return ExitCode.PROVEN.code();
+    }
+}

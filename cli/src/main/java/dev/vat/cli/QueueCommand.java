@@ -1,0 +1,167 @@
+package dev.vat.cli;
+
+import dev.vat.core.project.Project;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.queue.RunQueue;
+import dev.vat.engine.queue.Waiting;
+import dev.vat.engine.run.Preparation;
+import dev.vat.engine.run.RunHome;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.format.DateTimeParseException;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "queue", mixinStandardHelpOptions = true, description = {"Shows what is to be made later, changes it, or works through it.",
+    "Things get there by: vat make --later, and by the window while it makes something else."})
+final class QueueCommand implements Callable<Integer> {
+
+    /** What is done with the queue, or with one in it. */
+    enum Act { LIST, WORK, HOLD, RELEASE, FIRST, UP, DOWN, REMOVE }
+
+    private static final long LOOK_AGAIN_MILLIS = 2000;
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", arity = "0..1", paramLabel = "WHAT", description = "list, work, hold, release, first, up, down or remove; list if not given.")
+    private Act act = Act.LIST;
+
+    @Parameters(index = "1", arity = "0..1", paramLabel = "ID", description = "Of what it is done to.")
+    private String id;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    QueueCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    /** {@code 18:30}, today or else tomorrow, or a whole date and time, where the machine is. */
+    static Instant time(String text, LocalDateTime now) {
+        try {
+            if (text.contains("T")) {
+                return LocalDateTime.parse(text).atZone(ZoneId.systemDefault()).toInstant();
+            }
+            LocalTime time = LocalTime.parse(text.strip().length() == 4 ? "0" + text.strip() : text.strip());
+            LocalDate day = time.isAfter(now.toLocalTime()) ? now.toLocalDate() : now.toLocalDate().plusDays(1);
+            return day.atTime(time).atZone(ZoneId.systemDefault()).toInstant();
+        } catch (DateTimeParseException e) {
+            throw new IllegalArgumentException("'" + text + "' is no time: write 18:30 or 2031-05-04T18:30", e);
+        }
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        RunQueue queue = RunQueue.of(places);
+        if (act != Act.LIST && act != Act.WORK && id == null) {
+            throw new CommandFailure(ExitCode.WRONG_USE, "Say which: " + queue.entries().stream().map(Waiting::id).collect(Collectors.joining(", ")));
+        }
+        try {
+            switch (act) {
+                case LIST -> { }
+                case WORK -> {
+                    return work(queue);
+                }
+                case HOLD -> queue.change(id, w -> w.withHeld(true));
+                case RELEASE -> queue.change(id, w -> w.withHeld(false).withNotBefore(null));
+                case FIRST -> queue.move(id, Integer.MIN_VALUE / 2);
+                case UP -> queue.move(id, -1);
+                case DOWN -> queue.move(id, 1);
+                case REMOVE -> queue.remove(id);
+            }
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
+        }
+        list(queue.entries());
+        return ExitCode.PROVEN.code();
+    }
+
+    private void list(List<Waiting> entries) {
+        Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
+        for (Waiting waiting : entries) {
+            String why = waiting.isBegun() ? "begun" : waiting.whyNot(Instant.now(), there).orElse(waiting.whenComplete() ? "when its frames are complete" : "ready");
+            output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", why);
+            output.say(waiting.id() + "  " + waiting.title() + "  (" + why + ")");
+        }
+        if (entries.isEmpty()) {
+            output.say("Nothing is to be made later");
+        }
+    }
+
+    /** Makes one after the other until none is left but what is held; the worst exit code of all. */
+    private Integer work(RunQueue queue) throws IOException, InterruptedException {
+        int worst = ExitCode.PROVEN.code();
+        try (FileChannel _ = queue.work().orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "Another Vat works through the queue already"));
+                Viewer viewer = new Viewer(places)) {
+            Set<String> waitingForFrames = new HashSet<>();
+            while (true) {
+                Optional<Waiting> next = queue.next(Instant.now(), waitingForFrames);
+                if (next.isEmpty()) {
+                    if (queue.entries().stream().allMatch(Waiting::held)) {
+                        break;
+                    }
+                    Thread.sleep(LOOK_AGAIN_MILLIS);
+                    waitingForFrames.clear();
+                    continue;
+                }
+                int code = make(next.get(), queue, viewer, waitingForFrames);
+                worst = Math.max(worst, code);
+                if (code == ExitCode.STOPPED.code()) {
+                    return code;
+                }
+            }
+        }
+        output.say("The queue is empty, or held" + (worst == 0 ? "" : "; something in it wasn't made") + "\007");
+        return worst;
+    }
+
+    private int make(Waiting waiting, RunQueue queue, Viewer viewer, Set<String> waitingForFrames) throws IOException, InterruptedException {
+        Optional<RunHome> begun = waiting.isBegun() ? RunHome.unfinished(places).stream().filter(h -> h.id().equals(waiting.run())).findFirst() : Optional.empty();
+        int code = ExitCode.PROVEN.code();
+        if (begun.isPresent()) {
+            code = new Making(output, places).resume(begun.get(), false);
+        } else if (!waiting.isBegun()) {
+            Project project = RunQueue.project(waiting);
+            Preparation prepared = Preparation.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            switch (prepared) {
+                case Preparation.Ready ready when waiting.whenComplete() && !ready.complete() -> {
+                    waitingForFrames.add(waiting.id());
+                    return code;
+                }
+                case Preparation.Ready ready -> {
+                    queue.change(waiting.id(), w -> w.withRun(ready.plan().run()));
+                    output.say(waiting.id() + ": " + waiting.title());
+                    code = new Making(output, places).make(ready.plan(), project);
+                }
+                case Preparation.Blocked _ when waiting.whenComplete() -> {
+                    waitingForFrames.add(waiting.id());
+                    return code;
+                }
+                case Preparation.Blocked blocked -> {
+                    queue.change(waiting.id(), w -> w.withHeld(true));
+                    output.error(ExitCode.FINDINGS, waiting.id() + " is held: " + blocked.findings().blockers().getFirst().text());
+                    return ExitCode.FINDINGS.code();
+                }
+            }
+        }
+        if (code != ExitCode.STOPPED.code()) {
+            queue.remove(waiting.id());
+        }
+        return code;
+    }
+}

@@ -1,0 +1,65 @@
+package dev.vat.cli;
+
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.FrameSet;
+import dev.vat.engine.history.HistoryStore;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.run.Remake;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "remake", mixinStandardHelpOptions = true,
+        description = "Makes a file anew whose frames were rendered again in part: only the parts that hold them are encoded, the rest is taken over.")
+final class RemakeCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "FILE", description = "A file made by Vat on this machine, with its receipt beside it.")
+    private Path file;
+
+    @Option(names = "--frames", paramLabel = "FIRST-LAST", description = "Source frames that changed; those written since the file was begun, if not given.")
+    private String frames;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    RemakeCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Path absolute = file.toAbsolutePath().normalize();
+        if (!Files.exists(absolute)) {
+            throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
+        }
+        HistoryStore.Entry entry = HistoryStore.at(places.history()).of(absolute)
+                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, absolute.getFileName() + " wasn't made here, or was changed since: its bytes are those of no file in the history"));
+        Remake remake = Remake.of(absolute, entry.plan());
+        FrameSet changed = frames == null ? remake.outdated() : remake.showing(numbers());
+        if (changed.isEmpty()) {
+            output.event("unchanged", "path", absolute.toString());
+            output.say(absolute.getFileName() + ": none of its frames " + (frames == null ? "was rendered again since it was begun" : "shows " + frames) + "; nothing is to be made");
+            return ExitCode.PROVEN.code();
+        }
+        output.say("Frames " + changed + " of " + absolute.getFileName() + " changed: " + remake.partsFor(changed) + " of " + remake.parts() + " parts are encoded again");
+        return new Making(output, places).make(remake.plan(changed), null);
+    }
+
+    private FrameSet numbers() {
+        try {
+            FrameRange range = FrameRange.parse(frames);
+            return FrameSet.builder().add(range.first(), range.last()).build();
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
+        }
+    }
+}
