@@ -27,6 +27,7 @@ import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.queue.RunQueue;
+import dev.vat.engine.queue.StartTime;
 import dev.vat.engine.queue.Waiting;
 import dev.vat.engine.run.Preparation;
 import dev.vat.engine.source.SourceFinder;
@@ -35,7 +36,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.time.LocalDateTime;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -160,7 +161,7 @@ final class MakeCommand implements Callable<Integer> {
     }
 
     private Integer queued(Project project) throws IOException {
-        Instant when = at == null ? null : parse(at, text -> QueueCommand.time(text, LocalDateTime.now()));
+        Instant when = at == null ? null : parse(at, text -> StartTime.parse(text, ZonedDateTime.now()));
         try {
             Waiting waiting = RunQueue.of(places).add(project, new RunQueue.Terms(false, when, after, whenComplete));
             output.event("queued", "id", waiting.id(), "title", waiting.title());

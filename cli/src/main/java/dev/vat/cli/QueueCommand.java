@@ -10,11 +10,6 @@ import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.LocalDateTime;
-import java.time.LocalTime;
-import java.time.ZoneId;
-import java.time.format.DateTimeParseException;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -49,20 +44,6 @@ final class QueueCommand implements Callable<Integer> {
     QueueCommand(Output output, Places places) {
         this.output = output;
         this.places = places;
-    }
-
-    /** {@code 18:30}, today or else tomorrow, or a whole date and time, where the machine is. */
-    static Instant time(String text, LocalDateTime now) {
-        try {
-            if (text.contains("T")) {
-                return LocalDateTime.parse(text).atZone(ZoneId.systemDefault()).toInstant();
-            }
-            LocalTime time = LocalTime.parse(text.strip().length() == 4 ? "0" + text.strip() : text.strip());
-            LocalDate day = time.isAfter(now.toLocalTime()) ? now.toLocalDate() : now.toLocalDate().plusDays(1);
-            return day.atTime(time).atZone(ZoneId.systemDefault()).toInstant();
-        } catch (DateTimeParseException e) {
-            throw new IllegalArgumentException("'" + text + "' is no time: write 18:30 or 2031-05-04T18:30", e);
-        }
     }
 
     @Override

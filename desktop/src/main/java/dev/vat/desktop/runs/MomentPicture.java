@@ -4,16 +4,14 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.picture.ShownImage;
 import dev.vat.desktop.studio.RunLine;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
-import java.nio.ByteBuffer;
 import java.nio.file.Path;
 import javafx.application.Platform;
 import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.layout.StackPane;
 
 /** The frame that a run is at, small, about once a second. */
@@ -64,12 +62,7 @@ final class MomentPicture extends StackPane {
             return;
         }
         try (picture) {
-            ByteBuffer pixels = ByteBuffer.allocateDirect(4 * picture.width() * picture.height());
-            picture.copyTo(pixels);
-            WritableImage shown = new WritableImage(picture.width(), picture.height());
-            shown.getPixelWriter().setPixels(0, 0, picture.width(), picture.height(),
-                    PixelFormat.getByteBgraPreInstance(), pixels.rewind(), 4 * picture.width());
-            image.setImage(shown);
+            image.setImage(ShownImage.of(picture));
         }
     }
 }

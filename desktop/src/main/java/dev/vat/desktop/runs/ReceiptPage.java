@@ -8,8 +8,10 @@ import dev.vat.desktop.look.Parts;
 import java.util.Locale;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -25,10 +27,12 @@ public final class ReceiptPage extends BorderPane {
     private static final int PAIRS = 2;
 
     /**
+     * @param pictures of the file's frames
+     * @param back where closing the page leads, in words
      * @param watch goes to a frame of the file
      * @param close puts the page away
      */
-    public ReceiptPage(Receipt receipt, LongConsumer watch, Runnable close) {
+    public ReceiptPage(Receipt receipt, FilePictures pictures, String back, LongConsumer watch, Runnable close) {
         setId("receipt");
         getStyleClass().add("receipt");
         Label title = new Label(receipt.file());
@@ -39,12 +43,12 @@ public final class ReceiptPage extends BorderPane {
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         HBox head = new HBox(title, target, space, Parts.button("watch-from-receipt", "Watch the file", () -> watch.accept(0)),
-                Parts.button("close-receipt", "Back to the picture", close));
+                Parts.button("close-receipt", back, close));
         head.getStyleClass().add("receipt-head");
         VBox body = new VBox(verdict(receipt), comparison(receipt));
         body.getStyleClass().add("receipt-body");
         if (receipt.quality() != null) {
-            body.getChildren().add(quality(receipt, watch));
+            body.getChildren().add(quality(receipt, pictures, watch));
         }
         body.getChildren().add(origin(receipt));
         if (!receipt.fills().isEmpty()) {
@@ -96,10 +100,16 @@ public final class ReceiptPage extends BorderPane {
         }
         VBox section = section("As planned, as found");
         section.getChildren().add(grid);
+        if (!receipt.spacing().isEmpty()) {
+            section.getChildren().add(Parts.wrapped("From frame to frame: " + receipt.spacing().stream().map(s -> s.seconds() + " s, " + s.times() + " times").collect(Collectors.joining("; ")) + "."));
+        }
+        if (receipt.loudness() != null) {
+            section.getChildren().add(Parts.wrapped("Loudness (EBU R 128): " + receipt.loudness().words() + "."));
+        }
         return section;
     }
 
-    private static VBox quality(Receipt receipt, LongConsumer watch) {
+    private static VBox quality(Receipt receipt, FilePictures pictures, LongConsumer watch) {
         Receipt.Quality q = receipt.quality();
         VBox section = section("Picture against source");
         String mean = q.meanPsnr() == null ? "not a bit differs" : String.format(Locale.ROOT, "mean %.2f dB", q.meanPsnr());
@@ -107,7 +117,29 @@ public final class ReceiptPage extends BorderPane {
                 q.worstFrame(), q.worstSource(), q.worstPsnr(), q.worstSsim());
         section.getChildren().addAll(Parts.wrapped("PSNR of luma, each decoded frame against what the encoder was given: " + mean),
                 new FlowPane(8, 4, Parts.wrapped(worst), Parts.button("watch-worst", "Watch it", () -> watch.accept(q.worstFrame()))));
+        if (q.worst().size() > 1) {
+            section.getChildren().add(worst(q, pictures, watch));
+        }
         return section;
+    }
+
+    /** The frames that differ most, each as it is in the file: a press goes there. */
+    private static FlowPane worst(Receipt.Quality quality, FilePictures pictures, LongConsumer watch) {
+        FlowPane row = new FlowPane(8, 8);
+        row.setId("receipt-worst");
+        for (Receipt.Worst frame : quality.worst()) {
+            Label words = new Label(String.format(Locale.ROOT, "%d  %.1f dB", frame.frame(), frame.psnr()));
+            words.getStyleClass().addAll("mono", "note");
+            Button one = new Button();
+            one.setGraphic(new VBox(2, pictures.of(frame.frame()), words));
+            one.setId("worst-" + frame.frame());
+            one.setAccessibleText("Watch frame " + frame.frame() + ", " + frame.source());
+            one.setTooltip(new Tooltip(String.format(Locale.ROOT, "Frame %d, made of %s: PSNR %.2f dB, SSIM %.4f", frame.frame(), frame.source(), frame.psnr(), frame.ssim())));
+            one.getStyleClass().add("picture-button");
+            one.setOnAction(_ -> watch.accept(frame.frame()));
+            row.getChildren().add(one);
+        }
+        return row;
     }
 
     private static VBox origin(Receipt receipt) {

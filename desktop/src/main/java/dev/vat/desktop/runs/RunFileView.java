@@ -28,20 +28,26 @@ final class RunFileView extends HBox {
         void reveal(Path file);
 
         void useAnyway(String target);
+
+        /** Shows what is closed of a file that isn't whole yet. */
+        void watchDone(String target);
     }
 
     private final ProgressBar bar = new ProgressBar(0);
     private final Label words = new Label();
     private final Label figures = new Label();
     private final Button watch;
+    private final Button done;
     private final Button receipt;
     private final Button reveal;
     private final Button copy;
     private final Button useAnyway;
+    private final long planned;
     private FileProgress progress;
     private Stage shownStage;
 
-    RunFileView(String target, String name, Acts acts) {
+    RunFileView(String target, String name, long planned, Acts acts) {
+        this.planned = planned;
         getStyleClass().add("run-file");
         setId("run-file-" + target);
         Label title = new Label(name);
@@ -56,12 +62,13 @@ final class RunFileView extends HBox {
         figures.getStyleClass().add("mono");
         figures.setMinWidth(Region.USE_PREF_SIZE);
         watch = Parts.small("watch-" + target, "Watch", () -> acts.watch(target, Path.of(progress.path())));
+        done = Parts.small("watch-done-" + target, "Watch what is done", () -> acts.watchDone(target));
         receipt = Parts.small("receipt-" + target, "Receipt", () -> acts.receipt(Path.of(progress.receipt())));
         reveal = Parts.small("reveal-" + target, "Show folder", () -> acts.reveal(Path.of(progress.path())));
         copy = Parts.small("copy-path-" + target, "Copy path", () -> Clips.copy(progress.path()));
         useAnyway = Parts.small("use-anyway-" + target, "Use it anyway", () -> acts.useAnyway(target));
         useAnyway.setTooltip(new Tooltip("Moves the file out of the work folder without a proof; its receipt says so"));
-        getChildren().addAll(title, bar, words, figures, watch, receipt, reveal, copy, useAnyway);
+        getChildren().addAll(title, bar, words, figures, watch, done, receipt, reveal, copy, useAnyway);
     }
 
     void show(FileProgress p) {
@@ -72,7 +79,7 @@ final class RunFileView extends HBox {
             case JOINING, DELIVERED, UNPROVEN -> 1;
             default -> part;
         });
-        words.setText(RunWords.of(p));
+        words.setText(RunWords.of(p, planned));
         figures.setText(p.bytes() == 0 ? "" : RoughForecast.bytes(p.bytes()));
         if (p.stage() != shownStage) {
             shownStage = p.stage();
@@ -81,6 +88,7 @@ final class RunFileView extends HBox {
         }
         boolean file = p.path() != null;
         Parts.present(watch, file && !Files.isDirectory(Path.of(p.path())) && p.stage() != Stage.FAILED && p.stage() != Stage.STOPPED);
+        Parts.present(done, p.bytes() > 0 && (p.stage() == Stage.ENCODING || p.stage() == Stage.STOPPED));
         Parts.present(receipt, p.receipt() != null);
         Parts.present(reveal, file && p.isEnd());
         Parts.present(copy, file && p.isEnd());

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -20,13 +21,15 @@ final class RunView extends VBox {
     private final Button pause;
     private final Button stop;
     private final Button again;
+    private final Button early;
     private final Button discard;
     private final Map<String, RunFileView> files = new LinkedHashMap<>();
 
     /**
      * @param pausing told whether to pause or to go on
+     * @param endEarly makes files of what is closed of a run that doesn't go on
      */
-    RunView(RunLine line, RunFileView.Acts acts, Consumer<Boolean> pausing, Runnable goOn, Runnable clearAway) {
+    RunView(RunLine line, RunFileView.Acts acts, Consumer<Boolean> pausing, Runnable goOn, Runnable endEarly, Runnable clearAway) {
         this.line = line;
         getStyleClass().add("run");
         RunPlan plan = line.run().plan();
@@ -40,12 +43,20 @@ final class RunView extends VBox {
         pause = Parts.small("pause-run", "Pause", () -> pausing.accept(!line.isPaused()));
         stop = Parts.small("stop-run", "Stop", () -> line.run().stop());
         again = Parts.small("again-run", "Go on", goOn);
+        early = Parts.small("end-early", "End early", () -> {
+            if (line.isGoing()) {
+                line.run().endEarly();
+            } else {
+                endEarly.run();
+            }
+        });
+        early.setTooltip(new Tooltip("Reads nothing more, and makes whole, shorter files of what is done"));
         discard = Parts.small("discard-run", "Clear away", clearAway);
-        HBox head = new HBox(name, what, pause, stop, again, discard);
+        HBox head = new HBox(name, what, pause, early, stop, again, discard);
         head.getStyleClass().add("row");
         getChildren().add(head);
         for (FileProgress file : line.files()) {
-            RunFileView view = new RunFileView(file.target(), line.title(file.target()), acts);
+            RunFileView view = new RunFileView(file.target(), line.title(file.target()), file.frames(), acts);
             files.put(file.target(), view);
             getChildren().add(view);
         }
@@ -59,6 +70,7 @@ final class RunView extends VBox {
         pause.setText(line.isPaused() ? "Go on" : "Pause");
         Parts.present(pause, line.isGoing());
         Parts.present(stop, line.isGoing());
+        Parts.present(early, line.isGoing() || line.isUnfinished());
         Parts.present(again, line.isUnfinished());
         Parts.present(discard, line.isUnfinished());
     }

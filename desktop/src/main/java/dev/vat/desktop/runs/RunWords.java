@@ -8,14 +8,15 @@ final class RunWords {
 
     private RunWords() { }
 
-    static String of(FileProgress p) {
+    /** @param planned frames that the file was to have */
+    static String of(FileProgress p, long planned) {
         return switch (p.stage()) {
             case WAITING -> "waiting";
             case FIRST_PASS -> "first pass, frame " + p.done() + " of " + p.frames() + pace(p);
             case ENCODING -> "frame " + p.done() + " of " + p.frames() + ", " + percent(p) + pace(p);
             case JOINING -> "joining its parts";
             case PROVING -> "written, proving " + percent(p) + pace(p);
-            case DELIVERED -> p.why() == null ? "made and proven" : p.why();
+            case DELIVERED -> p.why() != null ? p.why() : p.frames() < planned ? "made and proven, ended early with " + p.frames() + " of " + planned + " frames" : "made and proven";
             case UNPROVEN -> "made but not proven: " + p.why();
             case FAILED -> "failed: " + p.why();
             case STOPPED -> "stopped at frame " + p.done();

@@ -34,6 +34,8 @@ public final class RunsPane extends BorderPane {
         void watch(RunPlan plan, String target, Path file);
 
         void receipt(Path receipt);
+
+        void history();
     }
 
     private static final double MOST_HEIGHT = 176;
@@ -66,7 +68,7 @@ public final class RunsPane extends BorderPane {
         open.setId("runs-open");
         open.getStyleClass().add("remedy");
         open.setOnAction(_ -> layOut());
-        HBox head = new HBox(title, summary, open);
+        HBox head = new HBox(title, summary, Parts.small("open-history", "History", window::history), open);
         head.getStyleClass().add("runs-head");
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -92,6 +94,7 @@ public final class RunsPane extends BorderPane {
             nodes.add(views.computeIfAbsent(line, this::view));
             views.get(line).show();
         }
+        runs.later().entries().forEach(waiting -> nodes.add(new LaterLine(waiting, runs.later(), ask)));
         if (!sameRuns(nodes)) {
             list.getChildren().setAll(nodes);
         }
@@ -131,7 +134,12 @@ public final class RunsPane extends BorderPane {
             public void useAnyway(String target) {
                 studio.runs().useAnyway(line, target);
             }
-        }, on -> studio.runs().pause(line, on), () -> studio.runs().goOn(line.run().home()), () -> studio.runs().discard(line.run().home()));
+
+            @Override
+            public void watchDone(String target) {
+                studio.runs().joinDone(line.run().home(), target, file -> window.watch(line.run().plan(), target, file));
+            }
+        }, on -> studio.runs().pause(line, on), () -> studio.runs().goOn(line.run().home()), () -> studio.runs().endEarly(line.run().home()), () -> studio.runs().discard(line.run().home()));
         view.setId("run-" + line.run().plan().run());
         return view;
     }
@@ -151,6 +159,7 @@ public final class RunsPane extends BorderPane {
             words.setText("An interrupted run can't be read: " + e.getMessage());
         }
         HBox line = new HBox(words, Parts.small("again-interrupted", "Go on", () -> studio.runs().goOn(home)),
+                Parts.small("end-early-interrupted", "End early", () -> studio.runs().endEarly(home)),
                 Parts.small("discard-interrupted", "Clear away", () -> studio.runs().discard(home)));
         line.getStyleClass().addAll("run", "row");
         line.setId("interrupted-" + home.folder().getFileName());
@@ -163,9 +172,10 @@ public final class RunsPane extends BorderPane {
             String files = line.files().stream().map(f -> switch (f.stage()) {
                 case DELIVERED -> f.target() + " proven";
                 case FAILED, UNPROVEN, STOPPED -> f.target() + " " + f.stage().name().toLowerCase(Locale.ROOT);
-                default -> f.target() + " " + RunWords.of(f);
+                default -> f.target() + " " + RunWords.of(f, f.frames());
             }).findFirst().orElse("");
-            String more = runs.waiting() == 0 ? "" : "; " + runs.waiting() + " more waiting";
+            int waiting = runs.later().entries().size();
+            String more = waiting == 0 ? "" : "; " + waiting + " more waiting";
             return line.run().plan().reel() + ": " + (line.held() != null ? "holding still, " + line.held() : line.isPaused() ? "paused" : files) + more;
         }
         if (!runs.leftOver().isEmpty()) {

@@ -6,17 +6,14 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
+import dev.vat.desktop.picture.ShownImage;
 import dev.vat.engine.protocol.Message;
-import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
-import java.nio.ByteBuffer;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import javafx.application.Platform;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.layout.StackPane;
 
 /** Small pictures of sources, from the middle of what is good. Each is asked for once and kept. */
@@ -82,20 +79,11 @@ final class Thumbnails {
         viewer.picture(still, new Message.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
                 GROUND, Message.Look.COLOUR, null)).thenAccept(picture -> Platform.runLater(() -> {
             try (picture) {
-                Image image = image(picture);
+                Image image = ShownImage.of(picture);
                 images.put(still, image);
                 view.setImage(image);
             }
         }));
-    }
-
-    private static Image image(ShownPicture picture) {
-        ByteBuffer pixels = ByteBuffer.allocateDirect(4 * picture.width() * picture.height());
-        picture.copyTo(pixels);
-        WritableImage image = new WritableImage(picture.width(), picture.height());
-        image.getPixelWriter().setPixels(0, 0, picture.width(), picture.height(), PixelFormat.getByteBgraPreInstance(),
-                pixels.rewind(), 4 * picture.width());
-        return image;
     }
 
     private static Message.Still still(Source source, FrameTable table, long frame) {

@@ -4,6 +4,7 @@ import dev.vat.core.project.Project;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.project.ProjectLock;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,6 +22,8 @@ final class Keeper implements AutoCloseable {
     private final ExecutorService saving = Executors.newSingleThreadExecutor(Thread.ofVirtual().factory());
     private Settings settings = Settings.FIRST;
     private Path file;
+    private ProjectLock lock;
+    private String elsewhere;
 
     Keeper(Places places, Executor ui, Consumer<String> say) {
         this.places = places;
@@ -58,7 +61,39 @@ final class Keeper implements AutoCloseable {
     }
 
     void lieAt(Path path) {
+        release();
         file = path;
+        if (path == null) {
+            return;
+        }
+        try {
+            switch (ProjectLock.take(places, path)) {
+                case ProjectLock.Outcome.Taken(ProjectLock taken) -> lock = taken;
+                case ProjectLock.Outcome.Elsewhere(String who) -> {
+                    elsewhere = who;
+                    say.accept(path.getFileName() + " is open in another window (" + who + "). What is changed here isn't saved: save it under another name to keep it.");
+                }
+            }
+        } catch (IOException e) {
+            say.accept("It can't be found out whether " + path.getFileName() + " is open elsewhere: " + e.getMessage());
+        }
+    }
+
+    /** Whether another window has the project: then it is only read here. */
+    boolean isOnlyRead() {
+        return elsewhere != null;
+    }
+
+    private void release() {
+        elsewhere = null;
+        if (lock != null) {
+            try {
+                lock.close();
+            } catch (IOException e) {
+                say.accept("A project can't be let go of: " + e.getMessage());
+            }
+            lock = null;
+        }
     }
 
     /** Whether the project lies in Vat's own folder, because it was never given a place. */
@@ -68,11 +103,11 @@ final class Keeper implements AutoCloseable {
 
     /** @param done told of the project that is on disk now, on the interface's thread */
     void save(Project project, Consumer<Project> done) {
-        if (project.isEmpty()) {
+        if (project.isEmpty() || isOnlyRead()) {
             return;
         }
         if (file == null) {
-            file = untitled(project);
+            lieAt(untitled(project));
             rememberProject(file);
         }
         Path target = file;
@@ -99,5 +134,6 @@ final class Keeper implements AutoCloseable {
     @Override
     public void close() {
         saving.close();
+        release();
     }
 }

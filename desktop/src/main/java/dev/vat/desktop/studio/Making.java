@@ -3,8 +3,12 @@ package dev.vat.desktop.studio;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.run.Programme;
+import dev.vat.engine.queue.RunQueue;
+import dev.vat.engine.queue.StartTime;
 import dev.vat.engine.run.DestinationProbe;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZonedDateTime;
 
 /** The main action: what it says, whether it may be pressed, and what it waits for. Called on the interface's thread. */
 public final class Making {
@@ -84,6 +88,19 @@ public final class Making {
         for (Reel reel : project.reels()) {
             Project one = project.withReels(project.reels(), reel.id());
             studio.runs().start(one, Programme.of(one, reel, studio.watch().tables()), studio.watch().clips(), folder);
+        }
+    }
+
+    /** Puts every reel's files into the queue. @param when not to start before, as {@link StartTime} reads it; nothing to hold them until somebody lets them go */
+    public void makeLater(String when) {
+        try {
+            Instant time = when.isBlank() ? null : StartTime.parse(when, ZonedDateTime.now());
+            Project project = studio.project();
+            for (Reel reel : project.reels()) {
+                studio.runs().later().add(project.withReels(project.reels(), reel.id()), new RunQueue.Terms(time == null, time, null, false));
+            }
+        } catch (IllegalArgumentException e) {
+            studio.say(e.getMessage() + ".");
         }
     }
 

@@ -93,6 +93,12 @@ public final class RunLine {
                 || f.stage() == FileProgress.Stage.FAILED);
     }
 
+    /** How it ended, in one sentence. */
+    static String words(List<FileProgress> files) {
+        long proven = files.stream().filter(f -> f.stage() == FileProgress.Stage.DELIVERED && f.why() == null).count();
+        return proven == files.size() ? "Done: " + (proven == 1 ? "1 file" : proven + " files") + " made and proven." : "Done: " + proven + " of " + files.size() + " files made and proven.";
+    }
+
     /** Whether every file is proven and delivered. */
     boolean isProven() {
         return files.stream().allMatch(f -> f.stage() == FileProgress.Stage.DELIVERED && f.why() == null);

@@ -8,16 +8,16 @@ import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.Message;
+import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.run.Delivery;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.run.RunHome;
 import dev.vat.engine.run.RunPlanner;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.engine.worker.Task;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,8 +28,6 @@ import java.util.function.Consumer;
 /** Runs that go on, wait, have ended, or were interrupted; one goes on at a time. */
 public final class Runs implements AutoCloseable {
 
-    private record Waiting(Project project, Programme programme, Map<String, ClipFacts> clips, Path folder) { }
-
     private final Places places;
     private final Viewer viewer;
     private final Executor background;
@@ -39,7 +37,7 @@ public final class Runs implements AutoCloseable {
     private final Consumer<String> say;
     private final List<RunLine> lines = new ArrayList<>();
     private final List<RunHome> leftOver = new ArrayList<>();
-    private final Deque<Waiting> queue = new ArrayDeque<>();
+    private final Later later;
     private RunLine going;
     private boolean starting;
 
@@ -52,6 +50,12 @@ public final class Runs implements AutoCloseable {
         this.changed = changed;
         this.ended = ended;
         this.say = say;
+        this.later = new Later(places, viewer, background, ui, this, changed, say);
+    }
+
+    /** What is to be made after what is being made. */
+    public Later later() {
+        return later;
     }
 
     /** The newest first. */
@@ -75,11 +79,12 @@ public final class Runs implements AutoCloseable {
 
     /** Whether nothing goes on, is about to, or waits. */
     public boolean isIdle() {
-        return going == null && !starting && queue.isEmpty();
+        return isFree() && later.entries().isEmpty();
     }
 
-    public int waiting() {
-        return queue.size();
+    /** Whether nothing goes on, or is about to. */
+    public boolean isFree() {
+        return going == null && !starting;
     }
 
     /** Looks for runs that left something unmade; what they had proven gets its names first. */
@@ -127,24 +132,24 @@ public final class Runs implements AutoCloseable {
     }
 
     void start(Project project, Programme programme, Map<String, ClipFacts> clips, Path folder) {
-        queue.add(new Waiting(project, programme, clips, folder));
-        next();
-    }
-
-    private void next() {
-        if (going != null || starting || queue.isEmpty()) {
+        if (!isFree()) {
+            later.add(project, RunQueue.Terms.NONE);
             return;
         }
-        Waiting first = queue.poll();
-        begin(listener -> Run.start(RunPlanner.ofSystem().plan(first.project, first.programme, first.folder, first.clips, RunPlan.CHOSEN, viewer.library()),
-                places, listener));
+        begin(listener -> Run.start(RunPlanner.ofSystem().plan(project, programme, folder, clips, RunPlan.CHOSEN, viewer.library()),
+                places, new Run.Order(project, null), listener), () -> { });
+    }
+
+    /** Carries out a plan that was made already. @param project that it is made of, or null @param begun told when it is certain to be made */
+    void start(RunPlan plan, Project project, Runnable begun) {
+        begin(listener -> Run.start(plan, places, new Run.Order(project, null), listener), begun);
     }
 
     private interface Beginning {
         Run run(Consumer<Message.Progress> listener) throws IOException;
     }
 
-    private void begin(Beginning beginning) {
+    private void begin(Beginning beginning, Runnable begun) {
         starting = true;
         background.execute(() -> {
             try {
@@ -156,12 +161,12 @@ public final class Runs implements AutoCloseable {
                     }
                 }));
                 line.set(new RunLine(run));
+                begun.run();
                 ui.execute(() -> started(line.get()));
             } catch (IOException | RuntimeException e) {
                 ui.execute(() -> {
                     starting = false;
                     say.accept("The run can't be started: " + e.getMessage());
-                    next();
                 });
             }
         });
@@ -179,19 +184,46 @@ public final class Runs implements AutoCloseable {
             }
             ended.run();
             changed.run();
-            next();
+            later.next();
+            if (isIdle()) {
+                say.accept(RunLine.words(line.files()));
+            }
         }));
         changed.run();
     }
 
     /** Goes on with what an interrupted or stopped run was making, at its first unfinished part; it waits while another goes on. */
     public void goOn(RunHome home) {
-        if (going != null || starting) {
+        again(listener -> Run.resume(home, places, listener), home);
+    }
+
+    /** Makes files of what an unfinished run has closed; nothing more is read. */
+    public void endEarly(RunHome home) {
+        again(listener -> Run.endEarly(home, places, listener), home);
+    }
+
+    private void again(Beginning beginning, RunHome home) {
+        if (!isFree()) {
             say.accept("A run goes on already; this one can go on after it.");
             return;
         }
-        begin(listener -> Run.resume(home, places, listener));
+        begin(beginning, () -> { });
         forget(home);
+    }
+
+    /** A film of what is closed so far of one of a run's files. @param then told of it on the interface's thread */
+    public void joinDone(RunHome home, String target, Consumer<Path> then) {
+        background.execute(() -> {
+            try {
+                Message.JoinedDone done = (Message.JoinedDone) Task.ask(places, new Message.JoinDone(1, home.folder().toString(), target, places.cache().resolve("done").toString()),
+                        _ -> { }, Message.JoinedDone.class::isInstance);
+                ui.execute(() -> then.accept(Path.of(done.path())));
+            } catch (IOException e) {
+                ui.execute(() -> say.accept(e.getMessage() + "."));
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+            }
+        });
     }
 
     /** Nothing more is read until the run goes on. */
@@ -248,7 +280,7 @@ public final class Runs implements AutoCloseable {
     /** Ends the process of a run that goes on; it stays interrupted and is offered again at the next start. */
     @Override
     public void close() {
-        queue.clear();
+        later.close();
         if (going != null) {
             going.run().close();
         }

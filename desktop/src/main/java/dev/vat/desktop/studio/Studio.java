@@ -59,6 +59,7 @@ public final class Studio implements AutoCloseable {
     private final Keeper keeper;
     private final Presets presets;
     private final Making making;
+    private final Past past;
     private final List<Runnable> listeners = new ArrayList<>();
     private EditHistory history = new EditHistory(Project.EMPTY);
     private Set<String> probedBeside = Set.of();
@@ -86,6 +87,7 @@ public final class Studio implements AutoCloseable {
         this.runs = new Runs(places, viewer, background, this.ui, this::tell, this::probeAgain, this::say);
         this.search = new Search(this, background, this.ui, () -> closed);
         this.making = new Making(this, keeper);
+        this.past = new Past(this, places, background, this.ui);
         this.presets = new Presets(PresetStore.in(places), this);
         runs.findLeftOver();
     }
@@ -147,6 +149,20 @@ public final class Studio implements AutoCloseable {
     public void setDark(boolean dark) {
         keeper.remember(settings().withDark(dark));
         changed();
+    }
+
+    /** @param text how many of the machine's cores runs may use; nothing for all */
+    public void setCores(String text) {
+        try {
+            Integer most = text.isBlank() ? null : Integer.valueOf(text.strip());
+            if (most != null && most < 1) {
+                throw new NumberFormatException();
+            }
+            keeper.remember(settings().withCores(most));
+            say("From the next run on, " + (most == null ? "all cores are used." : most == 1 ? "1 core is used." : most + " cores are used."));
+        } catch (NumberFormatException _) {
+            say("'" + text + "' is no number of cores.");
+        }
     }
 
     // ---- the project
@@ -226,6 +242,11 @@ public final class Studio implements AutoCloseable {
     /** What will be heard, where clips of the reel have sound. */
     public Optional<ReelSound> sound() {
         return programme().flatMap(p -> ReelSound.of(p, watch.clips()));
+    }
+
+    /** What was delivered before. */
+    public Past past() {
+        return past;
     }
 
     public Presets presets() {
@@ -321,6 +342,11 @@ public final class Studio implements AutoCloseable {
     /** Whether what is shown is what lies on disk. */
     public boolean isSaved() {
         return history.isSaved();
+    }
+
+    /** Whether another window has the project: changes made here aren't saved. */
+    public boolean isOnlyRead() {
+        return keeper.isOnlyRead();
     }
 
     /** Whether the project lies in Vat's own folder, because it was never given a place. */

@@ -81,7 +81,7 @@ final class HeadBar extends HBox {
         boolean empty = studio.project().isEmpty();
         name.setText(empty ? "" : studio.project().name());
         where.setText(empty || studio.file() == null ? "" : (studio.isUntitled() ? "kept by Vat until saved" : studio.file().toString())
-                + (studio.isSaved() ? "" : ", saving"));
+                + (studio.isOnlyRead() ? ", open elsewhere too: not saved here" : studio.isSaved() ? "" : ", saving"));
         willMake.setText(studio.making().detail());
         count(blockers, empty ? 0 : studio.count(Severity.BLOCKER), "blocker");
         count(warnings, empty ? 0 : studio.count(Severity.WARNING), "warning");

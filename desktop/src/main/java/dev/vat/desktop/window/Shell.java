@@ -6,13 +6,16 @@ import static dev.vat.desktop.window.Commands.key;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Look;
+import dev.vat.desktop.past.HistoryPage;
 import dev.vat.desktop.picture.PictureArea;
+import dev.vat.desktop.runs.FilePictures;
 import dev.vat.desktop.runs.ReceiptPage;
 import dev.vat.desktop.runs.RunsPane;
 import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
+import dev.vat.desktop.studio.Past;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.proof.ReceiptFile;
 import java.io.IOException;
@@ -30,6 +33,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
@@ -58,7 +62,8 @@ public final class Shell extends StackPane {
     private final SplitPane middle = new SplitPane();
     private final BorderPane page = new BorderPane();
     private final LookedAt looked;
-    private ReceiptPage receipt;
+    /** What is read in the picture's place: a receipt or the history, or null. */
+    private Region reading;
     private Seen lastSeen;
     private boolean refreshAsked;
     private boolean mouseDown;
@@ -83,7 +88,12 @@ public final class Shell extends StackPane {
 
             @Override
             public void receipt(Path file) {
-                openReceipt(file);
+                openReceipt(file, false);
+            }
+
+            @Override
+            public void history() {
+                openHistory();
             }
         });
         welcome = new Welcome(studio, this::bringIn);
@@ -120,6 +130,8 @@ public final class Shell extends StackPane {
 
     private void addCommands() {
         commands.add("make", "Make the files", control(KeyCode.ENTER), () -> studio.making().canMake() || studio.making().isArmed(), this::make)
+                .add("make-later", "Put the files into the queue, to be made later", control(KeyCode.ENTER, KeyCombination.SHIFT_DOWN), () -> studio.making().canMake(),
+                        () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30); nothing to hold it until it is let go", "").ifPresent(studio.making()::makeLater))
                 .add("open-frames", "Bring in a folder of frames", control(KeyCode.I), this::bringIn)
                 .add("open-project", "Open a project", control(KeyCode.O),
                         () -> ask.project("Open a project").ifPresent(studio::open))
@@ -134,6 +146,8 @@ public final class Shell extends StackPane {
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
                 .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
+                .add("history", "Show what was delivered before", control(KeyCode.H), this::openHistory)
+                .add("cores", "How many of the machine's cores runs may use", null, this::askCores)
                 .add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
                 .add("back", "One frame back", key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
                 .add("forward", "One frame on", key(KeyCode.RIGHT), this::hasPicture, () -> picture.step(1))
@@ -167,6 +181,12 @@ public final class Shell extends StackPane {
                 .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
     }
 
+    private void askCores() {
+        Integer now = studio.settings().cores();
+        ask.text("How many of the machine's " + Runtime.getRuntime().availableProcessors() + " cores may runs use? Nothing for all of them.", now == null ? "" : now.toString())
+                .ifPresent(studio::setCores);
+    }
+
     /** A second press before the checks are through takes the first one back. */
     private void make() {
         if (studio.making().isArmed()) {
@@ -186,13 +206,13 @@ public final class Shell extends StackPane {
         sheet.setFace(face);
         lastSeen = null;
         looked.leaveFile();
-        receipt = null;
+        reading = null;
         refreshLater();
     }
 
     private void choose(String source) {
         looked.choose(source);
-        receipt = null;
+        reading = null;
         refreshLater();
     }
 
@@ -209,12 +229,13 @@ public final class Shell extends StackPane {
     private void watch(RunPlan plan, String target, Path file) {
         plan.files().stream().filter(f -> f.target().equals(target)).findFirst().ifPresent(f -> {
             looked.watch(new MovieStrip(file, f.expected()), f.title());
-            receipt = null;
+            reading = null;
             refreshLater();
         });
     }
 
-    private void openReceipt(Path path) {
+    /** @param fromHistory whether closing it leads back there */
+    private void openReceipt(Path path, boolean fromHistory) {
         CompletableFuture.supplyAsync(() -> {
             try {
                 return ReceiptFile.read(path);
@@ -227,21 +248,45 @@ public final class Shell extends StackPane {
                 return;
             }
             Path file = path.resolveSibling(read.file());
-            receipt = new ReceiptPage(read, place -> {
+            reading = new ReceiptPage(read, new FilePictures(studio.viewer(), file, read.planned()), fromHistory ? "Back to the history" : "Back to the picture", place -> {
                 if (read.planned().stills() != null) {
                     studio.say("These are frames: bring the folder in to look at them.");
                     return;
                 }
                 looked.watch(new MovieStrip(file, read.planned()), read.targetTitle());
-                receipt = null;
+                reading = null;
                 refresh();
                 picture.seek(place);
             }, () -> {
-                receipt = null;
+                reading = null;
+                if (fromHistory) {
+                    openHistory();
+                }
                 refreshLater();
             });
             refreshLater();
         }));
+    }
+
+    private void openHistory() {
+        reading = new HistoryPage(studio.past(), ask, new HistoryPage.Window() {
+            @Override
+            public void receipt(Path file) {
+                openReceipt(file, true);
+            }
+
+            @Override
+            public void watch(Past.Line line) {
+                Shell.this.watch(line.entry().plan(), line.entry().target(), line.file());
+            }
+
+            @Override
+            public void close() {
+                reading = null;
+                refreshLater();
+            }
+        });
+        refreshLater();
     }
 
     // ---- bringing changes to the screen
@@ -279,7 +324,7 @@ public final class Shell extends StackPane {
         if (empty) {
             welcome.show();
         }
-        Node shown = receipt != null ? receipt : empty && !looked.isFile() ? welcome : picture;
+        Node shown = reading != null ? reading : empty && !looked.isFile() ? welcome : picture;
         if (!stage.getChildren().contains(shown)) {
             stage.getChildren().setAll(shown);
         }
@@ -398,7 +443,7 @@ public final class Shell extends StackPane {
 
     /** Whether what should be on the screen is there: no picture under way, nothing left to refresh. */
     public boolean isSettled() {
-        return !refreshAsked && (receipt != null || stage.getChildren().contains(welcome) || picture.isSettled());
+        return !refreshAsked && (reading != null || stage.getChildren().contains(welcome) || picture.isSettled());
     }
 
     /** Lets go of what the window holds; the studio is closed by its owner. */

@@ -73,7 +73,7 @@ public final class VatWindow {
     }
 
     private void closeAsked(WindowEvent e) {
-        if (!studio.runs().isIdle() && ask.leaving() == Ask.Leaving.KEEP_WORKING) {
+        if (!studio.runs().isFree() && ask.leaving() == Ask.Leaving.KEEP_WORKING) {
             e.consume();
         }
     }

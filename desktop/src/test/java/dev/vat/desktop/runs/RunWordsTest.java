@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -15,7 +16,12 @@ class RunWordsTest {
             "DELIVERED;250;0;-1;used without proof;used without proof", "UNPROVEN;250;0;-1;frames: 250 was planned;made but not proven: frames: 250 was planned",
             "FAILED;7;0;-1;No space left;failed: No space left", "STOPPED;7;0;-1;-;stopped at frame 7", "JOINING;250;0;-1;-;joining its parts"})
     void eachStageHasItsWords(Stage stage, long done, double speed, double left, String why, String words) {
-        assertThat(RunWords.of(new FileProgress("web-h264", stage, done, 250, 0, speed, left, null, null, why))).isEqualTo(words);
+        assertThat(RunWords.of(new FileProgress("web-h264", stage, done, 250, 0, speed, left, null, null, why), 250)).isEqualTo(words);
+    }
+
+    @Test
+    void whatEndedEarlySaysSo() {
+        assertThat(RunWords.of(new FileProgress("web-h264", Stage.DELIVERED, 204, 204, 0, 0, -1, null, null, null), 250)).isEqualTo("made and proven, ended early with 204 of 250 frames");
     }
 
     @ParameterizedTest

@@ -8,6 +8,7 @@ import dev.vat.engine.place.Places;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.Message;
+import dev.vat.engine.worker.Restraint;
 import dev.vat.engine.worker.WorkerProcess;
 import dev.vat.engine.worker.WorkerRole;
 import java.io.IOException;
@@ -131,7 +132,7 @@ public final class Run implements AutoCloseable {
         closedBefore = closedParts();
         // Parts that were closed before are read first, all of them.
         excused = true;
-        worker = WorkerProcess.start(WorkerRole.RUN, places, cores != null ? cores : Settings.load(places.settings()).cores(), this::take, loss -> lost(loss.why()));
+        worker = WorkerProcess.start(WorkerRole.RUN, places, new Restraint(cores != null ? cores : Settings.load(places.settings()).cores()), this::take, loss -> lost(loss.why()));
         lastAdvance = System.nanoTime();
         if (attempts == 0) {
             Thread.ofVirtual().name("run-watch").start(this::watch);

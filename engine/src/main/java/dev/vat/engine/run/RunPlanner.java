@@ -142,8 +142,8 @@ public final class RunPlanner {
         return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())), start);
     }
 
-    /** The same plan once more, as a run of its own. */
-    RunPlan again(RunPlan plan, Path folder, RunPlan.Remade what) {
+    /** The same plan once more, as a run of its own. @param folder where its files go @param what is made anew of a delivered file, or null for all */
+    public RunPlan again(RunPlan plan, Path folder, RunPlan.Remade what) {
         return plan.again(newId(), clock.instant().toString(), folder.toString(), what);
     }
 

@@ -22,12 +22,12 @@ final class WorkerCommand {
 
     private WorkerCommand() { }
 
-    /** @param cores that it may use, or null for all */
-    static Process start(WorkerRole role, Places places, Integer cores) throws IOException {
+    /** @param restraint how it steps back, or null if it doesn't */
+    static Process start(WorkerRole role, Places places, Restraint restraint) throws IOException {
         Path scratch = places.cache().resolve("scratch");
         Files.createDirectories(scratch);
         Files.createDirectories(places.log());
-        ProcessBuilder builder = new ProcessBuilder(command(role, places, cores));
+        ProcessBuilder builder = new ProcessBuilder(command(role, places, restraint));
         builder.directory(scratch.toFile());
         // Keeps the native heap from growing over a long session.
         builder.environment().put("MALLOC_MMAP_THRESHOLD_", "65536");
@@ -35,20 +35,24 @@ final class WorkerCommand {
         return builder.start();
     }
 
-    /** Runs step back behind whatever a person does on the machine, and keep to some of its cores, where the system has the means. */
-    private static List<String> steppingBack(WorkerRole role, Integer cores) {
+    /** Low priority and some of the cores only, where the system has the means. */
+    private static List<String> steppingBack(Restraint restraint) {
         List<String> before = new ArrayList<>();
-        if (role == WorkerRole.RUN && cores != null && cores < Runtime.getRuntime().availableProcessors() && Files.isExecutable(TASKSET)) {
+        if (restraint == null) {
+            return before;
+        }
+        Integer cores = restraint.cores();
+        if (cores != null && cores < Runtime.getRuntime().availableProcessors() && Files.isExecutable(TASKSET)) {
             before.addAll(List.of(TASKSET.toString(), "--cpu-list", "0-" + (Math.max(1, cores) - 1)));
         }
-        if (role == WorkerRole.RUN && Files.isExecutable(NICE)) {
+        if (Files.isExecutable(NICE)) {
             before.addAll(List.of(NICE.toString(), "-n", "10"));
         }
         return before;
     }
 
-    private static List<String> command(WorkerRole role, Places places, Integer cores) {
-        List<String> command = new ArrayList<>(steppingBack(role, cores));
+    private static List<String> command(WorkerRole role, Places places, Restraint restraint) {
+        List<String> command = new ArrayList<>(steppingBack(restraint));
         String packaged = System.getProperty("jpackage.app-path");
         if (packaged != null) {
             command.add(packaged);

@@ -21,12 +21,14 @@ import org.slf4j.LoggerFactory;
 
 /**
  * The owner's end of one worker process. Messages and the loss are told on a thread of this object's own; a worker that
- * gives no sign of life for ten seconds is ended.
+ * gives no sign of life for ten seconds and does nothing either is ended.
  */
 public final class WorkerProcess implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(WorkerProcess.class);
     private static final Duration SILENCE = Duration.ofSeconds(10);
+    /** Among many others a process that steps back may hardly get a turn: one that works isn't dead. */
+    private static final Duration LONGEST_SILENCE = Duration.ofSeconds(60);
     private static final int LAST_WORDS = 20;
 
     private final Process process;
@@ -52,13 +54,13 @@ public final class WorkerProcess implements AutoCloseable {
     }
 
     /**
-     * @param cores how many of the machine's cores it may use, or null for all; it is kept to where the system can do that
+     * @param restraint how it steps back behind whatever a person does on the machine, or null if it doesn't
      * @param messages told of everything the worker says, but its hello and heartbeats
      * @param lost told once if the worker ends without being closed
      */
-    public static WorkerProcess start(WorkerRole role, Places places, Integer cores, Consumer<Message> messages,
+    public static WorkerProcess start(WorkerRole role, Places places, Restraint restraint, Consumer<Message> messages,
                                       Consumer<WorkerLost> lost) throws IOException {
-        WorkerProcess worker = new WorkerProcess(WorkerCommand.start(role, places, cores));
+        WorkerProcess worker = new WorkerProcess(WorkerCommand.start(role, places, restraint));
         Thread.ofVirtual().name("worker-errors").start(worker::drainErrors);
         Thread.ofPlatform().daemon().name("worker-" + role.id()).start(() -> worker.listen(messages, lost));
         Thread.ofVirtual().name("worker-watch").start(worker::watch);
@@ -100,7 +102,7 @@ public final class WorkerProcess implements AutoCloseable {
 
     private String reason() {
         if (silent) {
-            return "it gave no sign of life for " + SILENCE.toSeconds() + " seconds and was ended";
+            return "it gave no sign of life any more and was ended";
         }
         int code = process.exitValue();
         String words;
@@ -128,10 +130,18 @@ public final class WorkerProcess implements AutoCloseable {
     }
 
     private void watch() {
+        Duration cpu = Duration.ZERO;
+        long lastWork = lastSign;
         try {
             while (process.isAlive()) {
                 Thread.sleep(1000);
-                if (System.nanoTime() - lastSign > SILENCE.toNanos()) {
+                Duration now = process.info().totalCpuDuration().orElse(cpu);
+                if (now.compareTo(cpu) > 0) {
+                    cpu = now;
+                    lastWork = System.nanoTime();
+                }
+                boolean still = System.nanoTime() - Math.max(lastSign, lastWork) > SILENCE.toNanos();
+                if (still || System.nanoTime() - lastSign > LONGEST_SILENCE.toNanos()) {
                     silent = true;
                     process.destroyForcibly();
                 }
@@ -144,7 +154,7 @@ public final class WorkerProcess implements AutoCloseable {
     /** What the worker says of itself; waits for it. */
     public Message.Hello hello() throws IOException {
         try {
-            return hello.get(SILENCE.toSeconds() * 3, TimeUnit.SECONDS);
+            return hello.get(LONGEST_SILENCE.toSeconds(), TimeUnit.SECONDS);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IOException("Interrupted while a worker started", e);

@@ -1,0 +1,169 @@
+package dev.vat.desktop.past;
+
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Past;
+import dev.vat.engine.proof.ReceiptFile;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** Everything that was delivered, to be searched by words, and what can be done with each again. */
+public final class HistoryPage extends BorderPane {
+
+    /** What the window does for a file of the past. */
+    public interface Window {
+        void receipt(Path receipt);
+
+        void watch(Past.Line line);
+
+        void close();
+    }
+
+    private final Past past;
+    private final TextField words = new TextField();
+    private final ListView<Past.Line> list = new ListView<>();
+    private final Label summary = new Label();
+    private final FlowPane acts = new FlowPane(6, 6);
+    private List<Past.Line> all = List.of();
+
+    public HistoryPage(Past past, Ask ask, Window window) {
+        this.past = past;
+        setId("history");
+        getStyleClass().addAll("receipt", "history");
+        Label title = new Label("Delivered on this machine");
+        title.getStyleClass().add("receipt-title");
+        title.setMinWidth(Region.USE_PREF_SIZE);
+        words.setId("history-words");
+        words.setPromptText("Find by name, folder, reel, source, date\u2026");
+        words.textProperty().addListener(_ -> find());
+        words.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.DOWN) {
+                list.requestFocus();
+                list.getSelectionModel().selectFirst();
+            }
+        });
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox head = new HBox(title, words, Parts.button("close-history", "Back to the picture", window::close));
+        head.getStyleClass().add("receipt-head");
+        list.setId("history-list");
+        list.setPlaceholder(new Label("Nothing was delivered yet. Whatever Vat makes and proves stands here."));
+        list.setCellFactory(_ -> new Cell());
+        list.getSelectionModel().selectedItemProperty().addListener((_, _, line) -> showActs(line, ask, window));
+        list.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER && chosen() != null) {
+                window.receipt(ReceiptFile.of(chosen().file()));
+            }
+        });
+        summary.getStyleClass().add("note");
+        summary.setId("history-summary");
+        VBox below = new VBox(6, summary, acts);
+        below.getStyleClass().add("history-acts");
+        setTop(head);
+        setCenter(list);
+        setBottom(below);
+        load();
+    }
+
+    private Past.Line chosen() {
+        return list.getSelectionModel().getSelectedItem();
+    }
+
+    private void load() {
+        past.load(lines -> {
+            all = lines;
+            find();
+        });
+    }
+
+    private void find() {
+        List<Past.Line> found = all.stream().filter(l -> l.entry().matches(words.getText())).toList();
+        list.getItems().setAll(found);
+        if (found.isEmpty() && !all.isEmpty()) {
+            list.setPlaceholder(new Label("Nothing that was delivered holds all of these words."));
+        }
+        list.getSelectionModel().selectFirst();
+        summary.setText(all.isEmpty() ? "" : found.size() == all.size() ? all.size() + (all.size() == 1 ? " file" : " files") : found.size() + " of " + all.size() + " files");
+    }
+
+    private void showActs(Past.Line line, Ask ask, Window window) {
+        acts.getChildren().clear();
+        if (line == null) {
+            return;
+        }
+        boolean receipt = Files.exists(ReceiptFile.of(line.file()));
+        if (line.there()) {
+            add("history-watch", "Watch", () -> window.watch(line));
+        }
+        if (receipt) {
+            add("history-receipt", "Receipt", () -> window.receipt(ReceiptFile.of(line.file())));
+        }
+        add("history-again", "Make again", () -> past.makeAgain(line));
+        if (line.there() && receipt) {
+            add("history-changed", "Make what changed", () -> past.makeWhatChanged(line));
+        }
+        add("history-frames", "Bring in its frames", () -> past.showFrames(line));
+        if (line.entry().projectText() != null) {
+            add("history-project", "Open its project", () -> past.openProject(line));
+        }
+        if (line.there()) {
+            add("history-reveal", "Show folder", () -> ask.reveal(line.file()));
+        }
+        add("history-path", "Copy path", () -> Clips.copy(line.entry().path()));
+    }
+
+    private void add(String id, String text, Runnable act) {
+        Button button = Parts.button(id, text, act);
+        acts.getChildren().add(button);
+    }
+
+    /** One delivered file: its name and what it is for, below it when, of what, and how long. */
+    private static final class Cell extends ListCell<Past.Line> {
+        private final Label name = new Label();
+        private final Label what = new Label();
+        private final Label facts = new Label();
+        private final VBox box = new VBox(1, new HBox(8, name, what), facts);
+
+        Cell() {
+            name.getStyleClass().add("strong");
+            name.setMinWidth(Region.USE_PREF_SIZE);
+            what.setMinWidth(0);
+            facts.getStyleClass().add("note");
+            facts.setMinWidth(0);
+            box.setMinWidth(0);
+            box.setPrefWidth(0);
+        }
+
+        @Override
+        protected void updateItem(Past.Line line, boolean empty) {
+            super.updateItem(line, empty);
+            setText(null);
+            if (empty || line == null) {
+                setGraphic(null);
+                return;
+            }
+            name.setText(line.file().getFileName().toString());
+            name.setGraphic((line.entry().proven() ? Icon.PROVEN : Icon.WARNING).node());
+            name.getStyleClass().removeAll("good", "warn");
+            name.getStyleClass().add(line.entry().proven() ? "good" : "warn");
+            what.setText(line.entry().title());
+            facts.setText(line.entry().day() + ", " + line.entry().reel() + ", " + line.entry().frames() + " frames, " + (line.there() ? "in " + line.file().getParent()
+                    : "not any more in " + line.file().getParent()));
+            setGraphic(box);
+        }
+    }
+}

@@ -1,0 +1,34 @@
+package dev.vat.desktop.runs;
+
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Later;
+import dev.vat.engine.queue.Waiting;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+
+/** Something that is to be made later, on its line. */
+final class LaterLine extends HBox {
+
+    LaterLine(Waiting waiting, Later later, Ask ask) {
+        String state = later.state(waiting);
+        getStyleClass().addAll("run", "row");
+        setId("later-" + waiting.id() + "-" + state.hashCode());
+        Label title = new Label(waiting.title());
+        title.getStyleClass().add("strong");
+        title.setMinWidth(0);
+        Label words = new Label(state);
+        words.getStyleClass().add("note");
+        words.setMinWidth(0);
+        words.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        getChildren().addAll(title, words,
+                Parts.small("later-first-" + waiting.id(), "First", () -> later.move(waiting.id(), Integer.MIN_VALUE / 2)),
+                Parts.small("later-down-" + waiting.id(), "Down", () -> later.move(waiting.id(), 1)),
+                Parts.small("later-at-" + waiting.id(), "At\u2026", () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30)", "").ifPresent(text -> later.startAt(waiting.id(), text))),
+                waiting.held() || waiting.notBefore() != null ? Parts.small("later-release-" + waiting.id(), "Let go", () -> later.hold(waiting.id(), false))
+                        : Parts.small("later-hold-" + waiting.id(), "Hold", () -> later.hold(waiting.id(), true)),
+                Parts.small("later-remove-" + waiting.id(), "Take out", () -> later.remove(waiting.id())));
+    }
+}

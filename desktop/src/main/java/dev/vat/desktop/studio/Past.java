@@ -1,0 +1,129 @@
+package dev.vat.desktop.studio;
+
+import dev.vat.core.project.Project;
+import dev.vat.core.project.ProjectText;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.time.FrameSet;
+import dev.vat.engine.history.HistoryStore;
+import dev.vat.engine.history.HistoryStore.Entry;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.run.Remake;
+import dev.vat.engine.run.RunPlanner;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+
+/** What was delivered on this machine, and what can be done with it again. Called on the interface's thread. */
+public final class Past {
+
+    private final Studio studio;
+    private final HistoryStore history;
+    private final Executor background;
+    private final Executor ui;
+
+    Past(Studio studio, Places places, Executor background, Executor ui) {
+        this.studio = studio;
+        this.history = HistoryStore.at(places.history());
+        this.background = background;
+        this.ui = ui;
+    }
+
+    /** A delivered file, and whether it still lies where it was delivered. */
+    public record Line(Entry entry, boolean there) {
+        public Path file() {
+            return Path.of(entry.path());
+        }
+    }
+
+    /** @param then told of all of it, the newest first */
+    public void load(Consumer<List<Line>> then) {
+        background.execute(() -> {
+            try {
+                List<Line> lines = history.entries().reversed().stream().map(e -> new Line(e, Files.exists(Path.of(e.path())))).toList();
+                ui.execute(() -> then.accept(lines));
+            } catch (IOException e) {
+                say("The history can't be read: " + e.getMessage());
+            }
+        });
+    }
+
+    /** The same file once more from its frames as they are now, under the next free name. */
+    public void makeAgain(Line line) {
+        RunPlan plan = line.entry.plan();
+        List<RunPlan.RunFile> files = plan.files().stream().filter(f -> f.target().equals(line.entry.target())).toList();
+        start(RunPlanner.ofSystem().again(plan.withFiles(files), Path.of(plan.folder()), null), line);
+    }
+
+    /** Encodes again what holds frames that were rendered after the file was begun; the rest is taken over. */
+    public void makeWhatChanged(Line line) {
+        background.execute(() -> {
+            try {
+                Remake remake = Remake.of(line.file(), line.entry.plan());
+                FrameSet changed = remake.outdated();
+                if (changed.isEmpty()) {
+                    say("No frame of " + line.file().getFileName() + " was rendered again since it was begun.");
+                    return;
+                }
+                RunPlan plan = remake.plan(changed);
+                ui.execute(() -> {
+                    if (start(plan, line)) {
+                        studio.say("Frames " + changed + " of " + line.file().getFileName() + " changed: " + remake.partsFor(changed) + " of " + remake.parts()
+                                + " parts are encoded again, the others are taken over.");
+                    }
+                });
+            } catch (IOException e) {
+                say(e.getMessage() + ".");
+            }
+        });
+    }
+
+    private boolean start(RunPlan plan, Line line) {
+        if (!studio.runs().isFree()) {
+            studio.say("A run goes on already; make this again after it.");
+            return false;
+        }
+        studio.runs().start(plan, project(line), () -> { });
+        return true;
+    }
+
+    /** Brings in the frames that it was made of. */
+    public void showFrames(Line line) {
+        RunPlan plan = line.entry.plan();
+        List<Path> frames = plan.spans().stream().map(s -> {
+            RunPlan.RunSource source = plan.sources().get(s.source());
+            return Path.of(source.folder()).resolve(source.pattern().fileName(s.first()));
+        }).distinct().toList();
+        List<Path> gone = frames.stream().filter(f -> !Files.exists(f)).toList();
+        if (gone.isEmpty()) {
+            studio.bringIn(frames);
+        } else {
+            studio.say(gone.getFirst() + " isn't there any more.");
+        }
+    }
+
+    /** Opens the project as it was when the file was made, as one that isn't saved yet. */
+    public void openProject(Line line) {
+        Project project = project(line);
+        if (project == null) {
+            studio.say("The project of " + line.file().getFileName() + " wasn't kept.");
+        } else {
+            studio.show(project, null);
+        }
+    }
+
+    private Project project(Line line) {
+        try {
+            return line.entry.projectText() == null ? null : ProjectText.read(line.entry.projectText());
+        } catch (IllegalArgumentException e) {
+            studio.say("The project of " + line.file().getFileName() + " can't be read: " + e.getMessage());
+            return null;
+        }
+    }
+
+    private void say(String words) {
+        ui.execute(() -> studio.say(words));
+    }
+}
