@@ -25,6 +25,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
+import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.queue.StartTime;
@@ -179,6 +180,7 @@ final class MakeCommand implements Callable<Integer> {
             if (project.currentReel().isEmpty()) {
                 throw new CommandFailure(ExitCode.FINDINGS, "The project has no reel to make");
             }
+            KnownProjects.outside(project, absolute).forEach(place -> output.say("The project names " + place));
             return project;
         }
         SourceFinder.Found found = SourceFinder.find(absolute);

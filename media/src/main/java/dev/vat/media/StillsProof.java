@@ -38,6 +38,7 @@ public final class StillsProof {
     }
 
     /**
+     * @param folder that they lie in, or the one still itself
      * @param goOn is told after each still how many were decoded; false stops the proof
      * @throws MediaException naming a still that can't be decoded, or isn't there
      */
@@ -53,7 +54,7 @@ public final class StillsProof {
         long bytes = 0;
         try (TrackDecoder decoder = new TrackDecoder(parameters, false, Av.fraction(Rational.of(1, 25)), 1)) {
             for (int i = 0; i < crcs.length; i++) {
-                Path file = StillsWriter.file(folder, planned.stills(), i);
+                Path file = Files.isRegularFile(folder) ? folder : StillsWriter.file(folder, planned.stills(), i);
                 if (!Files.isRegularFile(file)) {
                     throw new MediaException(file.getFileName() + " isn't there", 0);
                 }

@@ -42,6 +42,22 @@ public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational acro
         return new Framing(size, pixelAspect, fit, sideways, downwards, scan);
     }
 
+    /**
+     * The same with a picture that is cut off moved in its frame, as far as it goes, in steps of a thousandth.
+     *
+     * @param now how it lies in the frame
+     * @param rightwards by how much of the frame's width
+     * @param downwards by how much of its height
+     */
+    public Framing moved(Placement now, Size picture, double rightwards, double downwards) {
+        return withLook(moved(acrossInUse(), rightwards * now.from().width(), picture.width() - now.from().width()),
+                moved(downInUse(), downwards * now.from().height(), picture.height() - now.from().height()));
+    }
+
+    private static Rational moved(Rational look, double pixels, int rest) {
+        return rest == 0 ? look : Rational.of(Math.clamp(Math.round((look.toDouble() - pixels / rest) * 1000), 0, 1000), 1000);
+    }
+
     public Framing withScan(Scan other) {
         return new Framing(size, pixelAspect, fit, across, down, other);
     }

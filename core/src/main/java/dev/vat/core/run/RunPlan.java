@@ -163,6 +163,18 @@ public record RunPlan(int version, String run, String made, String vat, String l
             return expected.stills() != null;
         }
 
+        /** Whether all of it is one still, which is delivered as a file and not as a folder. */
+        @JsonIgnore
+        public boolean isSingleStill() {
+            return isFolder() && expected.frames() == 1;
+        }
+
+        /** The name under which it is delivered, if that is free. */
+        @JsonIgnore
+        public String deliveredName() {
+            return isSingleStill() ? expected.stills().names().fileName(expected.stills().first()) : fileName;
+        }
+
         @JsonIgnore
         public Codec codecInCatalogue() {
             return Catalogue.codec(codec);

@@ -36,6 +36,12 @@ import javafx.scene.shape.Rectangle;
  */
 public final class PictureArea extends BorderPane {
 
+    /** Told by how much of its width and height the picture was dragged, while the whole of it is seen. */
+    public interface Dragged {
+        void by(double rightwards, double downwards);
+    }
+
+    private static final double LEAST_DRAG = 3;
     private static final long MOST_ON_DISK = 4L << 30;
     private static final List<Rgb> GROUNDS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));
 
@@ -61,6 +67,9 @@ public final class PictureArea extends BorderPane {
         }
     };
     private final BooleanSupplier mayFill;
+    private Dragged onDragged = (_, _) -> { };
+    private double downX;
+    private double downY;
     private LongConsumer onPlace = _ -> { };
     private Consumer<BitSet> onCached = _ -> { };
     private Rgb ground;
@@ -113,12 +122,15 @@ public final class PictureArea extends BorderPane {
         stage.setOnMousePressed(e -> {
             pressX = e.getX() - panX;
             pressY = e.getY() - panY;
+            downX = e.getX();
+            downY = e.getY();
         });
         stage.setOnMouseDragged(e -> {
             panX = e.getX() - pressX;
             panY = e.getY() - pressY;
             arrange();
         });
+        stage.setOnMouseReleased(e -> dragged(e.getX() - downX, e.getY() - downY));
         timer.start();
     }
 
@@ -153,6 +165,16 @@ public final class PictureArea extends BorderPane {
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         return space;
+    }
+
+    private void dragged(double x, double y) {
+        if (!transport.isActualSize() && image.getFitWidth() > 0 && Math.max(Math.abs(x), Math.abs(y)) >= LEAST_DRAG) {
+            onDragged.by(x / image.getFitWidth(), y / image.getFitHeight());
+        }
+    }
+
+    public void setOnDragged(Dragged listener) {
+        onDragged = listener;
     }
 
     /** Told of the place whenever another picture is shown. */

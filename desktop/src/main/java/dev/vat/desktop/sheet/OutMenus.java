@@ -143,7 +143,7 @@ final class OutMenus {
         }
         if (deliverable.settings().framing().fitInUse() == Fit.FILL || deliverable.settings().framing().fitInUse() == Fit.PIXELS) {
             menu.getItems().addAll(new SeparatorMenuItem(), look(deliverable, "Keep the left or the top", Rational.ZERO),
-                    look(deliverable, "Keep the middle", Rational.of(1, 2)), look(deliverable, "Keep the right or the bottom", Rational.ONE));
+                    look(deliverable, "Keep the middle", Rational.of(1, 2)), look(deliverable, "Keep the right or the bottom", Rational.ONE), item("keep-at", "Keep a place between\u2026", () -> keepAt(deliverable)));
         }
         return menu;
     }
@@ -155,6 +155,23 @@ final class OutMenus {
         item.setSelected((framing.across() == null ? Rational.of(1, 2) : framing.across()).equals(where));
         item.setOnAction(_ -> studio.edit(Edits.setFraming(deliverable.id(), framing.withLook(where, where))));
         return item;
+    }
+
+    /** Asks for a place by its percentage; dragging the picture does the same. */
+    private void keepAt(Deliverable deliverable) {
+        Framing framing = deliverable.settings().framing();
+        Rational now = framing.across() == null ? Rational.of(1, 2) : framing.across();
+        ask.text("Which place to keep, in percent of the way from the left or the top", now.times(100).toDecimal(1)).ifPresent(text -> {
+            try {
+                Rational where = Rational.parse(text.strip().replace(',', '.').replace("%", "").strip()).dividedBy(Rational.of(100));
+                if (where.signum() < 0 || where.compareTo(Rational.ONE) > 0) {
+                    throw new IllegalArgumentException("'" + text + "' is no place from 0 to 100 percent");
+                }
+                studio.edit(Edits.setFraming(deliverable.id(), framing.withLook(where, where)));
+            } catch (IllegalArgumentException e) {
+                studio.say(e.getMessage() + ".");
+            }
+        });
     }
 
     /** What can be done with a whole column. */

@@ -3,11 +3,14 @@ package dev.vat.desktop.studio;
 import dev.vat.core.project.Project;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.Settings;
+import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.project.ProjectLock;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -21,12 +24,15 @@ final class Keeper implements AutoCloseable {
     private final Consumer<String> say;
     private final ExecutorService saving = Executors.newSingleThreadExecutor(Thread.ofVirtual().factory());
     private Settings settings = Settings.FIRST;
+    private final KnownProjects known;
+    private final Set<Path> opened = ConcurrentHashMap.newKeySet();
     private Path file;
     private ProjectLock lock;
     private String elsewhere;
 
     Keeper(Places places, Executor ui, Consumer<String> say) {
         this.places = places;
+        this.known = KnownProjects.in(places);
         this.ui = ui;
         this.say = say;
         try {
@@ -53,6 +59,19 @@ final class Keeper implements AutoCloseable {
 
     void rememberProject(Path path) {
         remember(settings.withRecent(path.toAbsolutePath()));
+        opened.add(path);
+        saving.execute(() -> {
+            try {
+                known.add(path);
+            } catch (IOException e) {
+                ui.execute(() -> say.accept("It can't be kept in mind that " + path.getFileName() + " is known here: " + e.getMessage()));
+            }
+        });
+    }
+
+    /** Whether a project's places are followed without a question. */
+    boolean knows(Path project) throws IOException {
+        return opened.contains(project) || known.has(project);
     }
 
     /** Where the project lies, or null if it has no place yet. */

@@ -105,7 +105,7 @@ public final class Later implements AutoCloseable {
             try {
                 how.to(queue);
                 look();
-            } catch (IOException | IllegalArgumentException e) {
+            } catch (IOException | RuntimeException e) {
                 ui.execute(() -> say.accept("The queue can't be changed: " + e.getMessage()));
             }
         });

@@ -1,14 +1,18 @@
 package dev.vat.desktop.studio;
 
 import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.run.Programme;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
 import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.queue.StartTime;
 import dev.vat.engine.run.DestinationProbe;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZonedDateTime;
+import java.util.Map;
 
 /** The main action: what it says, whether it may be pressed, and what it waits for. Called on the interface's thread. */
 public final class Making {
@@ -89,6 +93,18 @@ public final class Making {
             Project one = project.withReels(project.reels(), reel.id());
             studio.runs().start(one, Programme.of(one, reel, studio.watch().tables()), studio.watch().clips(), folder);
         }
+    }
+
+    /** Makes one still of a source's frame, as deep as it is, into the folder for files. */
+    public void keepStill(Source source, long number) {
+        FrameTable table = studio.table(source.id());
+        if (table == null || !table.sequence().has(number) || table.state(number) != FrameState.GOOD) {
+            studio.say("Frame " + number + " of " + source.name() + " isn't there whole: no still can be made of it.");
+            return;
+        }
+        Project one = SingleStill.of(studio.project(), source, table, number);
+        String id = one.sources().getFirst().id();
+        studio.runs().start(one, Programme.of(one, Map.of(id, table)).orElseThrow(), Map.of(), DestinationProbe.folderOf(one));
     }
 
     /** Puts every reel's files into the queue. @param when not to start before, as {@link StartTime} reads it; nothing to hold them until somebody lets them go */

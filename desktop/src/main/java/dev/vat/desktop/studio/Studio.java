@@ -21,6 +21,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.place.Settings;
+import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.BesideProbe;
 import dev.vat.engine.run.DestinationProbe;
@@ -68,6 +69,7 @@ public final class Studio implements AutoCloseable {
     private Path probed;
     private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), destination));
     private List<Location> question = List.of();
+    private Stranger stranger;
     private String message = "";
     private volatile boolean closed;
     private long revision;
@@ -312,11 +314,37 @@ public final class Studio implements AutoCloseable {
         background.execute(() -> {
             try {
                 Project project = ProjectFile.load(path);
-                ui.execute(() -> opened(project, path));
+                List<String> outside = keeper.knows(path) ? List.of() : KnownProjects.outside(project, path);
+                ui.execute(() -> {
+                    if (outside.isEmpty()) {
+                        opened(project, path);
+                    } else {
+                        stranger = new Stranger(project, path, outside);
+                        changed();
+                    }
+                });
             } catch (IOException e) {
                 ui.execute(() -> say("The project can't be opened. " + e.getMessage()));
             }
         });
+    }
+
+    /** A project that was made elsewhere and waits for a word. @param outside places that it names and that don't lie in its own folder */
+    public record Stranger(Project project, Path file, List<String> outside) { }
+
+    /** A project whose places aren't followed before somebody says so. */
+    public Optional<Stranger> stranger() {
+        return Optional.ofNullable(stranger);
+    }
+
+    /** @param yes whether the project is opened and what it names is followed */
+    public void answerStranger(boolean yes) {
+        Stranger asked = stranger;
+        stranger = null;
+        if (asked != null && yes) {
+            opened(asked.project, asked.file);
+        }
+        changed();
     }
 
     private void opened(Project project, Path path) {

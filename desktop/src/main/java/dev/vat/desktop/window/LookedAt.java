@@ -1,8 +1,12 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.ReelStrip;
@@ -85,6 +89,30 @@ final class LookedAt {
     /** The colour behind transparency that a deliverable will have; otherwise a checker shows through. */
     Rgb ground() {
         return column().filter(d -> !d.settings().codec().hasAlpha()).map(d -> d.flatten() instanceof Ground.Colour(Rgb colour) ? colour : null).orElse(null);
+    }
+
+    /** Makes a still of the frame at a place of what is shown. */
+    void keepStill(Strip strip, long place) {
+        switch (strip) {
+            case SourceStrip s -> studio.making().keepStill(s.source(), s.frame(place));
+            case ReelStrip r -> {
+                ReelFrame frame = r.programme().plan().at(place);
+                Source source = r.programme().entries().get(frame.item()).source();
+                if (frame.content() instanceof ReelFrame.SourceFrame(long number)) {
+                    studio.making().keepStill(source, number);
+                } else {
+                    studio.say("Something stands in for frame " + frame.wanted() + " of " + source.name() + " here: no still can be made of it.");
+                }
+            }
+            default -> studio.say("Stills are made of sources and reels.");
+        }
+    }
+
+    /** A picture that is cut off is dragged to what is to be kept of it. */
+    void dragged(double rightwards, double downwards) {
+        column().filter(d -> d.settings().framing().fitInUse() == Fit.FILL || d.settings().framing().fitInUse() == Fit.PIXELS).ifPresent(d ->
+                studio.programme().ifPresent(p -> p.frame(d).ifPresent(frame -> p.size().ifPresent(reel -> studio.edit(Edits.setFraming(d.id(),
+                        d.settings().framing().moved(frame.placement(), reel, rightwards, downwards)))))));
     }
 
     /** The deliverable in focus, whose own conversion the picture goes through. */

@@ -100,6 +100,7 @@ public final class Shell extends StackPane {
         search = new CommandSearch(commands, this::leaveSearch);
         picture.setOnCached(places -> band.band().setCached(places));
         picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
+        picture.setOnDragged(looked::dragged);
         words = new WordsBars(studio);
         sheet.setMinWidth(400);
         stage.setMinWidth(300);
@@ -146,6 +147,7 @@ public final class Shell extends StackPane {
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
                 .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
+                .add("still", "Make a still of this frame", control(KeyCode.K), this::hasPicture, () -> looked.keepStill(player.strip(), player.place()))
                 .add("history", "Show what was delivered before", control(KeyCode.H), this::openHistory)
                 .add("cores", "How many of the machine's cores runs may use", null, this::askCores)
                 .add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())

@@ -14,6 +14,7 @@ final class WordsBars extends VBox {
 
     private final Studio studio;
     private final HBox question = new HBox();
+    private final HBox stranger = new HBox();
     private final HBox notice = new HBox();
 
     WordsBars(Studio studio) {
@@ -22,12 +23,32 @@ final class WordsBars extends VBox {
         question.setId("question");
         notice.getStyleClass().add("notice");
         notice.setId("notice");
-        getChildren().addAll(question, notice);
+        stranger.getStyleClass().add("ask");
+        stranger.setId("stranger");
+        getChildren().addAll(stranger, question, notice);
     }
 
     void show() {
+        showStranger();
         showQuestion();
         showNotice();
+    }
+
+    private void showStranger() {
+        Studio.Stranger project = studio.stranger().orElse(null);
+        Parts.present(stranger, project != null);
+        if (project == null || project.equals(stranger.getUserData())) {
+            return;
+        }
+        stranger.setUserData(project);
+        Label words = new Label(project.file().getFileName() + " was made elsewhere. It reads from and writes to: " + String.join(", ", project.outside())
+                + ". Nothing there was looked at yet.");
+        words.setWrapText(true);
+        words.setMinWidth(0);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMaxWidth(Double.MAX_VALUE);
+        stranger.getChildren().setAll(words, Parts.button("open-stranger", "Open it", () -> studio.answerStranger(true)),
+                Parts.button("leave-stranger", "Leave it", () -> studio.answerStranger(false)));
     }
 
     private void showQuestion() {

@@ -15,6 +15,7 @@ import dev.vat.media.MediaLibrary;
 import dev.vat.media.MovieProof;
 import dev.vat.media.StillsProof;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -52,14 +53,14 @@ public final class FileProof {
         } catch (MediaException e) {
             reasons.add("the finished file can't be read whole: " + e.getMessage());
         }
-        return new Receipt(Receipt.VERSION, file.fileName(), Instant.now().toString(), plan.vat(), MediaLibrary.version(), plan.run(),
+        return new Receipt(Receipt.VERSION, file.deliveredName(), Instant.now().toString(), plan.vat(), MediaLibrary.version(), plan.run(),
                 plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
                 null, plan.rate(), plan.rateOrigin(), sources(plan, file), fills(plan, file), file.expected(), facts, comparison,
                 quality(plan, file, planned), notes(plan, file),
                 parts, Durable.sha256(joined), planned,
                 plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0) + (file.codecInCatalogue().isLossy() ? 1 : 0),
                 file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
-                file.isFolder() ? null : Durable.prints(joined));
+                Files.isDirectory(joined) ? null : Durable.prints(joined));
     }
 
     private static void frames(List<Receipt.FrameLine> planned, int[] found, List<String> reasons) {

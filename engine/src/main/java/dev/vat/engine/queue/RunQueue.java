@@ -70,7 +70,7 @@ public final class RunQueue {
             if (terms.after() != null && entries.stream().noneMatch(w -> w.id().equals(terms.after()))) {
                 throw new IllegalArgumentException("There is no '" + terms.after() + "' in the queue to come after");
             }
-            added[0] = new Waiting(freeId(entries), title, ProjectText.write(project), terms.held(), terms.notBefore(), terms.after(), terms.whenComplete(), null);
+            added[0] = new Waiting(freeId(entries), title, ProjectText.write(project), terms.held(), terms.notBefore() == null ? null : terms.notBefore().toString(), terms.after(), terms.whenComplete(), null);
             List<Waiting> longer = new ArrayList<>(entries);
             longer.add(added[0]);
             return longer;

@@ -15,13 +15,13 @@ import java.util.Set;
  * @param title the reel and who its files are for
  * @param project the whole project as text, as it was when it was put here
  * @param held whether it waits for somebody to let it go
- * @param notBefore when it may start, or null
+ * @param notBefore when it may start, UTC, ISO 8601, or null
  * @param after id of another that must be through first, or null
  * @param whenComplete whether every frame that is expected must be there
  * @param run id of the run that it became, or null while it waits
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Waiting(String id, String title, String project, boolean held, Instant notBefore, String after, boolean whenComplete, String run) {
+public record Waiting(String id, String title, String project, boolean held, String notBefore, String after, boolean whenComplete, String run) {
 
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("d LLL HH:mm");
 
@@ -30,7 +30,7 @@ public record Waiting(String id, String title, String project, boolean held, Ins
     }
 
     public Waiting withNotBefore(Instant other) {
-        return new Waiting(id, title, project, held, other, after, whenComplete, run);
+        return new Waiting(id, title, project, held, other == null ? null : other.toString(), after, whenComplete, run);
     }
 
     public Waiting withRun(String other) {
@@ -42,8 +42,9 @@ public record Waiting(String id, String title, String project, boolean held, Ins
         if (held) {
             return Optional.of("held");
         }
-        if (notBefore != null && now.isBefore(notBefore)) {
-            return Optional.of("not before " + CLOCK.withZone(ZoneId.systemDefault()).format(notBefore));
+        Instant start = notBefore == null ? Instant.MIN : Instant.parse(notBefore);
+        if (now.isBefore(start)) {
+            return Optional.of("not before " + CLOCK.withZone(ZoneId.systemDefault()).format(start));
         }
         return after != null && there.contains(after) ? Optional.of("after " + after) : Optional.empty();
     }

@@ -11,6 +11,7 @@ import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.media.Joining;
 import dev.vat.media.SoundMix;
+import dev.vat.media.StillsWriter;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -41,7 +42,8 @@ final class Finishing {
 
     void finish(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts) throws IOException {
         Path work = RunHome.workFolder(plan, file);
-        Path joined = RunHome.finished(plan, file);
+        Path finished = RunHome.finished(plan, file);
+        Path joined = file.isSingleStill() ? StillsWriter.file(finished, file.expected().stills(), 0) : finished;
         tell(file, Stage.JOINING, file.expected().frames(), 0, null, null, null, null);
         if (!file.isFolder()) {
             join(file, parts, work, joined);

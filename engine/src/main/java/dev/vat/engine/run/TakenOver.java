@@ -30,7 +30,7 @@ final class TakenOver {
         List<RunPlan.Part> parts = file.parts().stream().filter(p -> plan.remade().taken().contains(p.index()))
                 .filter(p -> closed.stream().noneMatch(c -> c.part() == p.index())).toList();
         Path delivered = Path.of(plan.remade().file());
-        if (parts.isEmpty()) {
+        if (parts.isEmpty() || file.isSingleStill()) {
             return;
         }
         try {
