@@ -29,6 +29,8 @@ final class Round {
 
     private static final int MOST_EVILS = 3;
     private static final long FULL_MILLIS = 2000;
+    private static final long LOOK_MILLIS = 20;
+    private static final int MOST_LOOKS = 1500;
     private static final String WORK = ".vat-";
     private static final String SYNCS = "syncs";
 
@@ -67,6 +69,7 @@ final class Round {
         Durable.write(planFile, Json.page(plan));
         Path runHome = Places.in(home).runs().resolve(plan.run());
         Process owner = owner("start", planFile);
+        awaitBegin(owner, runHome);
         int times = 1 + random.nextInt(MOST_EVILS);
         for (int i = 0; i < times; i++) {
             long wait = 300 + random.nextLong(Math.max(300, typical * 45 / 100));
@@ -103,6 +106,13 @@ final class Round {
         }
         sameAsUndisturbed();
         return told;
+    }
+
+    /** Processes take a while to start: there is nothing to disturb before the journal is there. */
+    private static void awaitBegin(Process owner, Path runHome) throws InterruptedException {
+        for (int i = 0; i < MOST_LOOKS && owner.isAlive() && !Files.exists(runHome.resolve("journal.jsonl")); i++) {
+            Thread.sleep(LOOK_MILLIS);
+        }
     }
 
     private static boolean isMade(Path runHome) throws IOException {
