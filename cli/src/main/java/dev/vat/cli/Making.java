@@ -114,6 +114,7 @@ final class Making {
             output.say("Holding still: " + progress.held());
         }
         held = progress.held();
+        output.event("whole", "framesRead", progress.framesRead(), "secondsLeft", Math.round(progress.secondsLeft()));
         for (FileProgress file : progress.files()) {
             output.event("progress", "target", file.target(), "stage", file.stage().name().toLowerCase(Locale.ROOT),
                     "frame", file.done(), "frames", file.frames(), "bytes", file.bytes(), "speed",

@@ -30,6 +30,15 @@ public record RoughForecast(long lowBytes, long highBytes) {
                 (long) (pixels * (codec.highBitsPerPixel() + alpha) / 8) + 64 * 1024);
     }
 
+    /** That of the first {@code part} frames of {@code whole}. */
+    public RoughForecast of(long part, long whole) {
+        return new RoughForecast(lowBytes * part / whole, highBytes * part / whole);
+    }
+
+    public boolean holds(long bytes) {
+        return bytes >= lowBytes && bytes <= highBytes;
+    }
+
     public RoughForecast plus(RoughForecast other) {
         return new RoughForecast(lowBytes + other.lowBytes, highBytes + other.highBytes);
     }

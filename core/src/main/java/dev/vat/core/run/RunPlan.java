@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
@@ -129,9 +130,10 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param threads of the encoder
      * @param passes how often its frames are read and encoded
      * @param accepted ids of findings that stood in the way and were said yes to
+     * @param forecast what it may weigh, before anything was tried; null where nobody said
      */
     public record RunFile(String target, String title, String codec, String fileName, Treatment treatment, int threads, int passes, Map<String, String> options,
-                          List<Part> parts, Expectation expected, Set<String> accepted) {
+                          List<Part> parts, Expectation expected, Set<String> accepted, RoughForecast forecast) {
         public RunFile {
             passes = Math.max(1, passes);
             options = Collections.unmodifiableSortedMap(new TreeMap<>(options));
@@ -140,7 +142,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
 
         public RunFile withExpected(Expectation other) {
-            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, parts, other, accepted);
+            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, parts, other, accepted, forecast);
         }
 
         /** The file that ends early: its parts up to there, the last one cut short. @param frames of the file that are left, at least one */
@@ -149,7 +151,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
                 throw new IllegalArgumentException(frames + " of " + expected.frames() + " frames are no shorter file");
             }
             List<Part> left = parts.stream().filter(p -> p.first() < frames).map(p -> new Part(p.index(), p.first(), Math.min(p.count(), frames - p.first()))).toList();
-            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, left, expected.withFrames(frames), accepted);
+            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, left, expected.withFrames(frames), accepted, forecast == null ? null : forecast.of(frames, expected.frames()));
         }
 
         /** The reel frame at which one of the file's frames begins. */

@@ -46,7 +46,7 @@ final class RunFileView extends HBox {
     private FileProgress progress;
     private Stage shownStage;
 
-    RunFileView(String target, String name, long planned, Acts acts) {
+    RunFileView(String target, String name, long planned, RoughForecast forecast, Acts acts) {
         this.planned = planned;
         getStyleClass().add("run-file");
         setId("run-file-" + target);
@@ -61,6 +61,7 @@ final class RunFileView extends HBox {
         words.setMaxWidth(Double.MAX_VALUE);
         figures.getStyleClass().add("mono");
         figures.setMinWidth(Region.USE_PREF_SIZE);
+        figures.setTooltip(forecast == null ? null : new Tooltip("Forecast before anything was tried, " + forecast));
         watch = Parts.small("watch-" + target, "Watch", () -> acts.watch(target, Path.of(progress.path())));
         done = Parts.small("watch-done-" + target, "Watch what is done", () -> acts.watchDone(target));
         receipt = Parts.small("receipt-" + target, "Receipt", () -> acts.receipt(Path.of(progress.receipt())));
@@ -80,7 +81,7 @@ final class RunFileView extends HBox {
             default -> part;
         });
         words.setText(RunWords.of(p, planned));
-        figures.setText(p.bytes() == 0 ? "" : RoughForecast.bytes(p.bytes()));
+        figures.setText(p.bytes() == 0 ? "" : RoughForecast.bytes(p.bytes()) + (isWorthExtrapolating(p) ? " of some " + RoughForecast.bytes(p.bytes() * p.frames() / p.done()) : ""));
         if (p.stage() != shownStage) {
             shownStage = p.stage();
             words.setTooltip(p.why() == null ? null : new Tooltip(p.why()));
@@ -93,6 +94,11 @@ final class RunFileView extends HBox {
         Parts.present(reveal, file && p.isEnd());
         Parts.present(copy, file && p.isEnd());
         Parts.present(useAnyway, p.stage() == Stage.UNPROVEN);
+    }
+
+    /** Bytes so far tell the file's from a tenth of its frames on. */
+    private static boolean isWorthExtrapolating(FileProgress p) {
+        return p.stage() == Stage.ENCODING && p.done() * 10 >= p.frames() && p.done() < p.frames();
     }
 
     private void style() {

@@ -56,7 +56,7 @@ final class RunView extends VBox {
         head.getStyleClass().add("row");
         getChildren().add(head);
         for (FileProgress file : line.files()) {
-            RunFileView view = new RunFileView(file.target(), line.title(file.target()), file.frames(), acts);
+            RunFileView view = new RunFileView(file.target(), line.title(file.target()), file.frames(), line.forecast(file.target()), acts);
             files.put(file.target(), view);
             getChildren().add(view);
         }

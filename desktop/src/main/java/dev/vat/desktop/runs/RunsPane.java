@@ -13,7 +13,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
@@ -169,11 +168,9 @@ public final class RunsPane extends BorderPane {
     private static String summaryWords(Runs runs) {
         if (runs.going().isPresent()) {
             RunLine line = runs.going().get();
-            String files = line.files().stream().map(f -> switch (f.stage()) {
-                case DELIVERED -> f.target() + " proven";
-                case FAILED, UNPROVEN, STOPPED -> f.target() + " " + f.stage().name().toLowerCase(Locale.ROOT);
-                default -> f.target() + " " + RunWords.of(f, f.frames());
-            }).findFirst().orElse("");
+            long proven = line.files().stream().filter(f -> f.stage() == FileProgress.Stage.DELIVERED).count();
+            String files = Math.round(100 * line.share()) + " % made" + (proven == 0 ? "" : ", " + proven + " of " + line.files().size() + " proven")
+                    + (line.secondsLeft() < 0 ? "" : ", " + RunWords.left(Math.round(line.secondsLeft())) + " left for the whole");
             int waiting = runs.later().entries().size();
             String more = waiting == 0 ? "" : "; " + waiting + " more waiting";
             return line.run().plan().reel() + ": " + (line.held() != null ? "holding still, " + line.held() : line.isPaused() ? "paused" : files) + more;

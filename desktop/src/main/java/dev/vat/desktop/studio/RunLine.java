@@ -1,5 +1,6 @@
 package dev.vat.desktop.studio;
 
+import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.FileProgress;
@@ -7,6 +8,7 @@ import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.Run;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Objects;
 
 /** One run as the foot of the window shows it. */
 public final class RunLine {
@@ -18,6 +20,7 @@ public final class RunLine {
     private boolean paused;
     private boolean settled;
     private String held;
+    private double secondsLeft = -1;
 
     RunLine(Run run) {
         this.run = run;
@@ -29,6 +32,7 @@ public final class RunLine {
         files = progress.files();
         framesRead = progress.framesRead();
         held = progress.held();
+        secondsLeft = progress.secondsLeft();
     }
 
     void ended(Run.Outcome how) {
@@ -62,6 +66,18 @@ public final class RunLine {
         return isGoing() ? held : null;
     }
 
+    /** Until all of it is proven; negative while too little is known. */
+    public double secondsLeft() {
+        return secondsLeft;
+    }
+
+    /** How much of all its files is made, from 0 to 1. */
+    public double share() {
+        long all = files.stream().mapToLong(FileProgress::frames).sum();
+        long done = files.stream().mapToLong(f -> f.stage() == FileProgress.Stage.JOINING || f.stage() == FileProgress.Stage.PROVING || f.isEnd() ? f.frames() : f.done()).sum();
+        return all == 0 ? 0 : (double) done / all;
+    }
+
     public boolean isPaused() {
         return paused;
     }
@@ -73,6 +89,11 @@ public final class RunLine {
     /** What a file of it is called. */
     public String title(String target) {
         return run.plan().files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::title).findFirst().orElse(target);
+    }
+
+    /** What a file of it may weigh, before anything was tried; null where nobody said. */
+    public RoughForecast forecast(String target) {
+        return run.plan().files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::forecast).filter(Objects::nonNull).findFirst().orElse(null);
     }
 
     public List<FileProgress> files() {

@@ -2,6 +2,7 @@ package dev.vat.engine.proof;
 
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Frame;
+import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.reel.ReelFrame;
@@ -56,7 +57,7 @@ public final class FileProof {
         return new Receipt(Receipt.VERSION, file.deliveredName(), Instant.now().toString(), plan.vat(), MediaLibrary.version(), plan.run(),
                 plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
                 null, plan.rate(), plan.rateOrigin(), sources(plan, file), fills(plan, file), file.expected(), facts, comparison,
-                quality(plan, file, planned), notes(plan, file),
+                quality(plan, file, planned), notes(plan, file, joined),
                 parts, Durable.sha256(joined), planned,
                 plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0) + (file.codecInCatalogue().isLossy() ? 1 : 0),
                 file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
@@ -134,8 +135,12 @@ public final class FileProof {
         return plan.sourceOf(shown).pattern().fileName(shown.wanted());
     }
 
-    private static List<String> notes(RunPlan plan, RunPlan.RunFile file) {
+    private static List<String> notes(RunPlan plan, RunPlan.RunFile file, Path joined) throws IOException {
         List<String> notes = new ArrayList<>();
+        long bytes = Durable.size(joined);
+        if (file.forecast() != null && !file.forecast().holds(bytes)) {
+            notes.add(RoughForecast.bytes(bytes) + (bytes < file.forecast().lowBytes() ? ", less" : ", more") + " than was forecast (" + file.forecast() + ")");
+        }
         notes.add("rate " + plan.rate().label() + ": " + plan.rateOrigin());
         if (reelFrames(plan, file) < plan.frames()) {
             notes.add("ended early by hand: the first " + reelFrames(plan, file) + " of " + plan.frames() + " frames");

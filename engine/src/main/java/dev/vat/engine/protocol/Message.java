@@ -181,9 +181,14 @@ public sealed interface Message {
 
     record JoinedDone(long id, String path) implements Message { }
 
-    /** How far each file of a run is. @param held why the run holds still by itself for now, or null */
+    /**
+     * How far a run and each of its files is.
+     *
+     * @param held why the run holds still by itself for now, or null
+     * @param secondsLeft until all of it is proven, or -1 while too little is known
+     */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    record Progress(long id, long framesRead, List<FileProgress> files, String held) implements Message { }
+    record Progress(long id, long framesRead, List<FileProgress> files, String held, double secondsLeft) implements Message { }
 
     /** A run has come to its end, whatever it was. */
     record Ended(long id, boolean stopped, List<FileProgress> files) implements Message { }

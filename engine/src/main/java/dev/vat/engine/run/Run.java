@@ -229,7 +229,7 @@ public final class Run implements AutoCloseable {
             }
             case Message.Ended ended -> {
                 latest = ended.files();
-                listener.accept(new Message.Progress(0, plan.frames(), ended.files(), null));
+                listener.accept(new Message.Progress(0, plan.frames(), ended.files(), null, 0));
                 end(ended.stopped(), null, ended.files());
             }
             case Message.Broken broken -> end(false, broken.why(), latest);

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Look;
+import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureFormat;
@@ -107,7 +108,8 @@ public final class RunPlanner {
         RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), threads, settings.control().passes(),
                 EncoderSettings.options(solved, rate), PartCutting.cut(settings, rate, frames),
-                expected(deliverable, settings, programme, frames, rate, frame, sound, fileName), deliverable.accepted());
+                expected(deliverable, settings, programme, frames, rate, frame, sound, fileName), deliverable.accepted(),
+                RoughForecast.of(settings, frame.size(), frames, rate, programme.transparent()));
         if (!deliverable.makesMatte() || !programme.transparent()) {
             return List.of(picture);
         }
@@ -115,7 +117,7 @@ public final class RunPlanner {
         Settings plain = settings.withColour(null);
         return List.of(picture, new RunPlan.RunFile(deliverable.id() + "-" + MATTE, deliverable.title() + ", matte", picture.codec(), matteName,
                 treatment.withColour(plain.colourFor(frame.size())).asMatte(), threads, picture.passes(), picture.options(), picture.parts(),
-                expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted()));
+                expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted(), picture.forecast()));
     }
 
     private static Expectation expected(Deliverable deliverable, Settings settings, Programme programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {

@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,7 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
 import java.util.function.LongPredicate;
+import java.util.stream.LongStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -54,6 +56,9 @@ public final class Runner {
     private long lastRoom;
     private RoomWatch room;
     private boolean joinAgain;
+    private WholePace pace;
+    private long toRead;
+    private final Map<String, Long> provingSince = new HashMap<>();
     private List<String> targets = List.of();
 
     /** One file after the other: something ends the process, and it is to be found out which. */
@@ -105,6 +110,7 @@ public final class Runner {
         RunPlan plan = home.plan();
         room = new RoomWatch(Path.of(plan.folder()));
         targets = plan.files().stream().map(RunPlan.RunFile::target).toList();
+        pace = new WholePace(plan.files().size());
         try (FileChannel lock = home.lock().orElseThrow(() -> new IOException("This run goes on elsewhere already"));
                 Journal journal = home.openJournal()) {
             journal.write(new JournalEntry.Started(Instant.now().toString(), Durable.sha256(Json.page(plan))));
@@ -161,6 +167,7 @@ public final class Runner {
         Runner runner = new Runner(home, _ -> { }, checked);
         try (Journal journal = home.openJournal()) {
             runner.room = new RoomWatch(Path.of(home.plan().folder()));
+            runner.pace = new WholePace(home.plan().files().size());
             runner.readAll(home.plan(), journal);
         }
     }
@@ -231,6 +238,7 @@ public final class Runner {
         IOException failure = null;
         long next = 0;
         try (FrameFeed feed = new FrameFeed(plan, Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4), wanted)) {
+            toRead = LongStream.range(0, plan.frames()).filter(wanted).count();
             for (; next < plan.frames() && !stopped && !early && open.stream().anyMatch(l -> !l.progress().isEnd()); next++) {
                 long frame = next;
                 if (!wanted.test(frame)) {
@@ -246,6 +254,8 @@ public final class Runner {
                     }
                 }
                 framesRead = frame + 1;
+                toRead--;
+                pace.read();
                 report(false);
             }
         } catch (IOException e) {
@@ -288,23 +298,42 @@ public final class Runner {
 
     /** Waits until there is room for some bytes more. */
     private void holdUntil(long bytes) throws InterruptedException {
+        long since = System.nanoTime();
         Optional<String> shortage = room.shortage(bytes);
         while (shortage.isPresent() && !stopped && !(early && bytes == 0)) {
-            events.accept(new Message.Progress(0, framesRead, progress(), shortage.get()));
+            events.accept(new Message.Progress(0, framesRead, progress(), shortage.get(), -1));
             Thread.sleep(HOLD_MILLIS);
             shortage = room.shortage(bytes);
         }
+        pace.held(System.nanoTime() - since);
     }
 
     private void waitWhilePaused() throws InterruptedException {
+        long since = System.nanoTime();
         synchronized (pauseLock) {
             while (paused) {
                 pauseLock.wait();
             }
         }
+        pace.held(System.nanoTime() - since);
+    }
+
+    private double secondsLeft() {
+        long toProve = progress().stream().filter(f -> !f.isEnd()).mapToLong(f -> f.stage() == Stage.PROVING ? f.frames() - f.done() : f.frames()).sum();
+        return pace.secondsLeft(toRead, toProve);
+    }
+
+    /** From the first word of a file's joining to the last of its proof. */
+    private void timeProof(FileProgress progress) {
+        if (progress.stage() == Stage.JOINING) {
+            provingSince.put(progress.target(), System.nanoTime());
+        } else if (progress.isEnd() && provingSince.containsKey(progress.target())) {
+            pace.proven(progress.frames(), (System.nanoTime() - provingSince.remove(progress.target())) / 1e9);
+        }
     }
 
     private void tell(FileProgress progress) {
+        timeProof(progress);
         finishing.put(progress.target(), progress);
         report(progress.isEnd());
     }
@@ -312,7 +341,7 @@ public final class Runner {
     private void report(boolean now) {
         if (now || System.nanoTime() - lastReport > REPORT_NANOS) {
             lastReport = System.nanoTime();
-            events.accept(new Message.Progress(0, framesRead, progress(), null));
+            events.accept(new Message.Progress(0, framesRead, progress(), null, secondsLeft()));
         }
     }
 

@@ -1,0 +1,64 @@
+package dev.vat.engine.proof;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import com.networknt.schema.ValidationMessage;
+import dev.vat.core.run.Loudness;
+import dev.vat.core.run.Receipt;
+import dev.vat.engine.KiteFrames;
+import dev.vat.engine.TestPlaces;
+import dev.vat.engine.place.Json;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.run.Run;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Receipts are what the schema in the documentation says; it knows every field of theirs. */
+class ReceiptSchemaTest {
+
+    private static JsonSchema schema;
+
+    @TempDir
+    Path folder;
+
+    @BeforeAll
+    static void readSchema() throws IOException {
+        schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("../docs/receipt.schema.json")));
+    }
+
+    private static List<String> faults(JsonNode receipt) {
+        return schema.validate(receipt).stream().map(ValidationMessage::getMessage).toList();
+    }
+
+    @Test
+    void everyKindOfReceiptIsAsPublished() throws Exception {
+        Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, 3, true);
+        List<FileProgress> made;
+        try (Run run = Run.start(KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq", "frames-png", "web-gif", "archive-ffv1")), TestPlaces.in(folder), _ -> { })) {
+            made = run.outcome().get(60, TimeUnit.SECONDS).files();
+        }
+        for (FileProgress file : made) {
+            Path lies = ReceiptFile.of(Path.of(file.path()));
+            assertThat(faults(Json.MAPPER.readTree(Files.readString(lies)))).as(file.target()).isEmpty();
+            Receipt receipt = ReceiptFile.read(lies);
+            assertThat(faults(Json.MAPPER.readTree(Json.page(receipt.withUse("2031-05-04T12:00:00Z"))))).isEmpty();
+        }
+        ObjectNode one = (ObjectNode) Json.MAPPER.readTree(Files.readString(ReceiptFile.of(Path.of(made.getFirst().path()))));
+        one.set("loudness", Json.MAPPER.valueToTree(new Loudness(-23.0, 4.2, null)));
+        assertThat(faults(one)).isEmpty();
+        one.put("folder", "/somewhere");
+        one.put("sha256", "short");
+        assertThat(faults(one)).as("it isn't so wide that anything passes").hasSize(2);
+    }
+}
