@@ -70,9 +70,6 @@ final class Making {
             }
             outcome = running.outcome().join();
         }
-        if (outcome.stopped()) {
-            output.error(ExitCode.STOPPED, "Stopped; nothing was delivered that isn't whole. To go on: vat resume " + plan.run());
-        }
         ExitCode worst = worst(plan, outcome);
         if (outcome.lost() != null) {
             output.error(ExitCode.FAILED, "The run was lost: " + outcome.lost() + "; what is closed is kept: vat resume " + plan.run());
@@ -95,6 +92,9 @@ final class Making {
         }
         if (outcome.lost() == null) {
             output.event("done", "files", files);
+        }
+        if (outcome.stopped()) {
+            output.error(ExitCode.STOPPED, "Stopped; nothing was delivered that isn't whole. To go on: vat resume " + plan.run());
         }
         return worst.code();
     }

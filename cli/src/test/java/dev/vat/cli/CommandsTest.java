@@ -322,4 +322,34 @@ class CommandsTest {
         assertThat(Vat.meansWindow("look")).isFalse();
         assertThat(Vat.meansWindow(folder.toString())).isTrue();
     }
+
+    @Test
+    void theQueueIsFilledListedAndWorkedThrough() throws IOException {
+        Path frames = png("kite", 1, 3);
+        Path out = folder.resolve("out");
+        Shell put = Shell.run("make", frames.toString(), "--target", "edit-prores-hq", "--rate", "25", "--out", out.toString(), "--later", "--json");
+        assertThat(put.code()).isZero();
+        assertThat(put.out()).contains("\"event\":\"queued\"").contains("\"id\":\"q1\"");
+        assertThat(Shell.run("make", frames.toString(), "--target", "web-h264", "--rate", "25", "--out", out.toString(), "--after", "q1", "--json").code()).isZero();
+        assertThat(Shell.run("make", frames.toString(), "--target", "web-h264", "--rate", "25", "--after", "q8").code()).isEqualTo(2);
+        assertThat(Shell.run("queue", "--json").out()).contains("\"id\":\"q1\"").contains("ready").contains("after q1");
+        assertThat(Shell.run("queue", "hold").code()).isEqualTo(2);
+        assertThat(Shell.run("queue", "hold", "q9").code()).isEqualTo(2);
+        Shell worked = Shell.run("queue", "work", "--json");
+        assertThat(worked.code()).as(worked.err()).isZero();
+        assertThat(names(out)).containsExactly("kite_edit.mov", "kite_edit.mov.receipt.json", "kite_web.mp4", "kite_web.mp4.receipt.json");
+        assertThat(Shell.run("queue").err()).contains("Nothing is to be made later");
+        assertThat(Shell.run("history", "edit", "--json").out()).contains("kite_edit.mov").doesNotContain("kite_web.mp4").contains("\"there\":true");
+        assertThat(Shell.run("remake", out.resolve("kite_edit.mov").toString(), "--json").out()).contains("\"event\":\"unchanged\"");
+        assertThat(Shell.run("remake", out.resolve("kite_edit.mov").toString(), "--frames", "2-2", "--json").code()).isZero();
+        assertThat(out.resolve("kite_edit_v02.mov")).hasSameBinaryContentAs(out.resolve("kite_edit.mov"));
+    }
+
+    @Test
+    void oneFrameComesOutAsOneStill() throws IOException {
+        Path out = folder.resolve("out");
+        assertThat(Shell.run("make", png("kite", 101, 5).toString(), "--target", "frames-png", "--rate", "25", "--range", "103-103", "--out", out.toString(), "--json").code()).isZero();
+        assertThat(names(out)).containsExactly("kite_frames.0103.png", "kite_frames.0103.png.receipt.json");
+        assertThat(Shell.run("prove", out.resolve("kite_frames.0103.png").toString()).code()).isZero();
+    }
 }

@@ -63,7 +63,9 @@ class InterruptedTest {
                 lines.add(line);
                 if (!sent && line.contains("\"stage\":\"encoding\"")) {
                     sent = true;
-                    new ProcessBuilder("kill", "-" + signal, Long.toString(process.pid())).start().waitFor();
+                    for (String each : signal.split(" ")) {
+                        new ProcessBuilder("kill", "-" + each, Long.toString(process.pid())).start().waitFor();
+                    }
                 }
             }
         }
@@ -92,6 +94,37 @@ class InterruptedTest {
         assertThat(end("INT", lines)).isEqualTo(5);
         assertThat(lines.getLast()).contains("\"event\":\"error\"").contains("\"code\":5").contains("vat resume");
         goesOn();
+    }
+
+    @Test
+    void askedTwiceItEndsAtOnceAndGoesOnWhenAsked() throws Exception {
+        List<String> lines = new ArrayList<>();
+        assertThat(end("INT TERM", lines)).isEqualTo(5);
+        assertThat(lines).as("it waited for nothing").noneMatch(l -> l.contains("\"event\":\"done\""));
+        Thread.sleep(6000);
+        goesOn();
+    }
+
+    @Test
+    void whatAStoppedRunHasClosedIsMadeAFileWhenAsked() throws Exception {
+        List<String> lines = new ArrayList<>();
+        Process process = launch("make", frames.toString(), "--target", "frames-png", "--rate", "2", "--out", folder.resolve("out").toString(), "--json");
+        try (BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
+            for (String line = out.readLine(); line != null; line = out.readLine()) {
+                if (lines.isEmpty() && line.matches(".*\"stage\":\"encoding\",\"frame\":[3-9]\\d.*")) {
+                    lines.add(line);
+                    new ProcessBuilder("kill", "-INT", Long.toString(process.pid())).start().waitFor();
+                }
+            }
+        }
+        assertThat(process.waitFor()).isEqualTo(5);
+        Process early = launch("resume", "--end-early", "--json");
+        String said = new String(early.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(early.waitFor()).as(said).isZero();
+        try (var stills = Files.list(folder.resolve("out/kite_frames"))) {
+            assertThat(stills.count()).isBetween(24L, 599L).matches(n -> n % 8 == 0, "whole parts of eight frames");
+        }
+        assertThat(folder.resolve("out/kite_frames.receipt.json")).content().contains("ended early by hand");
     }
 
     @Test
