@@ -25,7 +25,7 @@ import java.util.Map;
 /** Small frames, all different, enough of them for several parts of every codec; and plans over them. */
 final class Material {
 
-    static final int FRAMES = 300;
+    static final int FRAMES = 160;
     /** Slow, so that parts hold few frames. */
     static final Rate RATE = Rate.of(6);
     /** The encoder of H.264 looks at memory that it never wrote: of pictures smaller than this its bits differ now and then, undisturbed too. */
