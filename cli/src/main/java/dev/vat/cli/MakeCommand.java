@@ -1,17 +1,8 @@
 package dev.vat.cli;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.delivery.ColourCoding;
-import dev.vat.core.delivery.Container;
-import dev.vat.core.delivery.Deliverable;
-import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.FileNaming;
-import dev.vat.core.delivery.Ground;
-import dev.vat.core.delivery.GroupLength;
-import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Preset;
-import dev.vat.core.delivery.Scan;
-import dev.vat.core.delivery.Settings;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Remedy;
 import dev.vat.core.project.Edits;
@@ -45,6 +36,7 @@ import java.util.function.Function;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -78,44 +70,8 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--preset", paramLabel = "NAME|FILE", description = "A preset that was kept, or its text in a file; may be given several times.")
     private List<String> presets = new ArrayList<>();
 
-    @Option(names = "--codec", paramLabel = "ID", description = "In place of the target's codec. See: vat targets --codecs")
-    private String codec;
-
-    @Option(names = "--container", paramLabel = "KIND", description = "In place of the target's container: mp4, mov, mkv, webm, avi or mxf.")
-    private String container;
-
-    @Option(names = "--quality", paramLabel = "TEXT", description = "In place of the target's: a number, '8 Mbit/s', 'constant 8 Mbit/s', '20, at most 12 Mbit/s', '8 Mbit/s in two passes', '25 MB'.")
-    private String quality;
-
-    @Option(names = "--flatten", paramLabel = "GROUND", description = "Behind transparent places where a target has no alpha: RRGGBB, checker, or 'picture FILE'.")
-    private String flatten;
-
-    @Option(names = "--matte", description = "Alpha as a second file, where a target has none.")
-    private boolean matte;
-
-    @Option(names = "--draft", description = "Every file at half size, marked in name and picture.")
-    private boolean draft;
-
-    @Option(names = "--accept", paramLabel = "FINDING", description = "An explicit yes to a finding that stands in the way, such as far-enlarged or draft-material; receipts keep it.")
-    private List<String> accept = new ArrayList<>();
-
-    @Option(names = "--effort", paramLabel = "HOW", description = "Time against bytes: quick, normal or thorough.")
-    private String effort;
-
-    @Option(names = "--group", paramLabel = "LENGTH", description = "From one self-contained frame to the next: '2 s' or '48 frames'.")
-    private String group;
-
-    @Option(names = "--first-number", paramLabel = "N", description = "The number of the first still, where frames come out.")
-    private Long firstNumber;
-
-    @Option(names = "--colour", paramLabel = "ID", description = "What samples mean, in place of what is usual: rec709, rec709-full, srgb, rec601-625, rec601-525, rec2020, rec2100-pq, rec2100-hlg.")
-    private String colour;
-
-    @Option(names = "--look", paramLabel = "FILE", description = "A table of colours (.cube) that pictures go through.")
-    private Path look;
-
-    @Option(names = "--scan", paramLabel = "ORDER", description = "progressive, top or bottom: interlaced frames are woven of two reel frames each.")
-    private String scan;
+    @Mixin
+    private final FileChoices choices = new FileChoices();
 
     @Option(names = "--out", paramLabel = "DIR", description = "Where the files go; 'delivered' beside the sequence's folder if not given.")
     private Path out;
@@ -253,14 +209,7 @@ final class MakeCommand implements Callable<Integer> {
         if (naming != null) {
             project = Edits.setNaming(parse(naming, FileNaming::parse).toString()).apply(project);
         }
-        project = asChosen(project);
-        if (flatten != null) {
-            Ground ground = parse(absolute(flatten), Ground::parse);
-            for (var deliverable : project.deliverables()) {
-                project = Edits.setFlatten(deliverable.id(), ground).apply(project);
-            }
-        }
-        project = draft ? Edits.setDraft(true).apply(project) : project;
+        project = choices.apply(project, rate == null ? null : Rate.parse(rate));
         return out == null ? project : Edits.setFolder(Place.of(out)).apply(project);
     }
 
@@ -279,43 +228,7 @@ final class MakeCommand implements Callable<Integer> {
         }
     }
 
-    /** What is said in place of the targets' own settings holds for every file. */
-    private Project asChosen(Project start) {
-        Project project = start;
-        for (Deliverable deliverable : start.deliverables()) {
-            String id = deliverable.id();
-            try {
-                project = codec == null ? project : Edits.setCodec(id, Catalogue.codec(codec)).apply(project);
-                project = container == null ? project : Edits.setContainer(id, Container.parse(container)).apply(project);
-                project = colour == null ? project : Edits.setColour(id, ColourCoding.parse(colour)).apply(project);
-                project = look == null ? project : Edits.setLook(id, Look.of(look)).apply(project);
-                for (String finding : accept) {
-                    project = Edits.accept(id, finding).apply(project);
-                }
-                project = effort == null ? project : Edits.follow(id, d -> d.withEffort(Effort.parse(effort))).apply(project);
-                Rate known = rate == null ? null : Rate.parse(rate);
-                project = group == null ? project : Edits.follow(id, d -> d.withGroup(GroupLength.parse(group, known))).apply(project);
-                project = firstNumber == null ? project : Edits.follow(id, d -> d.withFirstNumber(firstNumber)).apply(project);
-                project = matte ? Edits.setMatte(id, true).apply(project) : project;
-                project = scan == null ? project : Edits.setFraming(id, settings(project, id).framing().withScan(Scan.parse(scan))).apply(project);
-                project = quality == null ? project : Edits.setControl(id, settings(project, id).codec().control(quality)).apply(project);
-            } catch (IllegalArgumentException e) {
-                throw new CommandFailure(ExitCode.WRONG_USE, deliverable.title() + ": " + e.getMessage());
-            }
-        }
-        return project;
-    }
-
-    /** The path of a picture behind, seen from here. */
-    private static String absolute(String ground) {
-        return ground.startsWith(Ground.PICTURE) ? Ground.PICTURE + Path.of(ground.substring(Ground.PICTURE.length()).strip()).toAbsolutePath() : ground;
-    }
-
-    private static Settings settings(Project project, String deliverable) {
-        return project.deliverables().stream().filter(d -> d.id().equals(deliverable)).findFirst().orElseThrow().settings();
-    }
-
-    private static <T> T parse(String text, Function<String, T> parser) {
+    static <T> T parse(String text, Function<String, T> parser) {
         try {
             return parser.apply(text);
         } catch (IllegalArgumentException e) {

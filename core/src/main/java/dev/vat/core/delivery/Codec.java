@@ -2,26 +2,24 @@ package dev.vat.core.delivery;
 
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /**
  * One codec at one profile: what it can carry, where it may stand, how its bits may be ruled, and what a decoder will
- * report of it. Entries are written by a {@link Builder}, one file a family.
+ * report of it. Entries are written by a {@link CodecBuilder}, one file a family.
  */
 public final class Codec {
 
-    private final Builder b;
+    private final CodecBuilder b;
 
-    private Codec(Builder b) {
+    Codec(CodecBuilder b) {
         this.b = b;
     }
 
     /** Begins an entry. @param id our name for it, used in projects and plans @param title as people say it, with its profile */
-    static Builder named(String id, String title) {
-        return new Builder(id, title);
+    static CodecBuilder named(String id, String title) {
+        return new CodecBuilder(id, title);
     }
 
     public String id() {
@@ -225,221 +223,5 @@ public final class Codec {
     @Override
     public String toString() {
         return b.id;
-    }
-
-    /** Writes an entry of the catalogue; what isn't said is: no alpha, any size and rate, every frame stands alone. */
-    static final class Builder {
-        private final String id;
-        private final String title;
-        private String reportedName;
-        private String reportedProfile = "unknown";
-        private Chroma chroma;
-        private int codedBits;
-        private int readBits;
-        private int alphaBits;
-        private Set<Container> containers = Set.of();
-        private Container parts = Container.MOV;
-        private Set<RateControl.Kind> controls = EnumSet.of(RateControl.Kind.PROFILE);
-        private RateControl usual = new RateControl.ByProfile();
-        private String extension = "";
-        private Quality quality;
-        private Limits limits = Limits.NONE;
-        private int groupSeconds;
-        private boolean whole;
-        private boolean fixedGroup;
-        private boolean effort;
-        private boolean statesItself;
-        private Set<PixelAspect> pixelAspects = Set.of();
-        private Set<Container> squareIn = Set.of();
-        private Set<Container> rangeUnstatedIn = Set.of();
-        private ColourCoding ownColour;
-        private Set<Scan> interlaced = Set.of();
-        private Scan alwaysCalled;
-        private List<ColourCoding> colours = List.of();
-        private Reach reach = Reach.PROGRAMS;
-        private String plays = "";
-        private String unwise = "";
-        private double lowBitsPerPixel;
-        private double highBitsPerPixel;
-
-        private Builder(String id, String title) {
-            this.id = id;
-            this.title = title;
-        }
-
-        Builder reports(String name, String profile) {
-            reportedName = name;
-            reportedProfile = profile;
-            return this;
-        }
-
-        Builder samples(Chroma how, int bits) {
-            chroma = how;
-            codedBits = bits;
-            return this;
-        }
-
-        Builder readAs(int bits) {
-            readBits = bits;
-            return this;
-        }
-
-        Builder alpha(int bits) {
-            alphaBits = bits;
-            return this;
-        }
-
-        Builder in(Container... where) {
-            containers = Set.copyOf(List.of(where));
-            return this;
-        }
-
-        /** What names of its stills end in. */
-        Builder extension(String end) {
-            extension = end;
-            return this;
-        }
-
-        /** The file that parts are closed in, where that isn't MOV. */
-        Builder partsIn(Container container) {
-            parts = container;
-            return this;
-        }
-
-        Builder quality(Quality scale, int usualNumber) {
-            quality = scale;
-            controls = EnumSet.of(RateControl.Kind.QUALITY);
-            usual = new RateControl.Constant(scale.require(usualNumber));
-            return this;
-        }
-
-        /** Further ways to rule its bits. */
-        Builder also(RateControl.Kind... kinds) {
-            controls = EnumSet.copyOf(controls);
-            controls.addAll(List.of(kinds));
-            return this;
-        }
-
-        Builder lossless() {
-            controls = EnumSet.of(RateControl.Kind.LOSSLESS);
-            usual = new RateControl.Lossless();
-            return this;
-        }
-
-        Builder limits(Limits what) {
-            limits = what;
-            return this;
-        }
-
-        /** Its encoder can take more or less time over the same. */
-        Builder effort() {
-            effort = true;
-            return this;
-        }
-
-        /** The group is what broadcasters ask for. */
-        Builder fixedGroup() {
-            fixedGroup = true;
-            return this;
-        }
-
-        Builder group(int seconds) {
-            groupSeconds = seconds;
-            return this;
-        }
-
-        /** Matrix and range are known from the coded pictures alone. */
-        Builder statesItself() {
-            statesItself = true;
-            return this;
-        }
-
-        /** Shapes of its pixels that the coded pictures state themselves; there are no others. */
-        Builder pixelAspects(PixelAspect... only) {
-            pixelAspects = Set.of(only);
-            return this;
-        }
-
-        /** Containers that say the shape of pixels, but not for this codec. */
-        Builder squareIn(Container... where) {
-            squareIn = Set.of(where);
-            return this;
-        }
-
-        /** Neither the coded pictures nor these containers have a place for the range. */
-        Builder rangeUnstatedIn(Container... where) {
-            rangeUnstatedIn = Set.of(where);
-            return this;
-        }
-
-        /** Its bits are ruled over the whole file, so that it can't be cut. */
-        Builder whole() {
-            whole = true;
-            return this;
-        }
-
-        Builder colour(ColourCoding own) {
-            ownColour = own;
-            return this;
-        }
-
-        Builder interlaced(Scan... scans) {
-            interlaced = Set.of(scans);
-            return this;
-        }
-
-        /** What its frames are called whatever they hold. */
-        Builder alwaysCalled(Scan scan) {
-            alwaysCalled = scan;
-            return this;
-        }
-
-        /** Any of the matrices of ordinary brightness, in limited range. */
-        Builder matrices() {
-            return colours(ColourCoding.REC709, ColourCoding.REC601_625, ColourCoding.REC601_525);
-        }
-
-        /** Full range, and the curve of computer screens. */
-        Builder screenColours() {
-            return colours(ColourCoding.REC709_FULL, ColourCoding.SRGB);
-        }
-
-        /** Wide colours and high dynamic range: for ten bits or more. */
-        Builder wideColours() {
-            return colours(ColourCoding.REC2020, ColourCoding.PQ, ColourCoding.HLG);
-        }
-
-        private Builder colours(ColourCoding... more) {
-            colours = Stream.concat(colours.stream(), Stream.of(more)).toList();
-            return this;
-        }
-
-        Builder reach(Reach how) {
-            reach = how;
-            return this;
-        }
-
-        Builder plays(String where) {
-            plays = where;
-            return this;
-        }
-
-        Builder unwise(String why) {
-            unwise = why;
-            return this;
-        }
-
-        Builder bitsPerPixel(double low, double high) {
-            lowBitsPerPixel = low;
-            highBitsPerPixel = high;
-            return this;
-        }
-
-        Codec build() {
-            if (chroma == null || codedBits == 0 || reportedName == null || containers.isEmpty() || highBitsPerPixel == 0) {
-                throw new IllegalStateException("The entry " + id + " isn't complete");
-            }
-            return new Codec(this);
-        }
     }
 }

@@ -36,7 +36,7 @@ final class H264 {
             .limits(Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001))).pixelAspects(PixelAspect.SQUARE)
             .plays("Taken by broadcasters and their servers.").build();
 
-    private static Codec.Builder entry(String id, String title, String profile, Chroma chroma, int bits) {
+    private static CodecBuilder entry(String id, String title, String profile, Chroma chroma, int bits) {
         return Codec.named(id, title).reports("h264", profile).samples(chroma, bits).in(EVERYWHERE).quality(SCALE, 17)
                 .also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.STEADY, RateControl.Kind.CAPPED)
                 .matrices().screenColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST).limits(Limits.upTo(4096, 2304)).group(2).effort().bitsPerPixel(.02, 1.6 * bits / 8);

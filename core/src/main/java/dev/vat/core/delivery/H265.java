@@ -16,7 +16,7 @@ final class H265 {
     static final Codec MAIN422_10 = entry("h265-main422-10", "H.265 Main 4:2:2 10", "Rext", Chroma.YUV422, 10).wideColours()
             .plays("Opens in newer editing programs.").unwise("Browsers and most telephones don't decode 4:2:2 H.265").build();
 
-    private static Codec.Builder entry(String id, String title, String profile, Chroma chroma, int bits) {
+    private static CodecBuilder entry(String id, String title, String profile, Chroma chroma, int bits) {
         return Codec.named(id, title).reports("hevc", profile).samples(chroma, bits).in(Container.MP4, Container.MOV, Container.MKV)
                 .quality(SCALE, 19).also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.CAPPED).limits(Limits.upTo(8192, 4320).from(64))
                 .matrices().screenColours().group(2).effort().bitsPerPixel(.01, 1.3 * bits / 8);

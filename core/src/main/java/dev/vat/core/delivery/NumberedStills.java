@@ -26,7 +26,7 @@ final class NumberedStills {
 
     private static Codec still(String id, String title, String name, String extension, int bits, int alpha, double low) {
         // PNG alone says what its values mean; as screens show them, they look as the frames looked that came in.
-        Codec.Builder entry = Codec.named(id, title);
+        CodecBuilder entry = Codec.named(id, title);
         if (name.equals("png")) {
             entry.effort();
         }

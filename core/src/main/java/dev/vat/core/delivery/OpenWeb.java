@@ -15,14 +15,14 @@ final class OpenWeb {
     static final Codec AV1_8 = av1("av1-8", "AV1", 8).build();
     static final Codec AV1_10 = av1("av1-10", "AV1 10-bit", 10).wideColours().build();
 
-    private static Codec.Builder vp9(String id, String title) {
+    private static CodecBuilder vp9(String id, String title) {
         return Codec.named(id, title).reports("vp9", "Profile 0").samples(Chroma.YUV420, 8)
                 .in(Container.WEBM, Container.MKV, Container.MP4).partsIn(Container.MKV)
                 .quality(new Quality(1, 63, 20, 30, 40), 24).also(RateControl.Kind.AVERAGE).limits(Limits.upTo(16384, 16384))
                 .matrices().screenColours().group(4).effort().bitsPerPixel(.01, 1.4);
     }
 
-    private static Codec.Builder av1(String id, String title, int bits) {
+    private static CodecBuilder av1(String id, String title, int bits) {
         return Codec.named(id, title).reports("av1", "Main").samples(Chroma.YUV420, bits)
                 .in(Container.MP4, Container.WEBM, Container.MKV).partsIn(Container.MKV)
                 .quality(new Quality(1, 63, 22, 32, 42), 26).also(RateControl.Kind.AVERAGE).limits(Limits.upTo(16384, 8704).from(64))

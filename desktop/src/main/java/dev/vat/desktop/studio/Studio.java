@@ -23,8 +23,6 @@ import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
-import dev.vat.engine.run.BesideProbe;
-import dev.vat.engine.run.DestinationProbe;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -35,7 +33,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -56,6 +53,7 @@ public final class Studio implements AutoCloseable {
     private final Viewer viewer;
     private final Watch watch;
     private final Search search;
+    private final Surroundings surroundings;
     private final Runs runs;
     private final Keeper keeper;
     private final Presets presets;
@@ -63,11 +61,7 @@ public final class Studio implements AutoCloseable {
     private final Past past;
     private final List<Runnable> listeners = new ArrayList<>();
     private EditHistory history = new EditHistory(Project.EMPTY);
-    private Set<String> probedBeside = Set.of();
-    private Map<String, String> unusable = Map.of();
-    private Observed.Destination destination = Observed.Destination.UNKNOWN;
-    private Path probed;
-    private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), destination));
+    private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), Observed.Destination.UNKNOWN));
     private List<Location> question = List.of();
     private Stranger stranger;
     private String message = "";
@@ -86,7 +80,8 @@ public final class Studio implements AutoCloseable {
         this.viewer = new Viewer(places);
         this.keeper = new Keeper(places, this.ui, this::say);
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
-        this.runs = new Runs(places, viewer, background, this.ui, this::tell, this::probeAgain, this::say);
+        this.surroundings = new Surroundings(background, this.ui, this::observedChanged);
+        this.runs = new Runs(places, viewer, background, this.ui, this::tell, () -> surroundings.lookAgain(project()), this::say);
         this.search = new Search(this, background, this.ui, () -> closed);
         this.making = new Making(this, keeper);
         this.past = new Past(this, places, background, this.ui);
@@ -204,7 +199,7 @@ public final class Studio implements AutoCloseable {
 
     private void projectChanged() {
         watch.look(project());
-        probe();
+        surroundings.look(project());
         judge();
         autosave();
         changed();
@@ -229,7 +224,7 @@ public final class Studio implements AutoCloseable {
     }
 
     private Observed observed() {
-        return new Observed(watch.tables(), watch.reviews(), watch.clips(), destination, watch.checking(), unusable);
+        return new Observed(watch.tables(), watch.reviews(), watch.clips(), surroundings.destination(), watch.checking(), surroundings.unusable());
     }
 
     public Findings findings() {
@@ -400,50 +395,8 @@ public final class Studio implements AutoCloseable {
 
     // ---- the destination
 
-    private void probe() {
-        probeBeside();
-        Path folder = DestinationProbe.folderOf(project());
-        if (folder == null || folder.equals(probed)) {
-            return;
-        }
-        probed = folder;
-        background.execute(() -> {
-            Observed.Destination found = DestinationProbe.probe(folder);
-            ui.execute(() -> {
-                if (folder.equals(probed)) {
-                    destination = found;
-                    observedChanged();
-                }
-            });
-        });
-    }
-
-    /** Looks and pictures behind are looked at whenever others are chosen. */
-    private void probeBeside() {
-        Set<String> files = BesideProbe.files(project());
-        if (files.equals(probedBeside)) {
-            return;
-        }
-        probedBeside = files;
-        background.execute(() -> {
-            Map<String, String> found = BesideProbe.unusable(files);
-            ui.execute(() -> {
-                if (files.equals(probedBeside)) {
-                    unusable = found;
-                    observedChanged();
-                }
-            });
-        });
-    }
-
-    /** A run has ended: there is less room than before. */
-    private void probeAgain() {
-        probed = null;
-        probe();
-    }
-
     public Observed.Destination destination() {
-        return destination;
+        return surroundings.destination();
     }
 
     // ---- making

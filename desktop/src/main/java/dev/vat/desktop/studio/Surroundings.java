@@ -1,0 +1,81 @@
+package dev.vat.desktop.studio;
+
+import dev.vat.core.finding.Observed;
+import dev.vat.core.project.Project;
+import dev.vat.engine.run.BesideProbe;
+import dev.vat.engine.run.DestinationProbe;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.Executor;
+
+/** What a project needs beside its frames: the folder for files, and looks and pictures to lay under. On the interface's thread. */
+final class Surroundings {
+
+    private final Executor background;
+    private final Executor ui;
+    private final Runnable changed;
+    private Observed.Destination destination = Observed.Destination.UNKNOWN;
+    private Path probed;
+    private Set<String> probedBeside = Set.of();
+    private Map<String, String> unusable = Map.of();
+
+    /** @param changed told when something is known that wasn't */
+    Surroundings(Executor background, Executor ui, Runnable changed) {
+        this.background = background;
+        this.ui = ui;
+        this.changed = changed;
+    }
+
+    Observed.Destination destination() {
+        return destination;
+    }
+
+    /** Looks and pictures behind that can't be used: by path, why. */
+    Map<String, String> unusable() {
+        return unusable;
+    }
+
+    /** Looks at what isn't known yet. */
+    void look(Project project) {
+        lookBeside(project);
+        Path folder = DestinationProbe.folderOf(project);
+        if (folder == null || folder.equals(probed)) {
+            return;
+        }
+        probed = folder;
+        background.execute(() -> {
+            Observed.Destination found = DestinationProbe.probe(folder);
+            ui.execute(() -> {
+                if (folder.equals(probed)) {
+                    destination = found;
+                    changed.run();
+                }
+            });
+        });
+    }
+
+    /** A run has ended: there is less room than before. */
+    void lookAgain(Project project) {
+        probed = null;
+        look(project);
+    }
+
+    /** Looks and pictures behind are looked at whenever others are chosen. */
+    private void lookBeside(Project project) {
+        Set<String> files = BesideProbe.files(project);
+        if (files.equals(probedBeside)) {
+            return;
+        }
+        probedBeside = files;
+        background.execute(() -> {
+            Map<String, String> found = BesideProbe.unusable(files);
+            ui.execute(() -> {
+                if (files.equals(probedBeside)) {
+                    unusable = found;
+                    changed.run();
+                }
+            });
+        });
+    }
+}
