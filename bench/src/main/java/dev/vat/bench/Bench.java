@@ -24,7 +24,8 @@ import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicLong;
 
 /**
- * The benchmarks: {@code one}, {@code fan}, {@code six}, {@code list}, {@code memory}, or {@code all}. Each measurement is a process of
+ * The benchmarks: {@code one}, {@code fan}, {@code six}, {@code list}, {@code inputs}, {@code play}, {@code memory}, {@code resume},
+ * {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code smooth}, or {@code all}. Each measurement is a process of
  * its own with a worker's environment; what is compared takes turns.
  */
 public final class Bench {
@@ -75,6 +76,25 @@ public final class Bench {
         }
         if (which.equals("all") || which.equals("memory")) {
             bench.memory();
+        }
+        Whole whole = new Whole(bench.home, ALL);
+        if (which.equals("all") || which.equals("resume")) {
+            whole.resume();
+        }
+        if (which.equals("all") || which.equals("left")) {
+            whole.left();
+        }
+        if (which.equals("all") || which.equals("twelve")) {
+            whole.twelve();
+        }
+        if (which.equals("all") || which.equals("parts")) {
+            whole.parts();
+        }
+        if (which.equals("all") || which.equals("proof")) {
+            whole.proof();
+        }
+        if (which.equals("all") || which.equals("smooth")) {
+            new Smoothness(bench.home, ALL).run();
         }
     }
 

@@ -1,0 +1,73 @@
+package dev.vat.bench;
+
+import dev.vat.desktop.look.Nobody;
+import dev.vat.desktop.window.VatWindow;
+import dev.vat.engine.place.Durable;
+import dev.vat.engine.place.Places;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.stage.Stage;
+
+/** The real window on the headless platform, from opening to closing. */
+final class BenchWindow implements AutoCloseable {
+
+    private final VatWindow window;
+
+    /** @param own Vat's own folder, which is emptied first */
+    BenchWindow(Path own) throws Exception {
+        Durable.deleteTree(own);
+        CompletableFuture<VatWindow> opened = new CompletableFuture<>();
+        Platform.startup(() -> {
+            Stage stage = new Stage();
+            VatWindow shown = new VatWindow(stage, Places.in(own), new Nobody());
+            stage.show();
+            opened.complete(shown);
+        });
+        window = opened.get();
+    }
+
+    VatWindow window() {
+        return window;
+    }
+
+    void press(String command) throws Exception {
+        run(() -> window.shell().press(command));
+    }
+
+    void await(Callable<Boolean> condition) throws Exception {
+        while (!on(condition)) {
+            Thread.sleep(100);
+        }
+    }
+
+    void run(Runnable act) throws Exception {
+        on(() -> {
+            act.run();
+            return null;
+        });
+    }
+
+    /** On the interface's thread. */
+    <T> T on(Callable<T> act) throws Exception {
+        CompletableFuture<T> done = new CompletableFuture<>();
+        Platform.runLater(() -> {
+            try {
+                done.complete(act.call());
+            } catch (Exception e) {
+                done.completeExceptionally(e);
+            }
+        });
+        return done.get();
+    }
+
+    @Override
+    public void close() throws Exception {
+        run(() -> {
+            window.close();
+            window.stage().hide();
+        });
+        Platform.exit();
+    }
+}

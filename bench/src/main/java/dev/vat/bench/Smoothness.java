@@ -1,0 +1,60 @@
+package dev.vat.bench;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.project.Edits;
+import dev.vat.core.time.Rate;
+import dev.vat.desktop.window.VatWindow;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import javafx.animation.AnimationTimer;
+
+/** The gaps between the real window's pulses while a run takes all cores and somebody steps through frames. */
+final class Smoothness {
+
+    private final Path home;
+    private final List<String> targets;
+
+    Smoothness(Path home, List<String> targets) {
+        this.home = home;
+        this.targets = targets;
+    }
+
+    void run() throws Exception {
+        Path frames = Material.repeated(home, Material.frames(home, 96, 960, 540), 600);
+        try (BenchWindow bench = new BenchWindow(home.resolve("smooth-home"))) {
+            VatWindow window = bench.window();
+            bench.run(() -> window.studio().bringIn(List.of(frames)));
+            bench.await(() -> window.studio().table("s1") != null && !window.studio().watch().isChecking());
+            for (String target : targets) {
+                bench.run(() -> window.studio().edit(Edits.addTarget(Catalogue.target(target))));
+            }
+            bench.run(() -> window.studio().chooseRate(Rate.FPS_25));
+            bench.await(() -> window.studio().making().canMake());
+            List<Long> gaps = new ArrayList<>();
+            AnimationTimer timer = new AnimationTimer() {
+                private long last;
+
+                @Override
+                public void handle(long now) {
+                    if (last != 0) {
+                        gaps.add(now - last);
+                    }
+                    last = now;
+                }
+            };
+            bench.press("make");
+            bench.await(() -> window.studio().runs().going().filter(l -> l.framesRead() > 20).isPresent());
+            bench.run(timer::start);
+            while (bench.on(() -> !window.studio().runs().isFree())) {
+                bench.press("forward");
+                Thread.sleep(250);
+            }
+            bench.run(timer::stop);
+            long[] sorted = gaps.stream().mapToLong(Long::longValue).sorted().toArray();
+            System.out.printf(Locale.ROOT, "window during a run of %d files: %d pulses, median gap %.1f ms, 99.9 %% below %.1f ms, longest %.1f ms%n", targets.size(), sorted.length,
+                    sorted[sorted.length / 2] / 1e6, sorted[(int) (sorted.length * .999)] / 1e6, sorted[sorted.length - 1] / 1e6);
+        }
+    }
+}
