@@ -16,10 +16,11 @@ import dev.vat.media.FrameReader;
 import dev.vat.media.MediaLibrary;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
-/** Plans over measured material; frames are taken to be like the first one, so that planning costs nothing. */
+/** Plans over measured material; each real file is looked into once. */
 final class Plans {
 
     private Plans() { }
@@ -33,9 +34,15 @@ final class Plans {
         }
         FrameTable.Collector table = FrameTable.collect(sequence);
         try (FrameReader reader = new FrameReader()) {
-            FrameCheck first = reader.check(sequence.file(sequence.first()), sequence.kind(), null, sequence.first());
+            Map<Path, FrameCheck> known = new HashMap<>();
             for (int i = 0; i < sequence.count(); i++) {
-                table.add(FrameCheck.sound(sequence.number(i), first.format(), first.look(), null));
+                Path file = sequence.file(sequence.number(i));
+                FrameCheck check = known.get(file.toRealPath());
+                if (check == null) {
+                    check = reader.check(file, sequence.kind(), null, sequence.number(i));
+                    known.put(file.toRealPath(), check);
+                }
+                table.add(check.at(sequence.number(i)));
             }
         }
         return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table.build())).orElseThrow(), out, Map.of(), "bench", MediaLibrary.version());

@@ -2,9 +2,6 @@ package dev.vat.media;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.FrameLook;
-import java.lang.foreign.MemorySegment;
-import java.lang.foreign.ValueLayout;
-import java.util.zip.CRC32C;
 
 /**
  * Measures what a decoded picture looks like. Fingerprints and what isn't a colour are taken from every sample; brightness,
@@ -81,10 +78,11 @@ final class LookScan {
             level(y, 0, luma, alpha);
             level(height - 1 - y, FrameLook.TOP, luma, alpha);
         }
-        return new FrameLook(fingerprint(), opaque, flat && rows.chromaIsFlat(), rows.isEightBit(), (float) (sum / Math.max(1, count)),
+        PicturePrint print = PicturePrint.of(picture);
+        return new FrameLook(print.whole(), opaque, flat && rows.chromaIsFlat(), rows.isEightBit(), (float) (sum / Math.max(1, count)),
                 (float) (sharp / Math.max(1, sharpCount)), noiseLevel(), FloatSamples.odd(picture),
                 softPixels == 0 ? null : new FrameLook.Soft(softPixels, softBrighter, softDark),
-                FrameLook.print(means(gridSum, gridCount), stripes(), means(edgeSum, edgeCount)));
+                FrameLook.print(means(gridSum, gridCount), stripes(print), means(edgeSum, edgeCount)));
     }
 
     private void row(int y, float[] luma, float first) {
@@ -173,42 +171,13 @@ final class LookScan {
         return means;
     }
 
-    private byte[] stripes() {
+    private static byte[] stripes(PicturePrint print) {
         byte[] stripes = new byte[2 * FrameLook.STRIPES];
         for (int stripe = 0; stripe < FrameLook.STRIPES; stripe++) {
-            int crc = stripeCrc[stripe];
+            int crc = print.stripes()[stripe];
             stripes[2 * stripe] = (byte) ((crc ^ crc >>> 16) >>> 8);
             stripes[2 * stripe + 1] = (byte) (crc ^ crc >>> 16);
         }
         return stripes;
-    }
-
-    private final int[] stripeCrc = new int[FrameLook.STRIPES];
-
-    /** Every sample once: a checksum for each stripe, and one over these. */
-    private int fingerprint() {
-        CRC32C all = new CRC32C();
-        CRC32C crc = new CRC32C();
-        int planes = rows.isPalette() ? 1 : picture.planes();
-        for (int stripe = 0; stripe < FrameLook.STRIPES; stripe++) {
-            crc.reset();
-            for (int p = 0; p < planes; p++) {
-                int lines = picture.planeHeight(p);
-                MemorySegment plane = picture.plane(p);
-                int bytes = picture.rowBytes(p);
-                long stride = picture.stride(p);
-                for (int y = lines * stripe / FrameLook.STRIPES; y < lines * (stripe + 1) / FrameLook.STRIPES; y++) {
-                    crc.update(plane.asSlice(y * stride, bytes).asByteBuffer());
-                }
-            }
-            stripeCrc[stripe] = (int) crc.getValue();
-            for (int shift = 24; shift >= 0; shift -= 8) {
-                all.update(stripeCrc[stripe] >>> shift & 0xff);
-            }
-        }
-        if (rows.isPalette()) {
-            all.update(picture.palette().toArray(ValueLayout.JAVA_BYTE));
-        }
-        return (int) all.getValue();
     }
 }

@@ -1,6 +1,7 @@
 package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_RGB;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_clone;
@@ -138,6 +139,10 @@ public final class Picture implements AutoCloseable {
         }
         return MemorySegment.ofAddress(frame().data(plane).address())
                 .reinterpret((long) stride * planeHeight(plane));
+    }
+
+    boolean isPalette() {
+        return (descriptor().flags() & AV_PIX_FMT_FLAG_PAL) != 0;
     }
 
     /** The 256 colours of a picture with indexed ones, A R G B from the highest byte down. */

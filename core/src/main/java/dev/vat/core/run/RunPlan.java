@@ -75,8 +75,14 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
     }
 
-    /** A frame's file as it was when it was checked. @param bytes its length @param modified milliseconds of Unix time */
-    public record FrameStamp(long number, long bytes, long modified) { }
+    /**
+     * A frame's file as it was when it was checked.
+     *
+     * @param bytes its length
+     * @param modified milliseconds of Unix time
+     * @param print fingerprint of its decoded samples, or null where it wasn't decoded by itself
+     */
+    public record FrameStamp(long number, long bytes, long modified, Integer print) { }
 
     /**
      * Consecutive reel frames from one source: frames from {@code first} on, {@code step} apart, each shown {@code hold}

@@ -11,6 +11,7 @@ import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
 import dev.vat.media.Mixing;
 import dev.vat.media.Picture;
+import dev.vat.media.PicturePrint;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -61,7 +62,7 @@ public final class FrameFeed implements AutoCloseable {
                             throw new IOException("Frame " + name + " is now "
                                     + sound.format().size() + " where " + plan.size() + " was checked");
                         }
-                        requireUnchanged(file, name, frame, source);
+                        requireUnchanged(file, name, frame, source, decoded);
                         yield composed(decoded, source.picture());
                     }
                 }
@@ -69,10 +70,13 @@ public final class FrameFeed implements AutoCloseable {
         }
 
         /** A file that was written since it was checked isn't the one that was meant, even if it is sound. */
-        private void requireUnchanged(Path file, String name, long frame, RunPlan.RunSource source) throws IOException {
+        private void requireUnchanged(Path file, String name, long frame, RunPlan.RunSource source, Picture decoded) throws IOException {
             RunPlan.FrameStamp stamp = stamps.get(source).get(source.kind().isMovie() ? 0L : frame);
             if (stamp != null && (Files.size(file) != stamp.bytes() || Files.getLastModifiedTime(file).toMillis() != stamp.modified())) {
                 throw new IOException("Frame " + name + " was written since it was checked: look at it again, then make the files again");
+            }
+            if (stamp != null && stamp.print() != null && PicturePrint.of(decoded).whole() != stamp.print()) {
+                throw new IOException("Frame " + name + " shows something else than when it was checked, though its length and time are the same: look at it again, then make the files again");
             }
         }
 

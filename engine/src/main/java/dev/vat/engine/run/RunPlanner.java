@@ -7,6 +7,7 @@ import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Treatment;
+import dev.vat.core.picture.FrameLook;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.ReelPlan;
@@ -16,6 +17,7 @@ import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequencePattern;
@@ -74,7 +76,7 @@ public final class RunPlanner {
             Sequence sequence = e.table().sequence();
             PictureFormat format = e.format().orElseThrow();
             return new RunPlan.RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
-                    sequence.kind(), e.picture(), format.depth().bits(), e.lossyPasses(clips), stamps(sequence));
+                    sequence.kind(), e.picture(), format.depth().bits(), e.lossyPasses(clips), stamps(e.table()));
         }).toList();
         List<RunPlan.RunFile> files = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {
@@ -88,9 +90,11 @@ public final class RunPlanner {
     }
 
     /** Of a movie its one file; of numbered frames each. */
-    private static List<RunPlan.FrameStamp> stamps(Sequence sequence) {
+    private static List<RunPlan.FrameStamp> stamps(FrameTable table) {
+        Sequence sequence = table.sequence();
         int files = sequence.kind().isMovie() ? 1 : sequence.count();
-        return IntStream.range(0, files).mapToObj(i -> new RunPlan.FrameStamp(sequence.number(i), sequence.size(i), sequence.modified(i))).toList();
+        return IntStream.range(0, files).mapToObj(i -> new RunPlan.FrameStamp(sequence.number(i), sequence.size(i), sequence.modified(i),
+                sequence.kind().isMovie() ? null : table.lookAt(i).map(FrameLook::pixels).orElse(null))).toList();
     }
 
     /** A deliverable's one file, or two where its matte goes beside it. */

@@ -17,6 +17,7 @@ import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.proof.Reproof;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -28,6 +29,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -175,6 +177,26 @@ class RunTest {
         assertThat(make(plan).files()).singleElement().satisfies(f -> {
             assertThat(f.stage()).isEqualTo(Stage.FAILED);
             assertThat(f.why()).contains("kite.0004.png was written since it was checked");
+        });
+    }
+
+    /** Neither its length nor its time says so. */
+    @Test
+    void aFrameWhosePictureIsAnotherThanWhenItWasCheckedIsNamed() throws Exception {
+        Files.createDirectories(frames);
+        for (int i = 1; i <= 4; i++) {
+            ImageIO.write(new BufferedImage(64, 48, BufferedImage.TYPE_3BYTE_BGR), "bmp", frames.resolve("kite.%04d.bmp".formatted(i)).toFile());
+        }
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"));
+        Path frame = frames.resolve("kite.0003.bmp");
+        FileTime before = Files.getLastModifiedTime(frame);
+        byte[] data = Files.readAllBytes(frame);
+        data[data.length - 100] = 77;
+        Files.write(frame, data);
+        Files.setLastModifiedTime(frame, before);
+        assertThat(make(plan).files()).singleElement().satisfies(f -> {
+            assertThat(f.stage()).isEqualTo(Stage.FAILED);
+            assertThat(f.why()).contains("kite.0003.bmp shows something else than when it was checked");
         });
     }
 
