@@ -1,5 +1,7 @@
 package dev.vat.engine.run;
 
+import com.sun.management.OperatingSystemMXBean;
+import dev.vat.core.run.MemoryBound;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
@@ -9,6 +11,7 @@ import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.engine.protocol.Message;
 import dev.vat.media.MediaLibrary;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -56,10 +59,20 @@ public final class Runner {
     private long lastRoom;
     private RoomWatch room;
     private boolean joinAgain;
+    /** What pictures may take: two thirds of the machine's, for it has other things to do. */
+    private long memory = ((OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean()).getTotalMemorySize() * 2 / 3;
     private WholePace pace;
     private long toRead;
+    /** By files that don't fit into memory together with those that are made now. */
+    private long toReadLater;
     private final Map<String, Long> provingSince = new HashMap<>();
     private List<String> targets = List.of();
+
+    /** For tests: as if the machine had less. */
+    Runner within(long bytes) {
+        memory = bytes;
+        return this;
+    }
 
     /** One file after the other: something ends the process, and it is to be found out which. */
     Runner alone() {
@@ -200,7 +213,12 @@ public final class Runner {
         }
         List<Lane> rest = made.stream().filter(l -> !finishing.containsKey(l.file().target())).toList();
         if (!alone) {
-            read(plan, journal, rest);
+            List<List<RunPlan.RunFile>> groups = MemoryBound.groups(plan, rest.stream().map(Lane::file).toList(), memory);
+            toReadLater = groups.size() * plan.frames();
+            for (List<RunPlan.RunFile> together : groups) {
+                toReadLater -= plan.frames();
+                read(plan, journal, rest.stream().filter(l -> together.contains(l.file())).toList());
+            }
             return;
         }
         for (Lane lane : rest) {
@@ -320,7 +338,7 @@ public final class Runner {
 
     private double secondsLeft() {
         long toProve = progress().stream().filter(f -> !f.isEnd()).mapToLong(f -> f.stage() == Stage.PROVING ? f.frames() - f.done() : f.frames()).sum();
-        return pace.secondsLeft(toRead, toProve);
+        return pace.secondsLeft(toRead + toReadLater, toProve);
     }
 
     /** From the first word of a file's joining to the last of its proof. */

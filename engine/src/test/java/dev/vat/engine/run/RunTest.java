@@ -17,12 +17,14 @@ import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.proof.Reproof;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.engine.protocol.Message;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
@@ -178,6 +180,26 @@ class RunTest {
             assertThat(f.stage()).isEqualTo(Stage.FAILED);
             assertThat(f.why()).contains("kite.0004.png was written since it was checked");
         });
+    }
+
+    /** On a small machine the frames are read once more, and nothing else is different. */
+    @Test
+    void filesThatDontFitIntoMemoryTogetherAreMadeOneAfterTheOther() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 30, false);
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "archive-ffv1"));
+        List<Long> read = new ArrayList<>();
+        Files.createDirectories(out);
+        new Runner(RunHome.create(places, plan), m -> {
+            if (m instanceof Message.Progress p) {
+                read.add(p.framesRead());
+            }
+        }).within(1).run();
+        assertThat(names(out)).containsExactly("kite_archive.mkv", "kite_archive.mkv.receipt.json", "kite_edit.mov", "kite_edit.mov.receipt.json");
+        RunPlan together = KiteFrames.plan(frames, folder.resolve("together"), List.of("edit-prores-hq", "archive-ffv1"));
+        make(together);
+        assertThat(out.resolve("kite_edit.mov")).hasSameBinaryContentAs(folder.resolve("together/kite_edit.mov"));
+        assertThat(out.resolve("kite_archive.mkv")).hasSameBinaryContentAs(folder.resolve("together/kite_archive.mkv"));
+        assertThat(read.getLast()).isEqualTo(30);
     }
 
     /** Neither its length nor its time says so. */
