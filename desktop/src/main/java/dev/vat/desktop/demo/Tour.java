@@ -102,16 +102,23 @@ public final class Tour {
         press("make");
         await("the run to start", () -> studio().runs().going().isPresent()
                 && studio().runs().going().get().files().stream().anyMatch(f -> f.done() > (make ? 70 : 14)));
+        act(() -> studio().making().makeLater("23:00"));
+        await("the queue", () -> !studio().runs().later().entries().isEmpty());
         shoot("run");
+        act(() -> studio().runs().later().remove(studio().runs().later().entries().getFirst().id()));
         await("the run to end", () -> studio().runs().isIdle() && !studio().runs().lines().isEmpty());
         RunLine line = on(() -> studio().runs().lines().getFirst());
         press("receipt-" + line.files().getFirst().target());
         await("the receipt", () -> window.shell().lookup("#receipt") != null);
         shoot("receipt");
+        press("close-receipt");
+        press("open-history");
+        await("the history", () -> window.shell().lookup("#history-again") != null);
+        shoot("history");
+        press("close-history");
         act(() -> {
             studio().setDark(true);
         });
-        press("close-receipt");
         press("face-out");
         shoot("out-dark");
         act(() -> {
