@@ -1,6 +1,7 @@
 package dev.vat.core.run;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import dev.vat.core.delivery.CodecLevel;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RoughForecast;
@@ -58,6 +59,8 @@ public record Comparison(List<Line> lines) {
         line(lines, "container", planned.container().title(), found.container());
         line(lines, "codec", planned.codec(), found.codec());
         line(lines, "profile", planned.profile(), found.profile());
+        CodecLevel.needed(planned.codec(), planned.size(), planned.rate()).filter(_ -> found.level() > 0).ifPresent(needed -> lines.add(new Line("level",
+                needed.name() + " or above", CodecLevel.name(planned.codec(), found.level()), found.level() >= needed.number())));
         String depth = planned.codedBits() == planned.readBits() ? planned.codedBits() + "-bit"
                 : planned.codedBits() + " coded, read as " + planned.readBits();
         lines.add(new Line("depth", depth, found.bits() == planned.readBits() ? depth : found.bits() + "-bit",
