@@ -208,12 +208,12 @@ final class DeliveryRules {
     /** A file size that leaves too little for the pictures. */
     private static void fileSize(Programme programme, Deliverable deliverable, ReelSound sound, List<Finding> found) {
         Settings settings = deliverable.settings();
-        long frames = programme.plan().count();
+        long frames = settings.framing().scanInUse().frames(programme.plan().count());
         if (!(settings.control() instanceof RateControl.FileSize wish) || programme.rate().isEmpty() || programme.shape().isEmpty() || frames == 0) {
             return;
         }
         Size size = programme.frame(deliverable).orElseThrow().size();
-        SizeBudget budget = SizeBudget.of(wish, settings, frames, programme.rate().get().seconds(frames), sound == null ? 0 : sound.channels());
+        SizeBudget budget = SizeBudget.of(wish, settings, frames, settings.framing().scanInUse().rate(programme.rate().get()).seconds(frames), sound == null ? 0 : sound.channels());
         long least = budget.leastFile(settings.codec(), size, frames);
         if (wish.bytes() >= least && budget.isPossible()) {
             return;
@@ -262,8 +262,7 @@ final class DeliveryRules {
         }
         // Parts and the joined file stand beside each other for a moment, hence twice.
         RoughForecast sum = deliverables.stream()
-                .map(d -> RoughForecast.of(d.settings(), programme.frame(d).orElseThrow().size(), programme.plan().count(),
-                        programme.rate().orElse(null), programme.transparent()))
+                .flatMap(d -> programme.forecast(d).stream())
                 .reduce(new RoughForecast(0, 0), RoughForecast::plus);
         RoughForecast peak = sum.plus(sum);
         String words = "The run needs " + RoughForecast.bytes(peak.lowBytes()) + " to "

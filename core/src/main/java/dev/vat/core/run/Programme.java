@@ -2,6 +2,8 @@ package dev.vat.core.run;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Frame;
+import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.delivery.Scan;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
@@ -177,6 +179,12 @@ public final class Programme {
         Reading reading = entry.source.reading();
         return (reading.range() == null || reading.range().equals(entry.table.sequence().range()))
                 && reading.cadence().leadIn() == 0;
+    }
+
+    /** What a deliverable's file may weigh, before anything was tried; empty while its size isn't known. */
+    public Optional<RoughForecast> forecast(Deliverable deliverable) {
+        Scan scan = deliverable.settings().framing().scanInUse();
+        return frame(deliverable).map(f -> RoughForecast.of(deliverable.settings(), f.size(), scan.frames(plan.count()), rate().map(scan::rate).orElse(null), transparent()));
     }
 
     /** Whether each frame that is expected is there, good, and looked into. */

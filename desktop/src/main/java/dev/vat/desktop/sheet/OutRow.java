@@ -8,7 +8,6 @@ import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.PartForm;
-import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
@@ -122,8 +121,7 @@ enum OutRow {
             case SOUND -> Optional.of(studio.sound().filter(_ -> settings.container().carriesSound()).map(s -> settings.sound().title() + ", " + s.layout()).orElse("none"));
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
             case NAME -> Optional.of(name(studio.project(), programme, deliverable));
-            case FORECAST -> programme.frame(deliverable).map(f -> RoughForecast.of(settings, f.size(), programme.plan().count(),
-                    programme.rate().orElse(null), programme.transparent()).toString().replace("rough: ", ""));
+            case FORECAST -> programme.forecast(deliverable).map(f -> f.toString().replace("rough: ", ""));
         };
     }
 
