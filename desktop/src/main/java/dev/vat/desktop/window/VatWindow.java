@@ -21,6 +21,8 @@ public final class VatWindow {
     private final Studio studio;
     private final Shell shell;
     private final Ask ask;
+    private boolean wasMaking;
+    private boolean unseen;
 
     /** @param ask null for the system's own dialogs */
     public VatWindow(Stage stage, Places places, Ask ask) {
@@ -37,6 +39,20 @@ public final class VatWindow {
         stage.setMinHeight(560);
         stage.setOnCloseRequest(this::closeAsked);
         stage.setOnShown(_ -> shell.focusBand());
+        stage.focusedProperty().addListener((_, _, focused) -> {
+            unseen &= !focused;
+            showTitle();
+        });
+        studio.addListener(this::showTitle);
+    }
+
+    /** How far a run is, and that it ended while nobody looked: to be seen from among other windows. */
+    private void showTitle() {
+        boolean free = studio.runs().isFree();
+        unseen |= free && wasMaking && !stage.isFocused();
+        wasMaking = !free;
+        String words = studio.runs().going().map(line -> Math.round(100 * line.share()) + " % made").orElse(unseen ? "done" : "");
+        stage.setTitle(words.isEmpty() ? "Vat" : words + ", Vat");
     }
 
     /**
