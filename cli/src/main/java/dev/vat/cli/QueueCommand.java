@@ -88,7 +88,7 @@ final class QueueCommand implements Callable<Integer> {
     private Integer work(RunQueue queue) throws IOException, InterruptedException {
         int worst = ExitCode.PROVEN.code();
         try (FileChannel _ = queue.work().orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "Another Vat works through the queue already"));
-                Viewer viewer = new Viewer(places)) {
+                Viewer viewer = new Viewer(places); Interrupts _ = new Interrupts(Thread.currentThread()::interrupt)) {
             Set<String> waitingForFrames = new HashSet<>();
             while (true) {
                 Optional<Waiting> next = queue.next(Instant.now(), waitingForFrames);
@@ -106,6 +106,9 @@ final class QueueCommand implements Callable<Integer> {
                     return code;
                 }
             }
+        } catch (InterruptedException _) {
+            output.error(ExitCode.STOPPED, "Stopped; what waits stays in the queue");
+            return ExitCode.STOPPED.code();
         }
         output.say("The queue is empty, or held" + (worst == 0 ? "" : "; something in it wasn't made") + "\007");
         return worst;
