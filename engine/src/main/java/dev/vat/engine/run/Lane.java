@@ -119,6 +119,10 @@ final class Lane {
         return toMake.stream().anyMatch(p -> reelFrame >= file.reelFrame(p.first()) && reelFrame < file.reelFrame(p.end()));
     }
 
+    boolean isFirstPass() {
+        return firstPass;
+    }
+
     /** Whether it stopped since there was no room left: what it was making is made again when there is some. */
     boolean isFull() {
         return full;

@@ -186,6 +186,8 @@ public final class Runner {
     }
 
     private void readAll(RunPlan plan, Journal journal) throws IOException, InterruptedException {
+        // What stopped for want of room is tried again.
+        finishing.values().removeIf(p -> p.stage() == Stage.STOPPED);
         RunState state = RunState.of(home.journal());
         Planted planted = Planted.in(home.folder());
         List<Lane> made = new ArrayList<>();
@@ -296,10 +298,10 @@ public final class Runner {
         report(true);
     }
 
-    /** What was read of a file is all that it is to have; where nothing was, it stays unmade. */
+    /** What was read of a file is all that it is to have; where nothing was, or only for the first of two passes, it stays unmade. */
     private static void shorten(Lane lane, long next, Journal journal) throws IOException {
         long frames = lane.reach(next);
-        if (frames > 0 && frames < lane.file().expected().frames()) {
+        if (!lane.isFirstPass() && frames > 0 && frames < lane.file().expected().frames()) {
             journal.write(new JournalEntry.Shortened(lane.file().target(), frames));
             lane.shorten(frames);
         }
