@@ -18,7 +18,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.CompletionException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -191,14 +190,15 @@ public final class Later implements AutoCloseable {
             Project project = RunQueue.project(waiting);
             Preparation prepared = Preparation.of(project, viewer, (sequence, layer) -> viewer.check(sequence, false, layer, _ -> { }).join());
             ui.execute(() -> prepared(waiting, project, prepared));
-        } catch (IOException | CompletionException e) {
-            hold(waiting, e.getMessage());
+        } catch (IOException | RuntimeException e) {
+            hold(waiting, e.getCause() == null ? e.getMessage() : e.getCause().getMessage());
         }
     }
 
     private void prepared(Waiting waiting, Project project, Preparation prepared) {
         preparing = false;
-        if (closed || !runs.isFree()) {
+        // Meanwhile another run may have begun, or somebody have taken this one out or held it.
+        if (closed || !runs.isFree() || entries.stream().noneMatch(w -> w.id().equals(waiting.id()) && !w.held())) {
             return;
         }
         switch (prepared) {
