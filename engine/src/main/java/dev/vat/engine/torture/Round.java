@@ -74,7 +74,7 @@ final class Round {
         awaitBegin(owner, runHome);
         int times = 1 + random.nextInt(MOST_EVILS);
         for (int i = 0; i < times; i++) {
-            long wait = random.nextLong(Math.max(500, typical - START_MILLIS));
+            long wait = random.nextLong(Math.max(400, (typical - START_MILLIS) * 6 / 10));
             boolean ended = owner.waitFor(wait, TimeUnit.MILLISECONDS);
             nothingBrokenUnderAFinalName();
             if (ended && isMade(runHome)) {
