@@ -56,7 +56,7 @@ final class Whole {
 
     /** Killed half way and gone on with, against a run that nobody disturbed. */
     void resume() throws Exception {
-        Path material = Material.repeated(home, Material.frames(home, 96, 960, 540), 1200);
+        Path material = Material.repeated(home, Material.frames(home, 96, 960, 540), 400);
         Path out = home.resolve("resumed");
         RunPlan plan = Plans.of(material, out, targets);
         long start = System.nanoTime();
@@ -69,7 +69,7 @@ final class Whole {
         start = System.nanoTime();
         RunHome runHome;
         try (Run run = Run.start(plan, places, p -> {
-            if (p.framesRead() > 620) {
+            if (p.framesRead() > 210) {
                 half.complete(null);
             }
         })) {
@@ -132,7 +132,7 @@ final class Whole {
 
     /** The most that the run process ever held: twelve files from 4K frames of 16 bits. */
     void twelve() throws Exception {
-        Path material = Material.repeated(home.resolve("4k"), Material.frames(home.resolve("4k"), 8, 3840, 2160), 72);
+        Path material = Material.repeated(home.resolve("4k"), Material.frames(home.resolve("4k"), 8, 3840, 2160), 24);
         Path out = home.resolve("twelve");
         long[] most = {0};
         Run[] holder = new Run[1];
@@ -146,7 +146,7 @@ final class Whole {
             holder[0] = run;
             requireMade(run.outcome().join());
         }
-        System.out.printf(Locale.ROOT, "twelve files from 72 frames of 3840x2160 in 16 bits: %.0f s, at most %,d MB in the run's process, %,d MB stated%n", seconds(start), most[0],
+        System.out.printf(Locale.ROOT, "twelve files from 24 frames of 3840x2160 in 16 bits: %.0f s, at most %,d MB in the run's process, %,d MB stated%n", seconds(start), most[0],
                 MemoryBound.of(plan, plan.files()) / 1_000_000);
         Durable.deleteTree(out);
     }
