@@ -29,6 +29,9 @@ public record CodecLevel(int number, String name) {
             new Row("6", 35_651_584, 1_069_547_520), new Row("6.1", 35_651_584, 2_139_095_040), new Row("6.2", 35_651_584, 4_278_190_080L));
 
     private static final int BLOCK = 16;
+    private static final int LEVEL_1 = 10;
+    /** Of H.264: pictures as in level 1, more bits a second. */
+    private static final int LEVEL_1B = 9;
 
     /** The least level that allows a picture at a rate; empty for codecs without such levels, and beyond the last one. @param codec by the library's name */
     public static Optional<CodecLevel> needed(String codec, Size size, Rate rate) {
@@ -46,8 +49,16 @@ public record CodecLevel(int number, String name) {
                 .map(r -> new CodecLevel(Math.round(Float.parseFloat(r.name) * times), r.name));
     }
 
+    /** Whether a stream that says a level of itself has this one at least. @param stated as the stream says it */
+    public boolean isMetBy(int stated) {
+        return stated >= number || number == LEVEL_1 && stated == LEVEL_1B;
+    }
+
     /** What a stream says of itself, in the same words. */
     public static String name(String codec, int number) {
+        if (codec.equals("h264") && number == LEVEL_1B) {
+            return "1b";
+        }
         int times = codec.equals("hevc") ? 30 : 10;
         return number % times == 0 ? Integer.toString(number / times) : Rational.of(number, times).toDecimal(1);
     }

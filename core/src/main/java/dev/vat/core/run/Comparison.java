@@ -60,7 +60,7 @@ public record Comparison(List<Line> lines) {
         line(lines, "codec", planned.codec(), found.codec());
         line(lines, "profile", planned.profile(), found.profile());
         CodecLevel.needed(planned.codec(), planned.size(), planned.rate()).filter(_ -> found.level() > 0).ifPresent(needed -> lines.add(new Line("level",
-                needed.name() + " or above", CodecLevel.name(planned.codec(), found.level()), found.level() >= needed.number())));
+                needed.name() + " or above", CodecLevel.name(planned.codec(), found.level()), needed.isMetBy(found.level()))));
         String depth = planned.codedBits() == planned.readBits() ? planned.codedBits() + "-bit"
                 : planned.codedBits() + " coded, read as " + planned.readBits();
         lines.add(new Line("depth", depth, found.bits() == planned.readBits() ? depth : found.bits() + "-bit",

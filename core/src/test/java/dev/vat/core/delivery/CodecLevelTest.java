@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -17,6 +18,16 @@ class CodecLevelTest {
     void theLeastLevelIsThatOfTheStandard(String codec, String size, String rate, String name, int number) {
         assertThat(CodecLevel.needed(codec, Size.parse(size), Rate.parse(rate))).contains(new CodecLevel(number, name));
         assertThat(CodecLevel.name(codec, number)).isEqualTo(name);
+    }
+
+    @Test
+    void level1bHasThePicturesOfLevel1() {
+        CodecLevel one = CodecLevel.needed("h264", Size.of(96, 64), Rate.of(25)).orElseThrow();
+        assertThat(one.name()).isEqualTo("1");
+        assertThat(one.isMetBy(9)).isTrue();
+        assertThat(one.isMetBy(8)).isFalse();
+        assertThat(CodecLevel.name("h264", 9)).isEqualTo("1b");
+        assertThat(new CodecLevel(31, "3.1").isMetBy(30)).isFalse();
     }
 
     @ParameterizedTest
