@@ -22,7 +22,7 @@ final class Smoothness {
     }
 
     void run() throws Exception {
-        Path frames = Material.repeated(home, Material.frames(home, 96, 960, 540), 600);
+        Path frames = Material.repeated(home, Material.frames(home, 96, 960, 540), 200);
         try (BenchWindow bench = new BenchWindow(home.resolve("smooth-home"))) {
             VatWindow window = bench.window();
             bench.run(() -> window.studio().bringIn(List.of(frames)));
