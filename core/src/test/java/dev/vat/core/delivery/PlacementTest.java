@@ -57,6 +57,19 @@ class PlacementTest {
         return PixelAspect.of(Long.parseLong(text.substring(0, text.indexOf(':'))), Long.parseLong(text.substring(text.indexOf(':') + 1)));
     }
 
+    /** 1920 wide into a square of 1080: 840 columns are cut off, half of them on the left. */
+    @Test
+    void aPictureThatIsCutOffIsDraggedAsFarAsItGoes() {
+        Size picture = Size.of(1920, 1080);
+        Framing middle = Framing.of(Size.of(1080, 1080), Fit.FILL);
+        Placement now = Placement.of(picture, PixelAspect.SQUARE, Size.of(1080, 1080), PixelAspect.SQUARE, Fit.FILL, Rational.of(1, 2), Rational.of(1, 2), Chroma.YUV420);
+        assertThat(now.from().x()).isEqualTo(420);
+        assertThat(middle.moved(now, picture, 84 / 1080.0, 0).across()).as("to the right shows more of the left").isEqualTo(Rational.of(2, 5));
+        assertThat(middle.moved(now, picture, -10, 0).across()).isEqualTo(Rational.ONE);
+        assertThat(middle.moved(now, picture, 10, 0).across()).isEqualTo(Rational.ZERO);
+        assertThat(middle.moved(now, picture, 0, .3).down()).as("nothing is cut off above or below").isEqualTo(Rational.of(1, 2));
+    }
+
     @Test
     void whereACutOffPictureIsLookedAtCanBeMoved() {
         Placement left = Placement.of(Size.of(1920, 1080), PixelAspect.SQUARE, Size.of(1080, 1080), PixelAspect.SQUARE, Fit.FILL, Rational.ZERO,

@@ -11,10 +11,14 @@ import javafx.scene.layout.Priority;
 /** Something that is to be made later, on its line. */
 final class LaterLine extends HBox {
 
-    LaterLine(Waiting waiting, Later later, Ask ask) {
-        String state = later.state(waiting);
+    /** What a line is made for: another state makes another line. */
+    record Shown(Waiting waiting, String state) { }
+
+    LaterLine(Shown shown, Later later, Ask ask) {
+        Waiting waiting = shown.waiting;
+        String state = shown.state;
         getStyleClass().addAll("run", "row");
-        setId("later-" + waiting.id() + "-" + state.hashCode());
+        setId("later-" + waiting.id());
         Label title = new Label(waiting.title());
         title.getStyleClass().add("strong");
         title.setMinWidth(0);

@@ -48,6 +48,9 @@ public final class RunsPane extends BorderPane {
     private final ScrollPane scroll = new ScrollPane(list);
     private final MomentPicture moment;
     private final Map<RunLine, RunView> views = new HashMap<>();
+    /** Made once each: an interrupted run's line reads its plan and journal. */
+    private final Map<RunHome, Region> leftOver = new HashMap<>();
+    private final Map<LaterLine.Shown, LaterLine> later = new HashMap<>();
     private boolean everOpened;
 
     public RunsPane(Studio studio, Ask ask, Window window) {
@@ -88,28 +91,21 @@ public final class RunsPane extends BorderPane {
         }
         views.keySet().retainAll(runs.lines());
         List<Node> nodes = new ArrayList<>();
-        runs.leftOver().forEach(home -> nodes.add(leftOver(home)));
+        leftOver.keySet().retainAll(runs.leftOver());
+        runs.leftOver().forEach(home -> nodes.add(leftOver.computeIfAbsent(home, this::leftOver)));
         for (RunLine line : runs.lines()) {
             nodes.add(views.computeIfAbsent(line, this::view));
             views.get(line).show();
         }
-        runs.later().entries().forEach(waiting -> nodes.add(new LaterLine(waiting, runs.later(), ask)));
-        if (!sameRuns(nodes)) {
+        List<LaterLine.Shown> waiting = runs.later().entries().stream().map(w -> new LaterLine.Shown(w, runs.later().state(w))).toList();
+        later.keySet().retainAll(waiting);
+        waiting.forEach(shown -> nodes.add(later.computeIfAbsent(shown, s -> new LaterLine(s, runs.later(), ask))));
+        if (!nodes.equals(list.getChildren())) {
             list.getChildren().setAll(nodes);
         }
         summary.setText(summaryWords(runs));
         moment.show(open.isSelected() ? runs.going().orElse(null) : null);
         layOut();
-    }
-
-    /** Interrupted runs are few and don't move: they are made anew only when another run comes or goes. */
-    private boolean sameRuns(List<Node> nodes) {
-        return nodes.size() == list.getChildren().size() && ids(nodes).equals(ids(list.getChildren()))
-                && list.getChildren().containsAll(views.values());
-    }
-
-    private static List<String> ids(List<Node> nodes) {
-        return nodes.stream().map(n -> String.valueOf(n.getId())).toList();
     }
 
     private RunView view(RunLine line) {
