@@ -207,8 +207,7 @@ public final class Runs implements AutoCloseable {
             say.accept("A run goes on already; this one can go on after it.");
             return;
         }
-        begin(beginning, () -> { });
-        forget(home);
+        begin(beginning, () -> ui.execute(() -> forget(home)));
     }
 
     /** A film of what is closed so far of one of a run's files. @param then told of it on the interface's thread */

@@ -55,12 +55,16 @@ class RunsTest extends WindowCase {
 
     @Test
     @Tag("torture")
-    void whatWasInterruptedIsSaidAndMadeAgain() throws Exception {
+    void whatWasInterruptedIsSaidAndMadeAgainOnceItsFolderIsBack() throws Exception {
         cutOff(TestFrames.png(folder, "kite", 8));
         reopen();
         await(() -> !studio().runs().leftOver().isEmpty());
         await(() -> isThere("again-interrupted"));
         assertThat(text("runs-summary")).isEqualTo("1 run didn't make everything");
+        press("again-interrupted");
+        await(() -> studio().runs().isIdle() && studio().message().contains("out isn't there: bring it back"));
+        assertThat(isThere("again-interrupted")).as("it is still offered").isTrue();
+        Files.createDirectory(folder.resolve("out"));
         press("again-interrupted");
         made();
         assertThat(folder.resolve("out/kite_web.mp4")).exists();
