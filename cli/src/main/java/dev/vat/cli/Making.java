@@ -44,7 +44,7 @@ final class Making {
         output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
                 plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
                         .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
-        output.say("Making " + (plan.files().size() == 1 ? "1 file" : plan.files().size() + " files") + " from " + plan.frames() + " frames at " + plan.rate().label());
+        output.say("Making " + (plan.files().size() == 1 ? "1 file" : plan.files().size() + " files") + " from " + (plan.frames() == 1 ? "1 frame at " : plan.frames() + " frames at ") + plan.rate().label());
         return carryOut(plan, () -> Run.start(plan, places, new Run.Order(project, cores), this::tell));
     }
 

@@ -6,6 +6,8 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
 import java.util.Comparator;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * What is wished of a file's size and shape; what is null follows the codec, where it has but one, or else the reel.
@@ -70,6 +72,13 @@ public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational acro
     @JsonIgnore
     public Fit fitInUse() {
         return fit == null ? Fit.BARS : fit;
+    }
+
+    /** Where a cut-off picture is looked at, if it was chosen; across before down. */
+    @JsonIgnore
+    public Optional<Rational> kept() {
+        return fitInUse() == Fit.BARS || fitInUse() == Fit.STRETCH ? Optional.empty()
+                : Stream.of(acrossInUse(), downInUse()).filter(look -> !look.equals(MIDDLE)).findFirst();
     }
 
     Rational acrossInUse() {

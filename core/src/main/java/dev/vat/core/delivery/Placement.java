@@ -32,6 +32,11 @@ public record Placement(Box from, Box to) {
         }
     }
 
+    /** How far what is seen can be moved in its frame until an edge of the picture shows, in shares of the frame. */
+    public record Room(double leftwards, double rightwards, double upwards, double downwards) {
+        public static final Room NONE = new Room(0, 0, 0, 0);
+    }
+
     /** The upper left part of a picture as it is, without scaling. */
     public static Placement cut(Size picture, Size frame) {
         Size part = Size.of(Math.min(picture.width(), frame.width()), Math.min(picture.height(), frame.height()));
@@ -92,6 +97,11 @@ public record Placement(Box from, Box to) {
 
     private static int part(Rational share, int rest) {
         return Math.toIntExact(share.times(rest).round());
+    }
+
+    public Room room(Size picture) {
+        return new Room((double) (picture.width() - from.x - from.width) / from.width, (double) from.x / from.width,
+                (double) (picture.height() - from.y - from.height) / from.height, (double) from.y / from.height);
     }
 
     /** Whether a picture goes into a frame untouched. */

@@ -64,6 +64,7 @@ class PlacementTest {
         Framing middle = Framing.of(Size.of(1080, 1080), Fit.FILL);
         Placement now = Placement.of(picture, PixelAspect.SQUARE, Size.of(1080, 1080), PixelAspect.SQUARE, Fit.FILL, Rational.of(1, 2), Rational.of(1, 2), Chroma.YUV420);
         assertThat(now.from().x()).isEqualTo(420);
+        assertThat(now.room(picture)).isEqualTo(new Placement.Room(420 / 1080.0, 420 / 1080.0, 0, 0));
         assertThat(middle.moved(now, picture, 84 / 1080.0, 0).across()).as("to the right shows more of the left").isEqualTo(Rational.of(2, 5));
         assertThat(middle.moved(now, picture, -10, 0).across()).isEqualTo(Rational.ONE);
         assertThat(middle.moved(now, picture, 10, 0).across()).isEqualTo(Rational.ZERO);

@@ -1,5 +1,6 @@
 package dev.vat.desktop.picture;
 
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
@@ -36,12 +37,26 @@ import javafx.scene.shape.Rectangle;
  */
 public final class PictureArea extends BorderPane {
 
-    /** Told by how much of its width and height the picture was dragged, while the whole of it is seen. */
+    /** What is done with a picture that is cut off and dragged while the whole of its frame is seen. */
     public interface Dragged {
+        Dragged NOTHING = new Dragged() {
+            @Override
+            public Placement.Room room() {
+                return Placement.Room.NONE;
+            }
+
+            @Override
+            public void by(double rightwards, double downwards) {
+            }
+        };
+
+        /** How far it can be dragged from where it lies. */
+        Placement.Room room();
+
+        /** It was let go. @param rightwards by how much of its frame's width @param downwards by how much of its height */
         void by(double rightwards, double downwards);
     }
 
-    private static final double LEAST_DRAG = 3;
     private static final long MOST_ON_DISK = 4L << 30;
     private static final List<Rgb> GROUNDS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));
 
@@ -67,9 +82,7 @@ public final class PictureArea extends BorderPane {
         }
     };
     private final BooleanSupplier mayFill;
-    private Dragged onDragged = (_, _) -> { };
-    private double downX;
-    private double downY;
+    private final Slide slide = new Slide(image);
     private LongConsumer onPlace = _ -> { };
     private Consumer<BitSet> onCached = _ -> { };
     private Rgb ground;
@@ -122,15 +135,17 @@ public final class PictureArea extends BorderPane {
         stage.setOnMousePressed(e -> {
             pressX = e.getX() - panX;
             pressY = e.getY() - panY;
-            downX = e.getX();
-            downY = e.getY();
+            slide.press(e.getX(), e.getY());
         });
         stage.setOnMouseDragged(e -> {
             panX = e.getX() - pressX;
             panY = e.getY() - pressY;
             arrange();
+            if (!transport.isActualSize()) {
+                slide.drag(e.getX(), e.getY());
+            }
         });
-        stage.setOnMouseReleased(e -> dragged(e.getX() - downX, e.getY() - downY));
+        stage.setOnMouseReleased(_ -> slide.release());
         timer.start();
     }
 
@@ -167,14 +182,8 @@ public final class PictureArea extends BorderPane {
         return space;
     }
 
-    private void dragged(double x, double y) {
-        if (!transport.isActualSize() && image.getFitWidth() > 0 && Math.max(Math.abs(x), Math.abs(y)) >= LEAST_DRAG) {
-            onDragged.by(x / image.getFitWidth(), y / image.getFitHeight());
-        }
-    }
-
     public void setOnDragged(Dragged listener) {
-        onDragged = listener;
+        slide.of(listener);
     }
 
     /** Told of the place whenever another picture is shown. */
@@ -323,6 +332,7 @@ public final class PictureArea extends BorderPane {
             if (pixels.isEmpty()) {
                 return false;
             }
+            slide.settle();
             image.setImage(ring.put(pixels.get(), pump.wish().width(), pump.wish().height()));
             trouble.setText("");
             checker.setVisible(behind() == null && player.strip().transparent() && transport.look() != Message.Look.ALPHA);

@@ -28,7 +28,7 @@ enum OutRow {
     ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries none, Enter types what shows instead: a colour, checker, or picture and its path; add matte for a second file."),
     SOUND(Group.OPEN, "Sound", "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written."),
     QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, a file size such as 25 MB, or 20, at most 12 Mbit/s."),
-    FIT(Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter chooses."),
+    FIT(Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter chooses; what fills the frame is dragged in the picture."),
     PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source; Enter types another, such as 16:15."),
     DEPTH(Group.PICTURE, "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band."),
     CHROMA(Group.PICTURE, "Chroma", "How finely colour is sampled beside brightness."),
@@ -132,8 +132,9 @@ enum OutRow {
 
     /** How the picture lies in the file's, or that it simply is the file's. */
     private static String fit(Programme programme, Deliverable deliverable, Frame frame) {
+        Framing framing = deliverable.settings().framing();
         return programme.size().filter(reel -> frame.placement().isWhole(reel, frame.size())).isPresent() ? "the whole picture"
-                : deliverable.settings().framing().fitInUse().title();
+                : framing.fitInUse().title() + framing.kept().map(share -> ", at " + Math.round(100 * share.toDouble()) + " %").orElse("");
     }
 
     private static String alpha(Programme programme, Deliverable deliverable) {

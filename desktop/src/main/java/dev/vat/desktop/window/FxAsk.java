@@ -10,11 +10,14 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.geometry.Insets;
 import javafx.scene.control.Alert;
 import javafx.scene.control.ButtonBar;
 import javafx.scene.control.ButtonType;
 import javafx.scene.control.ColorPicker;
+import javafx.scene.control.Control;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
@@ -25,6 +28,7 @@ import org.slf4j.LoggerFactory;
 /** The system's own dialogs. */
 public final class FxAsk implements Ask {
 
+    private static final Insets ROUND_ANSWER = new Insets(8, 12, 4, 12);
     private static final Logger LOG = LoggerFactory.getLogger(FxAsk.class);
 
     private final Window owner;
@@ -86,12 +90,7 @@ public final class FxAsk implements Ask {
     public Optional<Rgb> colour(String title, Rgb now) {
         ColorPicker picker = new ColorPicker(Color.rgb(now.red(), now.green(), now.blue()));
         picker.setId("colour-picker");
-        Alert alert = new Alert(Alert.AlertType.NONE, "", ButtonType.CANCEL, ButtonType.OK);
-        alert.initOwner(owner);
-        alert.setTitle(title);
-        alert.setHeaderText(title);
-        alert.getDialogPane().setContent(picker);
-        return alert.showAndWait().filter(ButtonType.OK::equals).map(_ -> {
+        return asked(title, picker).map(_ -> {
             Color chosen = picker.getValue();
             return new Rgb((int) Math.round(chosen.getRed() * 255), (int) Math.round(chosen.getGreen() * 255),
                     (int) Math.round(chosen.getBlue() * 255));
@@ -103,12 +102,19 @@ public final class FxAsk implements Ask {
         TextField field = new TextField(proposal);
         field.setId("asked-text");
         field.setPrefColumnCount(36);
+        return asked(title, field).map(_ -> field.getText().strip()).filter(t -> !t.isEmpty());
+    }
+
+    private Optional<ButtonType> asked(String title, Control answer) {
         Alert alert = new Alert(Alert.AlertType.NONE, "", ButtonType.CANCEL, ButtonType.OK);
         alert.initOwner(owner);
         alert.setTitle(title);
         alert.setHeaderText(title);
-        alert.getDialogPane().setContent(field);
-        return alert.showAndWait().filter(ButtonType.OK::equals).map(_ -> field.getText().strip()).filter(t -> !t.isEmpty());
+        VBox room = new VBox(answer);
+        room.setPadding(ROUND_ANSWER);
+        alert.getDialogPane().setContent(room);
+        alert.setOnShown(_ -> answer.requestFocus());
+        return alert.showAndWait().filter(ButtonType.OK::equals);
     }
 
     @Override

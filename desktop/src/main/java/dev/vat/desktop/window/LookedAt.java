@@ -3,11 +3,14 @@ package dev.vat.desktop.window;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Ground;
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FrameTable;
+import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.ReelStrip;
 import dev.vat.desktop.strip.SourceStrip;
@@ -17,7 +20,7 @@ import dev.vat.engine.protocol.Message;
 import java.util.Optional;
 
 /** What band and picture show: by the sheet's face a source, the reel, or the reel as one deliverable; or a finished file. */
-final class LookedAt {
+final class LookedAt implements PictureArea.Dragged {
 
     private final Studio studio;
     private final SheetPane sheet;
@@ -108,11 +111,23 @@ final class LookedAt {
         }
     }
 
+    @Override
+    public Placement.Room room() {
+        return cutOff().map(c -> c.placement().room(c.reel())).orElse(Placement.Room.NONE);
+    }
+
     /** A picture that is cut off is dragged to what is to be kept of it. */
-    void dragged(double rightwards, double downwards) {
-        column().filter(d -> d.settings().framing().fitInUse() == Fit.FILL || d.settings().framing().fitInUse() == Fit.PIXELS).ifPresent(d ->
-                studio.programme().ifPresent(p -> p.frame(d).ifPresent(frame -> p.size().ifPresent(reel -> studio.edit(Edits.setFraming(d.id(),
-                        d.settings().framing().moved(frame.placement(), reel, rightwards, downwards)))))));
+    @Override
+    public void by(double rightwards, double downwards) {
+        cutOff().ifPresent(c -> studio.edit(Edits.setFraming(c.deliverable().id(),
+                c.deliverable().settings().framing().moved(c.placement(), c.reel(), rightwards, downwards))));
+    }
+
+    private record CutOff(Deliverable deliverable, Placement placement, Size reel) { }
+
+    private Optional<CutOff> cutOff() {
+        return column().filter(d -> d.settings().framing().fitInUse() == Fit.FILL || d.settings().framing().fitInUse() == Fit.PIXELS)
+                .flatMap(d -> studio.programme().flatMap(p -> p.frame(d).flatMap(frame -> p.size().map(reel -> new CutOff(d, frame.placement(), reel)))));
     }
 
     /** The deliverable in focus, whose own conversion the picture goes through. */

@@ -100,7 +100,7 @@ public final class Shell extends StackPane {
         search = new CommandSearch(commands, this::leaveSearch);
         picture.setOnCached(places -> band.band().setCached(places));
         picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
-        picture.setOnDragged(looked::dragged);
+        picture.setOnDragged(looked);
         words = new WordsBars(studio);
         sheet.setMinWidth(400);
         stage.setMinWidth(300);
