@@ -19,7 +19,7 @@ final class BenchWindow implements AutoCloseable {
     BenchWindow(Path own) throws Exception {
         Durable.deleteTree(own);
         CompletableFuture<VatWindow> opened = new CompletableFuture<>();
-        Platform.startup(() -> {
+        VatWindow.startToolkit(() -> {
             Stage stage = new Stage();
             VatWindow shown = new VatWindow(stage, Places.in(own), new Nobody());
             stage.show();

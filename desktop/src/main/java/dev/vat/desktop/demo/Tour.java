@@ -58,7 +58,7 @@ public final class Tour {
     public int run(boolean make) {
         try {
             CompletableFuture<VatWindow> opened = new CompletableFuture<>();
-            Platform.startup(() -> {
+            VatWindow.startToolkit(() -> {
                 Stage stage = new Stage();
                 VatWindow made = new VatWindow(stage, places, new Nobody());
                 stage.show();
