@@ -28,7 +28,8 @@ final class Plans {
     static RunPlan of(Path frames, Path out, List<String> targets) throws IOException {
         Sequence sequence = SourceFinder.find(frames).sequences().getFirst();
         Project project = Edits.bringIn(List.of(sequence.location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(Rate.FPS_25).apply(project));
+        boolean woven = targets.stream().anyMatch(t -> Catalogue.target(t).settings().framing().scanInUse().isInterlaced());
+        project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(woven ? Rate.of(50) : Rate.FPS_25).apply(project));
         for (String target : targets) {
             project = Edits.addTarget(Catalogue.target(target)).apply(project);
         }

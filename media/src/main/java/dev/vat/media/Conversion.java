@@ -51,29 +51,7 @@ public final class Conversion implements AutoCloseable {
         String convert = colour.equals(ColourCoding.LINEAR) ? light(planar) : same ? "" : otherColours(picture) + "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
                 + (lossy ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
         // Of the same samples, packed ones are put together without any arithmetic; JPEG's format says its range by its name.
-        return look() + place(picture) + handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
-    }
-
-    /** Cut, scaled and laid into its bars, still in the working picture's samples; with alpha, colours are weighed by it. */
-    private String place(Picture picture) {
-        Placement.Box from = placement.from();
-        Placement.Box to = placement.to();
-        StringBuilder chain = new StringBuilder();
-        if (picture.width() != from.width() || picture.height() != from.height()) {
-            chain.append("crop=%d:%d:%d:%d:exact=1,".formatted(from.width(), from.height(), from.x(), from.y()));
-        }
-        if (placement.isScaled()) {
-            boolean weighed = codec.hasAlpha();
-            chain.append(weighed ? "premultiply=inplace=1,setparams=alpha_mode=premultiplied," : "")
-                    .append("zscale=w=%d:h=%d:filter=spline36:matrixin=gbr:matrix=gbr:rangein=full:range=full,".formatted(to.width(), to.height()))
-                    .append(weighed ? "unpremultiply=inplace=1,setparams=alpha_mode=straight," : "");
-        }
-        if (to.width() != size.width() || to.height() != size.height()) {
-            String samples = codec.hasAlpha() ? picture.bits() > 8 ? "gbrap16le" : "gbrap" : picture.bits() > 8 ? "gbrp16le" : "gbrp";
-            chain.append("format=%s,pad=%d:%d:%d:%d:color=black@%d,format=%1$s,".formatted(samples, size.width(), size.height(), to.x(), to.y(),
-                    codec.hasAlpha() ? 0 : 1));
-        }
-        return chain.toString();
+        return look() + Placing.chain(placement, size, picture, codec.hasAlpha()) + handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
     }
 
     /**

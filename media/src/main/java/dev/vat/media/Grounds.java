@@ -11,7 +11,7 @@ import java.nio.file.Path;
 import java.util.function.IntBinaryOperator;
 
 /** Draws what lies behind transparent places, in the samples of the working picture that it is for. */
-final class Grounds {
+public final class Grounds {
 
     private static final int DARK = 0x66;
     private static final int LIGHT = 0x99;
@@ -30,6 +30,17 @@ final class Grounds {
         WorkingFormat format = working.frame().color_trc() == Composer.PQ ? WorkingFormat.HIGH : working.bits() > 8 ? WorkingFormat.W16 : WorkingFormat.W8;
         try (Composer composer = new Composer(format, false); Picture drawn = drawn(ground, working.width(), working.height())) {
             return composer.compose(drawn, AS_SHOWN);
+        }
+    }
+
+    /** One colour all over, opaque, as a display shows it, in eight bits. @param alpha whether it has that channel */
+    public static Picture plain(Rgb colour, boolean alpha, int width, int height) {
+        Picture plain = squares(width, height, (plane, _) -> plane == 0 ? colour.green() : plane == 1 ? colour.blue() : colour.red(), 0);
+        if (!alpha) {
+            return plain;
+        }
+        try (plain) {
+            return Flattening.opaque(plain);
         }
     }
 

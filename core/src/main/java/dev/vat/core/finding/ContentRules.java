@@ -26,7 +26,7 @@ final class ContentRules {
     static void check(Programme.Entry entry, ContentReview review, List<Finding> found) {
         Source source = entry.source();
         Sequence sequence = entry.table().sequence();
-        FrameRange range = source.reading().rangeIn(sequence);
+        FrameRange range = entry.reading().rangeIn(sequence);
         for (ContentFault.Kind kind : ContentFault.Kind.values()) {
             List<ContentFault> faults = review.of(kind).stream()
                     .filter(f -> f.frames().stream().anyMatch(range::contains)).toList();

@@ -4,7 +4,9 @@ import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /** All findings on a project's current reel and its deliverables, blockers first: a pure function. */
 public final class Findings {
@@ -25,7 +27,9 @@ public final class Findings {
             DeliveryRules.check(project, programme, observed, found);
         }
         found.sort(Comparator.comparing(Finding::severity));
-        return new Findings(found);
+        // A source that stands in a reel twice has its faults but once.
+        Set<String> said = new HashSet<>();
+        return new Findings(found.stream().filter(f -> said.add(f.id() + "\n" + f.source() + "\n" + f.target() + "\n" + f.text())).toList());
     }
 
     /** The findings of several reels as one list, each said once. */

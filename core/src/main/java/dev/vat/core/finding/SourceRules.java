@@ -4,6 +4,7 @@ import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.ClipFacts;
@@ -39,7 +40,7 @@ final class SourceRules {
             frames(programme, entry, observed, found);
             marked(entry, found);
             layers(entry, found);
-            together(programme, entry, found);
+            ReelRules.check(programme, entry, found);
             stated(entry, found);
             ContentRules.check(entry, observed.review(entry.source().id()), found);
             ClipFacts clip = observed.clips().get(entry.source().id());
@@ -83,7 +84,7 @@ final class SourceRules {
     }
 
     private static void range(Programme.Entry entry, List<Finding> found) {
-        FrameRange range = entry.source().reading().range();
+        FrameRange range = entry.reading().range();
         Sequence sequence = entry.table().sequence();
         if (range == null) {
             return;
@@ -92,8 +93,8 @@ final class SourceRules {
             found.add(Finding.of("range-outside", Severity.BLOCKER,
                     sequence.name() + ": the range " + range + " lies outside the frames " + sequence.range() + ".")
                     .aboutSource(entry.source().id())
-                    .withRemedies(new Remedy.Apply("Use all " + sequence.range(),
-                            Edits.setRange(entry.source().id(), null))));
+                    .withRemedies(entry.use().range() != null ? new Remedy.Apply("Take what the source takes", ReelEdits.trimItem(entry.place(), null))
+                            : new Remedy.Apply("Use all " + sequence.range(), Edits.setRange(entry.source().id(), null))));
         }
     }
 
@@ -101,7 +102,7 @@ final class SourceRules {
         FrameTable table = entry.table();
         Source source = entry.source();
         Sequence sequence = table.sequence();
-        FrameRange range = source.reading().rangeIn(sequence);
+        FrameRange range = entry.reading().rangeIn(sequence);
         if (!table.isChecked()) {
             int unchecked = table.counts().getOrDefault(FrameState.UNCHECKED, 0);
             // Without a single frame looked into, and none to come, not even size and depth are known.
@@ -205,29 +206,5 @@ final class SourceRules {
                         + String.join(", ", f.layers()) + ".").aboutSource(entry.source().id())
                 .withRemedies(new Remedy.Apply("Take " + f.layers().getFirst(),
                         Edits.setPicture(entry.source().id(), picture.withLayer(f.layers().getFirst()))))));
-    }
-
-    private static void together(Programme programme, Programme.Entry entry, List<Finding> found) {
-        if (entry.item() == 0 || programme.shape().isEmpty() || entry.format().isEmpty()) {
-            return;
-        }
-        PictureFormat first = programme.shape().get();
-        PictureFormat own = entry.format().get();
-        if (!own.size().equals(first.size()) || !own.pixelAspect().equals(first.pixelAspect())) {
-            found.add(Finding.of("size-differs", Severity.BLOCKER, entry.source().name() + " is " + own.size()
-                    + ", the reel is " + first.size() + " like its first item. Items of another size can't stand in one reel yet.")
-                    .aboutSource(entry.source().id())
-                    .withRemedies(new Remedy.Apply("Take it out", Edits.removeItem(entry.item()))));
-        }
-        Rate ownRate = entry.rate().orElse(null);
-        Rate reel = programme.rate().orElse(null);
-        if (ownRate != null && reel != null && !ownRate.equals(reel)) {
-            found.add(Finding.of("rate-differs", Severity.WARNING, entry.source().name() + " is read at " + ownRate.label()
-                    + " but plays at the reel's " + reel.label() + ": it runs "
-                    + ownRate.perSecond().dividedBy(reel.perSecond()).toFixed(3) + "x as long.")
-                    .aboutSource(entry.source().id())
-                    .withRemedies(new Remedy.Apply("Read it at " + reel.label(),
-                            Edits.setSourceRate(entry.source().id(), reel))));
-        }
     }
 }

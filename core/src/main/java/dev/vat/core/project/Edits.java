@@ -107,7 +107,7 @@ public final class Edits {
         return result;
     }
 
-    private static Project withReel(Project project, String name, List<Item> items, boolean current) {
+    static Project withReel(Project project, String name, List<Item> items, boolean current) {
         List<Reel> reels = new ArrayList<>(project.reels());
         String id = project.freshId("r");
         reels.add(Reel.of(id, name, items));
@@ -118,7 +118,7 @@ public final class Edits {
     public static Edit removeSource(String id) {
         return new Edit("removing a source", project -> {
             List<Reel> reels = project.reels().stream()
-                    .map(r -> r.withItems(r.items().stream().filter(i -> !i.source().equals(id)).toList()))
+                    .map(r -> r.withItems(r.items().stream().filter(i -> !i.isOf(id)).toList()))
                     .filter(r -> !r.items().isEmpty() || r.id().equals(project.reel())).toList();
             return project.withSources(project.sources().stream().filter(s -> !s.id().equals(id)).toList())
                     .withReels(reels, project.reel());
@@ -129,36 +129,39 @@ public final class Edits {
         return new Edit("choosing a reel", project -> project.withReels(project.reels(), id));
     }
 
-    public static Edit addItem(String source) {
-        return new Edit("adding to the reel", project -> project.currentReel().isPresent()
-                ? project.withCurrentReel(r -> r.with(Item.of(source)))
-                : withReel(project, project.source(source).orElseThrow().pattern().baseName(),
-                        List.of(Item.of(source)), true));
-    }
-
-    public static Edit removeItem(int index) {
-        return new Edit("taking an item out", project -> project.withCurrentReel(r -> r.without(index)));
-    }
-
-    public static Edit moveItem(int from, int to) {
-        return new Edit("moving an item", project -> project.withCurrentReel(r -> r.moved(from, to)));
-    }
-
-    /** The rate of every item of the current reel: they play at one rate. */
+    /**
+     * The rate of the current reel. Sequences that state none, or went with the reel, are read at it; what has a rate of its own keeps
+     * that and is conformed.
+     */
     public static Edit setRate(Rate rate) {
+        return new Edit("change of rate to " + rate.label(), project -> project.currentReel().map(reel -> atRate(project, reel, rate)).orElse(project));
+    }
+
+    /** The rate of every reel, as {@link #setRate}. */
+    public static Edit setRateEverywhere(Rate rate) {
         return new Edit("change of rate to " + rate.label(), project -> {
             Project result = project;
-            for (Item item : project.currentReel().map(Reel::items).orElse(List.of())) {
-                result = result.withSource(item.source(), s -> s.withReading(s.reading().withRate(rate)));
+            for (Reel reel : project.reels()) {
+                result = atRate(result, reel, rate);
             }
             return result;
         });
     }
 
-    /** The rate of every source, in whatever reel. */
-    public static Edit setRateEverywhere(Rate rate) {
-        return new Edit("change of rate to " + rate.label(), project -> project.withSources(
-                project.sources().stream().map(s -> s.withReading(s.reading().withRate(rate))).toList()));
+    private static Project atRate(Project project, Reel reel, Rate rate) {
+        Rate before = reel.rate() != null ? reel.rate() : readAt(project, reel);
+        Project result = project;
+        for (Item item : reel.items()) {
+            result = result.withSource(item.source(), s -> s.location().isMovie() || s.reading().rate() != null && !s.reading().rate().equals(before) ? s
+                    : s.withReading(s.reading().withRate(rate)));
+        }
+        boolean follows = rate.equals(readAt(result, reel));
+        return result.withReels(result.reels().stream().map(r -> r.id().equals(reel.id()) ? r.withRate(follows ? null : rate) : r).toList(), result.reel());
+    }
+
+    /** The rate at which a reel's first source is read, or null if that isn't said. */
+    private static Rate readAt(Project project, Reel reel) {
+        return reel.items().stream().flatMap(i -> project.source(i.source()).stream()).findFirst().map(s -> s.reading().rate()).orElse(null);
     }
 
     public static Edit setSourceRate(String source, Rate rate) {

@@ -63,6 +63,7 @@ public record Project(int version, String name, List<Source> sources, List<Reel>
         return new Project(version, name, sources, reels, reel, deliverables, folder, other, extra);
     }
 
+    /** @param id of a source, or null for none */
     public Optional<Source> source(String id) {
         return sources.stream().filter(s -> s.id().equals(id)).findFirst();
     }

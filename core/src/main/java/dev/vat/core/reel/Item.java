@@ -2,16 +2,79 @@ package dev.vat.core.reel;
 
 import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.delivery.Fit;
+import dev.vat.core.time.FrameRange;
 import java.util.Map;
 
-/** One use of a source in a reel; for now always the whole of what the source's reading takes. */
-public record Item(String source, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+/**
+ * One use of a source in a reel, or of what Vat draws.
+ *
+ * @param source its id, or null for what is drawn
+ * @param drawn what is drawn, or null for a source's frames
+ * @param range source frame numbers to use, both ends included; null for those that the source's reading takes
+ * @param playing null for every frame once, in its order
+ * @param joint how it begins; null for a cut
+ * @param fit how its picture goes into the reel's, where that has another shape; null for whole, with bars
+ * @param earlier id of the source that stood here before a version of it was swapped in, or null
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record Item(String source, Drawn drawn, FrameRange range, Playing playing, Joint joint, Fit fit, String earlier,
+                   @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Item {
+        if ((source == null) == (drawn == null)) {
+            throw new IllegalArgumentException("An item is of a source, or it is drawn");
+        }
+        playing = Playing.PLAIN.equals(playing) ? null : playing;
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
     public static Item of(String source) {
-        return new Item(source, Map.of());
+        return new Item(source, null, null, null, null, null, null, Map.of());
+    }
+
+    public static Item of(Drawn drawn) {
+        return new Item(null, drawn, null, null, null, null, null, Map.of());
+    }
+
+    public Item withRange(FrameRange other) {
+        return new Item(source, drawn, other, playing, joint, fit, earlier, extra);
+    }
+
+    public Item withPlaying(Playing other) {
+        return new Item(source, drawn, range, other, joint, fit, earlier, extra);
+    }
+
+    public Item withJoint(Joint other) {
+        return new Item(source, drawn, range, playing, other, fit, earlier, extra);
+    }
+
+    public Item withFit(Fit other) {
+        return new Item(source, drawn, range, playing, joint, other, earlier, extra);
+    }
+
+    public Item withDrawn(Drawn other) {
+        return new Item(source, other, range, playing, joint, fit, earlier, extra);
+    }
+
+    /** The same use of another version; what stood here stays a step away. */
+    public Item swapped(String version) {
+        return new Item(version, drawn, range, playing, joint, fit, source, extra);
+    }
+
+    public boolean isOf(String id) {
+        return id.equals(source);
+    }
+
+    @JsonIgnore
+    public Playing playingInUse() {
+        return playing == null ? Playing.PLAIN : playing;
+    }
+
+    @JsonIgnore
+    public Fit fitInUse() {
+        return fit == null ? Fit.BARS : fit;
     }
 }

@@ -2,12 +2,20 @@ package dev.vat.core.reel;
 
 import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.time.Rate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 
-/** The ordered items of one programme. */
-public record Reel(String id, String name, List<Item> items,
+/**
+ * The ordered items of one programme.
+ *
+ * @param rate at which it plays, or null for the first source's
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record Reel(String id, String name, Rate rate, List<Item> items,
                    @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Reel {
@@ -16,11 +24,28 @@ public record Reel(String id, String name, List<Item> items,
     }
 
     public static Reel of(String id, String name, List<Item> items) {
-        return new Reel(id, name, items, Map.of());
+        return new Reel(id, name, null, items, Map.of());
     }
 
     public Reel withItems(List<Item> other) {
-        return new Reel(id, name, other, extra);
+        return new Reel(id, name, rate, other, extra);
+    }
+
+    public Reel withRate(Rate other) {
+        return new Reel(id, name, other, items, extra);
+    }
+
+    public Reel withItem(int index, UnaryOperator<Item> change) {
+        List<Item> changed = new ArrayList<>(items);
+        changed.set(index, change.apply(changed.get(index)));
+        return withItems(changed);
+    }
+
+    /** The item goes to stand before the one at {@code index}, or at the end. */
+    public Reel with(int index, Item item) {
+        List<Item> more = new ArrayList<>(items);
+        more.add(index, item);
+        return withItems(more);
     }
 
     public Reel with(Item item) {

@@ -1,17 +1,37 @@
 package dev.vat.core.reel;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import dev.vat.core.picture.Rgb;
 import dev.vat.core.time.Rational;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.IntUnaryOperator;
 
 /**
  * What stands at one place of a reel.
  *
- * @param item which item of the reel it belongs to, from 0
- * @param wanted the source frame number that belongs here
- * @param content what is shown: the frame itself, another one in its place, a mixture, or a card
+ * @param item which item it belongs to, from 0; where items lie over each other, the later one
+ * @param wanted the source frame number that belongs here; of what is drawn, the place within it
+ * @param content what is shown
+ * @param filled whether something stands in because a frame can't be used
  */
-public record ReelFrame(int item, long wanted, Content content) {
+@JsonInclude(JsonInclude.Include.NON_DEFAULT)
+public record ReelFrame(int item, long wanted, Content content, boolean filled) {
 
     /** What fills a place. */
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "of")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = SourceFrame.class, name = "frame"),
+        @JsonSubTypes.Type(value = Blend.class, name = "blend"),
+        @JsonSubTypes.Type(value = Card.class, name = "card"),
+        @JsonSubTypes.Type(value = Plain.class, name = "plain"),
+        @JsonSubTypes.Type(value = Cross.class, name = "cross"),
+    })
     public sealed interface Content { }
 
     /** A frame of the item's source. */
@@ -23,8 +43,61 @@ public record ReelFrame(int item, long wanted, Content content) {
     /** A card in place of a frame that can't be used, with the reason in words. */
     public record Card(String reason) implements Content { }
 
+    /** One colour all over. */
+    public record Plain(Rgb colour) implements Content { }
+
+    /** Two places mixed, of any items: {@code share} is how much of {@code to} there is. */
+    public record Cross(ReelFrame from, ReelFrame to, Rational share) implements Content { }
+
+    @JsonCreator
+    public ReelFrame(@JsonProperty("item") int item, @JsonProperty("wanted") long wanted, @JsonProperty("content") Content content, @JsonProperty("filled") boolean filled) {
+        this.item = item;
+        this.wanted = wanted;
+        this.content = content;
+        this.filled = filled;
+    }
+
+    /** With the frame itself, or with something that stands in for it. */
+    public ReelFrame(int item, long wanted, Content content) {
+        this(item, wanted, content, !(content instanceof SourceFrame(long number) && number == wanted));
+    }
+
+    /** The same place with something else. */
+    public ReelFrame with(Content other) {
+        return new ReelFrame(item, wanted, other, filled);
+    }
+
     /** Whether something else stands where the wanted frame should. */
+    @JsonIgnore
     public boolean isFill() {
-        return !(content instanceof SourceFrame(long number) && number == wanted);
+        return filled;
+    }
+
+    /** Each frame of a source that is seen, as one of an item. */
+    public List<ReelFrame> seen() {
+        List<ReelFrame> seen = new ArrayList<>();
+        switch (content) {
+            case SourceFrame(long number) -> seen.add(own(number));
+            case Blend blend -> {
+                seen.add(own(blend.before));
+                seen.add(own(blend.after));
+            }
+            case Cross cross -> {
+                seen.addAll(cross.from.seen());
+                seen.addAll(cross.to.seen());
+            }
+            case Card _, Plain _ -> { }
+        }
+        return seen;
+    }
+
+    private ReelFrame own(long number) {
+        return new ReelFrame(item, number, new SourceFrame(number));
+    }
+
+    /** The same with its items numbered in another way. */
+    public ReelFrame onto(IntUnaryOperator numbers) {
+        return new ReelFrame(numbers.applyAsInt(item), wanted, content instanceof Cross cross
+                ? new Cross(cross.from.onto(numbers), cross.to.onto(numbers), cross.share) : content, filled);
     }
 }

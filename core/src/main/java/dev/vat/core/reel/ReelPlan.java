@@ -10,54 +10,93 @@ import dev.vat.core.time.Rational;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.OptionalLong;
 
 /**
- * From each frame of a reel to the source frame that fills it: a pure function of items, readings and frozen frame
- * tables. Reel frames count from 0; items follow each other without a gap.
+ * From each frame of a reel to what stands there: a pure function of items, readings and frozen frame tables. Reel frames
+ * count from 0; items follow each other without a gap, and lie over each other where one dissolves into the next.
  */
 public final class ReelPlan {
 
     /**
      * One item with the frames it takes; {@code start} is its first reel frame.
      *
-     * @param range of the frames that it takes, from the first to the last
+     * @param item its number in this plan, from 0
+     * @param place its number in the reel, which may hold items that nothing is known of
+     * @param source its id, or null for what is drawn
+     * @param range of the frames that it takes, from the lowest number to the highest; of what is drawn its places
      * @param step from one taken frame to the next
      * @param hold places for which each is shown
+     * @param overlap reel frames at its start that lie over the item before
+     * @param even whether its frames stand once each, in their order
      */
-    public record Span(int item, String source, long start, FrameRange range, long step, long hold, long count) {
+    public record Span(int item, int place, String source, long start, FrameRange range, long step, long hold, long count, long overlap, boolean even) {
         public long end() {
             return start + count;
         }
+
+        public boolean isDrawn() {
+            return source == null;
+        }
     }
 
-    /** What an item is planned from. */
-    public record Part(String source, FrameTable table, Reading reading) { }
+    /**
+     * What an item is planned from.
+     *
+     * @param place its number in the reel
+     * @param table null for what is drawn
+     * @param ratio the source's rate over the reel's
+     */
+    public record Part(int place, Item item, FrameTable table, Reading reading, Rational ratio) {
+        /** All that a source's reading takes, at the reel's own rate. */
+        public static Part of(String source, FrameTable table, Reading reading) {
+            return new Part(0, Item.of(source), table, reading, Rational.ONE);
+        }
 
-    private final List<Span> spans;
+        public static Part of(int place, Item drawn) {
+            return new Part(place, Objects.requireNonNull(drawn, "an item"), null, null, Rational.ONE);
+        }
+
+        private GapPolicy gap() {
+            return reading.gap();
+        }
+    }
+
     private final List<Part> parts;
-    private final List<Take> takes;
+    private final List<Take> takes = new ArrayList<>();
+    private final List<Motion> motions = new ArrayList<>();
+    private final List<Span> spans = new ArrayList<>();
+    private final Joints joints;
     private final long[] starts;
 
-    private ReelPlan(List<Span> spans, List<Part> parts, List<Take> takes) {
-        this.spans = spans;
-        this.parts = parts;
-        this.takes = takes;
-        this.starts = spans.stream().mapToLong(Span::start).toArray();
+    private ReelPlan(List<Part> parts) {
+        this.parts = List.copyOf(parts);
+        long[] counts = new long[parts.size()];
+        for (int i = 0; i < counts.length; i++) {
+            Part part = parts.get(i);
+            Take take = part.table == null ? null : Take.of(part.table, part.item.range() == null ? part.reading : part.reading.withRange(part.item.range()));
+            takes.add(take);
+            motions.add(take == null ? null : Motion.of(take.count(), part.item.playingInUse(), part.ratio, take::indexOf));
+            counts[i] = take == null ? part.item.drawn().frames() : motions.get(i).count();
+        }
+        joints = Joints.of(parts.stream().map(p -> p.item.joint()).toList(), counts);
+        long end = 0;
+        for (int i = 0; i < counts.length; i++) {
+            Part part = parts.get(i);
+            Take take = takes.get(i);
+            long start = end - joints.overlap(i);
+            spans.add(take == null ? new Span(i, part.place, null, start, FrameRange.of(0, counts[i] - 1), 1, 1, counts[i], joints.overlap(i), true)
+                    : new Span(i, part.place, part.item.source(), start, FrameRange.of(take.first(), take.last()), take.step(), take.hold(), counts[i], joints.overlap(i),
+                            motions.get(i).isPlain()));
+            end = start + counts[i];
+        }
+        starts = spans.stream().mapToLong(Span::start).toArray();
     }
 
     public static ReelPlan of(List<Part> parts) {
-        List<Span> spans = new ArrayList<>();
-        List<Take> takes = new ArrayList<>();
-        long start = 0;
-        for (int i = 0; i < parts.size(); i++) {
-            Part part = parts.get(i);
-            Take take = Take.of(part.table, part.reading);
-            takes.add(take);
-            spans.add(new Span(i, part.source, start, FrameRange.of(take.first(), take.last()), take.step(), take.hold(), take.count()));
-            start += take.count();
-        }
-        return new ReelPlan(List.copyOf(spans), List.copyOf(parts), takes);
+        return new ReelPlan(parts);
     }
 
     /** The reel's length in frames: what its items add up to. */
@@ -73,44 +112,74 @@ public final class ReelPlan {
         return parts.get(item);
     }
 
+    /** The item at a reel frame; where two lie over each other, the later one. */
     public Span spanAt(long reelFrame) {
         if (reelFrame < 0 || reelFrame >= count()) {
             throw new IndexOutOfBoundsException("Reel frame " + reelFrame + " of " + count());
         }
         int index = Arrays.binarySearch(starts, reelFrame);
         if (index < 0) {
-            return spans.get(-index - 2);
+            index = -index - 2;
+        }
+        while (index + 1 < spans.size() && starts[index + 1] <= reelFrame) {
+            index++;
         }
         while (spans.get(index).count() == 0) {
-            index++;
+            index--;
         }
         return spans.get(index);
     }
 
     public ReelFrame at(long reelFrame) {
         Span span = spanAt(reelFrame);
-        Part part = parts.get(span.item());
-        long wanted = takes.get(span.item()).wanted(reelFrame - span.start());
-        boolean usable = !part.table.state(wanted).isFault() || part.reading.gap() == GapPolicy.REFUSE;
-        return new ReelFrame(span.item(), wanted,
-                usable ? new ReelFrame.SourceFrame(wanted) : filled(part, span, wanted));
+        return joints.at(span.item(), reelFrame - span.start(), this::alone);
+    }
+
+    /** The source frame that belongs at a place of an item, counted from its start. */
+    public long shown(Span span, long place) {
+        return alone(span.item(), place).wanted();
+    }
+
+    /** What stands at a place of an item, whatever lies over it. */
+    private ReelFrame alone(int item, long place) {
+        Part part = parts.get(item);
+        if (part.table == null) {
+            return new ReelFrame(item, place, part.item.drawn().at(place), false);
+        }
+        Motion.Spot spot = motions.get(item).at(place);
+        Take take = takes.get(item);
+        long wanted = take.at(spot.index());
+        if (spot.share().signum() == 0) {
+            return one(part, item, wanted);
+        }
+        ReelFrame low = one(part, item, wanted);
+        ReelFrame high = one(part, item, take.at(spot.index() + 1));
+        if (low.content() instanceof ReelFrame.SourceFrame(long before) && high.content() instanceof ReelFrame.SourceFrame(long after)) {
+            return before == after ? low : new ReelFrame(item, wanted, new ReelFrame.Blend(before, after, spot.share()), low.filled() || high.filled());
+        }
+        return new ReelFrame(item, wanted, new ReelFrame.Cross(low, high, spot.share()), true);
+    }
+
+    private ReelFrame one(Part part, int item, long wanted) {
+        boolean usable = !part.table.state(wanted).isFault() || part.gap() == GapPolicy.REFUSE;
+        return new ReelFrame(item, wanted, usable ? new ReelFrame.SourceFrame(wanted) : filled(part, spans.get(item), wanted));
     }
 
     /** What stands in for a frame that can't be used; a card where the policy finds nothing. */
     private static ReelFrame.Content filled(Part part, Span span, long wanted) {
         FrameTable table = part.table;
-        OptionalLong before = switch (part.reading.gap()) {
+        OptionalLong before = switch (part.gap()) {
             case HOLD, NEAREST, BLEND -> goodBefore(table, wanted, span);
             default -> OptionalLong.empty();
         };
-        OptionalLong after = switch (part.reading.gap()) {
+        OptionalLong after = switch (part.gap()) {
             case NEAREST, BLEND -> goodAfter(table, wanted, span);
             default -> OptionalLong.empty();
         };
         if (before.isPresent() && after.isPresent()) {
             long low = before.getAsLong();
             long high = after.getAsLong();
-            return part.reading.gap() == GapPolicy.BLEND
+            return part.gap() == GapPolicy.BLEND
                     ? new ReelFrame.Blend(low, high, Rational.of(wanted - low, high - low))
                     : new ReelFrame.SourceFrame(wanted - low <= high - wanted ? low : high);
         }
@@ -149,20 +218,30 @@ public final class ReelPlan {
     public boolean holdHasNoStart(int item) {
         Span span = spans.get(item);
         Part part = parts.get(item);
-        return part.reading.gap() == GapPolicy.HOLD && span.count() > 0
+        return part.table != null && part.gap() == GapPolicy.HOLD && span.count() > 0
                 && part.table.state(span.range().first()).isFault();
+    }
+
+    /** What an item's speed and conform do to its frames. */
+    public Tally tally(int item) {
+        return motions.get(item) == null ? Tally.NONE : motions.get(item).tally();
+    }
+
+    /** How an item begins, if it does so in less time than its joint asks for: the items are too short for it. */
+    public Optional<Joint> shortened(int item) {
+        return joints.shortened(item);
     }
 
     /** Every place where something stands in for the wanted frame, with its reel frame. */
     public List<Fill> fills() {
         List<Fill> fills = new ArrayList<>();
         for (Span span : spans) {
-            if (parts.get(span.item()).reading.gap() == GapPolicy.REFUSE) {
+            if (span.isDrawn() || parts.get(span.item()).gap() == GapPolicy.REFUSE) {
                 continue;
             }
             for (long i = span.start(); i < span.end(); i++) {
                 ReelFrame frame = at(i);
-                if (frame.isFill()) {
+                if (frame.isFill() && (fills.isEmpty() || fills.getLast().reelFrame < i)) {
                     fills.add(new Fill(i, frame));
                 }
             }

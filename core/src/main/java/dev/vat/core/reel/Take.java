@@ -6,6 +6,8 @@ import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
+import java.util.Arrays;
+import java.util.stream.LongStream;
 
 /**
  * The source frames that an item asks for, one for each of its places: those of the reading's range without the lead-in,
@@ -46,7 +48,7 @@ final class Take {
     }
 
     private static Take closed(FrameTable table, long first, long step, long hold, long distinct) {
-        long[] usable = java.util.stream.LongStream.range(0, distinct).map(n -> first + n * step)
+        long[] usable = LongStream.range(0, distinct).map(n -> first + n * step)
                 .filter(number -> !table.state(number).isFault()).toArray();
         return new Take(first, step, hold, usable.length * hold, usable);
     }
@@ -60,7 +62,7 @@ final class Take {
     }
 
     long last() {
-        return count == 0 ? first() : wanted(count - 1);
+        return count == 0 ? first() : at(count - 1);
     }
 
     long step() {
@@ -71,9 +73,16 @@ final class Take {
         return hold;
     }
 
-    /** The frame that belongs at a place, counted from the item's start. */
-    long wanted(long place) {
+    /** The frame at a place, counted from the item's start. */
+    long at(long place) {
         long index = place / hold;
         return chosen == null ? first + index * step : chosen[(int) index];
+    }
+
+    /** The last place of a frame, or -1 if it isn't taken. */
+    long indexOf(long number) {
+        long index = chosen != null ? Arrays.binarySearch(chosen, number) : number < first || (number - first) % step != 0 ? -1 : (number - first) / step;
+        long place = index < 0 ? -1 : Math.min(count, (index + 1) * hold) - 1;
+        return place >= 0 && at(place) == number ? place : -1;
     }
 }

@@ -1,7 +1,9 @@
 package dev.vat.core.run;
 
+import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Frame;
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.picture.AlphaKind;
@@ -11,6 +13,7 @@ import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
+import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
@@ -22,19 +25,33 @@ import dev.vat.core.source.Reading;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
- * A reel with everything that is known of its sources: what a run would make and what findings are about. Size, pixel
- * aspect and rate are the first item's.
+ * A reel with everything that is known of its sources: what a run would make and what findings are about. Size and pixel
+ * aspect are the first source's, and so is the rate, unless the reel has its own.
  */
 public final class Programme {
 
-    /** One item of the reel with its source and its frame table. */
-    public record Entry(int item, Source source, FrameTable table) {
+    /**
+     * An item that takes frames of a source, with that and its frame table.
+     *
+     * @param item its number in the plan
+     * @param place its number in the reel
+     * @param use what is taken and how it plays
+     */
+    public record Entry(int item, int place, Item use, Source source, FrameTable table) {
+        /** Its reading, with the frames that the item takes of it. */
+        public Reading reading() {
+            return use.range() == null ? source.reading() : source.reading().withRange(use.range());
+        }
+
         /** What its frames hold, with the pixel aspect as it is read. */
         public Optional<PictureFormat> format() {
             return table.format().map(f -> f.withPixelAspect(source.reading().picture().pixelAspectOf(f)));
@@ -60,14 +77,20 @@ public final class Programme {
         }
     }
 
+    private static final Rational MIDDLE = Rational.of(1, 2);
+
     private final Reel reel;
+    private final Rate rate;
     private final List<Entry> entries;
+    private final Map<Integer, Entry> byItem;
     private final ReelPlan plan;
     private final int unknownItems;
 
-    private Programme(Reel reel, List<Entry> entries, ReelPlan plan, int unknownItems) {
+    private Programme(Reel reel, Rate rate, List<Entry> entries, ReelPlan plan, int unknownItems) {
         this.reel = reel;
+        this.rate = rate;
         this.entries = entries;
+        this.byItem = entries.stream().collect(Collectors.toMap(Entry::item, Function.identity()));
         this.plan = plan;
         this.unknownItems = unknownItems;
     }
@@ -79,27 +102,44 @@ public final class Programme {
 
     public static Programme of(Project project, Reel reel, Map<String, FrameTable> tables) {
         List<Entry> entries = new ArrayList<>();
-        int unknown = 0;
-        for (Item item : reel.items()) {
-            Optional<Source> source = project.source(item.source());
-            FrameTable table = tables.get(item.source());
-            if (source.isPresent() && table != null) {
-                entries.add(new Entry(entries.size(), source.get(), table));
-            } else {
-                unknown++;
+        List<Integer> known = new ArrayList<>();
+        for (int place = 0; place < reel.items().size(); place++) {
+            Item item = reel.items().get(place);
+            Source source = project.source(item.source()).orElse(null);
+            FrameTable table = source == null ? null : tables.get(source.id());
+            if (table != null) {
+                entries.add(new Entry(known.size(), place, item, source, table));
+            }
+            if (table != null || item.drawn() != null) {
+                known.add(place);
             }
         }
-        ReelPlan plan = ReelPlan.of(entries.stream()
-                .map(e -> new ReelPlan.Part(e.source.id(), e.table, e.source.reading())).toList());
-        return new Programme(reel, List.copyOf(entries), plan, unknown);
+        Rate rate = reel.rate() != null ? reel.rate() : entries.stream().findFirst().flatMap(Entry::rate).orElse(null);
+        List<ReelPlan.Part> parts = new ArrayList<>();
+        for (int place : known) {
+            parts.add(entries.stream().filter(e -> e.place == place).findFirst().map(e -> new ReelPlan.Part(place, e.use, e.table, e.source.reading(), ratio(e, rate)))
+                    .orElseGet(() -> ReelPlan.Part.of(place, reel.items().get(place))));
+        }
+        return new Programme(reel, rate, List.copyOf(entries), ReelPlan.of(parts), reel.items().size() - known.size());
+    }
+
+    /** A source's rate over the reel's. */
+    private static Rational ratio(Entry entry, Rate reel) {
+        return reel == null ? Rational.ONE : entry.rate().map(own -> own.perSecond().dividedBy(reel.perSecond())).orElse(Rational.ONE);
     }
 
     public Reel reel() {
         return reel;
     }
 
+    /** The items that take frames of sources, in their order. */
     public List<Entry> entries() {
         return entries;
+    }
+
+    /** What an item of the plan takes frames of; empty for what is drawn. */
+    public Optional<Entry> entry(int item) {
+        return Optional.ofNullable(byItem.get(item));
     }
 
     public ReelPlan plan() {
@@ -112,7 +152,7 @@ public final class Programme {
     }
 
     public Optional<Rate> rate() {
-        return entries.isEmpty() ? Optional.empty() : entries.getFirst().rate();
+        return Optional.ofNullable(rate);
     }
 
     public Optional<PictureFormat> shape() {
@@ -126,6 +166,16 @@ public final class Programme {
     /** A file's picture, once the reel's is known. */
     public Optional<Frame> frame(Deliverable deliverable) {
         return shape().map(f -> deliverable.frameFor(f.size(), f.pixelAspect()));
+    }
+
+    /** Where an item's picture lies in the reel's; empty where it is of the reel's shape. */
+    public Optional<Placement> placement(Entry entry) {
+        PictureFormat own = entry.format().orElse(null);
+        PictureFormat whole = shape().orElse(null);
+        if (own == null || whole == null || own.size().equals(whole.size()) && own.pixelAspect().equals(whole.pixelAspect())) {
+            return Optional.empty();
+        }
+        return Optional.of(Placement.of(own.size(), own.pixelAspect(), whole.size(), whole.pixelAspect(), entry.use.fitInUse(), MIDDLE, MIDDLE, Chroma.RGB));
     }
 
     /** Whether any item can be seen through. */
@@ -153,13 +203,14 @@ public final class Programme {
                 .allMatch(f -> f.depth().bits() <= 8 && !f.linear());
         boolean kept = entries.stream().allMatch(e -> e.picture().colour().kind() == ColourReading.Kind.DISPLAY);
         boolean alpha = entries.stream().anyMatch(e -> e.table.alpha() != AlphaKind.NONE);
-        boolean blended = entries.stream().anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND);
+        boolean blended = entries.stream().anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND || e.use.playingInUse().conformInUse() == Conform.BLEND
+                || placement(e).isPresent()) || reel.items().stream().anyMatch(i -> i.joint() != null);
         return eight && kept && !alpha && !blended && !scaled ? WorkingFormat.W8 : WorkingFormat.W16;
     }
 
     /** Source frame numbers if the reel has one item, else reel frames from 0. */
     public FrameRange range() {
-        if (entries.size() == 1) {
+        if (isOneSource()) {
             return plan.spans().getFirst().range();
         }
         return FrameRange.of(0, Math.max(0, plan.count() - 1));
@@ -169,14 +220,19 @@ public final class Programme {
     public String describe() {
         boolean whole = entries.stream().allMatch(Programme::takesAll);
         String frames = plan.count() == 1 ? "1 frame" : plan.count() + " frames";
-        if (whole || entries.size() != 1) {
+        if (whole || !isOneSource()) {
             return (whole ? "whole reel, " : "ranges as set, ") + frames;
         }
         return "only " + plan.spans().getFirst().range() + ", " + frames;
     }
 
+    /** Whether all of it is one source's frames, each once and in order. */
+    public boolean isOneSource() {
+        return entries.size() == 1 && plan.spans().size() == 1 && plan.spans().getFirst().even();
+    }
+
     private static boolean takesAll(Entry entry) {
-        Reading reading = entry.source.reading();
+        Reading reading = entry.reading();
         return (reading.range() == null || reading.range().equals(entry.table.sequence().range()))
                 && reading.cadence().leadIn() == 0;
     }
@@ -190,6 +246,6 @@ public final class Programme {
     /** Whether each frame that is expected is there, good, and looked into. */
     public boolean isComplete() {
         return entries.stream().allMatch(e -> e.table().isChecked()
-                && ResumeAdvice.of(e.table(), e.source().reading().rangeIn(e.table().sequence())).wanted().isEmpty());
+                && ResumeAdvice.of(e.table(), e.reading().rangeIn(e.table().sequence())).wanted().isEmpty());
     }
 }

@@ -44,8 +44,8 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         List<Piece> pieces = new ArrayList<>();
         ClipFacts.Track first = null;
         for (ReelPlan.Span span : programme.plan().spans()) {
-            Programme.Entry entry = programme.entries().get(span.item());
-            if (span.count() == 0 || track(entry, clips).isEmpty() || whyNot(programme, span).isPresent()) {
+            Programme.Entry entry = programme.entry(span.item()).orElse(null);
+            if (entry == null || span.count() == 0 || track(entry, clips).isEmpty() || whyNot(programme, span).isPresent()) {
                 continue;
             }
             first = first == null ? track(entry, clips).get() : first;
@@ -65,8 +65,8 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
 
     /** Why a clip's sound can't go along with its pictures. */
     public static Optional<String> whyNot(Programme programme, ReelPlan.Span span) {
-        Programme.Entry entry = programme.entries().get(span.item());
-        if (span.step() != 1 || span.hold() != 1) {
+        Programme.Entry entry = programme.entry(span.item()).orElseThrow();
+        if (span.step() != 1 || span.hold() != 1 || !span.even()) {
             return Optional.of("not every frame is taken once");
         }
         if (entry.source().reading().gap() == GapPolicy.CLOSE) {

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureReading;
@@ -13,7 +14,6 @@ import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
-import dev.vat.core.time.Rational;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
@@ -42,7 +42,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
                       List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
                       ReelSound sound, List<RunFile> files, Remade remade) {
 
-    public static final int VERSION = 4;
+    public static final int VERSION = 5;
 
     /** Where a rate comes from that no file states. */
     public static final String CHOSEN = "chosen by the user";
@@ -67,11 +67,22 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
     }
 
-    /** A source as the run reads it. @param lossyPasses how often its pictures were packed with loss before */
+    /**
+     * A source as the run reads it.
+     *
+     * @param size of its frames, in stored pixels
+     * @param placement where its picture lies in the reel's, or null where it is the reel's
+     * @param lossyPasses how often its pictures were packed with loss before
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
     public record RunSource(String name, String folder, SequencePattern pattern, FileKind kind, PictureReading picture,
-                            int bits, int lossyPasses, List<FrameStamp> stamps) {
+                            int bits, Size size, Placement placement, int lossyPasses, List<FrameStamp> stamps) {
         public RunSource {
             stamps = stamps == null ? List.of() : List.copyOf(stamps);
+        }
+
+        RunSource withoutStamps() {
+            return new RunSource(name, folder, pattern, kind, picture, bits, size, placement, lossyPasses, List.of());
         }
     }
 
@@ -87,42 +98,49 @@ public record RunPlan(int version, String run, String made, String vat, String l
     /**
      * Consecutive reel frames from one source: frames from {@code first} on, {@code step} apart, each shown {@code hold}
      * times, {@code count} reel frames altogether.
+     *
+     * @param source number of the source, or {@link #DRAWN}
+     * @param step may be negative: they are played backwards
+     * @param fills what stands there otherwise; the item of such a frame is the number of its source
+     * @param drawn what stands at each place where there is no source; null where there is one
      */
-    public record RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills) {
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills, ReelFrame.Content drawn) {
+
+        /** In place of a source's number: Vat draws it. */
+        public static final int DRAWN = -1;
+
         public RunSpan {
             hold = Math.max(1, hold);
             fills = List.copyOf(fills);
         }
 
+        public RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills) {
+            this(source, start, first, step, hold, count, fills, null);
+        }
+
+        public RunSpan withFills(List<RunFill> others) {
+            return new RunSpan(source, start, first, step, hold, count, others, drawn);
+        }
+
+        /** Whether Vat draws it. */
+        @JsonIgnore
+        public boolean isOfNoSource() {
+            return source == DRAWN;
+        }
+
         public long wanted(long reelFrame) {
             return first + (reelFrame - start) / hold * step;
         }
-    }
 
-    /**
-     * A reel frame where something stands in: the frame {@code held}, or that mixed with {@code after}, or else a card.
-     *
-     * @param share how much of {@code after} there is
-     * @param card the reason on the card
-     */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record RunFill(long reelFrame, long wanted, Long held, Long after, Rational share, String card) {
-
-        public static RunFill of(long reelFrame, long wanted, ReelFrame.Content content) {
-            return switch (content) {
-                case ReelFrame.SourceFrame(long number) -> new RunFill(reelFrame, wanted, number, null, null, null);
-                case ReelFrame.Blend(long low, long high, Rational part) -> new RunFill(reelFrame, wanted, low, high, part, null);
-                case ReelFrame.Card(String reason) -> new RunFill(reelFrame, wanted, null, null, null, reason);
-            };
-        }
-
-        ReelFrame.Content content() {
-            if (held == null) {
-                return new ReelFrame.Card(card);
-            }
-            return after == null ? new ReelFrame.SourceFrame(held) : new ReelFrame.Blend(held, after, share);
+        private ReelFrame plain(long reelFrame) {
+            long wanted = wanted(reelFrame);
+            return new ReelFrame(source, wanted, drawn != null ? drawn : new ReelFrame.SourceFrame(wanted), false);
         }
     }
+
+    /** A reel frame at which something else stands than its span says; its item is the number of a source. */
+    public record RunFill(long reelFrame, ReelFrame frame) { }
 
     /**
      * One file.
@@ -199,7 +217,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
     /** The same without what its frames' files were when they were checked. */
     public RunPlan withoutStamps() {
-        List<RunSource> plain = sources.stream().map(s -> new RunSource(s.name(), s.folder(), s.pattern(), s.kind(), s.picture(), s.bits(), s.lossyPasses(), List.of())).toList();
+        List<RunSource> plain = sources.stream().map(RunSource::withoutStamps).toList();
         return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, plain, spans, folder,
                 typeface, sound, files, remade);
     }
@@ -238,8 +256,27 @@ public record RunPlan(int version, String run, String made, String vat, String l
         return spans.isEmpty() ? 0 : spans.getLast().start() + spans.getLast().count();
     }
 
-    /** What stands at a reel frame; the item number is the span's place. */
+    /** What stands at a reel frame; its item is the number of a source, or {@link RunSpan#DRAWN}. */
     public ReelFrame frameAt(long reelFrame) {
+        RunSpan span = spanAt(reelFrame);
+        int low = 0;
+        int high = span.fills.size() - 1;
+        while (low <= high) {
+            int middle = (low + high) >>> 1;
+            RunFill fill = span.fills.get(middle);
+            if (fill.reelFrame == reelFrame) {
+                return fill.frame;
+            }
+            if (fill.reelFrame < reelFrame) {
+                low = middle + 1;
+            } else {
+                high = middle - 1;
+            }
+        }
+        return span.plain(reelFrame);
+    }
+
+    private RunSpan spanAt(long reelFrame) {
         int low = 0;
         int high = spans.size() - 1;
         while (low < high) {
@@ -250,17 +287,16 @@ public record RunPlan(int version, String run, String made, String vat, String l
                 high = middle - 1;
             }
         }
-        RunSpan span = spans.get(low);
-        long wanted = span.wanted(reelFrame);
-        for (RunFill fill : span.fills) {
-            if (fill.reelFrame == reelFrame) {
-                return new ReelFrame(low, wanted, fill.content());
-            }
-        }
-        return new ReelFrame(low, wanted, new ReelFrame.SourceFrame(wanted));
+        return spans.get(low);
     }
 
+    /** The source that a frame is of; not of what is drawn. */
     public RunSource sourceOf(ReelFrame frame) {
-        return sources.get(spans.get(frame.item()).source());
+        return sources.get(frame.item());
+    }
+
+    /** Whether a frame is of no source. */
+    public static boolean isDrawn(ReelFrame frame) {
+        return frame.item() == RunSpan.DRAWN;
     }
 }

@@ -39,8 +39,12 @@ public record Kin(String name, List<Member> members) {
 
     /** The one that stands for all: the main one, or the latest version. */
     public Member leading() {
-        boolean versions = members.stream().allMatch(m -> isVersion(m.word));
-        return versions ? members.getLast() : members.getFirst();
+        return areVersions() ? members.getLast() : members.getFirst();
+    }
+
+    /** Whether they are versions of one thing. */
+    public boolean areVersions() {
+        return members.stream().allMatch(m -> isVersion(m.word));
     }
 
     /** Groups sources; the order of families is that of their first members, {@code index} counts in {@code sources}. */

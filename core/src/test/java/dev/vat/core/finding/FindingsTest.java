@@ -14,6 +14,10 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.Conform;
+import dev.vat.core.reel.Joint;
+import dev.vat.core.reel.Playing;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
@@ -162,12 +166,22 @@ class FindingsTest {
     }
 
     @Test
-    void itemsOfAnotherSizeBlockAndOfAnotherRateWarn() {
+    void itemsOfAnotherSizeOrRateSayHowTheyGoIntoTheReel() {
         Case two = new Case(Frames.good("a", 1, 4).table(), Frames.good("b", 1, 4, format(480, 270, 16, AlphaKind.NONE)).table())
                 .edit(Edits.setSourceRate("s2", Rate.of(24)));
-        assertThat(two.one("size-differs").text()).contains("480x270").contains("960x540");
+        assertThat(two.find().mayRun()).isTrue();
+        assertThat(two.one("size-differs").text()).contains("480x270").contains("960x540").contains("enlarged 2.00 times");
+        assertThat(two.mend("size-differs", 2).one("size-differs").severity()).as("pixel for pixel enlarges nothing").isEqualTo(Severity.NOTE);
         assertThat(two.one("rate-differs").text()).contains("24").contains("0.960x as long");
-        assertThat(two.mend("size-differs", 0).find().mayRun()).isTrue();
+        Case kept = two.mend("rate-differs", 1);
+        assertThat(kept.one("rate-conformed").text()).contains("24 to 25").contains("nearest");
+        assertThat(kept.edit(Edits.setRate(Rate.of(24))).find().all()).as("at its own rate nothing is to be said").noneMatch(f -> f.id().startsWith("rate-"));
+        Case unfit = two.edit(ReelEdits.playItem(1, Playing.PLAIN.withConform(Conform.PULLDOWN_2_3)));
+        assertThat(unfit.one("conform-unfit").severity()).isEqualTo(Severity.BLOCKER);
+        assertThat(unfit.mend("conform-unfit", 0).find().mayRun()).isTrue();
+        Case joined = two.edit(ReelEdits.joinItem(1, Joint.dissolve(20)));
+        assertThat(joined.one("joint-short").text()).contains("dissolve 20");
+        assertThat(joined.mend("joint-short", 0).find().all()).noneMatch(f -> f.id().equals("joint-short"));
     }
 
     @Test

@@ -117,7 +117,7 @@ class EditsTest {
 
     @Test
     void itemsMoveAndLeave() {
-        Project project = with(Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_PROGRAMME), Edits.addItem("s1"), Edits.moveItem(2, 0), Edits.removeItem(1));
+        Project project = with(Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_PROGRAMME), ReelEdits.addItem("s1"), ReelEdits.moveItem(2, 0), ReelEdits.removeItem(1));
         assertThat(project.currentReel().orElseThrow().items()).extracting(i -> i.source()).containsExactly("s1", "s2");
     }
 }

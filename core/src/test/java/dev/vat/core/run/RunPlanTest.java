@@ -9,6 +9,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
@@ -32,9 +33,9 @@ class RunPlanTest {
         Expectation expected = Expectation.of(Catalogue.WEB_H264.settings(), 15, Rate.FPS_25, Size.of(64, 48), PixelAspect.SQUARE, null);
         return new RunPlan(1, "20310504-120000-abcdef", "2031-05-04T12:00:00Z", "0", "lib", "Kite Week", "opening", Rate.FPS_25, "chosen", Size.of(64, 48),
                 PixelAspect.SQUARE, WorkingFormat.W16,
-                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG, PictureReading.of(AlphaKind.NONE, false), 16, 0, List.of()),
-                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, PictureReading.of(AlphaKind.NONE, true), 16, 0, List.of())),
-                List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10, List.of(new RunPlan.RunFill(3, 1004, 1003L, null, null, null), new RunPlan.RunFill(4, 1005, null, null, null, "missing"))),
+                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG, PictureReading.of(AlphaKind.NONE, false), 16, Size.of(64, 48), null, 0, List.of()),
+                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, PictureReading.of(AlphaKind.NONE, true), 16, Size.of(64, 48), null, 0, List.of())),
+                List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10, List.of(new RunPlan.RunFill(3, new ReelFrame(0, 1004, new ReelFrame.SourceFrame(1003))), new RunPlan.RunFill(4, new ReelFrame(0, 1005, new ReelFrame.Card("missing"))))),
                         new RunPlan.RunSpan(1, 10, 0, 5, 1, 5, List.of())),
                 "/out", "face", null, List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4", Treatment.plain(Catalogue.codec("h264-high-420"), Size.of(64, 48)), 2, 1, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected, null, null)), null);
     }
@@ -55,6 +56,13 @@ class RunPlanTest {
     void aPlanComesBackFromItsTextAsItWas() throws Exception {
         JsonMapper json = JsonMapper.builder().build();
         assertThat(json.readValue(json.writeValueAsString(plan()), RunPlan.class)).isEqualTo(plan());
+        ReelFrame from = new ReelFrame(0, 1004, new ReelFrame.Blend(1003, 1004, Rational.of(1, 3)), false);
+        ReelFrame black = new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Plain(Rgb.BLACK), false);
+        RunPlan drawn = plan().withSpans(List.of(new RunPlan.RunSpan(RunPlan.RunSpan.DRAWN, 0, 0, 1, 1, 4,
+                List.of(new RunPlan.RunFill(0, new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Cross(from, black, Rational.of(1, 2)), false))), new ReelFrame.Plain(Rgb.BLACK))));
+        assertThat(json.readValue(json.writeValueAsString(drawn), RunPlan.class)).isEqualTo(drawn);
+        assertThat(drawn.frameAt(0).seen()).extracting(ReelFrame::wanted).containsExactly(1003L, 1004L);
+        assertThat(RunPlan.isDrawn(drawn.frameAt(3))).isTrue();
     }
 
     /** Long-GOP parts are whole groups of frames, at least ten seconds; boundaries depend on the plan alone. */

@@ -51,7 +51,8 @@ final class MomentPicture extends StackPane {
         Size seen = plan.pixelAspect().seen(plan.size());
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
         viewer.picture(new Message.Still(Path.of(source.folder()).resolve(source.pattern().fileName(number)).toString(),
-                        source.kind(), number, 0, source.picture()), new Message.Shape((int) Math.max(1, seen.width() * fit),
+                        source.kind(), number, 0, source.picture(),
+                        source.placement() == null ? null : new Message.Placed(source.placement(), plan.size())), new Message.Shape((int) Math.max(1, seen.width() * fit),
                 (int) Math.max(1, seen.height() * fit), Rgb.BLACK, Message.Look.COLOUR, null)).whenComplete((picture, failure) -> Platform.runLater(() -> put(picture, failure)));
     }
 

@@ -96,7 +96,7 @@ final class ReadingPane extends VBox {
     /** Range, count, seconds and timecode: four ways to say the same. */
     private HBox extent() {
         Extent extent = new Extent(reading.rangeIn(sequence), sequence.step(), rateNow());
-        long made = ReelPlan.of(List.of(new ReelPlan.Part(source.id(), table, reading))).count();
+        long made = ReelPlan.of(List.of(ReelPlan.Part.of(source.id(), table, reading))).count();
         String frames = made == 1 ? "1 frame" : made + " frames";
         String effect = rateNow() == null ? frames : frames + " at " + rateNow().label() + " = " + rateNow().seconds(made).toFixed(3) + " s";
         return field("Range", effect,
@@ -158,7 +158,7 @@ final class ReadingPane extends VBox {
         List<Node> values = new ArrayList<>();
         values.add(text("expected", expected == null ? "" : expected.toString(), 9, typed ->
                 studio.edit(Edits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
-        studio.expectedByKin(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range())).ifPresent(range ->
+        studio.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range())).ifPresent(range ->
                 values.add(Parts.small("expect-kin", range + " as its kin", () -> studio.edit(Edits.setExpected(source.id(), range)))));
         return field("Expected", expected == null ? "The frames that there should be, if more are to come." : "", values.toArray(Node[]::new));
     }

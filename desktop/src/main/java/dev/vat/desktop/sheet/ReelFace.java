@@ -1,24 +1,22 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.project.Edits;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Programme;
-import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
-import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.LongConsumer;
+import java.util.function.LongSupplier;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -28,10 +26,16 @@ public final class ReelFace extends VBox {
 
     private final Studio studio;
     private final LongConsumer seek;
+    private final LongSupplier playhead;
+    private final Thumbnails thumbnails;
+    private int selected = -1;
 
-    public ReelFace(Studio studio, LongConsumer seek) {
+    /** @param seek told of a reel frame to go to @param playhead the reel frame that is shown */
+    public ReelFace(Studio studio, LongConsumer seek, LongSupplier playhead) {
         this.studio = studio;
         this.seek = seek;
+        this.playhead = playhead;
+        this.thumbnails = new Thumbnails(studio.viewer());
         setId("reel-face");
         getStyleClass().add("face");
     }
@@ -42,14 +46,14 @@ public final class ReelFace extends VBox {
             rows.add(reels());
         }
         Optional<Programme> programme = studio.programme();
-        if (programme.isEmpty() || programme.get().entries().isEmpty()) {
+        if (programme.isEmpty() || programme.get().plan().spans().isEmpty()) {
             rows.add(Parts.wrapped("The reel is empty. Bring frames in, or add a source to it from the In face.", "note", "empty"));
         } else {
-            List<ReelPlan.Span> spans = programme.get().plan().spans();
-            for (ReelPlan.Span span : spans) {
-                rows.add(item(programme.get(), span, spans.size()));
+            for (ReelPlan.Span span : programme.get().plan().spans()) {
+                rows.add(item(programme.get(), span));
             }
             rows.add(total(programme.get()));
+            rows.add(rate(programme.get()));
         }
         getChildren().setAll(rows);
     }
@@ -67,52 +71,45 @@ public final class ReelFace extends VBox {
         return choices;
     }
 
-    private VBox item(Programme programme, ReelPlan.Span span, int items) {
-        Programme.Entry entry = programme.entries().get(span.item());
-        Sequence s = entry.table().sequence();
-        int index = span.item();
-        Button up = icon("up-" + index, Icon.UP, "Earlier", () -> studio.edit(Edits.moveItem(index, index - 1)));
-        up.setDisable(index == 0);
-        Button down = icon("down-" + index, Icon.DOWN, "Later", () -> studio.edit(Edits.moveItem(index, index + 1)));
-        down.setDisable(index == items - 1);
-        Button out = icon("out-" + index, Icon.CLOSE, "Take out of the reel", () -> studio.edit(Edits.removeItem(index)));
-        String number = Integer.toString(index + 1);
-        HBox head = Parts.row(Parts.label(number, "mono", "note"), Parts.label(s.name(), "strong"), Parts.space(), up, down, out);
-        FlowPane figures = new FlowPane();
-        figures.getStyleClass().add("figures");
-        figures.getChildren().addAll(
-                Parts.label(s.pattern().number(span.range().first()) + " to " + s.pattern().number(span.range().last()), "mono"),
-                Parts.label(span.count() == 1 ? "1 frame" : span.count() + " frames", "mono"),
-                Parts.label("from " + start(programme, span), "mono"),
-                Parts.label("every frame plays once", "note"),
-                Parts.label("holes: " + entry.source().reading().gap().title().toLowerCase(Locale.ROOT), "note"));
-        VBox row = new VBox(head, figures);
-        row.setId("item-" + index);
+    private VBox item(Programme programme, ReelPlan.Span span) {
+        boolean open = span.place() == selected;
+        VBox row = new VBox(new ItemRow(studio, thumbnails, programme, span));
+        row.setId("item-" + span.place());
         row.getStyleClass().add("source-row");
-        row.setOnMouseClicked(_ -> seek.accept(span.start()));
+        if (open) {
+            row.getStyleClass().add("selected");
+            row.getChildren().add(new ItemPane(studio, programme, span, playhead));
+        }
+        row.setOnMouseClicked(_ -> {
+            if (selected != span.place()) {
+                selected = span.place();
+                show();
+                seek.accept(span.start());
+            }
+        });
         return row;
     }
 
-    private static String start(Programme programme, ReelPlan.Span span) {
-        return programme.rate().map(r -> Timecode.of(span.start(), r).toString()).orElse("reel frame " + span.start());
-    }
-
-    private static Button icon(String id, Icon icon, String words, Runnable act) {
-        Button button = Parts.button(id, "", act);
-        button.setGraphic(icon.node());
-        button.getStyleClass().add("small");
-        button.setAccessibleText(words);
-        button.setTooltip(new Tooltip(words));
-        return button;
-    }
-
-    private static HBox total(Programme programme) {
+    private HBox total(Programme programme) {
         long count = programme.plan().count();
         String length = programme.rate().map(r -> words(r, count)).orElse("no rate yet");
-        HBox total = Parts.row(Parts.label("Programme", "strong"), Parts.label(count + " frames", "mono"), Parts.label(length, "mono"));
+        long second = programme.rate().map(r -> Math.max(1, r.perSecond().round())).orElse(25L);
+        HBox total = Parts.row(Parts.label("Programme", "strong"), Parts.label(count + " frames", "mono"), Parts.label(length, "mono"), Parts.space(),
+                Parts.small("add-black", "Add black", () -> studio.edit(ReelEdits.addDrawn(programme.reel().items().size(), Drawn.Plain.black(second)))));
         total.getStyleClass().add("total");
         total.setId("reel-total");
         return total;
+    }
+
+    /** The reel's own rate: what plays at another one is conformed. */
+    private HBox rate(Programme programme) {
+        List<Rate> offered = new ArrayList<>(Rate.USUAL);
+        programme.rate().filter(r -> !offered.contains(r)).ifPresent(offered::addFirst);
+        offered.addFirst(null);
+        HBox field = Fields.field("Reel at", programme.reel().rate() == null ? "Every item is brought to the first source's rate." : "Every item is brought to this rate.",
+                Fields.choice("reel-rate", offered.toArray(Rate[]::new), programme.reel().rate(), r -> r == null ? "as the first source" : r.label(), r -> studio.edit(ReelEdits.setRate(r))));
+        field.getStyleClass().add("total");
+        return field;
     }
 
     private static String words(Rate rate, long count) {

@@ -1,6 +1,7 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.project.Edits;
+import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
@@ -39,7 +40,7 @@ final class SourceActs extends VBox {
             } else {
                 acts.getChildren().add(Parts.button("check-again", "Check again", () -> studio.watch().again(source)));
             }
-            acts.getChildren().add(Parts.button("add-item", "Add to reel", () -> studio.edit(Edits.addItem(source.id()))));
+            acts.getChildren().add(Parts.button("add-item", "Add to reel", () -> studio.edit(ReelEdits.addItem(source.id()))));
         }
         acts.getChildren().add(Parts.button("reveal-source", "Show folder", () -> ask.reveal(source.folder().path())));
         acts.getChildren().add(Parts.button("replace-source", "Replace\u2026", this::replace));

@@ -2,6 +2,7 @@ package dev.vat.desktop.strip;
 
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
@@ -32,14 +33,18 @@ public record ReelStrip(Programme programme) implements Strip {
         return plan().count();
     }
 
-    private FrameTable table(ReelFrame frame) {
-        return programme.entries().get(frame.item()).table();
+    private Programme.Entry entry(ReelFrame frame) {
+        return programme.entry(frame.item()).orElseThrow();
+    }
+
+    private boolean isDrawn(ReelFrame frame) {
+        return programme.entry(frame.item()).isEmpty();
     }
 
     @Override
     public Mark mark(long place) {
         ReelFrame frame = plan().at(place);
-        return frame.isFill() ? Mark.FILLED : SourceStrip.markOf(table(frame).state(frame.wanted()));
+        return frame.isFill() ? Mark.FILLED : isDrawn(frame) ? Mark.GOOD : SourceStrip.markOf(entry(frame).table().state(frame.wanted()));
     }
 
     @Override
@@ -54,38 +59,63 @@ public record ReelStrip(Programme programme) implements Strip {
 
     @Override
     public Optional<Message.Subject> subject(long place) {
-        ReelFrame frame = plan().at(place);
-        FrameTable table = table(frame);
+        return subject(plan().at(place));
+    }
+
+    private Optional<Message.Subject> subject(ReelFrame frame) {
         return switch (frame.content()) {
             case ReelFrame.Card(String reason) -> programme.size().map(size -> new Message.Card(size.width(), size.height(),
-                    FrameFeed.cardLines(table.sequence().pattern().number(frame.wanted()), reason, table.sequence().name())));
-            case ReelFrame.SourceFrame(long number) when table.sequence().has(number) -> Optional.of(still(frame, number));
-            case ReelFrame.SourceFrame _ -> Optional.empty();
+                    FrameFeed.cardLines(number(frame, frame.wanted()), reason, entry(frame).table().sequence().name())));
+            case ReelFrame.Plain(Rgb colour) -> programme.size().map(size -> new Message.Plain(size.width(), size.height(), colour));
+            case ReelFrame.SourceFrame(long number) -> still(frame, number).map(s -> s);
             case ReelFrame.Blend(long before, long after, Rational share) ->
-                    Optional.of(new Message.Blend(still(frame, before), still(frame, after), share));
+                    still(frame, before).flatMap(low -> still(frame, after).map(high -> new Message.Blend(low, high, share)));
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) ->
+                    subject(from).flatMap(low -> subject(to).map(high -> new Message.Cross(low, high, share)));
         };
     }
 
-    private Message.Still still(ReelFrame frame, long number) {
-        Programme.Entry entry = programme.entries().get(frame.item());
-        return SourceStrip.still(entry.source(), entry.table(), number);
+    private Optional<Message.Still> still(ReelFrame frame, long number) {
+        Programme.Entry entry = entry(frame);
+        if (!entry.table().sequence().has(number)) {
+            return Optional.empty();
+        }
+        Message.Still still = SourceStrip.still(entry.source(), entry.table(), number);
+        return Optional.of(programme.placement(entry).map(p -> new Message.Still(still.path(), still.kind(), still.frame(), still.modified(), still.how(),
+                new Message.Placed(p, programme.size().orElseThrow()))).orElse(still));
+    }
+
+    private String number(ReelFrame frame, long number) {
+        return entry(frame).table().sequence().pattern().number(number);
     }
 
     @Override
     public String remark(long place) {
-        ReelFrame frame = plan().at(place);
-        FrameTable table = table(frame);
-        String wanted = table.sequence().name() + " " + table.sequence().pattern().number(frame.wanted());
+        return remark(plan().at(place));
+    }
+
+    private String remark(ReelFrame frame) {
+        if (isDrawn(frame) && !(frame.content() instanceof ReelFrame.Cross)) {
+            return plan().part(frame.item()).item().drawn().title();
+        }
+        if (frame.content() instanceof ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share)) {
+            return percent(share) + " of " + remark(to) + " over " + remark(from);
+        }
+        FrameTable table = entry(frame).table();
         FrameState state = table.state(frame.wanted());
-        String trouble = state.isFault() ? ", " + state.label() : "";
+        String wanted = table.sequence().name() + " " + number(frame, frame.wanted()) + (state.isFault() ? ", " + state.label() : "");
         return switch (frame.content()) {
-            case ReelFrame.Card _ -> wanted + trouble + ": a card stands in";
-            case ReelFrame.SourceFrame(long number) when frame.isFill() -> wanted + trouble + ": "
-                    + table.sequence().pattern().number(number) + " is held";
-            case ReelFrame.Blend(long before, long after, Rational _) -> wanted + trouble + ": "
-                    + table.sequence().pattern().number(before) + " and " + table.sequence().pattern().number(after) + " are mixed";
-            case ReelFrame.SourceFrame _ -> wanted + trouble;
+            case ReelFrame.Card _ -> wanted + ": a card stands in";
+            case ReelFrame.SourceFrame(long number) -> wanted + (frame.isFill() ? ": " + number(frame, number) + " is held" : "");
+            case ReelFrame.Blend(long before, long after, Rational share) -> wanted + ": " + number(frame, before) + " and " + number(frame, after) + " are mixed, "
+                    + percent(share) + " of the later one";
+            case ReelFrame.Plain(Rgb colour) -> "colour #" + colour;
+            case ReelFrame.Cross _ -> wanted;
         };
+    }
+
+    private static String percent(Rational share) {
+        return Math.round(100 * share.toDouble()) + " %";
     }
 
     @Override

@@ -92,7 +92,7 @@ public final class Past {
     /** Brings in the frames that it was made of. */
     public void showFrames(Line line) {
         RunPlan plan = line.entry.plan();
-        List<Path> frames = plan.spans().stream().map(s -> {
+        List<Path> frames = plan.spans().stream().filter(s -> !s.isOfNoSource()).map(s -> {
             RunPlan.RunSource source = plan.sources().get(s.source());
             return Path.of(source.folder()).resolve(source.pattern().fileName(s.first()));
         }).distinct().toList();

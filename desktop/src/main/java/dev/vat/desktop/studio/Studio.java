@@ -9,14 +9,11 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.EditHistory;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
-import dev.vat.core.project.Source;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.FrameTable;
-import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
-import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
@@ -28,10 +25,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
@@ -261,15 +256,9 @@ public final class Studio implements AutoCloseable {
         search.bringIn(paths);
     }
 
-    /** The frames that a source's kin have, if there are any: what it should have as well. */
-    public Optional<FrameRange> expectedByKin(Source source) {
-        List<Source> sources = project().sources();
-        int own = sources.indexOf(source);
-        return Kin.group(sources.stream().map(Source::location).toList()).stream()
-                .filter(k -> k.members().stream().anyMatch(m -> m.index() == own)).findFirst()
-                .flatMap(k -> k.members().stream().filter(m -> m.index() != own)
-                        .map(m -> watch.tables().get(sources.get(m.index()).id())).filter(Objects::nonNull)
-                        .map(t -> t.sequence().range()).max(Comparator.comparingLong(FrameRange::count)));
+    /** What belongs together among the sources. */
+    public Relatives relatives() {
+        return new Relatives(project().sources(), watch.tables());
     }
 
     /** What looks for sources on disk. */

@@ -9,6 +9,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.run.Programme;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.strip.MovieStrip;
@@ -100,11 +101,11 @@ final class LookedAt implements PictureArea.Dragged {
             case SourceStrip s -> studio.making().keepStill(s.source(), s.frame(place));
             case ReelStrip r -> {
                 ReelFrame frame = r.programme().plan().at(place);
-                Source source = r.programme().entries().get(frame.item()).source();
-                if (frame.content() instanceof ReelFrame.SourceFrame(long number)) {
+                Source source = r.programme().entry(frame.item()).map(Programme.Entry::source).orElse(null);
+                if (source != null && frame.content() instanceof ReelFrame.SourceFrame(long number)) {
                     studio.making().keepStill(source, number);
                 } else {
-                    studio.say("Something stands in for frame " + frame.wanted() + " of " + source.name() + " here: no still can be made of it.");
+                    studio.say("This place of the reel isn't one frame of a source: no still can be made of it.");
                 }
             }
             default -> studio.say("Stills are made of sources and reels.");

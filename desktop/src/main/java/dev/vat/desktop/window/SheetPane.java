@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
+import java.util.function.LongSupplier;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -41,13 +42,14 @@ final class SheetPane extends BorderPane {
      * @param faceChosen told of a press on a face's name
      * @param sourceChosen told of the id of a source
      * @param seek told of a reel frame to go to
+     * @param playhead the place that is shown
      * @param columnChosen told when another deliverable is in focus
      * @param goTo told of a source and the number of a frame of it that is to be shown
      */
-    SheetPane(Studio studio, Ask ask, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek,
+    SheetPane(Studio studio, Ask ask, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek, LongSupplier playhead,
               Runnable columnChosen, BiConsumer<String, Long> goTo) {
         in = new InFace(studio, ask, sourceChosen);
-        reel = new ReelFace(studio, seek);
+        reel = new ReelFace(studio, seek, playhead);
         out = new OutFace(studio, ask, columnChosen);
         targets = new TargetBar(studio, ask);
         findings = new FindingsPane(studio, ask, goTo);

@@ -78,7 +78,7 @@ public final class Shell extends StackPane {
         head = new HeadBar(studio, commands);
         picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), studio.settings().pictureBytes(), () -> !studio.watch().isChecking());
         band = new BandPane(studio, player, dyes, picture::seek);
-        sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, this::refreshLater, this::goTo);
+        sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, player::place, this::refreshLater, this::goTo);
         looked = new LookedAt(studio, sheet);
         runs = new RunsPane(studio, ask, new RunsPane.Window() {
             @Override

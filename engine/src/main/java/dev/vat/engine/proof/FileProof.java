@@ -5,11 +5,13 @@ import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.Comparison;
 import dev.vat.core.run.FileFacts;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.time.Rational;
 import dev.vat.engine.place.Durable;
 import dev.vat.media.MediaException;
 import dev.vat.media.MediaLibrary;
@@ -83,7 +85,7 @@ public final class FileProof {
 
     private static List<Receipt.SourceLine> sources(RunPlan plan, RunPlan.RunFile file) {
         long end = reelFrames(plan, file);
-        return plan.spans().stream().filter(s -> s.start() < end).map(s -> {
+        return plan.spans().stream().filter(s -> !s.isOfNoSource() && s.start() < end).map(s -> {
             long count = Math.min(s.count(), end - s.start());
             return new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(), s.wanted(s.start() + count - 1), s.step(), count);
         }).toList();
@@ -93,20 +95,21 @@ public final class FileProof {
         List<Receipt.Fill> fills = new ArrayList<>();
         long end = reelFrames(plan, file);
         for (RunPlan.RunSpan span : plan.spans()) {
-            for (RunPlan.RunFill fill : span.fills().stream().filter(f -> f.reelFrame() < end).toList()) {
-                fills.add(new Receipt.Fill(fill.reelFrame(), plan.sources().get(span.source()).name(), fill.wanted(),
-                        shown(fill)));
+            for (RunPlan.RunFill fill : span.fills().stream().filter(f -> f.frame().filled() && f.reelFrame() < end).toList()) {
+                fills.add(new Receipt.Fill(fill.reelFrame(), plan.sourceOf(fill.frame()).name(), fill.frame().wanted(), shown(fill.frame().content())));
             }
         }
         return fills;
     }
 
-    private static String shown(RunPlan.RunFill fill) {
-        if (fill.held() == null) {
-            return "card: " + fill.card();
-        }
-        return fill.after() == null ? "frame " + fill.held() + " held"
-                : "frames " + fill.held() + " and " + fill.after() + " mixed, " + fill.share() + " of the later one";
+    private static String shown(ReelFrame.Content content) {
+        return switch (content) {
+            case ReelFrame.Card(String reason) -> "card: " + reason;
+            case ReelFrame.SourceFrame(long number) -> "frame " + number + " held";
+            case ReelFrame.Blend(long before, long after, Rational share) -> "frames " + before + " and " + after + " mixed, " + share + " of the later one";
+            case ReelFrame.Plain(Rgb colour) -> "colour #" + colour;
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> "(" + shown(from.content()) + ") and (" + shown(to.content()) + ") mixed, " + share + " of the later one";
+        };
     }
 
     private static Receipt.Quality quality(RunPlan plan, RunPlan.RunFile file, List<Receipt.FrameLine> frames) {
@@ -132,7 +135,7 @@ public final class FileProof {
     /** The name of the source file that a frame of the file begins with. */
     private static String source(RunPlan plan, RunPlan.RunFile file, long frame) {
         ReelFrame shown = plan.frameAt(file.reelFrame(frame));
-        return plan.sourceOf(shown).pattern().fileName(shown.wanted());
+        return RunPlan.isDrawn(shown) ? "drawn" : plan.sourceOf(shown).pattern().fileName(shown.wanted());
     }
 
     private static List<String> notes(RunPlan plan, RunPlan.RunFile file, Path joined) throws IOException {

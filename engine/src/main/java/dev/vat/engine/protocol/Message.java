@@ -3,6 +3,7 @@ package dev.vat.engine.protocol;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
@@ -116,7 +117,9 @@ public sealed interface Message {
     @JsonSubTypes({
         @JsonSubTypes.Type(value = Still.class, name = "still"),
         @JsonSubTypes.Type(value = Blend.class, name = "blend"),
+        @JsonSubTypes.Type(value = Cross.class, name = "cross"),
         @JsonSubTypes.Type(value = Card.class, name = "card"),
+        @JsonSubTypes.Type(value = Plain.class, name = "plain"),
         @JsonSubTypes.Type(value = Movie.class, name = "movie"),
     })
     sealed interface Subject { }
@@ -125,11 +128,25 @@ public sealed interface Message {
      * A frame of a source: of a movie the one numbered {@code frame}, else all there is in the file.
      *
      * @param modified when the file was last changed, in milliseconds since 1970: another time makes another picture
+     * @param placed where it lies in a reel's frame, or null for all of that
      */
-    record Still(String path, FileKind kind, long frame, long modified, PictureReading how) implements Subject { }
+    record Still(String path, FileKind kind, long frame, long modified, PictureReading how, Placed placed) implements Subject {
+        public Still(String path, FileKind kind, long frame, long modified, PictureReading how) {
+            this(path, kind, frame, modified, how, null);
+        }
+    }
+
+    /** Where a picture lies in a frame of another shape. */
+    record Placed(Placement placement, Size frame) { }
 
     /** Two frames of a source, mixed: {@code share} is how much of {@code after} there is. */
     record Blend(Still before, Still after, Rational share) implements Subject { }
+
+    /** Two pictures of a reel, mixed: {@code share} is how much of {@code to} there is. */
+    record Cross(Subject from, Subject to, Rational share) implements Subject { }
+
+    /** One colour all over; the size is the reel's. */
+    record Plain(int width, int height, Rgb colour) implements Subject { }
 
     /** A card that stands for a frame that can't be used; the size is the reel's. */
     record Card(int width, int height, List<String> lines) implements Subject { }

@@ -2,16 +2,20 @@ package dev.vat.engine.run;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.run.WorkingFormat;
+import dev.vat.core.time.Rational;
 import dev.vat.media.CardPainter;
 import dev.vat.media.Composer;
 import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
+import dev.vat.media.Grounds;
 import dev.vat.media.Mixing;
 import dev.vat.media.Picture;
 import dev.vat.media.PicturePrint;
+import dev.vat.media.Placing;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -24,7 +28,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -45,6 +48,7 @@ public final class FrameFeed implements AutoCloseable {
     private final class Station {
         private final FrameReader reader = new FrameReader();
         private final Map<WorkingFormat, Composer> composers = new EnumMap<>(WorkingFormat.class);
+        private final Map<RunPlan.RunSource, Placing> placings = new IdentityHashMap<>();
 
         Station() {
             formats.forEach(format -> composers.put(format, new Composer(format, alpha)));
@@ -58,12 +62,12 @@ public final class FrameFeed implements AutoCloseable {
                         + " was sound when it was checked, and is " + unsound.state().label() + " now: " + unsound.why());
                 case FrameRead.Sound sound -> {
                     try (Picture decoded = sound.picture()) {
-                        if (!sound.format().size().equals(plan.size())) {
+                        if (!sound.format().size().equals(source.size())) {
                             throw new IOException("Frame " + name + " is now "
-                                    + sound.format().size() + " where " + plan.size() + " was checked");
+                                    + sound.format().size() + " where " + source.size() + " was checked");
                         }
                         requireUnchanged(file, name, frame, source, decoded);
-                        yield composed(decoded, source.picture());
+                        yield placed(composed(decoded, source.picture()), source);
                     }
                 }
             };
@@ -86,28 +90,44 @@ public final class FrameFeed implements AutoCloseable {
             return made;
         }
 
-        WorkingPictures mix(ReelFrame.Blend blend, RunPlan.RunSource source) throws IOException {
-            try (WorkingPictures before = read(blend.before(), source); WorkingPictures after = read(blend.after(), source)) {
-                WorkingPictures mixed = new WorkingPictures();
-                formats.forEach(format -> mixed.put(format, Mixing.mix(before.in(format), after.in(format), blend.share())));
-                return mixed;
+        /** In the reel's frame. */
+        private WorkingPictures placed(WorkingPictures pictures, RunPlan.RunSource source) {
+            if (source.placement() == null) {
+                return pictures;
+            }
+            Placing placing = placings.computeIfAbsent(source, s -> new Placing(s.placement(), plan.size()));
+            try (pictures) {
+                WorkingPictures placed = new WorkingPictures();
+                formats.forEach(format -> placed.put(format, placing.place(pictures.in(format))));
+                return placed;
             }
         }
 
         /** What a card says, drawn as a display shows it. */
         WorkingPictures card(List<String> lines) {
             try (Picture drawn = cards.paint(WorkingFormat.W8, alpha, plan.size().width(), plan.size().height(), lines)) {
-                return composed(drawn, PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
+                return composed(drawn, opaque());
             }
+        }
+
+        WorkingPictures plain(Rgb colour) {
+            try (Picture drawn = Grounds.plain(colour, alpha, plan.size().width(), plan.size().height())) {
+                return composed(drawn, opaque());
+            }
+        }
+
+        private PictureReading opaque() {
+            return PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false);
         }
 
         void close() {
             reader.close();
+            placings.values().forEach(Placing::close);
             composers.values().forEach(Composer::close);
         }
     }
 
-    private record Ahead(ReelFrame frame, Future<WorkingPictures> picture) { }
+    private record Ahead(Future<WorkingPictures> picture) { }
 
     private final RunPlan plan;
     private final boolean alpha;
@@ -161,7 +181,7 @@ public final class FrameFeed implements AutoCloseable {
                 continue;
             }
             ReelFrame frame = plan.frameAt(next++);
-            ahead.add(new Ahead(frame, repeats(frame) ? null : poolFor(frame).submit(work(frame))));
+            ahead.add(new Ahead(repeats(frame) ? null : poolFor(frame).submit(() -> picture(frame))));
             lastFrame = frame;
         }
         Ahead first = ahead.remove();
@@ -176,7 +196,7 @@ public final class FrameFeed implements AutoCloseable {
     }
 
     private ExecutorService poolFor(ReelFrame frame) {
-        return plan.sourceOf(frame).kind().isMovie() ? clipPool : pool;
+        return frame.seen().stream().anyMatch(seen -> plan.sourceOf(seen).kind().isMovie()) ? clipPool : pool;
     }
 
     private boolean repeats(ReelFrame frame) {
@@ -184,24 +204,38 @@ public final class FrameFeed implements AutoCloseable {
                 && !(frame.content() instanceof ReelFrame.Card);
     }
 
-    private Callable<WorkingPictures> work(ReelFrame frame) {
-        RunPlan.RunSource source = plan.sourceOf(frame);
+    private WorkingPictures picture(ReelFrame frame) throws IOException, InterruptedException {
         return switch (frame.content()) {
-            case ReelFrame.Card(String reason) -> () -> atStation(source, station -> station.card(cardLines(source.pattern().number(frame.wanted()), reason,
-                    source.name())));
-            case ReelFrame.SourceFrame(long number) -> () -> atStation(source, station -> station.read(number, source));
-            case ReelFrame.Blend blend -> () -> atStation(source, station -> station.mix(blend, source));
+            case ReelFrame.SourceFrame(long number) -> {
+                RunPlan.RunSource source = plan.sourceOf(frame);
+                yield atStation(source.kind().isMovie() ? source : null, station -> station.read(number, source));
+            }
+            case ReelFrame.Blend(long before, long after, Rational share) -> mixed(frame.with(new ReelFrame.SourceFrame(before)), frame.with(new ReelFrame.SourceFrame(after)), share);
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> mixed(from, to, share);
+            case ReelFrame.Card(String reason) -> {
+                RunPlan.RunSource source = plan.sourceOf(frame);
+                yield atStation(null, station -> station.card(cardLines(source.pattern().number(frame.wanted()), reason, source.name())));
+            }
+            case ReelFrame.Plain(Rgb colour) -> atStation(null, station -> station.plain(colour));
         };
+    }
+
+    private WorkingPictures mixed(ReelFrame from, ReelFrame to, Rational share) throws IOException, InterruptedException {
+        try (WorkingPictures before = picture(from); WorkingPictures after = picture(to)) {
+            WorkingPictures mixed = new WorkingPictures();
+            formats.forEach(format -> mixed.put(format, Mixing.mix(before.in(format), after.in(format), share)));
+            return mixed;
+        }
     }
 
     private interface Work {
         WorkingPictures at(Station station) throws IOException;
     }
 
-    /** A movie is decoded in order by one station of its own; the frames of a sequence by whichever is free. */
-    private WorkingPictures atStation(RunPlan.RunSource source, Work work) throws IOException, InterruptedException {
-        if (source.kind().isMovie()) {
-            return work.at(clips.computeIfAbsent(source, _ -> new Station()));
+    /** A movie is decoded in order by one station of its own; the frames of a sequence by whichever is free. @param movie or null */
+    private WorkingPictures atStation(RunPlan.RunSource movie, Work work) throws IOException, InterruptedException {
+        if (movie != null) {
+            return work.at(clips.computeIfAbsent(movie, _ -> new Station()));
         }
         Station station = free.take();
         try {

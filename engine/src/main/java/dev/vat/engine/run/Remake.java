@@ -4,6 +4,7 @@ import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.time.FrameSet;
+import dev.vat.core.time.Rational;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.proof.ReceiptFile;
 import java.io.IOException;
@@ -88,9 +89,7 @@ public final class Remake {
             long end = Math.min(plan.frames(), made.reelFrame(frame + 1));
             boolean touched = false;
             for (long reel = made.reelFrame(frame); reel < end && !touched; reel++) {
-                ReelFrame at = plan.frameAt(reel);
-                RunPlan.RunSource source = plan.sourceOf(at);
-                touched = numbers(at).stream().anyMatch(n -> changed.test(source, n));
+                touched = named(plan.frameAt(reel)).stream().anyMatch(f -> changed.test(plan.sourceOf(f), f.wanted()));
             }
             if (touched) {
                 found.add(frame);
@@ -99,15 +98,16 @@ public final class Remake {
         return found.build();
     }
 
-    /** The source frames that a reel frame shows, and the one that it wants. */
-    private static List<Long> numbers(ReelFrame frame) {
-        List<Long> numbers = new ArrayList<>(List.of(frame.wanted()));
-        switch (frame.content()) {
-            case ReelFrame.SourceFrame(long number) -> numbers.add(number);
-            case ReelFrame.Blend blend -> numbers.addAll(List.of(blend.before(), blend.after()));
-            case ReelFrame.Card _ -> { }
+    /** The source frames that a reel frame shows, and those that it wants. */
+    private static List<ReelFrame> named(ReelFrame frame) {
+        List<ReelFrame> named = new ArrayList<>(frame.seen());
+        if (frame.content() instanceof ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational _)) {
+            named.addAll(named(from));
+            named.addAll(named(to));
+        } else if (!RunPlan.isDrawn(frame)) {
+            named.add(frame);
         }
-        return numbers;
+        return named;
     }
 
     /** How many parts of the file have to be encoded again for some of its frames. */
@@ -141,11 +141,18 @@ public final class Remake {
         }
         // Where something stood in for a frame that was rendered meanwhile, the frame itself stands from now on.
         List<RunPlan.RunSpan> spans = plan.spans().stream().map(s -> {
-            RunPlan.RunSource source = plan.sources().get(s.source());
-            return new RunPlan.RunSpan(s.source(), s.start(), s.first(), s.step(), s.hold(), s.count(), s.fills().stream()
-                    .filter(f -> source.kind().isMovie() || !written(source, f.wanted()).isAfter(then)).toList());
+            return s.withFills(s.fills().stream().filter(f -> !f.frame().filled() || !isThereNow(f.frame())).toList());
         }).toList();
         return RunPlanner.ofSystem().again(plan.withSpans(spans).withFiles(List.of(made)), file.toAbsolutePath().getParent(),
                 new RunPlan.Remade(file.toAbsolutePath().toString(), receipt.sha256(), frames.toString(), taken(frames)));
+    }
+
+    /** Whether the frame for which something stands in was rendered since. */
+    private boolean isThereNow(ReelFrame frame) {
+        if (frame.content() instanceof ReelFrame.Cross) {
+            return false;
+        }
+        RunPlan.RunSource source = plan.sourceOf(frame);
+        return !source.kind().isMovie() && written(source, frame.wanted()).isAfter(then);
     }
 }

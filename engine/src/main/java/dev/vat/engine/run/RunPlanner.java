@@ -76,7 +76,7 @@ public final class RunPlanner {
             Sequence sequence = e.table().sequence();
             PictureFormat format = e.format().orElseThrow();
             return new RunPlan.RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
-                    sequence.kind(), e.picture(), format.depth().bits(), e.lossyPasses(clips), stamps(e.table()));
+                    sequence.kind(), e.picture(), format.depth().bits(), format.size(), programme.placement(e).orElse(null), e.lossyPasses(clips), stamps(e.table()));
         }).toList();
         List<RunPlan.RunFile> files = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {
@@ -85,7 +85,7 @@ public final class RunPlanner {
         boolean shaped = files.stream().anyMatch(f -> f.treatment().placement().isScaled() || f.treatment().look() != null || f.treatment().draft());
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
-                programme.working(shaped), sources, spans(programme.plan()), folder.toAbsolutePath().normalize().toString(),
+                programme.working(shaped), sources, RunSpans.of(programme), folder.toAbsolutePath().normalize().toString(),
                 CardPainter.typeface(), sound, files, null);
     }
 
@@ -141,7 +141,7 @@ public final class RunPlanner {
     /** Numbered as was chosen, or as the source's frames are, where one item is taken frame by frame; else from 1 on. At least four digits. */
     private static Expectation.Stills stills(String name, Deliverable deliverable, Settings settings, Programme programme) {
         ReelPlan.Span first = programme.plan().spans().getFirst();
-        boolean alike = programme.entries().size() == 1 && first.step() == 1 && first.hold() == 1 && first.range().first() >= 0
+        boolean alike = programme.isOneSource() && first.step() == 1 && first.hold() == 1 && first.range().first() >= 0
                 && programme.entries().getFirst().source().reading().gap() != GapPolicy.CLOSE;
         long start = deliverable.firstNumber() != null ? deliverable.firstNumber() : alike ? first.range().first() : 1;
         int digits = Math.max(4, Long.toString(start + programme.plan().count()).length());
@@ -159,34 +159,5 @@ public final class RunPlanner {
             id.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
         }
         return id.toString();
-    }
-
-    private static List<RunPlan.RunSpan> spans(ReelPlan plan) {
-        List<ReelPlan.Fill> fills = plan.fills();
-        List<RunPlan.RunSpan> spans = new ArrayList<>();
-        for (ReelPlan.Span span : plan.spans()) {
-            for (long start = span.start(); start < span.end();) {
-                long end = endOfEvenSteps(plan, span, start);
-                long from = start;
-                spans.add(new RunPlan.RunSpan(span.item(), start, plan.at(start).wanted(), span.step(), span.hold(), end - start,
-                        fills.stream().filter(f -> f.reelFrame() >= from && f.reelFrame() < end)
-                                .map(f -> RunPlan.RunFill.of(f.reelFrame(), f.frame().wanted(), f.frame().content())).toList()));
-                start = end;
-            }
-        }
-        return spans;
-    }
-
-    /** Where holes are closed up, an item is several spans: each goes on in even steps. */
-    private static long endOfEvenSteps(ReelPlan plan, ReelPlan.Span span, long start) {
-        if (plan.part(span.item()).reading().gap() != GapPolicy.CLOSE) {
-            return span.end();
-        }
-        long first = plan.at(start).wanted();
-        long end = start;
-        while (end < span.end() && plan.at(end).wanted() == first + (end - start) / span.hold() * span.step()) {
-            end++;
-        }
-        return end;
     }
 }

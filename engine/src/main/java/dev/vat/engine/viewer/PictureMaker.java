@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.Rgb;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.protocol.Message;
@@ -13,19 +14,26 @@ import dev.vat.media.Composer;
 import dev.vat.media.Conversion;
 import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
+import dev.vat.media.Grounds;
 import dev.vat.media.Mixing;
 import dev.vat.media.MovieFrames;
 import dev.vat.media.OddMarks;
 import dev.vat.media.Picture;
+import dev.vat.media.Placing;
 import dev.vat.media.ScreenPainter;
 import java.lang.foreign.MemorySegment;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
 
 /** Makes single pictures for the screen, by the same steps as a run. Belongs to one thread, for as long as that lives. */
 final class PictureMaker {
 
     /** What files that Vat made hold. */
     private static final PictureReading DELIVERED = PictureReading.of(AlphaKind.STRAIGHT, false);
+    /** What Vat draws by itself. */
+    private static final PictureReading DRAWN = PictureReading.of(AlphaKind.NONE, false);
+    private static final int MOST_PLACINGS = 8;
 
     private final FrameReader reader = new FrameReader();
     private final Composer opaque = new Composer(WorkingFormat.W16, false);
@@ -33,6 +41,19 @@ final class PictureMaker {
     private final Composer highOpaque = new Composer(WorkingFormat.HIGH, false);
     private final Composer highTransparent = new Composer(WorkingFormat.HIGH, true);
     private final CardPainter cards = new CardPainter();
+    /** Those used last: while somebody tries sizes there is a new one with every step. */
+    private final Map<Message.Placed, Placing> placings = new LinkedHashMap<>(16, .75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Message.Placed, Placing> eldest) {
+            if (size() > MOST_PLACINGS) {
+                eldest.getValue().close();
+                return true;
+            }
+            return false;
+        }
+    };
     private ScreenPainter painter;
     private Conversion conversion;
     private Message.As convertedAs;
@@ -92,16 +113,22 @@ final class PictureMaker {
     }
 
     private Picture working(Message.Subject subject, boolean high) {
+        return working(subject, composer(isTransparent(subject), high));
+    }
+
+    private Picture working(Message.Subject subject, Composer composer) {
         return switch (subject) {
-            case Message.Still still -> still(still, composer(still, high));
-            case Message.Blend(Message.Still before, Message.Still after, Rational share) -> {
-                try (Picture low = still(before, composer(before, high)); Picture top = still(after, composer(before, high))) {
-                    yield Mixing.mix(low, top, share);
-                }
-            }
+            case Message.Still still -> still(still, composer);
+            case Message.Blend(Message.Still before, Message.Still after, Rational share) -> mixed(before, after, share, composer);
+            case Message.Cross(Message.Subject from, Message.Subject to, Rational share) -> mixed(from, to, share, composer);
             case Message.Card card -> {
                 try (Picture drawn = cards.paint(WorkingFormat.W16, false, card.width(), card.height(), card.lines())) {
-                    yield high ? highOpaque.compose(drawn, DELIVERED) : drawn.share();
+                    yield composer.compose(drawn, DRAWN);
+                }
+            }
+            case Message.Plain(int across, int down, Rgb colour) -> {
+                try (Picture drawn = Grounds.plain(colour, false, across, down)) {
+                    yield composer.compose(drawn, DRAWN);
                 }
             }
             case Message.Movie asked -> {
@@ -112,15 +139,30 @@ final class PictureMaker {
         };
     }
 
+    private Picture mixed(Message.Subject from, Message.Subject to, Rational share, Composer composer) {
+        try (Picture before = working(from, composer); Picture after = working(to, composer)) {
+            return Mixing.mix(before, after, share);
+        }
+    }
+
     private Picture still(Message.Still still, Composer composer) {
         return switch (reader.read(Path.of(still.path()), still.kind(), still.how().layer(), still.frame())) {
             case FrameRead.Unsound unsound -> throw new MediaUnavailable(unsound.state().label() + ": " + unsound.why());
             case FrameRead.Sound sound -> {
                 try (Picture decoded = sound.picture()) {
-                    yield composer.compose(decoded, still.how());
+                    yield placed(composer.compose(decoded, still.how()), still.placed());
                 }
             }
         };
+    }
+
+    private Picture placed(Picture working, Message.Placed where) {
+        if (where == null) {
+            return working;
+        }
+        try (working) {
+            return placings.computeIfAbsent(where, w -> new Placing(w.placement(), w.frame())).place(working);
+        }
     }
 
     private void markOdd(Message.Still still, Message.Shape shape, MemorySegment target) {
@@ -131,8 +173,17 @@ final class PictureMaker {
         }
     }
 
-    private Composer composer(Message.Still still, boolean high) {
-        boolean keep = still.how().alpha().carriesTransparency();
+    private static boolean isTransparent(Message.Subject subject) {
+        return switch (subject) {
+            case Message.Still still -> still.how().alpha().carriesTransparency();
+            case Message.Blend(Message.Still before, Message.Still _, Rational _) -> isTransparent(before);
+            case Message.Cross(Message.Subject from, Message.Subject to, Rational _) -> isTransparent(from) || isTransparent(to);
+            case Message.Card _, Message.Plain _ -> false;
+            case Message.Movie _ -> true;
+        };
+    }
+
+    private Composer composer(boolean keep, boolean high) {
         return high ? keep ? highTransparent : highOpaque : keep ? transparent : opaque;
     }
 

@@ -60,7 +60,8 @@ public final class ViewerWorker implements WorkerDuty {
             case Message.Movie _ -> true;
             case Message.Still still -> still.kind().isMovie();
             case Message.Blend blend -> blend.before().kind().isMovie();
-            case Message.Card _ -> false;
+            case Message.Cross cross -> isMovie(cross.from()) || isMovie(cross.to());
+            case Message.Card _, Message.Plain _ -> false;
         };
     }
 

@@ -1,0 +1,89 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.delivery.Fit;
+import dev.vat.core.delivery.Placement;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.Conform;
+import dev.vat.core.reel.Playing;
+import dev.vat.core.run.Programme;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import java.util.List;
+
+/** Findings on how an item goes with the others of its reel: shape, rate, speed, and how it begins. */
+final class ReelRules {
+
+    private static final double SEEN = 1.005;
+
+    private ReelRules() { }
+
+    static void check(Programme programme, Programme.Entry entry, List<Finding> found) {
+        shape(programme, entry, found);
+        rate(programme, entry, found);
+        programme.plan().shortened(entry.item()).ifPresent(joint -> found.add(Finding.of("joint-short", Severity.WARNING,
+                name(entry) + ": there is no room for a " + joint.words() + "; it takes what the items have.").aboutSource(entry.source().id())
+                .withRemedies(new Remedy.Apply("Cut instead", ReelEdits.joinItem(entry.place(), null)))));
+    }
+
+    private static String name(Programme.Entry entry) {
+        return entry.source().name();
+    }
+
+    private static void shape(Programme programme, Programme.Entry entry, List<Finding> found) {
+        Placement placement = programme.placement(entry).orElse(null);
+        if (placement == null) {
+            return;
+        }
+        PictureFormat whole = programme.shape().orElseThrow();
+        PictureFormat own = entry.format().orElseThrow();
+        Fit fit = entry.use().fitInUse();
+        boolean enlarged = placement.enlargement() > SEEN;
+        Remedy[] others = List.of(Fit.BARS, Fit.FILL, Fit.STRETCH, Fit.PIXELS).stream().filter(f -> f != fit)
+                .map(f -> new Remedy.Apply(f.title(), ReelEdits.fitItem(entry.place(), f))).toArray(Remedy[]::new);
+        found.add(Finding.of("size-differs", enlarged ? Severity.WARNING : Severity.NOTE, name(entry) + " is " + shape(own, whole)
+                + ", the reel is " + shape(whole, own) + " like its first source: " + fit.title()
+                + (enlarged ? ", enlarged %.2f times. It gets no sharper.".formatted(placement.enlargement()) : ".")).aboutSource(entry.source().id()).withRemedies(others));
+    }
+
+    private static String shape(PictureFormat format, PictureFormat other) {
+        return format.size() + (format.pixelAspect().equals(other.pixelAspect()) ? "" : " with pixels " + format.pixelAspect());
+    }
+
+    private static void rate(Programme programme, Programme.Entry entry, List<Finding> found) {
+        Rate own = entry.rate().orElse(null);
+        Rate reel = programme.rate().orElse(null);
+        if (own == null || reel == null) {
+            return;
+        }
+        Playing playing = entry.use().playingInUse();
+        Conform conform = playing.conformInUse();
+        Rational ratio = own.perSecond().dividedBy(reel.perSecond());
+        if (!conform.fits(ratio)) {
+            found.add(Finding.of("conform-unfit", Severity.BLOCKER, name(entry) + ": " + conform.title() + " isn't for " + own.label() + " in a reel of " + reel.label() + ".")
+                    .aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY), conform(entry, Conform.STEP)));
+            return;
+        }
+        String what = programme.plan().tally(entry.item()).words();
+        if (own.equals(reel) || conform == Conform.PULL) {
+            if (!what.isEmpty()) {
+                found.add(Finding.of("speed-changed", Severity.NOTE, name(entry) + " plays at " + playing.speedInUse() + " of its speed: " + what + ".").aboutSource(entry.source().id()));
+            }
+            return;
+        }
+        if (conform == Conform.EVERY) {
+            found.add(Finding.of("rate-differs", Severity.WARNING, name(entry) + " is read at " + own.label() + " but plays at the reel's " + reel.label() + ": it runs "
+                    + ratio.toFixed(3) + "x as long.").aboutSource(entry.source().id())
+                    .withRemedies(new Remedy.Apply("Read it at " + reel.label(), Edits.setSourceRate(entry.source().id(), reel)), conform(entry, Conform.NEAREST), conform(entry, Conform.BLEND)));
+            return;
+        }
+        found.add(Finding.of("rate-conformed", Severity.NOTE, name(entry) + " goes from " + own.label() + " to " + reel.label() + ", " + conform.title()
+                + (what.isEmpty() ? "." : ": " + what + ".")).aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY)));
+    }
+
+    private static Remedy conform(Programme.Entry entry, Conform conform) {
+        return new Remedy.Apply(Character.toUpperCase(conform.title().charAt(0)) + conform.title().substring(1),
+                ReelEdits.playItem(entry.place(), entry.use().playingInUse().withConform(conform)));
+    }
+}

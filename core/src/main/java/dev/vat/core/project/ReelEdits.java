@@ -1,0 +1,85 @@
+package dev.vat.core.project;
+
+import dev.vat.core.delivery.Fit;
+import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Joint;
+import dev.vat.core.reel.Playing;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.UnaryOperator;
+
+/** All that can be done to the items of the current reel, each as a named edit; items are named by their number in it, from 0. */
+public final class ReelEdits {
+
+    private ReelEdits() { }
+
+    public static Edit addItem(String source) {
+        return new Edit("adding to the reel", project -> project.currentReel().isPresent()
+                ? project.withCurrentReel(r -> r.with(Item.of(source)))
+                : Edits.withReel(project, project.source(source).orElseThrow().pattern().baseName(),
+                        List.of(Item.of(source)), true));
+    }
+
+    public static Edit removeItem(int index) {
+        return new Edit("taking an item out", project -> project.withCurrentReel(r -> r.without(index)));
+    }
+
+    public static Edit moveItem(int from, int to) {
+        return new Edit("moving an item", project -> project.withCurrentReel(r -> r.moved(from, to)));
+    }
+
+    /** What Vat draws, before the item at {@code index}. */
+    public static Edit addDrawn(int index, Drawn drawn) {
+        return new Edit("adding " + drawn.title().toLowerCase(Locale.ROOT), project -> project.withCurrentReel(r -> r.with(index, Item.of(drawn))));
+    }
+
+    /** The same use once more, after itself. */
+    public static Edit repeatItem(int index) {
+        return new Edit("an item once more", project -> project.withCurrentReel(r -> r.with(index + 1, r.items().get(index).withJoint(null))));
+    }
+
+    /** @param range null for all that the source's reading takes */
+    public static Edit trimItem(int index, FrameRange range) {
+        return item("trimming an item", index, i -> i.withRange(range));
+    }
+
+    /** Other frames of the source at the same place and of the same length. @param range that is taken now @param by frames later, or earlier if negative */
+    public static Edit slipItem(int index, FrameRange range, long by) {
+        return item("slipping an item", index, i -> i.withRange(FrameRange.of(range.first() + by, range.last() + by)));
+    }
+
+    public static Edit playItem(int index, Playing playing) {
+        return item("change of how an item plays", index, i -> i.withPlaying(playing));
+    }
+
+    /** @param joint null for a cut */
+    public static Edit joinItem(int index, Joint joint) {
+        return item(joint == null ? "a cut" : "a " + joint.words(), index, i -> i.withJoint(joint));
+    }
+
+    public static Edit fitItem(int index, Fit fit) {
+        return item("change of fit", index, i -> i.withFit(fit));
+    }
+
+    /** How long something drawn lasts. */
+    public static Edit lastItem(int index, long frames) {
+        return item("change of length", index, i -> i.withDrawn(i.drawn().withFrames(frames)));
+    }
+
+    /** Another version in an item's place. @param version id of its source */
+    public static Edit swapItem(int index, String version) {
+        return item("another version", index, i -> i.swapped(version));
+    }
+
+    /** The reel's own rate, whatever its sources have. @param rate null for the first source's */
+    public static Edit setRate(Rate rate) {
+        return new Edit(rate == null ? "the first source's rate" : "change of the reel's rate to " + rate.label(), project -> project.withCurrentReel(r -> r.withRate(rate)));
+    }
+
+    private static Edit item(String name, int index, UnaryOperator<Item> change) {
+        return new Edit(name, project -> project.withCurrentReel(r -> r.withItem(index, change)));
+    }
+}

@@ -1,0 +1,230 @@
+package dev.vat.desktop.sheet;
+
+import static dev.vat.desktop.sheet.Fields.choice;
+import static dev.vat.desktop.sheet.Fields.field;
+import static dev.vat.desktop.sheet.Fields.named;
+import static dev.vat.desktop.sheet.Fields.text;
+
+import dev.vat.core.content.ContentFault;
+import dev.vat.core.delivery.Fit;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.Conform;
+import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Joint;
+import dev.vat.core.reel.Playing;
+import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.OptionalLong;
+import java.util.function.LongSupplier;
+import javafx.scene.Node;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** What can be done with one item of the reel: which frames it takes, how they play, how it begins, how it fits. */
+final class ItemPane extends VBox {
+
+    private static final long HANDLES = 12;
+    private static final long USUAL_JOINT = 12;
+
+    private final Studio studio;
+    private final Programme programme;
+    private final ReelPlan.Span span;
+    private final LongSupplier playhead;
+    private final Item item;
+    private final Playing playing;
+    private final int place;
+
+    /** @param playhead the reel frame that is shown */
+    ItemPane(Studio studio, Programme programme, ReelPlan.Span span, LongSupplier playhead) {
+        this.studio = studio;
+        this.programme = programme;
+        this.span = span;
+        this.playhead = playhead;
+        this.item = programme.plan().part(span.item()).item();
+        this.playing = item.playingInUse();
+        this.place = span.place();
+        setId("item-pane");
+        getStyleClass().add("reading");
+        Programme.Entry entry = programme.entry(span.item()).orElse(null);
+        if (entry == null) {
+            getChildren().addAll(length(), begins());
+            return;
+        }
+        getChildren().addAll(frames(entry), plays(entry), held(), begins());
+        if (programme.placement(entry).isPresent()) {
+            getChildren().add(field("Fit", "How " + entry.format().orElseThrow().size() + " goes into the reel's " + programme.size().orElseThrow() + ".",
+                    choice("item-fit", Fit.values(), item.fitInUse(), Fit::title, fit -> edit(ReelEdits.fitItem(place, fit)))));
+        }
+        versions(entry);
+        getChildren().add(field("Again", "", Parts.small("repeat-item", "Once more after itself", () -> edit(ReelEdits.repeatItem(place)))));
+    }
+
+    private void edit(Edit edit) {
+        studio.edit(edit);
+    }
+
+    private HBox length() {
+        return field("Length", "", named("frames", text("drawn-frames", Long.toString(span.count()), 6, typed -> edit(ReelEdits.lastItem(place, whole(typed, 1))))));
+    }
+
+    // ---- which frames
+
+    private HBox frames(Programme.Entry entry) {
+        Sequence sequence = entry.table().sequence();
+        FrameRange now = entry.reading().rangeIn(sequence);
+        FrameRange all = entry.source().reading().rangeIn(sequence);
+        List<Node> values = new ArrayList<>();
+        values.add(text("item-range", now.toString(), 10, typed -> trim(typed.isBlank() ? null : FrameRange.parse(typed), all)));
+        values.add(Parts.small("item-in", "Begin at what is shown", () -> shown().ifPresentOrElse(n -> trim(FrameRange.of(n, Math.max(n, now.last())), all), this::sayNotShown)));
+        values.add(Parts.small("item-end", "End at what is shown", () -> shown().ifPresentOrElse(n -> trim(FrameRange.of(Math.min(n, now.first()), n), all), this::sayNotShown)));
+        values.add(Parts.small("slip-earlier", "Slip earlier", () -> edit(ReelEdits.slipItem(place, now, -sequence.step()))));
+        values.add(Parts.small("slip-later", "Slip later", () -> edit(ReelEdits.slipItem(place, now, sequence.step()))));
+        FrameRange wide = FrameRange.of(Math.max(sequence.first(), now.first() - HANDLES), Math.min(sequence.last(), now.last() + HANDLES));
+        if (!wide.equals(now)) {
+            values.add(Parts.small("handles", "Handles of " + HANDLES, () -> trim(wide, all)));
+        }
+        if (item.range() != null) {
+            values.add(Parts.small("item-all", "All of it", () -> trim(null, all)));
+        }
+        ends(entry, now, all, values);
+        String words = item.range() == null ? "As the source's settings take them." : now.count() + " of the " + all.count() + " that the source's settings take.";
+        return field("Frames", words, values.toArray(Node[]::new));
+    }
+
+    /** Still or unsettled ends, as the content checks found them, each off by one press. */
+    private void ends(Programme.Entry entry, FrameRange now, FrameRange all, List<Node> values) {
+        for (ContentFault fault : studio.watch().review(entry.source().id()).faults()) {
+            long first = fault.frames().getFirst();
+            long last = fault.frames().getLast();
+            FrameRange left = switch (fault.kind()) {
+                case STILL_HEAD, UNSETTLED -> last < now.last() && last > now.first() ? FrameRange.of(last, now.last()) : now;
+                case STILL_TAIL -> first > now.first() && first < now.last() ? FrameRange.of(now.first(), first) : now;
+                default -> now;
+            };
+            if (!left.equals(now)) {
+                values.add(Parts.small("trim-" + fault.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                        "Trim what is " + fault.kind().label() + " (" + (now.count() - left.count()) + ")", () -> trim(left, all)));
+            }
+        }
+    }
+
+    private void trim(FrameRange range, FrameRange all) {
+        edit(ReelEdits.trimItem(place, range == null || range.equals(all) ? null : range));
+    }
+
+    /** The source frame of this item that is shown. */
+    private OptionalLong shown() {
+        long at = playhead.getAsLong();
+        return at >= span.start() && at < span.end() ? OptionalLong.of(programme.plan().shown(span, at - span.start())) : OptionalLong.empty();
+    }
+
+    private void sayNotShown() {
+        studio.say("The frame that is shown isn't one of this item's: go to one of them first.");
+    }
+
+    // ---- how they play
+
+    private HBox plays(Programme.Entry entry) {
+        Rate own = entry.rate().orElse(null);
+        Rate reel = programme.rate().orElse(null);
+        Rational ratio = own == null || reel == null ? Rational.ONE : own.perSecond().dividedBy(reel.perSecond());
+        Conform[] fitting = Arrays.stream(Conform.values()).filter(c -> c.fits(ratio)).toArray(Conform[]::new);
+        List<Node> values = new ArrayList<>(Arrays.asList(choice("conform", fitting, playing.conformInUse(), Conform::title, c -> play(playing.withConform(c)))));
+        values.add(named("speed", text("item-speed", playing.speedInUse().toString(), 6, typed -> play(playing.withSpeed(Rational.parse(typed))))));
+        ToggleButton back = new ToggleButton("Backwards");
+        back.setId("item-reversed");
+        back.setSelected(playing.reversed());
+        back.setOnAction(_ -> play(playing.withReversed(back.isSelected())));
+        values.add(back);
+        String tally = programme.plan().tally(span.item()).words();
+        String rates = ratio.equals(Rational.ONE) ? "" : own.label() + " in a reel of " + reel.label() + ": ";
+        return field("Plays", rates + span.range().count() + " frames give " + span.count() + (tally.isEmpty() ? "." : ", " + tally + "."), values.toArray(Node[]::new));
+    }
+
+    private HBox held() {
+        List<Node> values = new ArrayList<>();
+        values.add(named("first, for", text("hold-head", Long.toString(playing.head()), 4, typed -> play(playing.withHead(whole(typed, 0))))));
+        values.add(named("last, for", text("hold-tail", Long.toString(playing.tail()), 4, typed -> play(playing.withTail(whole(typed, 0))))));
+        values.add(named("what is shown, for", text("hold-shown", "", 4, typed -> {
+            long number = shown().orElseThrow(() -> new IllegalArgumentException("The frame that is shown isn't one of this item's"));
+            play(playing.withHold(number, whole(typed, 0)));
+        })));
+        playing.holds().forEach(hold -> values.add(Parts.small("unhold-" + hold.number(), hold.number() + " for " + hold.places() + ", let go",
+                () -> play(playing.withHold(hold.number(), 0)))));
+        return field("Held", "", values.toArray(Node[]::new));
+    }
+
+    private void play(Playing other) {
+        edit(ReelEdits.playItem(place, other));
+    }
+
+    // ---- how it begins
+
+    private HBox begins() {
+        Joint joint = item.joint();
+        List<Node> values = new ArrayList<>();
+        Joint.Kind[] kinds = {null, Joint.Kind.DISSOLVE, Joint.Kind.DIP};
+        values.addAll(Arrays.asList(choice("joint", kinds, joint == null ? null : joint.kind(), k -> k == null ? "cut" : k.title(),
+                k -> edit(ReelEdits.joinItem(place, k == null ? null : new Joint(k, joint == null ? USUAL_JOINT : joint.frames(), null))))));
+        if (joint != null) {
+            values.add(named("frames", text("joint-frames", Long.toString(joint.frames()), 5,
+                    typed -> edit(ReelEdits.joinItem(place, new Joint(joint.kind(), whole(typed, 1), joint.colour()))))));
+        }
+        if (joint != null && joint.kind() == Joint.Kind.DIP) {
+            values.add(named("through", text("joint-colour", joint.colour() == null ? "000000" : joint.colour().toString(), 7,
+                    typed -> edit(ReelEdits.joinItem(place, Joint.dip(joint.frames(), Rgb.parse(typed)))))));
+        }
+        String words = joint == null ? "" : joint.kind() == Joint.Kind.DISSOLVE ? "It lies over the end of the item before: the reel is shorter by as many frames."
+                : "The item before goes into the colour, and this one comes out of it.";
+        return field("Begins", words, values.toArray(Node[]::new));
+    }
+
+    // ---- versions
+
+    private void versions(Programme.Entry entry) {
+        List<Node> values = new ArrayList<>();
+        for (Source other : studio.relatives().versions(entry.source())) {
+            values.add(Parts.small("version-" + other.id(), other.name(), () -> swap(entry, other)));
+        }
+        if (item.earlier() != null && studio.project().source(item.earlier()).isPresent()) {
+            Source earlier = studio.project().source(item.earlier()).get();
+            values.add(Parts.small("version-back", "Back to " + earlier.name(), () -> swap(entry, earlier)));
+        }
+        if (!values.isEmpty()) {
+            getChildren().add(field("Version", "Takes this one's place, as it is trimmed and played.", values.toArray(Node[]::new)));
+        }
+    }
+
+    private void swap(Programme.Entry entry, Source other) {
+        long before = span.count();
+        edit(ReelEdits.swapItem(place, other.id()));
+        studio.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst()).filter(s -> s.count() != before).ifPresent(s ->
+                studio.say(other.name() + " is " + Math.abs(s.count() - before) + (s.count() > before ? " frames longer than " : " frames shorter than ") + entry.source().name() + "."));
+    }
+
+    private static long whole(String typed, long least) {
+        try {
+            long number = Long.parseLong(typed.strip());
+            if (number >= least) {
+                return number;
+            }
+        } catch (NumberFormatException _) {
+            // the message below says it
+        }
+        throw new IllegalArgumentException("'" + typed + "' is not a whole number from " + least + " on");
+    }
+}
