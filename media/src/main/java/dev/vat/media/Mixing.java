@@ -1,14 +1,37 @@
 package dev.vat.media;
 
 import dev.vat.core.time.Rational;
+import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 
 /** Mixes two 16-bit working pictures of one size and coding; colours weigh by their alpha. */
 public final class Mixing {
 
     private static final int FULL = 65535;
+    private static final int ALPHA = 3;
 
-    private Mixing() { }
+    private final Picture before;
+    private final Picture after;
+    private final Picture mixed;
+    private final float low;
+    private final float high;
+    private final short[] ofBefore;
+    private final short[] ofAfter;
+    private final float[] lowWeight;
+    private final float[] highWeight;
+
+    private Mixing(Picture before, Picture after, float share) {
+        this.before = before;
+        this.after = after;
+        this.low = 1 - share;
+        this.high = share;
+        mixed = Picture.allocate(before.formatName(), before.width(), before.height());
+        ColourTags.like(before, mixed);
+        ofBefore = new short[before.width()];
+        ofAfter = new short[before.width()];
+        lowWeight = new float[before.width()];
+        highWeight = new float[before.width()];
+    }
 
     /** @param share how much of {@code after} there is, from 0 to 1 */
     public static Picture mix(Picture before, Picture after, Rational share) {
@@ -16,43 +39,47 @@ public final class Mixing {
                 || !before.formatName().equals(after.formatName()) || before.bits() != 16) {
             throw new MediaException("Only 16-bit pictures of one kind can be mixed", 0);
         }
-        Picture mixed = Picture.allocate(before.formatName(), before.width(), before.height());
-        ColourTags.like(before, mixed);
-        float low = 1 - (float) share.toDouble();
-        float high = (float) share.toDouble();
-        int width = before.width();
-        boolean alpha = before.hasAlpha();
-        float[] lowAlpha = new float[width];
-        float[] highAlpha = new float[width];
+        Mixing mixing = new Mixing(before, after, (float) share.toDouble());
         for (int y = 0; y < before.height(); y++) {
-            for (int x = 0; x < width; x++) {
-                lowAlpha[x] = low * (alpha ? value(before, 3, x, y) / (float) FULL : 1);
-                highAlpha[x] = high * (alpha ? value(after, 3, x, y) / (float) FULL : 1);
-            }
-            for (int plane = 0; plane < 3; plane++) {
-                row(before, after, mixed, plane, y, lowAlpha, highAlpha);
-            }
-            for (int x = 0; alpha && x < width; x++) {
-                put(mixed, 3, x, y, (lowAlpha[x] + highAlpha[x]) * FULL);
-            }
+            mixing.row(y);
         }
-        return mixed;
+        return mixing.mixed;
     }
 
-    private static void row(Picture before, Picture after, Picture mixed, int plane, int y, float[] low, float[] high) {
-        for (int x = 0; x < mixed.width(); x++) {
-            float weight = low[x] + high[x];
-            int a = value(before, plane, x, y);
-            // Under nothing at all, the colour of the first is as good as any.
-            put(mixed, plane, x, y, weight == 0 ? a : (a * low[x] + value(after, plane, x, y) * high[x]) / weight);
+    private void row(int y) {
+        boolean alpha = before.hasAlpha();
+        if (alpha) {
+            read(ALPHA, y);
+            for (int x = 0; x < ofBefore.length; x++) {
+                lowWeight[x] = low * (ofBefore[x] & FULL);
+                highWeight[x] = high * (ofAfter[x] & FULL);
+                ofBefore[x] = (short) Math.round(lowWeight[x] + highWeight[x]);
+            }
+            write(ALPHA, y);
+        }
+        for (int plane = 0; plane < ALPHA; plane++) {
+            read(plane, y);
+            for (int x = 0; x < ofBefore.length; x++) {
+                float a = ofBefore[x] & FULL;
+                float b = ofAfter[x] & FULL;
+                if (!alpha) {
+                    ofBefore[x] = (short) Math.round(a * low + b * high);
+                } else {
+                    // Under nothing at all, the colour of the first is as good as any.
+                    float weight = lowWeight[x] + highWeight[x];
+                    ofBefore[x] = weight == 0 ? ofBefore[x] : (short) Math.round((a * lowWeight[x] + b * highWeight[x]) / weight);
+                }
+            }
+            write(plane, y);
         }
     }
 
-    private static int value(Picture picture, int plane, int x, int y) {
-        return picture.plane(plane).get(ValueLayout.JAVA_SHORT, (long) y * picture.stride(plane) + 2L * x) & 0xffff;
+    private void read(int plane, int y) {
+        MemorySegment.copy(before.plane(plane), ValueLayout.JAVA_SHORT, (long) y * before.stride(plane), ofBefore, 0, ofBefore.length);
+        MemorySegment.copy(after.plane(plane), ValueLayout.JAVA_SHORT, (long) y * after.stride(plane), ofAfter, 0, ofAfter.length);
     }
 
-    private static void put(Picture picture, int plane, int x, int y, float value) {
-        picture.plane(plane).set(ValueLayout.JAVA_SHORT, (long) y * picture.stride(plane) + 2L * x, (short) Math.round(value));
+    private void write(int plane, int y) {
+        MemorySegment.copy(ofBefore, 0, mixed.plane(plane), ValueLayout.JAVA_SHORT, (long) y * mixed.stride(plane), ofBefore.length);
     }
 }

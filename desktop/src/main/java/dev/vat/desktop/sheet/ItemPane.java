@@ -143,7 +143,11 @@ final class ItemPane extends VBox {
         Rate reel = programme.rate().orElse(null);
         Rational ratio = own == null || reel == null ? Rational.ONE : own.perSecond().dividedBy(reel.perSecond());
         Conform[] fitting = Arrays.stream(Conform.values()).filter(c -> c.fits(ratio)).toArray(Conform[]::new);
-        List<Node> values = new ArrayList<>(Arrays.asList(choice("conform", fitting, playing.conformInUse(), Conform::title, c -> play(playing.withConform(c)))));
+        boolean oneToOne = ratio.equals(Rational.ONE) && playing.speed() == null && playing.conform() == null;
+        List<Node> values = new ArrayList<>();
+        if (!oneToOne) {
+            values.addAll(Arrays.asList(choice("conform", fitting, playing.conformInUse(), Conform::title, c -> play(playing.withConform(c)))));
+        }
         values.add(named("speed", text("item-speed", playing.speedInUse().toString(), 6, typed -> play(playing.withSpeed(Rational.parse(typed))))));
         ToggleButton back = new ToggleButton("Backwards");
         back.setId("item-reversed");

@@ -42,7 +42,7 @@ final class ItemRow extends HBox {
         entry.ifPresent(e -> {
             long first = span.count() == 0 ? span.range().first() : programme.plan().shown(span, 0);
             long last = span.count() == 0 ? first : programme.plan().shown(span, span.count() - 1);
-            VBox pair = new VBox(thumbnails.of(e.source(), e.table(), first), thumbnails.of(e.source(), e.table(), last));
+            HBox pair = new HBox(thumbnails.of(e.source(), e.table(), first), thumbnails.of(e.source(), e.table(), last));
             pair.getStyleClass().add("pair");
             getChildren().add(pair);
         });

@@ -101,7 +101,7 @@ public final class BandView {
     /** The nearest place after (or before) {@code place} at which something is wrong or stands in, or -1. */
     public long nextTrouble(long place, boolean forward) {
         for (long p = place + (forward ? 1 : -1); p >= 0 && p < ranks.length; p += forward ? 1 : -1) {
-            if (ranks[(int) p] > rank(Strip.Mark.UNCHECKED)) {
+            if (MARKS[ranks[(int) p]].isTrouble()) {
                 return p;
             }
         }

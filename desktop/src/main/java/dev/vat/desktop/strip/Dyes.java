@@ -62,7 +62,7 @@ public final class Dyes {
     public Color ground(Strip.Mark mark) {
         return switch (mark) {
             case UNCHECKED -> set.unchecked;
-            case GOOD, SUSPECT, MARKED -> set.good;
+            case GOOD, SUSPECT, MARKED, HELD, SKIPPED, MIXED -> set.good;
             case ARRIVING -> set.unchecked;
             case FILLED -> set.filled;
             case MISMATCH -> set.mismatch;
@@ -74,6 +74,8 @@ public final class Dyes {
     public Color ink(Strip.Mark mark) {
         return switch (mark) {
             case FILLED -> set.fillInk;
+            case HELD, SKIPPED -> set.surround;
+            case MIXED -> set.unchecked;
             case MISMATCH -> set.mismatchInk;
             case SUSPECT -> set.mismatch;
             case ARRIVING, MARKED -> set.fillInk;

@@ -35,6 +35,9 @@ public final class Marks {
             case SUSPECT -> wedge(g, x, wide, top, tall);
             case MARKED -> lozenge(g, x + wide / 2, top + tall / 2);
             case ARRIVING -> g.fillRect(x, top + tall / 2 - 1.5, wide, 3);
+            case HELD -> g.fillRect(x, top + tall - 4, wide, 2);
+            case SKIPPED -> g.fillRect(x, top, 2, tall / 3);
+            case MIXED -> g.fillPolygon(new double[] {x, x + wide, x + wide}, new double[] {top + tall, top + tall, top}, 3);
             case UNCHECKED, GOOD -> { }
         }
     }

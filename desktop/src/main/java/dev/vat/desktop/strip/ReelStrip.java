@@ -44,7 +44,27 @@ public record ReelStrip(Programme programme) implements Strip {
     @Override
     public Mark mark(long place) {
         ReelFrame frame = plan().at(place);
-        return frame.isFill() ? Mark.FILLED : isDrawn(frame) ? Mark.GOOD : SourceStrip.markOf(entry(frame).table().state(frame.wanted()));
+        if (frame.isFill()) {
+            return Mark.FILLED;
+        }
+        if (isDrawn(frame)) {
+            return frame.content() instanceof ReelFrame.Cross ? Mark.MIXED : Mark.GOOD;
+        }
+        Mark state = SourceStrip.markOf(entry(frame).table().state(frame.wanted()));
+        return state == Mark.GOOD ? played(frame, place) : state;
+    }
+
+    /** What became of a good frame by speed, conform, holds and joints. */
+    private Mark played(ReelFrame frame, long place) {
+        if (!(frame.content() instanceof ReelFrame.SourceFrame)) {
+            return Mark.MIXED;
+        }
+        ReelPlan.Span span = plan().spans().get(frame.item());
+        if (span.even() || place == span.start()) {
+            return Mark.GOOD;
+        }
+        long before = plan().at(place - 1).wanted();
+        return before == frame.wanted() ? Mark.HELD : Math.abs(frame.wanted() - before) > span.step() ? Mark.SKIPPED : Mark.GOOD;
     }
 
     @Override

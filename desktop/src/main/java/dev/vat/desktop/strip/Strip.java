@@ -30,7 +30,19 @@ public interface Strip {
 
     /** What a place looks like on the band, the worst last: of several places in one column the worst is shown. */
     enum Mark {
-        UNCHECKED, GOOD, ARRIVING, FILLED, SUSPECT, MARKED, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING
+        UNCHECKED, GOOD,
+        /** The picture of the place before, once more. */
+        HELD,
+        /** Frames were left out before it. */
+        SKIPPED,
+        /** Two pictures in one. */
+        MIXED,
+        ARRIVING, FILLED, SUSPECT, MARKED, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING;
+
+        /** Whether something is wrong or stands in; what was asked for isn't. */
+        boolean isTrouble() {
+            return ordinal() >= ARRIVING.ordinal();
+        }
     }
 
     /** For the headings: whose frames these are. */
