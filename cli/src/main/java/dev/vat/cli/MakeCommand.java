@@ -8,11 +8,14 @@ import dev.vat.core.finding.Remedy;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
+import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Moment;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
@@ -75,6 +78,15 @@ final class MakeCommand implements Callable<Integer> {
 
     @Option(names = "--out", paramLabel = "DIR", description = "Where the files go; 'delivered' beside the sequence's folder if not given.")
     private Path out;
+
+    @Option(names = "--sound", paramLabel = "FILE", description = "A sound file to lay to the pictures.")
+    private Path sound;
+
+    @Option(names = "--sound-at", paramLabel = "TIME", description = "Where in the reel it begins: frames, 0.5 s, 4800 smp or a timecode; below 0 its start is cut off.")
+    private String soundAt;
+
+    @Option(names = "--start", paramLabel = "TIMECODE", description = "Timecode of the first frame, written into the file: 10:00:00:00, with ; for drop-frame.")
+    private String start;
 
     @Option(names = "--json", description = "JSON lines on standard output.")
     private boolean json;
@@ -178,8 +190,27 @@ final class MakeCommand implements Callable<Integer> {
         return matcher.find() ? Long.parseLong(matcher.group(1)) : -1;
     }
 
-    private Project edited(Project start) {
-        Project project = start;
+    private Project withSound(Project project) {
+        if (sound == null) {
+            return project;
+        }
+        Location location = Location.ofFile(sound.toAbsolutePath().normalize());
+        if (!Files.isRegularFile(location.file()) || !location.isSound()) {
+            throw new CommandFailure(ExitCode.WRONG_USE, location.file() + " is no sound file that is there");
+        }
+        Project with = Edits.bringIn(List.of(location), Edits.Layout.ONE_PROGRAMME).apply(project);
+        String id = with.sources().stream().filter(s -> s.location().equals(location)).findFirst().orElseThrow().id();
+        with = ReelEdits.addSound(id).apply(with);
+        int place = with.currentReel().orElseThrow().sounds().size() - 1;
+        if (soundAt == null) {
+            return with;
+        }
+        Rate base = rate == null ? Rate.FPS_25 : parse(rate, Rate::parse);
+        return ReelEdits.changeSound(place, SoundUse.of(id).withAt(parse(soundAt, text -> Moment.parse(text, base)))).apply(with);
+    }
+
+    private Project edited(Project found) {
+        Project project = found;
         for (String target : targets) {
             project = Edits.addTarget(parse(target, Catalogue::target)).apply(project);
         }
@@ -208,6 +239,10 @@ final class MakeCommand implements Callable<Integer> {
         }
         if (naming != null) {
             project = Edits.setNaming(parse(naming, FileNaming::parse).toString()).apply(project);
+        }
+        project = withSound(project);
+        if (start != null) {
+            project = ReelEdits.setStart(start).apply(project);
         }
         project = choices.apply(project, rate == null ? null : Rate.parse(rate));
         return out == null ? project : Edits.setFolder(Place.of(out)).apply(project);

@@ -32,19 +32,32 @@ public final class Joining {
     private Joining() { }
 
     /**
-     * Writes {@code target}, which must not exist under a final name: it is whole only when this returns.
+     * What the joined file is to be.
+     *
+     * @param timecode label of the first frame, or null for none
+     */
+    public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode) { }
+
+    /** Without a timecode, as {@link #join(List, Target, Sound)}. */
+    public static void join(List<Part> parts, Path target, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, Sound sound) throws IOException {
+        join(parts, new Target(target, container, indexInFront, rate, pixelAspect, null), sound);
+    }
+
+    /**
+     * Writes a file, which must not exist under a final name: it is whole only when this returns.
      *
      * @param sound null for none
      * @throws MediaException if a part can't be read, or doesn't hold the frames that it should
      */
-    public static void join(List<Part> parts, Path target, Container container, boolean indexInFront, Rate rate,
-                            PixelAspect pixelAspect, Sound sound) throws IOException {
+    public static void join(List<Part> parts, Target target, Sound sound) throws IOException {
+        Container container = target.container;
+        Rate rate = target.rate;
         AVRational frameTime = Av.fraction(rate.perSecond().inverse());
         if (container.isMovingStill()) {
             // Its one part is the file already.
-            Files.copy(parts.getFirst().file, target, StandardCopyOption.REPLACE_EXISTING);
+            Files.copy(parts.getFirst().file, target.file, StandardCopyOption.REPLACE_EXISTING);
             if (container == Container.WEBP) {
-                MovingStill.standAlone(target);
+                MovingStill.standAlone(target.file);
             }
             return;
         }
@@ -55,8 +68,8 @@ public final class Joining {
                 delay = Math.max(delay, i - part[i]);
             }
         }
-        Map<String, String> options = options(container, indexInFront, rate);
-        try (Muxer muxer = new Muxer(container, target, rate);
+        Map<String, String> options = options(container, target.indexInFront, rate);
+        try (Muxer muxer = new Muxer(container, target.file, rate);
                 SoundEncoder voice = sound == null ? null : new SoundEncoder(sound)) {
             boolean started = false;
             long index = 0;
@@ -65,7 +78,7 @@ public final class Joining {
                 long[] partTimes = times[p];
                 try (Demuxer demuxer = new Demuxer(part.file)) {
                     if (!started) {
-                        muxer.track(demuxer.stream(), pixelAspect, parts.getFirst().container());
+                        muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode);
                         if (voice != null) {
                             muxer.sound(voice.context());
                         }

@@ -144,7 +144,7 @@ public final class MovieProof {
                 Av.string(av_color_primaries_name(track.color_primaries()), "unknown"),
                 Av.string(av_color_transfer_name(track.color_trc()), "unknown"), range(track.color_range()),
                 demuxer.soundTracks(), demuxer.soundTracks() == 0 ? null : sound(file), boxes.indexInFront(),
-                scans.size() == 1 ? scans.iterator().next().title() : "differs from frame to frame", boxes.loops(), Files.size(file));
+                scans.size() == 1 ? scans.iterator().next().title() : "differs from frame to frame", boxes.loops(), Files.size(file), demuxer.metadata("timecode").orElse(null));
     }
 
     /** The first sound track, decoded to its end. */

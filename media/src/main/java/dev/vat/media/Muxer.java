@@ -76,6 +76,16 @@ final class Muxer implements AutoCloseable {
         }
     }
 
+    /** The label of the first picture, before the file is started; null for none. */
+    Muxer timecode(String label) {
+        if (label != null) {
+            AVDictionary metadata = new AVDictionary(null);
+            Av.check(av_dict_set(metadata, "timecode", label, 0), "Timecode");
+            context.metadata(metadata);
+        }
+        return this;
+    }
+
     private static String nameOf(Container container) {
         return switch (container) {
             case MKV -> "matroska";

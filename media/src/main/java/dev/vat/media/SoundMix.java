@@ -3,64 +3,64 @@ package dev.vat.media;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
 
 import dev.vat.core.run.ReelSound;
-import java.io.BufferedOutputStream;
+import dev.vat.core.time.Rational;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.file.Files;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 
 /**
- * A reel's sound as one plain file: every piece at its place, silence elsewhere; 48 kHz, 32-bit floating point,
- * little-endian, channels interleaved, no header. Each deliverable packs it in its own way.
+ * The sound of a whole reel in one temporary file: single precision, interleaved, little-endian, 48 kHz, no header. Pieces that sound at
+ * once are added, and nothing is clipped here: values beyond 1 stay what they are.
  */
 public final class SoundMix {
 
-    private static final int SAMPLE_BYTES = 4;
+    static final int SAMPLE_BYTES = Float.BYTES;
 
     private SoundMix() { }
 
     /** @throws MediaException if a piece's file has no sound any more, or can't be decoded */
     public static void write(ReelSound sound, Path into) throws IOException {
-        try (Window out = new Window(new BufferedOutputStream(Files.newOutputStream(into), 1 << 16), sound.channels() * SAMPLE_BYTES)) {
+        try (FileChannel out = FileChannel.open(into, StandardOpenOption.CREATE, StandardOpenOption.TRUNCATE_EXISTING, StandardOpenOption.READ, StandardOpenOption.WRITE)) {
+            long bytes = sound.samples() * sound.channels() * SAMPLE_BYTES;
+            if (bytes > 0) {
+                out.write(ByteBuffer.allocate(1), bytes - 1);
+            }
             for (ReelSound.Piece piece : sound.pieces()) {
-                out.silenceUntil(piece.at());
-                try (ResampledSound source = new ResampledSound(Path.of(piece.path()), sound.channels(), AV_SAMPLE_FMT_FLT)) {
-                    out.open(piece.from(), piece.samples());
-                    source.copyTo(out, out::isFull);
+                try (ResampledSound source = new ResampledSound(Path.of(piece.path()), sound.channels(), AV_SAMPLE_FMT_FLT, piece.stretch() == null ? Rational.ONE : piece.stretch()); Adding adding = new Adding(out, sound.channels(), piece)) {
+                    source.copyTo(adding, adding::isFull);
                 }
             }
-            out.silenceUntil(sound.samples());
         }
     }
 
-    /** Lets a stretch of what is written pass, and knows how much has. */
-    private static final class Window extends OutputStream {
-        private final OutputStream out;
-        private final int frameBytes;
-        private long written;
+    /** Adds a piece to what is there, block by block. */
+    private static final class Adding extends OutputStream {
+        private static final int BLOCK = 1 << 14;
+
+        private final FileChannel out;
+        private final ReelSound.Piece piece;
+        private final float[] moment;
+        private final ByteBuffer block;
+        private final ByteBuffer there;
         private long skip;
-        private long room;
+        private long place;
 
-        Window(OutputStream out, int frameBytes) {
+        Adding(FileChannel out, int channels, ReelSound.Piece piece) {
             this.out = out;
-            this.frameBytes = frameBytes;
+            this.piece = piece;
+            moment = new float[channels];
+            block = ByteBuffer.allocate(BLOCK * channels * SAMPLE_BYTES).order(ByteOrder.LITTLE_ENDIAN);
+            there = ByteBuffer.allocate(block.capacity()).order(ByteOrder.LITTLE_ENDIAN);
+            skip = piece.from() * channels * SAMPLE_BYTES;
         }
 
-        void open(long from, long samples) {
-            skip = from * frameBytes;
-            room = samples * frameBytes;
-        }
-
+        /** Whether nothing more of the file is needed. */
         boolean isFull() {
-            return room == 0;
-        }
-
-        void silenceUntil(long sample) throws IOException {
-            byte[] silence = new byte[frameBytes];
-            while (written < sample * frameBytes) {
-                out.write(silence);
-                written += frameBytes;
-            }
+            return place + block.position() / (moment.length * SAMPLE_BYTES) >= piece.samples();
         }
 
         @Override
@@ -72,15 +72,56 @@ public final class SoundMix {
         public void write(byte[] bytes, int start, int length) throws IOException {
             int skipped = (int) Math.min(skip, length);
             skip -= skipped;
-            int taken = (int) Math.min(room, length - skipped);
-            out.write(bytes, start + skipped, taken);
-            room -= taken;
-            written += taken;
+            for (int at = start + skipped; at < start + length;) {
+                int taken = Math.min(block.remaining(), start + length - at);
+                block.put(bytes, at, taken);
+                at += taken;
+                if (!block.hasRemaining()) {
+                    flushBlock();
+                }
+            }
+        }
+
+        private void flushBlock() throws IOException {
+            block.flip();
+            int frame = moment.length * SAMPLE_BYTES;
+            int moments = (int) Math.min(block.limit() / frame, piece.samples() - place);
+            if (moments > 0) {
+                long at = (piece.at() + place) * frame;
+                there.clear().limit(moments * frame);
+                while (there.hasRemaining() && out.read(there, at + there.position()) >= 0) {
+                    // until all of it is there
+                }
+                there.clear().limit(moments * frame);
+                for (int i = 0; i < moments; i++, place++) {
+                    add(i);
+                }
+                there.position(0);
+                while (there.hasRemaining()) {
+                    out.write(there, at + there.position());
+                }
+            }
+            block.clear();
+        }
+
+        private void add(int i) {
+            for (int c = 0; c < moment.length; c++) {
+                moment[c] = block.getFloat((i * moment.length + c) * SAMPLE_BYTES);
+            }
+            double factor = 1;
+            if (piece.shaping() != null) {
+                piece.shaping().channels().apply(moment);
+                factor = piece.shaping().factor(place, piece.samples());
+            }
+            for (int c = 0; c < moment.length; c++) {
+                int at = (i * moment.length + c) * SAMPLE_BYTES;
+                there.putFloat(at, (float) (there.getFloat(at) + moment[c] * factor));
+            }
         }
 
         @Override
         public void close() throws IOException {
-            out.close();
+            flushBlock();
         }
     }
 }

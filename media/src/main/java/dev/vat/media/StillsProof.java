@@ -101,6 +101,6 @@ public final class StillsProof {
         }
         return new FileFacts(frames, planned.rate(), true, Rational.ZERO, planned.seconds(), Rational.ONE, Size.parse(sizes.iterator().next()),
                 PixelAspect.SQUARE, null, Container.FRAMES.title(), codec, format, -99, bits, chroma, alphaBits, "unknown", "unknown", "unknown",
-                "unknown", 0, null, false, Scan.PROGRESSIVE.title(), null, bytes);
+                "unknown", 0, null, false, Scan.PROGRESSIVE.title(), null, bytes, null);
     }
 }

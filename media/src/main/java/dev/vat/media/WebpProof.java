@@ -164,6 +164,6 @@ final class WebpProof {
         }
         boolean rgb = last.isRgb();
         return new FileFacts(crcs.size(), rate, even, Rational.ZERO, seconds, CLOCK, canvas, PixelAspect.SQUARE, null, Container.WEBP.title(), "webp", "unknown", -99,
-                8, rgb ? "RGB" : "4:2:0", last.hasAlpha() ? 8 : 0, "unknown", "unknown", "unknown", "unknown", 0, null, false, Scan.PROGRESSIVE.title(), loops, data.length);
+                8, rgb ? "RGB" : "4:2:0", last.hasAlpha() ? 8 : 0, "unknown", "unknown", "unknown", "unknown", 0, null, false, Scan.PROGRESSIVE.title(), loops, data.length, null);
     }
 }

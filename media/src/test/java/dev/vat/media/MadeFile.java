@@ -12,6 +12,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.run.Expectation;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -49,8 +50,9 @@ record MadeFile(Path file, Expectation expected, List<FrameProof> proofs) {
             first += length;
         }
         Path joined = folder.resolve("joined." + settings.container().extension());
-        Joining.join(parts, joined, settings.container(), settings.indexInFront(), rate, aspect, null);
-        return new MadeFile(joined, Expectation.of(settings, first, rate, size, aspect, null), proofs);
+        Expectation expected = Expectation.of(settings, first, rate, size, aspect, null).withTimecode(Timecode.parse("10:00:00:00", rate));
+        Joining.join(parts, new Joining.Target(joined, settings.container(), settings.indexInFront(), rate, aspect, expected.timecode()), null);
+        return new MadeFile(joined, expected, proofs);
     }
 
     private static List<FrameProof> part(Path file, EncoderSpec spec, int first, int count) throws IOException {

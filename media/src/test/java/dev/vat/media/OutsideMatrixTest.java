@@ -18,6 +18,8 @@ import dev.vat.core.run.Expectation;
 import dev.vat.core.time.Rate;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
@@ -76,6 +78,9 @@ class OutsideMatrixTest {
         if (!asked.codec().equals("dvvideo")) {
             said(video, "ScanType", Set.of("Progressive"));
         }
+        if (asked.timecode() != null) {
+            assertThat(timecodes(tracks)).as("timecode").contains(asked.timecode());
+        }
         if (container == Container.MOV || container == Container.MP4) {
             assertThat(file.path("IsStreamable").asText()).as("index in front").isEqualTo("Yes");
         }
@@ -128,6 +133,17 @@ class OutsideMatrixTest {
     private static JsonNode tracks(Path file) throws IOException {
         Process reader = new ProcessBuilder("mediainfo", "--Output=JSON", file.toString()).start();
         return new ObjectMapper().readTree(reader.getInputStream().readAllBytes()).path("media").path("track");
+    }
+
+    /** Some containers have it in a track of its own, some as a tag of the picture's. */
+    private static List<String> timecodes(JsonNode tracks) {
+        List<String> found = new ArrayList<>();
+        for (JsonNode track : tracks) {
+            found.add(track.path("TimeCode_FirstFrame").asText());
+            track.path("extra").forEach(value -> found.add(value.asText()));
+            found.add(track.path("TIMECODE").asText());
+        }
+        return found;
     }
 
     private static JsonNode track(JsonNode tracks, String type) {

@@ -13,10 +13,13 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.reel.Channels;
+import dev.vat.core.reel.Fade;
 import dev.vat.core.run.Comparison;
 import dev.vat.core.run.Expectation;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -128,6 +131,47 @@ class SoundOutTest {
         assertThat(highest(samples, 15_000, 50_000)).isZero();
         assertThat(highest(samples, 50_000, 58_000)).isCloseTo(12_000 / 32_768f, within(.01f));
         assertThat(highest(samples, 58_001, 100_000)).as("the file ended before the piece").isZero();
+    }
+
+    @Test
+    void whatSoundsAtOnceIsAddedWithItsGainFadesAndChannels() throws IOException {
+        String a = wav("a.wav", 2, 48_000, 1).toString();
+        Path mix = folder.resolve("mix.f32");
+        ReelSound.Shaping half = new ReelSound.Shaping(-6.0206, 0, Fade.Shape.LINEAR, 0, Fade.Shape.LINEAR, Channels.SWAPPED);
+        ReelSound.Shaping in = new ReelSound.Shaping(0, 10_000, Fade.Shape.LINEAR, 0, Fade.Shape.LINEAR, Channels.ALL);
+        SoundMix.write(new ReelSound(2, "stereo", 60_000, List.of(new ReelSound.Piece(a, 24_000, 0, 20_000), new ReelSound.Piece(a, 24_000, 0, 20_000, half),
+                new ReelSound.Piece(a, 24_000, 40_000, 20_000, in))), mix);
+        ByteBuffer samples = ByteBuffer.wrap(Files.readAllBytes(mix)).order(ByteOrder.LITTLE_ENDIAN);
+        float whole = 12_000 / 32_768f;
+        assertThat(highest(samples, 0, 40_000)).as("one and a half").isCloseTo(1.5f * whole, within(.02f));
+        assertThat(highest(samples, 40_000, 80_000)).isZero();
+        assertThat(highest(samples, 80_000, 82_000)).as("a tenth of the way in").isLessThan(.11f * whole);
+        assertThat(highest(samples, 100_000, 120_000)).isCloseTo(whole, within(.01f));
+        Path copy = folder.resolve("mix.pcm");
+        ListeningCopy.write(new ReelSound(1, "mono", 48_000, List.of(new ReelSound.Piece(a, 0, 0, 48_000))), copy);
+        assertThat(Files.size(copy)).as("two channels of 16 bits").isEqualTo(48_000 * 4);
+    }
+
+    /** The tone begins half a second into the file: with the 0.1 % speed 24 samples later, to within one. */
+    @Test
+    void soundGoesAlongWithTheTenthOfAPercent() throws IOException {
+        String a = wav("a.wav", 1, 48_000, 1).toString();
+        Path plain = folder.resolve("plain.f32");
+        Path slower = folder.resolve("slower.f32");
+        SoundMix.write(new ReelSound(1, "mono", 48_000, List.of(new ReelSound.Piece(a, 0, 0, 48_000))), plain);
+        SoundMix.write(new ReelSound(1, "mono", 48_048, List.of(new ReelSound.Piece(a, 0, 0, 48_048, null, Rational.of(1001, 1000)))), slower);
+        assertThat(firstLoud(slower) - firstLoud(plain)).isBetween(23, 26);
+        assertThat(highest(ByteBuffer.wrap(Files.readAllBytes(slower)).order(ByteOrder.LITTLE_ENDIAN), 47_900, 48_040)).as("it lasts to the end").isGreaterThan(.2f);
+    }
+
+    private static int firstLoud(Path mix) throws IOException {
+        ByteBuffer samples = ByteBuffer.wrap(Files.readAllBytes(mix)).order(ByteOrder.LITTLE_ENDIAN);
+        for (int i = 0; i < samples.capacity() / 4; i++) {
+            if (Math.abs(samples.getFloat(i * 4)) > .05) {
+                return i;
+            }
+        }
+        throw new AssertionError("nothing is heard");
     }
 
     private static float highest(ByteBuffer samples, int from, int to) {

@@ -33,7 +33,7 @@ public final class CatalogueText {
             | loops | Chromium; animated WebP's frames are also unwrapped one by one | all but moving stills |
             | sound: codec, channels, rate, length | Vat's reader, a tone within 30 ms | moving stills, numbered frames |
             | every frame's samples | Vat's reader by CRC32C; Chromium within 4 codes on flat patches | |
-            | timecode | nothing yet: no file states a first timecode | |
+            | timecode of the first frame | mediainfo | all but MP4, MOV, Matroska and MXF |
 
             Left out since this library can't write them so that they read back: uncompressed 4:2:2 and MP3 in AVI, H.265 and run-length in AVI,
             run-length in Matroska.

@@ -79,6 +79,11 @@ public enum Container {
         return !isFolder() && !isMovingStill();
     }
 
+    /** Whether it has a place for the label of its first picture. */
+    public boolean carriesTimecode() {
+        return this == MP4 || this == MOV || this == MKV || this == MXF;
+    }
+
     /** Why a codec that isn't in the catalogue's list for this container can't stand in it. */
     public String refusal() {
         return refusal;

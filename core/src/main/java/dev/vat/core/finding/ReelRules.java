@@ -8,9 +8,13 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.run.Programme;
+import dev.vat.core.run.ReelSound;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Findings on how an item goes with the others of its reel: shape, rate, speed, and how it begins. */
 final class ReelRules {
@@ -25,6 +29,38 @@ final class ReelRules {
         programme.plan().shortened(entry.item()).ifPresent(joint -> found.add(Finding.of("joint-short", Severity.WARNING,
                 name(entry) + ": there is no room for a " + joint.words() + "; it takes what the items have.").aboutSource(entry.source().id())
                 .withRemedies(new Remedy.Apply("Cut instead", ReelEdits.joinItem(entry.place(), null)))));
+    }
+
+    /** A label that the reel's rate can't count to. */
+    static void start(Programme programme, List<Finding> found) {
+        if (programme.reel().start() != null && programme.rate().isPresent() && programme.start().isEmpty()) {
+            found.add(Finding.of("timecode-illegal", Severity.BLOCKER, "There is no timecode " + programme.reel().start() + " at " + programme.rate().get().label()
+                    + (programme.reel().start().contains(";") && !programme.rate().get().allowsDropFrame() ? ": drop-frame counting exists at 29.97 and 59.94 only." : "."))
+                    .withRemedies(new Remedy.Apply("No start timecode", ReelEdits.setStart(null))));
+        }
+    }
+
+    /** Sounds that were laid to the reel. */
+    static void sounds(Programme programme, Observed observed, List<Finding> found) {
+        for (Programme.Sounding sounding : programme.sounds()) {
+            ClipFacts facts = observed.clips().get(sounding.source().id());
+            String name = sounding.source().name();
+            if (facts == null || facts.sounds().isEmpty()) {
+                found.add(Finding.of("sound-gone", Severity.BLOCKER, name + ": no sound can be read here. Bring the file back, or take it out.").aboutSource(sounding.source().id())
+                        .withRemedies(new Remedy.Apply("Take it out", ReelEdits.removeSound(sounding.place()))));
+                continue;
+            }
+            if (facts.sounds().getFirst().silent()) {
+                found.add(Finding.of("sound-silent", Severity.WARNING, name + ": every sample is zero.").aboutSource(sounding.source().id())
+                        .withRemedies(new Remedy.Apply("Take it out", ReelEdits.removeSound(sounding.place()))));
+            }
+            long beyond = programme.rate().isEmpty() || programme.plan().spans().isEmpty() ? 0 : ReelSound.framesBeyond(programme, sounding, facts);
+            if (beyond > 0) {
+                found.add(Finding.of("sound-longer", Severity.WARNING, name + " goes on for " + beyond + (beyond == 1 ? " frame" : " frames") + " after the last picture, and is cut there.")
+                        .aboutSource(sounding.source().id())
+                        .withRemedies(new Remedy.Apply("Hold the last frame for " + beyond, ReelEdits.holdForSound(programme.plan().spans().getLast().place(), beyond))));
+            }
+        }
     }
 
     private static String name(Programme.Entry entry) {
@@ -75,11 +111,21 @@ final class ReelRules {
         if (conform == Conform.EVERY) {
             found.add(Finding.of("rate-differs", Severity.WARNING, name(entry) + " is read at " + own.label() + " but plays at the reel's " + reel.label() + ": it runs "
                     + ratio.toFixed(3) + "x as long.").aboutSource(entry.source().id())
-                    .withRemedies(new Remedy.Apply("Read it at " + reel.label(), Edits.setSourceRate(entry.source().id(), reel)), conform(entry, Conform.NEAREST), conform(entry, Conform.BLEND)));
+                    .withRemedies(remedies(entry, reel, ratio)));
             return;
         }
         found.add(Finding.of("rate-conformed", Severity.NOTE, name(entry) + " goes from " + own.label() + " to " + reel.label() + ", " + conform.title()
                 + (what.isEmpty() ? "." : ": " + what + ".")).aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY)));
+    }
+
+    /** What broadcasters have for these rates stands first. */
+    private static Remedy[] remedies(Programme.Entry entry, Rate reel, Rational ratio) {
+        List<Remedy> ways = new ArrayList<>();
+        Stream.of(Conform.PULL, Conform.PULLDOWN_2_3, Conform.PULLDOWN_2_2).filter(c -> c.fits(ratio)).forEach(c -> ways.add(conform(entry, c)));
+        ways.add(new Remedy.Apply("Read it at " + reel.label(), Edits.setSourceRate(entry.source().id(), reel)));
+        ways.add(conform(entry, Conform.NEAREST));
+        ways.add(conform(entry, Conform.BLEND));
+        return ways.toArray(Remedy[]::new);
     }
 
     private static Remedy conform(Programme.Entry entry, Conform conform) {

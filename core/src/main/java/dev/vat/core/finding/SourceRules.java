@@ -48,6 +48,8 @@ final class SourceRules {
                 ContentRules.clip(programme, entry, clip, found);
             }
         }
+        ReelRules.start(programme, found);
+        ReelRules.sounds(programme, observed, found);
         programme.entries().stream().filter(e -> e.format().isPresent() && e.picture().colour().isLinear())
                 .map(e -> e.picture().colour()).distinct().forEach(colour -> found.add(Finding.of("linear-light", Severity.NOTE,
                         "Frames are taken as " + colour.describe() + "; Rec.709 primaries, clamped in RGB, tagged Rec.709.")));

@@ -118,7 +118,7 @@ public final class Edits {
     public static Edit removeSource(String id) {
         return new Edit("removing a source", project -> {
             List<Reel> reels = project.reels().stream()
-                    .map(r -> r.withItems(r.items().stream().filter(i -> !i.isOf(id)).toList()))
+                    .map(r -> r.withItems(r.items().stream().filter(i -> !i.isOf(id)).toList()).withSounds(r.sounds().stream().filter(s -> !s.source().equals(id)).toList()))
                     .filter(r -> !r.items().isEmpty() || r.id().equals(project.reel())).toList();
             return project.withSources(project.sources().stream().filter(s -> !s.id().equals(id)).toList())
                     .withReels(reels, project.reel());

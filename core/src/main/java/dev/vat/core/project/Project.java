@@ -88,7 +88,7 @@ public record Project(int version, String name, List<Source> sources, List<Reel>
     }
 
     /** An id for a new source or reel that this project doesn't use yet: {@code s3}, {@code r1}. */
-    String freshId(String prefix) {
+    public String freshId(String prefix) {
         List<String> taken = new ArrayList<>();
         sources.forEach(s -> taken.add(s.id()));
         reels.forEach(r -> taken.add(r.id()));

@@ -5,8 +5,10 @@ import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
+import dev.vat.core.reel.SoundUse;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
@@ -77,6 +79,42 @@ public final class ReelEdits {
     /** The reel's own rate, whatever its sources have. @param rate null for the first source's */
     public static Edit setRate(Rate rate) {
         return new Edit(rate == null ? "the first source's rate" : "change of the reel's rate to " + rate.label(), project -> project.withCurrentReel(r -> r.withRate(rate)));
+    }
+
+    /** A sound from the reel's start on. @param source its id */
+    public static Edit addSound(String source) {
+        return new Edit("adding sound", project -> project.withCurrentReel(r -> {
+            List<SoundUse> more = new ArrayList<>(r.sounds());
+            more.add(SoundUse.of(source));
+            return r.withSounds(more);
+        }));
+    }
+
+    public static Edit changeSound(int index, SoundUse use) {
+        return new Edit("change of sound", project -> project.withCurrentReel(r -> {
+            List<SoundUse> changed = new ArrayList<>(r.sounds());
+            changed.set(index, use);
+            return r.withSounds(changed);
+        }));
+    }
+
+    public static Edit removeSound(int index) {
+        return new Edit("taking a sound out", project -> project.withCurrentReel(r -> {
+            List<SoundUse> fewer = new ArrayList<>(r.sounds());
+            fewer.remove(index);
+            return r.withSounds(fewer);
+        }));
+    }
+
+    /** The last item stands still at its end, until a sound that goes on longer has ended. @param frames that are wanting */
+    public static Edit holdForSound(int index, long frames) {
+        return item("holding the last frame", index, i -> i.drawn() != null ? i.withDrawn(i.drawn().withFrames(i.drawn().frames() + frames))
+                : i.withPlaying(i.playingInUse().withTail(i.playingInUse().tail() + frames)));
+    }
+
+    /** The timecode of the reel's first frame. @param label null for none */
+    public static Edit setStart(String label) {
+        return new Edit(label == null ? "no start timecode" : "start timecode " + label, project -> project.withCurrentReel(r -> r.withStart(label)));
     }
 
     private static Edit item(String name, int index, UnaryOperator<Item> change) {

@@ -13,26 +13,37 @@ import java.util.function.UnaryOperator;
  * The ordered items of one programme.
  *
  * @param rate at which it plays, or null for the first source's
+ * @param start timecode of its first frame, as typed; null for none
+ * @param sounds that are heard besides those of its clips, each at its own place
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Reel(String id, String name, Rate rate, List<Item> items,
+public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<SoundUse> sounds, String start,
                    @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Reel {
         items = items == null ? List.of() : List.copyOf(items);
+        sounds = sounds == null ? List.of() : List.copyOf(sounds);
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
     public static Reel of(String id, String name, List<Item> items) {
-        return new Reel(id, name, null, items, Map.of());
+        return new Reel(id, name, null, items, List.of(), null, Map.of());
     }
 
     public Reel withItems(List<Item> other) {
-        return new Reel(id, name, rate, other, extra);
+        return new Reel(id, name, rate, other, sounds, start, extra);
     }
 
     public Reel withRate(Rate other) {
-        return new Reel(id, name, other, items, extra);
+        return new Reel(id, name, other, items, sounds, start, extra);
+    }
+
+    public Reel withSounds(List<SoundUse> other) {
+        return new Reel(id, name, rate, items, other, start, extra);
+    }
+
+    public Reel withStart(String other) {
+        return new Reel(id, name, rate, items, sounds, other, extra);
     }
 
     public Reel withItem(int index, UnaryOperator<Item> change) {

@@ -74,6 +74,9 @@ public record Comparison(List<Line> lines) {
         if (planned.loops() != null) {
             line(lines, "played", times(planned.loops()), found.loops() == null ? "not said" : times(found.loops()));
         }
+        if (planned.container().carriesTimecode()) {
+            line(lines, "timecode", planned.timecode() == null ? "none" : planned.timecode(), found.timecode() == null ? "none" : found.timecode());
+        }
         line(lines, "sound tracks", planned.soundTracks() == 0 ? "none" : planned.soundTracks(),
                 found.soundTracks() == 0 ? "none" : found.soundTracks());
         if (planned.sound() != null && found.sound() != null) {
@@ -97,10 +100,10 @@ public record Comparison(List<Line> lines) {
                 : found.rate() + " a second", agrees));
     }
 
-    /** In GIF nothing but a transparent place says that there may be one. */
+    /** In GIF and WebP nothing but a transparent place says that there may be one. */
     private static void alpha(List<Line> lines, Expectation planned, FileFacts found) {
-        boolean gif = planned.container() == Container.GIF && found.alphaBits() <= planned.alphaBits();
-        lines.add(new Line("alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()), gif || planned.alphaBits() == found.alphaBits()));
+        boolean opaque = (planned.container() == Container.GIF || planned.container() == Container.WEBP) && found.alphaBits() <= planned.alphaBits();
+        lines.add(new Line("alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()), opaque || planned.alphaBits() == found.alphaBits()));
     }
 
     private static String times(int loops) {

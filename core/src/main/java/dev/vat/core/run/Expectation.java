@@ -14,6 +14,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.time.Timecode;
 
 /**
  * What a deliverable must turn out to be, fixed before the first frame is read.
@@ -22,11 +23,14 @@ import dev.vat.core.time.Rational;
  * @param mostBytes what the file may weigh, or null where nobody said
  * @param scan how lines follow each other, as readers will take it
  * @param loops how often it is played, 0 for ever, or null where it is no moving still
+ * @param timecode label of the first frame, or null for none; MXF always has one
  * @param matrix tag by the library's name, or null where codec and container have no place for it; likewise the three others
  */
 public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAspect, Container container, String codec,
                           String profile, int codedBits, int readBits, Chroma chroma, int alphaBits, String matrix,
-                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes, Scan scan, Integer loops) {
+                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes, Scan scan, Integer loops, String timecode) {
+
+    private static final String ZERO = "00:00:00:00";
 
     public Expectation {
         scan = scan == null ? Scan.PROGRESSIVE : scan;
@@ -49,20 +53,27 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
                 sound == null || !container.carriesSound() ? 0 : 1, sound == null || !container.carriesSound() ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
                         sound.seconds()), settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null,
-                codec.scanOf(settings.framing().scanInUse()), container.isMovingStill() ? settings.loops() : null);
+                codec.scanOf(settings.framing().scanInUse()), container.isMovingStill() ? settings.loops() : null,
+                container == Container.MXF ? ZERO : null);
     }
 
     /** The same as a folder of stills. */
     public Expectation withStills(Stills how) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
-                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops);
+                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops, timecode);
     }
 
     /** The same with fewer frames, and sound as long as they are. */
     public Expectation withFrames(long fewer) {
         SoundTrack shorter = sound == null ? null : new SoundTrack(sound.codec, sound.channels, sound.rate, Rational.of(rate.seconds(fewer).times(sound.rate).round(), sound.rate));
         return new Expectation(fewer, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
-                transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops);
+                transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops, timecode);
+    }
+
+    /** The same with a label for its first frame, where the container has a place for one. @param label null for none */
+    public Expectation withTimecode(Timecode label) {
+        return label == null || !container.carriesTimecode() ? this : new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits,
+                matrix, primaries, transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, label.toString());
     }
 
     /** Length in seconds, exactly. */

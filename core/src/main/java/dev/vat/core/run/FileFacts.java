@@ -21,9 +21,10 @@ import dev.vat.core.time.Rational;
  * @param scan as {@link Scan#title} says it, by what every decoded frame says of itself
  * @param loops how often a moving still says it is played, 0 for ever; null elsewhere
  * @param sound the first sound track, decoded to its end, or null
+ * @param timecode label of the first frame, or null where the file has none
  * @param level the level the stream claims, in the codec's own count; -99 if it has none
  */
 public record FileFacts(long frames, Rate rate, boolean evenSpacing, Rational startSeconds, Rational durationSeconds, Rational clock,
                         Size size, PixelAspect pixelAspect, PixelAspect codedPixelAspect, String container, String codec, String profile, int level,
                         int bits, String chroma, int alphaBits, String matrix, String primaries, String transfer,
-                        String range, int soundTracks, Expectation.SoundTrack sound, boolean indexInFront, String scan, Integer loops, long bytes) { }
+                        String range, int soundTracks, Expectation.SoundTrack sound, boolean indexInFront, String scan, Integer loops, long bytes, String timecode) { }

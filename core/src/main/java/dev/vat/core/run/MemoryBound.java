@@ -4,7 +4,9 @@ import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.picture.Size;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * The most memory that a run's process takes, in bytes, as far as its pictures go: those that are read ahead, those that wait for each
@@ -25,8 +27,13 @@ public final class MemoryBound {
 
     /** Of some of a plan's files, made from one read. */
     public static long of(RunPlan plan, List<RunPlan.RunFile> files) {
-        long working = files.stream().map(plan::workingFor).distinct().mapToLong(w -> working(plan.size(), w)).sum();
+        long working = files.stream().map(plan::workingFor).distinct().mapToLong(w -> working(largest(plan), w)).sum();
         return BASE + AHEAD * working + files.stream().mapToLong(MemoryBound::file).sum();
+    }
+
+    /** Of its pictures and those of its sources, before they are laid into it. */
+    private static Size largest(RunPlan plan) {
+        return Stream.concat(Stream.of(plan.size()), plan.sources().stream().map(RunPlan.RunSource::size)).max(Comparator.comparing(Size::pixels)).orElseThrow();
     }
 
     private static long working(Size size, WorkingFormat format) {

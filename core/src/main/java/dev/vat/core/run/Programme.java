@@ -17,6 +17,7 @@ import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameTable;
@@ -26,6 +27,7 @@ import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.time.Timecode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -77,6 +79,9 @@ public final class Programme {
         }
     }
 
+    /** A sound of the reel with its source. @param place its number in the reel */
+    public record Sounding(int place, SoundUse use, Source source) { }
+
     private static final Rational MIDDLE = Rational.of(1, 2);
 
     private final Reel reel;
@@ -84,14 +89,16 @@ public final class Programme {
     private final List<Entry> entries;
     private final Map<Integer, Entry> byItem;
     private final ReelPlan plan;
+    private final List<Sounding> sounds;
     private final int unknownItems;
 
-    private Programme(Reel reel, Rate rate, List<Entry> entries, ReelPlan plan, int unknownItems) {
+    private Programme(Reel reel, Rate rate, List<Entry> entries, ReelPlan plan, List<Sounding> sounds, int unknownItems) {
         this.reel = reel;
         this.rate = rate;
         this.entries = entries;
         this.byItem = entries.stream().collect(Collectors.toMap(Entry::item, Function.identity()));
         this.plan = plan;
+        this.sounds = sounds;
         this.unknownItems = unknownItems;
     }
 
@@ -120,7 +127,12 @@ public final class Programme {
             parts.add(entries.stream().filter(e -> e.place == place).findFirst().map(e -> new ReelPlan.Part(place, e.use, e.table, e.source.reading(), ratio(e, rate)))
                     .orElseGet(() -> ReelPlan.Part.of(place, reel.items().get(place))));
         }
-        return new Programme(reel, rate, List.copyOf(entries), ReelPlan.of(parts), reel.items().size() - known.size());
+        List<Sounding> sounds = new ArrayList<>();
+        for (int i = 0; i < reel.sounds().size(); i++) {
+            int place = i;
+            project.source(reel.sounds().get(i).source()).ifPresent(source -> sounds.add(new Sounding(place, reel.sounds().get(place), source)));
+        }
+        return new Programme(reel, rate, List.copyOf(entries), ReelPlan.of(parts), List.copyOf(sounds), reel.items().size() - known.size());
     }
 
     /** A source's rate over the reel's. */
@@ -146,6 +158,11 @@ public final class Programme {
         return plan;
     }
 
+    /** What is heard besides the sound of its clips. */
+    public List<Sounding> sounds() {
+        return sounds;
+    }
+
     /** Items whose files haven't been found. */
     public int unknownItems() {
         return unknownItems;
@@ -153,6 +170,32 @@ public final class Programme {
 
     public Optional<Rate> rate() {
         return Optional.ofNullable(rate);
+    }
+
+    /** The label of the first frame, if the reel has one that its rate can count to. */
+    public Optional<Timecode> start() {
+        return start(rate);
+    }
+
+    /** The same moment as a file of another rate counts it. */
+    public Optional<Timecode> start(Rate fileRate) {
+        if (rate == null || fileRate == null || reel.start() == null) {
+            return Optional.empty();
+        }
+        try {
+            Timecode own = Timecode.parse(reel.start(), rate);
+            if (rate.equals(fileRate)) {
+                return Optional.of(own);
+            }
+            // Two moments of a reel are one interlaced frame: the label up to the seconds is the same.
+            long perFrame = rate.timecodeBase() / fileRate.timecodeBase();
+            String label = own.toString();
+            long frames = Long.parseLong(label.substring(9)) / perFrame;
+            return Optional.of(Timecode.parse(label.substring(0, 9) + "%02d".formatted(frames), fileRate));
+        } catch (IllegalArgumentException _) {
+            // Findings say so.
+            return Optional.empty();
+        }
     }
 
     public Optional<PictureFormat> shape() {

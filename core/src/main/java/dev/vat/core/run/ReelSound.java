@@ -1,8 +1,13 @@
 package dev.vat.core.run;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.reel.Channels;
+import dev.vat.core.reel.Conform;
+import dev.vat.core.reel.Fade;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
@@ -14,8 +19,8 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * The sound that goes with a reel: that of its clips, each at its own place, with silence elsewhere. As long as the
- * pictures, to the sample.
+ * The sound that goes with a reel: that of its clips, each at its own place, and what was laid to it; with silence elsewhere, and as long
+ * as the pictures, to the sample. Where two sound at once they are added.
  *
  * @param channels of every piece, after the first clip that has sound
  * @param samples length at 48 kHz
@@ -28,14 +33,54 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
      * @param path of the file, absolute
      * @param from where in the file it begins
      * @param at where in the reel it begins
+     * @param shaping null where it is heard as it is
+     * @param stretch how many times as long it lasts, all of it, by resampling; null for once
      */
-    public record Piece(String path, long from, long at, long samples) { }
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record Piece(String path, long from, long at, long samples, Shaping shaping, Rational stretch) {
+        public Piece(String path, long from, long at, long samples) {
+            this(path, from, at, samples, null, null);
+        }
+
+        public Piece(String path, long from, long at, long samples, Shaping shaping) {
+            this(path, from, at, samples, shaping, null);
+        }
+
+        long end() {
+            return at + samples;
+        }
+    }
+
+    /**
+     * What becomes of a piece on its way.
+     *
+     * @param gain in decibels
+     * @param fadeIn samples at its start over which it comes
+     * @param fadeOut samples at its end over which it goes
+     */
+    public record Shaping(double gain, long fadeIn, Fade.Shape in, long fadeOut, Fade.Shape out, Channels channels) {
+        private static final Shaping PLAIN = new Shaping(0, 0, Fade.Shape.EQUAL_POWER, 0, Fade.Shape.EQUAL_POWER, Channels.ALL);
+
+        private Shaping withFadeOut(long samples) {
+            return new Shaping(gain, fadeIn, in, samples, out, channels);
+        }
+
+        /** How much a moment is multiplied by. @param place counted from the piece's start @param length of the piece */
+        public double factor(long place, long length) {
+            double factor = Math.pow(10, gain / 20);
+            if (place < fadeIn) {
+                factor *= in.gain((place + .5) / fadeIn);
+            }
+            long left = length - place;
+            return left <= fadeOut ? factor * out.gain((left - .5) / fadeOut) : factor;
+        }
+    }
 
     public ReelSound {
         pieces = List.copyOf(pieces);
     }
 
-    /** The sound of a reel, or empty if none of its clips has any that can go with its pictures. */
+    /** The sound of a reel, or empty if it has none, and none of its clips has any that can go with its pictures. */
     public static Optional<ReelSound> of(Programme programme, Map<String, ClipFacts> clips) {
         Rate rate = programme.rate().orElse(null);
         if (rate == null) {
@@ -51,11 +96,59 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
             first = first == null ? track(entry, clips).get() : first;
             Sequence file = entry.table().sequence();
             long at = samples(rate, span.start());
+            long across = samples(rate, span.start() + span.overlap()) - at;
+            if (across > 0 && !pieces.isEmpty() && pieces.getLast().end() > at) {
+                Piece before = pieces.removeLast();
+                pieces.add(new Piece(before.path, before.from, before.at, before.samples, (before.shaping == null ? Shaping.PLAIN : before.shaping).withFadeOut(across), before.stretch));
+            }
             pieces.add(new Piece(file.file(file.first()).toAbsolutePath().toString(), samples(rate, span.range().first() - file.first()), at,
-                    samples(rate, span.end()) - at));
+                    samples(rate, span.end()) - at, across == 0 ? null : new Shaping(0, across, Fade.Shape.EQUAL_POWER, 0, Fade.Shape.EQUAL_POWER, Channels.ALL), stretch(programme, entry)));
         }
-        return first == null ? Optional.empty()
-                : Optional.of(new ReelSound(first.channels(), first.layout(), samples(rate, programme.plan().count()), pieces));
+        long whole = samples(rate, programme.plan().count());
+        for (Programme.Sounding sounding : programme.sounds()) {
+            ClipFacts facts = clips.get(sounding.source().id());
+            if (facts == null || facts.sounds().isEmpty()) {
+                continue;
+            }
+            first = first == null ? facts.sounds().getFirst() : first;
+            piece(sounding, facts, whole).ifPresent(pieces::add);
+        }
+        return first == null ? Optional.empty() : Optional.of(new ReelSound(first.channels(), first.layout(), whole, pieces));
+    }
+
+    /** With the 0.1 % speed, sound goes along; null elsewhere. */
+    private static Rational stretch(Programme programme, Programme.Entry entry) {
+        return entry.use().playingInUse().conformInUse() != Conform.PULL ? null
+                : entry.rate().orElseThrow().perSecond().dividedBy(programme.rate().orElseThrow().perSecond());
+    }
+
+    /** What of a sound lies within the reel. */
+    private static Optional<Piece> piece(Programme.Sounding sounding, ClipFacts facts, long whole) {
+        SoundUse use = sounding.use();
+        long from = samples(use.from() == null ? Rational.ZERO : use.from());
+        long to = Math.min(samples(facts.seconds()), use.to() == null ? Long.MAX_VALUE : samples(use.to()));
+        long at = samples(use.at());
+        long cut = Math.max(0, -at);
+        long samples = Math.min(to - from - cut, whole - Math.max(0, at));
+        if (samples <= 0) {
+            return Optional.empty();
+        }
+        Shaping shaping = new Shaping(use.gain(), use.fadeIn() == null ? 0 : Math.min(samples, samples(use.fadeIn().seconds())), use.fadeIn() == null ? Fade.Shape.LINEAR : use.fadeIn().shape(),
+                use.fadeOut() == null ? 0 : Math.min(samples, samples(use.fadeOut().seconds())), use.fadeOut() == null ? Fade.Shape.LINEAR : use.fadeOut().shape(), use.channelsInUse());
+        return Optional.of(new Piece(sounding.source().location().file().toAbsolutePath().toString(), from + cut, Math.max(0, at), samples, shaping));
+    }
+
+    /** By how many frames a sound goes on after the reel's last one, 0 if it doesn't. */
+    public static long framesBeyond(Programme programme, Programme.Sounding sounding, ClipFacts facts) {
+        Rational from = sounding.use().from() == null ? Rational.ZERO : sounding.use().from();
+        Rational to = sounding.use().to() == null ? facts.seconds() : sounding.use().to();
+        Rate rate = programme.rate().orElseThrow();
+        Rational beyond = sounding.use().at().plus(to).minus(from).minus(rate.seconds(programme.plan().count())).times(rate.perSecond());
+        return beyond.signum() <= 0 ? 0 : beyond.isWhole() ? beyond.floor() : beyond.floor() + 1;
+    }
+
+    private static long samples(Rational seconds) {
+        return seconds.times(SoundCodec.RATE).round();
     }
 
     private static Optional<ClipFacts.Track> track(Programme.Entry entry, Map<String, ClipFacts> clips) {
@@ -71,6 +164,9 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         }
         if (entry.source().reading().gap() == GapPolicy.CLOSE) {
             return Optional.of("holes are closed up");
+        }
+        if (entry.use().playingInUse().conformInUse() == Conform.PULL) {
+            return Optional.empty();
         }
         return entry.table().format().map(f -> f.stated().rate()).filter(own -> !programme.rate().filter(own::equals).isPresent())
                 .map(own -> "it plays at another rate than its own " + own.label());

@@ -4,11 +4,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Ground;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.reel.Channels;
+import dev.vat.core.reel.Conform;
+import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.Fade;
+import dev.vat.core.reel.Joint;
+import dev.vat.core.reel.Playing;
+import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.Frames;
 import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Location;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -32,6 +43,21 @@ class ProjectTextTest {
     @Test
     void everythingThatWasSetComesBack() {
         assertThat(ProjectText.read(ProjectText.write(full()))).isEqualTo(full());
+    }
+
+    @Test
+    void everythingOfAReelComesBack() {
+        Project project = Edits.bringIn(List.of(Location.ofFile(Path.of("/kite/bells.wav"))), Edits.Layout.ONE_PROGRAMME).apply(full());
+        Playing playing = Playing.PLAIN.withReversed(true).withSpeed(Rational.of(2, 3)).withConform(Conform.BLEND).withHead(2).withTail(3).withHold(1010, 4);
+        SoundUse sound = SoundUse.of("s3").withAt(Rational.of(-1, 3)).withTrim(Rational.ONE, Rational.of(5)).withFades(new Fade(Rational.of(1, 2), Fade.Shape.SMOOTH), null).withGain(-3.5)
+                .withChannels(Channels.SECOND);
+        for (Edit edit : List.of(ReelEdits.trimItem(0, FrameRange.of(1004, 1040)), ReelEdits.playItem(0, playing), ReelEdits.joinItem(1, Joint.dip(8, Rgb.WHITE)), ReelEdits.fitItem(1, Fit.FILL),
+                ReelEdits.swapItem(1, "s1"), ReelEdits.addDrawn(1, Drawn.Plain.black(12)), ReelEdits.setRate(Rate.FPS_25), ReelEdits.addSound("s3"), ReelEdits.changeSound(0, sound))) {
+            project = edit.apply(project);
+        }
+        assertThat(ProjectText.read(ProjectText.write(project))).isEqualTo(project);
+        assertThat(project.currentReel().orElseThrow().items().get(2).earlier()).isEqualTo("s2");
+        assertThat(ProjectText.write(full())).as("what is plain isn't written").doesNotContain("playing").doesNotContain("sounds").doesNotContain("joint");
     }
 
     @Test

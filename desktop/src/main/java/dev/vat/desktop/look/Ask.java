@@ -19,6 +19,9 @@ public interface Ask {
 
     Optional<Path> saveProject(String title, String name);
 
+    /** Where a new file is to go. @param name proposed, with its ending @param kind of file, in words */
+    Optional<Path> save(String title, String name, String kind);
+
     /** @param kind of file, in words @param endings that its names have, without the dot */
     Optional<Path> file(String title, String kind, List<String> endings);
 

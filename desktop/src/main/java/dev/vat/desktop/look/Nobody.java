@@ -29,6 +29,11 @@ public final class Nobody implements Ask {
     }
 
     @Override
+    public Optional<Path> save(String title, String name, String kind) {
+        return Optional.empty();
+    }
+
+    @Override
     public Optional<Path> file(String title, String kind, List<String> endings) {
         return Optional.empty();
     }

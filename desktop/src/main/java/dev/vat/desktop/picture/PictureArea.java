@@ -4,7 +4,6 @@ import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
-import dev.vat.core.time.Timecode;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
 import dev.vat.engine.protocol.Message;
@@ -85,6 +84,7 @@ public final class PictureArea extends BorderPane {
     private final Slide slide = new Slide(image);
     private LongConsumer onPlace = _ -> { };
     private Consumer<BitSet> onCached = _ -> { };
+    private Consumer<float[]> onWave = _ -> { };
     private Rgb ground;
     private Message.As as;
     private String groundName = "";
@@ -109,7 +109,7 @@ public final class PictureArea extends BorderPane {
         this.mayFill = mayFill;
         this.pump = new FramePump(viewer, new FrameCache(cache, memory, MOST_ON_DISK));
         this.pace = new PlayPace(player, pump);
-        this.sound = new PictureSound(viewer, cache);
+        this.sound = new PictureSound(viewer, cache, peaks -> onWave.accept(peaks));
         this.transport = new Transport(player, () -> {
             panX = 0;
             panY = 0;
@@ -253,6 +253,11 @@ public final class PictureArea extends BorderPane {
         return throughChecker ? "Checker" : lookedThrough.equals(Rgb.BLACK) ? "On black" : lookedThrough.equals(Rgb.WHITE) ? "On white" : "On grey";
     }
 
+    /** Told of the highest sample at each place, or of null without sound. */
+    public void setOnWave(Consumer<float[]> listener) {
+        onWave = listener;
+    }
+
     /** Told now and then which places would play without waiting. */
     public void setOnCached(Consumer<BitSet> listener) {
         onCached = listener;
@@ -392,7 +397,7 @@ public final class PictureArea extends BorderPane {
         long place = player.place();
         whose.setText(groundName);
         number.setText(strip.number(place));
-        timecode.setText(strip.rate().map(rate -> Timecode.of(strip.firstTimecode().orElse(0) + place, rate) + "  " + seconds(rate, place)).orElse("no rate yet"));
+        timecode.setText(strip.timecode(place).map(label -> label + "  " + seconds(label.rate(), place)).orElse("no rate yet"));
         remark.setText(strip.remark(place));
         transport.showSound(sound.words());
         transport.show(groundWords(), strip.transparent(), strip.floating(), player.isPlaying() && !pace.words().isEmpty() ? pace.words()

@@ -1,15 +1,19 @@
 package dev.vat.desktop.picture;
 
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.sound.SoundInStep;
+import dev.vat.desktop.sound.Waveform;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -22,42 +26,49 @@ final class PictureSound implements AutoCloseable {
     private final Viewer viewer;
     private final Path cache;
     private final SoundInStep sound = new SoundInStep();
-    private Path file;
+    private final Consumer<float[]> onWave;
+    /** The file or the reel's sound that is heard. */
+    private Object heard;
     private Path copy;
     private boolean there;
     private boolean on = true;
 
-    /** @param cache where copies lie while they are listened to */
-    PictureSound(Viewer viewer, Path cache) {
+    /**
+     * @param cache where copies lie while they are listened to
+     * @param onWave told of the highest sample at each place once it is known, or of null when there is nothing to be heard
+     */
+    PictureSound(Viewer viewer, Path cache, Consumer<float[]> onWave) {
+        this.onWave = onWave;
         this.cache = cache;
         this.viewer = viewer;
     }
 
     /** Another strip may be looked at. */
     void show(Strip strip) {
-        Path other = strip == null ? null : strip.sound().orElse(null);
-        if (other == null ? file != null : !other.equals(file)) {
+        Object other = strip == null ? null : strip.mix().map(Object.class::cast).or(strip::sound).orElse(null);
+        if (!Objects.equals(other, heard)) {
             forget();
-            file = other;
+            heard = other;
             if (other != null) {
-                fetch(other);
+                fetch(other, strip.rate().orElse(null));
             }
         }
     }
 
-    private void fetch(Path from) {
+    private void fetch(Object from, Rate rate) {
         try {
             Files.createDirectories(cache);
             Path into = Files.createTempFile(cache, "sound-", ".pcm");
             into.toFile().deleteOnExit();
-            viewer.listen(from, into).whenComplete((_, failure) -> Platform.runLater(() -> {
-                if (failure == null && from.equals(file)) {
+            (from instanceof ReelSound mix ? viewer.listen(mix, into) : viewer.listen((Path) from, into)).whenComplete((_, failure) -> Platform.runLater(() -> {
+                if (failure == null && from.equals(heard)) {
                     copy = into;
                     there = true;
                     sound.setSamples(into);
+                    wave(from, into, rate);
                 } else {
                     // Most often it simply has no sound.
-                    LOG.debug("Nothing to be heard of {}", from.getFileName(), failure);
+                    LOG.debug("Nothing to be heard of {}", from, failure);
                     delete(into);
                 }
             }));
@@ -66,7 +77,26 @@ final class PictureSound implements AutoCloseable {
         }
     }
 
+    private void wave(Object from, Path samples, Rate rate) {
+        if (rate == null) {
+            return;
+        }
+        Thread.ofVirtual().start(() -> {
+            try {
+                float[] peaks = Waveform.peaks(samples, rate);
+                Platform.runLater(() -> {
+                    if (from.equals(heard)) {
+                        onWave.accept(peaks);
+                    }
+                });
+            } catch (IOException e) {
+                LOG.debug("No waveform", e);
+            }
+        });
+    }
+
     private void forget() {
+        onWave.accept(null);
         sound.setSamples(null);
         there = false;
         if (copy != null) {

@@ -54,6 +54,8 @@ public final class ReelFace extends VBox {
             }
             rows.add(total(programme.get()));
             rows.add(rate(programme.get()));
+            rows.add(start(programme.get()));
+            rows.add(new SoundPane(studio, programme.get()));
         }
         getChildren().setAll(rows);
     }
@@ -108,6 +110,19 @@ public final class ReelFace extends VBox {
         offered.addFirst(null);
         HBox field = Fields.field("Reel at", programme.reel().rate() == null ? "Every item is brought to the first source's rate." : "Every item is brought to this rate.",
                 Fields.choice("reel-rate", offered.toArray(Rate[]::new), programme.reel().rate(), r -> r == null ? "as the first source" : r.label(), r -> studio.edit(ReelEdits.setRate(r))));
+        field.getStyleClass().add("total");
+        return field;
+    }
+
+    private HBox start(Programme programme) {
+        HBox field = Fields.field("Starts at", "Timecode of the first frame, written into MP4, MOV, Matroska and MXF; with ; for drop-frame.",
+                Fields.text("reel-start", programme.reel().start() == null ? "" : programme.reel().start(), 10, typed -> {
+                    String label = typed.strip();
+                    if (!label.isEmpty()) {
+                        Timecode.parse(label, programme.rate().orElse(Rate.FPS_25));
+                    }
+                    studio.edit(ReelEdits.setStart(label.isEmpty() ? null : label));
+                }));
         field.getStyleClass().add("total");
         return field;
     }

@@ -2,7 +2,6 @@ package dev.vat.desktop.strip;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
-import dev.vat.core.time.Timecode;
 import java.util.BitSet;
 import java.util.function.LongConsumer;
 import javafx.scene.AccessibleRole;
@@ -43,6 +42,7 @@ public final class Band extends Region {
     private final Dyes dyes;
     private Strip strip;
     private BitSet cached = new BitSet();
+    private float[] wave;
     private boolean lanes;
     private long place;
     private long selectedFirst = -1;
@@ -86,6 +86,12 @@ public final class Band extends Region {
 
     public void setOnRange(RangeListener listener) {
         onRange = listener;
+    }
+
+    /** @param peaks the highest sample at each place, from 0 to 1; null for no sound */
+    public void setWave(float[] peaks) {
+        wave = peaks;
+        paint();
     }
 
     /** Places that would play without waiting; a line along the lower edge tells. */
@@ -275,12 +281,32 @@ public final class Band extends Region {
                 run = mark;
             }
         }
+        wave(g, top, tall);
         veil(g, top, tall);
         separators(g, top, tall);
         cachedLine(g, top + tall);
         ruler(g, top + tall);
         if (lanes) {
             Lanes.paint(g, dyes, strip, view, SIDE, HEIGHT, (int) inner());
+        }
+    }
+
+    /** The highest sample of each column, from the middle up and down. */
+    private void wave(GraphicsContext g, double top, double tall) {
+        if (wave == null) {
+            return;
+        }
+        g.setFill(dyes.wave());
+        int columns = (int) inner();
+        for (int column = 0; column < columns; column++) {
+            long from = view.placeAt(column, columns);
+            long to = Math.min(strip.count() - 1, Math.max(from, view.placeAt(column + 1, columns) - 1));
+            float peak = 0;
+            for (long p = from; p <= to && p < wave.length; p++) {
+                peak = Math.max(peak, wave[(int) p]);
+            }
+            double half = peak * tall / 2;
+            g.fillRect(SIDE + column, top + tall / 2 - half, 1, 2 * half);
         }
     }
 
@@ -340,7 +366,7 @@ public final class Band extends Region {
             }
             if (rate != null && end + (TIMECODE + 1) * MONO < getWidth()) {
                 g.setFill(dyes.pale());
-                g.fillText(Timecode.of(strip.firstTimecode().orElse(0) + p, rate).toString(), end + 7, y + 13);
+                g.fillText(strip.timecode(p).orElseThrow().toString(), end + 7, y + 13);
             }
         }
     }

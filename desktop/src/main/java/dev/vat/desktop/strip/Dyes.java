@@ -45,6 +45,11 @@ public final class Dyes {
         return set.cut;
     }
 
+    /** Of sound, over the frames. */
+    public Color wave() {
+        return set.surround.deriveColor(0, 1, 1, set == DARK ? .35 : .55);
+    }
+
     /** For what matters less beside the text. */
     public Color pale() {
         return set.text.deriveColor(0, 1, set == DARK ? .8 : 1.35, 1);

@@ -7,17 +7,19 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Programme;
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.time.Timecode;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.FrameFeed;
 import java.util.List;
 import java.util.Optional;
 
-/** A reel as it will be made. */
-public record ReelStrip(Programme programme) implements Strip {
+/** A reel as it will be made. @param heard with it, or null */
+public record ReelStrip(Programme programme, ReelSound heard) implements Strip {
 
     private ReelPlan plan() {
         return programme.plan();
@@ -144,8 +146,18 @@ public record ReelStrip(Programme programme) implements Strip {
     }
 
     @Override
+    public Optional<ReelSound> mix() {
+        return Optional.ofNullable(heard);
+    }
+
+    @Override
     public Optional<Rate> rate() {
         return programme.rate();
+    }
+
+    @Override
+    public Optional<Timecode> timecode(long place) {
+        return programme.start().map(first -> new Timecode(first.frame() + place, first.rate(), first.dropFrame())).or(() -> Strip.super.timecode(place));
     }
 
     @Override

@@ -2,8 +2,10 @@ package dev.vat.desktop.strip;
 
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
 import dev.vat.engine.protocol.Message;
 import java.nio.file.Path;
 import java.util.List;
@@ -88,6 +90,11 @@ public interface Strip {
         return Optional.empty();
     }
 
+    /** What is heard with these pictures, where it isn't one file's. */
+    default Optional<ReelSound> mix() {
+        return Optional.empty();
+    }
+
     /** Whether samples could be something that is no colour. */
     default boolean floating() {
         return false;
@@ -96,6 +103,11 @@ public interface Strip {
     /** The timecode of the first place as a frame count, where one is known. */
     default OptionalLong firstTimecode() {
         return OptionalLong.empty();
+    }
+
+    /** The label of a place, once there is a rate. */
+    default Optional<Timecode> timecode(long place) {
+        return rate().map(rate -> Timecode.of(firstTimecode().orElse(0) + place, rate));
     }
 
     /** A measured value from 0 to 1 of the lane's height, or below 0 where nothing was measured. */

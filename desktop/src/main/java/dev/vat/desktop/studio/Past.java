@@ -85,6 +85,10 @@ public final class Past {
             studio.say("A run goes on already; make this again after it.");
             return false;
         }
+        if (plan.version() != RunPlan.VERSION) {
+            studio.say("This was planned by another version of Vat: open its project and make it from there.");
+            return false;
+        }
         studio.runs().start(plan, project(line), () -> { });
         return true;
     }

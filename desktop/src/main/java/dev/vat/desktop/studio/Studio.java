@@ -253,7 +253,16 @@ public final class Studio implements AutoCloseable {
             open(paths.getFirst());
             return;
         }
+        if (paths.size() == 1 && HandOver.isTimeline(paths.getFirst())) {
+            handOver().read(paths.getFirst());
+            return;
+        }
         search.bringIn(paths);
+    }
+
+    /** Reels as other programs can take them, and theirs. */
+    public HandOver handOver() {
+        return new HandOver(this, ui, background);
     }
 
     /** What belongs together among the sources. */
@@ -303,8 +312,7 @@ public final class Studio implements AutoCloseable {
                     if (outside.isEmpty()) {
                         opened(project, path);
                     } else {
-                        stranger = new Stranger(project, path, outside);
-                        changed();
+                        askAbout(new Stranger(path.getFileName().toString(), outside, () -> opened(project, path)));
                     }
                 });
             } catch (IOException e) {
@@ -313,8 +321,18 @@ public final class Studio implements AutoCloseable {
         });
     }
 
-    /** A project that was made elsewhere and waits for a word. @param outside places that it names and that don't lie in its own folder */
-    public record Stranger(Project project, Path file, List<String> outside) { }
+    /**
+     * Something that was made elsewhere and waits for a word.
+     *
+     * @param outside places that it names and that nobody has said yes to
+     * @param open what a yes does
+     */
+    public record Stranger(String name, List<String> outside, Runnable open) { }
+
+    void askAbout(Stranger asked) {
+        stranger = asked;
+        changed();
+    }
 
     /** A project whose places aren't followed before somebody says so. */
     public Optional<Stranger> stranger() {
@@ -326,7 +344,7 @@ public final class Studio implements AutoCloseable {
         Stranger asked = stranger;
         stranger = null;
         if (asked != null && yes) {
-            opened(asked.project, asked.file);
+            asked.open.run();
         }
         changed();
     }

@@ -1,6 +1,8 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
+import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.look.Parts;
@@ -133,8 +135,10 @@ final class BandPane extends VBox {
             case SourceStrip s -> Optional.of(FrameRange.of(s.frame(player.first()), s.frame(player.last())));
             case ReelStrip r -> {
                 ReelPlan plan = r.programme().plan();
-                yield plan.at(player.first()).item() != plan.at(player.last()).item() ? Optional.empty()
-                        : Optional.of(FrameRange.of(plan.at(player.first()).wanted(), plan.at(player.last()).wanted()));
+                long first = plan.at(player.first()).wanted();
+                long last = plan.at(player.last()).wanted();
+                ReelPlan.Span item = plan.spanAt(player.first());
+                yield item.isDrawn() || plan.spanAt(player.last()) != item ? Optional.empty() : Optional.of(FrameRange.of(Math.min(first, last), Math.max(first, last)));
             }
             default -> Optional.empty();
         };
@@ -142,13 +146,13 @@ final class BandPane extends VBox {
 
     void trim() {
         trimTarget().filter(_ -> player.hasLoopRange()).ifPresent(wanted -> {
-            String id = switch (strip) {
-                case SourceStrip s -> s.source().id();
-                case ReelStrip r -> r.programme().plan().spanAt(player.first()).source();
+            Edit edit = switch (strip) {
+                case SourceStrip s -> Edits.setRange(s.source().id(), wanted);
+                case ReelStrip r -> ReelEdits.trimItem(r.programme().plan().spanAt(player.first()).place(), wanted);
                 default -> throw new IllegalStateException("Finished files aren't trimmed");
             };
             clearSelection();
-            studio.edit(Edits.setRange(id, wanted));
+            studio.edit(edit);
         });
     }
 

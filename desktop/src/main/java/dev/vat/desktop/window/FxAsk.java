@@ -79,6 +79,16 @@ public final class FxAsk implements Ask {
     }
 
     @Override
+    public Optional<Path> save(String title, String name, String kind) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.setInitialFileName(name);
+        String ending = name.substring(name.lastIndexOf('.'));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(kind, "*" + ending));
+        return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath).map(p -> p.toString().endsWith(ending) ? p : p.resolveSibling(p.getFileName() + ending));
+    }
+
+    @Override
     public Optional<Path> file(String title, String kind, List<String> endings) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);

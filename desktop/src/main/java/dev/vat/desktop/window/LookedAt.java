@@ -72,7 +72,7 @@ final class LookedAt implements PictureArea.Dragged {
             FrameTable table = selected == null ? null : studio.table(selected);
             return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table, studio.watch().review(s.id())));
         }
-        return studio.programme().filter(p -> p.plan().count() > 0).map(ReelStrip::new);
+        return studio.programme().filter(p -> p.plan().count() > 0).map(p -> new ReelStrip(p, studio.sound().orElse(null)));
     }
 
     private Optional<Deliverable> column() {

@@ -15,6 +15,7 @@ import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
+import dev.vat.desktop.studio.HandOver;
 import dev.vat.desktop.studio.Past;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.proof.ReceiptFile;
@@ -98,6 +99,7 @@ public final class Shell extends StackPane {
         });
         welcome = new Welcome(studio, this::bringIn);
         search = new CommandSearch(commands, this::leaveSearch);
+        picture.setOnWave(peaks -> band.band().setWave(peaks));
         picture.setOnCached(places -> band.band().setCached(places));
         picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
         picture.setOnDragged(looked);
@@ -138,6 +140,8 @@ public final class Shell extends StackPane {
                         () -> ask.project("Open a project").ifPresent(studio::open))
                 .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !studio.project().isEmpty(),
                         () -> ask.saveProject("Save the project", studio.project().name()).ifPresent(studio::saveAs))
+                .add("hand-over-otio", "Hand the reel over as OpenTimelineIO", null, this::hasReel, () -> handOver(HandOver.OTIO, "OpenTimelineIO"))
+                .add("hand-over-edl", "Hand the reel over as an edit decision list", null, this::hasReel, () -> handOver(HandOver.EDL, "Edit decision lists"))
                 .add("new", "Start a new project", control(KeyCode.N), () -> !studio.project().isEmpty(), studio::startAnew)
                 .add("undo", "Undo", control(KeyCode.Z), () -> studio.undoName().isPresent(), studio::undo)
                 .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> studio.redoName().isPresent(), studio::redo)
@@ -181,6 +185,14 @@ public final class Shell extends StackPane {
                 .add("picture-only", "Fill the window with the picture", key(KeyCode.W), this::hasPicture, this::togglePictureOnly)
                 .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
                 .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
+    }
+
+    private boolean hasReel() {
+        return studio.programme().filter(p -> p.plan().count() > 0).isPresent();
+    }
+
+    private void handOver(String ending, String kind) {
+        ask.save("Hand the reel over", studio.programme().orElseThrow().reel().name() + ending, kind).ifPresent(studio.handOver()::write);
     }
 
     private void askCores() {
@@ -434,6 +446,11 @@ public final class Shell extends StackPane {
     }
 
     /** Goes to a place of what is shown. */
+    /** What band and picture show, or null. */
+    Strip strip() {
+        return player.strip();
+    }
+
     public void seek(long place) {
         picture.seek(place);
     }

@@ -41,7 +41,7 @@ final class WordsBars extends VBox {
             return;
         }
         stranger.setUserData(project);
-        Label words = new Label(project.file().getFileName() + " was made elsewhere. It reads from and writes to: " + String.join(", ", project.outside())
+        Label words = new Label(project.name() + " was made elsewhere. It reads from and writes to: " + String.join(", ", project.outside())
                 + ". Nothing there was looked at yet.");
         words.setWrapText(true);
         words.setMinWidth(0);

@@ -67,6 +67,11 @@ abstract class WindowCase extends FxRobot {
         }
 
         @Override
+        public Optional<Path> save(String title, String name, String kind) {
+            return Optional.ofNullable(folder).map(f -> f.resolve(name));
+        }
+
+        @Override
         public Optional<Path> file(String title, String kind, List<String> endings) {
             return Optional.ofNullable(file);
         }

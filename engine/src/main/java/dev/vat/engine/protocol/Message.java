@@ -9,6 +9,7 @@ import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
@@ -28,6 +29,7 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Probe.class, name = "probe"),
     @JsonSubTypes.Type(value = Message.Probed.class, name = "probed"),
     @JsonSubTypes.Type(value = Message.Listen.class, name = "listen"),
+    @JsonSubTypes.Type(value = Message.ListenReel.class, name = "listen-reel"),
     @JsonSubTypes.Type(value = Message.Heard.class, name = "heard"),
     @JsonSubTypes.Type(value = Message.Slots.class, name = "slots"),
     @JsonSubTypes.Type(value = Message.Show.class, name = "show"),
@@ -162,6 +164,9 @@ public sealed interface Message {
 
     /** Asks for a file's first sound track as plain samples in the file {@code into}, see {@code ListeningCopy}. */
     record Listen(long id, String path, String into) implements Message { }
+
+    /** Asks for a reel's sound as plain samples in the file {@code into}. */
+    record ListenReel(long id, ReelSound sound, String into) implements Message { }
 
     /** @param why the reason in words for which there is no copy, else null */
     record Heard(long id, String why) implements Message { }

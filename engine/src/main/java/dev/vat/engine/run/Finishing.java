@@ -56,7 +56,8 @@ final class Finishing {
         Joining.join(parts.stream().map(p -> new Joining.Part(
                         Lane.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())), file.codecInCatalogue().partContainer(),
                         p.first(), p.frames())).toList(),
-                joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(), file.expected().pixelAspect(), sound(file));
+                new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(), file.expected().pixelAspect(), file.expected().timecode()),
+                sound(file));
         Durable.sync(joined);
     }
 

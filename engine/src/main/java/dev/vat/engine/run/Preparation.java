@@ -6,6 +6,8 @@ import dev.vat.core.finding.Observed;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Reel;
+import dev.vat.core.reel.SoundUse;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
@@ -16,8 +18,11 @@ import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** From a project to a plan without a window: its sources are listed and checked whole, then it is judged. */
 public sealed interface Preparation {
@@ -40,11 +45,10 @@ public sealed interface Preparation {
     static Preparation of(Project project, Viewer viewer, Check check) throws IOException {
         Map<String, FrameTable> tables = new HashMap<>();
         Map<String, ClipFacts> clips = new HashMap<>();
-        for (Item item : project.currentReel().orElseThrow(() -> new IOException("The project has no reel to make")).items()) {
-            Source source = project.source(item.source()).orElseThrow();
-            if (tables.containsKey(source.id())) {
-                continue;
-            }
+        Reel reel = project.currentReel().orElseThrow(() -> new IOException("The project has no reel to make"));
+        List<String> used = Stream.concat(reel.items().stream().map(Item::source).filter(Objects::nonNull), reel.sounds().stream().map(SoundUse::source)).distinct().toList();
+        for (String id : used) {
+            Source source = project.source(id).orElseThrow(() -> new IOException("The project has no source " + id));
             Listing listing = Listing.of(viewer, source.location());
             listing.clip().ifPresent(clip -> clips.put(source.id(), clip));
             if (listing.sequence().isPresent()) {

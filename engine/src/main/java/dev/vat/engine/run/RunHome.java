@@ -103,7 +103,11 @@ public final class RunHome {
 
     public RunPlan plan() throws IOException {
         try {
-            return Json.MAPPER.readValue(Files.readString(folder.resolve("plan.json")), RunPlan.class);
+            RunPlan plan = Json.MAPPER.readValue(Files.readString(folder.resolve("plan.json")), RunPlan.class);
+            if (plan.version() != RunPlan.VERSION) {
+                throw new IOException("The run " + folder.getFileName() + " was planned by another version of Vat: clear it away, and make its files again from the project");
+            }
+            return plan;
         } catch (JsonProcessingException e) {
             throw new IOException("The plan of run " + folder.getFileName() + " can't be read: " + e.getOriginalMessage(), e);
         }

@@ -125,7 +125,7 @@ public final class RunPlanner {
     }
 
     private static Expectation expected(Deliverable deliverable, Settings settings, Programme programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {
-        Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound);
+        Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound).withTimecode(programme.start(rate).orElse(null));
         return settings.container().isFolder() ? expected.withStills(stills(fileName, deliverable, settings, programme)) : expected;
     }
 

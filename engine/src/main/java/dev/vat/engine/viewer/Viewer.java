@@ -1,5 +1,6 @@
 package dev.vat.engine.viewer;
 
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
@@ -130,6 +131,11 @@ public final class Viewer implements AutoCloseable {
     /** Writes a file's first sound track as plain samples, 48 kHz, stereo, 16 bits; fails with a reason in words. */
     public CompletableFuture<Void> listen(Path file, Path into) {
         return ask(id -> new Message.Listen(id, file.toString(), into.toString()));
+    }
+
+    /** Writes a reel's sound as plain samples to be played. */
+    public CompletableFuture<Void> listen(ReelSound sound, Path into) {
+        return ask(id -> new Message.ListenReel(id, sound, into.toString()));
     }
 
     private synchronized <T> CompletableFuture<T> ask(LongFunction<Message> words) {

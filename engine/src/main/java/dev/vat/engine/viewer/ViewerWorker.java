@@ -45,7 +45,8 @@ public final class ViewerWorker implements WorkerDuty {
         switch (message) {
             case Message.Check check -> (check.kind().isMovie() ? clipChecks : checks).execute(() -> check(check));
             case Message.Probe probe -> clipChecks.execute(() -> probe(probe));
-            case Message.Listen listen -> movies.execute(() -> listen(listen));
+            case Message.Listen listen -> movies.execute(() -> listen(listen.id(), into -> ListeningCopy.write(Path.of(listen.path()), into), listen.into()));
+            case Message.ListenReel listen -> movies.execute(() -> listen(listen.id(), into -> ListeningCopy.write(listen.sound(), into), listen.into()));
             case Message.Slots where -> map(where);
             case Message.Show show -> {
                 showing.incrementAndGet();
@@ -73,12 +74,16 @@ public final class ViewerWorker implements WorkerDuty {
         }
     }
 
-    private void listen(Message.Listen listen) {
+    private interface Copy {
+        void write(Path into) throws IOException;
+    }
+
+    private void listen(long id, Copy copy, String into) {
         try {
-            ListeningCopy.write(Path.of(listen.path()), Path.of(listen.into()));
-            answers.accept(new Message.Heard(listen.id(), null));
+            copy.write(Path.of(into));
+            answers.accept(new Message.Heard(id, null));
         } catch (IOException | RuntimeException e) {
-            answers.accept(new Message.Heard(listen.id(), String.valueOf(e.getMessage())));
+            answers.accept(new Message.Heard(id, String.valueOf(e.getMessage())));
         }
     }
 

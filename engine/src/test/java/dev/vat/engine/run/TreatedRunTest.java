@@ -118,4 +118,12 @@ class TreatedRunTest {
         assertThat(receipt("kite_webp.webp").found().frames()).isEqualTo(12);
         assertThat(ColourCoding.find("webp")).isPresent();
     }
+
+    /** Of a picture that nothing shows through, animated WebP and GIF say nothing of alpha. */
+    @Test
+    void stillsThatMoveNeedNoAlpha() throws Exception {
+        KiteFrames.png(frames, "kite", 1, 4, false);
+        make(KiteFrames.plan(frames, out, List.of("web-gif", "web-apng", "web-webp"), Edits.setCodec("web-gif", Catalogue.codec("gif-alpha"))));
+        assertThat(receipt("kite_webp.webp").found().frames()).isEqualTo(4);
+    }
 }

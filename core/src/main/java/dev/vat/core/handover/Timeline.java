@@ -1,0 +1,182 @@
+package dev.vat.core.handover;
+
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.Place;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.Conform;
+import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Joint;
+import dev.vat.core.reel.Playing;
+import dev.vat.core.reel.Reel;
+import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.Location;
+import dev.vat.core.source.Reading;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.core.time.Timecode;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+
+/**
+ * A reel as other programs can take it, or one that came from them: what stands where, without what only Vat knows.
+ *
+ * @param start label of the first frame, or null
+ * @param left what of the reel isn't in it, or what of another program's couldn't be taken, in words
+ */
+public record Timeline(String name, Rate rate, Timecode start, List<Event> events, List<String> left) {
+
+    /**
+     * One item.
+     *
+     * @param media null for black
+     * @param frames source frames that it takes, from the lowest number to the highest; of black its places
+     * @param speed source frames for each frame at the source's own rate, above 0; once for as it was
+     * @param places how many reel frames it lasts
+     * @param joint how it begins, null for a cut
+     */
+    public record Event(Media media, FrameRange frames, Rational speed, boolean reversed, long places, Joint joint) {
+        /** The reel frames at its start that lie over the one before. */
+        long overlap() {
+            return joint != null && joint.kind() == Joint.Kind.DISSOLVE ? joint.frames() : 0;
+        }
+    }
+
+    /**
+     * What an event takes frames of.
+     *
+     * @param available frames that there are, or null where nobody said
+     * @param first label of the first available frame, or null: then its number counts
+     */
+    public record Media(Location location, Rate rate, FrameRange available, Timecode first) {
+        public String name() {
+            return location.name();
+        }
+
+        /** The label of a frame. @param number as it is numbered */
+        Timecode label(long number) {
+            return first == null || available == null ? Timecode.of(number, rate) : new Timecode(first.frame() + number - available.first(), first.rate(), first.dropFrame());
+        }
+
+        /** The number of the frame with a label, counted from 00:00:00:00. */
+        long number(long label) {
+            return first == null || available == null ? label : label - first.frame() + available.first();
+        }
+    }
+
+    public Timeline {
+        events = List.copyOf(events);
+        left = List.copyOf(left);
+    }
+
+    public static Timeline of(Programme programme) {
+        Rate rate = programme.rate().orElseThrow(() -> new IllegalArgumentException("Choose the reel's rate first"));
+        List<Event> events = new ArrayList<>();
+        List<String> left = new ArrayList<>();
+        for (ReelPlan.Span span : programme.plan().spans()) {
+            if (span.count() == 0) {
+                continue;
+            }
+            Item item = programme.plan().part(span.item()).item();
+            Joint joint = span.overlap() > 0 ? Joint.dissolve(span.overlap()) : item.joint() != null && item.joint().kind() == Joint.Kind.DIP ? item.joint() : null;
+            events.add(programme.entry(span.item()).map(e -> event(e, span, joint, rate, left))
+                    .orElseGet(() -> new Event(null, FrameRange.of(0, span.count() - 1), Rational.ONE, false, span.count(), joint)));
+            if (span.isDrawn() && !item.drawn().title().equals("Black")) {
+                left.add(item.drawn().title() + " goes out as black");
+            }
+        }
+        if (!programme.sounds().isEmpty()) {
+            left.add("sounds that were laid to the reel");
+        }
+        return new Timeline(programme.reel().name(), rate, programme.start().orElse(null), events, left);
+    }
+
+    private static Event event(Programme.Entry entry, ReelPlan.Span span, Joint joint, Rate reel, List<String> left) {
+        Playing playing = entry.use().playingInUse();
+        Sequence sequence = entry.table().sequence();
+        Rate own = entry.rate().orElse(reel);
+        String name = entry.source().name();
+        if (span.step() != sequence.step() || span.hold() != 1) {
+            left.add(name + ": that not every frame is taken once");
+        }
+        if (playing.head() + playing.tail() > 0 || !playing.holds().isEmpty()) {
+            left.add(name + ": frames that are held");
+        }
+        if (playing.conformInUse() != Conform.EVERY && playing.conformInUse() != Conform.NEAREST && playing.conformInUse() != Conform.STEP) {
+            left.add(name + ": " + playing.conformInUse().title());
+        }
+        // In seconds of the reel, so many frames more or fewer go by than the source's own rate has.
+        boolean keepsTime = playing.conformInUse().keepsTime();
+        Rational speed = keepsTime ? playing.speedInUse() : playing.speedInUse().times(reel.perSecond()).dividedBy(own.perSecond());
+        return new Event(new Media(entry.source().location(), own, sequence.range(), label(entry, own)), span.range(), speed, playing.reversed(), span.count(), joint);
+    }
+
+    private static Timecode label(Programme.Entry entry, Rate own) {
+        Reading reading = entry.source().reading();
+        String stated = reading.timecode() != null ? reading.timecode() : entry.table().format().map(f -> f.stated().timecode()).orElse(null);
+        try {
+            return stated == null ? null : Timecode.parse(stated, own);
+        } catch (IllegalArgumentException _) {
+            return null;
+        }
+    }
+
+    /** Where an event begins, in reel frames. */
+    long start(int event) {
+        long at = 0;
+        for (int i = 0; i < event; i++) {
+            at += events.get(i).places - events.get(i + 1).overlap();
+        }
+        return at;
+    }
+
+    /** What its items are, for a reel of Vat's own. @param source id of a media's source */
+    private List<Item> items(Function<Media, String> source) {
+        return events.stream().map(e -> item(e, source)).toList();
+    }
+
+    private Item item(Event event, Function<Media, String> source) {
+        if (event.media == null) {
+            return Item.of(Drawn.Plain.black(event.places)).withJoint(event.joint);
+        }
+        boolean otherRate = !event.media.rate.equals(rate);
+        Rational everyFrame = rate.perSecond().dividedBy(event.media.rate.perSecond());
+        // Where each frame stands once, that is what was meant, and not a speed.
+        boolean every = otherRate && event.speed.equals(everyFrame);
+        Playing playing = Playing.PLAIN.withReversed(event.reversed).withSpeed(every ? null : event.speed).withConform(otherRate && !every ? Conform.NEAREST : null);
+        FrameRange all = event.media.available;
+        return Item.of(source.apply(event.media)).withRange(event.frames.equals(all) ? null : event.frames).withPlaying(playing).withJoint(event.joint);
+    }
+
+    /** A reel of it, which becomes the current one; sources that the project hasn't got are added. */
+    public Edit edit() {
+        return new Edit("taking over " + name, project -> {
+            Project result = project;
+            Map<Location, String> ids = new HashMap<>();
+            for (Source source : project.sources()) {
+                ids.putIfAbsent(source.location(), source.id());
+            }
+            for (Event event : events) {
+                if (event.media != null && !ids.containsKey(event.media.location)) {
+                    String id = result.freshId("s");
+                    Reading reading = event.media.location.isMovie() ? Reading.PLAIN : Reading.PLAIN.withRate(event.media.rate);
+                    List<Source> sources = new ArrayList<>(result.sources());
+                    sources.add(Source.of(id, Place.of(event.media.location.folder()), event.media.location.pattern(), reading));
+                    result = result.withSources(sources);
+                    ids.put(event.media.location, id);
+                }
+            }
+            List<Reel> reels = new ArrayList<>(result.reels());
+            String id = result.freshId("r");
+            reels.add(Reel.of(id, name, items(media -> ids.get(media.location))).withRate(rate).withStart(start == null || start.frame() == 0 ? null : start.toString()));
+            return result.withReels(reels, id);
+        });
+    }
+}

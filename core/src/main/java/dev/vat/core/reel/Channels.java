@@ -1,0 +1,59 @@
+package dev.vat.core.reel;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.Arrays;
+import java.util.Locale;
+
+/** Which of a sound's channels go where. */
+public enum Channels {
+    /** As they are laid out; another layout is brought to the reel's by the usual coefficients. */
+    ALL("all as they are"),
+    /** The first channel in all. */
+    FIRST("left in all"),
+    /** The second channel in all: where the first one is dead. */
+    SECOND("right in all"),
+    /** The first two change places. */
+    SWAPPED("left and right swapped"),
+    /** The mean of the first two in all. */
+    MEAN("mean of both in all");
+
+    private final String title;
+
+    Channels(String title) {
+        this.title = title;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    @JsonValue
+    String text() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    @JsonCreator
+    static Channels parse(String text) {
+        return valueOf(text.toUpperCase(Locale.ROOT));
+    }
+
+    /** Lays the samples of one moment out anew. @param moment a sample for each channel */
+    public void apply(float[] moment) {
+        if (moment.length < 2) {
+            return;
+        }
+        float first = moment[0];
+        float second = moment[1];
+        switch (this) {
+            case ALL -> { }
+            case SWAPPED -> {
+                moment[0] = second;
+                moment[1] = first;
+            }
+            case FIRST -> Arrays.fill(moment, first);
+            case SECOND -> Arrays.fill(moment, second);
+            case MEAN -> Arrays.fill(moment, (first + second) / 2);
+        }
+    }
+}

@@ -1,0 +1,115 @@
+package dev.vat.desktop.sheet;
+
+import static dev.vat.desktop.sheet.Fields.choice;
+import static dev.vat.desktop.sheet.Fields.field;
+import static dev.vat.desktop.sheet.Fields.named;
+import static dev.vat.desktop.sheet.Fields.text;
+
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.Channels;
+import dev.vat.core.reel.Fade;
+import dev.vat.core.reel.SoundUse;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.time.Moment;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** The sounds that are laid to a reel, and those that could be. */
+final class SoundPane extends VBox {
+
+    private final Studio studio;
+    private final Programme programme;
+    private final Rate rate;
+
+    SoundPane(Studio studio, Programme programme) {
+        this.studio = studio;
+        this.programme = programme;
+        this.rate = programme.rate().orElse(Rate.FPS_25);
+        setId("reel-sound");
+        programme.sounds().forEach(sounding -> getChildren().add(row(sounding)));
+        List<Source> free = studio.project().sources().stream().filter(s -> s.location().isSound() && programme.sounds().stream().noneMatch(u -> u.source().id().equals(s.id()))).toList();
+        HBox head = Parts.row(Parts.label("Sound", "strong"));
+        head.getStyleClass().add("total");
+        if (free.isEmpty() && programme.sounds().isEmpty()) {
+            head.getChildren().add(Parts.wrapped("That of its clips, if they have any. Bring in a sound file to lay it to the reel.", "note"));
+        }
+        FlowPane choices = Parts.choices();
+        free.forEach(s -> choices.getChildren().add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " to it", () -> studio.edit(ReelEdits.addSound(s.id())))));
+        head.getChildren().add(choices);
+        getChildren().add(head);
+    }
+
+    private VBox row(Programme.Sounding sounding) {
+        SoundUse use = sounding.use();
+        int place = sounding.place();
+        Optional<ClipFacts> facts = studio.watch().clip(sounding.source().id());
+        String figures = facts.map(f -> f.seconds().toFixed(3) + " s   " + f.sounds().getFirst().describe()).orElse("");
+        HBox head = Parts.row(Parts.label(sounding.source().name(), "strong"), Parts.label(figures, "note"), Parts.space(),
+                Parts.small("out-sound-" + place, "Take out", () -> studio.edit(ReelEdits.removeSound(place))));
+        List<Node> when = new ArrayList<>();
+        when.add(named("at", time("sound-at-" + place, use.at(), typed -> use.withAt(Moment.parse(typed, rate)), place)));
+        when.add(named("from", time("sound-from-" + place, use.from() == null ? Rational.ZERO : use.from(), typed -> use.withTrim(orNull(Moment.parse(typed, rate)), use.to()), place)));
+        when.add(named("to", time("sound-to-" + place, use.to(), typed -> use.withTrim(use.from(), typed.isBlank() ? null : Moment.parse(typed, rate)), place)));
+        List<Node> how = new ArrayList<>();
+        how.add(named("gain dB", text("sound-gain-" + place, Double.toString(use.gain()), 4, typed -> change(place, use.withGain(decibels(typed))))));
+        how.add(named("in over", time("sound-in-" + place, use.fadeIn() == null ? Rational.ZERO : use.fadeIn().seconds(), typed -> use.withFades(fade(typed, use.fadeIn()), use.fadeOut()), place)));
+        how.add(named("out over", time("sound-out-" + place, use.fadeOut() == null ? Rational.ZERO : use.fadeOut().seconds(), typed -> use.withFades(use.fadeIn(), fade(typed, use.fadeOut())), place)));
+        if (use.fadeIn() != null || use.fadeOut() != null) {
+            Fade.Shape now = use.fadeIn() != null ? use.fadeIn().shape() : use.fadeOut().shape();
+            how.addAll(Arrays.asList(choice("sound-shape-" + place, Fade.Shape.values(), now, Fade.Shape::title, shape -> change(place, use.withFades(shaped(use.fadeIn(), shape), shaped(use.fadeOut(), shape))))));
+        }
+        VBox row = new VBox(head, field("Time", "Frames, seconds (0.5 s), samples (4800 smp) or a timecode; below 0 its start is cut off.", when.toArray(Node[]::new)), field("Level", "", how.toArray(Node[]::new)));
+        if (facts.filter(f -> f.sounds().getFirst().channels() > 1).isPresent()) {
+            row.getChildren().add(field("Channels", "", choice("sound-channels-" + place, Channels.values(), use.channelsInUse(), Channels::title, c -> change(place, use.withChannels(c)))));
+        }
+        row.setId("sound-" + place);
+        row.getStyleClass().addAll("source-row", "reading");
+        return row;
+    }
+
+    private interface Typed {
+        SoundUse apply(String typed);
+    }
+
+    private TextField time(String id, Rational seconds, Typed entered, int place) {
+        return text(id, seconds == null ? "" : Moment.words(seconds, rate), 7, typed -> change(place, entered.apply(typed)));
+    }
+
+    private void change(int place, SoundUse use) {
+        studio.edit(ReelEdits.changeSound(place, use));
+    }
+
+    private static Rational orNull(Rational seconds) {
+        return seconds.signum() == 0 ? null : seconds;
+    }
+
+    private Fade fade(String typed, Fade before) {
+        Rational seconds = Moment.parse(typed, rate);
+        return seconds.signum() == 0 ? null : new Fade(seconds, before == null ? null : before.shape());
+    }
+
+    private static Fade shaped(Fade fade, Fade.Shape shape) {
+        return fade == null ? null : new Fade(fade.seconds(), shape);
+    }
+
+    private static double decibels(String typed) {
+        try {
+            return Math.round(Double.parseDouble(typed.strip().replace(',', '.')) * 100) / 100.0;
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("'" + typed + "' is no gain: write decibels such as -6", e);
+        }
+    }
+}

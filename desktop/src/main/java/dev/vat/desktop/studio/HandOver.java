@@ -1,0 +1,111 @@
+package dev.vat.desktop.studio;
+
+import dev.vat.core.handover.EdlText;
+import dev.vat.core.handover.OtioText;
+import dev.vat.core.handover.Timeline;
+import dev.vat.core.handover.WholeReel;
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.place.Durable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+
+/** Reels as other programs can take them, OpenTimelineIO or an edit decision list, and theirs. */
+public final class HandOver {
+
+    public static final String OTIO = ".otio";
+    public static final String EDL = ".edl";
+
+    private final Studio studio;
+    private final Executor ui;
+    private final Executor background;
+
+    HandOver(Studio studio, Executor ui, Executor background) {
+        this.studio = studio;
+        this.ui = ui;
+        this.background = background;
+    }
+
+    static boolean isTimeline(Path path) {
+        return path.toString().toLowerCase(Locale.ROOT).endsWith(OTIO) || isList(path);
+    }
+
+    private static boolean isList(Path path) {
+        return path.toString().toLowerCase(Locale.ROOT).endsWith(EDL);
+    }
+
+    /** Writes the current reel; by the name's ending as the one or the other. */
+    public void write(Path file) {
+        Programme programme = studio.programme().orElse(null);
+        if (programme == null || programme.rate().isEmpty() || programme.plan().count() == 0) {
+            studio.say("There is no reel yet that could be handed over.");
+            return;
+        }
+        Project project = studio.project();
+        background.execute(() -> {
+            try {
+                Timeline timeline = Timeline.of(programme);
+                List<String> left = isList(file) ? EdlText.leftOut(timeline) : timeline.left();
+                Durable.write(file, isList(file) ? EdlText.write(timeline) : OtioText.write(timeline, WholeReel.of(project, programme.reel())));
+                ui.execute(() -> studio.say("Handed over: " + file + (left.isEmpty() ? "" : ". Other programs won't see: " + String.join("; ", left) + ".")));
+            } catch (IOException | RuntimeException e) {
+                ui.execute(() -> studio.say("The reel can't be handed over: " + e.getMessage()));
+            }
+        });
+    }
+
+    /** Takes a timeline for a reel of its own; places that it names and the project doesn't are shown before one of them is looked at. */
+    void read(Path file) {
+        Rate rate = studio.programme().flatMap(Programme::rate).orElse(studio.offeredRate());
+        background.execute(() -> {
+            try {
+                String text = Files.readString(file);
+                ui.execute(() -> taken(file, text, rate));
+            } catch (IOException e) {
+                ui.execute(() -> studio.say("The timeline can't be read: " + e.getMessage()));
+            }
+        });
+    }
+
+    private void taken(Path file, String text, Rate rate) {
+        try {
+            Optional<WholeReel> whole = isList(file) ? Optional.empty() : OtioText.whole(text);
+            Timeline timeline = whole.isPresent() ? null : isList(file) ? EdlText.read(text, rate == null ? Rate.FPS_25 : rate, this::known) : OtioText.read(text, file.toAbsolutePath().getParent());
+            Edit edit = whole.map(WholeReel::edit).orElseGet(() -> timeline.edit());
+            Project after = edit.apply(studio.project());
+            List<String> fresh = after.sources().stream().filter(s -> studio.project().source(s.id()).isEmpty()).map(s -> s.folder().path().toString()).distinct().toList();
+            Runnable take = () -> {
+                studio.edit(edit);
+                studio.say("Taken over from " + file.getFileName() + (timeline == null || timeline.left().isEmpty() ? "." : ". Left out: " + String.join("; ", timeline.left()) + "."));
+            };
+            if (fresh.isEmpty()) {
+                take.run();
+            } else {
+                studio.askAbout(new Studio.Stranger(file.getFileName().toString(), fresh, take));
+            }
+        } catch (IllegalArgumentException e) {
+            studio.say(file.getFileName() + " can't be taken over: " + e.getMessage());
+        }
+    }
+
+    /** A source by its name, or by the name without what tells one frame from the next. */
+    private Optional<Timeline.Media> known(String name) {
+        for (Source source : studio.project().sources()) {
+            FrameTable table = studio.table(source.id());
+            String base = source.location().pattern().baseName();
+            if (table != null && (name.endsWith(source.name()) || name.equalsIgnoreCase(base) || base.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "").equals(name))) {
+                return Optional.of(new Timeline.Media(source.location(), source.reading().rateOf(table).orElse(Rate.FPS_25), table.sequence().range(), null));
+            }
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,172 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Joint;
+import dev.vat.core.reel.Reel;
+import dev.vat.core.reel.SoundUse;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.TestFrames;
+import dev.vat.desktop.strip.Strip;
+import java.io.ByteArrayInputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import org.junit.jupiter.api.Test;
+
+/** The Reel face: items one after the other, how each is taken and played, and what is heard with them. */
+class ReelTest extends WindowCase {
+
+    private void enter(String id, String text) throws Exception {
+        await(() -> isThere(id));
+        run(() -> {
+            node(id).requestFocus();
+            ((TextField) node(id)).setText(text);
+        });
+        type(KeyCode.ENTER);
+        settle();
+    }
+
+    private Reel reel() throws Exception {
+        return on(() -> studio().project().currentReel().orElseThrow());
+    }
+
+    private Item item(int place) throws Exception {
+        return reel().items().get(place);
+    }
+
+    private long frames() throws Exception {
+        return on(() -> studio().programme().orElseThrow().plan().count());
+    }
+
+    /** Two shots of another size as one programme. */
+    private void twoShots() throws Exception {
+        drop(TestFrames.png(folder, "sh010", 30));
+        drop(TestFrames.png(folder, "sh020", 20, 64, 64, false));
+        press("face-reel");
+        settle();
+        assertThat(frames()).isEqualTo(50);
+        run(() -> window.shell().lookup("#item-1").getOnMouseClicked().handle(null));
+        settle();
+    }
+
+    @Test
+    void anItemIsTrimmedSlowedAndJoined() throws Exception {
+        twoShots();
+        enter("item-range", "5-14");
+        assertThat(item(1).range()).isEqualTo(FrameRange.of(5, 14));
+        enter("item-speed", "1/2");
+        assertThat(frames()).isEqualTo(50);
+        fire("joint-dissolve");
+        settle();
+        assertThat(item(1).joint()).isEqualTo(Joint.dissolve(12));
+        assertThat(frames()).isEqualTo(38);
+        Strip strip = on(() -> window.shell().strip());
+        assertThat(strip.mark(18)).isEqualTo(Strip.Mark.MIXED);
+        assertThat(strip.mark(31)).as("half speed shows each frame twice").isEqualTo(Strip.Mark.HELD);
+        assertThat(strip.remark(19)).isEqualTo("15 % of sh020.####.png 0005 over sh010.####.png 0020");
+        enter("joint-frames", "4");
+        assertThat(frames()).isEqualTo(46);
+        fire("item-fit-fill-cut-off-the-rest");
+        settle();
+        assertThat(item(1).fit()).isNotNull();
+        fire("item-reversed");
+        settle();
+        assertThat(item(1).playingInUse().reversed()).isTrue();
+        for (int i = 0; i < 6; i++) {
+            run(() -> window.shell().press("undo"));
+        }
+        settle();
+        assertThat(reel().items().get(1)).as("every step is taken back").isEqualTo(Item.of("s2"));
+    }
+
+    @Test
+    void whatIsShownBecomesInAndOutAndStandsStill() throws Exception {
+        twoShots();
+        run(() -> window.shell().seek(34));
+        settle();
+        fire("item-in");
+        settle();
+        assertThat(item(1).range()).isEqualTo(FrameRange.of(5, 20));
+        run(() -> window.shell().seek(39));
+        settle();
+        fire("item-end");
+        settle();
+        assertThat(item(1).range()).isEqualTo(FrameRange.of(5, 14));
+        enter("hold-shown", "3");
+        assertThat(item(1).playingInUse().holds().getFirst().number()).isEqualTo(14);
+        fire("slip-later");
+        settle();
+        assertThat(item(1).range()).isEqualTo(FrameRange.of(6, 15));
+        fire("add-black");
+        settle();
+        assertThat(item(2).drawn().frames()).isEqualTo(25);
+        assertThat(frames()).isEqualTo(30 + 10 + 3 + 25);
+        fire("reel-rate-30");
+        settle();
+        assertThat(text("finding-rate-differs")).contains("sh010").contains("25");
+    }
+
+    @Test
+    void theReelIsHandedOverAndTakenBack() throws Exception {
+        twoShots();
+        fire("joint-dissolve");
+        settle();
+        answers.folder = folder;
+        String name = reel().name();
+        for (String command : new String[] {"hand-over-otio", "hand-over-edl"}) {
+            run(() -> window.shell().press(command));
+            await(() -> studio().message().startsWith("Handed over"));
+            run(() -> studio().say(""));
+        }
+        Reel before = reel();
+        for (String ending : new String[] {".otio", ".edl"}) {
+            drop(folder.resolve(name + ending));
+            await(() -> studio().message().startsWith("Taken over"));
+            assertThat(reel().id()).as("a reel of its own").isNotEqualTo(before.id());
+            assertThat(reel().items()).isEqualTo(before.items());
+            run(() -> studio().say(""));
+        }
+        run(() -> window.shell().press("new"));
+        settle();
+        drop(folder.resolve(name + ".otio"));
+        await(() -> isThere("open-stranger"));
+        assertThat(on(() -> studio().project().sources())).as("nothing is followed before a yes").isEmpty();
+        press("open-stranger");
+        await(() -> !studio().watch().isChecking() && studio().table("s2") != null);
+        assertThat(frames()).isEqualTo(38);
+        Path broken = Files.writeString(folder.resolve("broken.edl"), "TITLE: nothing");
+        drop(broken);
+        await(() -> studio().message().contains("broken.edl can't be taken over"));
+    }
+
+    @Test
+    void aSoundIsLaidToTheReelAndItsEndHoldsTheLastFrame() throws Exception {
+        drop(TestFrames.png(folder, "sh010", 50));
+        Path bells = folder.resolve("bells.wav");
+        AudioFormat format = new AudioFormat(48_000, 16, 2, true, false);
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[3 * 48_000 * 4]), format, 3 * 48_000), AudioFileFormat.Type.WAVE, bells.toFile());
+        drop(TestFrames.old(bells));
+        press("face-reel");
+        fire("add-sound-s2");
+        settle();
+        assertThat(reel().sounds()).containsExactly(SoundUse.of("s2"));
+        enter("sound-at-0", "0.5 s");
+        assertThat(reel().sounds().getFirst().at()).isEqualTo(Rational.of(1, 2));
+        enter("sound-gain-0", "-6");
+        assertThat(reel().sounds().getFirst().gain()).isEqualTo(-6);
+        enter("sound-at-0", "soon");
+        assertThat(node("sound-at-0").getStyleClass()).as("what is no time stays, marked").contains("refused");
+        await(() -> isThere("remedy-sound-longer-0"));
+        fire("remedy-sound-longer-0");
+        settle();
+        assertThat(item(0).playingInUse().tail()).as("3.5 s of sound, 2 s of pictures").isEqualTo(38);
+    }
+}
