@@ -122,6 +122,7 @@ public final class Band extends Region {
         }
         strip = other;
         view.setStrip(other);
+        place = Math.clamp(place, 0, other == null ? 0 : Math.max(0, other.count() - 1));
         paint();
         place();
     }

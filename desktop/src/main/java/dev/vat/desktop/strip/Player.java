@@ -22,15 +22,19 @@ public final class Player {
     private long startPlace;
     private long dropped;
 
+    /** The same strip with fewer or more places goes on where it is; another one begins at its start. */
     public void setStrip(Strip other) {
-        boolean same = strip != null && other != null && strip.title().equals(other.title()) && strip.count() == other.count();
+        boolean same = strip != null && other != null && strip.title().equals(other.title());
+        boolean alike = same && strip.count() == other.count();
         strip = other;
         if (!same) {
             playing = false;
             place = 0;
-            loopFirst = -1;
-            loopLast = -1;
             dropped = 0;
+        }
+        if (!alike) {
+            clearLoopRange();
+            anchor();
         }
         place = Math.clamp(place, 0, Math.max(0, count() - 1));
     }

@@ -59,6 +59,7 @@ public final class Studio implements AutoCloseable {
     private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), Observed.Destination.UNKNOWN));
     private List<Location> question = List.of();
     private Stranger stranger;
+    private Planned planned;
     private String message = "";
     private volatile boolean closed;
     private long revision;
@@ -228,8 +229,15 @@ public final class Studio implements AutoCloseable {
 
     /** The current reel with what is known of it. */
     public Optional<Programme> programme() {
-        return Programme.of(project(), watch.tables());
+        Map<String, FrameTable> tables = watch.tables();
+        if (planned == null || planned.project != project() || !planned.tables.equals(tables)) {
+            planned = new Planned(project(), Map.copyOf(tables), Programme.of(project(), tables));
+        }
+        return planned.programme;
     }
+
+    /** A programme with what it was made of: as long as that stays, so does it. */
+    private record Planned(Project project, Map<String, FrameTable> tables, Optional<Programme> programme) { }
 
     /** What will be heard, where clips of the reel have sound. */
     public Optional<ReelSound> sound() {

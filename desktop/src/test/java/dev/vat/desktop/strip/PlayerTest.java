@@ -94,8 +94,11 @@ class PlayerTest {
         player.setStrip(new TestStrip(100, Map.of(3L, Strip.Mark.EMPTY), Rate.FPS_25));
         assertThat(player.place()).isEqualTo(50);
         player.setStrip(new TestStrip(10, Map.of(), Rate.FPS_25));
-        assertThat(player.place()).isZero();
+        assertThat(player.place()).as("the same, grown shorter: at its end").isEqualTo(9);
         assertThat(player.hasLoopRange()).isFalse();
+        player.setStrip(null);
+        player.setStrip(new TestStrip(100, Map.of(), Rate.FPS_25));
+        assertThat(player.place()).as("another one").isZero();
         player.setStrip(new TestStrip(1, Map.of(), Rate.FPS_25));
         player.play(true);
         assertThat(player.isPlaying()).as("one frame doesn't play").isFalse();

@@ -30,7 +30,7 @@ class FastPathTest extends WindowCase {
         press("receipt-web-h264");
         await(() -> isThere("receipt-verdict"));
         assertThat(text("receipt-verdict")).startsWith("Proven");
-        assertThat(on(() -> node("receipt-comparison").lookupAll(".fact").size())).isEqualTo(23);
+        assertThat(on(() -> node("receipt-comparison").lookupAll(".fact").size())).isEqualTo(24);
         fire("watch-worst");
         settle();
         assertThat(text("band-name")).isEqualTo("kite_web.mp4");
