@@ -4,6 +4,8 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.Joint;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
@@ -38,6 +40,7 @@ import javafx.stage.Stage;
  */
 public final class Tour {
 
+    private static final long WAVEFORM_MILLIS = 2000;
     private static final long PATIENCE_MILLIS = 170_000;
 
     private final Places places;
@@ -90,8 +93,17 @@ public final class Tour {
         seek(40);
         shoot("in");
         press("face-reel");
-        seek(110);
+        act(() -> {
+            studio().edit(ReelEdits.joinItem(1, Joint.dissolve(12)));
+            studio().project().sources().stream().filter(x -> x.location().isSound()).findFirst().ifPresent(sound -> studio().edit(ReelEdits.addSound(sound.id())));
+        });
+        seek(88);
+        Thread.sleep(WAVEFORM_MILLIS);
         shoot("reel");
+        act(() -> {
+            studio().undo();
+            studio().undo();
+        });
         press("face-out");
         seek(60);
         shoot("out");

@@ -39,7 +39,6 @@ final class SoundPane extends VBox {
         this.programme = programme;
         this.rate = programme.rate().orElse(Rate.FPS_25);
         setId("reel-sound");
-        programme.sounds().forEach(sounding -> getChildren().add(row(sounding)));
         List<Source> free = studio.project().sources().stream().filter(s -> s.location().isSound() && programme.sounds().stream().noneMatch(u -> u.source().id().equals(s.id()))).toList();
         HBox head = Parts.row(Parts.label("Sound", "strong"));
         head.getStyleClass().add("total");
@@ -50,6 +49,7 @@ final class SoundPane extends VBox {
         free.forEach(s -> choices.getChildren().add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " to it", () -> studio.edit(ReelEdits.addSound(s.id())))));
         head.getChildren().add(choices);
         getChildren().add(head);
+        programme.sounds().forEach(sounding -> getChildren().add(row(sounding)));
     }
 
     private VBox row(Programme.Sounding sounding) {
@@ -71,12 +71,14 @@ final class SoundPane extends VBox {
             Fade.Shape now = use.fadeIn() != null ? use.fadeIn().shape() : use.fadeOut().shape();
             how.addAll(Arrays.asList(choice("sound-shape-" + place, Fade.Shape.values(), now, Fade.Shape::title, shape -> change(place, use.withFades(shaped(use.fadeIn(), shape), shaped(use.fadeOut(), shape))))));
         }
-        VBox row = new VBox(head, field("Time", "Frames, seconds (0.5 s), samples (4800 smp) or a timecode; below 0 its start is cut off.", when.toArray(Node[]::new)), field("Level", "", how.toArray(Node[]::new)));
+        VBox settings = new VBox(field("Time", "Frames, seconds (0.5 s), samples (4800 smp) or a timecode; below 0 its start is cut off.", when.toArray(Node[]::new)), field("Level", "", how.toArray(Node[]::new)));
         if (facts.filter(f -> f.sounds().getFirst().channels() > 1).isPresent()) {
-            row.getChildren().add(field("Channels", "", choice("sound-channels-" + place, Channels.values(), use.channelsInUse(), Channels::title, c -> change(place, use.withChannels(c)))));
+            settings.getChildren().add(field("Channels", "", choice("sound-channels-" + place, Channels.values(), use.channelsInUse(), Channels::title, c -> change(place, use.withChannels(c)))));
         }
+        settings.getStyleClass().add("reading");
+        VBox row = new VBox(head, settings);
         row.setId("sound-" + place);
-        row.getStyleClass().addAll("source-row", "reading");
+        row.getStyleClass().add("source-row");
         return row;
     }
 
