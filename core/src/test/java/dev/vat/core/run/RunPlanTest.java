@@ -21,6 +21,7 @@ import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.time.Timecode;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -83,7 +84,7 @@ class RunPlanTest {
 
     private static FileFacts asPlanned(Expectation e) {
         return new FileFacts(e.frames(), e.rate(), true, Rational.ZERO, e.seconds(), Rational.of(1, 24000), e.size(), e.pixelAspect(), null, e.container().title(), e.codec(), e.profile(), 31,
-                e.readBits(), e.chroma().label(), e.alphaBits(), stated(e.matrix()), stated(e.primaries()), stated(e.transfer()), stated(e.range()), 0, null, e.indexInFront(), e.scan().title(), e.loops(), 1000, null);
+                e.readBits(), e.chroma().label(), e.alphaBits(), stated(e.matrix()), stated(e.primaries()), stated(e.transfer()), stated(e.range()), 0, null, e.indexInFront(), e.scan().title(), e.loops(), 1000, e.timecode());
     }
 
     private static String stated(String tag) {
@@ -102,6 +103,9 @@ class RunPlanTest {
     void eachDeviationIsOneLineThatDisagrees() {
         Expectation e = Expectation.of(Catalogue.WEB_H264.settings(), 97, Rate.of(24000, 1001), Size.of(64, 48), PixelAspect.SQUARE, null);
         FileFacts f = asPlanned(e);
+        Expectation labelled = e.withTimecode(Timecode.parse("10:00:00:00", e.rate()));
+        assertThat(Comparison.of(labelled, f).disagreements()).extracting(Comparison.Line::name).containsExactly("timecode");
+        assertThat(Comparison.of(labelled, asPlanned(labelled)).disagreements()).isEmpty();
         Map<String, FileFacts> wrong = new java.util.TreeMap<>();
         wrong.put("frames", with(f, 96, f.rate(), f.size(), f.range(), f.soundTracks(), f.bits()));
         wrong.put("rate", with(f, 97, Rate.of(24), f.size(), f.range(), f.soundTracks(), f.bits()));
@@ -115,7 +119,7 @@ class RunPlanTest {
 
     private static FileFacts with(FileFacts f, long frames, Rate rate, Size size, String range, int sound, int bits) {
         return new FileFacts(frames, rate, f.evenSpacing(), f.startSeconds(), f.durationSeconds(), f.clock(), size, f.pixelAspect(), null, f.container(), f.codec(), f.profile(),
-                f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, null, f.indexInFront(), f.scan(), f.loops(), f.bytes(), null);
+                f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, null, f.indexInFront(), f.scan(), f.loops(), f.bytes(), f.timecode());
     }
 
     private static Programme programme(FrameTable... tables) {
