@@ -13,11 +13,15 @@ import dev.vat.media.Joining;
 import dev.vat.media.SoundMix;
 import dev.vat.media.StillsWriter;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 
 /** From closed parts to a delivered file: join, prove, write the receipt, give the file its name. */
 final class Finishing {
@@ -45,11 +49,26 @@ final class Finishing {
         Path finished = RunHome.finished(plan, file);
         Path joined = file.isSingleStill() ? StillsWriter.file(finished, file.expected().stills(), 0) : finished;
         tell(file, Stage.JOINING, file.expected().frames(), 0, null, null, null, null);
-        if (!file.isFolder()) {
+        if (file.isFolder()) {
+            leaveOnlyPlanned(file, finished);
+        } else {
             join(file, parts, work, joined);
         }
         Durable.syncFolder(joined.getParent());
         prove(file, parts, joined);
+    }
+
+    /** Stills of a part that was open when the run was stopped go, where the file ends before them. */
+    private static void leaveOnlyPlanned(RunPlan.RunFile file, Path folder) throws IOException {
+        Set<Path> planned = new HashSet<>();
+        for (long frame = 0; frame < file.expected().frames(); frame++) {
+            planned.add(StillsWriter.file(folder, file.expected().stills(), frame));
+        }
+        try (Stream<Path> there = Files.list(folder)) {
+            for (Path still : there.filter(f -> !planned.contains(f)).toList()) {
+                Files.delete(still);
+            }
+        }
     }
 
     private void join(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path work, Path joined) throws IOException {
