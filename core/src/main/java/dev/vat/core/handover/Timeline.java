@@ -12,6 +12,7 @@ import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Programme;
+import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.Sequence;
@@ -56,6 +57,21 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
      * @param first label of the first available frame, or null: then its number counts
      */
     public record Media(Location location, Rate rate, FrameRange available, Timecode first) {
+        /** A source as it lies, with the timecode that was set or that its files state. @param rate at which it is read */
+        public static Media of(Source source, FrameTable table, Rate rate) {
+            String stated = source.reading().timecode() != null ? source.reading().timecode() : table.format().map(f -> f.stated().timecode()).orElse(null);
+            return new Media(source.location(), rate, table.sequence().range(), stated == null ? null : labelOf(stated, rate));
+        }
+
+        /** Null where the rate can't count to it: then frames go by their numbers. */
+        private static Timecode labelOf(String stated, Rate rate) {
+            try {
+                return Timecode.parse(stated, rate);
+            } catch (IllegalArgumentException _) {
+                return null;
+            }
+        }
+
         public String name() {
             return location.name();
         }
@@ -115,17 +131,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
         // In seconds of the reel, so many frames more or fewer go by than the source's own rate has.
         boolean keepsTime = playing.conformInUse().keepsTime();
         Rational speed = keepsTime ? playing.speedInUse() : playing.speedInUse().times(reel.perSecond()).dividedBy(own.perSecond());
-        return new Event(new Media(entry.source().location(), own, sequence.range(), label(entry, own)), span.range(), speed, playing.reversed(), span.count(), joint);
-    }
-
-    private static Timecode label(Programme.Entry entry, Rate own) {
-        Reading reading = entry.source().reading();
-        String stated = reading.timecode() != null ? reading.timecode() : entry.table().format().map(f -> f.stated().timecode()).orElse(null);
-        try {
-            return stated == null ? null : Timecode.parse(stated, own);
-        } catch (IllegalArgumentException _) {
-            return null;
-        }
+        return new Event(Media.of(entry.source(), entry.table(), own), span.range(), speed, playing.reversed(), span.count(), joint);
     }
 
     /** Where an event begins, in reel frames. */

@@ -3,6 +3,7 @@ package dev.vat.core.reel;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.time.Rational;
+import java.util.Locale;
 
 /**
  * How frames of one rate stand in a reel of another. Frame {@code k} of the reel begins at {@code k * q} frames of the source, where {@code q}
@@ -42,7 +43,7 @@ public enum Conform {
 
     @JsonValue
     String text() {
-        return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     @JsonCreator

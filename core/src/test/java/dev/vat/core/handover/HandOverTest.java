@@ -95,6 +95,17 @@ class HandOverTest {
         assertThat(programme(taken).plan().count()).isEqualTo(programme(plain()).plan().count());
     }
 
+    /** Frame 1001 is 01:00:00:00 then, and 1011 ten frames later. */
+    @Test
+    void aSourcesOwnTimecodeIsItsLabelInAList() {
+        Project labelled = Edits.setTimecode("s1", "01:00:00:00").apply(plain());
+        String list = EdlText.write(Timeline.of(programme(labelled)));
+        assertThat(list).contains("V     C        01:00:00:10 01:00:01:13 10:00:00:00");
+        Timeline read = EdlText.read(list, Rate.FPS_25, name -> labelled.sources().stream().filter(s -> name.endsWith(s.name())).findFirst()
+                .map(s -> Timeline.Media.of(s, s.id().equals("s1") ? A : B, Rate.FPS_25)));
+        assertThat(items(read.edit().apply(labelled))).isEqualTo(items(plain()));
+    }
+
     @Test
     void whatAListCantCarryIsSaid() {
         Project rich = project(ReelEdits.playItem(0, Playing.PLAIN.withSpeed(Rational.of(2, 3)).withTail(5)), ReelEdits.joinItem(1, Joint.dip(8, Rgb.WHITE)));

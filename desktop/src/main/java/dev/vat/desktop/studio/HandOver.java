@@ -103,7 +103,7 @@ public final class HandOver {
             FrameTable table = studio.table(source.id());
             String base = source.location().pattern().baseName();
             if (table != null && (name.endsWith(source.name()) || name.equalsIgnoreCase(base) || base.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "").equals(name))) {
-                return Optional.of(new Timeline.Media(source.location(), source.reading().rateOf(table).orElse(Rate.FPS_25), table.sequence().range(), null));
+                return Optional.of(Timeline.Media.of(source, table, source.reading().rateOf(table).orElse(Rate.FPS_25)));
             }
         }
         return Optional.empty();
