@@ -114,6 +114,7 @@ public final class OutFace extends VBox {
         }
         Programme programme = studio.programme().orElse(null);
         if (programme == null || columns().isEmpty()) {
+            cells = new Label[0][];
             getChildren().setAll(fields.folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a column here.", "note", "empty"));
             return;
         }
@@ -218,7 +219,6 @@ public final class OutFace extends VBox {
         Optional<String> value = which.value(studio, programme, deliverable);
         Label cell = Parts.label(value.orElse(which.absence()), "cell");
         cell.setId("cell-" + which.name().toLowerCase(Locale.ROOT) + "-" + deliverable.id());
-        cell.setTooltip(new Tooltip(cell.getText()));
         if (value.isEmpty()) {
             cell.getStyleClass().add("absent");
         } else if (c > 0 && value.equals(which.value(studio, programme, columns().get(c - 1)))) {
@@ -230,9 +230,26 @@ public final class OutFace extends VBox {
         if (deliverable.off()) {
             cell.getStyleClass().add("off");
         }
+        judge(cell, which, deliverable);
+        return dress(cell, r, c);
+    }
+
+    /** Shows at the cells what stands in the way now. */
+    public void showFindings() {
+        for (int r = 0; r < cells.length; r++) {
+            for (int c = 0; c < cells[r].length; c++) {
+                if (lines.get(r).row != null) {
+                    judge(cells[r][c], lines.get(r).row, columns().get(c));
+                }
+            }
+        }
+    }
+
+    private void judge(Label cell, OutRow which, Deliverable deliverable) {
+        cell.getStyleClass().removeAll("fault", "warn");
+        cell.setTooltip(new Tooltip(which.value(studio, studio.programme().orElseThrow(), deliverable).orElse(which.absence())));
         studio.findings().all().stream().filter(f -> rules(which).contains(f.id()) && deliverable.id().equals(f.target()))
                 .findFirst().ifPresent(f -> style(cell, f));
-        return dress(cell, r, c);
     }
 
     private Label dress(Label cell, int r, int c) {

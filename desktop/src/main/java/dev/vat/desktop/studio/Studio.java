@@ -63,6 +63,7 @@ public final class Studio implements AutoCloseable {
     private String message = "";
     private volatile boolean closed;
     private long revision;
+    private long judgement;
 
     /** @param ui runs what it is given on the interface's thread, later */
     public Studio(Places places, Executor ui) {
@@ -76,7 +77,7 @@ public final class Studio implements AutoCloseable {
         this.viewer = new Viewer(places);
         this.keeper = new Keeper(places, this.ui, this::say);
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
-        this.surroundings = new Surroundings(background, this.ui, this::observedChanged);
+        this.surroundings = new Surroundings(background, this.ui, this::surroundingsChanged);
         this.runs = new Runs(places, viewer, background, this.ui, this::tell, () -> surroundings.lookAgain(project()), this::say);
         this.search = new Search(this, background, this.ui, () -> closed);
         this.making = new Making(this, keeper);
@@ -101,6 +102,11 @@ public final class Studio implements AutoCloseable {
     /** Another number whenever project, sources or findings aren't what they were; runs don't count. */
     public long revision() {
         return revision;
+    }
+
+    /** Another number whenever the findings, and nothing else of what {@link #revision} counts, aren't what they were. */
+    public long judgement() {
+        return judgement;
     }
 
     /** One line about what just happened, until the next thing happens. */
@@ -205,6 +211,17 @@ public final class Studio implements AutoCloseable {
         judge();
         making.observed();
         changed();
+    }
+
+    /** The folder's room, or what lies in it, isn't what it was: only findings can come of that. */
+    private void surroundingsChanged() {
+        Findings before = findings;
+        judge();
+        making.observed();
+        if (!findings.all().equals(before.all())) {
+            judgement++;
+        }
+        tell();
     }
 
     private void judge() {

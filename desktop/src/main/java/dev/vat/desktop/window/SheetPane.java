@@ -125,6 +125,14 @@ final class SheetPane extends BorderPane {
         return taken && !giveBack(id, typed, caret);
     }
 
+    /** Shows other findings; all else stays as it stands. */
+    void showFindings() {
+        if (face == Face.OUT) {
+            out.showFindings();
+        }
+        findings.show();
+    }
+
     private boolean giveBack(String id, String typed, int caret) {
         Node again = id == null ? null : lookup("#" + id);
         if (again == null) {

@@ -43,7 +43,13 @@ import javafx.stage.Stage;
 public final class Shell extends StackPane {
 
     /** What the sheet was last built for: it isn't built anew for a run's progress. */
-    private record Seen(long revision, SheetPane.Face face, String source) { }
+    private record Seen(long revision, long judgement, SheetPane.Face face, String source) {
+
+        /** Whether nothing but findings has changed since. */
+        boolean differsByFindings(Seen before) {
+            return before != null && equals(new Seen(before.revision, judgement, before.face, before.source));
+        }
+    }
 
     private final Studio studio;
     private final Ask ask;
@@ -325,10 +331,13 @@ public final class Shell extends StackPane {
         Strip strip = looked.strip().orElse(null);
         picture.show(strip, looked.heading(), looked.ground(), looked.as());
         band.show(strip);
-        Seen seen = new Seen(studio.revision(), sheet.face(), looked.source());
+        Seen seen = new Seen(studio.revision(), studio.judgement(), sheet.face(), looked.source());
         if (!seen.equals(lastSeen)) {
+            boolean onlyFindings = seen.differsByFindings(lastSeen);
             lastSeen = seen;
-            if (sheet.show(looked.source())) {
+            if (onlyFindings) {
+                sheet.showFindings();
+            } else if (sheet.show(looked.source())) {
                 focusBand();
             }
         }
