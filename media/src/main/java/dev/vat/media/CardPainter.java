@@ -3,60 +3,28 @@ package dev.vat.media;
 import dev.vat.core.run.WorkingFormat;
 import java.awt.Color;
 import java.awt.Font;
-import java.awt.FontFormatException;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.font.FontRenderContext;
 import java.awt.font.TextLayout;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.List;
 
 /**
- * Draws the card that stands in for a frame that can't be used. The face comes from Vat's own jar, so that a card looks
- * the same on every machine.
+ * Draws the card that stands in for a frame that can't be used. It looks the same on every machine.
  */
 public final class CardPainter {
 
-    private static final String FACE = "/dev/vat/type/PlexSans-SemiBold.ttf";
     private static final int GROUND = 0x30;
     private static final int INK = 0xe8;
 
     private final Font font;
 
     public CardPainter() {
-        font = face();
-    }
-
-    /** The face that everything is set in which Vat writes into pictures. */
-    static Font face() {
-        System.setProperty("java.awt.headless", "true");
-        try (InputStream face = CardPainter.class.getResourceAsStream(FACE)) {
-            return Font.createFont(Font.TRUETYPE_FONT, face);
-        } catch (IOException e) {
-            throw new UncheckedIOException("The face for cards can't be read", e);
-        } catch (FontFormatException e) {
-            throw new IllegalStateException("The face for cards is damaged", e);
-        }
-    }
-
-    /** SHA-256 of the face, hexadecimal, for plans: another face would make other frames. */
-    public static String typeface() {
-        try (InputStream face = CardPainter.class.getResourceAsStream(FACE)) {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(face.readAllBytes()));
-        } catch (IOException e) {
-            throw new UncheckedIOException("The face for cards can't be read", e);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("This Java has no SHA-256", e);
-        }
+        font = Face.own();
     }
 
     /** An opaque working picture with {@code lines} one under the other, the first one large. */

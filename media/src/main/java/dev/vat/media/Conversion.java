@@ -3,11 +3,13 @@ package dev.vat.media;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_MPEG;
 
+import dev.vat.core.burnin.Lettering;
 import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.Treatment;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 
 /**
@@ -26,21 +28,36 @@ public final class Conversion implements AutoCloseable {
     private final Placement placement;
     private final String wanted;
     private final Filtering filtering;
+    private final Filtering shaping;
+    private final Filtering coding;
+    private final LetterPainter letters;
     private Picture ground;
-    private DraftMark mark;
 
-    /** @param size of the file's pictures @param treatment what becomes of the working pictures */
+    /** For square pixels. @param size of the file's pictures @param treatment what becomes of the working pictures */
     public Conversion(Codec codec, Size size, Treatment treatment) {
+        this(codec, size, PixelAspect.SQUARE, treatment);
+    }
+
+    /** @param pixel shape of the file's pixels */
+    public Conversion(Codec codec, Size size, PixelAspect pixel, Treatment treatment) {
         this.codec = codec;
         this.treatment = treatment;
         this.placement = treatment.placement();
         this.colour = treatment.colour();
         this.size = size;
         wanted = SampleFormat.of(codec);
-        filtering = new Filtering(this::chain);
+        filtering = new Filtering(picture -> shaping(picture) + coding(picture));
+        shaping = new Filtering(picture -> shaping(picture) + "null");
+        coding = new Filtering(this::coding);
+        letters = new LetterPainter(pixel);
     }
 
-    private String chain(Picture picture) {
+    /** Through the look, cut, scaled and laid into the file's frame; still working samples. */
+    private String shaping(Picture picture) {
+        return look() + Placing.chain(placement, size, picture, codec.hasAlpha());
+    }
+
+    private String coding(Picture picture) {
         boolean lossy = picture.bits() > codec.codedBits();
         // zscale is told that alpha is premultiplied, so that it leaves the colour of straight pictures alone.
         String handsOff = codec.hasAlpha() ? "setparams=alpha_mode=premultiplied," : "";
@@ -51,7 +68,7 @@ public final class Conversion implements AutoCloseable {
         String convert = colour.equals(ColourCoding.LINEAR) ? light(planar) : same ? "" : otherColours(picture) + "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
                 + (lossy ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
         // Of the same samples, packed ones are put together without any arithmetic; JPEG's format says its range by its name.
-        return look() + Placing.chain(placement, size, picture, codec.hasAlpha()) + handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
+        return handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
     }
 
     /**
@@ -97,39 +114,49 @@ public final class Conversion implements AutoCloseable {
         return ColourTags.transfer(colour);
     }
 
+    /** With nothing written into it but the mark of a draft. */
     public Picture convert(Picture working) {
-        if (!treatment.draft() || treatment.isMatte()) {
-            return unmarked(working);
-        }
-        mark = mark == null ? new DraftMark(working.width(), working.height()) : mark;
-        try (Picture marked = mark.on(working)) {
-            return unmarked(marked);
-        }
+        return convert(working, Lettering.NOTHING);
     }
 
-    private Picture unmarked(Picture working) {
+    /**
+     * @param lettering what is written into it, at the file's own size; a matte stays clean
+     * @throws MediaException if that can't be written
+     */
+    public Picture convert(Picture working, Lettering lettering) {
         if (treatment.isMatte()) {
             try (Picture matte = Flattening.matte(working)) {
                 return checked(filtering.apply(matte));
             }
         }
-        Picture converted;
+        try (Picture laid = laid(working)) {
+            return checked(converted(laid, treatment.draft() ? lettering.withDraft() : lettering));
+        }
+    }
+
+    /** With alpha where the codec carries it, else flat. */
+    private Picture laid(Picture working) {
         if (working.hasAlpha() && !codec.hasAlpha()) {
             if (ground == null) {
                 ground = Grounds.behind(treatment.ground(), working);
             }
-            try (Picture flat = Flattening.over(working, ground)) {
-                converted = filtering.apply(flat);
-            }
-        } else if (codec.hasAlpha() && !working.hasAlpha()) {
-            // Nothing shows through a picture without alpha: its channel is full everywhere.
-            try (Picture opaque = Flattening.opaque(working)) {
-                converted = filtering.apply(opaque);
-            }
-        } else {
-            converted = filtering.apply(working);
+            return Flattening.over(working, ground);
         }
-        return checked(converted);
+        // Nothing shows through a picture without alpha: its channel is full everywhere.
+        return codec.hasAlpha() && !working.hasAlpha() ? Flattening.opaque(working) : working.share();
+    }
+
+    private Picture converted(Picture laid, Lettering lettering) {
+        if (lettering.isNothing()) {
+            return filtering.apply(laid);
+        }
+        try (Picture shaped = shaping.apply(laid)) {
+            // What comes out of a chain of filters says less of its colours than what goes in.
+            ColourTags.like(laid, shaped);
+            try (Picture written = letters.on(shaped, lettering)) {
+                return coding.apply(written);
+            }
+        }
     }
 
     private Picture checked(Picture picture) {
@@ -152,5 +179,7 @@ public final class Conversion implements AutoCloseable {
             ground.close();
         }
         filtering.close();
+        shaping.close();
+        coding.close();
     }
 }

@@ -1,11 +1,17 @@
 package dev.vat.media;
 
+import dev.vat.core.delivery.Chroma;
+import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Ground;
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.time.Rational;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Path;
 import java.util.function.IntBinaryOperator;
@@ -17,6 +23,7 @@ public final class Grounds {
     private static final int LIGHT = 0x99;
     private static final int SQUARES_DOWN = 30;
     private static final int FEW_ROWS = 4;
+    private static final PictureReading WITH_ALPHA = PictureReading.of(AlphaKind.STRAIGHT, false);
     private static final PictureReading AS_SHOWN = PictureReading.of(AlphaKind.NONE, false);
 
     private Grounds() { }
@@ -68,15 +75,37 @@ public final class Grounds {
     }
 
     private static Picture still(Path file, int width, int height) {
+        try (Picture full = read(file, false); Filtering cover = new Filtering(p -> cover(p, width, height))) {
+            return cover.apply(full);
+        }
+    }
+
+    /**
+     * A picture file as displays show it, in 16 bits with straight alpha, at a height.
+     *
+     * @param stretch how many times as wide its pixels become
+     * @throws MediaException naming the file, if it can't be read
+     */
+    static Picture scaled(Path file, int height, double stretch) {
+        try (Picture full = read(file, true)) {
+            int width = Math.max(1, (int) Math.round(full.width() * stretch * height / full.height()));
+            Size size = Size.of(width, height);
+            Size whole = Size.of(full.width(), full.height());
+            try (Placing placing = new Placing(Placement.of(whole, PixelAspect.SQUARE, size, PixelAspect.SQUARE, Fit.STRETCH, Rational.ZERO, Rational.ZERO, Chroma.RGB), size)) {
+                return placing.place(full);
+            }
+        }
+    }
+
+    private static Picture read(Path file, boolean alpha) {
         FileKind kind = FileKind.ofName(file.getFileName().toString()).filter(k -> !k.isMovie())
                 .orElseThrow(() -> new MediaException(file.getFileName() + " isn't a picture that Vat reads", 0));
-        try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, false)) {
+        try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, alpha)) {
             return switch (reader.read(file, kind, null, 0)) {
                 case FrameRead.Unsound unsound -> throw new MediaException(file.getFileName() + " can't be used: " + unsound.why(), 0);
                 case FrameRead.Sound sound -> {
-                    try (Picture decoded = sound.picture(); Picture full = composer.compose(decoded, AS_SHOWN);
-                            Filtering cover = new Filtering(p -> cover(p, width, height))) {
-                        yield cover.apply(full);
+                    try (Picture decoded = sound.picture()) {
+                        yield composer.compose(decoded, alpha ? WITH_ALPHA : AS_SHOWN);
                     }
                 }
             };

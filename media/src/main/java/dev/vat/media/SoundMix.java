@@ -2,6 +2,7 @@ package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
 
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.Rational;
 import java.io.IOException;
@@ -33,6 +34,25 @@ public final class SoundMix {
                 try (ResampledSound source = new ResampledSound(Path.of(piece.path()), sound.channels(), AV_SAMPLE_FMT_FLT, piece.stretch() == null ? Rational.ONE : piece.stretch()); Adding adding = new Adding(out, sound.channels(), piece)) {
                     source.copyTo(adding, adding::isFull);
                 }
+            }
+            for (ReelSound.Tone tone : sound.tones()) {
+                add(tone, sound.channels(), out);
+            }
+        }
+    }
+
+    /** A sine that begins at 0 is heard on all channels alike, as if it were the whole of a file. */
+    private static void add(ReelSound.Tone tone, int channels, FileChannel out) throws IOException {
+        double peak = Math.pow(10, tone.level() / 20.);
+        ByteBuffer moment = ByteBuffer.allocate(channels * SAMPLE_BYTES).order(ByteOrder.LITTLE_ENDIAN);
+        try (Adding adding = new Adding(out, channels, new ReelSound.Piece("", 0, tone.at(), tone.samples()))) {
+            for (long i = 0; i < tone.samples(); i++) {
+                moment.clear();
+                float value = (float) (peak * Math.sin(2 * Math.PI * ReelSound.Tone.HERTZ * i / SoundCodec.RATE));
+                for (int c = 0; c < channels; c++) {
+                    moment.putFloat(value);
+                }
+                adding.write(moment.array(), 0, moment.capacity());
             }
         }
     }

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
@@ -33,6 +34,8 @@ import java.util.function.Consumer;
  * @param group seconds from one self-contained frame to the next, chosen in place of what is usual, or null
  * @param firstNumber of numbered frames, or null to follow the source
  * @param matte whether alpha goes into a second file beside this one, which is flattened
+ * @param burnIn what is written into its pictures in place of the reel's burn-in, or null
+ * @param clean whether nothing is written into its pictures, whatever the reel has
  * @param draft whether it is made at half size, with a mark in name and picture
  * @param accepted ids of findings that stand in the way and were said yes to all the same
  * @param cropToGrid whether an odd size loses its last column or row, so that it falls on the chroma grid
@@ -42,6 +45,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
                           Framing framing, SoundCodec sound, String colour, Look look, Ground flatten, Integer loops,
                           Effort effort, Rational group, Long firstNumber,
                           @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
+                          BurnIn burnIn, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean clean,
                           @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted,
                           @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
@@ -53,7 +57,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, null, null, null, null, false, false, false, Set.of(), Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, null, null, null, null, false, false, null, false, false, Set.of(), Map.of());
     }
 
     private static final long MOST_NUMBER = 999_999_999;
@@ -77,6 +81,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         private Long firstNumber;
         private boolean matte;
         private boolean cropToGrid;
+        private BurnIn burnIn;
+        private boolean clean;
         private boolean draft;
         private Set<String> accepted;
     }
@@ -99,11 +105,13 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         d.firstNumber = firstNumber;
         d.matte = matte;
         d.cropToGrid = cropToGrid;
+        d.burnIn = burnIn;
+        d.clean = clean;
         d.draft = draft;
         d.accepted = accepted;
         change.accept(d);
         return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.colour, d.look, d.flatten, d.loops, d.effort, d.group,
-                d.firstNumber, d.matte, d.cropToGrid, d.draft, d.accepted, extra);
+                d.firstNumber, d.matte, d.cropToGrid, d.burnIn, d.clean, d.draft, d.accepted, extra);
     }
 
     public Deliverable withId(String other) {
@@ -204,6 +212,22 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return with(d -> d.cropToGrid = crop);
     }
 
+    /** @param own in place of the reel's; null for that */
+    public Deliverable withBurnIn(BurnIn own) {
+        return with(d -> {
+            d.burnIn = own;
+            d.clean = false;
+        });
+    }
+
+    /** With nothing written into its pictures. */
+    public Deliverable withCleanPictures() {
+        return with(d -> {
+            d.burnIn = null;
+            d.clean = true;
+        });
+    }
+
     /** @param on whether it is made at half size, with a mark in name and picture */
     public Deliverable withDraft(boolean on) {
         return with(d -> d.draft = on);
@@ -241,6 +265,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return with(d -> {
             d.look = null;
             d.flatten = flatten instanceof Ground.Still ? Ground.BLACK : flatten;
+            d.burnIn = burnIn == null ? null : burnIn.withWatermark(null).withFace(null);
             d.draft = false;
             d.accepted = Set.of();
         });
@@ -284,10 +309,15 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return matte && !codecInUse().hasAlpha();
     }
 
-    /** What becomes of the reel's pictures. @param frame of the file */
-    public Treatment treatment(Frame frame) {
+    /** What becomes of the reel's pictures. @param frame of the file @param ofReel what is written into them, or null */
+    public Treatment treatment(Frame frame, BurnIn ofReel) {
         return new Treatment(frame.placement(), settings().colourFor(frame.size()), flatten, look, Treatment.Content.PICTURE,
-                settings().framing().scanInUse(), draft);
+                settings().framing().scanInUse(), draft, burnInWith(ofReel));
+    }
+
+    /** What is written into its pictures: null where they are to be clean. @param ofReel the reel's burn-in, or null */
+    public BurnIn burnInWith(BurnIn ofReel) {
+        return clean ? null : burnIn != null ? burnIn : ofReel == null ? BurnIn.NOTHING : ofReel;
     }
 
     /** Heading in plain words. */

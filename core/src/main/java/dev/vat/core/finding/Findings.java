@@ -24,6 +24,7 @@ public final class Findings {
             found.add(Finding.of("nothing-in", Severity.BLOCKER, "There is nothing in the reel yet: bring in a folder of frames."));
         } else {
             SourceRules.check(project, programme, observed, found);
+            BurnInRules.check(project, programme, observed, found);
             DeliveryRules.check(project, programme, observed, found);
         }
         found.sort(Comparator.comparing(Finding::severity));

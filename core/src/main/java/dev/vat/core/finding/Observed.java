@@ -14,9 +14,10 @@ import java.util.Set;
  * @param clips by source id: what movie and sound files hold
  * @param checking ids of sources that are being looked into
  * @param unusable files beside the frames, such as looks, that can't be used: by path, why
+ * @param lacking letters that are to be written into pictures and that a face hasn't: by its path, empty for Vat's own
  */
 public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
-                       Destination destination, Set<String> checking, Map<String, String> unusable) {
+                       Destination destination, Set<String> checking, Map<String, String> unusable, Map<String, String> lacking) {
 
     public Observed {
         tables = Map.copyOf(tables);
@@ -24,6 +25,13 @@ public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview
         clips = Map.copyOf(clips);
         checking = Set.copyOf(checking);
         unusable = Map.copyOf(unusable);
+        lacking = Map.copyOf(lacking);
+    }
+
+    /** Every letter can be written. */
+    public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips, Destination destination,
+                    Set<String> checking, Map<String, String> unusable) {
+        this(tables, reviews, clips, destination, checking, unusable, Map.of());
     }
 
     /** Every file beside the frames can be used, or there is none. */

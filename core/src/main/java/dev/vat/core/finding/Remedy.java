@@ -1,6 +1,7 @@
 package dev.vat.core.finding;
 
 import dev.vat.core.project.Edit;
+import java.util.function.Function;
 
 /** Something that mends a finding, as a button with {@code label}. */
 public sealed interface Remedy {
@@ -18,6 +19,9 @@ public sealed interface Remedy {
 
     /** Asks for the colour behind transparent places of one deliverable. */
     record ChooseColour(String label, String target) implements Remedy { }
+
+    /** Asks for another font file. @param with what becomes of its path */
+    record ChooseFace(String label, Function<String, Edit> with) implements Remedy { }
 
     /** Shows a source at a frame. */
     record GoTo(String label, String source, long frame) implements Remedy { }

@@ -1,6 +1,8 @@
 package dev.vat.core.project;
 
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.Fit;
+import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
@@ -66,11 +68,6 @@ public final class ReelEdits {
         return item("change of fit", index, i -> i.withFit(fit));
     }
 
-    /** How long something drawn lasts. */
-    public static Edit lastItem(int index, long frames) {
-        return item("change of length", index, i -> i.withDrawn(i.drawn().withFrames(frames)));
-    }
-
     /** Another version in an item's place. @param version id of its source */
     public static Edit swapItem(int index, String version) {
         return item("another version", index, i -> i.swapped(version));
@@ -115,6 +112,34 @@ public final class ReelEdits {
     /** The timecode of the reel's first frame. @param label null for none */
     public static Edit setStart(String label) {
         return new Edit(label == null ? "no start timecode" : "start timecode " + label, project -> project.withCurrentReel(r -> r.withStart(label)));
+    }
+
+    /** What is written into the reel's pictures. @param burnIn null for nothing */
+    public static Edit burnIn(BurnIn burnIn) {
+        return new Edit("change of the burn-in", project -> project.withCurrentReel(r -> r.withBurnIn(orNull(burnIn))));
+    }
+
+    /** What is written into an item's pictures besides. @param burnIn null for nothing */
+    public static Edit burnInItem(int index, BurnIn burnIn) {
+        return item("change of an item's burn-in", index, i -> i.withBurnIn(orNull(burnIn)));
+    }
+
+    private static BurnIn orNull(BurnIn burnIn) {
+        return burnIn == null || burnIn.isNothing() ? null : burnIn;
+    }
+
+    /** Something else drawn in an item's place. */
+    public static Edit drawItem(int index, Drawn drawn) {
+        return item("change of " + drawn.title().toLowerCase(Locale.ROOT), index, i -> i.withDrawn(drawn));
+    }
+
+    /** What a broadcaster wants before a programme, and the timecode that goes with it. */
+    public static Edit addHead(BroadcastHead head) {
+        return new Edit("a broadcast head", project -> project.withCurrentReel(r -> {
+            List<Item> all = new ArrayList<>(head.items().stream().map(Item::of).toList());
+            all.addAll(r.items());
+            return r.withItems(all).withStart(head.start().toString());
+        }));
     }
 
     private static Edit item(String name, int index, UnaryOperator<Item> change) {

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.time.FrameRange;
 import java.util.Map;
@@ -18,9 +19,10 @@ import java.util.Map;
  * @param joint how it begins; null for a cut
  * @param fit how its picture goes into the reel's, where that has another shape; null for whole, with bars
  * @param earlier id of the source that stood here before a version of it was swapped in, or null
+ * @param burnIn what is written into its pictures alone, or null
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Item(String source, Drawn drawn, FrameRange range, Playing playing, Joint joint, Fit fit, String earlier,
+public record Item(String source, Drawn drawn, FrameRange range, Playing playing, Joint joint, Fit fit, String earlier, BurnIn burnIn,
                    @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Item {
@@ -32,36 +34,41 @@ public record Item(String source, Drawn drawn, FrameRange range, Playing playing
     }
 
     public static Item of(String source) {
-        return new Item(source, null, null, null, null, null, null, Map.of());
+        return new Item(source, null, null, null, null, null, null, null, Map.of());
     }
 
     public static Item of(Drawn drawn) {
-        return new Item(null, drawn, null, null, null, null, null, Map.of());
+        return new Item(null, drawn, null, null, null, null, null, null, Map.of());
     }
 
     public Item withRange(FrameRange other) {
-        return new Item(source, drawn, other, playing, joint, fit, earlier, extra);
+        return new Item(source, drawn, other, playing, joint, fit, earlier, burnIn, extra);
     }
 
     public Item withPlaying(Playing other) {
-        return new Item(source, drawn, range, other, joint, fit, earlier, extra);
+        return new Item(source, drawn, range, other, joint, fit, earlier, burnIn, extra);
     }
 
     public Item withJoint(Joint other) {
-        return new Item(source, drawn, range, playing, other, fit, earlier, extra);
+        return new Item(source, drawn, range, playing, other, fit, earlier, burnIn, extra);
     }
 
     public Item withFit(Fit other) {
-        return new Item(source, drawn, range, playing, joint, other, earlier, extra);
+        return new Item(source, drawn, range, playing, joint, other, earlier, burnIn, extra);
+    }
+
+    /** @param other null for none */
+    public Item withBurnIn(BurnIn other) {
+        return new Item(source, drawn, range, playing, joint, fit, earlier, other, extra);
     }
 
     public Item withDrawn(Drawn other) {
-        return new Item(source, other, range, playing, joint, fit, earlier, extra);
+        return new Item(source, other, range, playing, joint, fit, earlier, burnIn, extra);
     }
 
     /** The same use of another version; what stood here stays a step away. */
     public Item swapped(String version) {
-        return new Item(version, drawn, range, playing, joint, fit, source, extra);
+        return new Item(version, drawn, range, playing, joint, fit, source, burnIn, extra);
     }
 
     public boolean isOf(String id) {

@@ -3,6 +3,7 @@ package dev.vat.core.reel;
 import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.time.Rate;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,10 +15,11 @@ import java.util.function.UnaryOperator;
  *
  * @param rate at which it plays, or null for the first source's
  * @param start timecode of its first frame, as typed; null for none
+ * @param burnIn what is written into its pictures, or null
  * @param sounds that are heard besides those of its clips, each at its own place
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<SoundUse> sounds, String start,
+public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<SoundUse> sounds, String start, BurnIn burnIn,
                    @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Reel {
@@ -27,23 +29,28 @@ public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInc
     }
 
     public static Reel of(String id, String name, List<Item> items) {
-        return new Reel(id, name, null, items, List.of(), null, Map.of());
+        return new Reel(id, name, null, items, List.of(), null, null, Map.of());
     }
 
     public Reel withItems(List<Item> other) {
-        return new Reel(id, name, rate, other, sounds, start, extra);
+        return new Reel(id, name, rate, other, sounds, start, burnIn, extra);
     }
 
     public Reel withRate(Rate other) {
-        return new Reel(id, name, other, items, sounds, start, extra);
+        return new Reel(id, name, other, items, sounds, start, burnIn, extra);
     }
 
     public Reel withSounds(List<SoundUse> other) {
-        return new Reel(id, name, rate, items, other, start, extra);
+        return new Reel(id, name, rate, items, other, start, burnIn, extra);
     }
 
     public Reel withStart(String other) {
-        return new Reel(id, name, rate, items, sounds, other, extra);
+        return new Reel(id, name, rate, items, sounds, other, burnIn, extra);
+    }
+
+    /** @param other null for none */
+    public Reel withBurnIn(BurnIn other) {
+        return new Reel(id, name, rate, items, sounds, start, other, extra);
     }
 
     public Reel withItem(int index, UnaryOperator<Item> change) {

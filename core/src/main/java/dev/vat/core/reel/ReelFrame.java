@@ -30,6 +30,9 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
         @JsonSubTypes.Type(value = Blend.class, name = "blend"),
         @JsonSubTypes.Type(value = Card.class, name = "card"),
         @JsonSubTypes.Type(value = Plain.class, name = "plain"),
+        @JsonSubTypes.Type(value = Bars.class, name = "bars"),
+        @JsonSubTypes.Type(value = Slate.class, name = "slate"),
+        @JsonSubTypes.Type(value = Count.class, name = "count"),
         @JsonSubTypes.Type(value = Cross.class, name = "cross"),
     })
     public sealed interface Content { }
@@ -45,6 +48,17 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
 
     /** One colour all over. */
     public record Plain(Rgb colour) implements Content { }
+
+    /** What Vat draws with more than one colour. */
+    public sealed interface Drawing extends Content { }
+
+    public record Bars(BarPattern pattern) implements Drawing { }
+
+    /** Words, every field of them filled in. */
+    public record Slate(List<Drawn.Slate.Entry> entries) implements Drawing { }
+
+    /** A figure of a countdown. @param turn how much of its second is over, from 0 up to 1 */
+    public record Count(int figure, Rational turn) implements Drawing { }
 
     /** Two places mixed, of any items: {@code share} is how much of {@code to} there is. */
     public record Cross(ReelFrame from, ReelFrame to, Rational share) implements Content { }
@@ -86,7 +100,7 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
                 seen.addAll(cross.from.seen());
                 seen.addAll(cross.to.seen());
             }
-            case Card _, Plain _ -> { }
+            case Card _, Plain _, Drawing _ -> { }
         }
         return seen;
     }

@@ -104,6 +104,16 @@ public final class ReelPlan {
         return spans.isEmpty() ? 0 : spans.getLast().end();
     }
 
+    /** The first reel frame of a source, after what is drawn before it; 0 if there is none. */
+    public long programmeStart() {
+        return spans.stream().filter(s -> !s.isDrawn()).findFirst().map(Span::start).orElse(0L);
+    }
+
+    /** The reel frame after the last one of a source, before what is drawn behind it. */
+    public long programmeEnd() {
+        return spans.reversed().stream().filter(s -> !s.isDrawn()).findFirst().map(Span::end).orElse(count());
+    }
+
     public List<Span> spans() {
         return spans;
     }

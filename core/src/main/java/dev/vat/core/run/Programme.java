@@ -1,5 +1,8 @@
 package dev.vat.core.run;
 
+import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.burnin.FrameFacts;
+import dev.vat.core.burnin.Lettering;
 import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Frame;
@@ -14,8 +17,10 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Conform;
+import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
+import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.ClipFacts;
@@ -82,6 +87,8 @@ public final class Programme {
     /** A sound of the reel with its source. @param place its number in the reel */
     public record Sounding(int place, SoundUse use, Source source) { }
 
+    /** Where the frames begin in a timecode's text. */
+    private static final int FRAMES_AT = 9;
     private static final Rational MIDDLE = Rational.of(1, 2);
 
     private final Reel reel;
@@ -132,7 +139,19 @@ public final class Programme {
             int place = i;
             project.source(reel.sounds().get(i).source()).ifPresent(source -> sounds.add(new Sounding(place, reel.sounds().get(place), source)));
         }
-        return new Programme(reel, rate, List.copyOf(entries), ReelPlan.of(parts), List.copyOf(sounds), reel.items().size() - known.size());
+        return new Programme(reel, rate, List.copyOf(entries), planned(reel, rate, parts), List.copyOf(sounds), reel.items().size() - known.size());
+    }
+
+    /** With the slates' fields filled in, which tell of the programme's length. */
+    private static ReelPlan planned(Reel reel, Rate rate, List<ReelPlan.Part> parts) {
+        ReelPlan plan = ReelPlan.of(parts);
+        if (parts.stream().noneMatch(p -> p.item().drawn() instanceof Drawn.Slate)) {
+            return plan;
+        }
+        Size size = parts.stream().filter(p -> p.table() != null).findFirst().flatMap(p -> p.table().format()).map(PictureFormat::size).orElse(null);
+        FrameFacts whole = FrameWords.whole(reel.name(), null, plan.programmeEnd() - plan.programmeStart(), rate, size, null);
+        FrameFacts facts = new FrameWords(whole, rate, start(reel, rate).orElse(null)).at(plan.programmeStart(), plan.programmeStart());
+        return ReelPlan.of(parts.stream().map(p -> p.item().drawn() instanceof Drawn.Slate slate ? ReelPlan.Part.of(p.place(), p.item().withDrawn(slate.filled(facts))) : p).toList());
     }
 
     /** A source's rate over the reel's. */
@@ -174,28 +193,56 @@ public final class Programme {
 
     /** The label of the first frame, if the reel has one that its rate can count to. */
     public Optional<Timecode> start() {
-        return start(rate);
+        return start(reel, rate);
     }
 
-    /** The same moment as a file of another rate counts it. */
-    public Optional<Timecode> start(Rate fileRate) {
-        if (rate == null || fileRate == null || reel.start() == null) {
-            return Optional.empty();
-        }
+    private static Optional<Timecode> start(Reel reel, Rate rate) {
         try {
-            Timecode own = Timecode.parse(reel.start(), rate);
-            if (rate.equals(fileRate)) {
-                return Optional.of(own);
-            }
-            // Two moments of a reel are one interlaced frame: the label up to the seconds is the same.
-            long perFrame = rate.timecodeBase() / fileRate.timecodeBase();
-            String label = own.toString();
-            long frames = Long.parseLong(label.substring(9)) / perFrame;
-            return Optional.of(Timecode.parse(label.substring(0, 9) + "%02d".formatted(frames), fileRate));
+            return rate == null || reel.start() == null ? Optional.empty() : Optional.of(Timecode.parse(reel.start(), rate));
         } catch (IllegalArgumentException _) {
             // Findings say so.
             return Optional.empty();
         }
+    }
+
+    /**
+     * What is written into a frame of the reel, or of a file of it.
+     *
+     * @param deliverable whose file it is, or null for the reel itself
+     * @param date ISO 8601, on which it would be made
+     */
+    public Lettering letteringAt(long reelFrame, Deliverable deliverable, String date) {
+        BurnIn whole = deliverable != null ? deliverable.burnInWith(reel.burnIn()) : reel.burnIn() == null ? BurnIn.NOTHING : reel.burnIn();
+        ReelPlan.Span span = plan.spanAt(reelFrame);
+        BurnIn burnIn = whole == null ? null : whole.and(plan.part(span.item()).item().burnIn());
+        ReelFrame shown = plan.at(reelFrame);
+        if (burnIn == null || burnIn.isNothing() || shown.content() instanceof ReelFrame.Drawing) {
+            return Lettering.NOTHING;
+        }
+        Scan scan = deliverable == null ? Scan.PROGRESSIVE : deliverable.settings().framing().scanInUse();
+        Rate own = rate == null ? null : scan.rate(rate);
+        Size size = deliverable == null ? size().orElse(null) : frame(deliverable).map(Frame::size).orElse(null);
+        long length = scan.frames(plan.programmeEnd() - plan.programmeStart());
+        FrameFacts facts = new FrameWords(FrameWords.whole(reel.name(), deliverable == null ? null : deliverable.title(), length, own, size, date), own, start(own).orElse(null))
+                .at(scan.isInterlaced() ? reelFrame / 2 : reelFrame, reelFrame);
+        Entry entry = byItem.get(shown.item());
+        return burnIn.at(entry == null ? facts : FrameWords.of(facts, entry.table.sequence().pattern(), entry.table.sequence().folder(), shown.wanted()));
+    }
+
+    /** The same moment as a file of another rate counts it. */
+    public Optional<Timecode> start(Rate fileRate) {
+        Timecode own = start().orElse(null);
+        if (own == null || fileRate == null) {
+            return Optional.empty();
+        }
+        if (rate.equals(fileRate)) {
+            return Optional.of(own);
+        }
+        // Two moments of a reel are one interlaced frame: the label up to the seconds is the same.
+        long perFrame = rate.timecodeBase() / fileRate.timecodeBase();
+        String label = own.toString();
+        long frames = Long.parseLong(label.substring(FRAMES_AT)) / perFrame;
+        return Optional.of(Timecode.parse(label.substring(0, FRAMES_AT) + "%02d".formatted(frames), fileRate));
     }
 
     public Optional<PictureFormat> shape() {
@@ -237,7 +284,7 @@ public final class Programme {
 
     /**
      * The arithmetic in which pictures are composed: eight bits only where every item has eight display-coded bits and
-     * nothing has to be blended or scaled.
+     * nothing has to be blended, scaled or drawn.
      *
      * @param scaled whether a file has another size
      */
@@ -247,7 +294,8 @@ public final class Programme {
         boolean kept = entries.stream().allMatch(e -> e.picture().colour().kind() == ColourReading.Kind.DISPLAY);
         boolean alpha = entries.stream().anyMatch(e -> e.table.alpha() != AlphaKind.NONE);
         boolean blended = entries.stream().anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND || e.use.playingInUse().conformInUse() == Conform.BLEND
-                || placement(e).isPresent()) || reel.items().stream().anyMatch(i -> i.joint() != null);
+                || placement(e).isPresent())
+                || reel.items().stream().anyMatch(i -> i.joint() != null || i.drawn() != null && i.drawn().at(0) instanceof ReelFrame.Drawing);
         return eight && kept && !alpha && !blended && !scaled ? WorkingFormat.W8 : WorkingFormat.W16;
     }
 

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.reel.Channels;
 import dev.vat.core.reel.Conform;
+import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Fade;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.SoundUse;
@@ -24,8 +25,9 @@ import java.util.Optional;
  *
  * @param channels of every piece, after the first clip that has sound
  * @param samples length at 48 kHz
+ * @param tones that go with bars and leaders
  */
-public record ReelSound(int channels, String layout, long samples, List<Piece> pieces) {
+public record ReelSound(int channels, String layout, long samples, List<Piece> pieces, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Tone> tones) {
 
     /**
      * A stretch of a file's first sound track. All counts are samples at 48 kHz.
@@ -76,8 +78,18 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         }
     }
 
+    /** A sine of 1 kHz on all channels. @param level its peak, in dB below full scale */
+    public record Tone(long at, long samples, int level) {
+        public static final int HERTZ = 1000;
+    }
+
     public ReelSound {
         pieces = List.copyOf(pieces);
+        tones = tones == null ? List.of() : List.copyOf(tones);
+    }
+
+    public ReelSound(int channels, String layout, long samples, List<Piece> pieces) {
+        this(channels, layout, samples, pieces, List.of());
     }
 
     /** The sound of a reel, or empty if it has none, and none of its clips has any that can go with its pictures. */
@@ -113,7 +125,29 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
             first = first == null ? facts.sounds().getFirst() : first;
             piece(sounding, facts, whole).ifPresent(pieces::add);
         }
-        return first == null ? Optional.empty() : Optional.of(new ReelSound(first.channels(), first.layout(), whole, pieces));
+        List<Tone> tones = tones(programme.plan(), rate);
+        if (first == null) {
+            return tones.isEmpty() ? Optional.empty() : Optional.of(new ReelSound(2, "stereo", whole, pieces, tones));
+        }
+        return Optional.of(new ReelSound(first.channels(), first.layout(), whole, pieces, tones));
+    }
+
+    /** Of what is drawn: along with bars, and for one frame with the last figure of a leader. */
+    private static List<Tone> tones(ReelPlan plan, Rate rate) {
+        List<Tone> tones = new ArrayList<>();
+        for (ReelPlan.Span span : plan.spans()) {
+            switch (plan.part(span.item()).item().drawn()) {
+                case Drawn.Bars bars when bars.tone() != null -> tones.add(tone(rate, span.start(), span.end(), bars.tone()));
+                case Drawn.Leader leader when leader.tone() != null && leader.lastFigureAt() >= 0 ->
+                        tones.add(tone(rate, span.start() + leader.lastFigureAt(), span.start() + leader.lastFigureAt() + 1, leader.tone()));
+                case null, default -> { }
+            }
+        }
+        return tones;
+    }
+
+    private static Tone tone(Rate rate, long from, long to, int level) {
+        return new Tone(samples(rate, from), samples(rate, to) - samples(rate, from), level);
     }
 
     /** With the 0.1 % speed, sound goes along; null elsewhere. */

@@ -2,6 +2,9 @@ package dev.vat.core.run;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.burnin.FrameFacts;
+import dev.vat.core.burnin.Lettering;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Placement;
@@ -14,6 +17,8 @@ import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
+import java.nio.file.Path;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
@@ -42,10 +47,13 @@ public record RunPlan(int version, String run, String made, String vat, String l
                       List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
                       ReelSound sound, List<RunFile> files, Remade remade) {
 
-    public static final int VERSION = 5;
+    public static final int VERSION = 6;
 
     /** Where a rate comes from that no file states. */
     public static final String CHOSEN = "chosen by the user";
+
+    /** How many letters of an ISO 8601 time are its date. */
+    private static final int DATE = 10;
 
     public RunPlan {
         sources = List.copyOf(sources);
@@ -103,9 +111,10 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param step may be negative: they are played backwards
      * @param fills what stands there otherwise; the item of such a frame is the number of its source
      * @param drawn what stands at each place where there is no source; null where there is one
+     * @param burnIn what the item has written into its pictures alone, or null
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills, ReelFrame.Content drawn) {
+    public record RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills, ReelFrame.Content drawn, BurnIn burnIn) {
 
         /** In place of a source's number: Vat draws it. */
         public static final int DRAWN = -1;
@@ -116,11 +125,11 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
 
         public RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills) {
-            this(source, start, first, step, hold, count, fills, null);
+            this(source, start, first, step, hold, count, fills, null, null);
         }
 
         public RunSpan withFills(List<RunFill> others) {
-            return new RunSpan(source, start, first, step, hold, count, others, drawn);
+            return new RunSpan(source, start, first, step, hold, count, others, drawn, burnIn);
         }
 
         /** Whether Vat draws it. */
@@ -274,6 +283,28 @@ public record RunPlan(int version, String run, String made, String vat, String l
             }
         }
         return span.plain(reelFrame);
+    }
+
+    /** What is written into a file's frame, apart from the mark of a draft. @param frame of the file */
+    public Lettering letteringAt(RunFile file, long frame) {
+        BurnIn whole = file.treatment.burnIn();
+        long reelFrame = file.reelFrame(frame);
+        BurnIn burnIn = whole == null ? null : whole.and(spanAt(reelFrame).burnIn);
+        ReelFrame shown = frameAt(reelFrame);
+        if (burnIn == null || burnIn.isNothing() || shown.content() instanceof ReelFrame.Drawing) {
+            return Lettering.NOTHING;
+        }
+        Expectation expected = file.expected;
+        Timecode start = expected.timecode() == null ? null : Timecode.parse(expected.timecode(), expected.rate());
+        FrameFacts facts = new FrameWords(FrameWords.whole(reel, file.title, file.treatment.scan().frames(programmeFrames()), expected.rate(), expected.size(), made.substring(0, DATE)), expected.rate(), start)
+                .at(frame, reelFrame);
+        return burnIn.at(isDrawn(shown) ? facts : FrameWords.of(facts, sourceOf(shown).pattern, Path.of(sourceOf(shown).folder), shown.wanted()));
+    }
+
+    /** From the first frame of a source to the last one: without what is drawn before and after. */
+    private long programmeFrames() {
+        List<RunSpan> taken = spans.stream().filter(s -> !s.isOfNoSource()).toList();
+        return taken.isEmpty() ? frames() : taken.getLast().start + taken.getLast().count - taken.getFirst().start;
     }
 
     private RunSpan spanAt(long reelFrame) {

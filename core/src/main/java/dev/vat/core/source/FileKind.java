@@ -46,6 +46,11 @@ public enum FileKind {
         return Optional.empty();
     }
 
+    /** What names of files with one picture end in, without the dot. */
+    public static List<String> stillExtensions() {
+        return Arrays.stream(KINDS).filter(k -> !k.isMovie()).flatMap(k -> k.extensions.stream()).toList();
+    }
+
     /** By the first bytes; TGA has no mark of its own and is never found this way. */
     public static Optional<FileKind> ofContent(byte[] data) {
         if (startsWith(data, 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n')) {

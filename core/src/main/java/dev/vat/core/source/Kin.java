@@ -44,7 +44,7 @@ public record Kin(String name, List<Member> members) {
 
     /** Whether they are versions of one thing. */
     public boolean areVersions() {
-        return members.stream().allMatch(m -> isVersion(m.word));
+        return members.stream().allMatch(m -> NameWords.isVersion(m.word));
     }
 
     /** Groups sources; the order of families is that of their first members, {@code index} counts in {@code sources}. */
@@ -97,7 +97,7 @@ public record Kin(String name, List<Member> members) {
         List<Candidate> candidates = new ArrayList<>();
         for (String word : distinct(folderWords, nameWords)) {
             // Stills lie together for all kinds of reasons: only versions of one are kin.
-            if (!setsApart(word) || source.isStill() && !isVersion(word)) {
+            if (!setsApart(word) || source.isStill() && !NameWords.isVersion(word)) {
                 continue;
             }
             // A folder may be named by one of the words that its files differ in, or by none of them.
@@ -121,21 +121,11 @@ public record Kin(String name, List<Member> members) {
     }
 
     private static List<String> words(String text) {
-        List<String> words = new ArrayList<>();
-        for (String word : text.split("[._ -]+")) {
-            if (!word.isEmpty()) {
-                words.add(word);
-            }
-        }
-        return words;
+        return NameWords.of(text).toList();
     }
 
     private static boolean setsApart(String word) {
-        return isVersion(word) || word.chars().noneMatch(Character::isDigit);
-    }
-
-    private static boolean isVersion(String word) {
-        return word.matches("[vV]\\d+");
+        return NameWords.isVersion(word) || word.chars().noneMatch(Character::isDigit);
     }
 
     private static String without(List<String> words, String word) {

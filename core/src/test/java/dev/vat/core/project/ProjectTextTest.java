@@ -3,10 +3,16 @@ package dev.vat.core.project;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.burnin.Line;
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.burnin.Wording;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.reel.BarPattern;
+import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Channels;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Drawn;
@@ -52,11 +58,12 @@ class ProjectTextTest {
         SoundUse sound = SoundUse.of("s3").withAt(Rational.of(-1, 3)).withTrim(Rational.ONE, Rational.of(5)).withFades(new Fade(Rational.of(1, 2), Fade.Shape.SMOOTH), null).withGain(-3.5)
                 .withChannels(Channels.SECOND);
         for (Edit edit : List.of(ReelEdits.trimItem(0, FrameRange.of(1004, 1040)), ReelEdits.playItem(0, playing), ReelEdits.joinItem(1, Joint.dip(8, Rgb.WHITE)), ReelEdits.fitItem(1, Fit.FILL),
-                ReelEdits.swapItem(1, "s1"), ReelEdits.addDrawn(1, Drawn.Plain.black(12)), ReelEdits.setRate(Rate.FPS_25), ReelEdits.addSound("s3"), ReelEdits.changeSound(0, sound))) {
+                ReelEdits.swapItem(1, "s1"), ReelEdits.addDrawn(1, Drawn.Plain.black(12)), ReelEdits.addDrawn(1, Drawn.Leader.of(25)), ReelEdits.addDrawn(1, BroadcastHead.slate("2031-05-04", 125)),
+                ReelEdits.addDrawn(1, new Drawn.Bars(BarPattern.WIDE, null, 250)), ReelEdits.burnIn(BurnIn.forReview()), ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("kite"), Spot.TOP))), ReelEdits.setRate(Rate.FPS_25), ReelEdits.addSound("s3"), ReelEdits.changeSound(0, sound))) {
             project = edit.apply(project);
         }
         assertThat(ProjectText.read(ProjectText.write(project))).isEqualTo(project);
-        assertThat(project.currentReel().orElseThrow().items().get(2).earlier()).isEqualTo("s2");
+        assertThat(project.currentReel().orElseThrow().items().getLast().earlier()).isEqualTo("s2");
         assertThat(ProjectText.write(full())).as("what is plain isn't written").doesNotContain("playing").doesNotContain("sounds").doesNotContain("joint");
     }
 

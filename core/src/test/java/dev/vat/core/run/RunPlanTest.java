@@ -60,7 +60,7 @@ class RunPlanTest {
         ReelFrame from = new ReelFrame(0, 1004, new ReelFrame.Blend(1003, 1004, Rational.of(1, 3)), false);
         ReelFrame black = new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Plain(Rgb.BLACK), false);
         RunPlan drawn = plan().withSpans(List.of(new RunPlan.RunSpan(RunPlan.RunSpan.DRAWN, 0, 0, 1, 1, 4,
-                List.of(new RunPlan.RunFill(0, new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Cross(from, black, Rational.of(1, 2)), false))), new ReelFrame.Plain(Rgb.BLACK))));
+                List.of(new RunPlan.RunFill(0, new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Cross(from, black, Rational.of(1, 2)), false))), new ReelFrame.Plain(Rgb.BLACK), null)));
         assertThat(json.readValue(json.writeValueAsString(drawn), RunPlan.class)).isEqualTo(drawn);
         assertThat(drawn.frameAt(0).seen()).extracting(ReelFrame::wanted).containsExactly(1003L, 1004L);
         assertThat(RunPlan.isDrawn(drawn.frameAt(3))).isTrue();

@@ -65,7 +65,8 @@ public final class PictureArea extends BorderPane {
     private final ImageView image = new ImageView();
     private final Region checker = new Region();
     private final Label trouble = new Label();
-    private final Pane stage = new Pane(checker, image, trouble);
+    private final SafeAreas safe = new SafeAreas();
+    private final Pane stage = new Pane(checker, image, safe, trouble);
     private final Label whose = new Label();
     private final Label number = new Label();
     private final Label timecode = new Label();
@@ -368,6 +369,7 @@ public final class PictureArea extends BorderPane {
 
     private void arrange() {
         if (image.getImage() == null) {
+            safe.setVisible(false);
             trouble.setPrefWidth(Math.max(0, stage.getWidth() - 80));
             trouble.relocate(40, stage.getHeight() / 2 - 20);
             return;
@@ -381,6 +383,8 @@ public final class PictureArea extends BorderPane {
         double y = Math.round((stage.getHeight() - height) / 2 + (transport.isActualSize() ? panY : 0));
         image.relocate(x, y);
         checker.resizeRelocate(x, y, width, height);
+        safe.setVisible(transport.showsSafeAreas());
+        safe.over(x, y, width, height);
         player.strip().size().ifPresent(size -> scale.setText((transport.isActualSize() ? "1:1" : "fit "
                 + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %") + ", sRGB display"));
     }

@@ -31,6 +31,7 @@ final class Transport extends HBox {
     private final ToggleButton actual = toggle("actual-size", "1:1", "One stored pixel on one pixel of the screen (1)");
     private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
     private final ToggleButton odd = toggle("show-odd", "Odd values", "Marks where samples are no number, infinite or below zero (V)");
+    private final ToggleButton safe = toggle("safe-areas", "Safe", "What viewers see of the action, and where words may stand, after EBU R 95 (G)");
     private final Button ground = new Button("Ground");
     private final Button sound = new Button();
     private final Label dropped = new Label();
@@ -60,6 +61,7 @@ final class Transport extends HBox {
         actual.setOnAction(_ -> again.run());
         alpha.setOnAction(_ -> again.run());
         odd.setOnAction(_ -> again.run());
+        safe.setOnAction(_ -> again.run());
         ground.setId("ground");
         ground.setTooltip(new Tooltip("Checker, black, white or grey behind transparent places (B)"));
         ground.setOnAction(_ -> nextGround.run());
@@ -77,7 +79,7 @@ final class Transport extends HBox {
                 button("step-forward", Icon.STEP_FORWARD, "One frame on (Right)", () -> player.step(1)),
                 button("to-end", Icon.FORWARD, "Last frame (End)", () -> player.seek(player.last())), loop, every, backwards, speed, sound,
                 Parts.space(), dropped, facts);
-        looks = Parts.row(actual, alpha, odd, ground);
+        looks = Parts.row(actual, safe, alpha, odd, ground);
         looks.getStyleClass().add("transport");
         getStyleClass().addAll("bar", "transport");
         setAlignment(Pos.CENTER_LEFT);
@@ -131,6 +133,10 @@ final class Transport extends HBox {
 
     boolean isActualSize() {
         return actual.isSelected();
+    }
+
+    boolean showsSafeAreas() {
+        return safe.isSelected();
     }
 
     Message.Look look() {

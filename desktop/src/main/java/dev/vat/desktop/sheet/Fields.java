@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -75,9 +76,24 @@ final class Fields {
 
     /** A text field with a word before it, for lines of several. */
     static Node named(String word, TextField field) {
-        HBox pair = Parts.row(Parts.label(word, "note"), field);
+        Label name = Parts.label(word, "note");
+        name.setMinWidth(Region.USE_PREF_SIZE);
+        HBox pair = Parts.row(name, field);
         pair.getStyleClass().add("named");
         return pair;
+    }
+
+    /** @throws IllegalArgumentException if it isn't a whole number from {@code least} on */
+    static long whole(String typed, long least) {
+        try {
+            long number = Long.parseLong(typed.strip());
+            if (number >= least) {
+                return number;
+            }
+        } catch (NumberFormatException _) {
+            // the message below says it
+        }
+        throw new IllegalArgumentException("'" + typed + "' is not a whole number from " + least + " on");
     }
 
     static void refuse(TextField field, String why) {

@@ -14,6 +14,7 @@ import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.run.BesideProbe;
 import dev.vat.engine.run.DestinationProbe;
 import java.util.ArrayList;
 import java.util.List;
@@ -135,6 +136,7 @@ public final class FindingsPane extends VBox {
             case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
             case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(studio.project()))
                     .ifPresent(folder -> studio.edit(Edits.setFolder(Place.of(folder))));
+            case Remedy.ChooseFace face -> ask.file("A face for words in pictures", "Font files", BesideProbe.FONTS).ifPresent(file -> studio.edit(face.with().apply(file.toString())));
             case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "
                     + studio.deliverable(colour.target()).map(d -> d.title()).orElse(""), studio.deliverable(colour.target())
                     .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))

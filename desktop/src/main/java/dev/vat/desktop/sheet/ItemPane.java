@@ -4,6 +4,7 @@ import static dev.vat.desktop.sheet.Fields.choice;
 import static dev.vat.desktop.sheet.Fields.field;
 import static dev.vat.desktop.sheet.Fields.named;
 import static dev.vat.desktop.sheet.Fields.text;
+import static dev.vat.desktop.sheet.Fields.whole;
 
 import dev.vat.core.content.ContentFault;
 import dev.vat.core.delivery.Fit;
@@ -21,6 +22,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
@@ -49,7 +51,7 @@ final class ItemPane extends VBox {
     private final int place;
 
     /** @param playhead the reel frame that is shown */
-    ItemPane(Studio studio, Programme programme, ReelPlan.Span span, LongSupplier playhead) {
+    ItemPane(Studio studio, Ask ask, Programme programme, ReelPlan.Span span, LongSupplier playhead) {
         this.studio = studio;
         this.programme = programme;
         this.span = span;
@@ -61,7 +63,9 @@ final class ItemPane extends VBox {
         getStyleClass().add("reading");
         Programme.Entry entry = programme.entry(span.item()).orElse(null);
         if (entry == null) {
-            getChildren().addAll(length(), begins());
+            // As it was written: in what the plan has, fields are filled in.
+            Item drawn = programme.reel().items().get(place);
+            getChildren().addAll(new DrawnFields(drawn.drawn(), programme.rate().orElse(null), d -> edit(ReelEdits.drawItem(place, d))), begins());
             return;
         }
         getChildren().addAll(frames(entry), plays(entry), held(), begins());
@@ -70,15 +74,12 @@ final class ItemPane extends VBox {
                     choice("item-fit", Fit.values(), item.fitInUse(), Fit::title, fit -> edit(ReelEdits.fitItem(place, fit)))));
         }
         versions(entry);
+        getChildren().add(new VBox(field("Burn-in", "Written into this item alone, besides the reel's.", new BurnInPane(ask, "item-burn-in", item.burnIn(), b -> edit(ReelEdits.burnInItem(place, b))))));
         getChildren().add(field("Again", "", Parts.small("repeat-item", "Once more after itself", () -> edit(ReelEdits.repeatItem(place)))));
     }
 
     private void edit(Edit edit) {
         studio.edit(edit);
-    }
-
-    private HBox length() {
-        return field("Length", "", named("frames", text("drawn-frames", Long.toString(span.count()), 6, typed -> edit(ReelEdits.lastItem(place, whole(typed, 1))))));
     }
 
     // ---- which frames
@@ -218,17 +219,5 @@ final class ItemPane extends VBox {
         edit(ReelEdits.swapItem(place, other.id()));
         studio.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst()).filter(s -> s.count() != before).ifPresent(s ->
                 studio.say(other.name() + " is " + Math.abs(s.count() - before) + (s.count() > before ? " frames longer than " : " frames shorter than ") + entry.source().name() + "."));
-    }
-
-    private static long whole(String typed, long least) {
-        try {
-            long number = Long.parseLong(typed.strip());
-            if (number >= least) {
-                return number;
-            }
-        } catch (NumberFormatException _) {
-            // the message below says it
-        }
-        throw new IllegalArgumentException("'" + typed + "' is not a whole number from " + least + " on");
     }
 }

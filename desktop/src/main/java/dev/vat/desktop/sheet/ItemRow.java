@@ -90,7 +90,7 @@ final class ItemRow extends HBox {
         if (rate != null) {
             figures.add(rate.seconds(span.count()).toFixed(3) + " s");
         }
-        figures.add("from " + (rate == null ? "reel frame " + span.start() : Timecode.of(span.start(), rate)));
+        figures.add("from " + (rate == null ? "reel frame " + span.start() : programme.start().map(s -> new Timecode(s.frame() + span.start(), rate, s.dropFrame())).orElse(Timecode.of(span.start(), rate))));
         return figures;
     }
 

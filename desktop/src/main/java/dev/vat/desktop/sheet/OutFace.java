@@ -48,6 +48,7 @@ public final class OutFace extends VBox {
     private record Line(OutRow row, OutRow.Group heading) { }
 
     private final Studio studio;
+    private final Ask ask;
     private final Runnable columnChanged;
     private final OutFields fields;
     private final OutMenus menus;
@@ -69,6 +70,7 @@ public final class OutFace extends VBox {
     /** @param columnChanged told when another deliverable is in focus */
     public OutFace(Studio studio, Ask ask, Runnable columnChanged) {
         this.studio = studio;
+        this.ask = ask;
         this.columnChanged = columnChanged;
         this.fields = new OutFields(studio, ask);
         this.menus = new OutMenus(studio, ask);
@@ -121,7 +123,19 @@ public final class OutFace extends VBox {
         column = Math.min(column, columns().size() - 1);
         build(programme);
         getChildren().setAll(fields.folder(), fields.naming(focused()), fields.rate(programme), sentence, sheet);
+        showBurnIn();
         focus(line, column);
+    }
+
+    /** Of the column in focus, where it has its own. */
+    private void showBurnIn() {
+        getChildren().removeIf(n -> "file-burn-in".equals(n.getId()));
+        focused().filter(d -> d.burnIn() != null).ifPresent(d -> {
+            VBox own = new VBox(Parts.label("Burn-in of " + d.title(), "strong"), new BurnInPane(ask, "own-burn-in", d.burnIn(), b -> studio.edit(Edits.follow(d.id(), x -> x.withBurnIn(b)))));
+            own.setId("file-burn-in");
+            own.getStyleClass().add("reading");
+            getChildren().add(own);
+        });
     }
 
     /** Under each column's name: how far its file is while it is made, else what it will weigh. */
@@ -274,6 +288,7 @@ public final class OutFace extends VBox {
             case SCAN -> List.of("scan-illegal");
             case COLOUR -> List.of("colour-illegal");
             case LOOK -> List.of("look-unusable", "look-above-white");
+            case BURN_IN -> List.of("burn-in-small", "letters-missing", "face-unusable", "watermark-unusable");
             case SOUND -> List.of("sound-illegal");
             case CONTAINER -> List.of("container-illegal");
             case CODEC -> List.of("unwise");
@@ -316,6 +331,7 @@ public final class OutFace extends VBox {
                 + (now.row.differs(columns().get(column)) ? " Backspace follows the target again." : ""));
         grid.setAccessibleText(title + " of " + columns().get(column).title() + ": " + cell.getText());
         if (other) {
+            showBurnIn();
             columnChanged.run();
         }
     }
@@ -376,6 +392,7 @@ public final class OutFace extends VBox {
             case EFFORT -> choose(menus.efforts(deliverable));
             case SCAN -> choose(menus.scans(deliverable));
             case LOOK -> menus.look(deliverable);
+            case BURN_IN -> choose(menus.burnIns(deliverable, studio.programme().map(p -> p.reel().burnIn()).orElse(null)));
             case CODEC -> choose(menus.codecs(deliverable));
             case CONTAINER -> choose(menus.containers(deliverable));
             default -> type(which, deliverable);

@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
@@ -123,6 +124,16 @@ final class OutMenus {
         for (Effort effort : Effort.values()) {
             menu.getItems().add(choice("effort-" + effort.title(), effort.title(), effort == deliverable.settings().effort(), () -> studio.edit(Edits.follow(deliverable.id(), d -> d.withEffort(effort)))));
         }
+        return menu;
+    }
+
+    ContextMenu burnIns(Deliverable deliverable, BurnIn ofReel) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("burn-in-menu");
+        menu.getItems().addAll(choice("burn-in-reel", "As the reel has it", !deliverable.clean() && deliverable.burnIn() == null, () -> studio.edit(Edits.follow(deliverable.id(), d -> d.withBurnIn(null)))),
+                choice("burn-in-clean", "Nothing: clean pictures", deliverable.clean(), () -> studio.edit(Edits.follow(deliverable.id(), Deliverable::withCleanPictures))),
+                choice("burn-in-own", "Its own", deliverable.burnIn() != null,
+                        () -> studio.edit(Edits.follow(deliverable.id(), d -> d.withBurnIn(ofReel == null || ofReel.isNothing() ? BurnIn.forReview() : ofReel)))));
         return menu;
     }
 

@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Deliverable;
@@ -34,6 +35,7 @@ enum OutRow {
     CHROMA(Group.PICTURE, "Chroma", "How finely colour is sampled beside brightness."),
     COLOUR(Group.PICTURE, "Colour", "What the samples mean, written into stream and container alike, as far as these can say it. Enter chooses, high dynamic range too."),
     LOOK(Group.PICTURE, "Look", "A table of colours (.cube) that display codes go through first. Enter chooses a file; Backspace takes it away."),
+    BURN_IN(Group.PICTURE, "Burn-in", "What is written into its pictures: what the reel has, nothing at all, or something of its own. Enter chooses."),
     SCAN(Group.PICTURE, "Scan", "How lines follow each other. Interlaced frames are woven of two reel frames each, so that the file runs at half the reel's rate."),
     EFFORT(Group.FILE, "Effort", "Time against bytes at the same quality: quick, normal, thorough. Enter chooses."),
     GROUP(Group.FILE, "Key frames", "From one self-contained frame to the next: shorter is quicker to step through, longer is smaller. Enter types 2 s or 48 frames."),
@@ -115,6 +117,7 @@ enum OutRow {
             case GROUP -> codec.everyFrameStandsAlone() ? Optional.empty() : Optional.of(group(programme, settings));
             case FIRST_NUMBER -> settings.container().isFolder() ? Optional.of(deliverable.firstNumber() == null ? "as the source" : deliverable.firstNumber().toString()) : Optional.empty();
             case LOOPS -> settings.container().isMovingStill() ? Optional.of(settings.loops() == 0 ? "for ever" : settings.loops() == 1 ? "once" : settings.loops() + " times") : Optional.empty();
+            case BURN_IN -> Optional.of(burnIn(programme, deliverable));
             case SCAN -> Optional.of(settings.framing().scanInUse().title());
             case ALPHA -> Optional.of(alpha(programme, deliverable));
             case QUALITY -> Optional.of(codec.words(settings.control()));
@@ -143,6 +146,15 @@ enum OutRow {
             return programme.transparent() ? codec.alphaBits() + "-bit " + (ColourCoding.LINEAR.equals(codec.ownColour()) ? "premultiplied" : "straight") : "opaque";
         }
         return !programme.transparent() ? "none" : "flattened on " + deliverable.flatten().words() + (deliverable.matte() ? ", matte beside" : "");
+    }
+
+    private static String burnIn(Programme programme, Deliverable deliverable) {
+        BurnIn inUse = deliverable.burnInWith(programme.reel().burnIn());
+        if (inUse == null || inUse.isNothing()) {
+            return deliverable.clean() ? "none, clean" : "none";
+        }
+        String lines = inUse.lines().size() == 1 ? "1 line" : inUse.lines().size() + " lines";
+        return (deliverable.burnIn() == null ? "as the reel, " : "its own, ") + lines + (inUse.watermark() == null ? "" : " and a mark");
     }
 
     /** Why a setting doesn't apply. */
@@ -184,6 +196,7 @@ enum OutRow {
             case ALPHA -> deliverable.withFlatten(Ground.BLACK).withMatte(false);
             case COLOUR -> deliverable.withColour(null);
             case LOOK -> deliverable.withLook(null);
+            case BURN_IN -> deliverable.withBurnIn(null);
             case LOOPS -> deliverable.withLoops(null);
             case EFFORT -> deliverable.withEffort(null);
             case GROUP -> deliverable.withGroup(null);
@@ -206,7 +219,7 @@ enum OutRow {
 
     boolean isEditable(Deliverable deliverable) {
         return deliverable.isKnown() && switch (this) {
-            case CODEC, CONTAINER, SOUND, SIZE, RATE, FIT, PIXEL_ASPECT, LOOK -> true;
+            case CODEC, CONTAINER, SOUND, SIZE, RATE, FIT, PIXEL_ASPECT, LOOK, BURN_IN -> true;
             case COLOUR -> deliverable.settings().codec().colours().size() > 1;
             case EFFORT -> deliverable.settings().codec().hasEffort();
             case GROUP -> deliverable.settings().codec().mayChooseGroup();

@@ -129,19 +129,7 @@ final class ReadingPane extends VBox {
                 typed -> cadence(c -> c.withLeadIn(LeadIn.parse(typed, rateNow()))));
         leadIn.setTooltip(new Tooltip("Frames to drop at the start, or seconds such as 0.5 s"));
         return field("Taken", step + drop, named("every", text("step", Long.toString(cadence.every()), 3,
-                typed -> cadence(c -> c.withEvery(whole(typed))))), keep, named("without a lead-in of", leadIn));
-    }
-
-    private static long whole(String typed) {
-        try {
-            long number = Long.parseLong(typed.strip());
-            if (number > 0) {
-                return number;
-            }
-        } catch (NumberFormatException _) {
-            // the message below says it
-        }
-        throw new IllegalArgumentException("'" + typed + "' is not a whole number above 0");
+                typed -> cadence(c -> c.withEvery(Fields.whole(typed, 1))))), keep, named("without a lead-in of", leadIn));
     }
 
     private HBox stillLength() {

@@ -2,14 +2,18 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.BarPattern;
+import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Programme;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -24,15 +28,20 @@ import javafx.scene.layout.VBox;
 /** The items of the reel in their order, with the length that follows from them. */
 public final class ReelFace extends VBox {
 
+    private static final int SLATE_SECONDS = 5;
+    private static final int BARS_SECONDS = 10;
+
     private final Studio studio;
+    private final Ask ask;
     private final LongConsumer seek;
     private final LongSupplier playhead;
     private final Thumbnails thumbnails;
     private int selected = -1;
 
     /** @param seek told of a reel frame to go to @param playhead the reel frame that is shown */
-    public ReelFace(Studio studio, LongConsumer seek, LongSupplier playhead) {
+    public ReelFace(Studio studio, Ask ask, LongConsumer seek, LongSupplier playhead) {
         this.studio = studio;
+        this.ask = ask;
         this.seek = seek;
         this.playhead = playhead;
         this.thumbnails = new Thumbnails(studio.viewer());
@@ -53,9 +62,11 @@ public final class ReelFace extends VBox {
                 rows.add(item(programme.get(), span));
             }
             rows.add(total(programme.get()));
+            rows.add(drawn(programme.get()));
             rows.add(rate(programme.get()));
             rows.add(start(programme.get()));
             rows.add(new SoundPane(studio, programme.get()));
+            rows.add(burnIn(programme.get()));
         }
         getChildren().setAll(rows);
     }
@@ -80,7 +91,7 @@ public final class ReelFace extends VBox {
         row.getStyleClass().add("source-row");
         if (open) {
             row.getStyleClass().add("selected");
-            row.getChildren().add(new ItemPane(studio, programme, span, playhead));
+            row.getChildren().add(new ItemPane(studio, ask, programme, span, playhead));
         }
         row.setOnMouseClicked(_ -> {
             if (selected != span.place()) {
@@ -95,12 +106,40 @@ public final class ReelFace extends VBox {
     private HBox total(Programme programme) {
         long count = programme.plan().count();
         String length = programme.rate().map(r -> words(r, count)).orElse("no rate yet");
-        long second = programme.rate().map(r -> Math.max(1, r.perSecond().round())).orElse(25L);
-        HBox total = Parts.row(Parts.label("Programme", "strong"), Parts.label(count + " frames", "mono"), Parts.label(length, "mono"), Parts.space(),
-                Parts.small("add-black", "Add black", () -> studio.edit(ReelEdits.addDrawn(programme.reel().items().size(), Drawn.Plain.black(second)))));
+        long own = programme.plan().programmeEnd() - programme.plan().programmeStart();
+        HBox total = Parts.row(Parts.label("Reel", "strong"), Parts.label(count + " frames", "mono"), Parts.label(length, "mono"));
+        if (own < count) {
+            total.getChildren().add(Parts.label("of which " + own + " of the programme itself", "note"));
+        }
         total.getStyleClass().add("total");
         total.setId("reel-total");
         return total;
+    }
+
+    /** What Vat draws goes before the item that is open, or in front; black behind it, or to the end. */
+    private HBox drawn(Programme programme) {
+        Rate rate = programme.rate().orElse(Rate.FPS_25);
+        int second = rate.timecodeBase();
+        int items = programme.reel().items().size();
+        int before = selected >= 0 && selected < items ? selected : 0;
+        int behind = selected >= 0 && selected < items ? selected + 1 : items;
+        String today = LocalDate.now().toString();
+        List<Node> ways = new ArrayList<>();
+        ways.add(Parts.small("add-black", "Black", () -> studio.edit(ReelEdits.addDrawn(behind, Drawn.Plain.black(second)))));
+        ways.add(Parts.small("add-slate", "Slate", () -> studio.edit(ReelEdits.addDrawn(before, BroadcastHead.slate(today, SLATE_SECONDS * (long) second)))));
+        ways.add(Parts.small("add-leader", "Countdown leader", () -> studio.edit(ReelEdits.addDrawn(before, Drawn.Leader.of(second)))));
+        ways.add(Parts.small("add-bars", "Bars and tone", () -> studio.edit(ReelEdits.addDrawn(before, new Drawn.Bars(BarPattern.BARS_75, Drawn.Bars.EBU_LEVEL, BARS_SECONDS * (long) second)))));
+        programme.shape().ifPresent(shape -> ways.add(Parts.small("add-head", "Broadcast head, programme at 10:00:00:00",
+                () -> studio.edit(ReelEdits.addHead(BroadcastHead.of(rate, shape.size(), shape.pixelAspect(), today))))));
+        HBox field = Fields.field("Add", "", ways.toArray(Node[]::new));
+        field.getStyleClass().add("total");
+        return field;
+    }
+
+    private VBox burnIn(Programme programme) {
+        HBox head = Parts.row(Parts.label("Burn-in", "strong"), Parts.label("Written into every file that isn't set to be clean.", "note"));
+        head.getStyleClass().add("total");
+        return new VBox(head, new BurnInPane(ask, "reel-burn-in", programme.reel().burnIn(), b -> studio.edit(ReelEdits.burnIn(b))));
     }
 
     /** The reel's own rate: what plays at another one is conformed. */

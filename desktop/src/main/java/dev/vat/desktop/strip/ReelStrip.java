@@ -1,5 +1,7 @@
 package dev.vat.desktop.strip;
 
+import dev.vat.core.burnin.Lettering;
+import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
@@ -18,8 +20,14 @@ import dev.vat.engine.run.FrameFeed;
 import java.util.List;
 import java.util.Optional;
 
-/** A reel as it will be made. @param heard with it, or null */
-public record ReelStrip(Programme programme, ReelSound heard) implements Strip {
+/**
+ * A reel as it will be made.
+ *
+ * @param heard with it, or null
+ * @param file the deliverable whose words are written into its pictures, or null for the reel's own
+ * @param date ISO 8601, for those words
+ */
+public record ReelStrip(Programme programme, ReelSound heard, Deliverable file, String date) implements Strip {
 
     private ReelPlan plan() {
         return programme.plan();
@@ -81,7 +89,8 @@ public record ReelStrip(Programme programme, ReelSound heard) implements Strip {
 
     @Override
     public Optional<Message.Subject> subject(long place) {
-        return subject(plan().at(place));
+        Lettering lettering = programme.letteringAt(place, file, date);
+        return subject(plan().at(place)).map(s -> lettering.isNothing() ? s : new Message.Lettered(s, lettering, pixelAspect()));
     }
 
     private Optional<Message.Subject> subject(ReelFrame frame) {
@@ -89,6 +98,7 @@ public record ReelStrip(Programme programme, ReelSound heard) implements Strip {
             case ReelFrame.Card(String reason) -> programme.size().map(size -> new Message.Card(size.width(), size.height(),
                     FrameFeed.cardLines(number(frame, frame.wanted()), reason, entry(frame).table().sequence().name())));
             case ReelFrame.Plain(Rgb colour) -> programme.size().map(size -> new Message.Plain(size.width(), size.height(), colour));
+            case ReelFrame.Drawing drawing -> programme.size().map(size -> new Message.Drawing(size.width(), size.height(), pixelAspect(), drawing));
             case ReelFrame.SourceFrame(long number) -> still(frame, number).map(s -> s);
             case ReelFrame.Blend(long before, long after, Rational share) ->
                     still(frame, before).flatMap(low -> still(frame, after).map(high -> new Message.Blend(low, high, share)));
@@ -132,7 +142,7 @@ public record ReelStrip(Programme programme, ReelSound heard) implements Strip {
             case ReelFrame.Blend(long before, long after, Rational share) -> wanted + ": " + number(frame, before) + " and " + number(frame, after) + " are mixed, "
                     + percent(share) + " of the later one";
             case ReelFrame.Plain(Rgb colour) -> "colour #" + colour;
-            case ReelFrame.Cross _ -> wanted;
+            case ReelFrame.Cross _, ReelFrame.Drawing _ -> wanted;
         };
     }
 

@@ -237,7 +237,7 @@ public final class Studio implements AutoCloseable {
     }
 
     private Observed observed() {
-        return new Observed(watch.tables(), watch.reviews(), watch.clips(), surroundings.destination(), watch.checking(), surroundings.unusable());
+        return new Observed(watch.tables(), watch.reviews(), watch.clips(), surroundings.destination(), watch.checking(), surroundings.unusable(), surroundings.lacking());
     }
 
     public Findings findings() {

@@ -1,6 +1,7 @@
 package dev.vat.desktop.studio;
 
 import dev.vat.core.finding.Observed;
+import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.project.Project;
 import dev.vat.engine.run.BesideProbe;
 import dev.vat.engine.run.DestinationProbe;
@@ -9,7 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Executor;
 
-/** What a project needs beside its frames: the folder for files, and looks and pictures to lay under. On the interface's thread. */
+/** What a project needs beside its frames: the folder for files, and looks, pictures to lay under and over, and faces. On the interface's thread. */
 final class Surroundings {
 
     private final Executor background;
@@ -19,6 +20,8 @@ final class Surroundings {
     private Path probed;
     private Set<String> probedBeside = Set.of();
     private Map<String, String> unusable = Map.of();
+    private Map<String, String> written = Map.of();
+    private Map<String, String> lacking = Map.of();
 
     /** @param changed told when something is known that wasn't */
     Surroundings(Executor background, Executor ui, Runnable changed) {
@@ -31,14 +34,20 @@ final class Surroundings {
         return destination;
     }
 
-    /** Looks and pictures behind that can't be used: by path, why. */
+    /** Files beside the frames that can't be used: by path, why. */
     Map<String, String> unusable() {
         return unusable;
+    }
+
+    /** Letters that faces haven't: by a face's path, empty for Vat's own. */
+    Map<String, String> lacking() {
+        return lacking;
     }
 
     /** Looks at what isn't known yet. */
     void look(Project project) {
         lookBeside(project);
+        lookForLetters(project);
         Path folder = DestinationProbe.folderOf(project);
         if (folder == null || folder.equals(probed)) {
             return;
@@ -61,7 +70,7 @@ final class Surroundings {
         look(project);
     }
 
-    /** Looks and pictures behind are looked at whenever others are chosen. */
+    /** They are looked at whenever others are chosen. */
     private void lookBeside(Project project) {
         Set<String> files = BesideProbe.files(project);
         if (files.equals(probedBeside)) {
@@ -73,6 +82,23 @@ final class Surroundings {
             ui.execute(() -> {
                 if (files.equals(probedBeside)) {
                     unusable = found;
+                    changed.run();
+                }
+            });
+        });
+    }
+
+    private void lookForLetters(Project project) {
+        Map<String, String> words = WrittenWords.byFace(project);
+        if (words.equals(written)) {
+            return;
+        }
+        written = words;
+        background.execute(() -> {
+            Map<String, String> found = BesideProbe.lacking(words);
+            ui.execute(() -> {
+                if (words.equals(written)) {
+                    lacking = found;
                     changed.run();
                 }
             });

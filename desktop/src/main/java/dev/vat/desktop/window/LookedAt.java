@@ -18,6 +18,8 @@ import dev.vat.desktop.strip.SourceStrip;
 import dev.vat.desktop.strip.Strip;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.protocol.Message;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.Optional;
 
 /** What band and picture show: by the sheet's face a source, the reel, or the reel as one deliverable; or a finished file. */
@@ -72,7 +74,7 @@ final class LookedAt implements PictureArea.Dragged {
             FrameTable table = selected == null ? null : studio.table(selected);
             return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table, studio.watch().review(s.id())));
         }
-        return studio.programme().filter(p -> p.plan().count() > 0).map(p -> new ReelStrip(p, studio.sound().orElse(null)));
+        return studio.programme().filter(p -> p.plan().count() > 0).map(p -> new ReelStrip(p, studio.sound().orElse(null), column().orElse(null), LocalDate.now(ZoneOffset.UTC).toString()));
     }
 
     private Optional<Deliverable> column() {
@@ -134,7 +136,7 @@ final class LookedAt implements PictureArea.Dragged {
     /** The deliverable in focus, whose own conversion the picture goes through. */
     Message.As as() {
         return column().flatMap(d -> studio.programme().flatMap(p -> p.frame(d)).filter(frame -> d.fitsGrid(frame.size()))
-                .map(frame -> new Message.As(d.settings().codec().id(), frame.size(), frame.pixelAspect(), d.treatment(frame))))
+                .map(frame -> new Message.As(d.settings().codec().id(), frame.size(), frame.pixelAspect(), d.treatment(frame, null))))
                 .orElse(null);
     }
 }

@@ -49,7 +49,7 @@ final class SheetPane extends BorderPane {
     SheetPane(Studio studio, Ask ask, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek, LongSupplier playhead,
               Runnable columnChosen, BiConsumer<String, Long> goTo) {
         in = new InFace(studio, ask, sourceChosen);
-        reel = new ReelFace(studio, seek, playhead);
+        reel = new ReelFace(studio, ask, seek, playhead);
         out = new OutFace(studio, ask, columnChosen);
         targets = new TargetBar(studio, ask);
         findings = new FindingsPane(studio, ask, goTo);

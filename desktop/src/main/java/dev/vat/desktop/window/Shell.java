@@ -179,6 +179,7 @@ public final class Shell extends StackPane {
                 .add("backwards", "Play backwards, or forwards again", key(KeyCode.K), this::hasPicture, () -> picture.press("backwards"))
                 .add("speed", "Full, half or quarter speed", key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
                 .add("sound", "Sound on or off while playing", key(KeyCode.U), this::hasPicture, () -> picture.press("sound"))
+                .add("safe", "Show or hide the safe areas", key(KeyCode.G), this::hasPicture, () -> picture.press("safe-areas"))
                 .add("odd", "Mark values that are no colour", key(KeyCode.V), this::hasPicture, () -> picture.press("show-odd"))
                 .add("ground", "Another colour behind transparent places", key(KeyCode.B), this::hasPicture, () -> picture.press("ground"))
                 .add("first-seconds", "Play the first three seconds", key(KeyCode.Q), this::hasPicture, () -> picture.playEnd(true))

@@ -108,6 +108,7 @@ public final class FileProof {
             case ReelFrame.SourceFrame(long number) -> "frame " + number + " held";
             case ReelFrame.Blend(long before, long after, Rational share) -> "frames " + before + " and " + after + " mixed, " + share + " of the later one";
             case ReelFrame.Plain(Rgb colour) -> "colour #" + colour;
+            case ReelFrame.Drawing _ -> "drawn";
             case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> "(" + shown(from.content()) + ") and (" + shown(to.content()) + ") mixed, " + share + " of the later one";
         };
     }

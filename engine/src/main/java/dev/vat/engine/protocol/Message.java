@@ -3,12 +3,14 @@ package dev.vat.engine.protocol;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import dev.vat.core.burnin.Lettering;
 import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
@@ -122,6 +124,8 @@ public sealed interface Message {
         @JsonSubTypes.Type(value = Cross.class, name = "cross"),
         @JsonSubTypes.Type(value = Card.class, name = "card"),
         @JsonSubTypes.Type(value = Plain.class, name = "plain"),
+        @JsonSubTypes.Type(value = Drawing.class, name = "drawing"),
+        @JsonSubTypes.Type(value = Lettered.class, name = "lettered"),
         @JsonSubTypes.Type(value = Movie.class, name = "movie"),
     })
     sealed interface Subject { }
@@ -149,6 +153,12 @@ public sealed interface Message {
 
     /** One colour all over; the size is the reel's. */
     record Plain(int width, int height, Rgb colour) implements Subject { }
+
+    /** Bars, a slate or a figure; size and shape of pixels are the reel's. */
+    record Drawing(int width, int height, PixelAspect pixelAspect, ReelFrame.Drawing what) implements Subject { }
+
+    /** A picture with something written into it: into that of a file, where it is shown as one, else into itself. @param pixelAspect of the picture itself */
+    record Lettered(Subject picture, Lettering lettering, PixelAspect pixelAspect) implements Subject { }
 
     /** A card that stands for a frame that can't be used; the size is the reel's. */
     record Card(int width, int height, List<String> lines) implements Subject { }

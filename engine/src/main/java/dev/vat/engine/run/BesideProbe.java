@@ -1,9 +1,12 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Ground;
+import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.project.Project;
 import dev.vat.core.source.FileKind;
+import dev.vat.media.Face;
 import dev.vat.media.Looks;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -11,12 +14,18 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Stream;
 
-/** Looks at the files that deliverables need beside frames: tables of colours, and pictures to lay under. */
+/** Looks at what deliverables need beside frames: tables of colours, pictures to lay under and over, and faces for words. */
 public final class BesideProbe {
+
+    /** What names of font files end in. */
+    public static final List<String> FONTS = List.of("ttf", "otf");
 
     private BesideProbe() { }
 
@@ -31,7 +40,26 @@ public final class BesideProbe {
                 files.add(path);
             }
         }
+        for (BurnIn burnIn : WrittenWords.burnIns(project)) {
+            Stream.of(burnIn.face(), burnIn.watermark() == null ? null : burnIn.watermark().path()).filter(Objects::nonNull).forEach(files::add);
+        }
         return files;
+    }
+
+    /** The letters of words that their faces haven't. @param words by face, as {@link WrittenWords} has them */
+    public static Map<String, String> lacking(Map<String, String> words) {
+        Map<String, String> lacking = new HashMap<>();
+        words.forEach((face, text) -> {
+            try {
+                String letters = Face.missing(face.isEmpty() ? null : Path.of(face), text);
+                if (!letters.isEmpty()) {
+                    lacking.put(face, letters);
+                }
+            } catch (IOException _) {
+                // A face that can't be used is named as such.
+            }
+        });
+        return lacking;
     }
 
     /** Of some of these, why each that can't be used can't. */
@@ -54,8 +82,11 @@ public final class BesideProbe {
             throw new NoSuchFileException(file.toString());
         }
         String name = file.getFileName().toString();
-        if (name.toLowerCase(Locale.ROOT).endsWith(".cube")) {
+        String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+        if (ending.equals("cube")) {
             Looks.check(file);
+        } else if (FONTS.contains(ending)) {
+            Face.missing(file, "");
         } else if (FileKind.ofName(name).filter(k -> !k.isMovie()).isEmpty()) {
             throw new IOException(name + " is no picture that Vat reads; it reads " + FileKind.stillTitles());
         }

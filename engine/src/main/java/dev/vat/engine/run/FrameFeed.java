@@ -9,6 +9,7 @@ import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rational;
 import dev.vat.media.CardPainter;
 import dev.vat.media.Composer;
+import dev.vat.media.DrawingPainter;
 import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
 import dev.vat.media.Grounds;
@@ -48,6 +49,7 @@ public final class FrameFeed implements AutoCloseable {
     private final class Station {
         private final FrameReader reader = new FrameReader();
         private final Map<WorkingFormat, Composer> composers = new EnumMap<>(WorkingFormat.class);
+        private final DrawingPainter drawings = new DrawingPainter();
         private final Map<RunPlan.RunSource, Placing> placings = new IdentityHashMap<>();
 
         Station() {
@@ -112,6 +114,12 @@ public final class FrameFeed implements AutoCloseable {
 
         WorkingPictures plain(Rgb colour) {
             try (Picture drawn = Grounds.plain(colour, alpha, plan.size().width(), plan.size().height())) {
+                return composed(drawn, opaque());
+            }
+        }
+
+        WorkingPictures drawing(ReelFrame.Drawing drawing) {
+            try (Picture drawn = drawings.paint(drawing, alpha, plan.size().width(), plan.size().height(), plan.pixelAspect())) {
                 return composed(drawn, opaque());
             }
         }
@@ -217,6 +225,7 @@ public final class FrameFeed implements AutoCloseable {
                 yield atStation(null, station -> station.card(cardLines(source.pattern().number(frame.wanted()), reason, source.name())));
             }
             case ReelFrame.Plain(Rgb colour) -> atStation(null, station -> station.plain(colour));
+            case ReelFrame.Drawing drawing -> atStation(null, station -> station.drawing(drawing));
         };
     }
 

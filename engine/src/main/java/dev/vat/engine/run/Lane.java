@@ -1,5 +1,6 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.burnin.Lettering;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
@@ -171,7 +172,7 @@ final class Lane {
     private void work() {
         EncoderSpec one = EncoderSpec.of(file);
         EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve(NOTES)) : one;
-        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), file.treatment()); FieldWeaver weaver = new FieldWeaver(spec.scan())) {
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), spec.pixelAspect(), file.treatment()); FieldWeaver weaver = new FieldWeaver(spec.scan())) {
             for (RunPlan.Part part : toMake) {
                 // It may have been told to end early, before this part was begun or while it was waited for.
                 if (!isWanted(part) || !make(part, spec, conversion, weaver)) {
@@ -255,22 +256,23 @@ final class Lane {
 
     /** A picture of the file, or null if the run was stopped before there was one. */
     private Picture next(long frame, Conversion conversion, FieldWeaver weaver) throws InterruptedException {
-        Picture first = converted(conversion);
+        Lettering lettering = plan.letteringAt(file, frame);
+        Picture first = converted(conversion, lettering);
         if (first == null || !weaver.isWeaving()) {
             return first;
         }
-        try (first; Picture second = file.reelFrame(frame) + 1 < plan.frames() ? converted(conversion) : first.share()) {
+        try (first; Picture second = file.reelFrame(frame) + 1 < plan.frames() ? converted(conversion, lettering) : first.share()) {
             return second == null ? null : weaver.weave(first, second);
         }
     }
 
     /** The next reel frame as the file's encoder takes it, or null if the run was stopped. */
-    private Picture converted(Conversion conversion) throws InterruptedException {
+    private Picture converted(Conversion conversion, Lettering lettering) throws InterruptedException {
         if (!(queue.take() instanceof Turn.Frame(Picture working))) {
             return null;
         }
         try (working) {
-            return conversion.convert(working);
+            return conversion.convert(working, lettering);
         }
     }
 

@@ -3,6 +3,7 @@ package dev.vat.engine.run;
 import dev.vat.core.content.ContentReview;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
+import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
@@ -59,7 +60,7 @@ public sealed interface Preparation {
         tables.forEach((source, table) -> reviews.put(source, ContentReview.of(table)));
         Path folder = DestinationProbe.folderOf(project);
         Findings findings = Findings.of(project, new Observed(tables, reviews, clips, DestinationProbe.probe(folder), Set.of(),
-                BesideProbe.unusable(BesideProbe.files(project))));
+                BesideProbe.unusable(BesideProbe.files(project)), BesideProbe.lacking(WrittenWords.byFace(project))));
         if (!findings.mayRun()) {
             return new Blocked(findings);
         }

@@ -23,8 +23,8 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.VatVersion;
-import dev.vat.media.CardPainter;
 import dev.vat.media.EncoderSettings;
+import dev.vat.media.Face;
 import dev.vat.media.Looks;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -86,7 +86,7 @@ public final class RunPlanner {
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
                 programme.working(shaped), sources, RunSpans.of(programme), folder.toAbsolutePath().normalize().toString(),
-                CardPainter.typeface(), sound, files, null);
+                Face.fingerprint(), sound, files, null);
     }
 
     /** Of a movie its one file; of numbered frames each. */
@@ -108,7 +108,7 @@ public final class RunPlanner {
         Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
         String fileName = FileNaming.parse(project.naming()).fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
                 programme.range(), LocalDate.now(clock), frame.size(), rate));
-        Treatment treatment = deliverable.treatment(frame);
+        Treatment treatment = deliverable.treatment(frame, programme.reel().burnIn());
         RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), threads, settings.control().passes(),
                 EncoderSettings.options(solved, rate), PartCutting.cut(settings, rate, frames),

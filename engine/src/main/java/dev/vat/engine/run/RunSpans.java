@@ -52,7 +52,7 @@ final class RunSpans {
                 others.add(new RunFill(frame, at(frame)));
             }
         }
-        spans.add(new RunSpan(RunSpan.DRAWN, start, start - item.start(), 1, 1, end - start, others, content));
+        spans.add(new RunSpan(RunSpan.DRAWN, start, start - item.start(), 1, 1, end - start, others, content, plan.part(item.item()).item().burnIn()));
         return end;
     }
 
@@ -72,7 +72,7 @@ final class RunSpans {
                 fills.add(new RunFill(place, frame));
             }
         }
-        spans.add(new RunSpan(sources[item.item()], start, first, step, hold, place - start, fills));
+        spans.add(new RunSpan(sources[item.item()], start, first, step, hold, place - start, fills, null, plan.part(item.item()).item().burnIn()));
         return place;
     }
 

@@ -1,20 +1,25 @@
 package dev.vat.engine.viewer;
 
+import dev.vat.core.burnin.Lettering;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.protocol.Message;
 import dev.vat.media.CardPainter;
 import dev.vat.media.Composer;
 import dev.vat.media.Conversion;
+import dev.vat.media.DrawingPainter;
 import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
 import dev.vat.media.Grounds;
+import dev.vat.media.LetterPainter;
 import dev.vat.media.Mixing;
 import dev.vat.media.MovieFrames;
 import dev.vat.media.OddMarks;
@@ -40,6 +45,7 @@ final class PictureMaker {
     private final Composer transparent = new Composer(WorkingFormat.W16, true);
     private final Composer highOpaque = new Composer(WorkingFormat.HIGH, false);
     private final Composer highTransparent = new Composer(WorkingFormat.HIGH, true);
+    private final DrawingPainter drawings = new DrawingPainter();
     private final CardPainter cards = new CardPainter();
     /** Those used last: while somebody tries sizes there is a new one with every step. */
     private final Map<Message.Placed, Placing> placings = new LinkedHashMap<>(16, .75f, true) {
@@ -59,6 +65,8 @@ final class PictureMaker {
     private Message.As convertedAs;
     private int width;
     private int height;
+    private LetterPainter letters;
+    private PixelAspect lettersFor;
     private MovieFrames movie;
     private String moviePath;
 
@@ -72,11 +80,11 @@ final class PictureMaker {
             width = shape.width();
             height = shape.height();
         }
-        try (Picture working = working(show.subject(), isHigh(shape.as())); Picture delivered = delivered(working, shape.as())) {
+        try (Picture working = working(show.subject(), isHigh(shape.as())); Picture delivered = delivered(working, show.subject(), shape.as())) {
             painter.paint(delivered, shape.look() == Message.Look.ALPHA ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR,
                     shape.ground(), target);
         }
-        if (shape.look() == Message.Look.ODD && show.subject() instanceof Message.Still still) {
+        if (shape.look() == Message.Look.ODD && picture(show.subject()) instanceof Message.Still still) {
             markOdd(still, shape, target);
         }
     }
@@ -96,20 +104,34 @@ final class PictureMaker {
     }
 
     /** Through the conversion that a deliverable's encoder is fed by, and back as a reader would. */
-    private Picture delivered(Picture working, Message.As as) {
+    private Picture delivered(Picture working, Message.Subject subject, Message.As as) {
+        Lettering lettering = subject instanceof Message.Lettered written ? written.lettering() : Lettering.NOTHING;
         if (as == null) {
-            return working.share();
+            return subject instanceof Message.Lettered written ? letters(written.pixelAspect()).on(working, lettering) : working.share();
         }
         if (!as.equals(convertedAs)) {
             if (conversion != null) {
                 conversion.close();
             }
-            conversion = new Conversion(Catalogue.codec(as.codec()), as.size(), as.treatment());
+            conversion = new Conversion(Catalogue.codec(as.codec()), as.size(), as.pixelAspect(), as.treatment());
             convertedAs = as;
         }
-        try (Picture converted = conversion.convert(working)) {
+        try (Picture converted = conversion.convert(working, lettering)) {
             return transparent.compose(converted, asRead(as.treatment()));
         }
+    }
+
+    private LetterPainter letters(PixelAspect pixel) {
+        if (letters == null || !pixel.equals(lettersFor)) {
+            letters = new LetterPainter(pixel);
+            lettersFor = pixel;
+        }
+        return letters;
+    }
+
+    /** Without what is written into it. */
+    private static Message.Subject picture(Message.Subject subject) {
+        return subject instanceof Message.Lettered lettered ? lettered.picture() : subject;
     }
 
     private Picture working(Message.Subject subject, boolean high) {
@@ -131,6 +153,12 @@ final class PictureMaker {
                     yield composer.compose(drawn, DRAWN);
                 }
             }
+            case Message.Drawing(int across, int down, PixelAspect pixel, ReelFrame.Drawing what) -> {
+                try (Picture drawn = drawings.paint(what, false, across, down, pixel)) {
+                    yield composer.compose(drawn, DRAWN);
+                }
+            }
+            case Message.Lettered lettered -> working(lettered.picture(), composer);
             case Message.Movie asked -> {
                 try (Picture frame = movie(asked.path()).frame(asked.frame())) {
                     yield transparent.compose(frame, DELIVERED);
@@ -178,7 +206,8 @@ final class PictureMaker {
             case Message.Still still -> still.how().alpha().carriesTransparency();
             case Message.Blend(Message.Still before, Message.Still _, Rational _) -> isTransparent(before);
             case Message.Cross(Message.Subject from, Message.Subject to, Rational _) -> isTransparent(from) || isTransparent(to);
-            case Message.Card _, Message.Plain _ -> false;
+            case Message.Lettered lettered -> isTransparent(lettered.picture());
+            case Message.Card _, Message.Plain _, Message.Drawing _ -> false;
             case Message.Movie _ -> true;
         };
     }

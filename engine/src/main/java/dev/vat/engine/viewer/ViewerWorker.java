@@ -62,7 +62,8 @@ public final class ViewerWorker implements WorkerDuty {
             case Message.Still still -> still.kind().isMovie();
             case Message.Blend blend -> blend.before().kind().isMovie();
             case Message.Cross cross -> isMovie(cross.from()) || isMovie(cross.to());
-            case Message.Card _, Message.Plain _ -> false;
+            case Message.Lettered lettered -> isMovie(lettered.picture());
+            case Message.Card _, Message.Plain _, Message.Drawing _ -> false;
         };
     }
 

@@ -3,9 +3,14 @@ package dev.vat.engine.worker;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.burnin.Lettering;
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.burnin.Watermark;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;
@@ -109,13 +114,15 @@ class WorkerProcessTest {
         List<Message> sent = List.of(new Message.Probe(4, "/b.mov"), new Message.Probed(4, clip, null), new Message.Probed(5, null, "no"),
                 new Message.Check(6, FileKind.EXR, false, "haze", List.of(new Message.Check.File(-3, "/a.-003.exr"))),
                 new Message.Show(8, 1, new Message.Blend(still, still, Rational.of(1, 3)), new Message.Shape(4, 3, null, Message.Look.ODD, null)),
+                new Message.Show(10, 3, new Message.Lettered(new Message.Drawing(720, 576, PixelAspect.of(16, 15), new ReelFrame.Count(3, Rational.of(1, 25))),
+                        new Lettering(List.of(new Lettering.Written("sh010 1047", Spot.TOP, 4, 55)), Watermark.of("/k.png"), null), PixelAspect.SQUARE), new Message.Shape(4, 3, null, Message.Look.COLOUR, null)),
                 new Message.Heartbeat(0), new Message.Stop(3), new Message.Proved(7, List.of("K\u00fcste\nline")),
                 new Message.Show(9, 2, new Message.Movie("/a b.mov", 12), new Message.Shape(4, 3, null, Message.Look.ALPHA, null)));
         Lines writer = new Lines(InputStream.nullInputStream(), out);
         for (Message message : sent) {
             writer.write(message);
         }
-        assertThat(out.toString(StandardCharsets.UTF_8).lines()).hasSize(9).allMatch(l -> l.contains("\"v\":1") && l.contains("\"type\":"));
+        assertThat(out.toString(StandardCharsets.UTF_8).lines()).hasSize(10).allMatch(l -> l.contains("\"v\":1") && l.contains("\"type\":"));
         Lines reader = new Lines(new ByteArrayInputStream(out.toByteArray()), new ByteArrayOutputStream());
         List<Message> read = new ArrayList<>();
         for (var next = reader.read(); next.isPresent(); next = reader.read()) {

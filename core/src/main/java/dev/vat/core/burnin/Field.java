@@ -1,0 +1,52 @@
+package dev.vat.core.burnin;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What can stand in braces in words that Vat writes into pictures: {@code {timecode}}. */
+public enum Field {
+    /** Number of the source's frame, as its file has it. */
+    FRAME("frame number of the source"),
+    /** Number of the reel's frame, from 0. */
+    REEL_FRAME("frame number of the reel"),
+    TIMECODE("timecode"),
+    SOURCE("name of the source"),
+    /** Found in the source's name. */
+    CAMERA("camera"),
+    /** Found in the source's name. */
+    VERSION("version"),
+    /** The day on which files are made, UTC. */
+    DATE("date"),
+    /** Of the programme, as timecode. */
+    LENGTH("length"),
+    REEL("name of the reel"),
+    /** Who the file is for; nothing while no file is looked at. */
+    TARGET("who the file is for"),
+    SIZE("size"),
+    RATE("rate");
+
+    private final String title;
+
+    Field(String title) {
+        this.title = title;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    /** As it is written in words, with its braces. */
+    @Override
+    public String toString() {
+        return "{" + word() + "}";
+    }
+
+    private String word() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    static Optional<Field> find(String word) {
+        return Arrays.stream(values()).filter(f -> f.word().equals(word)).findFirst();
+    }
+}

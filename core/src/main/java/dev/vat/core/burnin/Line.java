@@ -1,0 +1,44 @@
+package dev.vat.core.burnin;
+
+/**
+ * One line of a burn-in.
+ *
+ * @param size of the letters, in percent of the picture's height, from 1 to 40
+ * @param ground how much of the picture is darkened away behind them, in percent: 0 for nothing, 100 for black
+ */
+public record Line(Wording words, Spot at, double size, int ground) {
+
+    private static final double USUAL = 4;
+    private static final int HALF_DARK = 55;
+    private static final double SMALLEST = 1;
+    private static final double LARGEST = 40;
+
+    public Line {
+        if (!(size >= SMALLEST && size <= LARGEST)) {
+            throw new IllegalArgumentException("Letters are from 1 to 40 percent of the picture's height, not " + size);
+        }
+        if (ground < 0 || ground > 100) {
+            throw new IllegalArgumentException("A ground is from 0 to 100 percent dark, not " + ground);
+        }
+    }
+
+    public static Line of(Wording words, Spot at) {
+        return new Line(words, at, USUAL, HALF_DARK);
+    }
+
+    public Line withWords(Wording other) {
+        return new Line(other, at, size, ground);
+    }
+
+    public Line withSpot(Spot other) {
+        return new Line(words, other, size, ground);
+    }
+
+    public Line withSize(double percent) {
+        return new Line(words, at, percent, ground);
+    }
+
+    public Line withGround(int percent) {
+        return new Line(words, at, size, percent);
+    }
+}

@@ -1,0 +1,27 @@
+package dev.vat.core.burnin;
+
+import java.util.Locale;
+
+/** Nine points of the title-safe area, which keeps five percent clear on each side (Recommendation EBU R 95). */
+public enum Spot {
+    TOP_LEFT, TOP, TOP_RIGHT, LEFT, MIDDLE, RIGHT, BOTTOM_LEFT, BOTTOM, BOTTOM_RIGHT;
+
+    /** How much of a picture's width and height stays clear on each side. */
+    public static final double CLEAR = .05;
+
+    private static final int ACROSS = 3;
+
+    /** From 0, the left, over one half to 1. */
+    public double across() {
+        return ordinal() % ACROSS / 2.;
+    }
+
+    /** From 0, the top, over one half to 1. */
+    public double down() {
+        return ordinal() / ACROSS / 2.;
+    }
+
+    public String title() {
+        return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+}

@@ -1,0 +1,39 @@
+package dev.vat.core.burnin;
+
+/**
+ * A picture that is laid over.
+ *
+ * @param path of the file, absolute; what is transparent in it stays so
+ * @param size its height, in percent of the picture's
+ * @param opacity in percent
+ */
+public record Watermark(String path, Spot at, double size, int opacity) {
+
+    private static final double USUAL = 12;
+    private static final int FAINT = 60;
+
+    public Watermark {
+        if (!(size >= 1 && size <= 100)) {
+            throw new IllegalArgumentException("A watermark is from 1 to 100 percent of the picture's height, not " + size);
+        }
+        if (opacity < 1 || opacity > 100) {
+            throw new IllegalArgumentException("A watermark covers from 1 to 100 percent, not " + opacity);
+        }
+    }
+
+    public static Watermark of(String path) {
+        return new Watermark(path, Spot.BOTTOM_RIGHT, USUAL, FAINT);
+    }
+
+    public Watermark withSpot(Spot other) {
+        return new Watermark(path, other, size, opacity);
+    }
+
+    public Watermark withSize(double percent) {
+        return new Watermark(path, at, percent, opacity);
+    }
+
+    public Watermark withOpacity(int percent) {
+        return new Watermark(path, at, size, percent);
+    }
+}

@@ -1,0 +1,33 @@
+package dev.vat.core.source;
+
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+
+/** What the words of a source's name and folder say of it: {@code sh030_camA_v02}. */
+public final class NameWords {
+
+    private static final Pattern VERSION = Pattern.compile("[vV]\\d+");
+    private static final Pattern CAMERA = Pattern.compile("(?i)cam(era)?[A-Za-z]?\\d*");
+
+    private NameWords() { }
+
+    static Stream<String> of(String text) {
+        return Arrays.stream(text.split("[._ -]+")).filter(w -> !w.isEmpty());
+    }
+
+    static boolean isVersion(String word) {
+        return VERSION.matcher(word).matches();
+    }
+
+    /** The version that a name states, or else the folder around it. @param folder its last part */
+    public static Optional<String> version(String name, String folder) {
+        return Stream.concat(of(name), of(folder)).filter(NameWords::isVersion).findFirst();
+    }
+
+    /** The camera that a name states, or else the folder around it. @param folder its last part */
+    public static Optional<String> camera(String name, String folder) {
+        return Stream.concat(of(name), of(folder)).filter(w -> CAMERA.matcher(w).matches()).findFirst();
+    }
+}

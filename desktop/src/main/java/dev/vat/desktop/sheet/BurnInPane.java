@@ -1,0 +1,140 @@
+package dev.vat.desktop.sheet;
+
+import static dev.vat.desktop.sheet.Fields.field;
+import static dev.vat.desktop.sheet.Fields.named;
+import static dev.vat.desktop.sheet.Fields.text;
+
+import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.burnin.Field;
+import dev.vat.core.burnin.Line;
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.burnin.Watermark;
+import dev.vat.core.burnin.Wording;
+import dev.vat.core.source.FileKind;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Parts;
+import dev.vat.engine.run.BesideProbe;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** What is written into pictures, line by line: of a reel, of one of its items, or of a deliverable. */
+final class BurnInPane extends VBox {
+
+    private static final int ACROSS = 3;
+
+    private final Ask ask;
+    private final String id;
+    private final BurnIn now;
+    private final Consumer<BurnIn> change;
+
+    /** @param id begins the ids of all that is in it @param now what it is, or null for nothing @param change told what it is to be */
+    BurnInPane(Ask ask, String id, BurnIn now, Consumer<BurnIn> change) {
+        this.ask = ask;
+        this.id = id;
+        this.now = now == null ? BurnIn.NOTHING : now;
+        this.change = change;
+        setId(id);
+        getStyleClass().add("burn-in");
+        for (int i = 0; i < this.now.lines().size(); i++) {
+            getChildren().add(line(i, this.now.lines().get(i)));
+        }
+        if (this.now.watermark() != null) {
+            getChildren().add(watermark(this.now.watermark()));
+        }
+        getChildren().add(more());
+    }
+
+    private HBox line(int index, Line line) {
+        String of = id + "-" + index;
+        TextField words = text(of + "-words", line.words().text(), 15, typed -> change.accept(typed.isBlank() ? now.without(index) : now.withLine(index, line.withWords(Wording.parse(typed)))));
+        words.setTooltip(new Tooltip("Fields in braces: " + Arrays.stream(Field.values()).map(f -> f + " " + f.title()).collect(Collectors.joining(", "))));
+        HBox row = Parts.row(spots(of, line.at(), spot -> change.accept(now.withLine(index, line.withSpot(spot)))), words,
+                named("% high", text(of + "-size", number(line.size()), 3, typed -> change.accept(now.withLine(index, line.withSize(percent(typed)))))),
+                named("% dark", text(of + "-ground", Integer.toString(line.ground()), 3, typed -> change.accept(now.withLine(index, line.withGround((int) percent(typed)))))),
+                Parts.small(of + "-out", "Take out", () -> change.accept(now.without(index))));
+        row.getStyleClass().add("burn-in-line");
+        return row;
+    }
+
+    private HBox watermark(Watermark mark) {
+        String of = id + "-mark";
+        Path file = Path.of(mark.path());
+        HBox row = Parts.row(spots(of, mark.at(), spot -> change.accept(now.withWatermark(mark.withSpot(spot)))), Parts.label(String.valueOf(file.getFileName()), "mono"),
+                named("% high", text(of + "-size", number(mark.size()), 3, typed -> change.accept(now.withWatermark(mark.withSize(percent(typed)))))),
+                named("% opaque", text(of + "-opacity", Integer.toString(mark.opacity()), 3, typed -> change.accept(now.withWatermark(mark.withOpacity((int) percent(typed)))))),
+                Parts.small(of + "-out", "Take out", () -> change.accept(now.withWatermark(null))));
+        row.getStyleClass().add("burn-in-line");
+        return row;
+    }
+
+    /** Nine places, as they lie in the picture. */
+    private static GridPane spots(String of, Spot now, Consumer<Spot> chosen) {
+        GridPane spots = new GridPane();
+        spots.getStyleClass().add("spots");
+        ToggleGroup group = new ToggleGroup();
+        for (Spot spot : Spot.values()) {
+            ToggleButton button = new ToggleButton();
+            button.setId(of + "-" + spot.title().replace(' ', '-'));
+            button.setToggleGroup(group);
+            button.setSelected(spot == now);
+            button.setTooltip(new Tooltip(spot.title()));
+            button.setAccessibleText(spot.title());
+            button.setOnAction(_ -> chosen.accept(spot));
+            spots.add(button, spot.ordinal() % ACROSS, spot.ordinal() / ACROSS);
+        }
+        return spots;
+    }
+
+    private HBox more() {
+        List<Node> ways = new ArrayList<>();
+        if (now.isNothing()) {
+            ways.add(Parts.small(id + "-review", "For review: source, frame, timecode", () -> change.accept(BurnIn.forReview())));
+        }
+        ways.add(add("source", "Source and frame", new Wording(Field.SOURCE + " " + Field.FRAME), Spot.BOTTOM_LEFT));
+        ways.add(add("timecode", "Timecode", Wording.of(Field.TIMECODE), Spot.BOTTOM_RIGHT));
+        ways.add(add("reel-frame", "Reel frame", Wording.of(Field.REEL_FRAME), Spot.BOTTOM));
+        ways.add(add("version", "Version and date", new Wording(Field.VERSION + " " + Field.DATE), Spot.TOP_RIGHT));
+        ways.add(add("camera", "Camera", Wording.of(Field.CAMERA), Spot.TOP_LEFT));
+        ways.add(add("words", "Words of your own", new Wording("for review only"), Spot.TOP));
+        if (now.watermark() == null) {
+            ways.add(Parts.small(id + "-add-mark", "A picture laid over\u2026", () -> ask.file("A picture to lay over", "Pictures", FileKind.stillExtensions())
+                    .ifPresent(file -> change.accept(now.withWatermark(Watermark.of(file.toString()))))));
+        }
+        if (!now.lines().isEmpty()) {
+            ways.add(Parts.small(id + "-face", now.face() == null ? "Another face\u2026" : "Face: " + Path.of(now.face()).getFileName(),
+                    () -> ask.file("A face for words in pictures", "Font files", BesideProbe.FONTS).ifPresent(file -> change.accept(now.withFace(file.toString())))));
+        }
+        if (now.face() != null) {
+            ways.add(Parts.small(id + "-own-face", "Vat's own face", () -> change.accept(now.withFace(null))));
+        }
+        return field("Write in", "", ways.toArray(Node[]::new));
+    }
+
+    private Node add(String which, String title, Wording words, Spot at) {
+        return Parts.small(id + "-add-" + which, title, () -> change.accept(now.with(Line.of(words, at))));
+    }
+
+    private static String number(double percent) {
+        return percent == Math.rint(percent) ? Long.toString((long) percent) : Double.toString(percent);
+    }
+
+    private static double percent(String typed) {
+        try {
+            return Math.round(Double.parseDouble(typed.strip().replace(',', '.').replace("%", "").strip()) * 10) / 10.;
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("'" + typed + "' is no percentage", e);
+        }
+    }
+}

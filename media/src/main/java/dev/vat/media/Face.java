@@ -1,0 +1,67 @@
+package dev.vat.media;
+
+import java.awt.Font;
+import java.awt.FontFormatException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.stream.Collectors;
+
+/** The faces that words in pictures are set in. Vat's own comes from its jar, so that they look the same on every machine. */
+public final class Face {
+
+    private static final String OWN = "/dev/vat/type/PlexSans-SemiBold.ttf";
+
+    private Face() { }
+
+    static Font own() {
+        System.setProperty("java.awt.headless", "true");
+        try (InputStream face = Face.class.getResourceAsStream(OWN)) {
+            return Font.createFont(Font.TRUETYPE_FONT, face);
+        } catch (IOException e) {
+            throw new UncheckedIOException("Vat's own face can't be read", e);
+        } catch (FontFormatException e) {
+            throw new IllegalStateException("Vat's own face is damaged", e);
+        }
+    }
+
+    /** SHA-256 of Vat's own face, hexadecimal, for plans: another face would make other frames. */
+    public static String fingerprint() {
+        try (InputStream face = Face.class.getResourceAsStream(OWN)) {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(face.readAllBytes()));
+        } catch (IOException e) {
+            throw new UncheckedIOException("Vat's own face can't be read", e);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("This Java has no SHA-256", e);
+        }
+    }
+
+    /** @param file a font file, or null for Vat's own face @throws IOException saying what is wrong with it */
+    static Font of(Path file) throws IOException {
+        if (file == null) {
+            return own();
+        }
+        System.setProperty("java.awt.headless", "true");
+        // Not from the file itself: Java would keep that open.
+        try (InputStream face = Files.newInputStream(file)) {
+            return Font.createFont(Font.TRUETYPE_FONT, face);
+        } catch (FontFormatException e) {
+            throw new IOException(file.getFileName() + " is no TrueType or OpenType font that can be used: " + e.getMessage(), e);
+        }
+    }
+
+    /** The letters of a text that a face lacks, each once. @param file a font file, or null for Vat's own face */
+    public static String missing(Path file, String text) throws IOException {
+        return missing(of(file), text);
+    }
+
+    static String missing(Font font, String text) {
+        return text.codePoints().filter(c -> !Character.isWhitespace(c) && Character.getType(c) != Character.FORMAT && !font.canDisplay(c)).distinct()
+                .mapToObj(Character::toString).collect(Collectors.joining());
+    }
+}

@@ -1,0 +1,183 @@
+package dev.vat.media;
+
+import dev.vat.core.burnin.Lettering;
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.burnin.Watermark;
+import dev.vat.core.picture.PixelAspect;
+import java.awt.AlphaComposite;
+import java.awt.Color;
+import java.awt.Font;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.font.FontRenderContext;
+import java.awt.font.TextLayout;
+import java.awt.geom.AffineTransform;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+
+/**
+ * Writes words and a mark into working pictures, inside the title-safe area, so that they look right when the pixels are seen in their
+ * shape. A line that is too long for the area gets smaller letters. Belongs to one thread.
+ */
+public final class LetterPainter {
+
+    private static final int MOST_PATCHES = 24;
+    private static final float SMALLEST = 6;
+    /** Around the letters, in their size. */
+    private static final double EDGE = .25;
+    private static final Color INK = new Color(0xe6, 0xe6, 0xe6);
+
+    private record Block(Lettering.Written line, int width, int height, int bits, boolean high) { }
+
+    private final double stretch;
+    private final Map<Block, Patch> patches = new LinkedHashMap<>(16, .75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Block, Patch> eldest) {
+            return size() > MOST_PATCHES;
+        }
+    };
+    private Font font;
+    private String fontFile;
+    private Watermark mark;
+    private Patch markPatch;
+    private int markedHeight;
+
+    /** @param pixel shape of the pixels of all pictures */
+    public LetterPainter(PixelAspect pixel) {
+        stretch = 1 / pixel.ratio().toDouble();
+    }
+
+    /**
+     * @return a picture of its own; where there is alpha, what is written covers as much as it does elsewhere
+     * @throws MediaException if the face lacks a letter, or a file can't be read
+     */
+    public Picture on(Picture working, Lettering lettering) {
+        Picture written = Picture.allocate(working.formatName(), working.width(), working.height());
+        for (int p = 0; p < working.planes(); p++) {
+            working.copyPlane(p, written);
+        }
+        ColourTags.like(working, written);
+        if (lettering.watermark() != null) {
+            watermark(lettering.watermark(), working).over(written, inside(working.width(), markPatch.width(), lettering.watermark().at().across()),
+                    inside(working.height(), markPatch.height(), lettering.watermark().at().down()));
+        }
+        for (Spot spot : Spot.values()) {
+            List<Patch> lines = new ArrayList<>();
+            for (Lettering.Written line : lettering.lines()) {
+                if (line.at() == spot) {
+                    lines.add(patch(line, lettering.face(), working));
+                }
+            }
+            int tall = lines.stream().mapToInt(Patch::height).sum();
+            int y = inside(working.height(), tall, spot.down());
+            for (Patch line : lines) {
+                line.over(written, inside(working.width(), line.width(), spot.across()), y);
+                y += line.height();
+            }
+        }
+        return written;
+    }
+
+    /** Where something of a length begins in the safe part of a whole. */
+    private static int inside(int whole, int length, double share) {
+        double clear = whole * Spot.CLEAR;
+        return (int) Math.round(clear + (whole - 2 * clear - length) * share);
+    }
+
+    private Patch patch(Lettering.Written line, String face, Picture working) {
+        if (font == null || !Objects.equals(face, fontFile)) {
+            font = font(face);
+            fontFile = face;
+            patches.clear();
+        }
+        Block block = new Block(line, working.width(), working.height(), working.bits(), Patch.isHigh(working));
+        return patches.computeIfAbsent(block, b -> Patch.of(draw(b), working));
+    }
+
+    private static Font font(String face) {
+        try {
+            return Face.of(face == null ? null : Path.of(face));
+        } catch (IOException e) {
+            throw new MediaException("The face for words in pictures can't be used: " + e.getMessage(), 0);
+        }
+    }
+
+    private BufferedImage draw(Block block) {
+        String text = block.line.text();
+        String missing = Face.missing(font, text);
+        if (!missing.isEmpty()) {
+            throw new MediaException("The face " + font.getName() + " has no letter " + missing + ", which is to be written into the picture: choose another font file", 0);
+        }
+        double room = block.width * (1 - 2 * Spot.CLEAR);
+        float size = (float) Math.max(SMALLEST, block.height * block.line.size() / 100);
+        // Figures that run may not move what stands beside them.
+        double wide = measured(widest(text), size);
+        if (wide > room) {
+            size = (float) (size * room / wide);
+            wide = measured(widest(text), size);
+        }
+        TextLayout layout = layout(text, size);
+        double edge = size * EDGE;
+        BufferedImage image = new BufferedImage(Math.max(1, (int) Math.ceil(wide)), Math.max(1, (int) Math.ceil(layout.getAscent() + layout.getDescent() + edge)), BufferedImage.TYPE_INT_ARGB);
+        Graphics2D graphics = graphics(image);
+        try {
+            graphics.setColor(new Color(0, 0, 0, block.line.ground() * 255 / 100));
+            graphics.setComposite(AlphaComposite.Src);
+            graphics.fillRect(0, 0, image.getWidth(), image.getHeight());
+            graphics.setComposite(AlphaComposite.SrcOver);
+            graphics.setColor(INK);
+            double spare = wide - measured(text, size);
+            graphics.translate(edge * stretch + (layout.isLeftToRight() ? 0 : spare), edge / 2 + layout.getAscent());
+            graphics.transform(AffineTransform.getScaleInstance(stretch, 1));
+            layout.draw(graphics, 0, 0);
+        } finally {
+            graphics.dispose();
+        }
+        return image;
+    }
+
+    static Graphics2D graphics(BufferedImage image) {
+        Graphics2D graphics = image.createGraphics();
+        graphics.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        graphics.setRenderingHint(RenderingHints.KEY_FRACTIONALMETRICS, RenderingHints.VALUE_FRACTIONALMETRICS_ON);
+        return graphics;
+    }
+
+    private TextLayout layout(String text, float size) {
+        return new TextLayout(text, font.deriveFont(size), new FontRenderContext(null, true, true));
+    }
+
+    /** With its ground, in pixels of the picture. */
+    private double measured(String text, float size) {
+        return (layout(text, size).getAdvance() + 2 * size * EDGE) * stretch;
+    }
+
+    private String widest(String text) {
+        char widest = '0';
+        for (char c = '1'; c <= '9'; c++) {
+            if (layout(String.valueOf(c), 100).getAdvance() > layout(String.valueOf(widest), 100).getAdvance()) {
+                widest = c;
+            }
+        }
+        return text.replaceAll("[0-9]", String.valueOf(widest));
+    }
+
+    private Patch watermark(Watermark wanted, Picture working) {
+        if (!wanted.equals(mark) || markedHeight != working.height() || !markPatch.fits(working)) {
+            try (Picture scaled = Grounds.scaled(Path.of(wanted.path()), Math.max(1, (int) Math.round(working.height() * wanted.size() / 100)), stretch)) {
+                markPatch = Patch.of(scaled, wanted.opacity(), working);
+            }
+            mark = wanted;
+            markedHeight = working.height();
+        }
+        return markPatch;
+    }
+}
