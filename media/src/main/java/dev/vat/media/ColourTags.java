@@ -2,6 +2,7 @@ package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avutil.AVALPHA_MODE_STRAIGHT;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_PRI_BT709;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_PRI_UNSPECIFIED;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_RGB;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_TRC_BT709;
@@ -27,6 +28,18 @@ final class ColourTags {
 
     static int transfer(ColourCoding colour) {
         return Av.check(av_color_transfer_from_name(colour.transfer()), colour.transfer());
+    }
+
+    /**
+     * Says that a working picture's values are signals and no colours, as those of bars are: they go into a file as levels of its own
+     * coding, through no look and no other primaries, undithered.
+     */
+    static void signal(Picture picture) {
+        picture.frame().color_primaries(AVCOL_PRI_UNSPECIFIED);
+    }
+
+    static boolean isSignal(Picture picture) {
+        return picture.frame().color_primaries() == AVCOL_PRI_UNSPECIFIED;
     }
 
     /** What {@code from} says of its colours, and straight alpha where there is any. */

@@ -54,11 +54,11 @@ public final class Conversion implements AutoCloseable {
 
     /** Through the look, cut, scaled and laid into the file's frame; still working samples. */
     private String shaping(Picture picture) {
-        return look() + Placing.chain(placement, size, picture, codec.hasAlpha());
+        return (ColourTags.isSignal(picture) ? "" : look()) + Placing.chain(placement, size, picture, codec.hasAlpha());
     }
 
     private String coding(Picture picture) {
-        boolean lossy = picture.bits() > codec.codedBits();
+        boolean dithered = picture.bits() > codec.codedBits() && !ColourTags.isSignal(picture);
         // zscale is told that alpha is premultiplied, so that it leaves the colour of straight pictures alone.
         String handsOff = codec.hasAlpha() ? "setparams=alpha_mode=premultiplied," : "";
         String tags = "setparams=range=" + (colour.isFull() ? "pc" : "tv") + ":colorspace=" + matrix() + ":color_primaries=" + primaries()
@@ -66,7 +66,7 @@ public final class Conversion implements AutoCloseable {
         String planar = SampleFormat.planar(codec);
         boolean same = codec.chroma() == Chroma.RGB && picture.formatName().equals(planar);
         String convert = colour.equals(ColourCoding.LINEAR) ? light(planar) : same ? "" : otherColours(picture) + "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
-                + (lossy ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
+                + (dithered ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
         // Of the same samples, packed ones are put together without any arithmetic; JPEG's format says its range by its name.
         return handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
     }
@@ -78,7 +78,7 @@ public final class Conversion implements AutoCloseable {
      */
     private String otherColours(Picture picture) {
         boolean high = picture.frame().color_trc() == Composer.PQ;
-        if (high ? transfer() == Composer.PQ : primaries() == BT709) {
+        if (ColourTags.isSignal(picture) || (high ? transfer() == Composer.PQ : primaries() == BT709)) {
             return "";
         }
         String from = high ? "primariesin=9:transferin=" + Composer.PQ : "primariesin=" + BT709 + ":transferin=" + BT709;

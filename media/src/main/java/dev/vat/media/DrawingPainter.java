@@ -1,5 +1,7 @@
 package dev.vat.media;
 
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.ReelFrame;
@@ -37,7 +39,7 @@ public final class DrawingPainter {
     private final Font font = Face.own();
 
     /** A picture as displays show it. @param pixel shape of its pixels @param alpha whether it has that channel, full everywhere */
-    public Picture paint(ReelFrame.Drawing drawing, boolean alpha, int width, int height, PixelAspect pixel) {
+    Picture paint(ReelFrame.Drawing drawing, boolean alpha, int width, int height, PixelAspect pixel) {
         Picture drawn = switch (drawing) {
             case ReelFrame.Bars(var pattern) -> BarsPainter.paint(pattern, width, height);
             case ReelFrame.Slate(var entries) -> slate(entries, width, height, pixel.ratio().toDouble());
@@ -48,6 +50,21 @@ public final class DrawingPainter {
         }
         try (drawn) {
             return Flattening.opaque(drawn);
+        }
+    }
+
+    /**
+     * A working picture. Bars are signals: their levels are those of the file's own coding, where that has no high range.
+     *
+     * @param alpha whether the composer's pictures have that channel
+     */
+    public Picture working(ReelFrame.Drawing drawing, Composer composer, boolean alpha, int width, int height, PixelAspect pixel) {
+        try (Picture drawn = paint(drawing, alpha, width, height, pixel)) {
+            Picture working = composer.compose(drawn, PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
+            if (drawing instanceof ReelFrame.Bars && working.frame().color_trc() != Composer.PQ) {
+                ColourTags.signal(working);
+            }
+            return working;
         }
     }
 

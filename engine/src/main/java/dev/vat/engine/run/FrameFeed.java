@@ -119,9 +119,9 @@ public final class FrameFeed implements AutoCloseable {
         }
 
         WorkingPictures drawing(ReelFrame.Drawing drawing) {
-            try (Picture drawn = drawings.paint(drawing, alpha, plan.size().width(), plan.size().height(), plan.pixelAspect())) {
-                return composed(drawn, opaque());
-            }
+            WorkingPictures made = new WorkingPictures();
+            composers.forEach((format, composer) -> made.put(format, drawings.working(drawing, composer, alpha, plan.size().width(), plan.size().height(), plan.pixelAspect())));
+            return made;
         }
 
         private PictureReading opaque() {

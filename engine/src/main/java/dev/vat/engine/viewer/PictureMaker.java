@@ -153,11 +153,7 @@ final class PictureMaker {
                     yield composer.compose(drawn, DRAWN);
                 }
             }
-            case Message.Drawing(int across, int down, PixelAspect pixel, ReelFrame.Drawing what) -> {
-                try (Picture drawn = drawings.paint(what, false, across, down, pixel)) {
-                    yield composer.compose(drawn, DRAWN);
-                }
-            }
+            case Message.Drawing(int across, int down, PixelAspect pixel, ReelFrame.Drawing what) -> drawings.working(what, composer, false, across, down, pixel);
             case Message.Lettered lettered -> working(lettered.picture(), composer);
             case Message.Movie asked -> {
                 try (Picture frame = movie(asked.path()).frame(asked.frame())) {
