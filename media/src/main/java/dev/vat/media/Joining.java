@@ -23,8 +23,8 @@ public final class Joining {
     /** A part's file and the output frame that it begins with. */
     public record Part(Path file, Container container, long first, long frames) { }
 
-    /** Sound that is woven in: a {@link SoundMix}, how much of it at 48 kHz, and how it is packed. */
-    public record Sound(Path mix, int channels, SoundCodec codec, long samples) { }
+    /** Sound that is woven in: a {@link SoundMix}, how much of it at 48 kHz, and how it is packed. @param placed whether its channels have places in front of a listener */
+    public record Sound(Path mix, int channels, boolean placed, SoundCodec codec, long samples) { }
 
     /** Rates below this are whole ones: their clock counts milliseconds as well. */
     private static final long WHOLE_MILLISECONDS = 1000;

@@ -7,6 +7,7 @@ import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_config;
 import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_free;
 import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_get_filter;
 import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_parse2;
+import static org.bytedeco.ffmpeg.global.avutil.AV_CHANNEL_ORDER_UNSPEC;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
@@ -19,17 +20,20 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.run.Loudness;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.bytedeco.ffmpeg.avfilter.AVFilterContext;
 import org.bytedeco.ffmpeg.avfilter.AVFilterGraph;
 import org.bytedeco.ffmpeg.avfilter.AVFilterInOut;
+import org.bytedeco.ffmpeg.avutil.AVChannelLayout;
 import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.javacpp.BytePointer;
 
-/** Measures how loud a file's first sound track is, by the library's own meter after EBU R 128. Belongs to one thread. */
-final class LoudnessMeter extends OutputStream {
+/** Measures how loud sound is, by the library's own meter after EBU R 128. Belongs to one thread. */
+public final class LoudnessMeter extends OutputStream {
 
     /** Below this nothing counts: what the meter says where it heard nothing else. */
     private static final double GATE = -70;
@@ -39,13 +43,18 @@ final class LoudnessMeter extends OutputStream {
     private final AVFilterGraph graph = avfilter_graph_alloc();
     private final AVFilterContext source;
     private final AVFilterContext sink;
+    private final long from;
+    private final long to;
+    private long passed;
     private long samples;
     private double integrated = GATE;
     private double range;
     private double peak;
 
-    private LoudnessMeter(int channels) {
+    private LoudnessMeter(int channels, long from, long to) {
         this.channels = channels;
+        this.from = from;
+        this.to = to;
         graph.nb_threads(1);
         String text = "abuffer@in=sample_rate=" + SoundCodec.RATE + ":sample_fmt=flt:channel_layout=" + layout(channels) + ":time_base=1/" + SoundCodec.RATE
                 + ",ebur128=peak=true:metadata=1:framelog=quiet,abuffersink@out";
@@ -60,21 +69,37 @@ final class LoudnessMeter extends OutputStream {
         sink = avfilter_graph_get_filter(graph, "abuffersink@out");
     }
 
+    /** That of their number: what is placed where counts for how loud it is. */
     private static String layout(int channels) {
-        return switch (channels) {
-            case 1 -> "mono";
-            case 2 -> "stereo";
-            case 6 -> "5.1";
-            default -> channels + "c";
-        };
+        try (AVChannelLayout layout = new AVChannelLayout()) {
+            av_channel_layout_default(layout, channels);
+            return layout.order() == AV_CHANNEL_ORDER_UNSPEC ? channels + "c" : ClipProbe.layout(layout);
+        }
     }
 
-    /** @throws MediaException if the file has no sound, or it can't be decoded */
+    /** Of all of a file's first sound track. @throws MediaException if the file has no sound, or it can't be decoded */
     static Loudness of(Path file, int channels) throws IOException {
-        try (ResampledSound sound = new ResampledSound(file, channels, AV_SAMPLE_FMT_FLT); LoudnessMeter meter = new LoudnessMeter(channels);
+        return of(file, channels, 0, Long.MAX_VALUE);
+    }
+
+    /** Of some of it. @param from first sample, at 48 kHz @param to the sample after the last */
+    static Loudness of(Path file, int channels, long from, long to) throws IOException {
+        try (ResampledSound sound = new ResampledSound(file, channels, AV_SAMPLE_FMT_FLT); LoudnessMeter meter = new LoudnessMeter(channels, from, to);
                 BufferedOutputStream blocks = new BufferedOutputStream(meter, BLOCK * channels * 4)) {
             sound.copyTo(blocks, () -> false);
             blocks.flush();
+            meter.end();
+            return meter.found();
+        }
+    }
+
+    /** Of some of a {@link SoundMix}. @param from first sample @param to the sample after the last */
+    public static Loudness ofMix(Path mix, int channels, long from, long to) throws IOException {
+        try (InputStream samples = Files.newInputStream(mix); LoudnessMeter meter = new LoudnessMeter(channels, from, to)) {
+            byte[] block = new byte[BLOCK * channels * SoundMix.SAMPLE_BYTES];
+            for (int read = samples.readNBytes(block, 0, block.length); read > 0; read = samples.readNBytes(block, 0, block.length)) {
+                meter.write(block, 0, read);
+            }
             meter.end();
             return meter.found();
         }
@@ -87,21 +112,25 @@ final class LoudnessMeter extends OutputStream {
 
     @Override
     public void write(byte[] bytes, int start, int length) {
-        int count = length / (channels * 4);
-        if (count == 0) {
+        int frame = channels * 4;
+        int all = length / frame;
+        int skipped = (int) Math.clamp(from - passed, 0, all);
+        int count = (int) Math.clamp(to - passed, 0, all) - skipped;
+        passed += all;
+        if (count <= 0) {
             return;
         }
-        AVFrame frame = av_frame_alloc();
+        AVFrame block = av_frame_alloc();
         try {
-            frame.nb_samples(count).format(AV_SAMPLE_FMT_FLT).sample_rate(SoundCodec.RATE);
-            av_channel_layout_default(frame.ch_layout(), channels);
-            Av.check(av_frame_get_buffer(frame, 0), "No memory for sound");
-            new BytePointer(frame.data(0)).capacity(length).put(bytes, start, count * channels * 4);
-            frame.pts(samples);
+            block.nb_samples(count).format(AV_SAMPLE_FMT_FLT).sample_rate(SoundCodec.RATE);
+            av_channel_layout_default(block.ch_layout(), channels);
+            Av.check(av_frame_get_buffer(block, 0), "No memory for sound");
+            new BytePointer(block.data(0)).capacity((long) count * frame).put(bytes, start + skipped * frame, count * frame);
+            block.pts(samples);
             samples += count;
-            Av.check(av_buffersrc_add_frame(source, frame), "Loudness");
+            Av.check(av_buffersrc_add_frame(source, block), "Loudness");
         } finally {
-            av_frame_free(frame);
+            av_frame_free(block);
         }
         drain();
     }

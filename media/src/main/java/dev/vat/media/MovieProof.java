@@ -62,11 +62,16 @@ public final class MovieProof {
      * @throws CancellationException if {@code goOn} said so
      */
     public static Result prove(Path file, LongPredicate goOn) throws IOException {
-        boolean webp = ContainerScan.of(file).container().equals(Container.WEBP.title());
-        return webp ? WebpProof.prove(file, goOn) : new MovieProof().run(file, goOn);
+        return prove(file, null, goOn);
     }
 
-    private Result run(Path file, LongPredicate goOn) throws IOException {
+    /** @param level which part of the sound is measured, or null for all of it */
+    public static Result prove(Path file, Expectation.Level level, LongPredicate goOn) throws IOException {
+        boolean webp = ContainerScan.of(file).container().equals(Container.WEBP.title());
+        return webp ? WebpProof.prove(file, goOn) : new MovieProof().run(file, level, goOn);
+    }
+
+    private Result run(Path file, Expectation.Level level, LongPredicate goOn) throws IOException {
         try (Demuxer demuxer = new Demuxer(file);
                 TrackDecoder decoder = new TrackDecoder(demuxer.stream(), 2)) {
             var format = new Object() {
@@ -86,7 +91,7 @@ public final class MovieProof {
             decoder.flush(picture -> format.value = take(picture));
             FileFacts facts = facts(file, demuxer, format.value);
             return new Result(facts, crcs.stream().mapToInt(Integer::intValue).toArray(), spacing(file, demuxer, facts),
-                    facts.sound() == null ? null : LoudnessMeter.of(file, facts.sound().channels()));
+                    facts.sound() == null ? null : LoudnessMeter.of(file, facts.sound().channels(), level == null ? 0 : level.from(), level == null ? Long.MAX_VALUE : level.to()));
         }
     }
 

@@ -13,6 +13,7 @@ import static org.bytedeco.ffmpeg.global.avformat.avformat_find_stream_info;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_open_input;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
+import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_copy;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
@@ -47,6 +48,9 @@ import org.bytedeco.javacpp.PointerPointer;
  */
 final class ResampledSound implements AutoCloseable {
 
+    /** In place of a number of channels: as many as the file has, each by itself. */
+    static final int OWN_CHANNELS = 0;
+
     /** More silence than this in front is a broken time stamp. */
     private static final long MOST_SILENCE = 3600L * SoundCodec.RATE;
 
@@ -60,10 +64,11 @@ final class ResampledSound implements AutoCloseable {
     private AVCodecContext decoder;
     private int stream;
     private boolean started;
+    private boolean ownChannels;
 
-    private final int channels;
     private final int format;
-    private final int frameBytes;
+    private int channels;
+    private int frameBytes;
     private final Rational stretch;
 
     /** Samples of a kind: {@code AV_SAMPLE_FMT_S16} or {@code AV_SAMPLE_FMT_FLT}. */
@@ -76,7 +81,6 @@ final class ResampledSound implements AutoCloseable {
         this.stretch = stretch;
         this.channels = channels;
         this.format = format;
-        this.frameBytes = channels * av_get_bytes_per_sample(format);
         try {
             open(file);
         } catch (MediaException e) {
@@ -93,6 +97,14 @@ final class ResampledSound implements AutoCloseable {
             throw new MediaException(file.getFileName() + " has no sound", 0);
         }
         decoder = SoundReader.open(context.streams(stream).codecpar());
+        ownChannels = channels == OWN_CHANNELS;
+        channels = ownChannels ? context.streams(stream).codecpar().ch_layout().nb_channels() : channels;
+        frameBytes = channels * av_get_bytes_per_sample(format);
+    }
+
+    /** How many are interleaved. */
+    int channels() {
+        return channels;
     }
 
     /** Writes all of it, or until {@code enough} says so. */
@@ -122,7 +134,11 @@ final class ResampledSound implements AutoCloseable {
     private void start(OutputStream out) throws IOException {
         started = true;
         try (AVChannelLayout wanted = new AVChannelLayout()) {
-            av_channel_layout_default(wanted, channels);
+            if (ownChannels) {
+                Av.check(av_channel_layout_copy(wanted, frame.ch_layout()), "Resampling");
+            } else {
+                av_channel_layout_default(wanted, channels);
+            }
             Av.check(swr_alloc_set_opts2(resampler, wanted, format, rate(SoundCodec.RATE, stretch.numerator()), frame.ch_layout(), frame.format(),
                     rate(frame.sample_rate(), stretch.denominator()), 0, null), "Resampling");
             // Four times as many taps as usual, and less of the top cut off: 0.97 of half the lower rate passes.

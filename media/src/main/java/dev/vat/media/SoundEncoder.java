@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_encoder_by_name;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
+import static org.bytedeco.ffmpeg.global.avutil.AV_CHANNEL_ORDER_UNSPEC;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLTP;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_S16;
@@ -31,6 +32,7 @@ import java.util.function.Consumer;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avutil.AVChannelLayout;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.swresample.SwrContext;
@@ -45,6 +47,7 @@ final class SoundEncoder implements AutoCloseable {
 
     private final DataInputStream mix;
     private final int channels;
+    private final boolean placed;
     private final long samplesInAll;
     private final AVCodecContext context;
     private final SwrContext converter = new SwrContext(null);
@@ -57,6 +60,7 @@ final class SoundEncoder implements AutoCloseable {
     SoundEncoder(Joining.Sound sound) throws IOException {
         SoundCodec codec = sound.codec();
         channels = sound.channels();
+        placed = sound.placed();
         samplesInAll = sound.samples();
         AVCodec encoder = avcodec_find_encoder_by_name(switch (codec) {
             case OPUS -> "libopus";
@@ -76,7 +80,7 @@ final class SoundEncoder implements AutoCloseable {
         }).bit_rate(codec.bitsPerSecond(channels)).time_base(Av.fraction(Rational.of(1, SoundCodec.RATE)));
         context.bits_per_raw_sample(codec == SoundCodec.FLAC ? 24 : 0);
         context.flags(context.flags() | AV_CODEC_FLAG_GLOBAL_HEADER);
-        av_channel_layout_default(context.ch_layout(), channels);
+        layout(context.ch_layout());
         try {
             AVDictionary options = Av.options(Map.of());
             Av.check(avcodec_open2(context, encoder, options), codec.title());
@@ -89,6 +93,14 @@ final class SoundEncoder implements AutoCloseable {
         }
         block = new byte[(context.frame_size() > 0 ? context.frame_size() : USUAL_BLOCK) * channels * 4];
         samples = new BytePointer(block.length);
+    }
+
+    private void layout(AVChannelLayout layout) {
+        if (placed) {
+            av_channel_layout_default(layout, channels);
+        } else {
+            layout.order(AV_CHANNEL_ORDER_UNSPEC).nb_channels(channels);
+        }
     }
 
     AVCodecContext context() {
@@ -116,7 +128,7 @@ final class SoundEncoder implements AutoCloseable {
         AVFrame frame = av_frame_alloc();
         try (PointerPointer<BytePointer> from = new PointerPointer<BytePointer>(1).put(samples)) {
             frame.nb_samples(count).format(context.sample_fmt()).sample_rate(SoundCodec.RATE);
-            av_channel_layout_default(frame.ch_layout(), channels);
+            layout(frame.ch_layout());
             Av.check(av_frame_get_buffer(frame, 0), "No memory for sound");
             samples.position(0).put(block, 0, count * channels * 4);
             Av.check(swr_convert(converter, frame.extended_data(), count, from, count), "Sound");

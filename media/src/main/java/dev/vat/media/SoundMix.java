@@ -3,6 +3,7 @@ package dev.vat.media;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
 
 import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.reel.ChannelMap;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.Rational;
 import java.io.IOException;
@@ -23,15 +24,25 @@ public final class SoundMix {
 
     private SoundMix() { }
 
-    /** @throws MediaException if a piece's file has no sound any more, or can't be decoded */
+    /** As it is, see {@link #write(ReelSound, double, Path)}. */
     public static void write(ReelSound sound, Path into) throws IOException {
+        write(sound, 0, into);
+    }
+
+    /**
+     * @param gain in decibels, for all but tones
+     * @throws MediaException if a piece's file has no sound any more, or can't be decoded
+     */
+    public static void write(ReelSound sound, double gain, Path into) throws IOException {
         try (FileChannel out = FileChannel.open(into, StandardOpenOption.CREATE, StandardOpenOption.TRUNCATE_EXISTING, StandardOpenOption.READ, StandardOpenOption.WRITE)) {
             long bytes = sound.samples() * sound.channels() * SAMPLE_BYTES;
             if (bytes > 0) {
                 out.write(ByteBuffer.allocate(1), bytes - 1);
             }
             for (ReelSound.Piece piece : sound.pieces()) {
-                try (ResampledSound source = new ResampledSound(Path.of(piece.path()), sound.channels(), AV_SAMPLE_FMT_FLT, piece.stretch() == null ? Rational.ONE : piece.stretch()); Adding adding = new Adding(out, sound.channels(), piece)) {
+                boolean own = piece.shaping() != null && piece.shaping().map() != null;
+                try (ResampledSound source = new ResampledSound(Path.of(piece.path()), own ? ResampledSound.OWN_CHANNELS : sound.channels(), AV_SAMPLE_FMT_FLT, piece.stretch() == null ? Rational.ONE : piece.stretch());
+                        Adding adding = new Adding(out, source.channels(), sound.channels(), piece, Math.pow(10, gain / 20))) {
                     source.copyTo(adding, adding::isFull);
                 }
             }
@@ -45,7 +56,7 @@ public final class SoundMix {
     private static void add(ReelSound.Tone tone, int channels, FileChannel out) throws IOException {
         double peak = Math.pow(10, tone.level() / 20.);
         ByteBuffer moment = ByteBuffer.allocate(channels * SAMPLE_BYTES).order(ByteOrder.LITTLE_ENDIAN);
-        try (Adding adding = new Adding(out, channels, new ReelSound.Piece("", 0, tone.at(), tone.samples()))) {
+        try (Adding adding = new Adding(out, channels, channels, new ReelSound.Piece("", 0, tone.at(), tone.samples()), 1)) {
             for (long i = 0; i < tone.samples(); i++) {
                 moment.clear();
                 float value = (float) (peak * Math.sin(2 * Math.PI * ReelSound.Tone.HERTZ * i / SoundCodec.RATE));
@@ -63,19 +74,24 @@ public final class SoundMix {
 
         private final FileChannel out;
         private final ReelSound.Piece piece;
+        private final double gain;
+        private final int channels;
         private final float[] moment;
         private final ByteBuffer block;
         private final ByteBuffer there;
         private long skip;
         private long place;
 
-        Adding(FileChannel out, int channels, ReelSound.Piece piece) {
+        /** @param taken channels that come in @param channels of the mix */
+        Adding(FileChannel out, int taken, int channels, ReelSound.Piece piece, double gain) {
             this.out = out;
+            this.gain = gain;
             this.piece = piece;
-            moment = new float[channels];
-            block = ByteBuffer.allocate(BLOCK * channels * SAMPLE_BYTES).order(ByteOrder.LITTLE_ENDIAN);
-            there = ByteBuffer.allocate(block.capacity()).order(ByteOrder.LITTLE_ENDIAN);
-            skip = piece.from() * channels * SAMPLE_BYTES;
+            this.channels = channels;
+            moment = new float[taken];
+            block = ByteBuffer.allocate(BLOCK * taken * SAMPLE_BYTES).order(ByteOrder.LITTLE_ENDIAN);
+            there = ByteBuffer.allocate(BLOCK * channels * SAMPLE_BYTES).order(ByteOrder.LITTLE_ENDIAN);
+            skip = piece.from() * taken * SAMPLE_BYTES;
         }
 
         /** Whether nothing more of the file is needed. */
@@ -104,8 +120,8 @@ public final class SoundMix {
 
         private void flushBlock() throws IOException {
             block.flip();
-            int frame = moment.length * SAMPLE_BYTES;
-            int moments = (int) Math.min(block.limit() / frame, piece.samples() - place);
+            int frame = channels * SAMPLE_BYTES;
+            int moments = (int) Math.min(block.limit() / (moment.length * SAMPLE_BYTES), piece.samples() - place);
             if (moments > 0) {
                 long at = (piece.at() + place) * frame;
                 there.clear().limit(moments * frame);
@@ -128,14 +144,17 @@ public final class SoundMix {
             for (int c = 0; c < moment.length; c++) {
                 moment[c] = block.getFloat((i * moment.length + c) * SAMPLE_BYTES);
             }
-            double factor = 1;
+            double factor = gain;
             if (piece.shaping() != null) {
-                piece.shaping().channels().apply(moment);
-                factor = piece.shaping().factor(place, piece.samples());
+                if (piece.shaping().map() == null) {
+                    piece.shaping().channels().apply(moment);
+                }
+                factor = gain * piece.shaping().factor(place, piece.samples());
             }
-            for (int c = 0; c < moment.length; c++) {
-                int at = (i * moment.length + c) * SAMPLE_BYTES;
-                there.putFloat(at, (float) (there.getFloat(at) + moment[c] * factor));
+            ChannelMap map = piece.shaping() == null ? null : piece.shaping().map();
+            for (int c = 0; c < channels; c++) {
+                int at = (i * channels + c) * SAMPLE_BYTES;
+                there.putFloat(at, (float) (there.getFloat(at) + (map == null ? moment[c] : map.sample(c, moment)) * factor));
             }
         }
 

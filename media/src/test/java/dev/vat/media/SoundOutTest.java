@@ -13,6 +13,7 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.reel.ChannelMap;
 import dev.vat.core.reel.Channels;
 import dev.vat.core.reel.Fade;
 import dev.vat.core.run.Comparison;
@@ -20,6 +21,7 @@ import dev.vat.core.run.Expectation;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -29,6 +31,10 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Stream;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -100,7 +106,7 @@ class SoundOutTest {
         assertThat(Files.size(mix)).isEqualTo(samples * channels * 4);
         Path joined = folder.resolve("joined." + container.extension());
         Joining.join(List.of(new Joining.Part(part(spec), spec.codec().partContainer(), 0, FRAMES)), joined, container, container.mayHaveIndexInFront(), Rate.FPS_25,
-                PixelAspect.SQUARE, new Joining.Sound(mix, channels, codec, samples));
+                PixelAspect.SQUARE, new Joining.Sound(mix, channels, true, codec, samples));
         Expectation asked = Expectation.of(settings, FRAMES, Rate.FPS_25, SIZE, PixelAspect.SQUARE, sound);
         assertThat(Comparison.of(asked, MovieProof.prove(joined, _ -> true).facts()).disagreements()).isEmpty();
         assertThat(loudFrom(joined)).as("seconds until the tone").isCloseTo(.5, within(.03));
@@ -150,6 +156,42 @@ class SoundOutTest {
         Path copy = folder.resolve("mix.pcm");
         ListeningCopy.write(new ReelSound(1, "mono", 48_000, List.of(new ReelSound.Piece(a, 0, 0, 48_000))), copy);
         assertThat(Files.size(copy)).as("two channels of 16 bits").isEqualTo(48_000 * 4);
+    }
+
+    /** A map takes the file's own channels, whatever their number: here the second of two into the third of four. */
+    @Test
+    void channelsGoWhereTheirMapSays() throws IOException {
+        Path wav = folder.resolve("pair.wav");
+        ByteBuffer pair = ByteBuffer.allocate(48_000 * 4).order(ByteOrder.LITTLE_ENDIAN);
+        for (int i = 0; i < 48_000; i++) {
+            pair.putShort((short) 3000).putShort((short) 9000);
+        }
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(pair.array()), new AudioFormat(48_000, 16, 2, true, false), 48_000), AudioFileFormat.Type.WAVE, wav.toFile());
+        ReelSound.Shaping mapped = new ReelSound.Shaping(0, 0, Fade.Shape.LINEAR, 0, Fade.Shape.LINEAR, Channels.ALL, ChannelMap.parse("1 - 2 7"));
+        Path mix = folder.resolve("four.f32");
+        SoundMix.write(new ReelSound(4, "4 discrete", 1000, List.of(new ReelSound.Piece(wav.toString(), 10_000, 0, 1000, mapped))), mix);
+        ByteBuffer four = ByteBuffer.wrap(Files.readAllBytes(mix)).order(ByteOrder.LITTLE_ENDIAN);
+        assertThat(four.capacity()).isEqualTo(16_000);
+        assertThat(four.getFloat(0)).isCloseTo(3000 / 32_768f, within(.0005f));
+        assertThat(four.getFloat(4)).isZero();
+        assertThat(four.getFloat(8)).isCloseTo(9000 / 32_768f, within(.0005f));
+        assertThat(four.getFloat(12)).as("the file has no seventh channel").isZero();
+    }
+
+    /** What goes with bars: a sine of 1 kHz whose peak is the level, untouched by any gain. */
+    @Test
+    void aToneIsAsLoudAsItSaysWhateverTheGain() throws IOException {
+        Path mix = folder.resolve("tone.f32");
+        SoundMix.write(new ReelSound(2, "stereo", 48_000, List.of(), List.of(new ReelSound.Tone(4_800, 24_000, -18))), 12, mix);
+        ByteBuffer samples = ByteBuffer.wrap(Files.readAllBytes(mix)).order(ByteOrder.LITTLE_ENDIAN);
+        assertThat(highest(samples, 0, 2 * 4_800)).isZero();
+        assertThat(highest(samples, 2 * 4_800, 2 * 28_800)).isCloseTo((float) Math.pow(10, -.9), within(.0001f));
+        assertThat(highest(samples, 2 * 28_800, 2 * 48_000)).isZero();
+        int crossings = 0;
+        for (int i = 4_801; i < 28_800; i++) {
+            crossings += samples.getFloat(8 * (i - 1)) < 0 && samples.getFloat(8 * i) >= 0 ? 1 : 0;
+        }
+        assertThat(crossings).as("periods in half a second").isBetween(499, 500);
     }
 
     /** The tone begins half a second into the file: with the 0.1 % speed 24 samples later, to within one. */

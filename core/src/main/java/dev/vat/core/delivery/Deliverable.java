@@ -26,6 +26,7 @@ import java.util.function.Consumer;
  * @param control how bits are ruled, chosen in place of the target's, or null
  * @param framing size and shape chosen in place of the target's, or null
  * @param sound how sound is packed, chosen in place of what is usual in the container, or null
+ * @param loudness that its sound is brought to, or null for as it is
  * @param colour id of the {@link ColourCoding} chosen in place of the target's, or null
  * @param look a table of colours for this file alone, or null
  * @param flatten what shows through where the source is transparent, if the codec carries no alpha
@@ -42,7 +43,7 @@ import java.util.function.Consumer;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
-                          Framing framing, SoundCodec sound, String colour, Look look, Ground flatten, Integer loops,
+                          Framing framing, SoundCodec sound, LoudnessTarget loudness, String colour, Look look, Ground flatten, Integer loops,
                           Effort effort, Rational group, Long firstNumber,
                           @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
                           BurnIn burnIn, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean clean,
@@ -57,7 +58,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, Ground.BLACK, null, null, null, null, false, false, null, false, false, Set.of(), Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, Ground.BLACK, null, null, null, null, false, false, null, false, false, Set.of(), Map.of());
     }
 
     private static final long MOST_NUMBER = 999_999_999;
@@ -72,6 +73,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         private RateControl control;
         private Framing framing;
         private SoundCodec sound;
+        private LoudnessTarget loudness;
         private String colour;
         private Look look;
         private Ground flatten;
@@ -96,6 +98,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         d.control = control;
         d.framing = framing;
         d.sound = sound;
+        d.loudness = loudness;
         d.colour = colour;
         d.look = look;
         d.flatten = flatten;
@@ -110,7 +113,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         d.draft = draft;
         d.accepted = accepted;
         change.accept(d);
-        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.colour, d.look, d.flatten, d.loops, d.effort, d.group,
+        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.loudness, d.colour, d.look, d.flatten, d.loops, d.effort, d.group,
                 d.firstNumber, d.matte, d.cropToGrid, d.burnIn, d.clean, d.draft, d.accepted, extra);
     }
 
@@ -253,6 +256,11 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** @param other null for what is usual */
     public Deliverable withSound(SoundCodec other) {
         return with(d -> d.sound = other);
+    }
+
+    /** @param other null for as it is */
+    public Deliverable withLoudness(LoudnessTarget other) {
+        return with(d -> d.loudness = other);
     }
 
     /** As the target has it, apart from what it is called and whether it is on. */

@@ -50,6 +50,11 @@ public enum SoundCodec {
         return bitsPerChannel == 0;
     }
 
+    /** Whether it carries channels that have no places in front of a listener. */
+    public boolean carriesDiscrete() {
+        return this == PCM_16 || this == PCM_24;
+    }
+
     public Set<Container> containers() {
         return containers;
     }

@@ -27,6 +27,11 @@ public record Target(String id, String recipient, String title, String shortName
         });
     }
 
+    /** Whether the recipient is a broadcaster. */
+    public boolean isForBroadcast() {
+        return recipient.equals(Targets.BROADCAST);
+    }
+
     public Codec codec() {
         return settings.codec();
     }

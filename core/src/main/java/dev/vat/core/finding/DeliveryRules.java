@@ -10,6 +10,7 @@ import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Legality;
+import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.RoughForecast;
@@ -22,6 +23,8 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.Rate;
@@ -130,6 +133,15 @@ final class DeliveryRules {
         Settings settings = deliverable.settings();
         if (!settings.container().carriesSound()) {
             found.add(Finding.of("sound-not-carried", Severity.NOTE, deliverable.title() + ": " + settings.container().title() + " carries no sound.").aboutTarget(deliverable.id()));
+            return;
+        }
+        if (deliverable.loudness() == null && deliverable.targetInCatalogue().isForBroadcast() && !sound.pieces().isEmpty()) {
+            found.add(Finding.of("loudness-open", Severity.NOTE, deliverable.title() + ": sound goes out as loud as it is. Broadcast in Europe asks for -23 LUFS and at most -1 dBTP (EBU R 128).").aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply("Bring it to -23 LUFS", Edits.follow(deliverable.id(), d -> d.withLoudness(LoudnessTarget.EBU_R128)))));
+        }
+        if (!sound.isPlaced() && !settings.sound().carriesDiscrete()) {
+            found.add(blocker("sound-illegal", deliverable, settings.sound().title() + " gives every channel a place in front of a listener: it can't carry " + sound.layout())
+                    .withRemedies(new Remedy.Apply("Stereo for the whole reel", ReelEdits.setLayout(SoundLayout.STEREO))));
             return;
         }
         settings.sound().against(settings.container(), sound.channels()).ifPresent(why -> found.add(blocker("sound-illegal", deliverable, why)

@@ -44,10 +44,10 @@ public record WholeReel(Reel reel, List<Source> sources) {
                 ids.put(source.id(), known);
             }
             List<Item> items = reel.items().stream().map(i -> new Item(mapped(ids, i.source()), i.drawn(), i.range(), i.playing(), i.joint(), i.fit(), mapped(ids, i.earlier()), i.burnIn(), i.extra())).toList();
-            List<SoundUse> sounds = reel.sounds().stream().map(s -> new SoundUse(mapped(ids, s.source()), s.at(), s.from(), s.to(), s.fadeIn(), s.fadeOut(), s.gain(), s.channels(), s.extra())).toList();
+            List<SoundUse> sounds = reel.sounds().stream().map(s -> new SoundUse(mapped(ids, s.source()), s.at(), s.from(), s.to(), s.fadeIn(), s.fadeOut(), s.gain(), s.channels(), s.map(), s.extra())).toList();
             String id = result.freshId("r");
             List<Reel> reels = new ArrayList<>(result.reels());
-            reels.add(new Reel(id, reel.name(), reel.rate(), items, sounds, reel.start(), reel.burnIn(), reel.extra()));
+            reels.add(new Reel(id, reel.name(), reel.rate(), items, sounds, reel.layout(), reel.start(), reel.burnIn(), reel.extra()));
             return result.withReels(reels, id);
         });
     }

@@ -7,6 +7,7 @@ import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
+import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
@@ -107,6 +108,11 @@ public final class ReelEdits {
     public static Edit holdForSound(int index, long frames) {
         return item("holding the last frame", index, i -> i.drawn() != null ? i.withDrawn(i.drawn().withFrames(i.drawn().frames() + frames))
                 : i.withPlaying(i.playingInUse().withTail(i.playingInUse().tail() + frames)));
+    }
+
+    /** What the channels of the reel's sound are. @param layout null for those of the first sound */
+    public static Edit setLayout(SoundLayout layout) {
+        return new Edit(layout == null ? "the first sound's channels" : "change of channels to " + layout, project -> project.withCurrentReel(r -> r.withLayout(layout)));
     }
 
     /** The timecode of the reel's first frame. @param label null for none */

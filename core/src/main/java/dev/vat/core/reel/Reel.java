@@ -15,11 +15,12 @@ import java.util.function.UnaryOperator;
  *
  * @param rate at which it plays, or null for the first source's
  * @param start timecode of its first frame, as typed; null for none
+ * @param layout of its sound, or null for the first one's
  * @param burnIn what is written into its pictures, or null
  * @param sounds that are heard besides those of its clips, each at its own place
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<SoundUse> sounds, String start, BurnIn burnIn,
+public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<SoundUse> sounds, SoundLayout layout, String start, BurnIn burnIn,
                    @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Reel {
@@ -29,28 +30,33 @@ public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInc
     }
 
     public static Reel of(String id, String name, List<Item> items) {
-        return new Reel(id, name, null, items, List.of(), null, null, Map.of());
+        return new Reel(id, name, null, items, List.of(), null, null, null, Map.of());
     }
 
     public Reel withItems(List<Item> other) {
-        return new Reel(id, name, rate, other, sounds, start, burnIn, extra);
+        return new Reel(id, name, rate, other, sounds, layout, start, burnIn, extra);
     }
 
     public Reel withRate(Rate other) {
-        return new Reel(id, name, other, items, sounds, start, burnIn, extra);
+        return new Reel(id, name, other, items, sounds, layout, start, burnIn, extra);
     }
 
     public Reel withSounds(List<SoundUse> other) {
-        return new Reel(id, name, rate, items, other, start, burnIn, extra);
+        return new Reel(id, name, rate, items, other, layout, start, burnIn, extra);
+    }
+
+    /** @param other null for that of the first sound */
+    public Reel withLayout(SoundLayout other) {
+        return new Reel(id, name, rate, items, sounds, other, start, burnIn, extra);
     }
 
     public Reel withStart(String other) {
-        return new Reel(id, name, rate, items, sounds, other, burnIn, extra);
+        return new Reel(id, name, rate, items, sounds, layout, other, burnIn, extra);
     }
 
     /** @param other null for none */
     public Reel withBurnIn(BurnIn other) {
-        return new Reel(id, name, rate, items, sounds, start, other, extra);
+        return new Reel(id, name, rate, items, sounds, layout, start, other, extra);
     }
 
     public Reel withItem(int index, UnaryOperator<Item> change) {

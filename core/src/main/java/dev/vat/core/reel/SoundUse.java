@@ -18,9 +18,10 @@ import java.util.Map;
  * @param fadeOut null for none
  * @param gain in decibels, 0 for as it is
  * @param channels null for all as they are
+ * @param map which of its channels goes where, in place of {@code channels}; null for what is usual
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record SoundUse(String source, Rational at, Rational from, Rational to, Fade fadeIn, Fade fadeOut, double gain, Channels channels,
+public record SoundUse(String source, Rational at, Rational from, Rational to, Fade fadeIn, Fade fadeOut, double gain, Channels channels, ChannelMap map,
                        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     private static final double MOST_GAIN = 60;
@@ -38,27 +39,32 @@ public record SoundUse(String source, Rational at, Rational from, Rational to, F
     }
 
     public static SoundUse of(String source) {
-        return new SoundUse(source, Rational.ZERO, null, null, null, null, 0, null, Map.of());
+        return new SoundUse(source, Rational.ZERO, null, null, null, null, 0, null, null, Map.of());
     }
 
     public SoundUse withAt(Rational other) {
-        return new SoundUse(source, other, from, to, fadeIn, fadeOut, gain, channels, extra);
+        return new SoundUse(source, other, from, to, fadeIn, fadeOut, gain, channels, map, extra);
     }
 
     public SoundUse withTrim(Rational start, Rational end) {
-        return new SoundUse(source, at, start, end, fadeIn, fadeOut, gain, channels, extra);
+        return new SoundUse(source, at, start, end, fadeIn, fadeOut, gain, channels, map, extra);
     }
 
     public SoundUse withFades(Fade in, Fade out) {
-        return new SoundUse(source, at, from, to, in, out, gain, channels, extra);
+        return new SoundUse(source, at, from, to, in, out, gain, channels, map, extra);
     }
 
     public SoundUse withGain(double decibels) {
-        return new SoundUse(source, at, from, to, fadeIn, fadeOut, decibels, channels, extra);
+        return new SoundUse(source, at, from, to, fadeIn, fadeOut, decibels, channels, map, extra);
     }
 
     public SoundUse withChannels(Channels other) {
-        return new SoundUse(source, at, from, to, fadeIn, fadeOut, gain, other, extra);
+        return new SoundUse(source, at, from, to, fadeIn, fadeOut, gain, other, map, extra);
+    }
+
+    /** @param other null for what is usual */
+    public SoundUse withMap(ChannelMap other) {
+        return new SoundUse(source, at, from, to, fadeIn, fadeOut, gain, channels, other, extra);
     }
 
     @JsonIgnore

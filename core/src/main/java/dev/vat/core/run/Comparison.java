@@ -9,6 +9,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.time.Rational;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.BiPredicate;
 
 /** Planned against found, line by line. */
@@ -16,6 +17,10 @@ public record Comparison(List<Line> lines) {
 
     /** FLAC's, at 48 kHz. */
     private static final Rational LONGEST_BLOCK = Rational.of(4608, 48_000);
+    /** In LU, what EBU R 128 allows. */
+    private static final double LOUDNESS_TOLERANCE = .5;
+    /** In dB: as far as meters may read apart, EBU Tech 3341. */
+    private static final double PEAK_TOLERANCE = .3;
     private static final String NOT_CARRIED = "not carried";
 
     /** One property of a file; {@code agrees} is the verdict. */
@@ -23,6 +28,26 @@ public record Comparison(List<Line> lines) {
 
     public Comparison {
         lines = List.copyOf(lines);
+    }
+
+    /** With how loud it is, where that was planned. @param loudness of the programme in the file, or null */
+    public static Comparison of(Expectation planned, FileFacts found, Loudness loudness) {
+        Comparison facts = of(planned, found);
+        if (planned.level() == null || loudness == null) {
+            return facts;
+        }
+        List<Line> lines = new ArrayList<>(facts.lines);
+        Expectation.Level level = planned.level();
+        Double integrated = loudness.integrated();
+        lines.add(new Line("loudness", decimal(level.integrated()) + " LUFS", integrated == null ? "below the gate" : decimal(integrated) + " LUFS",
+                integrated != null && Math.abs(integrated - level.integrated()) <= LOUDNESS_TOLERANCE));
+        Double peak = loudness.truePeak();
+        lines.add(new Line("true peak", "at most " + decimal(level.mostPeak()) + " dBTP", peak == null ? "none" : decimal(peak) + " dBTP", peak == null || peak <= level.mostPeak() + PEAK_TOLERANCE));
+        return new Comparison(lines);
+    }
+
+    private static String decimal(double value) {
+        return String.format(Locale.ROOT, "%.1f", value);
     }
 
     public static Comparison of(Expectation planned, FileFacts found) {

@@ -24,11 +24,12 @@ import dev.vat.core.time.Timecode;
  * @param scan how lines follow each other, as readers will take it
  * @param loops how often it is played, 0 for ever, or null where it is no moving still
  * @param timecode label of the first frame, or null for none; MXF always has one
+ * @param level how loud its sound is to be, or null where nobody said
  * @param matrix tag by the library's name, or null where codec and container have no place for it; likewise the three others
  */
 public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAspect, Container container, String codec,
                           String profile, int codedBits, int readBits, Chroma chroma, int alphaBits, String matrix,
-                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes, Scan scan, Integer loops, String timecode) {
+                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes, Scan scan, Integer loops, String timecode, Level level) {
 
     private static final String ZERO = "00:00:00:00";
 
@@ -42,6 +43,21 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
     /** The sound track. @param codec by the library's name @param rate samples a second @param seconds length */
     public record SoundTrack(String codec, int channels, int rate, Rational seconds) { }
 
+    /**
+     * How loud the programme in a file is to be.
+     *
+     * @param wanted in LUFS
+     * @param integrated what it is brought to: less than wanted where its peaks allow no more
+     * @param mostPeak in dBTP
+     * @param from first sample of the programme, at 48 kHz: what is before it isn't measured
+     * @param to sample after its last
+     */
+    public record Level(double wanted, double integrated, double mostPeak, long from, long to) {
+        public Level reaching(double lufs) {
+            return new Level(wanted, lufs, mostPeak, from, to);
+        }
+    }
+
     /** @param sound what is heard, or null */
     public static Expectation of(Settings settings, long frames, Rate rate, Size size, PixelAspect pixelAspect, ReelSound sound) {
         Codec codec = settings.codec();
@@ -54,26 +70,32 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 sound == null || !container.carriesSound() ? 0 : 1, sound == null || !container.carriesSound() ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
                         sound.seconds()), settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null,
                 codec.scanOf(settings.framing().scanInUse()), container.isMovingStill() ? settings.loops() : null,
-                container == Container.MXF ? ZERO : null);
+                container == Container.MXF ? ZERO : null, null);
     }
 
     /** The same as a folder of stills. */
     public Expectation withStills(Stills how) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
-                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops, timecode);
+                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops, timecode, level);
     }
 
-    /** The same with fewer frames, and sound as long as they are. */
+    /** The same with fewer frames, and sound as long as they are. How loud a part of it is, nobody can say beforehand. */
     public Expectation withFrames(long fewer) {
         SoundTrack shorter = sound == null ? null : new SoundTrack(sound.codec, sound.channels, sound.rate, Rational.of(rate.seconds(fewer).times(sound.rate).round(), sound.rate));
         return new Expectation(fewer, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
-                transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops, timecode);
+                transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops, timecode, null);
     }
 
     /** The same with a label for its first frame, where the container has a place for one. @param label null for none */
     public Expectation withTimecode(Timecode label) {
         return label == null || !container.carriesTimecode() ? this : new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits,
-                matrix, primaries, transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, label.toString());
+                matrix, primaries, transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, label.toString(), level);
+    }
+
+    /** @param other null for as it is */
+    public Expectation withLevel(Level other) {
+        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
+                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, other);
     }
 
     /** Length in seconds, exactly. */

@@ -3,11 +3,13 @@ package dev.vat.core.run;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.reel.ChannelMap;
 import dev.vat.core.reel.Channels;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Fade;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.GapPolicy;
@@ -51,6 +53,20 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         long end() {
             return at + samples;
         }
+
+        /**
+         * Channels without places take the file's in their order, unless somebody said otherwise; dual mono takes a file's only one twice.
+         *
+         * @param layout of the reel, or null
+         */
+        private Piece in(SoundLayout layout, ClipFacts.Track track) {
+            Shaping shaped = shaping == null ? Shaping.PLAIN : shaping;
+            if (layout == null || layout.placed() || shaped.map != null || shaped.channels != Channels.ALL) {
+                return this;
+            }
+            boolean twice = layout.equals(SoundLayout.DUAL_MONO) && track.channels() == 1;
+            return new Piece(path, from, at, samples, shaped.withMap(twice ? ChannelMap.all(1, 2) : ChannelMap.straight(layout.channels())), stretch);
+        }
     }
 
     /**
@@ -59,12 +75,22 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
      * @param gain in decibels
      * @param fadeIn samples at its start over which it comes
      * @param fadeOut samples at its end over which it goes
+     * @param map which of the file's own channels goes where; null to have its layout brought to the reel's
      */
-    public record Shaping(double gain, long fadeIn, Fade.Shape in, long fadeOut, Fade.Shape out, Channels channels) {
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record Shaping(double gain, long fadeIn, Fade.Shape in, long fadeOut, Fade.Shape out, Channels channels, ChannelMap map) {
         private static final Shaping PLAIN = new Shaping(0, 0, Fade.Shape.EQUAL_POWER, 0, Fade.Shape.EQUAL_POWER, Channels.ALL);
 
+        public Shaping(double gain, long fadeIn, Fade.Shape in, long fadeOut, Fade.Shape out, Channels channels) {
+            this(gain, fadeIn, in, fadeOut, out, channels, null);
+        }
+
+        private Shaping withMap(ChannelMap other) {
+            return new Shaping(gain, fadeIn, in, fadeOut, out, channels, other);
+        }
+
         private Shaping withFadeOut(long samples) {
-            return new Shaping(gain, fadeIn, in, samples, out, channels);
+            return new Shaping(gain, fadeIn, in, samples, out, channels, map);
         }
 
         /** How much a moment is multiplied by. @param place counted from the piece's start @param length of the piece */
@@ -99,6 +125,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
             return Optional.empty();
         }
         List<Piece> pieces = new ArrayList<>();
+        SoundLayout layout = programme.reel().layout();
         ClipFacts.Track first = null;
         for (ReelPlan.Span span : programme.plan().spans()) {
             Programme.Entry entry = programme.entry(span.item()).orElse(null);
@@ -114,7 +141,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
                 pieces.add(new Piece(before.path, before.from, before.at, before.samples, (before.shaping == null ? Shaping.PLAIN : before.shaping).withFadeOut(across), before.stretch));
             }
             pieces.add(new Piece(file.file(file.first()).toAbsolutePath().toString(), samples(rate, span.range().first() - file.first()), at,
-                    samples(rate, span.end()) - at, across == 0 ? null : new Shaping(0, across, Fade.Shape.EQUAL_POWER, 0, Fade.Shape.EQUAL_POWER, Channels.ALL), stretch(programme, entry)));
+                    samples(rate, span.end()) - at, across == 0 ? null : new Shaping(0, across, Fade.Shape.EQUAL_POWER, 0, Fade.Shape.EQUAL_POWER, Channels.ALL), stretch(programme, entry)).in(layout, track(entry, clips).get()));
         }
         long whole = samples(rate, programme.plan().count());
         for (Programme.Sounding sounding : programme.sounds()) {
@@ -123,13 +150,16 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
                 continue;
             }
             first = first == null ? facts.sounds().getFirst() : first;
-            piece(sounding, facts, whole).ifPresent(pieces::add);
+            piece(sounding, facts, whole).map(p -> p.in(layout, facts.sounds().getFirst())).ifPresent(pieces::add);
         }
         List<Tone> tones = tones(programme.plan(), rate);
-        if (first == null) {
-            return tones.isEmpty() ? Optional.empty() : Optional.of(new ReelSound(2, "stereo", whole, pieces, tones));
+        if (first == null && tones.isEmpty()) {
+            return Optional.empty();
         }
-        return Optional.of(new ReelSound(first.channels(), first.layout(), whole, pieces, tones));
+        if (layout != null) {
+            return Optional.of(new ReelSound(layout.channels(), layout.toString(), whole, pieces, tones));
+        }
+        return Optional.of(first == null ? new ReelSound(2, "stereo", whole, pieces, tones) : new ReelSound(first.channels(), first.layout(), whole, pieces, tones));
     }
 
     /** Of what is drawn: along with bars, and for one frame with the last figure of a leader. */
@@ -168,7 +198,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
             return Optional.empty();
         }
         Shaping shaping = new Shaping(use.gain(), use.fadeIn() == null ? 0 : Math.min(samples, samples(use.fadeIn().seconds())), use.fadeIn() == null ? Fade.Shape.LINEAR : use.fadeIn().shape(),
-                use.fadeOut() == null ? 0 : Math.min(samples, samples(use.fadeOut().seconds())), use.fadeOut() == null ? Fade.Shape.LINEAR : use.fadeOut().shape(), use.channelsInUse());
+                use.fadeOut() == null ? 0 : Math.min(samples, samples(use.fadeOut().seconds())), use.fadeOut() == null ? Fade.Shape.LINEAR : use.fadeOut().shape(), use.channelsInUse(), use.map());
         return Optional.of(new Piece(sounding.source().location().file().toAbsolutePath().toString(), from + cut, Math.max(0, at), samples, shaping));
     }
 
@@ -206,8 +236,20 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
                 .map(own -> "it plays at another rate than its own " + own.label());
     }
 
-    private static long samples(Rate rate, long frames) {
+    /** Samples at 48 kHz until a frame of a rate begins. */
+    public static long samples(Rate rate, long frames) {
         return rate.seconds(frames).times(SoundCodec.RATE).round();
+    }
+
+    /** The same without the tones that go with what is drawn: what of it is the programme's own. */
+    public ReelSound withoutTones() {
+        return new ReelSound(channels, layout, samples, pieces, List.of());
+    }
+
+    /** Whether each channel has its place in front of a listener. */
+    @JsonIgnore
+    public boolean isPlaced() {
+        return !layout.equals(SoundLayout.DUAL_MONO.toString()) && !layout.endsWith("discrete");
     }
 
     @JsonIgnore

@@ -28,6 +28,7 @@ enum OutRow {
     RATE(Group.OPEN, "Rate", "Frames a second, exactly. It is the reel's rate for every file."),
     ALPHA(Group.OPEN, "Alpha", "Whether the file can be seen through. Where its codec carries none, Enter types what shows instead: a colour, checker, or picture and its path; add matte for a second file."),
     SOUND(Group.OPEN, "Sound", "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written."),
+    LOUDNESS(Group.FILE, "Loudness", "As the sound is; or Enter types what the programme is brought to (EBU R 128): -23, or -16 LUFS, at most -2 dBTP. Broadcast in Europe asks for -23, the web is usual at -14."),
     QUALITY(Group.OPEN, "Quality", "How much is given up for size. Enter takes a number, a bit rate, a file size such as 25 MB, or 20, at most 12 Mbit/s."),
     FIT(Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter chooses; what fills the frame is dragged in the picture."),
     PIXEL_ASPECT(Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source; Enter types another, such as 16:15."),
@@ -122,6 +123,7 @@ enum OutRow {
             case ALPHA -> Optional.of(alpha(programme, deliverable));
             case QUALITY -> Optional.of(codec.words(settings.control()));
             case SOUND -> Optional.of(studio.sound().filter(_ -> settings.container().carriesSound()).map(s -> settings.sound().title() + ", " + s.layout()).orElse("none"));
+            case LOUDNESS -> studio.sound().filter(_ -> settings.container().carriesSound()).map(_ -> deliverable.loudness() == null ? "as it is" : deliverable.loudness().toString());
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
             case NAME -> Optional.of(name(studio.project(), programme, deliverable));
             case FORECAST -> programme.forecast(deliverable).map(f -> f.toString().replace("rough: ", ""));
@@ -165,6 +167,7 @@ enum OutRow {
             case EFFORT -> "none to choose";
             case GROUP -> "every frame";
             case FIRST_NUMBER -> "one file";
+            case LOUDNESS -> "no sound";
             default -> "not known yet";
         };
     }
@@ -193,6 +196,7 @@ enum OutRow {
                     ? deliverable.withContainer(deliverable.targetInCatalogue().container()) : deliverable;
             case QUALITY -> deliverable.withUsualControl();
             case SOUND -> deliverable.withSound(null);
+            case LOUDNESS -> deliverable.withLoudness(null);
             case ALPHA -> deliverable.withFlatten(Ground.BLACK).withMatte(false);
             case COLOUR -> deliverable.withColour(null);
             case LOOK -> deliverable.withLook(null);
@@ -228,6 +232,7 @@ enum OutRow {
             case SCAN -> !deliverable.settings().codec().interlaced().isEmpty();
             case QUALITY -> deliverable.settings().codec().quality() != null;
             case ALPHA -> !deliverable.settings().codec().hasAlpha();
+            case LOUDNESS -> deliverable.settings().container().carriesSound();
             default -> false;
         };
     }

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.GroupLength;
+import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.delivery.SizeWish;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.project.Edit;
@@ -31,6 +32,7 @@ final class OutTyping {
             case PIXEL_ASPECT -> studio.programme().flatMap(p -> p.frame(deliverable)).map(f -> f.pixelAspect().toString()).orElse("");
             case GROUP -> (deliverable.settings().group() == null ? Rational.of(deliverable.settings().codec().groupSeconds()) : deliverable.settings().group()).toDecimal(2) + " s";
             case FIRST_NUMBER -> deliverable.firstNumber() == null ? "" : deliverable.firstNumber().toString();
+            case LOUDNESS -> deliverable.loudness() == null ? "-23 LUFS, at most -1 dBTP" : deliverable.loudness().toString();
             case LOOPS -> Integer.toString(deliverable.settings().loops());
             case QUALITY -> deliverable.settings().codec().words(deliverable.settings().control());
             default -> studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse("");
@@ -58,6 +60,11 @@ final class OutTyping {
         return new Edit("change of how often it is played", project -> project.withDeliverable(deliverable.id(), d -> d.withLoops(played.loops())));
     }
 
+    private static Edit loudness(Deliverable deliverable, String typed) {
+        LoudnessTarget wanted = typed.isBlank() ? null : LoudnessTarget.parse(typed);
+        return new Edit("change of loudness", project -> project.withDeliverable(deliverable.id(), d -> d.withLoudness(wanted)));
+    }
+
     /** What lies under, and whether alpha goes into a second file. */
     private static Edit ground(Deliverable deliverable, String typed) {
         boolean matte = typed.strip().matches("(?i).*\\bmatte( beside)?");
@@ -75,6 +82,7 @@ final class OutTyping {
             case ALPHA -> ground(deliverable, typed);
             case GROUP -> group(deliverable, typed);
             case FIRST_NUMBER -> firstNumber(deliverable, typed);
+            case LOUDNESS -> loudness(deliverable, typed);
             case LOOPS -> loops(deliverable, typed);
             case QUALITY -> Edits.setControl(deliverable.id(), deliverable.settings().codec().control(typed));
             default -> Edits.setRateEverywhere(Rate.parse(typed));

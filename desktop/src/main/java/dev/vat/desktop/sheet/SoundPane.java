@@ -7,8 +7,10 @@ import static dev.vat.desktop.sheet.Fields.text;
 
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
+import dev.vat.core.reel.ChannelMap;
 import dev.vat.core.reel.Channels;
 import dev.vat.core.reel.Fade;
+import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.ClipFacts;
@@ -50,6 +52,14 @@ final class SoundPane extends VBox {
         head.getChildren().add(choices);
         getChildren().add(head);
         programme.sounds().forEach(sounding -> getChildren().add(row(sounding)));
+        if (studio.sound().isPresent()) {
+            List<SoundLayout> layouts = new ArrayList<>(SoundLayout.USUAL);
+            layouts.addFirst(null);
+            HBox field = field("Channels", "What the channels of every file with sound are. Discrete ones have no place in front of a listener; PCM carries them.",
+                    choice("layout", layouts.toArray(SoundLayout[]::new), programme.reel().layout(), l -> l == null ? "as the first sound, " + studio.sound().orElseThrow().layout() : l.toString(), l -> studio.edit(ReelEdits.setLayout(l))));
+            field.getStyleClass().add("total");
+            getChildren().add(field);
+        }
     }
 
     private VBox row(Programme.Sounding sounding) {
@@ -75,6 +85,8 @@ final class SoundPane extends VBox {
         if (facts.filter(f -> f.sounds().getFirst().channels() > 1).isPresent()) {
             settings.getChildren().add(field("Channels", "", choice("sound-channels-" + place, Channels.values(), use.channelsInUse(), Channels::title, c -> change(place, use.withChannels(c)))));
         }
+        settings.getChildren().add(field("Goes to", "Which of its channels each of the reel's takes: 1 2, or - - 1 with a hyphen for silence; nothing for what is usual.",
+                text("sound-map-" + place, use.map() == null ? "" : use.map().toString(), 12, typed -> change(place, use.withMap(typed.isBlank() ? null : ChannelMap.parse(typed))))));
         settings.getStyleClass().add("reading");
         VBox row = new VBox(head, settings);
         row.setId("sound-" + place);

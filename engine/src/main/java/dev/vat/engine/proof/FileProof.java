@@ -8,6 +8,7 @@ import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.Comparison;
+import dev.vat.core.run.Expectation;
 import dev.vat.core.run.FileFacts;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
@@ -48,9 +49,9 @@ public final class FileProof {
         MovieProof.Result found = null;
         Comparison comparison = null;
         try {
-            found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn) : MovieProof.prove(joined, goOn);
+            found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn) : MovieProof.prove(joined, file.expected().level(), goOn);
             facts = found.facts();
-            comparison = Comparison.of(file.expected(), facts);
+            comparison = Comparison.of(file.expected(), facts, found.loudness());
             comparison.disagreements().forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " was found"));
             frames(planned, found.crcs(), reasons);
         } catch (MediaException e) {
@@ -190,7 +191,11 @@ public final class FileProof {
         if (file.treatment().colour().isHighRange() || file.treatment().colour().equals(ColourCoding.REC2020)) {
             notes.add(file.treatment().colour().describe());
         }
-        if (plan.sound() != null) {
+        Expectation.Level level = file.expected().level();
+        if (level != null && level.integrated() < level.wanted() - .05) {
+            notes.add("loudness: %.1f LUFS were wanted; true peaks of at most %.1f dBTP allow %.1f".formatted(level.wanted(), level.mostPeak(), level.integrated()));
+        }
+        if (plan.sound() != null && !plan.sound().pieces().isEmpty()) {
             notes.add("sound of " + plan.sound().pieces().stream().map(p -> Path.of(p.path()).getFileName().toString()).distinct()
                     .collect(Collectors.joining(", ")) + ", " + plan.sound().layout() + ", at 48 kHz, as long as the pictures");
         }

@@ -48,9 +48,9 @@ public final class Reproof {
         }
         int before = reasons.size();
         try {
-            MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, _ -> true)
+            MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, receipt.planned().level(), _ -> true)
                     : StillsProof.prove(file, receipt.planned(), _ -> true);
-            Comparison.of(receipt.planned(), found.facts()).disagreements()
+            Comparison.of(receipt.planned(), found.facts(), found.loudness()).disagreements()
                     .forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " is found"));
             int tags = reasons.size();
             frames(found.crcs(), receipt, reasons);

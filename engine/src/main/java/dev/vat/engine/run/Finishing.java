@@ -1,6 +1,8 @@
 package dev.vat.engine.run;
 
 import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.run.Expectation;
+import dev.vat.core.run.Loudness;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
@@ -10,6 +12,7 @@ import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.media.Joining;
+import dev.vat.media.LoudnessMeter;
 import dev.vat.media.SoundMix;
 import dev.vat.media.StillsWriter;
 import java.io.IOException;
@@ -18,6 +21,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -27,13 +31,16 @@ import java.util.stream.Stream;
 final class Finishing {
 
     static final String MIX = "sound.f32";
+    /** In dB: by how much packing with loss may raise a peak. */
+    private static final double LOSSY_PEAKS = .5;
 
     private final RunPlan plan;
     private final Journal journal;
     private final Consumer<FileProgress> listener;
     private final BooleanSupplier goOn;
     private final Path home;
-    private boolean mixed;
+    private Double mixedAt;
+    private Loudness measured;
 
     /** @param home the run's own folder, for what all its files share */
     Finishing(Path home, RunPlan plan, Journal journal, Consumer<FileProgress> listener, BooleanSupplier goOn) {
@@ -44,7 +51,8 @@ final class Finishing {
         this.goOn = goOn;
     }
 
-    void finish(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts) throws IOException {
+    void finish(RunPlan.RunFile planned, List<JournalEntry.PartClosed> parts) throws IOException {
+        RunPlan.RunFile file = levelled(planned);
         Path work = RunHome.workFolder(plan, file);
         Path finished = RunHome.finished(plan, file);
         Path joined = file.isSingleStill() ? StillsWriter.file(finished, file.expected().stills(), 0) : finished;
@@ -104,18 +112,48 @@ final class Finishing {
         tell(file, Stage.DELIVERED, file.expected().frames(), Durable.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
     }
 
-    /** The reel's sound, put together once for all files of the run. */
+    /** With the loudness that its sound is brought to: what was wanted, or as much as its peaks allow. Silence can't be brought anywhere. */
+    private RunPlan.RunFile levelled(RunPlan.RunFile file) throws IOException {
+        Expectation.Level level = file.expected().level();
+        if (level == null || file.expected().sound() == null) {
+            return file;
+        }
+        Loudness found = measured(level);
+        if (found.integrated() == null) {
+            return file.withExpected(file.expected().withLevel(null));
+        }
+        double room = level.mostPeak() - (codec(file).isLossless() ? 0 : LOSSY_PEAKS) - found.truePeak();
+        return file.withExpected(file.expected().withLevel(level.reaching(Math.min(level.wanted(), found.integrated() + room))));
+    }
+
+    /** How loud the programme is as it was brought in, without what stands before and behind it: the same for all files of a run. */
+    private Loudness measured(Expectation.Level level) throws IOException {
+        if (measured == null) {
+            Path mix = home.resolve("measured.f32");
+            SoundMix.write(plan.sound().withoutTones(), mix);
+            measured = LoudnessMeter.ofMix(mix, plan.sound().channels(), level.from(), level.to());
+            Files.delete(mix);
+        }
+        return measured;
+    }
+
+    private static SoundCodec codec(RunPlan.RunFile file) {
+        return Arrays.stream(SoundCodec.values()).filter(c -> c.reportedName().equals(file.expected().sound().codec())).findFirst().orElseThrow();
+    }
+
+    /** The reel's sound, put together once for all files that have it at one level. */
     private Joining.Sound sound(RunPlan.RunFile file) throws IOException {
         if (plan.sound() == null || file.expected().sound() == null) {
             return null;
         }
+        Expectation.Level level = file.expected().level();
+        double gain = level == null ? 0 : level.integrated() - measured(level).integrated();
         Path mix = home.resolve(MIX);
-        if (!mixed) {
-            SoundMix.write(plan.sound(), mix);
-            mixed = true;
+        if (!Objects.equals(mixedAt, gain)) {
+            SoundMix.write(plan.sound(), gain, mix);
+            mixedAt = gain;
         }
-        SoundCodec codec = Arrays.stream(SoundCodec.values()).filter(c -> c.reportedName().equals(file.expected().sound().codec())).findFirst().orElseThrow();
-        return new Joining.Sound(mix, plan.sound().channels(), codec, file.expected().sound().seconds().times(SoundCodec.RATE).round());
+        return new Joining.Sound(mix, plan.sound().channels(), plan.sound().isPlaced(), codec(file), file.expected().sound().seconds().times(SoundCodec.RATE).round());
     }
 
     void failed(RunPlan.RunFile file, Exception why) throws IOException {

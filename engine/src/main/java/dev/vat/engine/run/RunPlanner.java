@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Look;
+import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Treatment;
@@ -126,7 +127,16 @@ public final class RunPlanner {
 
     private static Expectation expected(Deliverable deliverable, Settings settings, Programme programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {
         Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound).withTimecode(programme.start(rate).orElse(null));
+        if (deliverable.loudness() != null && expected.sound() != null) {
+            LoudnessTarget wish = deliverable.loudness();
+            expected = expected.withLevel(new Expectation.Level(wish.integrated(), wish.integrated(), wish.mostPeak(), ReelSound.samples(reelRate(programme), programme.plan().programmeStart()),
+                    ReelSound.samples(reelRate(programme), programme.plan().programmeEnd())));
+        }
         return settings.container().isFolder() ? expected.withStills(stills(fileName, deliverable, settings, programme)) : expected;
+    }
+
+    private static Rate reelRate(Programme programme) {
+        return programme.rate().orElseThrow();
     }
 
     /** With the fingerprint of its text, so that another table under the same name is noticed. */

@@ -137,7 +137,7 @@ class ClipsTest {
         SoundMix.write(new ReelSound(2, "stereo", 76_800, List.of(new ReelSound.Piece(wav("wind.wav", 2, .5).toString(), 0, 0, 76_800))), mix);
         Path clip = folder.resolve("clip.mov");
         Joining.join(List.of(new Joining.Part(movie(), Container.MP4, 0, 40)), clip, Container.MOV, false, Rate.FPS_25, PixelAspect.SQUARE,
-                new Joining.Sound(mix, 2, SoundCodec.PCM_24, Long.MAX_VALUE / 16));
+                new Joining.Sound(mix, 2, true, SoundCodec.PCM_24, Long.MAX_VALUE / 16));
         Location location = Location.ofFile(clip);
         Listing listing = Listing.of(viewer, location);
         assertThat(listing.clip().orElseThrow().sounds()).singleElement().satisfies(t -> assertThat(t.samples()).isEqualTo(76_800));
