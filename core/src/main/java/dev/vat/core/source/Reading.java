@@ -6,8 +6,11 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rate;
+import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 
 /**
  * How a source is to be taken.
@@ -19,21 +22,27 @@ import java.util.Optional;
  * @param expected the frames that there should be, or null for those from the first to the last that is there
  * @param note on the render, free text: samples, seconds a frame
  * @param marked frames that somebody marked to be rendered again, whatever their files say
+ * @param remarks what was said of marked frames, by their numbers
  * @param extra fields of a newer version's file, kept as they are
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadence, Interpretation picture,
                       String timecode, FrameRange expected, String note, FrameSet marked,
+                      @JsonInclude(JsonInclude.Include.NON_EMPTY) Map<Long, String> remarks,
                       @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public static final Reading PLAIN =
-            new Reading(null, null, GapPolicy.REFUSE, Cadence.PLAIN, Interpretation.AS_STATED, null, null, null, null, Map.of());
+            new Reading(null, null, GapPolicy.REFUSE, Cadence.PLAIN, Interpretation.AS_STATED, null, null, null, null, Map.of(), Map.of());
 
     public Reading {
         gap = gap == null ? GapPolicy.REFUSE : gap;
         cadence = cadence == null ? Cadence.PLAIN : cadence;
         picture = picture == null ? Interpretation.AS_STATED : picture;
-        marked = marked == null ? FrameSet.EMPTY : marked;
+        FrameSet kept = marked == null ? FrameSet.EMPTY : marked;
+        marked = kept;
+        SortedMap<Long, String> words = new TreeMap<>(remarks == null ? Map.of() : remarks);
+        words.keySet().removeIf(frame -> !kept.contains(frame));
+        remarks = Collections.unmodifiableSortedMap(words);
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
@@ -52,38 +61,47 @@ public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadenc
     }
 
     public Reading withRate(Rate other) {
-        return new Reading(other, range, gap, cadence, picture, timecode, expected, note, marked, extra);
+        return new Reading(other, range, gap, cadence, picture, timecode, expected, note, marked, remarks, extra);
     }
 
     public Reading withRange(FrameRange other) {
-        return new Reading(rate, other, gap, cadence, picture, timecode, expected, note, marked, extra);
+        return new Reading(rate, other, gap, cadence, picture, timecode, expected, note, marked, remarks, extra);
     }
 
     public Reading withGap(GapPolicy other) {
-        return new Reading(rate, range, other, cadence, picture, timecode, expected, note, marked, extra);
+        return new Reading(rate, range, other, cadence, picture, timecode, expected, note, marked, remarks, extra);
     }
 
     public Reading withCadence(Cadence other) {
-        return new Reading(rate, range, gap, other, picture, timecode, expected, note, marked, extra);
+        return new Reading(rate, range, gap, other, picture, timecode, expected, note, marked, remarks, extra);
     }
 
     public Reading withPicture(Interpretation other) {
-        return new Reading(rate, range, gap, cadence, other, timecode, expected, note, marked, extra);
+        return new Reading(rate, range, gap, cadence, other, timecode, expected, note, marked, remarks, extra);
     }
 
     public Reading withTimecode(String other) {
-        return new Reading(rate, range, gap, cadence, picture, other, expected, note, marked, extra);
+        return new Reading(rate, range, gap, cadence, picture, other, expected, note, marked, remarks, extra);
     }
 
     public Reading withExpected(FrameRange other) {
-        return new Reading(rate, range, gap, cadence, picture, timecode, other, note, marked, extra);
+        return new Reading(rate, range, gap, cadence, picture, timecode, other, note, marked, remarks, extra);
     }
 
     public Reading withNote(String other) {
-        return new Reading(rate, range, gap, cadence, picture, timecode, expected, other, marked, extra);
+        return new Reading(rate, range, gap, cadence, picture, timecode, expected, other, marked, remarks, extra);
     }
 
     public Reading withMarked(FrameSet other) {
-        return new Reading(rate, range, gap, cadence, picture, timecode, expected, note, other, extra);
+        return new Reading(rate, range, gap, cadence, picture, timecode, expected, note, other, remarks, extra);
+    }
+
+    /** More frames to be rendered again. @param words what is said of them, kept with the first of each range; empty for nothing */
+    public Reading withMarked(FrameSet more, String words) {
+        Map<Long, String> said = new TreeMap<>(remarks);
+        if (!words.isEmpty()) {
+            more.ranges().forEach(r -> said.put(r.first(), words));
+        }
+        return new Reading(rate, range, gap, cadence, picture, timecode, expected, note, marked.plus(more), said, extra);
     }
 }

@@ -152,6 +152,9 @@ public final class InFace extends VBox {
             row.getChildren().add(table != null ? new ReadingPane(studio, ask, source, table) : new SourceActs(studio, ask, source, null));
         }
         row.setOnMousePressed(_ -> select.accept(source.id()));
+        // Its way ends on the reel's tab.
+        row.setUserData(new Dragged.OfSource(source.id()));
+        row.setOnDragDetected(_ -> row.startFullDrag());
         row.setAccessibleText(source.name());
         return row;
     }

@@ -17,12 +17,14 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.run.PlanText;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
@@ -75,7 +77,8 @@ final class ItemPane extends VBox {
         }
         versions(entry);
         getChildren().add(new VBox(field("Burn-in", "Written into this item alone, besides the reel's.", new BurnInPane(ask, "item-burn-in", item.burnIn(), b -> edit(ReelEdits.burnInItem(place, b))))));
-        getChildren().add(field("Again", "", Parts.small("repeat-item", "Once more after itself", () -> edit(ReelEdits.repeatItem(place)))));
+        getChildren().add(field("Again", "", Parts.small("repeat-item", "Once more after itself", () -> edit(ReelEdits.repeatItem(place))),
+                Parts.small("copy-plan", "Copy its plan, frame by frame", () -> Clips.copy(PlanText.of(programme, place)))));
     }
 
     private void edit(Edit edit) {

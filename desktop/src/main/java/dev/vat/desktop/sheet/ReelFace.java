@@ -93,6 +93,15 @@ public final class ReelFace extends VBox {
             row.getStyleClass().add("selected");
             row.getChildren().add(new ItemPane(studio, ask, programme, span, playhead));
         }
+        row.setUserData(new Dragged.OfItem(span.place()));
+        row.setOnDragDetected(_ -> row.startFullDrag());
+        row.setOnMouseDragOver(e -> show(row, Dragged.of(e).orElse(null) instanceof Dragged.OfItem ? e.getY() < row.getHeight() / 2 ? "drop-above" : "drop-below" : ""));
+        row.setOnMouseDragExited(_ -> show(row, ""));
+        row.setOnMouseDragReleased(e -> {
+            if (Dragged.of(e).orElse(null) instanceof Dragged.OfItem(int from)) {
+                move(from, span.place() + (e.getY() < row.getHeight() / 2 ? 0 : 1));
+            }
+        });
         row.setOnMouseClicked(_ -> {
             if (selected != span.place()) {
                 selected = span.place();
@@ -101,6 +110,23 @@ public final class ReelFace extends VBox {
             }
         });
         return row;
+    }
+
+    /** Where what is dragged would go. */
+    private static void show(VBox row, String where) {
+        row.getStyleClass().removeAll("drop-above", "drop-below");
+        if (!where.isEmpty()) {
+            row.getStyleClass().add(where);
+        }
+    }
+
+    /** @param before the number of the item before which it goes to stand, counted while it still is where it was */
+    private void move(int from, int before) {
+        int to = before > from ? before - 1 : before;
+        if (to != from) {
+            selected = selected == from ? to : -1;
+            studio.edit(ReelEdits.moveItem(from, to));
+        }
     }
 
     private HBox total(Programme programme) {

@@ -38,6 +38,7 @@ final class SourceNotes extends VBox {
             words.add(sequence.kind().title() + " files carry no checksum: a changed byte inside the picture can't be noticed.");
         }
         table.notes().forEach((note, frames) -> words.add(frames.toText(sequence.pattern()::number) + " " + note));
+        source.reading().remarks().forEach((frame, said) -> words.add("Marked " + sequence.pattern().number(frame) + ": " + said));
         ResumeAdvice.digits(sequence, source.reading().rangeIn(sequence)).ifPresent(advice -> words.add(
                 Character.toUpperCase(advice.charAt(0)) + advice.substring(1) + "."));
         if (sequence.count() == 1 && !sequence.pattern().isSingle()) {

@@ -3,8 +3,10 @@ package dev.vat.desktop.strip;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import java.util.BitSet;
+import java.util.Optional;
 import java.util.function.LongConsumer;
 import javafx.scene.AccessibleRole;
+import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Label;
@@ -26,7 +28,16 @@ public final class Band extends Region {
         void selected(long first, long last);
     }
 
+    /** An item's edge is dragged; {@code by} places, later if above 0. */
+    public interface EdgeListener {
+        void moving(Strip.Edge edge, long by);
+
+        void moved(Strip.Edge edge, long by);
+    }
+
     private static final double RULER = 17;
+    /** How near the pointer has to be to an edge. */
+    private static final double GRIP = 5;
     private static final double HEIGHT = 66;
     private static final double SIDE = 14;
     private static final double DRAG = 4;
@@ -50,6 +61,9 @@ public final class Band extends Region {
     private double pressedX;
     private boolean dragging;
     private boolean scrubbing;
+    private Strip.Edge edge;
+    private long edgeBy;
+    private EdgeListener onEdge;
     private LongConsumer onSeek = _ -> { };
     private RangeListener onRange = (_, _) -> { };
 
@@ -75,6 +89,7 @@ public final class Band extends Region {
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
         addEventHandler(MouseEvent.MOUSE_RELEASED, _ -> released());
+        addEventHandler(MouseEvent.MOUSE_MOVED, e -> setCursor(edgeAt(e.getX(), e.getY()).isPresent() ? Cursor.H_RESIZE : Cursor.DEFAULT));
         addEventHandler(ScrollEvent.SCROLL, this::scrolled);
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
         dyes.addListener(this::paint);
@@ -82,6 +97,10 @@ public final class Band extends Region {
 
     public void setOnSeek(LongConsumer listener) {
         onSeek = listener;
+    }
+
+    public void setOnEdge(EdgeListener listener) {
+        onEdge = listener;
     }
 
     public void setOnRange(RangeListener listener) {
@@ -172,8 +191,21 @@ public final class Band extends Region {
         place();
     }
 
+    /** The edge under the pointer: of two that meet, the one on whose side that is. */
+    private Optional<Strip.Edge> edgeAt(double x, double y) {
+        if (strip == null || y > HEIGHT - RULER) {
+            return Optional.empty();
+        }
+        return strip.edges().stream().filter(e -> {
+            double off = x - SIDE - view.xOf(e.at(), inner());
+            return Math.abs(off) <= GRIP && (e.start() ? off >= 0 : off < 0 || e.at() == strip.count());
+        }).findFirst();
+    }
+
     private void pressed(MouseEvent e) {
         requestFocus();
+        edge = e.getButton() == MouseButton.PRIMARY ? edgeAt(e.getX(), e.getY()).orElse(null) : null;
+        edgeBy = 0;
         if (e.getButton() == MouseButton.PRIMARY) {
             pressedX = e.getX();
             dragging = false;
@@ -194,6 +226,12 @@ public final class Band extends Region {
             return;
         }
         dragging = true;
+        if (edge != null) {
+            edgeBy = Math.round(view.first() + (e.getX() - SIDE) / inner() * view.shown()) - edge.at();
+            setSelection(Math.min(edge.at(), edge.at() + edgeBy), Math.max(edge.at(), edge.at() + edgeBy) - 1);
+            onEdge.moving(edge, edgeBy);
+            return;
+        }
         long a = view.placeAt(pressedX - SIDE, inner());
         long b = view.placeAt(e.getX() - SIDE, inner());
         setSelection(Math.min(a, b), Math.max(a, b));
@@ -201,6 +239,14 @@ public final class Band extends Region {
     }
 
     private void released() {
+        if (edge != null && dragging) {
+            Strip.Edge moved = edge;
+            edge = null;
+            setSelection(-1, -1);
+            onEdge.moved(moved, edgeBy);
+            return;
+        }
+        edge = null;
         if (strip != null && strip.count() > 0 && !dragging && !scrubbing) {
             onSeek.accept(view.placeAt(pressedX - SIDE, inner()));
         }

@@ -17,8 +17,10 @@ import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.FrameFeed;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A reel as it will be made.
@@ -153,6 +155,11 @@ public record ReelStrip(Programme programme, ReelSound heard, Deliverable file, 
     @Override
     public List<Long> cuts() {
         return plan().spans().stream().skip(1).map(ReelPlan.Span::start).toList();
+    }
+
+    @Override
+    public List<Edge> edges() {
+        return plan().spans().stream().flatMap(s -> Stream.of(new Edge(s.start(), s, true), new Edge(s.end(), s, false))).sorted(Comparator.comparingLong(Edge::at).thenComparing(Edge::start)).toList();
     }
 
     @Override

@@ -105,7 +105,7 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
         if (!state.isFault()) {
             String suspicion = review.at(frame).map(f -> f.kind().label() + "? " + f.evidence()).orElse("");
             return !source.reading().marked().contains(frame) ? suspicion
-                    : suspicion.isEmpty() ? "marked to be rendered again" : suspicion + "; marked to be rendered again";
+                    : (suspicion.isEmpty() ? "" : suspicion + "; ") + "marked to be rendered again" + (source.reading().remarks().containsKey(frame) ? ": " + source.reading().remarks().get(frame) : "");
         }
         return state.label() + ": " + table.reason(frame)
                 .orElseGet(() -> "there is no " + table.sequence().pattern().fileName(frame));

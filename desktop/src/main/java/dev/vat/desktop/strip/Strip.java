@@ -2,6 +2,7 @@ package dev.vat.desktop.strip;
 
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
@@ -73,6 +74,14 @@ public interface Strip {
 
     /** Places at which a new item begins, in ascending order, without the first. */
     List<Long> cuts();
+
+    /** An item's end or start, which can be dragged. @param at the place from which on it, or what follows it, is seen */
+    record Edge(long at, ReelPlan.Span item, boolean start) { }
+
+    /** What can be dragged, in ascending order; where two items meet, the end of the one before stands first. */
+    default List<Edge> edges() {
+        return List.of();
+    }
 
     Optional<Rate> rate();
 

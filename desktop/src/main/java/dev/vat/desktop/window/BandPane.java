@@ -4,6 +4,7 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.run.EdgeTrim;
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.strip.Band;
@@ -71,6 +72,21 @@ final class BandPane extends VBox {
         head.getStyleClass().add("band-head");
         getChildren().addAll(head, band);
         band.setOnSeek(seek);
+        band.setOnEdge(new Band.EdgeListener() {
+            @Override
+            public void moving(Strip.Edge edge, long by) {
+                Parts.present(selected, true);
+                selected.setText(edgeWords(edge, by));
+            }
+
+            @Override
+            public void moved(Strip.Edge edge, long by) {
+                clearSelection();
+                if (strip instanceof ReelStrip r) {
+                    EdgeTrim.of(r.programme(), edge.item(), edge.start(), by).ifPresent(studio::edit);
+                }
+            }
+        });
         band.setOnRange((first, last) -> {
             player.setLoopRange(first, last);
             show(strip);
@@ -83,6 +99,11 @@ final class BandPane extends VBox {
         button.setMinWidth(Region.USE_PREF_SIZE);
         button.setTooltip(new Tooltip(words));
         button.setOnAction(_ -> act.run());
+    }
+
+    /** {@code item 2 begins 12 frames later}. */
+    private static String edgeWords(Strip.Edge edge, long by) {
+        return "item " + (edge.item().place() + 1) + (edge.start() ? " begins " : " ends ") + frames(Math.abs(by)) + (by < 0 ? " earlier" : " later");
     }
 
     Band band() {

@@ -1,6 +1,8 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.project.ReelEdits;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.sheet.Dragged;
 import dev.vat.desktop.sheet.FindingsPane;
 import dev.vat.desktop.sheet.InFace;
 import dev.vat.desktop.sheet.OutFace;
@@ -61,6 +63,9 @@ final class SheetPane extends BorderPane {
             ToggleButton tab = new ToggleButton(word);
             tab.setId("face-" + word.toLowerCase(Locale.ROOT));
             tab.setOnAction(_ -> faceChosen.accept(each));
+            if (each == Face.REEL) {
+                takeSources(tab, studio, faceChosen);
+            }
             tabs[each.ordinal()] = tab;
             names.getChildren().add(tab);
         }
@@ -78,6 +83,18 @@ final class SheetPane extends BorderPane {
         setTop(names);
         setCenter(scroll);
         setBottom(new VBox(targets, below));
+    }
+
+    /** A source that is dropped here goes to the end of the reel. */
+    private static void takeSources(ToggleButton tab, Studio studio, Consumer<Face> faceChosen) {
+        tab.setOnMouseDragEntered(e -> Dragged.of(e).filter(Dragged.OfSource.class::isInstance).ifPresent(_ -> tab.getStyleClass().add("drop-here")));
+        tab.setOnMouseDragExited(_ -> tab.getStyleClass().removeAll("drop-here"));
+        tab.setOnMouseDragReleased(e -> {
+            if (Dragged.of(e).orElse(null) instanceof Dragged.OfSource(String id) && studio.table(id) != null) {
+                studio.edit(ReelEdits.addItem(id));
+                faceChosen.accept(Face.REEL);
+            }
+        });
     }
 
     Face face() {

@@ -3,8 +3,11 @@ package dev.vat.desktop.window;
 import static dev.vat.desktop.window.Commands.control;
 import static dev.vat.desktop.window.Commands.key;
 
+import dev.vat.core.project.Remark;
+import dev.vat.core.run.PlanText;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Look;
 import dev.vat.desktop.past.HistoryPage;
 import dev.vat.desktop.picture.PictureArea;
@@ -171,6 +174,9 @@ public final class Shell extends StackPane {
                 .add("select-to", "Select up to here", key(KeyCode.O), this::hasPicture, () -> band.select(false))
                 .add("trim", "Trim to what is selected", key(KeyCode.T), player::hasLoopRange, () -> band.trim())
                 .add("mark", "Mark to be rendered again, or take the mark away", key(KeyCode.R), this::hasPicture, () -> band.mark())
+                .add("paste-marks", "Mark the frames of a list on the clipboard: 0264 ribbon jumps", control(KeyCode.V, KeyCombination.SHIFT_DOWN), this::hasPicture, this::pasteMarks)
+                .add("copy-marks", "Copy all marks as a list", control(KeyCode.C, KeyCombination.SHIFT_DOWN), () -> !Remark.toText(studio.project()).isEmpty(), () -> Clips.copy(Remark.toText(studio.project())))
+                .add("copy-plan", "Copy the reel's plan, frame by frame", null, this::hasReel, () -> Clips.copy(PlanText.of(studio.programme().orElseThrow())))
                 .add("unselect", "Unselect", key(KeyCode.ESCAPE), player::hasLoopRange, () -> band.clearSelection())
                 .add("loop", "Loop", key(KeyCode.L), this::hasPicture, () -> picture.press("loop"))
                 .add("every", "Play every frame, even if slower", key(KeyCode.E), this::hasPicture, () -> picture.press("every-frame"))
@@ -192,6 +198,20 @@ public final class Shell extends StackPane {
                 .add("picture-only", "Fill the window with the picture", key(KeyCode.W), this::hasPicture, this::togglePictureOnly)
                 .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
                 .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
+    }
+
+    private void pasteMarks() {
+        try {
+            List<Remark> remarks = Remark.parse(Clips.text());
+            if (remarks.isEmpty()) {
+                studio.say("There is no list on the clipboard. A line of one: 0264 ribbon jumps");
+                return;
+            }
+            studio.edit(Remark.mark(remarks, studio.project(), studio.programme().orElse(null), studio.watch().tables(), looked.source()));
+            studio.say(remarks.size() == 1 ? "1 line marked frames to be rendered again." : remarks.size() + " lines marked frames to be rendered again.");
+        } catch (IllegalArgumentException e) {
+            studio.say(e.getMessage() + ". Nothing was marked.");
+        }
     }
 
     private boolean hasReel() {

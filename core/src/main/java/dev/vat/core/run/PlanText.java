@@ -1,0 +1,53 @@
+package dev.vat.core.run;
+
+import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.time.Rational;
+import dev.vat.core.time.Timecode;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
+
+/** The plan of a reel as text, a line for each reel frame: its number, its timecode, and what of which source stands there. */
+public final class PlanText {
+
+    private PlanText() { }
+
+    public static String of(Programme programme) {
+        return lines(programme, 0, programme.plan().count());
+    }
+
+    /** Of one item only, with what it is mixed with. @param place of the item in its reel */
+    public static String of(Programme programme, int place) {
+        return programme.plan().spans().stream().filter(s -> s.place() == place).findFirst().map(s -> lines(programme, s.start(), s.end())).orElse("");
+    }
+
+    private static String lines(Programme programme, long from, long to) {
+        Timecode start = programme.start().or(() -> programme.rate().map(r -> Timecode.of(0, r))).orElse(null);
+        return LongStream.range(from, to).mapToObj(f -> f + (start == null ? "" : " " + new Timecode(start.frame() + f, start.rate(), start.dropFrame())) + " -> " + shown(programme, programme.plan().at(f)))
+                .collect(Collectors.joining("\n"));
+    }
+
+    private static String shown(Programme programme, ReelFrame frame) {
+        return switch (frame.content()) {
+            case ReelFrame.SourceFrame(long number) -> name(programme, frame, number) + (frame.isFill() ? " (held for " + number(programme, frame, frame.wanted()) + ")" : "");
+            case ReelFrame.Blend(long before, long after, Rational share) -> name(programme, frame, before) + " + " + number(programme, frame, after) + " (" + share + " of the later)";
+            case ReelFrame.Cross(ReelFrame low, ReelFrame high, Rational share) -> shown(programme, low) + " + " + shown(programme, high) + " (" + share + " of the later)";
+            case ReelFrame.Card(String reason) -> "a card for " + name(programme, frame, frame.wanted()) + ", " + reason;
+            case ReelFrame.Plain(var colour) -> "colour #" + colour;
+            case ReelFrame.Drawing _ -> drawn(programme.plan(), frame);
+        };
+    }
+
+    private static String drawn(ReelPlan plan, ReelFrame frame) {
+        return frame.content() instanceof ReelFrame.Count count ? "leader " + count.figure() : plan.part(frame.item()).item().drawn().title().toLowerCase(Locale.ROOT);
+    }
+
+    private static String name(Programme programme, ReelFrame frame, long number) {
+        return programme.entry(frame.item()).orElseThrow().table().sequence().pattern().baseName() + " " + number(programme, frame, number);
+    }
+
+    private static String number(Programme programme, ReelFrame frame, long number) {
+        return programme.entry(frame.item()).orElseThrow().table().sequence().pattern().number(number);
+    }
+}
