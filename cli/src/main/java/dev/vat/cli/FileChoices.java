@@ -1,5 +1,7 @@
 package dev.vat.cli;
 
+import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.burnin.Line;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
@@ -8,6 +10,7 @@ import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.GroupLength;
 import dev.vat.core.delivery.Look;
+import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.project.Edits;
@@ -57,6 +60,15 @@ final class FileChoices {
     @Option(names = "--look", paramLabel = "FILE", description = "A table of colours (.cube) that pictures go through.")
     private Path look;
 
+    @Option(names = "--loudness", paramLabel = "LUFS", description = "What sound is brought to: -23, or '-16 LUFS, at most -2 dBTP'.")
+    private String loudness;
+
+    @Option(names = "--burn-in", paramLabel = "WORDS@PLACE", description = "A line written into every picture, in place of the reel's: '{source} {frame}@bottom-left'. May stand several times.")
+    private List<String> burnIn = new ArrayList<>();
+
+    @Option(names = "--clean", description = "Nothing is written into pictures, whatever the reel has.")
+    private boolean clean;
+
     @Option(names = "--scan", paramLabel = "ORDER", description = "progressive, top or bottom: interlaced frames are woven of two reel frames each.")
     private String scan;
 
@@ -78,6 +90,9 @@ final class FileChoices {
                 project = firstNumber == null ? project : Edits.follow(id, d -> d.withFirstNumber(firstNumber)).apply(project);
                 project = matte ? Edits.setMatte(id, true).apply(project) : project;
                 project = scan == null ? project : Edits.setFraming(id, settings(project, id).framing().withScan(Scan.parse(scan))).apply(project);
+                project = loudness == null ? project : Edits.follow(id, d -> d.withLoudness(LoudnessTarget.parse(loudness))).apply(project);
+                project = burnIn.isEmpty() ? project : Edits.follow(id, d -> d.withBurnIn(BurnIn.NOTHING.withLines(burnIn.stream().map(Line::parse).toList()))).apply(project);
+                project = clean ? Edits.follow(id, Deliverable::withCleanPictures).apply(project) : project;
                 project = quality == null ? project : Edits.setControl(id, settings(project, id).codec().control(quality)).apply(project);
             } catch (IllegalArgumentException e) {
                 throw new CommandFailure(ExitCode.WRONG_USE, deliverable.title() + ": " + e.getMessage());

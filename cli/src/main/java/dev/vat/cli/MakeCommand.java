@@ -226,7 +226,7 @@ final class MakeCommand implements Callable<Integer> {
         if (rate != null) {
             project = Edits.setRate(parse(rate, Rate::parse)).apply(project);
         }
-        for (Item item : project.currentReel().orElseThrow().items()) {
+        for (Item item : project.currentReel().orElseThrow().items().stream().filter(i -> i.source() != null).toList()) {
             if (gap != null) {
                 project = Edits.setGap(item.source(), parse(gap, GapPolicy::parse)).apply(project);
             }

@@ -14,7 +14,7 @@ import picocli.CommandLine.ParameterException;
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, DemoCommand.class, TortureCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, DemoCommand.class, TortureCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -66,6 +66,12 @@ public final class Vat implements Runnable {
                 }
                 if (type == RemakeCommand.class) {
                     return type.cast(new RemakeCommand(output, places));
+                }
+                if (type == ResoundCommand.class) {
+                    return type.cast(new ResoundCommand(output, places));
+                }
+                if (type == PlanCommand.class) {
+                    return type.cast(new PlanCommand(output, places));
                 }
                 if (type == QueueCommand.class) {
                     return type.cast(new QueueCommand(output, places));

@@ -1,6 +1,8 @@
 package dev.vat.core.burnin;
 
+import java.util.Arrays;
 import java.util.Locale;
+import java.util.stream.Collectors;
 
 /** Nine points of the title-safe area, which keeps five percent clear on each side (Recommendation EBU R 95). */
 public enum Spot {
@@ -10,6 +12,12 @@ public enum Spot {
     public static final double CLEAR = .05;
 
     private static final int ACROSS = 3;
+
+    /** @param text such as {@code bottom-left} */
+    public static Spot parse(String text) {
+        return Arrays.stream(values()).filter(s -> s.title().equals(text.strip().replace('-', ' '))).findFirst().orElseThrow(() -> new IllegalArgumentException("'" + text.strip() + "' is no place; there are "
+                + Arrays.stream(values()).map(s -> s.title().replace(' ', '-')).collect(Collectors.joining(", "))));
+    }
 
     /** From 0, the left, over one half to 1. */
     public double across() {

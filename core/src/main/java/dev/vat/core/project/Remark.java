@@ -24,7 +24,7 @@ import java.util.stream.Collectors;
  */
 public record Remark(String name, String frames, String words) {
 
-    private static final String FRAMES = "(-?\\d+(?:-\\d+)?(?:,\\s*-?\\d+(?:-\\d+)?)*|\\d{1,2}:\\d{2}:\\d{2}[:;]\\d{2,3})";
+    private static final String FRAMES = "(\\d{1,2}:\\d{2}:\\d{2}[:;]\\d{2,3}|-?\\d+(?:-\\d+)?(?:,\\s*-?\\d+(?:-\\d+)?)*)";
     private static final Pattern LINE = Pattern.compile("(?:(\\S+)\\s+)??" + FRAMES + "(?:[\\s:,.]+(.*))?");
 
     /** The lines of a text that aren't empty. @throws IllegalArgumentException with a line that names no frames */

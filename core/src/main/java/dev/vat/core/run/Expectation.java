@@ -92,6 +92,12 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 matrix, primaries, transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, label.toString(), level);
     }
 
+    /** With another sound track, or none. @param track null for none */
+    public Expectation withSound(SoundTrack track) {
+        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
+                transfer, range, track == null ? 0 : 1, track, indexInFront, stills, mostBytes, scan, loops, timecode, null);
+    }
+
     /** @param other null for as it is */
     public Expectation withLevel(Level other) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,

@@ -16,6 +16,7 @@ import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -160,6 +161,24 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
             return Optional.of(new ReelSound(layout.channels(), layout.toString(), whole, pieces, tones));
         }
         return Optional.of(first == null ? new ReelSound(2, "stereo", whole, pieces, tones) : new ReelSound(first.channels(), first.layout(), whole, pieces, tones));
+    }
+
+    /**
+     * One sound file under pictures.
+     *
+     * @param at seconds after the first picture at which it begins; below 0 its start is cut off
+     * @param length of the pictures, in seconds
+     * @throws IllegalArgumentException if nothing of it would be heard
+     */
+    public static ReelSound of(Path file, ClipFacts.Track track, Rational at, Rational length) {
+        long whole = samples(length);
+        long begin = samples(at);
+        long cut = Math.max(0, -begin);
+        long heard = Math.min(track.samples() * SoundCodec.RATE / track.rate() - cut, whole - Math.max(0, begin));
+        if (heard <= 0) {
+            throw new IllegalArgumentException("Nothing of " + file.getFileName() + " would be heard: it would lie outside the pictures");
+        }
+        return new ReelSound(track.channels(), track.layout(), whole, List.of(new Piece(file.toAbsolutePath().toString(), cut, Math.max(0, begin), heard)));
     }
 
     /** Of what is drawn: along with bars, and for one frame with the last figure of a leader. */

@@ -66,7 +66,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
      *
      * @param file where it lies, absolute
      * @param sha256 of the whole file
-     * @param frames of the file that changed, as text: {@code 118-120, 131}
+     * @param frames of the file that changed, as text: {@code 118-120, 131}; empty where only its sound is another
      * @param taken numbers of the parts that are taken over
      */
     public record Remade(String file, String sha256, String frames, List<Integer> taken) {
@@ -241,6 +241,12 @@ public record RunPlan(int version, String run, String made, String vat, String l
     public RunPlan withSpans(List<RunSpan> others) {
         return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, others, folder,
                 typeface, sound, files, remade);
+    }
+
+    /** The same with another sound. @param other null for none */
+    public RunPlan withSound(ReelSound other) {
+        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, folder,
+                typeface, other, files, remade);
     }
 
     /** The same run for other files. */

@@ -7,7 +7,8 @@ import java.util.Locale;
 /** Where a source lies and how its files are named; all that has to be known to find it again. */
 public record Location(Path folder, SequencePattern pattern) {
 
-    private static final List<String> SOUNDS = List.of("wav", "flac", "mp3", "aac", "m4a", "ogg", "oga", "opus", "aif",
+    /** What names of sound files end in, without the dot. */
+    public static final List<String> SOUND_EXTENSIONS = List.of("wav", "flac", "mp3", "aac", "m4a", "ogg", "oga", "opus", "aif",
             "aiff", "ac3", "caf", "w64", "rf64");
 
     /** A movie, a still without a number, or a sound. */
@@ -37,6 +38,6 @@ public record Location(Path folder, SequencePattern pattern) {
 
     /** By the extension of a file name, in upper or lower case. */
     public static boolean isSoundName(String fileName) {
-        return SOUNDS.contains(fileName.substring(fileName.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT));
+        return SOUND_EXTENSIONS.contains(fileName.substring(fileName.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT));
     }
 }

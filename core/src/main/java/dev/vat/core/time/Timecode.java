@@ -1,8 +1,5 @@
 package dev.vat.core.time;
 
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
-
 /**
  * A label HH:MM:SS:FF for a frame, after SMPTE ST 12-1. With drop-frame counting (written with {@code ;} before the
  * frames) two or four labels are left out at the start of each minute that isn't a multiple of ten.
@@ -10,8 +7,6 @@ import java.util.regex.Pattern;
  * @param frame the frame's place counted from 00:00:00:00, below 24 hours
  */
 public record Timecode(long frame, Rate rate, boolean dropFrame) {
-
-    private static final Pattern TEXT = Pattern.compile("(\\d{1,2}):(\\d{2}):(\\d{2})([:;])(\\d{2,3})");
 
     public Timecode {
         if (dropFrame && !rate.allowsDropFrame()) {
@@ -30,15 +25,20 @@ public record Timecode(long frame, Rate rate, boolean dropFrame) {
     }
 
     public static Timecode parse(String text, Rate rate) {
-        Matcher match = TEXT.matcher(text.strip());
-        if (!match.matches()) {
-            throw new IllegalArgumentException("Not a timecode HH:MM:SS:FF: '" + text + "'");
+        String label = text.strip();
+        // One or two figures, two, two, and two or three. By hand: lists of marks and whole days of labels are read.
+        int minutesAt = label.indexOf(':') + 1;
+        int framesAt = minutesAt + 6;
+        boolean shaped = (minutesAt == 2 || minutesAt == 3) && (label.length() == framesAt + 2 || label.length() == framesAt + 3) && label.charAt(minutesAt + 2) == ':'
+                && (label.charAt(framesAt - 1) == ':' || label.charAt(framesAt - 1) == ';');
+        if (!shaped) {
+            throw notOne(text);
         }
-        boolean drop = match.group(4).equals(";");
-        long hours = Long.parseLong(match.group(1));
-        long minutes = Long.parseLong(match.group(2));
-        long seconds = Long.parseLong(match.group(3));
-        long frames = Long.parseLong(match.group(5));
+        boolean drop = label.charAt(framesAt - 1) == ';';
+        long hours = number(label, 0, minutesAt - 1);
+        long minutes = number(label, minutesAt, minutesAt + 2);
+        long seconds = number(label, minutesAt + 3, minutesAt + 5);
+        long frames = number(label, framesAt, label.length());
         int base = rate.timecodeBase();
         if (hours > 23 || minutes > 59 || seconds > 59 || frames >= base) {
             throw new IllegalArgumentException("No such timecode at " + rate.label() + ": '" + text + "'");
@@ -53,6 +53,22 @@ public record Timecode(long frame, Rate rate, boolean dropFrame) {
             frame -= dropped * (totalMinutes - totalMinutes / 10);
         }
         return new Timecode(frame, rate, drop);
+    }
+
+    private static long number(String label, int from, int to) {
+        long number = 0;
+        for (int i = from; i < to; i++) {
+            int figure = label.charAt(i) - '0';
+            if (figure < 0 || figure > 9) {
+                throw notOne(label);
+            }
+            number = 10 * number + figure;
+        }
+        return number;
+    }
+
+    private static IllegalArgumentException notOne(String text) {
+        return new IllegalArgumentException("Not a timecode HH:MM:SS:FF: '" + text + "'");
     }
 
     private static int droppedPerMinute(Rate rate) {
@@ -81,7 +97,15 @@ public record Timecode(long frame, Rate rate, boolean dropFrame) {
             }
         }
         long seconds = label / base;
-        return "%02d:%02d:%02d%s%02d".formatted(seconds / 3600, seconds / 60 % 60, seconds % 60,
-                dropFrame ? ";" : ":", label % base);
+        // By hand: bands and plans ask for very many of these.
+        StringBuilder text = new StringBuilder(12);
+        two(text, seconds / 3600).append(':');
+        two(text, seconds / 60 % 60).append(':');
+        two(text, seconds % 60).append(dropFrame ? ';' : ':');
+        return two(text, label % base).toString();
+    }
+
+    private static StringBuilder two(StringBuilder text, long number) {
+        return (number < 10 ? text.append('0') : text).append(number);
     }
 }

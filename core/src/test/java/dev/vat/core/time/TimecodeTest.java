@@ -3,6 +3,7 @@ package dev.vat.core.time;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -26,6 +27,20 @@ class TimecodeTest {
     void dropFrameLeavesLabelsOut(long frame, String rate, String text) {
         assertThat(Timecode.ofDropFrame(frame, Rate.parse(rate))).hasToString(text);
         assertThat(Timecode.parse(text, Rate.parse(rate)).frame()).isEqualTo(frame);
+    }
+
+    /** Each label is read back as the frame that it is of, and none stands twice. */
+    @ParameterizedTest
+    @CsvSource({"24000/1001, false", "24, false", "25, false", "30000/1001, false", "30000/1001, true", "30, false", "50, false", "60000/1001, false", "60000/1001, true", "60, false"})
+    void everyFrameOfADayComesBack(String text, boolean drop) {
+        Rate rate = Rate.parse(text);
+        long labels = 24L * 3600 * rate.timecodeBase();
+        long day = drop ? labels - rate.timecodeBase() / 15 * (24 * 60 - 24 * 6) : labels;
+        assertThat(LongStream.range(0, day).parallel().filter(frame -> {
+            Timecode label = new Timecode(frame, rate, drop);
+            Timecode read = Timecode.parse(label.toString(), rate);
+            return !read.equals(label) || read.frame() != frame;
+        }).boxed().toList()).isEmpty();
     }
 
     @Test

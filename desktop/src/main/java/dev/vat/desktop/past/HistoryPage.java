@@ -1,5 +1,6 @@
 package dev.vat.desktop.past;
 
+import dev.vat.core.source.Location;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
@@ -114,6 +115,7 @@ public final class HistoryPage extends BorderPane {
         }
         add("history-again", "Make again", () -> past.makeAgain(line));
         if (line.there() && receipt) {
+            add("history-sound", "Another sound\u2026", () -> ask.file("The sound to lay under " + line.file().getFileName(), "Sounds", Location.SOUND_EXTENSIONS).ifPresent(sound -> past.resound(line, sound)));
             add("history-changed", "Make what changed", () -> past.makeWhatChanged(line));
         }
         add("history-frames", "Bring in its frames", () -> past.showFrames(line));

@@ -2,8 +2,11 @@ package dev.vat.desktop.studio;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.FrameSet;
+import dev.vat.core.time.Rational;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.history.HistoryStore.Entry;
 import dev.vat.engine.place.Places;
@@ -13,6 +16,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 
@@ -78,6 +82,28 @@ public final class Past {
                 say(e.getMessage() + ".");
             }
         });
+    }
+
+    /** Lays another sound under its pictures, which are taken over as they are packed. @param sound null for none */
+    public void resound(Line line, Path sound) {
+        CompletableFuture<ClipFacts> probed = sound == null ? CompletableFuture.completedFuture(null) : studio.viewer().probe(sound);
+        probed.whenCompleteAsync((facts, failure) -> {
+            try {
+                if (failure != null || facts != null && facts.sounds().isEmpty()) {
+                    throw new IOException(sound.getFileName() + (failure != null ? " can't be read: " + failure.getMessage() : " has no sound"));
+                }
+                Remake remake = Remake.of(line.file(), line.entry.plan());
+                ReelSound heard = facts == null ? null : ReelSound.of(sound, facts.sounds().getFirst(), Rational.ZERO, remake.seconds());
+                RunPlan plan = remake.planWithSound(heard, null);
+                ui.execute(() -> {
+                    if (start(plan, line)) {
+                        studio.say((sound == null ? "The sound is taken out of " : sound.getFileName() + " is laid under ") + line.file().getFileName() + "; its pictures are taken over as they are.");
+                    }
+                });
+            } catch (IOException | IllegalArgumentException e) {
+                say(e.getMessage() + ".");
+            }
+        }, background);
     }
 
     private boolean start(RunPlan plan, Line line) {

@@ -17,6 +17,7 @@ import dev.vat.scene.DraftView;
 import dev.vat.scene.Drawing;
 import dev.vat.scene.DunesPass;
 import dev.vat.scene.FlawedShot;
+import dev.vat.scene.FrameMark;
 import dev.vat.scene.Shot;
 import dev.vat.scene.Wind;
 import java.io.IOException;
@@ -35,6 +36,8 @@ final class BesideTheReel {
     private static final int RETAKE_FRAMES = 48;
     private static final int DRAFT_FRAMES = 40;
     private static final int ARCHIVE_FRAMES = 50;
+    /** The clip's number in the marks of its frames, behind those of the shots. */
+    private static final int ARCHIVE_MARK = Shot.values().length + 1;
     /** Standard definition with 4:3 over its whole width: seen 768x576. */
     private static final Size ARCHIVE = Size.of(720, 576);
     private static final PixelAspect ARCHIVE_PIXEL = PixelAspect.of(16, 15);
@@ -134,7 +137,7 @@ final class BesideTheReel {
         try (PartWriter writer = new PartWriter(fresh, spec, 0, false); Conversion conversion = new Conversion(spec.codec(), ARCHIVE, Treatment.plain(spec.codec(), ARCHIVE))) {
             Size seen = ARCHIVE_PIXEL.seen(ARCHIVE);
             for (int frame = 0; frame < ARCHIVE_FRAMES; frame++) {
-                Samples squeezed = squeeze(Shot.KITE.draw(frame, seen.width(), seen.height()), ARCHIVE.width());
+                Samples squeezed = squeeze(new FrameMark(ARCHIVE_MARK, frame).on(Shot.KITE.draw(frame, seen.width(), seen.height())), ARCHIVE.width());
                 try (Picture working = Picture.of(squeezed); Picture converted = conversion.convert(working)) {
                     writer.write(converted);
                 }

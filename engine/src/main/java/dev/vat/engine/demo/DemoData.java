@@ -16,6 +16,7 @@ import dev.vat.media.Samples;
 import dev.vat.media.StillWriter;
 import dev.vat.media.still.ExrWriter;
 import dev.vat.scene.Drawing;
+import dev.vat.scene.FrameMark;
 import dev.vat.scene.Shot;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -35,7 +36,7 @@ import java.util.function.Predicate;
 
 /**
  * The opening of Kite Week: frames drawn by code, with the faults that real renders have. Frames that stand there already
- * are kept. Codes pictures by the media library, so this belongs into a process of its own.
+ * are kept. Every frame of the opening says by a machine-readable mark which one it is. Codes pictures by the media library, so this belongs into a process of its own.
  */
 public final class DemoData {
 
@@ -126,7 +127,7 @@ public final class DemoData {
         if (Files.exists(file) || shot == Shot.KITE && HOLE.contains(number)) {
             return;
         }
-        byte[] data = shot == Shot.KITE && number == EMPTY ? new byte[0] : encode(shot, shot.draw(frame, width, height));
+        byte[] data = shot == Shot.KITE && number == EMPTY ? new byte[0] : encode(shot, new FrameMark(shot.ordinal() + 1, number).on(shot.draw(frame, width, height)));
         if (shot == Shot.KITE && number == CUT_SHORT) {
             data = Arrays.copyOf(data, data.length * 3 / 5);
         }

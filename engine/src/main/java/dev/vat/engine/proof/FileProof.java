@@ -150,7 +150,9 @@ public final class FileProof {
         if (reelFrames(plan, file) < plan.frames()) {
             notes.add("ended early by hand: the first " + reelFrames(plan, file) + " of " + plan.frames() + " frames");
         }
-        if (plan.remade() != null) {
+        if (plan.remade() != null && plan.remade().frames().isEmpty()) {
+            notes.add("sound laid anew: the pictures are those of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 " + plan.remade().sha256() + "), taken over as they were packed");
+        } else if (plan.remade() != null) {
             notes.add("made anew of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 " + plan.remade().sha256() + "): frames " + plan.remade().frames()
                     + " changed; " + plan.remade().taken().size() + " of " + file.parts().size() + " parts were taken over, the others encoded again");
         }

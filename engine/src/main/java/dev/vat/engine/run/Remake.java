@@ -1,7 +1,11 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.delivery.LoudnessTarget;
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.run.Expectation;
 import dev.vat.core.run.Receipt;
+import dev.vat.core.run.ReelSound;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rational;
@@ -12,6 +16,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -145,6 +150,34 @@ public final class Remake {
         }).toList();
         return RunPlanner.ofSystem().again(plan.withSpans(spans).withFiles(List.of(made)), file.toAbsolutePath().getParent(),
                 new RunPlan.Remade(file.toAbsolutePath().toString(), receipt.sha256(), frames.toString(), taken(frames)));
+    }
+
+    /**
+     * The run that lays another sound under the same pictures: all their packets are taken over.
+     *
+     * @param sound as long as the pictures, or null for none
+     * @param level how loud the whole is to be, or null for as it is
+     * @throws IOException if the file carries no sound, or not such a one
+     */
+    public RunPlan planWithSound(ReelSound sound, LoudnessTarget level) throws IOException {
+        Expectation expected = made.expected();
+        if (!expected.container().carriesSound()) {
+            throw new IOException(expected.container().title() + " carries no sound");
+        }
+        SoundCodec codec = expected.sound() == null ? SoundCodec.usualIn(expected.container())
+                : Arrays.stream(SoundCodec.values()).filter(c -> c.reportedName().equals(expected.sound().codec())).findFirst().orElseThrow();
+        if (sound != null && codec.against(expected.container(), sound.channels()).isPresent()) {
+            throw new IOException(codec.against(expected.container(), sound.channels()).get());
+        }
+        Expectation other = expected.withSound(sound == null ? null : new Expectation.SoundTrack(codec.reportedName(), sound.channels(), SoundCodec.RATE, sound.seconds()))
+                .withLevel(sound == null || level == null ? null : new Expectation.Level(level.integrated(), level.integrated(), level.mostPeak(), 0, sound.samples()));
+        return RunPlanner.ofSystem().again(plan.withSound(sound).withFiles(List.of(made.withExpected(other))), file.toAbsolutePath().getParent(),
+                new RunPlan.Remade(file.toAbsolutePath().toString(), receipt.sha256(), "", made.parts().stream().map(RunPlan.Part::index).toList()));
+    }
+
+    /** Length of the file's pictures, in seconds. */
+    public Rational seconds() {
+        return made.expected().seconds();
     }
 
     /** Whether the frame for which something stands in was rendered since. */

@@ -1,0 +1,58 @@
+package dev.vat.cli;
+
+import dev.vat.core.project.Project;
+import dev.vat.core.run.PlanText;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.FrameTable;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.viewer.Listing;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "plan", mixinStandardHelpOptions = true,
+        description = "Prints which source frames stand at each frame of a project's reel.")
+final class PlanCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "PROJECT", description = "A saved project.")
+    private Path path;
+
+    @Option(names = "--item", paramLabel = "N", description = "Only the item with that number, from 1.")
+    private Integer item;
+
+    PlanCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Project project = ProjectFile.load(path.toAbsolutePath().normalize());
+        Map<String, FrameTable> tables = new HashMap<>();
+        try (Viewer viewer = new Viewer(places)) {
+            for (var source : project.sources()) {
+                Listing listing = Listing.of(viewer, source.location());
+                if (listing.sequence().isPresent()) {
+                    tables.put(source.id(), Checking.check(viewer, listing.sequence().get(), true, source.reading().picture().layer(), output));
+                }
+            }
+        }
+        Programme programme = Programme.of(project, tables).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project has no reel"));
+        if (item != null && (item < 1 || item > programme.reel().items().size())) {
+            throw new CommandFailure(ExitCode.WRONG_USE, "The reel has items 1 to " + programme.reel().items().size() + ", not " + item);
+        }
+        String text = item == null ? PlanText.of(programme) : PlanText.of(programme, item - 1);
+        text.lines().forEach(output::line);
+        return ExitCode.PROVEN.code();
+    }
+}

@@ -1,0 +1,80 @@
+package dev.vat.cli;
+
+import dev.vat.core.delivery.LoudnessTarget;
+import dev.vat.core.run.ReelSound;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.time.Moment;
+import dev.vat.core.time.Rational;
+import dev.vat.engine.history.HistoryStore;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.run.Remake;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "resound", mixinStandardHelpOptions = true,
+        description = "Lays another sound under the pictures of a finished file, which are taken over as they are packed: a new file stands beside the old one.")
+final class ResoundCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "FILE", description = "A file made by Vat on this machine, with its receipt beside it.")
+    private Path file;
+
+    @Option(names = "--with", paramLabel = "SOUND", description = "The sound file; without it the new file has no sound.")
+    private Path sound;
+
+    @Option(names = "--at", paramLabel = "TIME", description = "Where it begins: frames, 0.5 s, 4800 smp or a timecode; below 0 its start is cut off.")
+    private String at;
+
+    @Option(names = "--loudness", paramLabel = "LUFS", description = "What it is brought to: -23, or '-16 LUFS, at most -2 dBTP'.")
+    private String loudness;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    ResoundCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Path absolute = file.toAbsolutePath().normalize();
+        if (!Files.exists(absolute)) {
+            throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
+        }
+        HistoryStore.Entry entry = HistoryStore.at(places.history()).of(absolute)
+                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, absolute.getFileName() + " wasn't made here, or was changed since: its bytes are those of no file in the history"));
+        Remake remake = Remake.of(absolute, entry.plan());
+        LoudnessTarget level = loudness == null ? null : MakeCommand.parse(loudness, LoudnessTarget::parse);
+        return new Making(output, places).make(remake.planWithSound(sound == null ? null : heard(remake, entry), level), null);
+    }
+
+    private ReelSound heard(Remake remake, HistoryStore.Entry entry) throws IOException, InterruptedException {
+        Path absolute = sound.toAbsolutePath().normalize();
+        if (!Files.isRegularFile(absolute)) {
+            throw new CommandFailure(ExitCode.WRONG_USE, absolute + " is no file that is there");
+        }
+        Rational begin = at == null ? Rational.ZERO : MakeCommand.parse(at, text -> Moment.parse(text, entry.plan().rate()));
+        try (Viewer viewer = new Viewer(places)) {
+            ClipFacts facts = viewer.probe(absolute).get();
+            if (facts.sounds().isEmpty()) {
+                throw new CommandFailure(ExitCode.WRONG_USE, absolute.getFileName() + " has no sound");
+            }
+            return ReelSound.of(absolute, facts.sounds().getFirst(), begin, remake.seconds());
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
+        } catch (ExecutionException e) {
+            throw new IOException(e.getCause().getMessage(), e.getCause());
+        }
+    }
+}
