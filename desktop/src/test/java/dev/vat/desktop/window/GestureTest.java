@@ -2,6 +2,8 @@ package dev.vat.desktop.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.reel.Item;
+import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
 import dev.vat.desktop.strip.Band;
 import java.nio.file.Path;
@@ -101,6 +103,44 @@ class GestureTest extends WindowCase {
         type(KeyCode.T);
         settle();
         assertThat(on(() -> studio().project().source("s1").orElseThrow().reading().range().count())).isBetween(9L, 12L);
+    }
+
+    private Point2D at(String id, double across, double down) throws Exception {
+        return on(() -> {
+            Bounds box = node(id).localToScreen(node(id).getBoundsInLocal());
+            return new Point2D(box.getMinX() + box.getWidth() * across, box.getMinY() + box.getHeight() * down);
+        });
+    }
+
+    private void drag(Point2D from, Point2D to) throws Exception {
+        moveTo(from).press(MouseButton.PRIMARY).moveTo(from.add(0, 12)).moveTo(from.midpoint(to)).moveTo(to).moveTo(to.add(1, 1)).release(MouseButton.PRIMARY);
+        settle();
+    }
+
+    @Test
+    void sourcesAreDraggedIntoTheReelItemsAmongEachOtherAndEdgesOnTheBand() throws Exception {
+        drop(TestFrames.png(folder.resolve("a"), "sh010", 40));
+        drop(TestFrames.png(folder.resolve("b"), "sh020", 20));
+        run(() -> studio().chooseRate(Rate.FPS_25));
+        press("face-in");
+        settle();
+        int before = on(() -> studio().project().currentReel().orElseThrow().items().size());
+        drag(at("source-s1", .4, .2), at("face-reel", .5, .5));
+        assertThat(on(() -> studio().project().currentReel().orElseThrow().items())).hasSize(before + 1).last().isEqualTo(Item.of("s1"));
+        await(() -> isThere("item-1"));
+        drag(at("item-0", .5, .5), at("item-" + before, .5, .8));
+        assertThat(on(() -> studio().project().currentReel().orElseThrow().items())).last().isEqualTo(Item.of("s1"));
+        List<Item> items = on(() -> studio().project().currentReel().orElseThrow().items());
+        assertThat(items.getFirst()).as("the first one went to the end").isEqualTo(Item.of(before == 2 ? "s2" : "s1"));
+        // The end of the last item is the right edge of the band; the ruler lies below.
+        double wide = on(() -> ((Band) node("band")).getWidth());
+        double edge = (wide - 14) / wide;
+        moveTo(onBand(edge - 2 / wide)).press(MouseButton.PRIMARY).moveTo(onBand(edge - 40 / wide)).moveTo(onBand(edge - .1)).release(MouseButton.PRIMARY);
+        settle();
+        assertThat(on(() -> studio().project().currentReel().orElseThrow().items().getLast().range())).as("it ends earlier").isNotNull().satisfies(r -> {
+            assertThat(r.first()).isEqualTo(1);
+            assertThat(r.last()).isLessThan(40);
+        });
     }
 
     @Test

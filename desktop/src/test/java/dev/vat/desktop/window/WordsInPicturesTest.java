@@ -1,0 +1,204 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.burnin.Line;
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.delivery.LoudnessTarget;
+import dev.vat.core.reel.BarPattern;
+import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.Reel;
+import dev.vat.core.source.Reading;
+import dev.vat.core.time.Rate;
+import dev.vat.desktop.TestFrames;
+import dev.vat.desktop.look.Clips;
+import dev.vat.engine.protocol.Message;
+import java.nio.file.Files;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Window;
+import org.junit.jupiter.api.Test;
+
+/** What is written into pictures and drawn before them, and what people write of frames. */
+class WordsInPicturesTest extends WindowCase {
+
+    private void enter(String id, String text) throws Exception {
+        await(() -> isThere(id));
+        run(() -> {
+            node(id).requestFocus();
+            ((TextField) node(id)).setText(text);
+        });
+        type(KeyCode.ENTER);
+        settle();
+    }
+
+    private Reel reel() throws Exception {
+        return on(() -> studio().project().currentReel().orElseThrow());
+    }
+
+    private void shot() throws Exception {
+        drop(TestFrames.png(folder, "sh010", 30));
+        run(() -> studio().chooseRate(Rate.FPS_25));
+        press("face-reel");
+        settle();
+    }
+
+    private Message.Subject shown(long place) throws Exception {
+        return on(() -> window.shell().strip().subject(place).orElseThrow());
+    }
+
+    @Test
+    void linesAreAddedPlacedSizedAndTakenOut() throws Exception {
+        shot();
+        fire("reel-burn-in-review");
+        settle();
+        assertThat(reel().burnIn()).isEqualTo(BurnIn.forReview());
+        assertThat(((Message.Lettered) shown(4)).lettering().lines().getFirst().text()).isEqualTo("sh010 0005");
+        fire("reel-burn-in-0-top");
+        settle();
+        enter("reel-burn-in-0-size", "7,5");
+        enter("reel-burn-in-0-ground", "80");
+        enter("reel-burn-in-0-words", "{frame} of {reel}");
+        Line line = reel().burnIn().lines().getFirst();
+        assertThat(line.at()).isEqualTo(Spot.TOP);
+        assertThat(line.size()).isEqualTo(7.5);
+        assertThat(line.ground()).isEqualTo(80);
+        enter("reel-burn-in-0-words", "{weather}");
+        assertThat(node("reel-burn-in-0-words").getStyleClass()).as("a field that doesn't exist stays, marked").contains("refused");
+        fire("reel-burn-in-1-out");
+        settle();
+        fire("reel-burn-in-0-out");
+        settle();
+        assertThat(reel().burnIn()).isNull();
+        assertThat(shown(4)).isInstanceOf(Message.Still.class);
+        run(() -> window.shell().press("undo"));
+        settle();
+        assertThat(reel().burnIn().lines()).hasSize(1);
+    }
+
+    @Test
+    void lettersThatVatsFaceLacksBlockUntilAnotherIsChosen() throws Exception {
+        shot();
+        press("target-web-h264");
+        fire("reel-burn-in-add-words");
+        settle();
+        enter("reel-burn-in-0-words", "\u51e7");
+        await(() -> isThere("finding-letters-missing"));
+        assertThat(on(() -> studio().making().canMake())).isFalse();
+        answers.file = Files.writeString(folder.resolve("no.ttf"), "no font");
+        fire("remedy-letters-missing-0");
+        await(() -> isThere("finding-face-unusable"));
+        fire("remedy-face-unusable-1");
+        enter("reel-burn-in-0-words", "kite");
+        await(() -> studio().making().canMake());
+    }
+
+    @Test
+    void aColumnIsCleanOrHasItsOwn() throws Exception {
+        shot();
+        fire("reel-burn-in-review");
+        press("target-web-h264");
+        press("face-out");
+        settle();
+        fold("fold-picture");
+        assertThat(text("cell-burn_in-web-h264")).isEqualTo("as the reel, 2 lines");
+        // By keys: the row lies below what is seen.
+        press("cell-container-web-h264");
+        for (int i = 0; i < 30 && !on(() -> node("cell-burn_in-web-h264").getStyleClass().contains("here")); i++) {
+            type(KeyCode.DOWN);
+        }
+        choose("burn-in-clean");
+        assertThat(text("cell-burn_in-web-h264")).isEqualTo("none, clean");
+        assertThat(shown(0)).isInstanceOf(Message.Still.class);
+        choose("burn-in-own");
+        assertThat(text("cell-burn_in-web-h264")).isEqualTo("its own, 2 lines");
+        fire("own-burn-in-1-out");
+        settle();
+        assertThat(text("cell-burn_in-web-h264")).isEqualTo("its own, 1 line");
+        assertThat(((Message.Lettered) shown(0)).lettering().lines()).hasSize(1);
+        choose("burn-in-reel");
+        assertThat(((Message.Lettered) shown(0)).lettering().lines()).hasSize(2);
+    }
+
+    private void fold(String id) throws Exception {
+        press(id);
+        settle();
+    }
+
+    private void choose(String item) throws Exception {
+        type(KeyCode.ENTER);
+        await(() -> Window.getWindows().stream().anyMatch(ContextMenu.class::isInstance));
+        run(() -> Window.getWindows().stream().filter(ContextMenu.class::isInstance).map(ContextMenu.class::cast).toList().forEach(menu -> {
+            menu.getItems().stream().filter(i -> item.equals(i.getId())).findFirst().orElseThrow().fire();
+            menu.hide();
+        }));
+        settle();
+    }
+
+    @Test
+    void aBroadcastHeadIsOneStep() throws Exception {
+        shot();
+        fire("add-head");
+        settle();
+        assertThat(reel().start()).isEqualTo("09:59:30:00");
+        assertThat(reel().items()).hasSize(4);
+        assertThat(on(() -> window.shell().strip().timecode(750).orElseThrow())).hasToString("10:00:00:00");
+        assertThat(on(() -> studio().sound().orElseThrow().tones())).hasSize(1);
+        assertThat(on(() -> ((Message.Drawing) window.shell().strip().subject(0).orElseThrow()).what())).isNotNull();
+        run(() -> window.shell().lookup("#item-1").getOnMouseClicked().handle(null));
+        settle();
+        enter("slate-words-0", "{reel}, cut 2");
+        assertThat(((Drawn.Slate) reel().items().get(1).drawn()).entries().getFirst().words().text()).isEqualTo("{reel}, cut 2");
+        fire("slate-out-4");
+        settle();
+        run(() -> window.shell().lookup("#item-0").getOnMouseClicked().handle(null));
+        settle();
+        fire("bars-100/0/100/0");
+        settle();
+        enter("tone", "-20");
+        assertThat(reel().items().getFirst().drawn()).isEqualTo(new Drawn.Bars(BarPattern.BARS_100, -20, 500));
+        for (int i = 0; i < 5; i++) {
+            run(() -> window.shell().press("undo"));
+        }
+        settle();
+        assertThat(reel().items()).as("one step put it there, one takes it away").hasSize(1);
+        assertThat(reel().start()).isNull();
+    }
+
+    @Test
+    void marksComeFromTheClipboardAndGoBackThere() throws Exception {
+        shot();
+        press("face-in");
+        run(() -> Clips.copy("0012 ribbon jumps\n14-15\n"));
+        run(() -> window.shell().press("paste-marks"));
+        settle();
+        Reading reading = on(() -> studio().project().source("s1").orElseThrow().reading());
+        assertThat(reading.marked()).hasToString("12, 14-15");
+        assertThat(reading.remarks()).containsEntry(12L, "ribbon jumps");
+        assertThat(on(() -> window.shell().strip().remark(11))).isEqualTo("marked to be rendered again: ribbon jumps");
+        run(() -> window.shell().press("copy-marks"));
+        assertThat(on(Clips::text)).isEqualTo("sh010 0012 ribbon jumps\nsh010 0014-0015");
+        run(() -> Clips.copy("0099 too far"));
+        run(() -> window.shell().press("paste-marks"));
+        settle();
+        assertThat(on(() -> studio().message())).contains("has no frame 99").endsWith("Nothing was marked.");
+    }
+
+    @Test
+    void loudnessIsTypedIntoItsCell() throws Exception {
+        shot();
+        fire("add-bars");
+        press("target-web-h264");
+        press("face-out");
+        settle();
+        fold("fold-file");
+        press("cell-loudness-web-h264");
+        type(KeyCode.ENTER);
+        await(() -> isThere("cell-editor"));
+        enter("cell-editor", "-16");
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().loudness())).isEqualTo(new LoudnessTarget(-16, -1));
+        assertThat(text("cell-loudness-web-h264")).startsWith("-16.0 LUFS, at most -1.0 dBTP");
+    }
+}
