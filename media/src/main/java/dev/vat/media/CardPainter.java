@@ -21,11 +21,8 @@ public final class CardPainter {
     private static final int GROUND = 0x30;
     private static final int INK = 0xe8;
 
-    private final Font font;
-
-    public CardPainter() {
-        font = Face.own();
-    }
+    /** Read when first needed, by whichever thread that is: most runs need no card. */
+    private Font font;
 
     /** An opaque working picture with {@code lines} one under the other, the first one large. */
     public Picture paint(WorkingFormat format, boolean alpha, int width, int height, List<String> lines) {
@@ -77,9 +74,14 @@ public final class CardPainter {
         return ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
     }
 
+    private synchronized Font font() {
+        font = font == null ? Face.own() : font;
+        return font;
+    }
+
     private TextLayout fitting(String text, float size, float room, FontRenderContext context) {
-        TextLayout layout = new TextLayout(text, font.deriveFont(size), context);
+        TextLayout layout = new TextLayout(text, font().deriveFont(size), context);
         float advance = layout.getAdvance();
-        return advance <= room ? layout : new TextLayout(text, font.deriveFont(size * room / advance), context);
+        return advance <= room ? layout : new TextLayout(text, font().deriveFont(size * room / advance), context);
     }
 }

@@ -36,7 +36,8 @@ public final class DrawingPainter {
     private static final double GAP = .015;
     private static final double CLEAR = .07;
 
-    private final Font font = Face.own();
+    /** Read when first needed: most runs draw nothing, and that takes a while. */
+    private Font font;
 
     /** A picture as displays show it. @param pixel shape of its pixels @param alpha whether it has that channel, full everywhere */
     Picture paint(ReelFrame.Drawing drawing, boolean alpha, int width, int height, PixelAspect pixel) {
@@ -125,7 +126,7 @@ public final class DrawingPainter {
         if (text.isBlank()) {
             return;
         }
-        String missing = Face.missing(font, text);
+        String missing = Face.missing(font(), text);
         if (!missing.isEmpty()) {
             throw new MediaException("Vat's face has no letter " + missing + ", which stands on the slate: write it in other letters", 0);
         }
@@ -137,7 +138,12 @@ public final class DrawingPainter {
     }
 
     private TextLayout layout(String text, double size) {
-        return new TextLayout(text, font.deriveFont((float) size), new FontRenderContext(null, true, true));
+        return new TextLayout(text, font().deriveFont((float) size), new FontRenderContext(null, true, true));
+    }
+
+    private Font font() {
+        font = font == null ? Face.own() : font;
+        return font;
     }
 
     private static Picture picture(BufferedImage grey) {

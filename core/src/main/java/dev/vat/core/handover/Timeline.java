@@ -108,6 +108,9 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
                 left.add(item.drawn().title() + " goes out as black");
             }
         }
+        if (programme.reel().burnIn() != null || programme.reel().items().stream().anyMatch(i -> i.burnIn() != null)) {
+            left.add("what is written into pictures");
+        }
         if (!programme.sounds().isEmpty()) {
             left.add("sounds that were laid to the reel");
         }

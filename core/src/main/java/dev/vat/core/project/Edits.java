@@ -25,6 +25,7 @@ import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.function.UnaryOperator;
 
@@ -200,6 +201,21 @@ public final class Edits {
 
     public static Edit setNote(String source, String note) {
         return reading("a note", source, r -> r.withNote(note.isBlank() ? null : note));
+    }
+
+    /** Other versions of a source beside it, to be chosen from; they are taken as it is. */
+    public static Edit bringInVersions(String source, List<Location> versions) {
+        return new Edit("bringing in versions", project -> {
+            Reading like = project.source(source).orElseThrow().reading();
+            List<Source> more = new ArrayList<>(project.sources());
+            for (Location location : versions) {
+                if (more.stream().noneMatch(s -> s.location().equals(location))) {
+                    Reading reading = new Reading(like.rate(), null, like.gap(), like.cadence(), like.picture(), like.timecode(), null, null, null, Map.of(), Map.of());
+                    more.add(Source.of(project.withSources(more).freshId("s"), Place.of(location.folder()), location.pattern(), reading));
+                }
+            }
+            return project.withSources(more);
+        });
     }
 
     /** Marks frames to be rendered again, or takes the marks away. */

@@ -1,6 +1,5 @@
 package dev.vat.core.run;
 
-import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.burnin.FrameFacts;
 import dev.vat.core.burnin.Lettering;
 import dev.vat.core.delivery.Chroma;
@@ -148,9 +147,7 @@ public final class Programme {
         if (parts.stream().noneMatch(p -> p.item().drawn() instanceof Drawn.Slate)) {
             return plan;
         }
-        Size size = parts.stream().filter(p -> p.table() != null).findFirst().flatMap(p -> p.table().format()).map(PictureFormat::size).orElse(null);
-        FrameFacts whole = FrameWords.whole(reel.name(), null, plan.programmeEnd() - plan.programmeStart(), rate, size, null);
-        FrameFacts facts = new FrameWords(whole, rate, start(reel, rate).orElse(null)).at(plan.programmeStart(), plan.programmeStart());
+        FrameFacts facts = FrameWords.ofSlate(reel, rate, start(reel, rate).orElse(null), plan, parts);
         return ReelPlan.of(parts.stream().map(p -> p.item().drawn() instanceof Drawn.Slate slate ? ReelPlan.Part.of(p.place(), p.item().withDrawn(slate.filled(facts))) : p).toList());
     }
 
@@ -212,21 +209,7 @@ public final class Programme {
      * @param date ISO 8601, on which it would be made
      */
     public Lettering letteringAt(long reelFrame, Deliverable deliverable, String date) {
-        BurnIn whole = deliverable != null ? deliverable.burnInWith(reel.burnIn()) : reel.burnIn() == null ? BurnIn.NOTHING : reel.burnIn();
-        ReelPlan.Span span = plan.spanAt(reelFrame);
-        BurnIn burnIn = whole == null ? null : whole.and(plan.part(span.item()).item().burnIn());
-        ReelFrame shown = plan.at(reelFrame);
-        if (burnIn == null || burnIn.isNothing() || shown.content() instanceof ReelFrame.Drawing) {
-            return Lettering.NOTHING;
-        }
-        Scan scan = deliverable == null ? Scan.PROGRESSIVE : deliverable.settings().framing().scanInUse();
-        Rate own = rate == null ? null : scan.rate(rate);
-        Size size = deliverable == null ? size().orElse(null) : frame(deliverable).map(Frame::size).orElse(null);
-        long length = scan.frames(plan.programmeEnd() - plan.programmeStart());
-        FrameFacts facts = new FrameWords(FrameWords.whole(reel.name(), deliverable == null ? null : deliverable.title(), length, own, size, date), own, start(own).orElse(null))
-                .at(scan.isInterlaced() ? reelFrame / 2 : reelFrame, reelFrame);
-        Entry entry = byItem.get(shown.item());
-        return burnIn.at(entry == null ? facts : FrameWords.of(facts, entry.table.sequence().pattern(), entry.table.sequence().folder(), shown.wanted()));
+        return FrameWords.lettering(this, reelFrame, deliverable, date);
     }
 
     /** The same moment as a file of another rate counts it. */

@@ -3,7 +3,6 @@ package dev.vat.core.run;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.burnin.BurnIn;
-import dev.vat.core.burnin.FrameFacts;
 import dev.vat.core.burnin.Lettering;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
@@ -17,8 +16,6 @@ import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
-import dev.vat.core.time.Timecode;
-import java.nio.file.Path;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
@@ -51,9 +48,6 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
     /** Where a rate comes from that no file states. */
     public static final String CHOSEN = "chosen by the user";
-
-    /** How many letters of an ISO 8601 time are its date. */
-    private static final int DATE = 10;
 
     public RunPlan {
         sources = List.copyOf(sources);
@@ -293,22 +287,11 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
     /** What is written into a file's frame, apart from the mark of a draft. @param frame of the file */
     public Lettering letteringAt(RunFile file, long frame) {
-        BurnIn whole = file.treatment.burnIn();
-        long reelFrame = file.reelFrame(frame);
-        BurnIn burnIn = whole == null ? null : whole.and(spanAt(reelFrame).burnIn);
-        ReelFrame shown = frameAt(reelFrame);
-        if (burnIn == null || burnIn.isNothing() || shown.content() instanceof ReelFrame.Drawing) {
-            return Lettering.NOTHING;
-        }
-        Expectation expected = file.expected;
-        Timecode start = expected.timecode() == null ? null : Timecode.parse(expected.timecode(), expected.rate());
-        FrameFacts facts = new FrameWords(FrameWords.whole(reel, file.title, file.treatment.scan().frames(programmeFrames()), expected.rate(), expected.size(), made.substring(0, DATE)), expected.rate(), start)
-                .at(frame, reelFrame);
-        return burnIn.at(isDrawn(shown) ? facts : FrameWords.of(facts, sourceOf(shown).pattern, Path.of(sourceOf(shown).folder), shown.wanted()));
+        return FrameWords.lettering(this, spanAt(file.reelFrame(frame)).burnIn, file, frame);
     }
 
     /** From the first frame of a source to the last one: without what is drawn before and after. */
-    private long programmeFrames() {
+    long programmeFrames() {
         List<RunSpan> taken = spans.stream().filter(s -> !s.isOfNoSource()).toList();
         return taken.isEmpty() ? frames() : taken.getLast().start + taken.getLast().count - taken.getFirst().start;
     }

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 public final class NameWords {
 
     private static final Pattern VERSION = Pattern.compile("[vV]\\d+");
+    private static final Pattern ANY_VERSION = Pattern.compile("(?<![A-Za-z0-9])[vV]\\d+(?![A-Za-z0-9])");
     private static final Pattern CAMERA = Pattern.compile("(?i)cam(era)?[A-Za-z]?\\d*");
 
     private NameWords() { }
@@ -19,6 +20,11 @@ public final class NameWords {
 
     static boolean isVersion(String word) {
         return VERSION.matcher(word).matches();
+    }
+
+    /** A name without the numbers of its versions: what they have in common. */
+    public static String versionless(String text) {
+        return ANY_VERSION.matcher(text).replaceAll("v");
     }
 
     /** The version that a name states, or else the folder around it. @param folder its last part */

@@ -3,6 +3,10 @@ package dev.vat.core.time;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import java.util.List;
+import java.util.Random;
+import java.util.TreeSet;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -42,6 +46,34 @@ class FrameRangeTest {
 
     @Test
     void rangesOfASetMustAscend() {
-        assertThatIllegalArgumentException().isThrownBy(() -> new FrameSet(java.util.List.of(FrameRange.of(5, 9), FrameRange.of(9, 12))));
+        assertThatIllegalArgumentException().isThrownBy(() -> new FrameSet(List.of(FrameRange.of(5, 9), FrameRange.of(9, 12))));
+    }
+
+    /** Against plain sets of numbers, over many ranges that were thrown together. */
+    @ParameterizedTest
+    @ValueSource(longs = {11, 12, 13, 14, 15, 16, 17, 18})
+    void setsAreWhatPlainSetsOfNumbersAre(long seed) {
+        Random random = new Random(seed);
+        for (int round = 0; round < 200; round++) {
+            TreeSet<Long> plain = new TreeSet<>();
+            FrameSet set = FrameSet.EMPTY;
+            for (int i = 0; i < 12; i++) {
+                long first = random.nextLong(-40, 60);
+                FrameRange range = FrameRange.of(first, first + random.nextLong(0, 15));
+                boolean more = random.nextInt(3) > 0;
+                set = more ? set.plus(new FrameSet(List.of(range))) : set.minus(range);
+                for (long frame = range.first(); frame <= range.last(); frame++) {
+                    if (more) {
+                        plain.add(frame);
+                    } else {
+                        plain.remove(frame);
+                    }
+                }
+                assertThat(set.ranges().stream().flatMap(r -> LongStream.rangeClosed(r.first(), r.last()).boxed())).containsExactlyElementsOf(plain);
+                assertThat(FrameRange.parse(range.toString())).isEqualTo(range);
+                FrameSet whole = set;
+                assertThat(LongStream.rangeClosed(-45, 80).allMatch(frame -> whole.contains(frame) == plain.contains(frame))).isTrue();
+            }
+        }
     }
 }

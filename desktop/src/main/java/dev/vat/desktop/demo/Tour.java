@@ -1,10 +1,18 @@
 package dev.vat.desktop.demo;
 
+import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.burnin.Field;
+import dev.vat.core.burnin.Line;
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.burnin.Wording;
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.time.FrameRange;
@@ -30,6 +38,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
@@ -100,6 +109,7 @@ public final class Tour {
         seek(88);
         Thread.sleep(WAVEFORM_MILLIS);
         shoot("reel");
+        words();
         act(() -> {
             studio().undo();
             studio().undo();
@@ -142,6 +152,34 @@ public final class Tour {
             return 0;
         }
         return tell(line);
+    }
+
+    /** What is written into pictures, heard with them, and drawn before them; then all of it is taken back. */
+    private void words() throws IOException, InterruptedException, ExecutionException {
+        act(() -> studio().edit(ReelEdits.burnIn(BurnIn.forReview().with(Line.of(Wording.of(Field.REEL), Spot.TOP_LEFT)))));
+        press("safe-areas");
+        seek(40);
+        scroll(1);
+        shoot("burn-in");
+        press("safe-areas");
+        scroll(.62);
+        shoot("sound");
+        act(() -> studio().edit(ReelEdits.addHead(BroadcastHead.of(Rate.FPS_25, Size.of(1920, 1080), PixelAspect.SQUARE, "2031-05-04"))));
+        act(() -> window.shell().lookup("#item-1").getOnMouseClicked().handle(null));
+        scroll(0);
+        seek(560);
+        Thread.sleep(WAVEFORM_MILLIS);
+        shoot("slate");
+        act(() -> {
+            studio().undo();
+            studio().undo();
+        });
+    }
+
+    /** Brings lower rows of the sheet into view. @param share from 0, the top, to 1 */
+    private void scroll(double share) throws InterruptedException, ExecutionException {
+        await("the window to settle", window.shell()::isSettled);
+        act(() -> ((ScrollPane) window.shell().lookup("#reel-face").getParent().getParent().getParent()).setVvalue(share));
     }
 
     /** What goes in, looked at from all sides. */

@@ -212,9 +212,8 @@ final class ItemPane extends VBox {
             Source earlier = studio.project().source(item.earlier()).get();
             values.add(Parts.small("version-back", "Back to " + earlier.name(), () -> swap(entry, earlier)));
         }
-        if (!values.isEmpty()) {
-            getChildren().add(field("Version", "Takes this one's place, as it is trimmed and played.", values.toArray(Node[]::new)));
-        }
+        values.add(Parts.small("look-versions", "Look for versions beside it", () -> studio.lookForVersions(entry.source())));
+        getChildren().add(field("Version", values.size() == 1 ? "" : "Takes this one's place, as it is trimmed and played.", values.toArray(Node[]::new)));
     }
 
     private void swap(Programme.Entry entry, Source other) {

@@ -7,6 +7,7 @@ import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.NameWords;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
@@ -96,6 +97,12 @@ final class ItemRow extends HBox {
 
     private List<String> notes(Programme.Entry entry) {
         List<String> notes = new ArrayList<>();
+        if (entry != null) {
+            NameWords.version(entry.table().sequence().pattern().baseName(), String.valueOf(entry.table().sequence().folder().getFileName())).ifPresent(version -> notes.add("version " + version));
+        }
+        if (item.burnIn() != null) {
+            notes.add("burn-in of its own");
+        }
         if (item.joint() != null) {
             notes.add("begins with a " + item.joint().words());
         }

@@ -9,6 +9,7 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.EditHistory;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
@@ -20,6 +21,7 @@ import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.source.Versions;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -31,6 +33,7 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -288,6 +291,26 @@ public final class Studio implements AutoCloseable {
     /** Reels as other programs can take them, and theirs. */
     public HandOver handOver() {
         return new HandOver(this, ui, background);
+    }
+
+    /** Brings other versions of a source in that lie beside it on disk. */
+    public void lookForVersions(Source source) {
+        background.execute(() -> {
+            try {
+                List<Location> found = Versions.beside(source.location());
+                ui.execute(() -> {
+                    List<Location> fresh = found.stream().filter(l -> project().sources().stream().noneMatch(s -> s.location().equals(l))).toList();
+                    if (fresh.isEmpty()) {
+                        say("No other version of " + source.name() + " lies beside it.");
+                    } else {
+                        edit(Edits.bringInVersions(source.id(), fresh));
+                        say(fresh.stream().map(Location::name).collect(Collectors.joining(", ")) + (fresh.size() == 1 ? " was" : " were") + " found: press it to swap it in.");
+                    }
+                });
+            } catch (IOException e) {
+                ui.execute(() -> say("Versions of " + source.name() + " can't be looked for: " + e.getMessage()));
+            }
+        });
     }
 
     /** What belongs together among the sources. */

@@ -43,6 +43,7 @@ final class BandPane extends VBox {
     private final Button clear = new Button("Unselect");
     private final HBox legend = new HBox();
     private Strip strip;
+    private Strip legendOf;
 
     BandPane(Studio studio, Player player, Dyes dyes, LongConsumer seek) {
         this.studio = studio;
@@ -71,6 +72,7 @@ final class BandPane extends VBox {
         HBox head = new HBox(name, range, whole, selected, trim, clear, space, legend);
         head.getStyleClass().add("band-head");
         getChildren().addAll(head, band);
+        dyes.addListener(() -> legendOf = null);
         band.setOnSeek(seek);
         band.setOnEdge(new Band.EdgeListener() {
             @Override
@@ -117,10 +119,15 @@ final class BandPane extends VBox {
             name.setText("");
             range.setText("");
             legend.getChildren().clear();
+            legendOf = null;
         } else {
             name.setText(other.title());
             range.setText(rangeWords(other));
-            legend();
+            // Runs report ten times a second: what didn't change isn't laid out anew.
+            if (!other.equals(legendOf)) {
+                legend();
+                legendOf = other;
+            }
         }
         boolean trimmed = source().map(s -> s.used().count() < s.count()).orElse(false);
         Parts.present(whole, trimmed);

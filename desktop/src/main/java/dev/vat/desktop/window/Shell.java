@@ -3,29 +3,24 @@ package dev.vat.desktop.window;
 import static dev.vat.desktop.window.Commands.control;
 import static dev.vat.desktop.window.Commands.key;
 
+import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Remark;
 import dev.vat.core.run.PlanText;
+import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Look;
-import dev.vat.desktop.past.HistoryPage;
 import dev.vat.desktop.picture.PictureArea;
-import dev.vat.desktop.runs.FilePictures;
-import dev.vat.desktop.runs.ReceiptPage;
 import dev.vat.desktop.runs.RunsPane;
 import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
 import dev.vat.desktop.studio.HandOver;
-import dev.vat.desktop.studio.Past;
 import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.proof.ReceiptFile;
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
@@ -37,7 +32,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
@@ -72,8 +66,7 @@ public final class Shell extends StackPane {
     private final SplitPane middle = new SplitPane();
     private final BorderPane page = new BorderPane();
     private final LookedAt looked;
-    /** What is read in the picture's place: a receipt or the history, or null. */
-    private Region reading;
+    private final Documents documents;
     private Seen lastSeen;
     private boolean refreshAsked;
     private boolean mouseDown;
@@ -90,6 +83,22 @@ public final class Shell extends StackPane {
         band = new BandPane(studio, player, dyes, picture::seek);
         sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, player::place, this::refreshLater, this::goTo);
         looked = new LookedAt(studio, sheet);
+        documents = new Documents(studio, ask, new Documents.Window() {
+            @Override
+            public void watch(Path file, Receipt receipt, long place) {
+                Shell.this.watch(file, receipt, place);
+            }
+
+            @Override
+            public void watch(RunPlan plan, String target, Path file) {
+                Shell.this.watch(plan, target, file);
+            }
+
+            @Override
+            public void changed() {
+                refreshLater();
+            }
+        });
         runs = new RunsPane(studio, ask, new RunsPane.Window() {
             @Override
             public void watch(RunPlan plan, String target, Path file) {
@@ -98,12 +107,12 @@ public final class Shell extends StackPane {
 
             @Override
             public void receipt(Path file) {
-                openReceipt(file, false);
+                documents.receipt(file, false);
             }
 
             @Override
             public void history() {
-                openHistory();
+                documents.history();
             }
         });
         welcome = new Welcome(studio, this::bringIn);
@@ -161,7 +170,7 @@ public final class Shell extends StackPane {
                 .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
                 .add("still", "Make a still of this frame", control(KeyCode.K), this::hasPicture, () -> looked.keepStill(player.strip(), player.place()))
-                .add("history", "Show what was delivered before", control(KeyCode.H), this::openHistory)
+                .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
                 .add("cores", "How many of the machine's cores runs may use", null, this::askCores)
                 .add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
                 .add("back", "One frame back", key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
@@ -174,6 +183,7 @@ public final class Shell extends StackPane {
                 .add("select-to", "Select up to here", key(KeyCode.O), this::hasPicture, () -> band.select(false))
                 .add("trim", "Trim to what is selected", key(KeyCode.T), player::hasLoopRange, () -> band.trim())
                 .add("mark", "Mark to be rendered again, or take the mark away", key(KeyCode.R), this::hasPicture, () -> band.mark())
+                .add("add-item", "Put the chosen source at the end of the reel", key(KeyCode.P), () -> looked.source() != null && studio.table(looked.source()) != null, () -> studio.edit(ReelEdits.addItem(looked.source())))
                 .add("paste-marks", "Mark the frames of a list on the clipboard: 0264 ribbon jumps", control(KeyCode.V, KeyCombination.SHIFT_DOWN), this::hasPicture, this::pasteMarks)
                 .add("copy-marks", "Copy all marks as a list", control(KeyCode.C, KeyCombination.SHIFT_DOWN), () -> !Remark.toText(studio.project()).isEmpty(), () -> Clips.copy(Remark.toText(studio.project())))
                 .add("copy-plan", "Copy the reel's plan, frame by frame", null, this::hasReel, () -> Clips.copy(PlanText.of(studio.programme().orElseThrow())))
@@ -196,6 +206,8 @@ public final class Shell extends StackPane {
                 .add("closer-too", "Closer on the band", key(KeyCode.EQUALS), this::hasPicture, () -> band.band().zoom(.5))
                 .add("wider", "Wider on the band", key(KeyCode.MINUS), this::hasPicture, () -> band.band().zoom(2))
                 .add("picture-only", "Fill the window with the picture", key(KeyCode.W), this::hasPicture, this::togglePictureOnly)
+                .add("watch-reel", "Watch the whole reel, and nothing else", key(KeyCode.F), this::hasReel, this::watchReel)
+                .add("leave-picture", "Leave the picture alone in the window", key(KeyCode.ESCAPE), () -> pictureOnly, this::togglePictureOnly)
                 .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
                 .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
     }
@@ -247,13 +259,13 @@ public final class Shell extends StackPane {
         sheet.setFace(face);
         lastSeen = null;
         looked.leaveFile();
-        reading = null;
+        documents.close();
         refreshLater();
     }
 
     private void choose(String source) {
         looked.choose(source);
-        reading = null;
+        documents.close();
         refreshLater();
     }
 
@@ -270,64 +282,17 @@ public final class Shell extends StackPane {
     private void watch(RunPlan plan, String target, Path file) {
         plan.files().stream().filter(f -> f.target().equals(target)).findFirst().ifPresent(f -> {
             looked.watch(new MovieStrip(file, f.expected()), f.title());
-            reading = null;
+            documents.close();
             refreshLater();
         });
     }
 
-    /** @param fromHistory whether closing it leads back there */
-    private void openReceipt(Path path, boolean fromHistory) {
-        CompletableFuture.supplyAsync(() -> {
-            try {
-                return ReceiptFile.read(path);
-            } catch (IOException e) {
-                throw new IllegalStateException(e.getMessage(), e);
-            }
-        }).whenComplete((read, failure) -> Platform.runLater(() -> {
-            if (failure != null) {
-                studio.say("The receipt can't be shown: " + failure.getCause().getMessage());
-                return;
-            }
-            Path file = path.resolveSibling(read.file());
-            reading = new ReceiptPage(read, new FilePictures(studio.viewer(), file, read.planned()), fromHistory ? "Back to the history" : "Back to the picture", place -> {
-                if (read.planned().stills() != null) {
-                    studio.say("These are frames: bring the folder in to look at them.");
-                    return;
-                }
-                looked.watch(new MovieStrip(file, read.planned()), read.targetTitle());
-                reading = null;
-                refresh();
-                picture.seek(place);
-            }, () -> {
-                reading = null;
-                if (fromHistory) {
-                    openHistory();
-                }
-                refreshLater();
-            });
-            refreshLater();
-        }));
-    }
-
-    private void openHistory() {
-        reading = new HistoryPage(studio.past(), ask, new HistoryPage.Window() {
-            @Override
-            public void receipt(Path file) {
-                openReceipt(file, true);
-            }
-
-            @Override
-            public void watch(Past.Line line) {
-                Shell.this.watch(line.entry().plan(), line.entry().target(), line.file());
-            }
-
-            @Override
-            public void close() {
-                reading = null;
-                refreshLater();
-            }
-        });
-        refreshLater();
+    /** A frame of a finished file. */
+    private void watch(Path file, Receipt read, long place) {
+        looked.watch(new MovieStrip(file, read.planned()), read.targetTitle());
+        documents.close();
+        refresh();
+        picture.seek(place);
     }
 
     // ---- bringing changes to the screen
@@ -368,7 +333,7 @@ public final class Shell extends StackPane {
         if (empty) {
             welcome.show();
         }
-        Node shown = reading != null ? reading : empty && !looked.isFile() ? welcome : picture;
+        Node shown = documents.open() != null ? documents.open() : empty && !looked.isFile() ? welcome : picture;
         if (!stage.getChildren().contains(shown)) {
             stage.getChildren().setAll(shown);
         }
@@ -459,6 +424,20 @@ public final class Shell extends StackPane {
         }
     }
 
+    /** The director's view: the reel from its start, with nothing around it. A second time leads back. */
+    private void watchReel() {
+        if (!pictureOnly) {
+            choose(SheetPane.Face.REEL);
+            refresh();
+            player.clearLoopRange();
+            picture.seek(0);
+            if (!player.isPlaying()) {
+                picture.togglePlay();
+            }
+        }
+        togglePictureOnly();
+    }
+
     private void toggleFullScreen() {
         if (getScene().getWindow() instanceof Stage window) {
             window.setFullScreen(!window.isFullScreen());
@@ -492,7 +471,7 @@ public final class Shell extends StackPane {
 
     /** Whether what should be on the screen is there: no picture under way, nothing left to refresh. */
     public boolean isSettled() {
-        return !refreshAsked && (reading != null || stage.getChildren().contains(welcome) || picture.isSettled());
+        return !refreshAsked && (documents.open() != null || stage.getChildren().contains(welcome) || picture.isSettled());
     }
 
     /** Lets go of what the window holds; the studio is closed by its owner. */

@@ -1,0 +1,106 @@
+package dev.vat.desktop.window;
+
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.past.HistoryPage;
+import dev.vat.desktop.runs.FilePictures;
+import dev.vat.desktop.runs.ReceiptPage;
+import dev.vat.desktop.studio.Past;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.proof.ReceiptFile;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.scene.layout.Region;
+
+/** What is read in the picture's place: a receipt, or the history. */
+final class Documents {
+
+    /** The window around. */
+    interface Window {
+        /** Shows a frame of a finished file. */
+        void watch(Path file, Receipt receipt, long place);
+
+        void watch(RunPlan plan, String target, Path file);
+
+        /** Something else is open. */
+        void changed();
+    }
+
+    private final Studio studio;
+    private final Ask ask;
+    private final Window window;
+    private Region open;
+
+    Documents(Studio studio, Ask ask, Window window) {
+        this.studio = studio;
+        this.ask = ask;
+        this.window = window;
+    }
+
+    /** What is open, or null. */
+    Region open() {
+        return open;
+    }
+
+    /** The picture is to be seen again. */
+    void close() {
+        open = null;
+    }
+
+    private void show(Region page) {
+        open = page;
+        window.changed();
+    }
+
+    /** @param fromHistory whether closing it leads back there */
+    void receipt(Path path, boolean fromHistory) {
+        CompletableFuture.supplyAsync(() -> {
+            try {
+                return ReceiptFile.read(path);
+            } catch (IOException e) {
+                throw new IllegalStateException(e.getMessage(), e);
+            }
+        }).whenComplete((read, failure) -> Platform.runLater(() -> {
+            if (failure != null) {
+                studio.say("The receipt can't be shown: " + failure.getCause().getMessage());
+                return;
+            }
+            Path file = path.resolveSibling(read.file());
+            show(new ReceiptPage(read, new FilePictures(studio.viewer(), file, read.planned()), fromHistory ? "Back to the history" : "Back to the picture", place -> {
+                if (read.planned().stills() != null) {
+                    studio.say("These are frames: bring the folder in to look at them.");
+                } else {
+                    window.watch(file, read, place);
+                }
+            }, () -> {
+                if (fromHistory) {
+                    history();
+                } else {
+                    show(null);
+                }
+            }));
+        }));
+    }
+
+    void history() {
+        show(new HistoryPage(studio.past(), ask, new HistoryPage.Window() {
+            @Override
+            public void receipt(Path file) {
+                Documents.this.receipt(file, true);
+            }
+
+            @Override
+            public void watch(Past.Line line) {
+                window.watch(line.entry().plan(), line.entry().target(), line.file());
+            }
+
+            @Override
+            public void close() {
+                show(null);
+            }
+        }));
+    }
+}
