@@ -7,7 +7,8 @@ import java.util.TreeMap;
 
 /**
  * A row of black and white cells at the lower left edge of a frame, from which a machine reads what it is: white, black, four bits of
- * the shot, twelve of the number, one so that the bits set are even, white. A cell is an eightieth of the width and a forty-fifth
+ * the shot, twelve of the number, white. The number is in Gray code, in which no cell ever changes for one frame alone: the mark is no flicker.
+ * A cell is an eightieth of the width and a forty-fifth
  * of the height, so that it outlives scaling and packing.
  *
  * @param shot from 0 to 15
@@ -19,7 +20,7 @@ public record FrameMark(int shot, int number) {
     private static final int DOWN = 45;
     private static final int SHOT_BITS = 4;
     private static final int NUMBER_BITS = 12;
-    private static final int CELLS = 2 + SHOT_BITS + NUMBER_BITS + 2;
+    private static final int CELLS = 2 + SHOT_BITS + NUMBER_BITS + 1;
     /** Between white and black, of which less is no mark. */
     private static final double CONTRAST = .3;
 
@@ -30,14 +31,13 @@ public record FrameMark(int shot, int number) {
     }
 
     private int bits() {
-        return shot << NUMBER_BITS | number;
+        return shot << NUMBER_BITS | number ^ number >> 1;
     }
 
     private boolean isWhite(int cell) {
         return switch (cell) {
             case 0, CELLS - 1 -> true;
             case 1 -> false;
-            case CELLS - 2 -> Integer.bitCount(bits()) % 2 == 1;
             default -> (bits() >> SHOT_BITS + NUMBER_BITS + 1 - cell & 1) == 1;
         };
     }
@@ -86,7 +86,11 @@ public record FrameMark(int shot, int number) {
             }
             bits = bits << 1 | bit.getAsInt();
         }
-        return Integer.bitCount(bits) % 2 != 0 ? Optional.empty() : Optional.of(new FrameMark(bits >> NUMBER_BITS + 1, bits >> 1 & (1 << NUMBER_BITS) - 1));
+        int number = bits & (1 << NUMBER_BITS) - 1;
+        for (int shift = 1; shift < NUMBER_BITS; shift *= 2) {
+            number ^= number >> shift;
+        }
+        return Optional.of(new FrameMark(bits >> NUMBER_BITS, number));
     }
 
     /** Neither black nor white is what two marks mixed make. */

@@ -3,6 +3,7 @@ package dev.vat.scene;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -34,6 +35,22 @@ class FrameMarkTest {
         Drawing one = new FrameMark(1, 5).on(Shot.DUNES.draw(0, 320, 180));
         Drawing other = new FrameMark(2, 10).on(Shot.DUNES.draw(0, 320, 180));
         assertThat(FrameMark.read((x, y) -> .5 * of(one, "G").at(x, y) + .5 * of(other, "G").at(x, y))).as("two over each other").isEmpty();
+    }
+
+    /** What the mark's cells do over time: none of them changes and goes back at once. */
+    @Test
+    void noCellChangesForOneFrameAlone() {
+        Drawing bare = Shot.DUNES.draw(0, 160, 90);
+        float[][] rows = new float[4096][];
+        for (int number = 0; number < 4096; number++) {
+            float[] green = new FrameMark(1, number).on(bare).channel("G");
+            rows[number] = Arrays.copyOfRange(green, 89 * 160, 89 * 160 + 44);
+        }
+        for (int number = 1; number < 4095; number++) {
+            for (int x = 0; x < 44; x++) {
+                assertThat(rows[number][x] != rows[number - 1][x] && rows[number][x] != rows[number + 1][x]).as("cell at %d of frame %d", x, number).isFalse();
+            }
+        }
     }
 
     @Test

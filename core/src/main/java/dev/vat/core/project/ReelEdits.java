@@ -7,10 +7,12 @@ import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
+import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -139,13 +141,23 @@ public final class ReelEdits {
         return item("change of " + drawn.title().toLowerCase(Locale.ROOT), index, i -> i.withDrawn(drawn));
     }
 
-    /** What a broadcaster wants before a programme, and the timecode that goes with it. */
+    /** What a broadcaster wants before a programme, and the timecode that goes with it; sounds stay with their pictures. */
     public static Edit addHead(BroadcastHead head) {
         return new Edit("a broadcast head", project -> project.withCurrentReel(r -> {
             List<Item> all = new ArrayList<>(head.items().stream().map(Item::of).toList());
             all.addAll(r.items());
-            return r.withItems(all).withStart(head.start().toString());
+            long frames = head.items().stream().mapToLong(Drawn::frames).sum();
+            return later(r.withItems(all).withStart(head.start().toString()), head.start().rate().seconds(frames));
         }));
+    }
+
+    /** What Vat draws in front of everything; sounds stay with their pictures. @param rate of the reel */
+    public static Edit addInFront(Drawn drawn, Rate rate) {
+        return new Edit("adding " + drawn.title().toLowerCase(Locale.ROOT), project -> project.withCurrentReel(r -> later(r.with(0, Item.of(drawn)), rate.seconds(drawn.frames()))));
+    }
+
+    private static Reel later(Reel reel, Rational seconds) {
+        return reel.withSounds(reel.sounds().stream().map(s -> s.withAt(s.at().plus(seconds))).toList());
     }
 
     private static Edit item(String name, int index, UnaryOperator<Item> change) {

@@ -53,6 +53,11 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
      * @param to sample after its last
      */
     public record Level(double wanted, double integrated, double mostPeak, long from, long to) {
+        /** Of a file that ends earlier; null if the programme hasn't begun by then. @param end sample after the file's last */
+        private Level until(long end) {
+            return end <= from ? null : new Level(wanted, integrated, mostPeak, from, Math.min(to, end));
+        }
+
         public Level reaching(double lufs) {
             return new Level(wanted, lufs, mostPeak, from, to);
         }
@@ -79,11 +84,11 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops, timecode, level);
     }
 
-    /** The same with fewer frames, and sound as long as they are. How loud a part of it is, nobody can say beforehand. */
+    /** The same with fewer frames, and sound as long as they are; what is left of the programme is to be as loud as all of it was. */
     public Expectation withFrames(long fewer) {
         SoundTrack shorter = sound == null ? null : new SoundTrack(sound.codec, sound.channels, sound.rate, Rational.of(rate.seconds(fewer).times(sound.rate).round(), sound.rate));
         return new Expectation(fewer, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
-                transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops, timecode, null);
+                transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops, timecode, level == null || shorter == null ? null : level.until(shorter.seconds.times(shorter.rate).round()));
     }
 
     /** The same with a label for its first frame, where the container has a place for one. @param label null for none */

@@ -22,9 +22,6 @@ import java.util.List;
 /** What the fields of words in pictures stand for: first for a whole file, then for each of its frames. */
 final class FrameWords {
 
-    /** How many letters of an ISO 8601 time are its date. */
-    private static final int DATE = 10;
-
     private final FrameFacts whole;
     private final Rate rate;
     private final Timecode start;
@@ -49,7 +46,7 @@ final class FrameWords {
         }
         Expectation expected = file.expected();
         Timecode start = expected.timecode() == null ? null : Timecode.parse(expected.timecode(), expected.rate());
-        FrameFacts facts = new FrameWords(whole(plan.reel(), file.title(), file.treatment().scan().frames(plan.programmeFrames()), expected.rate(), expected.size(), plan.made().substring(0, DATE)), expected.rate(), start)
+        FrameFacts facts = new FrameWords(whole(plan.reel(), file.title(), file.treatment().scan().frames(plan.programmeFrames()), expected.rate(), expected.size(), null), expected.rate(), start)
                 .at(frame, file.reelFrame(frame));
         return burnIn.at(RunPlan.isDrawn(shown) ? facts : of(facts, plan.sourceOf(shown).pattern(), Path.of(plan.sourceOf(shown).folder()), shown.wanted()));
     }

@@ -19,7 +19,6 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
-import dev.vat.core.project.Remark;
 import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Drawn;

@@ -162,7 +162,7 @@ public final class Tour {
         scroll(1);
         shoot("burn-in");
         press("safe-areas");
-        scroll(.62);
+        scroll(.55);
         shoot("sound");
         act(() -> studio().edit(ReelEdits.addHead(BroadcastHead.of(Rate.FPS_25, Size.of(1920, 1080), PixelAspect.SQUARE, "2031-05-04"))));
         act(() -> window.shell().lookup("#item-1").getOnMouseClicked().handle(null));

@@ -114,6 +114,7 @@ public final class PictureArea extends BorderPane {
         this.transport = new Transport(player, () -> {
             panX = 0;
             panY = 0;
+            arrange();
             refresh();
         }, this::nextGround, () -> {
             sound.toggle();
@@ -368,7 +369,7 @@ public final class PictureArea extends BorderPane {
     }
 
     private void arrange() {
-        if (image.getImage() == null) {
+        if (image.getImage() == null || player.strip() == null) {
             safe.setVisible(false);
             trouble.setPrefWidth(Math.max(0, stage.getWidth() - 80));
             trouble.relocate(40, stage.getHeight() / 2 - 20);

@@ -17,6 +17,7 @@ final class SafeAreas extends Pane {
 
     SafeAreas() {
         setMouseTransparent(true);
+        setManaged(false);
         setVisible(false);
         getChildren().addAll(action, title);
     }
@@ -24,6 +25,7 @@ final class SafeAreas extends Pane {
     private static Region frame(String style) {
         Region frame = new Region();
         frame.getStyleClass().addAll("safe-area", style);
+        frame.setManaged(false);
         return frame;
     }
 

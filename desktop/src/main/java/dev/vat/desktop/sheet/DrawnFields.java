@@ -28,6 +28,7 @@ final class DrawnFields extends VBox {
     DrawnFields(Drawn now, Rate rate, Consumer<Drawn> change) {
         this.now = now;
         this.change = change;
+        getStyleClass().add("reading-part");
         getChildren().add(length(rate));
         switch (now) {
             case Drawn.Plain plain -> getChildren().add(field("Colour", "", text("drawn-colour", plain.colour().toString(), 7, typed -> change.accept(new Drawn.Plain(Rgb.parse(typed), plain.frames())))));
@@ -65,20 +66,21 @@ final class DrawnFields extends VBox {
     }
 
     private void slate(Drawn.Slate slate) {
+        VBox lines = new VBox();
+        lines.getStyleClass().add("slate-lines");
         for (int i = 0; i < slate.entries().size(); i++) {
             int index = i;
             Drawn.Slate.Entry entry = slate.entries().get(i);
-            HBox row = Parts.row(text("slate-label-" + i, entry.label(), 9, typed -> entry(slate, index, new Drawn.Slate.Entry(typed.strip(), entry.words()))),
-                    text("slate-words-" + i, entry.words().text(), 22, typed -> entry(slate, index, typed.isBlank() ? null : new Drawn.Slate.Entry(entry.label(), Wording.parse(typed)))),
-                    Parts.small("slate-out-" + i, "Take out", () -> entry(slate, index, null)));
-            row.getStyleClass().add("burn-in-line");
-            getChildren().add(row);
+            lines.getChildren().add(Parts.row(text("slate-label-" + i, entry.label(), 8, typed -> entry(slate, index, new Drawn.Slate.Entry(typed.strip(), entry.words()))),
+                    text("slate-words-" + i, entry.words().text(), 18, typed -> entry(slate, index, typed.isBlank() ? null : new Drawn.Slate.Entry(entry.label(), Wording.parse(typed)))),
+                    Parts.small("slate-out-" + i, "Take out", () -> entry(slate, index, null))));
         }
-        getChildren().add(field("Slate", "Fields such as {reel}, {length}, {timecode}, {size} and {rate} are filled in.", Parts.small("slate-more", "Another line", () -> {
+        lines.getChildren().add(Parts.small("slate-more", "Another line", () -> {
             List<Drawn.Slate.Entry> more = new ArrayList<>(slate.entries());
             more.add(new Drawn.Slate.Entry("Note", new Wording("-")));
             change.accept(slate.withEntries(more));
-        })));
+        }));
+        getChildren().add(field("Lines", "Fields such as {reel}, {length}, {timecode}, {size} and {rate} are filled in.", lines));
     }
 
     /** @param entry null to take the line out */

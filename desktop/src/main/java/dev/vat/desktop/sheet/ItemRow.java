@@ -13,6 +13,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.strip.ReelStrip;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,6 +48,9 @@ final class ItemRow extends HBox {
             pair.getStyleClass().add("pair");
             getChildren().add(pair);
         });
+        if (entry.isEmpty() && programme.size().isPresent()) {
+            drawn(thumbnails);
+        }
         HBox head = Parts.row(Parts.label(Integer.toString(span.place() + 1), "mono", "note"),
                 Parts.label(entry.map(e -> e.source().name()).orElseGet(() -> item.drawn().title()), "strong"), Parts.space());
         head.getChildren().addAll(buttons());
@@ -60,6 +64,17 @@ final class ItemRow extends HBox {
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
         getChildren().add(words);
+    }
+
+    /** First and last picture of what Vat draws. */
+    private void drawn(Thumbnails thumbnails) {
+        ReelStrip strip = new ReelStrip(programme, null, null, "");
+        HBox pair = new HBox();
+        pair.getStyleClass().add("pair");
+        for (long place : new long[] {span.start() + span.overlap(), span.end() - 1}) {
+            strip.subject(place).ifPresent(s -> pair.getChildren().add(thumbnails.of(s, strip.pixelAspect().seen(programme.size().orElseThrow()))));
+        }
+        getChildren().add(pair);
     }
 
     private List<Button> buttons() {

@@ -152,14 +152,18 @@ public final class ReelFace extends VBox {
         String today = LocalDate.now().toString();
         List<Node> ways = new ArrayList<>();
         ways.add(Parts.small("add-black", "Black", () -> studio.edit(ReelEdits.addDrawn(behind, Drawn.Plain.black(second)))));
-        ways.add(Parts.small("add-slate", "Slate", () -> studio.edit(ReelEdits.addDrawn(before, BroadcastHead.slate(today, SLATE_SECONDS * (long) second)))));
-        ways.add(Parts.small("add-leader", "Countdown leader", () -> studio.edit(ReelEdits.addDrawn(before, Drawn.Leader.of(second)))));
-        ways.add(Parts.small("add-bars", "Bars and tone", () -> studio.edit(ReelEdits.addDrawn(before, new Drawn.Bars(BarPattern.BARS_75, Drawn.Bars.EBU_LEVEL, BARS_SECONDS * (long) second)))));
+        ways.add(Parts.small("add-slate", "Slate", () -> add(before, BroadcastHead.slate(today, SLATE_SECONDS * (long) second), rate)));
+        ways.add(Parts.small("add-leader", "Countdown leader", () -> add(before, Drawn.Leader.of(second), rate)));
+        ways.add(Parts.small("add-bars", "Bars and tone", () -> add(before, new Drawn.Bars(BarPattern.BARS_75, Drawn.Bars.EBU_LEVEL, BARS_SECONDS * (long) second), rate)));
         programme.shape().ifPresent(shape -> ways.add(Parts.small("add-head", "Broadcast head, programme at 10:00:00:00",
                 () -> studio.edit(ReelEdits.addHead(BroadcastHead.of(rate, shape.size(), shape.pixelAspect(), today))))));
         HBox field = Fields.field("Add", "", ways.toArray(Node[]::new));
         field.getStyleClass().add("total");
         return field;
+    }
+
+    private void add(int before, Drawn drawn, Rate rate) {
+        studio.edit(before == 0 ? ReelEdits.addInFront(drawn, rate) : ReelEdits.addDrawn(before, drawn));
     }
 
     private VBox burnIn(Programme programme) {

@@ -26,11 +26,11 @@ final class Thumbnails {
     private static final Rgb GROUND = new Rgb(92, 92, 92);
 
     private final Viewer viewer;
-    private final Map<Message.Still, Image> images = new LinkedHashMap<>(16, .75f, true) {
+    private final Map<Message.Subject, Image> images = new LinkedHashMap<>(16, .75f, true) {
         private static final long serialVersionUID = 1L;
 
         @Override
-        protected boolean removeEldestEntry(Map.Entry<Message.Still, Image> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<Message.Subject, Image> eldest) {
             return size() > MOST;
         }
     };
@@ -67,20 +67,30 @@ final class Thumbnails {
         return place;
     }
 
+    /** Any picture. @param seen its size as it is seen */
+    StackPane of(Message.Subject subject, Size seen) {
+        ImageView view = new ImageView();
+        fill(view, subject, seen);
+        return place(view);
+    }
+
     private void fill(ImageView view, Message.Still still, Source source, FrameTable table) {
-        Image known = images.get(still);
+        PictureFormat format = table.format().orElseThrow();
+        fill(view, still, source.reading().picture().pixelAspectOf(format).seen(format.size()));
+    }
+
+    private void fill(ImageView view, Message.Subject subject, Size seen) {
+        Image known = images.get(subject);
         if (known != null) {
             view.setImage(known);
             return;
         }
-        PictureFormat format = table.format().orElseThrow();
-        Size seen = source.reading().picture().pixelAspectOf(format).seen(format.size());
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
-        viewer.picture(still, new Message.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
+        viewer.picture(subject, new Message.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
                 GROUND, Message.Look.COLOUR, null)).thenAccept(picture -> Platform.runLater(() -> {
             try (picture) {
                 Image image = ShownImage.of(picture);
-                images.put(still, image);
+                images.put(subject, image);
                 view.setImage(image);
             }
         }));

@@ -4,9 +4,9 @@ import static dev.vat.desktop.window.Commands.control;
 import static dev.vat.desktop.window.Commands.key;
 
 import dev.vat.core.project.ReelEdits;
-import dev.vat.core.project.Remark;
 import dev.vat.core.run.PlanText;
 import dev.vat.core.run.Receipt;
+import dev.vat.core.run.Remark;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;

@@ -86,7 +86,7 @@ public final class RunPlanner {
         boolean shaped = files.stream().anyMatch(f -> f.treatment().placement().isScaled() || f.treatment().look() != null || f.treatment().draft());
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
-                programme.working(shaped), sources, RunSpans.of(programme), folder.toAbsolutePath().normalize().toString(),
+                programme.working(shaped), sources, RunSpans.of(programme, LocalDate.now(clock).toString()), folder.toAbsolutePath().normalize().toString(),
                 Face.fingerprint(), sound, files, null);
     }
 
@@ -109,7 +109,8 @@ public final class RunPlanner {
         Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
         String fileName = FileNaming.parse(project.naming()).fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
                 programme.range(), LocalDate.now(clock), frame.size(), rate));
-        Treatment treatment = deliverable.treatment(frame, programme.reel().burnIn());
+        Treatment wanted = deliverable.treatment(frame, programme.reel().burnIn());
+        Treatment treatment = wanted.burnIn() == null ? wanted : wanted.withBurnIn(wanted.burnIn().dated(LocalDate.now(clock).toString()));
         RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), threads, settings.control().passes(),
                 EncoderSettings.options(solved, rate), PartCutting.cut(settings, rate, frames),

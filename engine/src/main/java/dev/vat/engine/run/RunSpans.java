@@ -1,5 +1,6 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Programme;
@@ -13,11 +14,13 @@ import java.util.List;
 final class RunSpans {
 
     private final ReelPlan plan;
+    private final String date;
     /** By an item's number in the plan. */
     private final int[] sources;
     private final List<RunSpan> spans = new ArrayList<>();
 
-    private RunSpans(Programme programme) {
+    private RunSpans(Programme programme, String date) {
+        this.date = date;
         this.plan = programme.plan();
         this.sources = new int[plan.spans().size()];
         Arrays.fill(sources, RunSpan.DRAWN);
@@ -26,8 +29,9 @@ final class RunSpans {
         }
     }
 
-    static List<RunSpan> of(Programme programme) {
-        RunSpans made = new RunSpans(programme);
+    /** @param date ISO 8601, on which files are made */
+    static List<RunSpan> of(Programme programme, String date) {
+        RunSpans made = new RunSpans(programme, date);
         List<ReelPlan.Span> items = made.plan.spans().stream().filter(s -> s.count() > 0).toList();
         for (int i = 0; i < items.size(); i++) {
             made.lay(items.get(i), i + 1 < items.size() ? items.get(i + 1).start() : items.get(i).end());
@@ -52,7 +56,7 @@ final class RunSpans {
                 others.add(new RunFill(frame, at(frame)));
             }
         }
-        spans.add(new RunSpan(RunSpan.DRAWN, start, start - item.start(), 1, 1, end - start, others, content, plan.part(item.item()).item().burnIn()));
+        spans.add(new RunSpan(RunSpan.DRAWN, start, start - item.start(), 1, 1, end - start, others, content, burnIn(item)));
         return end;
     }
 
@@ -72,8 +76,13 @@ final class RunSpans {
                 fills.add(new RunFill(place, frame));
             }
         }
-        spans.add(new RunSpan(sources[item.item()], start, first, step, hold, place - start, fills, null, plan.part(item.item()).item().burnIn()));
+        spans.add(new RunSpan(sources[item.item()], start, first, step, hold, place - start, fills, null, burnIn(item)));
         return place;
+    }
+
+    private BurnIn burnIn(ReelPlan.Span item) {
+        BurnIn own = plan.part(item.item()).item().burnIn();
+        return own == null ? null : own.dated(date);
     }
 
     private long wanted(long frame) {

@@ -113,6 +113,14 @@ class BurnInRunTest {
         }
     }
 
+    /** A file that is made anew in part says the same day everywhere. */
+    @Test
+    void theDayIsThatOfTheFirstPlan() throws IOException {
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"), ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.DATE), Spot.TOP))));
+        RunPlan later = plan.again("20310504-101112-abcdef", "2031-05-04T10:11:12Z", plan.folder(), null);
+        assertThat(words(later, "web-h264")).isEqualTo(words(plan, "web-h264")).allMatch(w -> w.equals(plan.made().substring(0, 10)));
+    }
+
     /** Both fields of an interlaced frame carry the frame's own label. */
     @Test
     void fieldsOfOneFrameCarryOneLabel() throws IOException {

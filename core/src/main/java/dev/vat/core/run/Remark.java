@@ -1,7 +1,9 @@
-package dev.vat.core.project;
+package dev.vat.core.run;
 
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelFrame;
-import dev.vat.core.run.Programme;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
