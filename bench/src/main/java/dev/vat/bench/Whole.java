@@ -163,7 +163,7 @@ final class Whole {
     /** In parts against in one go: size, time, likeness. */
     void parts() throws Exception {
         Path material = Material.repeated(home, Material.frames(home, 96, 960, 540), 750);
-        for (String target : List.of("web-h264", "web-vp9", "review-h264", "edit-prores-hq")) {
+        for (String target : List.of("edit-prores-hq", "review-h264", "web-h264", "web-vp9")) {
             Path out = home.resolve("parts");
             RunPlan cut = Plans.of(material, out, List.of(target));
             RunPlan.RunFile file = cut.files().getFirst();

@@ -9,18 +9,28 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.Drawn;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.media.Samples;
 import dev.vat.media.StillWriter;
 import dev.vat.media.still.ExrWriter;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -278,6 +288,36 @@ class CommandsTest {
         assertThat(shell.code()).isZero();
         assertThat(shell.events("planned").getFirst().path("rate").asText()).isEqualTo("30");
         assertThat(Files.readString(file)).as("a project is only read").isEqualTo(before);
+    }
+
+    /** Written into, made, heard with another sound, its plan printed: all from the command line. */
+    @Test
+    void wordsAreWrittenInSoundIsLaidAnewAndThePlanIsPrinted() throws IOException {
+        Path frames = png("kite", 1, 10);
+        Path out = folder.resolve("out");
+        Path bells = folder.resolve("bells.wav");
+        ByteBuffer tone = ByteBuffer.allocate(48_000 * 2).order(ByteOrder.LITTLE_ENDIAN);
+        for (int i = 0; i < 48_000; i++) {
+            tone.putShort((short) Math.round(3276 * Math.sin(2 * Math.PI * 1000 * i / 48_000)));
+        }
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(tone.array()), new AudioFormat(48_000, 16, 1, true, false), 48_000), AudioFileFormat.Type.WAVE, bells.toFile());
+        Shell made = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "{source} {frame}@top-left", "--burn-in", "{timecode}", "--sound", bells, "--loudness", "-20", "--out", out, "--json");
+        assertThat(made.code()).isZero();
+        String receipt = Files.readString(Path.of(made.last().path("files").get(0).path("receipt").asText()));
+        assertThat(receipt).contains("written into the pictures: {source} {frame} at the top left; {timecode} at the bottom left").contains("\"planned\" : \"-20.0 LUFS\"");
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "{kite}", "--out", out).code()).isEqualTo(2);
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "x@outside", "--out", out).err()).contains("'outside' is no place; there are top-left");
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "\u51e7", "--out", out).code()).as("a letter that the face lacks is a finding").isEqualTo(3);
+        Shell silent = Shell.run("resound", out.resolve("kite_web.mp4"), "--json");
+        assertThat(silent.code()).isZero();
+        assertThat(Files.readString(Path.of(silent.last().path("files").get(0).path("receipt").asText()))).contains("sound laid anew: the pictures are those of kite_web.mp4");
+        assertThat(Shell.run("resound", out.resolve("kite_web.mp4"), "--with", bells, "--at", "9 s").code()).isEqualTo(2);
+        Project project = Edits.setRate(Rate.FPS_25).apply(Edits.bringIn(List.of(SourceFinder.find(frames).sequences().getFirst().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
+        Path saved = folder.resolve("kite" + ProjectFile.EXTENSION);
+        ProjectFile.save(ReelEdits.addInFront(Drawn.Plain.black(2), Rate.FPS_25).apply(project), saved);
+        Shell plan = Shell.run("plan", saved);
+        assertThat(plan.out().lines()).hasSize(12).startsWith("0 00:00:00:00 -> colour #000000").contains("2 00:00:00:02 -> kite 0001");
+        assertThat(Shell.run("plan", saved, "--item", "3").code()).isEqualTo(2);
     }
 
     @Test

@@ -1,5 +1,6 @@
 package dev.vat.engine.proof;
 
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.RoughForecast;
@@ -182,6 +183,12 @@ public final class FileProof {
         }
         if (file.treatment().draft()) {
             notes.add("draft: half size where the codec has one, marked in the picture");
+        }
+        BurnIn burnIn = file.treatment().burnIn();
+        if (burnIn != null && !burnIn.isNothing()) {
+            String lines = burnIn.lines().stream().map(l -> l.words().text() + " at the " + l.at().title()).collect(Collectors.joining("; "));
+            notes.add("written into the pictures: " + lines + (burnIn.watermark() == null ? "" : (lines.isEmpty() ? "" : "; ") + "the mark " + Path.of(burnIn.watermark().path()).getFileName())
+                    + (burnIn.face() == null ? "" : ", set in " + Path.of(burnIn.face()).getFileName()));
         }
         file.accepted().stream().sorted().forEach(id -> notes.add("said yes to all the same: " + id));
         if (file.treatment().isMatte()) {

@@ -22,6 +22,7 @@ import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
+import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.proof.Reproof;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.engine.protocol.Message;
@@ -87,6 +88,7 @@ class BurnInRunTest {
         BufferedImage clean = ImageIO.read(out.resolve("sh010_tiff/sh010_tiff.0012.tif").toFile());
         assertThat(clean.getRGB(3, 2) & 0xffffff).isNotZero();
         assertThat(Reproof.of(out.resolve("sh010_web.mp4")).reasons()).isEmpty();
+        assertThat(ReceiptFile.read(ReceiptFile.of(out.resolve("sh010_web.mp4"))).notes()).contains("written into the pictures: {timecode} at the middle");
     }
 
     /** To the pixel: what the window shows as a file is what that file holds. */
