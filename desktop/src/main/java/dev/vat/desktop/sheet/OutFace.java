@@ -133,7 +133,7 @@ public final class OutFace extends VBox {
         focused().filter(d -> d.burnIn() != null).ifPresent(d -> {
             VBox own = new VBox(Parts.label("Burn-in of " + d.title(), "strong"), new BurnInPane(ask, "own-burn-in", d.burnIn(), b -> studio.edit(Edits.follow(d.id(), x -> x.withBurnIn(b)))));
             own.setId("file-burn-in");
-            own.getStyleClass().add("reading");
+            own.getStyleClass().addAll("reading", "file-burn-in");
             getChildren().add(own);
         });
     }
