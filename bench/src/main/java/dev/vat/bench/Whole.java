@@ -167,7 +167,7 @@ final class Whole {
             Path out = home.resolve("parts");
             RunPlan cut = Plans.of(material, out, List.of(target));
             RunPlan.RunFile file = cut.files().getFirst();
-            RunPlan whole = cut.withFiles(List.of(new RunPlan.RunFile(file.target(), file.title(), file.codec(), file.fileName(), file.treatment(), file.threads(), file.passes(),
+            RunPlan whole = cut.withFiles(List.of(new RunPlan.RunFile(file.target(), file.title(), file.codec(), file.fileName(), file.treatment(), file.words(), file.threads(), file.passes(),
                     file.options(), List.of(new RunPlan.Part(0, 0, file.expected().frames())), file.expected(), file.accepted(), file.forecast())));
             double[] one = measure(whole, out);
             double[] several = measure(cut, out);

@@ -93,8 +93,27 @@ public final class KiteFrames {
         return collector.build();
     }
 
-    /** A plan for all sequences of a folder as one programme at 25, for these targets, after these edits. */
+    /** What a run is planned from. */
+    public record Job(Project project, Map<String, FrameTable> tables) {
+        public Programme programme() {
+            return Programme.of(project, tables).orElseThrow();
+        }
+
+        public RunPlan plan(Path out) {
+            Findings findings = Findings.of(project, new Observed(tables, Observed.Destination.UNKNOWN));
+            if (!findings.mayRun()) {
+                throw new AssertionError("blocked: " + findings.blockers());
+            }
+            return RunPlanner.ofSystem().plan(project, programme(), out, Map.of(), "chosen by the user", MediaLibrary.version());
+        }
+    }
+
     public static RunPlan plan(Path frames, Path out, List<String> targets, Edit... edits) throws IOException {
+        return job(frames, out, targets, edits).plan(out);
+    }
+
+    /** All sequences of a folder as one programme at 25, for these targets, after these edits. */
+    public static Job job(Path frames, Path out, List<String> targets, Edit... edits) throws IOException {
         List<Sequence> found = SourceFinder.find(frames).sequences();
         Project project = Edits.bringIn(found.stream().map(Sequence::location).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(Rate.FPS_25).apply(project));
@@ -108,10 +127,6 @@ public final class KiteFrames {
         for (int i = 0; i < found.size(); i++) {
             tables.put("s" + (i + 1), check(found.get(i)));
         }
-        Findings findings = Findings.of(project, new Observed(tables, Observed.Destination.UNKNOWN));
-        if (!findings.mayRun()) {
-            throw new AssertionError("blocked: " + findings.blockers());
-        }
-        return RunPlanner.ofSystem().plan(project, Programme.of(project, tables).orElseThrow(), out, Map.of(), "chosen by the user", MediaLibrary.version());
+        return new Job(project, tables);
     }
 }

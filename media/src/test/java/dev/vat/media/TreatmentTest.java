@@ -115,7 +115,7 @@ class TreatmentTest {
     void aDraftIsMarkedInsideTheSafeArea() {
         Codec codec = Catalogue.codec("ffv1-rgba-16");
         Treatment plain = Treatment.plain(codec, SIZE);
-        Treatment draft = new Treatment(plain.placement(), plain.colour(), plain.ground(), null, plain.content(), plain.scan(), true, null);
+        Treatment draft = new Treatment(plain.placement(), plain.colour(), plain.ground(), null, plain.content(), plain.scan(), true);
         try (Picture picture = made(codec, draft, .5f, .5f, .5f, .25f)) {
             assertThat(value(picture, 0, 3, 3)).isCloseTo(.5, within(.0001));
             assertThat(value(picture, 3, 3, 3)).isCloseTo(.25, within(.0001));

@@ -69,11 +69,6 @@ public record BurnIn(List<Line> lines, Watermark watermark, String face) {
         return new BurnIn(all, own.watermark == null ? watermark : own.watermark, own.face == null ? face : own.face);
     }
 
-    /** With the day on which files are made in place of its field, for good: what is made anew later says the same. @param date ISO 8601 */
-    public BurnIn dated(String date) {
-        return withLines(lines.stream().map(l -> l.withWords(new Wording(l.words().text().replace(Field.DATE.toString(), date)))).toList());
-    }
-
     @JsonIgnore
     public boolean isNothing() {
         return lines.isEmpty() && watermark == null;

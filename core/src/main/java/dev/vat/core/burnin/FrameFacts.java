@@ -1,20 +1,24 @@
 package dev.vat.core.burnin;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Set;
 
-/** What the fields stand for at one frame. */
-public final class FrameFacts {
+/** What the fields stand for at one frame, or at all alike. @param known none of them empty */
+public record FrameFacts(@JsonValue Map<Field, String> known) {
 
-    private final Map<Field, String> known;
-
-    private FrameFacts(Map<Field, String> known) {
-        this.known = known;
+    @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+    public FrameFacts {
+        Map<Field, String> copy = new EnumMap<>(Field.class);
+        copy.putAll(known);
+        known = Collections.unmodifiableMap(copy);
     }
 
     public static FrameFacts none() {
-        return new FrameFacts(new EnumMap<>(Field.class));
+        return new FrameFacts(Map.of());
     }
 
     /** One more. @param value null or empty for nothing */

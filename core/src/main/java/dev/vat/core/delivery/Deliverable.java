@@ -317,15 +317,15 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return matte && !codecInUse().hasAlpha();
     }
 
-    /** What becomes of the reel's pictures. @param frame of the file @param ofReel what is written into them, or null */
-    public Treatment treatment(Frame frame, BurnIn ofReel) {
+    /** What becomes of the reel's pictures. @param frame of the file */
+    public Treatment treatment(Frame frame) {
         return new Treatment(frame.placement(), settings().colourFor(frame.size()), flatten, look, Treatment.Content.PICTURE,
-                settings().framing().scanInUse(), draft, burnInWith(ofReel));
+                settings().framing().scanInUse(), draft);
     }
 
-    /** What is written into its pictures: null where they are to be clean. @param ofReel the reel's burn-in, or null */
-    public BurnIn burnInWith(BurnIn ofReel) {
-        return clean ? null : burnIn != null ? burnIn : ofReel == null ? BurnIn.NOTHING : ofReel;
+    /** What is written into its pictures besides what items have of their own: empty where they are to be clean. @param ofReel the reel's burn-in, or null */
+    public Optional<BurnIn> burnInWith(BurnIn ofReel) {
+        return clean ? Optional.empty() : Optional.of(burnIn != null ? burnIn : ofReel == null ? BurnIn.NOTHING : ofReel);
     }
 
     /** Heading in plain words. */

@@ -2,7 +2,6 @@ package dev.vat.core.delivery;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
-import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.picture.Size;
 
 /**
@@ -14,12 +13,11 @@ import dev.vat.core.picture.Size;
  * @param look a table of colours that they go through first, or null
  * @param content what of them goes into the file
  * @param draft whether a mark says that it is one
- * @param burnIn what is written into them, besides what an item has of its own; null for clean pictures
  * @param scan whether two of them are woven into one frame
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Treatment(Placement placement, ColourCoding colour, Ground ground, Look look, Content content, Scan scan,
-                        @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, BurnIn burnIn) {
+                        @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft) {
 
     /** Which of a picture's channels a file is made of. */
     public enum Content {
@@ -31,33 +29,28 @@ public record Treatment(Placement placement, ColourCoding colour, Ground ground,
 
     /** For pictures that have the file's size already, in the usual colours of a codec, laid over black. */
     public static Treatment plain(Codec codec, Size size) {
-        return new Treatment(Placement.cut(size, size), codec.colourFor(size), Ground.BLACK, null, Content.PICTURE, Scan.PROGRESSIVE, false, null);
+        return new Treatment(Placement.cut(size, size), codec.colourFor(size), Ground.BLACK, null, Content.PICTURE, Scan.PROGRESSIVE, false);
     }
 
     public Treatment withPlacement(Placement other) {
-        return new Treatment(other, colour, ground, look, content, scan, draft, burnIn);
+        return new Treatment(other, colour, ground, look, content, scan, draft);
     }
 
     public Treatment withColour(ColourCoding other) {
-        return new Treatment(placement, other, ground, look, content, scan, draft, burnIn);
+        return new Treatment(placement, other, ground, look, content, scan, draft);
     }
 
     public Treatment withGround(Ground other) {
-        return new Treatment(placement, colour, other, look, content, scan, draft, burnIn);
+        return new Treatment(placement, colour, other, look, content, scan, draft);
     }
 
     public Treatment withLook(Look other) {
-        return new Treatment(placement, colour, ground, other, content, scan, draft, burnIn);
+        return new Treatment(placement, colour, ground, other, content, scan, draft);
     }
 
-    /** @param other null for clean pictures */
-    public Treatment withBurnIn(BurnIn other) {
-        return new Treatment(placement, colour, ground, look, content, scan, draft, other);
-    }
-
-    /** The same for the matte beside a picture: colours, looks, grounds and words mean nothing to it. */
+    /** The same for the matte beside a picture: colours, looks and grounds mean nothing to it. */
     public Treatment asMatte() {
-        return new Treatment(placement, colour, Ground.BLACK, null, Content.MATTE, scan, draft, null);
+        return new Treatment(placement, colour, Ground.BLACK, null, Content.MATTE, scan, draft);
     }
 
     @JsonIgnore

@@ -46,8 +46,7 @@ final class BurnInRules {
         if (deliverable.burnIn() != null) {
             check(deliverable.title() + ": its burn-in", deliverable.id(), deliverable.burnIn(), b -> Edits.follow(deliverable.id(), d -> d.withBurnIn(b)), observed, project, found);
         }
-        BurnIn inUse = deliverable.burnInWith(programme.reel().burnIn());
-        double smallest = inUse == null ? 100 : inUse.lines().stream().mapToDouble(Line::size).min().orElse(100);
+        double smallest = deliverable.burnInWith(programme.reel().burnIn()).stream().flatMap(b -> b.lines().stream()).mapToDouble(Line::size).min().orElse(100);
         programme.frame(deliverable).filter(f -> f.size().height() * smallest / 100 < LEGIBLE).ifPresent(f -> found.add(Finding.of("burn-in-small", Severity.WARNING,
                 "%s: the smallest letters are %.0f pixels tall at %s, hardly legible.".formatted(deliverable.title(), f.size().height() * smallest / 100, f.size())).aboutTarget(deliverable.id())
                 .withRemedies(new Remedy.Apply("Nothing written into it", Edits.follow(deliverable.id(), Deliverable::withCleanPictures)))));

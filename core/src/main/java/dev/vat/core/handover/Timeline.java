@@ -78,7 +78,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
 
         /** The label of a frame. @param number as it is numbered */
         Timecode label(long number) {
-            return first == null || available == null ? Timecode.of(number, rate) : new Timecode(first.frame() + number - available.first(), first.rate(), first.dropFrame());
+            return first == null || available == null ? Timecode.of(number, rate) : first.plusFrames(number - available.first());
         }
 
         /** The number of the frame with a label, counted from 00:00:00:00. */

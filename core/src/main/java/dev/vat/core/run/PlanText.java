@@ -24,7 +24,7 @@ public final class PlanText {
 
     private static String lines(Programme programme, long from, long to) {
         Timecode start = programme.start().or(() -> programme.rate().map(r -> Timecode.of(0, r))).orElse(null);
-        return LongStream.range(from, to).mapToObj(f -> f + (start == null ? "" : " " + new Timecode(start.frame() + f, start.rate(), start.dropFrame())) + " -> " + shown(programme, programme.plan().at(f)))
+        return LongStream.range(from, to).mapToObj(f -> f + (start == null ? "" : " " + start.plusFrames(f)) + " -> " + shown(programme, programme.plan().at(f)))
                 .collect(Collectors.joining("\n"));
     }
 

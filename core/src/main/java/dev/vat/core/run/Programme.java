@@ -1,5 +1,6 @@
 package dev.vat.core.run;
 
+import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.burnin.FrameFacts;
 import dev.vat.core.burnin.Lettering;
 import dev.vat.core.delivery.Chroma;
@@ -147,7 +148,7 @@ public final class Programme {
         if (parts.stream().noneMatch(p -> p.item().drawn() instanceof Drawn.Slate)) {
             return plan;
         }
-        FrameFacts facts = FrameWords.ofSlate(reel, rate, start(reel, rate).orElse(null), plan, parts);
+        FrameFacts facts = PictureWords.ofSlate(reel, rate, start(reel, rate).orElse(null), plan, parts);
         return ReelPlan.of(parts.stream().map(p -> p.item().drawn() instanceof Drawn.Slate slate ? ReelPlan.Part.of(p.place(), p.item().withDrawn(slate.filled(facts))) : p).toList());
     }
 
@@ -203,13 +204,17 @@ public final class Programme {
     }
 
     /**
-     * What is written into a frame of the reel, or of a file of it.
+     * What is written into a frame of the reel, or of a file of it, apart from the mark of a draft.
      *
-     * @param deliverable whose file it is, or null for the reel itself
-     * @param date ISO 8601, on which it would be made
+     * @param words of that, see {@link PictureWords#of}
      */
-    public Lettering letteringAt(long reelFrame, Deliverable deliverable, String date) {
-        return FrameWords.lettering(this, reelFrame, deliverable, date);
+    public Lettering letteringAt(PictureWords words, long reelFrame) {
+        BurnIn ofItem = plan.part(plan.spanAt(reelFrame).item()).item().burnIn();
+        if (words.isNothing(ofItem)) {
+            return Lettering.NOTHING;
+        }
+        ReelFrame shown = plan.at(reelFrame);
+        return words.at(reelFrame, ofItem, shown, entry(shown.item()).map(e -> e.table().sequence().location()).orElse(null));
     }
 
     /** The same moment as a file of another rate counts it. */

@@ -14,8 +14,10 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.source.Location;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
+import java.nio.file.Path;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
@@ -81,6 +83,10 @@ public record RunPlan(int version, String run, String made, String vat, String l
                             int bits, Size size, Placement placement, int lossyPasses, List<FrameStamp> stamps) {
         public RunSource {
             stamps = stamps == null ? List.of() : List.copyOf(stamps);
+        }
+
+        private Location location() {
+            return new Location(Path.of(folder), pattern);
         }
 
         RunSource withoutStamps() {
@@ -153,13 +159,14 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param codec id in the catalogue
      * @param fileName the name it is to get
      * @param treatment what becomes of the reel's pictures
+     * @param words what is written into them, or null where they are clean
      * @param options every encoder setting, by the library's names
      * @param threads of the encoder
      * @param passes how often its frames are read and encoded
      * @param accepted ids of findings that stood in the way and were said yes to
      * @param forecast what it may weigh, before anything was tried; null where nobody said
      */
-    public record RunFile(String target, String title, String codec, String fileName, Treatment treatment, int threads, int passes, Map<String, String> options,
+    public record RunFile(String target, String title, String codec, String fileName, Treatment treatment, PictureWords words, int threads, int passes, Map<String, String> options,
                           List<Part> parts, Expectation expected, Set<String> accepted, RoughForecast forecast) {
         public RunFile {
             passes = Math.max(1, passes);
@@ -169,7 +176,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
 
         public RunFile withExpected(Expectation other) {
-            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, parts, other, accepted, forecast);
+            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, parts, other, accepted, forecast);
         }
 
         /** The file that ends early: its parts up to there, the last one cut short. @param frames of the file that are left, at least one */
@@ -178,7 +185,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
                 throw new IllegalArgumentException(frames + " of " + expected.frames() + " frames are no shorter file");
             }
             List<Part> left = parts.stream().filter(p -> p.first() < frames).map(p -> new Part(p.index(), p.first(), Math.min(p.count(), frames - p.first()))).toList();
-            return new RunFile(target, title, codec, fileName, treatment, threads, passes, options, left, expected.withFrames(frames), accepted, forecast == null ? null : forecast.of(frames, expected.frames()));
+            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, left, expected.withFrames(frames), accepted, forecast == null ? null : forecast.of(frames, expected.frames()));
         }
 
         /** The reel frame at which one of the file's frames begins. */
@@ -287,13 +294,12 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
     /** What is written into a file's frame, apart from the mark of a draft. @param frame of the file */
     public Lettering letteringAt(RunFile file, long frame) {
-        return FrameWords.lettering(this, spanAt(file.reelFrame(frame)).burnIn, file, frame);
-    }
-
-    /** From the first frame of a source to the last one: without what is drawn before and after. */
-    long programmeFrames() {
-        List<RunSpan> taken = spans.stream().filter(s -> !s.isOfNoSource()).toList();
-        return taken.isEmpty() ? frames() : taken.getLast().start + taken.getLast().count - taken.getFirst().start;
+        if (file.words() == null) {
+            return Lettering.NOTHING;
+        }
+        long reelFrame = file.reelFrame(frame);
+        ReelFrame shown = frameAt(reelFrame);
+        return file.words().at(reelFrame, spanAt(reelFrame).burnIn, shown, isDrawn(shown) ? null : sourceOf(shown).location());
     }
 
     private RunSpan spanAt(long reelFrame) {

@@ -55,6 +55,11 @@ public record Timecode(long frame, Rate rate, boolean dropFrame) {
         return new Timecode(frame, rate, drop);
     }
 
+    /** The label of a frame so many later, or earlier if below 0; round midnight. */
+    public Timecode plusFrames(long frames) {
+        return new Timecode(frame + frames, rate, dropFrame);
+    }
+
     private static long number(String label, int from, int to) {
         long number = 0;
         for (int i = from; i < to; i++) {

@@ -16,7 +16,7 @@ class MemoryBoundTest {
 
     private static RunPlan.RunFile file(String target, Size size) {
         Settings settings = Catalogue.target(target).settings();
-        return new RunPlan.RunFile(target, target, settings.codec().id(), target, Treatment.plain(settings.codec(), size), 2, 1, Map.of(),
+        return new RunPlan.RunFile(target, target, settings.codec().id(), target, Treatment.plain(settings.codec(), size), null, 2, 1, Map.of(),
                 List.of(new RunPlan.Part(0, 0, 100)), Expectation.of(settings, 100, Rate.FPS_25, size, PixelAspect.SQUARE, null), null, null);
     }
 

@@ -58,7 +58,7 @@ class ReelWordsTest {
     }
 
     private static List<String> words(Programme programme, long frame) {
-        return programme.letteringAt(frame, null, "2031-05-04").lines().stream().map(Lettering.Written::text).toList();
+        return programme.letteringAt(PictureWords.of(programme, null, "2031-05-04").orElseThrow(), frame).lines().stream().map(Lettering.Written::text).toList();
     }
 
     @Test

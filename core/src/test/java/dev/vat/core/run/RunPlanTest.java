@@ -38,7 +38,7 @@ class RunPlanTest {
                         new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, PictureReading.of(AlphaKind.NONE, true), 16, Size.of(64, 48), null, 0, List.of())),
                 List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10, List.of(new RunPlan.RunFill(3, new ReelFrame(0, 1004, new ReelFrame.SourceFrame(1003))), new RunPlan.RunFill(4, new ReelFrame(0, 1005, new ReelFrame.Card("missing"))))),
                         new RunPlan.RunSpan(1, 10, 0, 5, 1, 5, List.of())),
-                "/out", "face", null, List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4", Treatment.plain(Catalogue.codec("h264-high-420"), Size.of(64, 48)), 2, 1, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected, null, null)), null);
+                "/out", "face", null, List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4", Treatment.plain(Catalogue.codec("h264-high-420"), Size.of(64, 48)), null, 2, 1, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected, null, null)), null);
     }
 
     @Test

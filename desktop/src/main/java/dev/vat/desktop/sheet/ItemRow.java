@@ -68,7 +68,7 @@ final class ItemRow extends HBox {
 
     /** First and last picture of what Vat draws. */
     private void drawn(Thumbnails thumbnails) {
-        ReelStrip strip = new ReelStrip(programme, null, null, "");
+        ReelStrip strip = new ReelStrip(programme, null, null);
         HBox pair = new HBox();
         pair.getStyleClass().add("pair");
         for (long place : new long[] {span.start() + span.overlap(), span.end() - 1}) {
@@ -106,7 +106,7 @@ final class ItemRow extends HBox {
         if (rate != null) {
             figures.add(rate.seconds(span.count()).toFixed(3) + " s");
         }
-        figures.add("from " + (rate == null ? "reel frame " + span.start() : programme.start().map(s -> new Timecode(s.frame() + span.start(), rate, s.dropFrame())).orElse(Timecode.of(span.start(), rate))));
+        figures.add("from " + (rate == null ? "reel frame " + span.start() : programme.start().map(s -> s.plusFrames(span.start())).orElse(Timecode.of(span.start(), rate))));
         return figures;
     }
 

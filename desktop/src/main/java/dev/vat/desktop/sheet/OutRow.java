@@ -151,9 +151,9 @@ enum OutRow {
     }
 
     private static String burnIn(Programme programme, Deliverable deliverable) {
-        BurnIn inUse = deliverable.burnInWith(programme.reel().burnIn());
+        BurnIn inUse = deliverable.burnInWith(programme.reel().burnIn()).orElse(null);
         if (inUse == null || inUse.isNothing()) {
-            return deliverable.clean() ? "none, clean" : "none";
+            return inUse == null ? "none, clean" : "none";
         }
         String lines = inUse.lines().size() == 1 ? "1 line" : inUse.lines().size() + " lines";
         return (deliverable.burnIn() == null ? "as the reel, " : "its own, ") + lines + (inUse.watermark() == null ? "" : " and a mark");

@@ -1,13 +1,13 @@
 package dev.vat.desktop.strip;
 
 import dev.vat.core.burnin.Lettering;
-import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.run.PictureWords;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.FrameState;
@@ -26,10 +26,9 @@ import java.util.stream.Stream;
  * A reel as it will be made.
  *
  * @param heard with it, or null
- * @param file the deliverable whose words are written into its pictures, or null for the reel's own
- * @param date ISO 8601, for those words
+ * @param words that are written into its pictures, or null where they are clean
  */
-public record ReelStrip(Programme programme, ReelSound heard, Deliverable file, String date) implements Strip {
+public record ReelStrip(Programme programme, ReelSound heard, PictureWords words) implements Strip {
 
     private ReelPlan plan() {
         return programme.plan();
@@ -91,7 +90,7 @@ public record ReelStrip(Programme programme, ReelSound heard, Deliverable file, 
 
     @Override
     public Optional<Message.Subject> subject(long place) {
-        Lettering lettering = programme.letteringAt(place, file, date);
+        Lettering lettering = words == null ? Lettering.NOTHING : programme.letteringAt(words, place);
         return subject(plan().at(place)).map(s -> lettering.isNothing() ? s : new Message.Lettered(s, lettering, pixelAspect()));
     }
 
@@ -174,7 +173,7 @@ public record ReelStrip(Programme programme, ReelSound heard, Deliverable file, 
 
     @Override
     public Optional<Timecode> timecode(long place) {
-        return programme.start().map(first -> new Timecode(first.frame() + place, first.rate(), first.dropFrame())).or(() -> Strip.super.timecode(place));
+        return programme.start().map(first -> first.plusFrames(place)).or(() -> Strip.super.timecode(place));
     }
 
     @Override

@@ -9,6 +9,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.run.PictureWords;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.picture.PictureArea;
@@ -74,7 +75,8 @@ final class LookedAt implements PictureArea.Dragged {
             FrameTable table = selected == null ? null : studio.table(selected);
             return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table, studio.watch().review(s.id())));
         }
-        return studio.programme().filter(p -> p.plan().count() > 0).map(p -> new ReelStrip(p, studio.sound().orElse(null), column().orElse(null), LocalDate.now(ZoneOffset.UTC).toString()));
+        return studio.programme().filter(p -> p.plan().count() > 0)
+                .map(p -> new ReelStrip(p, studio.sound().orElse(null), PictureWords.of(p, column().orElse(null), LocalDate.now(ZoneOffset.UTC).toString()).orElse(null)));
     }
 
     private Optional<Deliverable> column() {
@@ -136,7 +138,7 @@ final class LookedAt implements PictureArea.Dragged {
     /** The deliverable in focus, whose own conversion the picture goes through. */
     Message.As as() {
         return column().flatMap(d -> studio.programme().flatMap(p -> p.frame(d)).filter(frame -> d.fitsGrid(frame.size()))
-                .map(frame -> new Message.As(d.settings().codec().id(), frame.size(), frame.pixelAspect(), d.treatment(frame, null))))
+                .map(frame -> new Message.As(d.settings().codec().id(), frame.size(), frame.pixelAspect(), d.treatment(frame))))
                 .orElse(null);
     }
 }

@@ -184,8 +184,8 @@ public final class FileProof {
         if (file.treatment().draft()) {
             notes.add("draft: half size where the codec has one, marked in the picture");
         }
-        BurnIn burnIn = file.treatment().burnIn();
-        if (burnIn != null && !burnIn.isNothing()) {
+        if (file.words() != null && !file.words().burnIn().isNothing()) {
+            BurnIn burnIn = file.words().burnIn();
             String lines = burnIn.lines().stream().map(l -> l.words().text() + " at the " + l.at().title()).collect(Collectors.joining("; "));
             notes.add("written into the pictures: " + lines + (burnIn.watermark() == null ? "" : (lines.isEmpty() ? "" : "; ") + "the mark " + Path.of(burnIn.watermark().path()).getFileName())
                     + (burnIn.face() == null ? "" : ", set in " + Path.of(burnIn.face()).getFileName()));

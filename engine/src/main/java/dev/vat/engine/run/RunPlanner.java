@@ -14,6 +14,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Expectation;
 import dev.vat.core.run.PartCutting;
+import dev.vat.core.run.PictureWords;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.run.RunPlan;
@@ -86,7 +87,7 @@ public final class RunPlanner {
         boolean shaped = files.stream().anyMatch(f -> f.treatment().placement().isScaled() || f.treatment().look() != null || f.treatment().draft());
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
-                programme.working(shaped), sources, RunSpans.of(programme, LocalDate.now(clock).toString()), folder.toAbsolutePath().normalize().toString(),
+                programme.working(shaped), sources, RunSpans.of(programme), folder.toAbsolutePath().normalize().toString(),
                 Face.fingerprint(), sound, files, null);
     }
 
@@ -109,10 +110,10 @@ public final class RunPlanner {
         Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
         String fileName = FileNaming.parse(project.naming()).fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
                 programme.range(), LocalDate.now(clock), frame.size(), rate));
-        Treatment wanted = deliverable.treatment(frame, programme.reel().burnIn());
-        Treatment treatment = wanted.burnIn() == null ? wanted : wanted.withBurnIn(wanted.burnIn().dated(LocalDate.now(clock).toString()));
+        Treatment treatment = deliverable.treatment(frame);
+        PictureWords words = PictureWords.of(programme, deliverable, LocalDate.now(clock).toString()).orElse(null);
         RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
-                treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), threads, settings.control().passes(),
+                treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), words, threads, settings.control().passes(),
                 EncoderSettings.options(solved, rate), PartCutting.cut(settings, rate, frames),
                 expected(deliverable, settings, programme, frames, rate, frame, sound, fileName), deliverable.accepted(),
                 RoughForecast.of(settings, frame.size(), frames, rate, programme.transparent()));
@@ -122,7 +123,7 @@ public final class RunPlanner {
         String matteName = FileNaming.beside(fileName, MATTE);
         Settings plain = settings.withColour(null);
         return List.of(picture, new RunPlan.RunFile(deliverable.id() + "-" + MATTE, deliverable.title() + ", matte", picture.codec(), matteName,
-                treatment.withColour(plain.colourFor(frame.size())).asMatte(), threads, picture.passes(), picture.options(), picture.parts(),
+                treatment.withColour(plain.colourFor(frame.size())).asMatte(), null, threads, picture.passes(), picture.options(), picture.parts(),
                 expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted(), picture.forecast()));
     }
 

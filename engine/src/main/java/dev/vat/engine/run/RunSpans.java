@@ -14,13 +14,11 @@ import java.util.List;
 final class RunSpans {
 
     private final ReelPlan plan;
-    private final String date;
     /** By an item's number in the plan. */
     private final int[] sources;
     private final List<RunSpan> spans = new ArrayList<>();
 
-    private RunSpans(Programme programme, String date) {
-        this.date = date;
+    private RunSpans(Programme programme) {
         this.plan = programme.plan();
         this.sources = new int[plan.spans().size()];
         Arrays.fill(sources, RunSpan.DRAWN);
@@ -29,9 +27,8 @@ final class RunSpans {
         }
     }
 
-    /** @param date ISO 8601, on which files are made */
-    static List<RunSpan> of(Programme programme, String date) {
-        RunSpans made = new RunSpans(programme, date);
+    static List<RunSpan> of(Programme programme) {
+        RunSpans made = new RunSpans(programme);
         List<ReelPlan.Span> items = made.plan.spans().stream().filter(s -> s.count() > 0).toList();
         for (int i = 0; i < items.size(); i++) {
             made.lay(items.get(i), i + 1 < items.size() ? items.get(i + 1).start() : items.get(i).end());
@@ -81,8 +78,7 @@ final class RunSpans {
     }
 
     private BurnIn burnIn(ReelPlan.Span item) {
-        BurnIn own = plan.part(item.item()).item().burnIn();
-        return own == null ? null : own.dated(date);
+        return plan.part(item.item()).item().burnIn();
     }
 
     private long wanted(long frame) {

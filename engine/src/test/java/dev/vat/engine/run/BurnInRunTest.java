@@ -17,11 +17,14 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.Joint;
+import dev.vat.core.run.PictureWords;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
+import dev.vat.engine.place.Json;
 import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.proof.Reproof;
 import dev.vat.engine.protocol.FileProgress.Stage;
@@ -32,6 +35,7 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.LongStream;
@@ -39,6 +43,8 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is written into pictures, from the reel to the finished file. */
 class BurnInRunTest {
@@ -113,6 +119,26 @@ class BurnInRunTest {
                 }
             }
         }
+    }
+
+    /** Whatever becomes of the frames on their way, and whether or not its container carries a timecode. */
+    @ParameterizedTest
+    @ValueSource(strings = {"frames-png", "web-h264", "web-vp9-alpha", "broadcast-dv-625-i"})
+    void whatTheWindowSaysOfAFrameIsWhatARunWrites(String target) throws IOException {
+        Path many = KiteFrames.png(folder.resolve("many"), "sh020_camB_v03", 11, 40, false);
+        BurnIn all = BurnIn.of(Arrays.stream(Field.values()).map(f -> Line.of(Wording.of(f), Spot.TOP)).toArray(Line[]::new));
+        KiteFrames.Job job = KiteFrames.job(many, out, List.of(target), Edits.setRate(Rate.of(50)), ReelEdits.setRate(Rate.of(50)), ReelEdits.setStart("10:00:00:00"), ReelEdits.burnIn(all),
+                ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("dunes"), Spot.BOTTOM))), ReelEdits.addDrawn(0, new Drawn.Bars(BarPattern.BARS_100, null, 10)), ReelEdits.addDrawn(2, new Drawn.Plain(Rgb.BLACK, 12)),
+                ReelEdits.joinItem(2, Joint.dissolve(6)), Edits.follow(target, d -> d.withAccepted("far-enlarged")));
+        RunPlan plan = job.plan(out);
+        RunPlan.RunFile file = file(plan, target);
+        PictureWords shown = PictureWords.of(job.programme(), job.project().deliverables().getFirst(), plan.made().substring(0, 10)).orElseThrow();
+        List<Lettering> seen = LongStream.range(0, file.expected().frames()).mapToObj(f -> job.programme().letteringAt(shown, file.reelFrame(f))).toList();
+        assertThat(LongStream.range(0, file.expected().frames()).mapToObj(f -> plan.letteringAt(file, f))).isEqualTo(seen);
+        assertThat(words(plan, target)).filteredOn(w -> !w.isEmpty()).hasSize(target.endsWith("-i") ? 23 : 46)
+                .allMatch(w -> w.contains("10:00:0") && w.contains(file.title()) && w.contains(target.endsWith("-i") ? "00:00:00:20" : "00:00:00:40"));
+        RunPlan.RunFile stored = Json.MAPPER.readValue(Json.MAPPER.writeValueAsString(plan), RunPlan.class).files().getFirst();
+        assertThat(stored.words()).isEqualTo(file.words());
     }
 
     /** A file that is made anew in part says the same day everywhere. */
