@@ -47,6 +47,11 @@ public record Wording(@JsonValue String text) {
         return new Wording(field.toString());
     }
 
+    /** What stands in it besides fields. */
+    public String literal() {
+        return BRACES.matcher(text).replaceAll((MatchResult m) -> Field.find(m.group(1)).isPresent() ? "" : Matcher.quoteReplacement(m.group()));
+    }
+
     /** The fields that stand in it. */
     public Set<Field> fields() {
         return BRACES.matcher(text).results().flatMap(m -> Field.find(m.group(1)).stream()).collect(Collectors.toSet());

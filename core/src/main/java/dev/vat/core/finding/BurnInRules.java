@@ -12,6 +12,8 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.run.Programme;
 import dev.vat.core.time.Rate;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -21,6 +23,8 @@ final class BurnInRules {
     /** Letters that are less tall, in pixels, can hardly be read. */
     private static final double LEGIBLE = 9;
 
+    private static final String CHOOSE = "Choose a font file";
+
     private BurnInRules() { }
 
     /** Of the reel and its items. */
@@ -29,17 +33,27 @@ final class BurnInRules {
         if (ofReel != null) {
             check("The reel's burn-in", null, ofReel, ReelEdits::burnIn, observed, project, found);
         }
+        List<BurnIn> wholes = WrittenWords.wholes(project, programme.reel());
         List<Item> items = programme.reel().items();
         for (int i = 0; i < items.size(); i++) {
             int place = i;
             BurnIn own = items.get(i).burnIn();
             if (own != null) {
-                // Set in the reel's face, where it has none of its own.
-                BurnIn inUse = own.face() == null && ofReel != null ? own.withFace(ofReel.face()) : own;
-                check("The burn-in of item " + (i + 1), null, inUse, b -> ReelEdits.burnInItem(place, b), observed, project, found);
+                ofItem("The burn-in of item " + (i + 1), own, wholes, b -> ReelEdits.burnInItem(place, b), observed, project, found);
             }
-            drawn(programme, place, items.get(i).drawn(), observed, found);
+            drawn(project, programme, place, items.get(i).drawn(), observed, found);
         }
+    }
+
+    /** Its words stand behind those of every file, in its own face or in theirs; its face is that of theirs too. */
+    private static void ofItem(String whose, BurnIn own, List<BurnIn> wholes, Function<BurnIn, Edit> change, Observed observed, Project project, List<Finding> found) {
+        if (!files(whose, null, own, change, observed, found)) {
+            return;
+        }
+        wholes.stream().flatMap(whole -> {
+            BurnIn both = whole.and(own);
+            return letters(whose, null, both.face(), WrittenWords.of(Objects.equals(both.face(), whole.face()) ? own : both, project), face -> change.apply(own.withFace(face)), observed).stream();
+        }).findFirst().ifPresent(found::add);
     }
 
     static void check(Project project, Programme programme, Deliverable deliverable, Observed observed, List<Finding> found) {
@@ -53,27 +67,37 @@ final class BurnInRules {
     }
 
     private static void check(String whose, String target, BurnIn burnIn, Function<BurnIn, Edit> change, Observed observed, Project project, List<Finding> found) {
-        String face = burnIn.face() == null ? "" : burnIn.face();
-        Remedy.ChooseFace other = new Remedy.ChooseFace("Choose a font file", path -> change.apply(burnIn.withFace(path)));
+        if (files(whose, target, burnIn, change, observed, found)) {
+            letters(whose, target, burnIn.face(), WrittenWords.of(burnIn, project), face -> change.apply(burnIn.withFace(face)), observed).ifPresent(found::add);
+        }
+    }
+
+    /** Whether the face can be used, so that its letters can be looked at. */
+    private static boolean files(String whose, String target, BurnIn burnIn, Function<BurnIn, Edit> change, Observed observed, List<Finding> found) {
         if (burnIn.watermark() != null && observed.unusable().containsKey(burnIn.watermark().path())) {
             found.add(Finding.of("watermark-unusable", Severity.BLOCKER, whose + ": the picture laid over can't be used: " + observed.unusable().get(burnIn.watermark().path()) + ".").aboutTarget(target)
                     .withRemedies(new Remedy.Apply("Leave it out", change.apply(burnIn.withWatermark(null)))));
         }
-        if (observed.unusable().containsKey(face)) {
-            found.add(Finding.of("face-unusable", Severity.BLOCKER, whose + ": the font file can't be used: " + observed.unusable().get(face) + ".").aboutTarget(target)
-                    .withRemedies(other, new Remedy.Apply("Vat's own face", change.apply(burnIn.withFace(null)))));
-            return;
+        String why = burnIn.face() == null ? null : observed.unusable().get(burnIn.face());
+        if (why != null) {
+            found.add(Finding.of("face-unusable", Severity.BLOCKER, whose + ": the font file can't be used: " + why + ".").aboutTarget(target)
+                    .withRemedies(new Remedy.ChooseFace(CHOOSE, face -> change.apply(burnIn.withFace(face))), new Remedy.Apply("Vat's own face", change.apply(burnIn.withFace(null)))));
         }
-        String lacking = observed.lacking().getOrDefault(face, "");
-        String own = WrittenWords.of(burnIn, project);
-        String missing = lacking.codePoints().filter(c -> own.indexOf(c) >= 0).mapToObj(Character::toString).collect(Collectors.joining());
-        if (!missing.isEmpty()) {
-            found.add(Finding.of("letters-missing", Severity.BLOCKER, whose + ": " + (face.isEmpty() ? "Vat's own face" : "the chosen face") + " has no letter " + missing
-                    + ". Choose a font file that has it, or write it in other letters.").aboutTarget(target).withRemedies(other));
-        }
+        return why == null;
     }
 
-    private static void drawn(Programme programme, int place, Drawn drawn, Observed observed, List<Finding> found) {
+    /** @param face null for Vat's own @param other sets the words in another */
+    private static Optional<Finding> letters(String whose, String target, String face, String words, Function<String, Edit> other, Observed observed) {
+        String missing = missing(face, words, observed);
+        return missing.isEmpty() ? Optional.empty() : Optional.of(Finding.of("letters-missing", Severity.BLOCKER, whose + ": " + (face == null ? "Vat's own face" : "the chosen face") + " has no letter "
+                + missing + ". Choose a font file that has it, or write it in other letters.").aboutTarget(target).withRemedies(new Remedy.ChooseFace(CHOOSE, other)));
+    }
+
+    private static String missing(String face, String words, Observed observed) {
+        return observed.lacking().getOrDefault(face == null ? "" : face, "").codePoints().filter(c -> words.indexOf(c) >= 0).mapToObj(Character::toString).collect(Collectors.joining());
+    }
+
+    private static void drawn(Project project, Programme programme, int place, Drawn drawn, Observed observed, List<Finding> found) {
         int perSecond = programme.rate().map(Rate::timecodeBase).orElse(0);
         if (drawn instanceof Drawn.Leader leader && perSecond > 0 && leader.perSecond() != perSecond) {
             Drawn.Leader right = new Drawn.Leader(perSecond, leader.tone(), Math.max(1, leader.frames() * perSecond / leader.perSecond()));
@@ -81,9 +105,7 @@ final class BurnInRules {
                     .withRemedies(new Remedy.Apply("Count " + perSecond, ReelEdits.drawItem(place, right))));
         }
         if (drawn instanceof Drawn.Slate slate) {
-            String lacking = observed.lacking().getOrDefault("", "");
-            String own = WrittenWords.of(slate, programme.reel());
-            String missing = lacking.codePoints().filter(c -> own.indexOf(c) >= 0).mapToObj(Character::toString).collect(Collectors.joining());
+            String missing = missing(null, WrittenWords.of(slate, project), observed);
             if (!missing.isEmpty()) {
                 found.add(Finding.of("slate-letters", Severity.BLOCKER, "Item " + (place + 1) + ": the slate's face has no letter " + missing + ". Write it in other letters.")
                         .withRemedies(new Remedy.Apply("Take the slate out", ReelEdits.removeItem(place))));

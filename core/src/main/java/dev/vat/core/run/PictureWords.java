@@ -89,9 +89,7 @@ public record PictureWords(BurnIn burnIn, FrameFacts whole, Scan scan, Timecode 
 
     /** The same of a source's frame. */
     private static FrameFacts of(FrameFacts facts, Location source, long number) {
-        String name = source.pattern().baseName();
-        String around = source.folder().getFileName() == null ? "" : source.folder().getFileName().toString();
-        return facts.with(Field.FRAME, source.pattern().number(number)).with(Field.SOURCE, name).with(Field.CAMERA, NameWords.camera(name, around).orElse(null))
-                .with(Field.VERSION, NameWords.version(name, around).orElse(null));
+        return facts.with(Field.FRAME, source.pattern().number(number)).with(Field.SOURCE, source.pattern().baseName()).with(Field.CAMERA, NameWords.camera(source).orElse(null))
+                .with(Field.VERSION, NameWords.version(source).orElse(null));
     }
 }

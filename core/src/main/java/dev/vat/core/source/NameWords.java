@@ -1,5 +1,6 @@
 package dev.vat.core.source;
 
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -27,13 +28,19 @@ public final class NameWords {
         return ANY_VERSION.matcher(text).replaceAll("v");
     }
 
-    /** The version that a name states, or else the folder around it. @param folder its last part */
-    public static Optional<String> version(String name, String folder) {
-        return Stream.concat(of(name), of(folder)).filter(NameWords::isVersion).findFirst();
+    /** The version that a source's name states, or else the folder around it. */
+    public static Optional<String> version(Location source) {
+        return of(source).filter(NameWords::isVersion).findFirst();
     }
 
-    /** The camera that a name states, or else the folder around it. @param folder its last part */
-    public static Optional<String> camera(String name, String folder) {
-        return Stream.concat(of(name), of(folder)).filter(w -> CAMERA.matcher(w).matches()).findFirst();
+    /** The camera that a source's name states, or else the folder around it. */
+    public static Optional<String> camera(Location source) {
+        return of(source).filter(w -> CAMERA.matcher(w).matches()).findFirst();
+    }
+
+    /** Those of its name, then those of its folder's. */
+    private static Stream<String> of(Location source) {
+        Path folder = source.folder().getFileName();
+        return Stream.concat(of(source.pattern().baseName()), folder == null ? Stream.empty() : of(folder.toString()));
     }
 }

@@ -10,9 +10,11 @@ import dev.vat.core.burnin.Line;
 import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Wording;
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
+import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edit;
@@ -176,6 +178,22 @@ class ReelWordsTest {
         return all.stream().filter(f -> f.id().equals(id)).findFirst().orElseThrow(() -> new AssertionError(id + " isn't in " + all));
     }
 
+    /** An item's words are set in the file's face, and the file's words in an item's. */
+    @Test
+    void lettersAreLookedForInTheFaceThatTheyAreSetIn() {
+        Edit reel = ReelEdits.burnIn(BurnIn.of(Line.of(new Wording("kite"), Spot.TOP)));
+        Edit item = ReelEdits.burnInItem(1, BurnIn.of(Line.of(new Wording("dune"), Spot.BOTTOM)));
+        Edit file = Edits.follow("web-h264", d -> d.withBurnIn(BurnIn.of(Line.of(new Wording("sky"), Spot.TOP)).withFace("/file.ttf")));
+        Edit faced = ReelEdits.burnInItem(1, BurnIn.of(Line.of(new Wording("dune"), Spot.BOTTOM)).withFace("/item.ttf"));
+        Edit target = Edits.addTarget(Catalogue.target("web-h264"));
+        assertThat(WrittenWords.byFace(project(reel, target, file, item))).isEqualTo(Map.of("", "deikntu", "/file.ttf", "deknsuy"));
+        assertThat(WrittenWords.byFace(project(reel, target, file, faced))).isEqualTo(Map.of("", "eikt", "/file.ttf", "ksy", "/item.ttf", "deiknstuy"));
+        assertThat(WrittenWords.byFace(project(reel, target, Edits.follow("web-h264", Deliverable::withCleanPictures)))).isEqualTo(Map.of("", "eikt"));
+        assertThat(one(find(Map.of(), Map.of("/file.ttf", "u"), reel, target, file, item), "letters-missing").text()).contains("The burn-in of item 2").contains("no letter u.");
+        assertThat(one(find(Map.of(), Map.of("/item.ttf", "k"), reel, faced), "letters-missing").text()).as("of the reel's own line").contains("The burn-in of item 2").contains("no letter k.");
+        assertThat(find(Map.of(), Map.of("", "d"), reel, faced)).extracting(Finding::id).doesNotContain("letters-missing");
+    }
+
     @Test
     void lettersThatAFaceLacksStandInTheWay() {
         Edit kite = ReelEdits.burnIn(BurnIn.of(Line.of(new Wording("\u51e7 {frame}"), Spot.TOP)));
@@ -183,6 +201,8 @@ class ReelWordsTest {
         assertThat(lacking.isBlocker()).isTrue();
         assertThat(lacking.text()).contains("no letter \u51e7.").doesNotContain("\u98a8");
         assertThat(find(Map.of(), Map.of("", "\u98a8"), kite)).extracting(Finding::id).doesNotContain("letters-missing");
+        assertThat(find(Map.of(), Map.of("", "{am"), ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.FRAME), Spot.TOP))))).as("a field's name is never written").extracting(Finding::id).doesNotContain("letters-missing");
+        assertThat(one(find(Map.of(), Map.of("", "7"), ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.FRAME), Spot.TOP)))), "letters-missing").text()).contains("no letter 7.");
         assertThat(one(find(Map.of("/gone.ttf", "gone.ttf isn't there any more"), Map.of(), ReelEdits.burnIn(BurnIn.forReview().withFace("/gone.ttf"))), "face-unusable").text()).contains("gone.ttf isn't there");
         assertThat(find(Map.of(), Map.of(), ReelEdits.addDrawn(0, Drawn.Leader.of(24)))).extracting(Finding::id).contains("leader-rate");
         Line small = Line.of(Wording.of(Field.FRAME), Spot.TOP).withSize(1);

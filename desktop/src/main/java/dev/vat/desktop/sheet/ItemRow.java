@@ -113,7 +113,7 @@ final class ItemRow extends HBox {
     private List<String> notes(Programme.Entry entry) {
         List<String> notes = new ArrayList<>();
         if (entry != null) {
-            NameWords.version(entry.table().sequence().pattern().baseName(), String.valueOf(entry.table().sequence().folder().getFileName())).ifPresent(version -> notes.add("version " + version));
+            NameWords.version(entry.table().sequence().location()).ifPresent(version -> notes.add("version " + version));
         }
         if (item.burnIn() != null) {
             notes.add("burn-in of its own");
