@@ -3,15 +3,12 @@ package dev.vat.cli;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.PlanText;
 import dev.vat.core.run.Programme;
-import dev.vat.core.source.FrameTable;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.project.ProjectFile;
-import dev.vat.engine.viewer.Listing;
+import dev.vat.engine.run.Survey;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.HashMap;
-import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -38,16 +35,14 @@ final class PlanCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         Project project = ProjectFile.load(path.toAbsolutePath().normalize());
-        Map<String, FrameTable> tables = new HashMap<>();
-        try (Viewer viewer = new Viewer(places)) {
-            for (var source : project.sources()) {
-                Listing listing = Listing.of(viewer, source.location());
-                if (listing.sequence().isPresent()) {
-                    tables.put(source.id(), Checking.check(viewer, listing.sequence().get(), true, source.reading().picture().layer(), output));
-                }
-            }
+        if (project.currentReel().isEmpty()) {
+            throw new CommandFailure(ExitCode.FINDINGS, "The project has no reel");
         }
-        Programme programme = Programme.of(project, tables).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project has no reel"));
+        Programme programme;
+        try (Viewer viewer = new Viewer(places)) {
+            Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, true, layer, output));
+            programme = Programme.of(project, survey.tables()).orElseThrow();
+        }
         if (item != null && (item < 1 || item > programme.reel().items().size())) {
             throw new CommandFailure(ExitCode.WRONG_USE, "The reel has items 1 to " + programme.reel().items().size() + ", not " + item);
         }

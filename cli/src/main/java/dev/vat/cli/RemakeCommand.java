@@ -2,12 +2,9 @@ package dev.vat.cli;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
-import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.run.Remake;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -37,20 +34,15 @@ final class RemakeCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        Path absolute = file.toAbsolutePath().normalize();
-        if (!Files.exists(absolute)) {
-            throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
-        }
-        HistoryStore.Entry entry = HistoryStore.at(places.history()).of(absolute)
-                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, absolute.getFileName() + " wasn't made here, or was changed since: its bytes are those of no file in the history"));
-        Remake remake = Remake.of(absolute, entry.plan());
+        MadeFile made = MadeFile.of(file, places);
+        Remake remake = made.remake();
         FrameSet changed = frames == null ? remake.outdated() : remake.showing(numbers());
         if (changed.isEmpty()) {
-            output.event("unchanged", "path", absolute.toString());
-            output.say(absolute.getFileName() + ": none of its frames " + (frames == null ? "was rendered again since it was begun" : "shows " + frames) + "; nothing is to be made");
+            output.event("unchanged", "path", made.path().toString());
+            output.say(made.path().getFileName() + ": none of its frames " + (frames == null ? "was rendered again since it was begun" : "shows " + frames) + "; nothing is to be made");
             return ExitCode.PROVEN.code();
         }
-        output.say("Frames " + changed + " of " + absolute.getFileName() + " changed: " + remake.partsFor(changed) + " of " + remake.parts() + " parts are encoded again");
+        output.say("Frames " + changed + " of " + made.path().getFileName() + " changed: " + remake.partsFor(changed) + " of " + remake.parts() + " parts are encoded again");
         return new Making(output, places).make(remake.plan(changed), null);
     }
 

@@ -4,14 +4,13 @@ import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Moment;
+import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
-import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.run.Remake;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
@@ -48,23 +47,18 @@ final class ResoundCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        Path absolute = file.toAbsolutePath().normalize();
-        if (!Files.exists(absolute)) {
-            throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
-        }
-        HistoryStore.Entry entry = HistoryStore.at(places.history()).of(absolute)
-                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, absolute.getFileName() + " wasn't made here, or was changed since: its bytes are those of no file in the history"));
-        Remake remake = Remake.of(absolute, entry.plan());
+        MadeFile made = MadeFile.of(file, places);
+        Remake remake = made.remake();
         LoudnessTarget level = loudness == null ? null : MakeCommand.parse(loudness, LoudnessTarget::parse);
-        return new Making(output, places).make(remake.planWithSound(sound == null ? null : heard(remake, entry), level), null);
+        return new Making(output, places).make(remake.planWithSound(sound == null ? null : heard(remake, made.plan().rate()), level), null);
     }
 
-    private ReelSound heard(Remake remake, HistoryStore.Entry entry) throws IOException, InterruptedException {
+    private ReelSound heard(Remake remake, Rate rate) throws IOException, InterruptedException {
         Path absolute = sound.toAbsolutePath().normalize();
         if (!Files.isRegularFile(absolute)) {
             throw new CommandFailure(ExitCode.WRONG_USE, absolute + " is no file that is there");
         }
-        Rational begin = at == null ? Rational.ZERO : MakeCommand.parse(at, text -> Moment.parse(text, entry.plan().rate()));
+        Rational begin = at == null ? Rational.ZERO : MakeCommand.parse(at, text -> Moment.parse(text, rate));
         try (Viewer viewer = new Viewer(places)) {
             ClipFacts facts = viewer.probe(absolute).get();
             if (facts.sounds().isEmpty()) {

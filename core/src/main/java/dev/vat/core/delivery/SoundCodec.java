@@ -36,6 +36,11 @@ public enum SoundCodec {
         return title;
     }
 
+    /** The one that the media library reports so. @throws IllegalArgumentException if there is none */
+    public static SoundCodec ofReportedName(String name) {
+        return Arrays.stream(values()).filter(c -> c.reportedName.equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("No sound codec is reported as '" + name + "'"));
+    }
+
     /** As the media library reports it. */
     public String reportedName() {
         return reportedName;

@@ -9,8 +9,8 @@ import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
 import dev.vat.engine.proof.FileProof;
 import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.engine.protocol.FileProgress;
 import dev.vat.media.Joining;
 import dev.vat.media.LoudnessMeter;
 import dev.vat.media.SoundMix;
@@ -18,7 +18,6 @@ import dev.vat.media.StillsWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
@@ -138,7 +137,7 @@ final class Finishing {
     }
 
     private static SoundCodec codec(RunPlan.RunFile file) {
-        return Arrays.stream(SoundCodec.values()).filter(c -> c.reportedName().equals(file.expected().sound().codec())).findFirst().orElseThrow();
+        return SoundCodec.ofReportedName(file.expected().sound().codec());
     }
 
     /** The reel's sound, put together once for all files that have it at one level. */

@@ -16,7 +16,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -165,7 +164,7 @@ public final class Remake {
             throw new IOException(expected.container().title() + " carries no sound");
         }
         SoundCodec codec = expected.sound() == null ? SoundCodec.usualIn(expected.container())
-                : Arrays.stream(SoundCodec.values()).filter(c -> c.reportedName().equals(expected.sound().codec())).findFirst().orElseThrow();
+                : SoundCodec.ofReportedName(expected.sound().codec());
         if (sound != null && codec.against(expected.container(), sound.channels()).isPresent()) {
             throw new IOException(codec.against(expected.container(), sound.channels()).get());
         }
