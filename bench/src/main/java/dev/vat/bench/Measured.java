@@ -39,8 +39,8 @@ final class Measured {
         long wall = System.nanoTime();
         switch (what) {
             case BARE -> new BareLoop(plan, work).run();
-            case MAKE -> Runner.encodeOnly(home, false);
-            case CHECKED -> Runner.encodeOnly(home, true);
+            case MAKE -> Runner.encodeOnly(home, false, _ -> { });
+            case CHECKED -> Runner.encodeOnly(home, true, _ -> { });
             case WHOLE -> new Runner(home, _ -> { }).run();
         }
         System.out.println(String.format(Locale.ROOT, "MEASURED %.4f %.4f", (System.nanoTime() - wall) / 1e9, (system.getProcessCpuTime() - cpu) / 1e9));

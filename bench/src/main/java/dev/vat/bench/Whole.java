@@ -7,8 +7,8 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.run.RunHome;
 import java.io.IOException;
@@ -167,8 +167,7 @@ final class Whole {
             Path out = home.resolve("parts");
             RunPlan cut = Plans.of(material, out, List.of(target));
             RunPlan.RunFile file = cut.files().getFirst();
-            RunPlan whole = cut.withFiles(List.of(new RunPlan.RunFile(file.target(), file.title(), file.codec(), file.fileName(), file.treatment(), file.words(), file.threads(), file.passes(),
-                    file.options(), List.of(new RunPlan.Part(0, 0, file.expected().frames())), file.expected(), file.accepted(), file.forecast())));
+            RunPlan whole = cut.withFiles(List.of(file.withParts(List.of(new RunPlan.Part(0, 0, file.expected().frames())))));
             double[] one = measure(whole, out);
             double[] several = measure(cut, out);
             System.out.printf(Locale.ROOT, "%-16s %d parts against one: bytes x%.4f, time x%.3f, PSNR %+.3f dB%n", target, file.parts().size(), several[0] / one[0], several[1] / one[1],

@@ -4,6 +4,7 @@ import dev.vat.engine.place.SyncLog;
 import dev.vat.engine.protocol.Lines;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.RunWorker;
+import dev.vat.engine.trial.TrialWorker;
 import dev.vat.engine.viewer.ViewerWorker;
 import dev.vat.engine.worker.WorkerDuty;
 import dev.vat.engine.worker.WorkerRole;
@@ -13,6 +14,7 @@ import java.io.FileInputStream;
 import java.io.FileOutputStream;
 import java.io.IOException;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import sun.misc.Signal;
@@ -45,11 +47,19 @@ public final class WorkerMain {
         System.setOut(System.err);
         lines.write(new Message.Hello(0, VatVersion.current(), MediaLibrary.version(), ProcessHandle.current().pid()));
         Thread.ofPlatform().daemon().name("heartbeat").start(() -> beat(lines));
-        try (WorkerDuty duty = which == WorkerRole.VIEWER ? new ViewerWorker(m -> say(lines, m)) : new RunWorker(m -> say(lines, m))) {
+        try (WorkerDuty duty = duty(which, m -> say(lines, m))) {
             for (Optional<Message> next = lines.read(); next.isPresent(); next = lines.read()) {
                 duty.take(next.get());
             }
         }
+    }
+
+    private static WorkerDuty duty(WorkerRole which, Consumer<Message> answers) {
+        return switch (which) {
+            case VIEWER -> new ViewerWorker(answers);
+            case RUN -> new RunWorker(answers);
+            case TRIAL -> new TrialWorker(answers);
+        };
     }
 
     private static void beat(Lines lines) {

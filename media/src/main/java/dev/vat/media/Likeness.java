@@ -19,10 +19,11 @@ import org.bytedeco.ffmpeg.avfilter.AVFilterInOut;
 import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 
-/** Compares decoded pictures with what their encoder was given, by the library's PSNR and SSIM: of luma, or of all three where there are R, G, B. Belongs to one thread. */
-final class Likeness implements AutoCloseable {
+/** Compares pictures, above all decoded ones with what their encoder was given, by the library's PSNR and SSIM: of luma, or of all three where there are R, G, B. Belongs to one thread. */
+public final class Likeness implements AutoCloseable {
 
-    record Value(double psnr, double ssim) { }
+    /** @param psnr in dB, positive infinity if not a bit differs @param ssim from 0 to 1 */
+    public record Value(double psnr, double ssim) { }
 
     private final boolean weighed;
     private AVFilterGraph graph;
@@ -33,11 +34,12 @@ final class Likeness implements AutoCloseable {
     private long pairs;
 
     /** @param weighed whether colours count by their alpha: where it is hard-edged, those under transparent places are gone */
-    Likeness(boolean weighed) {
+    public Likeness(boolean weighed) {
         this.weighed = weighed;
     }
 
-    Value compare(Picture decoded, Picture given) {
+    /** @param given of the same size */
+    public Value compare(Picture decoded, Picture given) {
         if (graph == null) {
             build(decoded, given);
         }

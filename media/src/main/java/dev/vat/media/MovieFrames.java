@@ -47,7 +47,8 @@ public final class MovieFrames implements AutoCloseable {
         this(file, 1);
     }
 
-    MovieFrames(Path file, int threads) {
+    /** @param threads that decode */
+    public MovieFrames(Path file, int threads) {
         demuxer = new Demuxer(file);
         try {
             times = times(demuxer);

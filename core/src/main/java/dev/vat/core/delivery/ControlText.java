@@ -65,8 +65,16 @@ final class ControlText {
         return "constant".equals(m.group("word")) ? new RateControl.Steady(bits) : new RateControl.Average(bits);
     }
 
+    static RateControl.FileSize fileSize(String text) {
+        Matcher m = CONTROL.matcher(text.strip());
+        if (!m.matches() || m.group("bytes") == null) {
+            throw new IllegalArgumentException("'" + text + "' is no size of a file: write 25 MB, or 1.4 GB");
+        }
+        return ofBytes(m.group("bytes"));
+    }
+
     /** Decimal units, as everywhere. */
-    private static RateControl ofBytes(String text) {
+    private static RateControl.FileSize ofBytes(String text) {
         return new RateControl.FileSize(BitRate.parse(text.substring(0, text.length() - 1)));
     }
 }

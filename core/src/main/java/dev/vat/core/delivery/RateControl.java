@@ -86,6 +86,11 @@ public sealed interface RateControl {
             }
         }
 
+        /** {@code 25 MB}, decimal. @throws IllegalArgumentException if it is no size of a file */
+        public static FileSize parse(String text) {
+            return ControlText.fileSize(text);
+        }
+
         @Override
         public Kind kind() {
             return Kind.FILE_SIZE;

@@ -18,6 +18,7 @@ import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SizeBudget;
 import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.flash.FlashGuide;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -27,7 +28,9 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
+import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.trial.FileForecast;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -36,6 +39,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Findings on what comes out: what can't go together, alpha, depth and size against the codec, names, folder and space. */
 final class DeliveryRules {
@@ -72,7 +77,8 @@ final class DeliveryRules {
         }
         drafts(known, programme, observed, found);
         names(project, known, programme, found);
-        folder(known, programme, observed.destination(), found);
+        folder(known, programme, observed, found);
+        flashes(observed, found);
     }
 
     /** A draft says so once; material that is one doesn't go into a file that isn't without an explicit yes. */
@@ -263,8 +269,9 @@ final class DeliveryRules {
         }
     }
 
-    private static void folder(List<Deliverable> deliverables, Programme programme, Observed.Destination destination,
+    private static void folder(List<Deliverable> deliverables, Programme programme, Observed observed,
                                List<Finding> found) {
+        Observed.Destination destination = observed.destination();
         if (destination.problem() != null) {
             found.add(Finding.of("folder-refused", Severity.BLOCKER, "The folder for the files can't be used: "
                     + destination.problem()).withEvidence(destination.path())
@@ -274,12 +281,12 @@ final class DeliveryRules {
             return;
         }
         // Parts and the joined file stand beside each other for a moment, hence twice.
-        RoughForecast sum = deliverables.stream()
-                .flatMap(d -> programme.forecast(d).stream())
+        boolean tried = !deliverables.isEmpty() && deliverables.stream().allMatch(d -> observed.foretold().containsKey(d.id()));
+        RoughForecast sum = deliverables.stream().flatMap(d -> tried ? Stream.of(foretold(observed.foretold().get(d.id()))) : programme.forecast(d).stream())
                 .reduce(new RoughForecast(0, 0), RoughForecast::plus);
         RoughForecast peak = sum.plus(sum);
         String words = "The run needs " + RoughForecast.bytes(peak.lowBytes()) + " to "
-                + RoughForecast.bytes(peak.highBytes()) + " while it works (rough); "
+                + RoughForecast.bytes(peak.highBytes()) + " while it works (" + (tried ? "by test encodes" : "rough") + "); "
                 + RoughForecast.bytes(destination.freeBytes()) + " are free.";
         if (destination.freeBytes() < peak.lowBytes()) {
             found.add(Finding.of("space-short", Severity.BLOCKER, words)
@@ -287,6 +294,18 @@ final class DeliveryRules {
         } else if (destination.freeBytes() < peak.highBytes()) {
             found.add(Finding.of("space-tight", Severity.WARNING, words)
                     .withRemedies(new Remedy.ChooseFolder("Choose another folder")));
+        }
+    }
+
+    private static RoughForecast foretold(FileForecast file) {
+        return new RoughForecast(Math.round(file.bytes().low()), Math.round(file.bytes().high()));
+    }
+
+    /** A note, whatever is found: see {@link FlashGuide}. */
+    private static void flashes(Observed observed, List<Finding> found) {
+        if (!observed.flashes().isEmpty()) {
+            found.add(Finding.of("flashes", Severity.NOTE, "The picture may flash too often for some viewers, more than three times in a second, at reel frames "
+                    + observed.flashes().stream().map(FrameRange::toString).collect(Collectors.joining(", ")) + ": " + FlashGuide.CAVEAT + "."));
         }
     }
 }

@@ -3,6 +3,9 @@ package dev.vat.core.finding;
 import dev.vat.core.content.ContentReview;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.trial.FileForecast;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
@@ -14,10 +17,13 @@ import java.util.Set;
  * @param clips by source id: what movie and sound files hold
  * @param checking ids of sources that are being looked into
  * @param unusable files beside the frames, such as looks, that can't be used: by path, why
+ * @param foretold by a deliverable's id: what trials say that it will be
+ * @param flashes frames of the current reel within which its picture flashes too often, as far as it was looked at
  * @param lacking letters that are to be written into pictures and that a face hasn't: by its path, empty for Vat's own
  */
 public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
-                       Destination destination, Set<String> checking, Map<String, String> unusable, Map<String, String> lacking) {
+                       Destination destination, Set<String> checking, Map<String, String> unusable, Map<String, String> lacking,
+                       Map<String, FileForecast> foretold, List<FrameRange> flashes) {
 
     public Observed {
         tables = Map.copyOf(tables);
@@ -26,6 +32,19 @@ public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview
         checking = Set.copyOf(checking);
         unusable = Map.copyOf(unusable);
         lacking = Map.copyOf(lacking);
+        foretold = Map.copyOf(foretold);
+        flashes = List.copyOf(flashes);
+    }
+
+    /** Nothing was tried. */
+    public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips, Destination destination,
+                    Set<String> checking, Map<String, String> unusable, Map<String, String> lacking) {
+        this(tables, reviews, clips, destination, checking, unusable, lacking, Map.of(), List.of());
+    }
+
+    /** The same with what trials found. */
+    public Observed withTrial(Map<String, FileForecast> files, List<FrameRange> flashing) {
+        return new Observed(tables, reviews, clips, destination, checking, unusable, lacking, files, flashing);
     }
 
     /** Every letter can be written. */

@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.Look;
@@ -320,6 +321,11 @@ public final class Edits {
 
     public static Edit setControl(String id, RateControl control) {
         return new Edit("change of quality", project -> project.withDeliverable(id, d -> d.withControl(control)));
+    }
+
+    /** A quality and an effort at once, as they were tried together. */
+    public static Edit setQuality(String id, RateControl control, Effort effort) {
+        return new Edit("quality", project -> project.withDeliverable(id, d -> d.withControl(control).withEffort(effort)));
     }
 
     /** Lets one thing follow the target again. */

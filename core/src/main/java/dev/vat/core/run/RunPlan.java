@@ -179,18 +179,29 @@ public record RunPlan(int version, String run, String made, String vat, String l
             return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, parts, other, accepted, forecast);
         }
 
+        /** The same with other stretches of it made. */
+        public RunFile withParts(List<Part> others) {
+            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, others, expected, accepted, forecast);
+        }
+
         /** The file that ends early: its parts up to there, the last one cut short. @param frames of the file that are left, at least one */
         public RunFile shortened(long frames) {
             if (frames < 1 || frames > expected.frames()) {
                 throw new IllegalArgumentException(frames + " of " + expected.frames() + " frames are no shorter file");
             }
             List<Part> left = parts.stream().filter(p -> p.first() < frames).map(p -> new Part(p.index(), p.first(), Math.min(p.count(), frames - p.first()))).toList();
-            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, left, expected.withFrames(frames), accepted, forecast == null ? null : forecast.of(frames, expected.frames()));
+            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, left, expected.withFrames(frames), accepted,
+                    forecast == null ? null : forecast.of(frames, expected.frames()));
         }
 
         /** The reel frame at which one of the file's frames begins. */
         public long reelFrame(long frame) {
-            return treatment.scan().isInterlaced() ? 2 * frame : frame;
+            return reelFrames() * frame;
+        }
+
+        /** How many reel frames one of the file's is made of: two where it is interlaced. */
+        public int reelFrames() {
+            return treatment.scan().isInterlaced() ? 2 : 1;
         }
 
         /** Whether it is a folder of stills. */

@@ -4,6 +4,12 @@ import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import dev.vat.desktop.compare.CompareBar;
+import dev.vat.desktop.compare.Side;
+import dev.vat.desktop.compare.Way;
+import dev.vat.desktop.strip.Alongside;
+import dev.vat.desktop.strip.ComparedStrip;
+import dev.vat.desktop.strip.DifferenceStrip;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
 import dev.vat.engine.protocol.Message;
@@ -17,6 +23,7 @@ import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import javafx.animation.AnimationTimer;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.WritableImage;
@@ -27,6 +34,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.ImagePattern;
 import javafx.scene.shape.Rectangle;
@@ -56,6 +64,12 @@ public final class PictureArea extends BorderPane {
         void by(double rightwards, double downwards);
     }
 
+    /** What is on the screen. @param second beside it, or over it */
+    private record Shown(long place, Optional<Message.Subject> picture, Message.Shape shape, Optional<Message.Subject> second, Message.Shape secondShape) {
+        static final Shown NOTHING = new Shown(-1, Optional.empty(), null, Optional.empty(), null);
+    }
+
+    private static final int MOST_ZOOM = 8;
     private static final long MOST_ON_DISK = 4L << 30;
     private static final List<Rgb> GROUNDS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));
 
@@ -66,11 +80,14 @@ public final class PictureArea extends BorderPane {
     private final Region checker = new Region();
     private final Label trouble = new Label();
     private final SafeAreas safe = new SafeAreas();
-    private final Pane stage = new Pane(checker, image, safe, trouble);
+    private final Pane stage = new Pane(checker, image);
+    private final SecondPicture second;
+    private final PointedValues values;
+    private final CompareBar compare;
+    private final VBox above = new VBox();
     private final Label whose = new Label();
     private final Label number = new Label();
     private final Label timecode = new Label();
-    private final Label remark = new Label();
     private final Label scale = new Label();
     private final Transport transport;
     private final PlayPace pace;
@@ -86,15 +103,16 @@ public final class PictureArea extends BorderPane {
     private LongConsumer onPlace = _ -> { };
     private Consumer<BitSet> onCached = _ -> { };
     private Consumer<float[]> onWave = _ -> { };
+    private Runnable onCompared = () -> { };
+    private Consumer<Node> onCompare = _ -> { };
     private Rgb ground;
     private Message.As as;
     private String groundName = "";
-    private long shownPlace = -1;
-    private Optional<Message.Subject> shownSubject = Optional.empty();
-    private Message.Shape shownWish;
+    private Shown shown = Shown.NOTHING;
     private Rgb lookedThrough;
     private boolean throughChecker = true;
     private long nextMarks;
+    private int zoom = 1;
     private double panX;
     private double panY;
     private double pressX;
@@ -108,8 +126,39 @@ public final class PictureArea extends BorderPane {
     public PictureArea(Viewer viewer, Player player, Path cache, long memory, BooleanSupplier mayFill) {
         this.player = player;
         this.mayFill = mayFill;
-        this.pump = new FramePump(viewer, new FrameCache(cache, memory, MOST_ON_DISK));
-        this.pace = new PlayPace(player, pump);
+        FrameCache pictures = new FrameCache(cache, memory, MOST_ON_DISK);
+        this.pump = new FramePump(viewer, pictures);
+        this.compare = new CompareBar(viewer, new CompareBar.Picture() {
+            @Override
+            public void again() {
+                refresh();
+            }
+
+            @Override
+            public void close() {
+                endCompare();
+            }
+
+            @Override
+            public void seek(long place) {
+                PictureArea.this.seek(place);
+            }
+
+            @Override
+            public void loop(long first, long last) {
+                player.setLoopRange(first, last);
+                player.seek(first);
+                player.play(true);
+            }
+
+            @Override
+            public void measured() {
+                onCompared.run();
+            }
+        });
+        this.second = new SecondPicture(viewer, pictures, compare, this::arrange);
+        this.values = new PointedValues(viewer);
+        this.pace = new PlayPace(player, place -> pump.isReady(place) && second.isReady(place), () -> pump.filled() + second.filled());
         this.sound = new PictureSound(viewer, cache, peaks -> onWave.accept(peaks));
         this.transport = new Transport(player, () -> {
             panX = 0;
@@ -119,7 +168,9 @@ public final class PictureArea extends BorderPane {
         }, this::nextGround, () -> {
             sound.toggle();
             words();
-        });
+        }, button -> onCompare.accept(button));
+        stage.getChildren().addAll(second.nodes());
+        stage.getChildren().addAll(safe, trouble, values);
         setId("picture");
         getStyleClass().add("picture");
         stage.getStyleClass().add("picture-stage");
@@ -129,7 +180,8 @@ public final class PictureArea extends BorderPane {
         trouble.getStyleClass().add("picture-trouble");
         trouble.setId("picture-trouble");
         trouble.setWrapText(true);
-        setTop(head());
+        above.getChildren().add(head());
+        setTop(above);
         setCenter(stage);
         setBottom(transport);
         stage.widthProperty().addListener(_ -> refresh());
@@ -148,6 +200,8 @@ public final class PictureArea extends BorderPane {
             }
         });
         stage.setOnMouseReleased(_ -> slide.release());
+        stage.setOnMouseMoved(e -> values.point(e.getX(), e.getY()));
+        stage.setOnMouseExited(_ -> values.leave());
         timer.start();
     }
 
@@ -167,13 +221,14 @@ public final class PictureArea extends BorderPane {
         number.setId("picture-number");
         timecode.getStyleClass().addAll("mono", "dim");
         whose.getStyleClass().add("strong");
-        remark.getStyleClass().add("dim");
         scale.getStyleClass().add("dim");
-        remark.setMinWidth(0);
-        for (Label label : new Label[] {whose, number, timecode}) {
-            label.setMinWidth(Region.USE_PREF_SIZE);
+        number.setMinWidth(Region.USE_PREF_SIZE);
+        // Where room is short, words give way, never what can be pressed.
+        for (Label label : new Label[] {whose, timecode, scale}) {
+            label.setMinWidth(0);
         }
-        HBox head = new HBox(whose, number, timecode, remark, space(), transport.looks(), scale);
+        transport.looks().setMinWidth(Region.USE_PREF_SIZE);
+        HBox head = new HBox(whose, number, timecode, space(), transport.looks(), scale);
         head.getStyleClass().add("bar");
         return head;
     }
@@ -205,7 +260,91 @@ public final class PictureArea extends BorderPane {
         groundName = heading;
         pump.setStrip(strip);
         sound.show(strip);
+        if (strip == null) {
+            endCompare();
+        } else if (compare.isGoing()) {
+            compare.setMain(side());
+        }
         refresh();
+    }
+
+    // ---- two pictures
+
+    private Side side() {
+        return new Side(player.strip(), groundName, behind(), as);
+    }
+
+    /** Told to offer what the picture can be held against, beside a button. */
+    public void setOnCompare(Consumer<Node> listener) {
+        onCompare = listener;
+    }
+
+    /** Told when more of a comparison was measured, or when it begins or ends. */
+    public void setOnCompared(Runnable listener) {
+        onCompared = listener;
+    }
+
+    /** Holds what is shown against another picture, in step. */
+    public void compare(Side other) {
+        if (player.strip() == null) {
+            return;
+        }
+        if (!above.getChildren().contains(compare)) {
+            above.getChildren().add(compare);
+        }
+        compare.start(side(), other);
+        compare.setPlace(player.place());
+        refresh();
+        onCompared.run();
+    }
+
+    /** Shows one picture again. */
+    public void endCompare() {
+        if (compare.isGoing()) {
+            compare.stop();
+            above.getChildren().remove(compare);
+            refresh();
+            onCompared.run();
+        }
+    }
+
+    /** What is done with the two pictures; empty while there is one. */
+    public Optional<CompareBar> comparison() {
+        return compare.isGoing() ? Optional.of(compare) : Optional.empty();
+    }
+
+    /** Turns the line of a wipe. */
+    public void turnWipe(double degrees) {
+        second.turn(degrees);
+    }
+
+    /** What the band shows: with how like each frame is to the other one. */
+    public Strip onBand(Strip strip) {
+        return strip != null && compare.isGoing() ? new ComparedStrip(strip, compare.likeness(), compare.likeness().size()) : strip;
+    }
+
+    /** Two, four, eight pixels of the screen for one of the picture, and one again. */
+    public void nextZoom() {
+        zoom = zoom == MOST_ZOOM ? 1 : 2 * zoom;
+        if (zoom > 1 && !transport.isActualSize()) {
+            transport.fire("actual-size");
+        }
+        image.setSmooth(zoom == 1);
+        arrange();
+        words();
+    }
+
+    /** What the first pump fetches: the picture, or where it differs from the other. */
+    private Strip fetched() {
+        if (compare.isGoing() && compare.way() == Way.DIFFERENCE) {
+            Side beside = compare.beside();
+            return new DifferenceStrip(player.strip(), as, (Alongside) beside.strip(), beside.as(), compare.gain(), compare.isSigned());
+        }
+        return player.strip();
+    }
+
+    private boolean isDifference() {
+        return compare.isGoing() && compare.way() == Way.DIFFERENCE;
     }
 
     public void togglePlay() {
@@ -268,12 +407,16 @@ public final class PictureArea extends BorderPane {
     /** Whether the picture on the screen is the one at the playhead, at its right size. */
     public boolean isSettled() {
         Strip strip = player.strip();
-        return strip == null || strip.count() == 0 || shownPlace == player.place() && isShown(strip, shownPlace);
+        return strip == null || strip.count() == 0 || isShown(player.place());
     }
 
-    private boolean isShown(Strip strip, long place) {
-        return shownWish != null && strip.size().map(size -> wish(strip, size)).filter(shownWish::equals).isPresent()
-                && shownSubject.equals(strip.subject(place));
+    private boolean isShown(long place) {
+        return shown.shape != null && player.strip().size().isPresent() && shown.equals(toShow(place));
+    }
+
+    private Shown toShow(long place) {
+        Message.Shape shape = wish(player.strip(), player.strip().size().orElseThrow());
+        return new Shown(place, fetched().subject(place), shape, second.subject(place), second.shape(shape));
     }
 
     private void refresh() {
@@ -288,25 +431,29 @@ public final class PictureArea extends BorderPane {
         sound.follow(player, !transport.isEveryFrame(), !pace.words().isEmpty());
         if (strip == null || strip.count() == 0) {
             image.setImage(null);
+            second.clear();
             checker.setVisible(false);
-            shownWish = null;
+            shown = Shown.NOTHING;
             return;
         }
         Size size = strip.size().orElse(null);
         if (size == null || stage.getWidth() < 8 || stage.getHeight() < 8) {
             return;
         }
-        pump.setWish(wish(strip, size));
+        Message.Shape shape = wish(strip, size);
+        pump.setStrip(fetched());
+        pump.setWish(shape);
+        second.prepare(shape);
         long due = player.due(now);
         if (player.isPlaying()) {
             play(due, now);
         } else {
             pace.rest();
-            if (due != shownPlace || !isShown(strip, due)) {
-                pump.want(due, player);
+            if (!isShown(due)) {
+                want(due);
                 show(due);
-            } else if (mayFill.getAsBoolean()) {
-                pump.want(due, player);
+            } else if (mayFill.getAsBoolean() && (!compare.isGoing() || compare.isMeasured())) {
+                want(due);
             }
         }
         if (now > nextMarks) {
@@ -316,10 +463,14 @@ public final class PictureArea extends BorderPane {
         }
     }
 
+    private void want(long place) {
+        pump.want(place, player);
+        second.want(place, player);
+    }
+
     private void play(long due, long now) {
-        boolean there = shownPlace == player.place() && isShown(player.strip(), shownPlace);
-        pump.want(there ? player.next(player.place()) : player.place(), player);
-        if (due == shownPlace && isShown(player.strip(), due)) {
+        want(isShown(player.place()) ? player.next(player.place()) : player.place());
+        if (isShown(due)) {
             return;
         }
         long place = pace.placeToShow(due, now);
@@ -330,10 +481,14 @@ public final class PictureArea extends BorderPane {
 
     private boolean show(long place) {
         Optional<String> why = pump.trouble(place);
+        if (!second.isReady(place)) {
+            return false;
+        }
         if (why.isPresent()) {
             image.setImage(null);
             checker.setVisible(false);
             trouble.setText(why.get());
+            values.show(null, null, null, 0, 0);
         } else {
             Optional<ByteBuffer> pixels = pump.picture(place);
             if (pixels.isEmpty()) {
@@ -342,11 +497,13 @@ public final class PictureArea extends BorderPane {
             slide.settle();
             image.setImage(ring.put(pixels.get(), pump.wish().width(), pump.wish().height()));
             trouble.setText("");
-            checker.setVisible(behind() == null && player.strip().transparent() && transport.look() != Message.Look.ALPHA);
+            checker.setVisible(behind() == null && player.strip().transparent() && transport.look() != Message.Look.ALPHA && !isDifference());
+            Side other = compare.isGoing() ? compare.beside() : null;
+            values.show(transport.showsValues() ? side().taken(place).orElse(null) : null, other == null ? null : other.taken(place).orElse(null), pixels.get(), pump.wish().width(), pump.wish().height());
         }
-        shownPlace = place;
-        shownSubject = player.strip().subject(place);
-        shownWish = pump.wish();
+        second.show(place);
+        shown = toShow(place);
+        compare.setPlace(place);
         player.shown(place);
         arrange();
         words();
@@ -357,10 +514,12 @@ public final class PictureArea extends BorderPane {
     private Message.Shape wish(Strip strip, Size size) {
         Size seen = seen(strip, size);
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
-        double fit = transport.isActualSize() ? 1 : Math.min(stage.getWidth() * density / seen.width(), stage.getHeight() * density / seen.height());
+        double wide = stage.getWidth() / (compare.isGoing() && compare.way() == Way.BESIDE ? 2 : 1);
+        double fit = transport.isActualSize() ? 1 : Math.min(wide * density / seen.width(), stage.getHeight() * density / seen.height());
         int width = (int) Math.clamp(Math.round(seen.width() * fit), 1, 4096);
         int height = (int) Math.clamp(Math.round(seen.height() * fit), 1, 2304);
-        return new Message.Shape(width, height, strip.transparent() ? behind() : null, transport.look(), as);
+        return isDifference() ? new Message.Shape(width, height, null, transport.look() == Message.Look.ALPHA ? Message.Look.ALPHA : Message.Look.COLOUR, null)
+                : new Message.Shape(width, height, strip.transparent() ? behind() : null, transport.look(), as);
     }
 
     /** The shape that is shown: the strip's own, or that of the file it is shown as. */
@@ -376,24 +535,28 @@ public final class PictureArea extends BorderPane {
             return;
         }
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
-        double width = image.getImage().getWidth() / density;
-        double height = image.getImage().getHeight() / density;
+        int times = transport.isActualSize() ? zoom : 1;
+        double width = image.getImage().getWidth() / density * times;
+        double height = image.getImage().getHeight() / density * times;
         image.setFitWidth(width);
         image.setFitHeight(height);
-        double x = Math.round((stage.getWidth() - width) / 2 + (transport.isActualSize() ? panX : 0));
+        boolean beside = compare.isGoing() && compare.way() == Way.BESIDE;
+        double x = Math.round((beside ? stage.getWidth() / 2 - width : (stage.getWidth() - width) / 2) + (transport.isActualSize() ? panX : 0));
         double y = Math.round((stage.getHeight() - height) / 2 + (transport.isActualSize() ? panY : 0));
         image.relocate(x, y);
         checker.resizeRelocate(x, y, width, height);
+        second.arrange(x, y, width, height, zoom == 1);
+        values.arrange(x, y, width, height, stage.getHeight());
         safe.setVisible(transport.showsSafeAreas());
         safe.over(x, y, width, height);
-        player.strip().size().ifPresent(size -> scale.setText((transport.isActualSize() ? "1:1" : "fit "
+        player.strip().size().ifPresent(size -> scale.setText((transport.isActualSize() ? times + ":1" : "fit "
                 + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %") + ", sRGB display"));
     }
 
     private void words() {
         Strip strip = player.strip();
         if (strip == null || strip.count() == 0) {
-            for (Label label : new Label[] {whose, number, timecode, remark, scale, trouble}) {
+            for (Label label : new Label[] {whose, number, timecode, scale, trouble}) {
                 label.setText("");
             }
             transport.show(groundWords(), false, false, "", "");
@@ -403,10 +566,9 @@ public final class PictureArea extends BorderPane {
         whose.setText(groundName);
         number.setText(strip.number(place));
         timecode.setText(strip.timecode(place).map(label -> label + "  " + seconds(label.rate(), place)).orElse("no rate yet"));
-        remark.setText(strip.remark(place));
         transport.showSound(sound.words());
         transport.show(groundWords(), strip.transparent(), strip.floating(), player.isPlaying() && !pace.words().isEmpty() ? pace.words()
-                : player.dropped() == 0 ? "" : player.dropped() + " dropped", strip.describe());
+                : player.dropped() == 0 ? "" : player.dropped() + " dropped", (strip.remark(place) + "  " + strip.describe()).strip());
     }
 
     private static String seconds(Rate rate, long place) {
@@ -415,6 +577,8 @@ public final class PictureArea extends BorderPane {
 
     public void close() {
         timer.stop();
+        compare.stop();
+        second.close();
         pump.close();
         sound.close();
     }

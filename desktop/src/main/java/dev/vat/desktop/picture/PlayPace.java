@@ -1,6 +1,8 @@
 package dev.vat.desktop.picture;
 
 import dev.vat.desktop.strip.Player;
+import java.util.function.LongPredicate;
+import java.util.function.LongSupplier;
 
 /**
  * Which picture comes next while playing, when some may not be there yet. What is there plays in real time, and lateness
@@ -13,16 +15,19 @@ final class PlayPace {
     private static final long UNTIL_OVER = 1_000_000_000L;
 
     private final Player player;
-    private final FramePump pump;
+    private final LongPredicate ready;
+    private final LongSupplier filled;
     private boolean filling;
     private long fillStart;
     private long lastWait;
     private long filledAtStart;
     private String words = "";
 
-    PlayPace(Player player, FramePump pump) {
+    /** @param ready whether everything is there that is shown at a place @param filled pictures that came in altogether */
+    PlayPace(Player player, LongPredicate ready, LongSupplier filled) {
         this.player = player;
-        this.pump = pump;
+        this.ready = ready;
+        this.filled = filled;
     }
 
     /** Nothing plays any more. */
@@ -55,7 +60,7 @@ final class PlayPace {
     /** The last place up to the one that is due before which nothing is missing. */
     private long latestReady(long due) {
         long latest = player.place();
-        for (int i = 0; i < MOST_LATE && latest != due && pump.isReady(player.next(latest)); i++) {
+        for (int i = 0; i < MOST_LATE && latest != due && ready.test(player.next(latest)); i++) {
             latest = player.next(latest);
         }
         return latest;
@@ -65,12 +70,12 @@ final class PlayPace {
         if (!filling) {
             filling = true;
             fillStart = now;
-            filledAtStart = pump.filled();
+            filledAtStart = filled.getAsLong();
         }
         lastWait = now;
         long passed = now - fillStart;
         if (passed > UNTIL_SAID) {
-            words = "filling, " + Math.round((pump.filled() - filledAtStart) * 1e9 / passed) + " a second";
+            words = "filling, " + Math.round((filled.getAsLong() - filledAtStart) * 1e9 / passed) + " a second";
         }
     }
 }

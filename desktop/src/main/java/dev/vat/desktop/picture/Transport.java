@@ -7,8 +7,10 @@ import dev.vat.desktop.strip.Player;
 import dev.vat.engine.protocol.Message;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
@@ -32,6 +34,8 @@ final class Transport extends HBox {
     private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
     private final ToggleButton odd = toggle("show-odd", "Odd values", "Marks where samples are no number, infinite or below zero (V)");
     private final ToggleButton safe = toggle("safe-areas", "Safe", "What viewers see of the action, and where words may stand, after EBU R 95 (G)");
+    private final ToggleButton values = toggle("show-values", "Values", "The samples under the pointer, as they are stored and as they are shown (D)");
+    private final Button compare = new Button("Compare");
     private final Button ground = new Button("Ground");
     private final Button sound = new Button();
     private final Label dropped = new Label();
@@ -43,8 +47,9 @@ final class Transport extends HBox {
      * @param again told when the picture has to be shown in another way
      * @param nextGround told to put another colour behind transparent places
      * @param otherSound told to switch sound on or off
+     * @param compare told to offer what the picture can be held against, beside the button
      */
-    Transport(Player player, Runnable again, Runnable nextGround, Runnable otherSound) {
+    Transport(Player player, Runnable again, Runnable nextGround, Runnable otherSound, Consumer<Node> compare) {
         this.player = player;
         play.setGraphic(Icon.PLAY.node());
         play.setId("play");
@@ -62,6 +67,10 @@ final class Transport extends HBox {
         alpha.setOnAction(_ -> again.run());
         odd.setOnAction(_ -> again.run());
         safe.setOnAction(_ -> again.run());
+        values.setOnAction(_ -> again.run());
+        this.compare.setId("compare-with");
+        this.compare.setTooltip(new Tooltip("Hold it against another picture in step: source, reel, file, test encode, version (C)"));
+        this.compare.setOnAction(_ -> compare.accept(this.compare));
         ground.setId("ground");
         ground.setTooltip(new Tooltip("Checker, black, white or grey behind transparent places (B)"));
         ground.setOnAction(_ -> nextGround.run());
@@ -79,7 +88,7 @@ final class Transport extends HBox {
                 button("step-forward", Icon.STEP_FORWARD, "One frame on (Right)", () -> player.step(1)),
                 button("to-end", Icon.FORWARD, "Last frame (End)", () -> player.seek(player.last())), loop, every, backwards, speed, sound,
                 Parts.space(), dropped, facts);
-        looks = Parts.row(actual, safe, alpha, odd, ground);
+        looks = Parts.row(this.compare, actual, safe, alpha, odd, values, ground);
         looks.getStyleClass().add("transport");
         getStyleClass().addAll("bar", "transport");
         setAlignment(Pos.CENTER_LEFT);
@@ -133,6 +142,10 @@ final class Transport extends HBox {
 
     boolean isActualSize() {
         return actual.isSelected();
+    }
+
+    boolean showsValues() {
+        return values.isSelected();
     }
 
     boolean showsSafeAreas() {

@@ -212,7 +212,7 @@ final class ItemPane extends VBox {
             Source earlier = studio.project().source(item.earlier()).get();
             values.add(Parts.small("version-back", "Back to " + earlier.name(), () -> swap(entry, earlier)));
         }
-        values.add(Parts.small("look-versions", "Look for versions beside it", () -> studio.lookForVersions(entry.source())));
+        values.add(Parts.small("look-versions", "Look for versions beside it", () -> studio.search().forVersions(entry.source())));
         getChildren().add(field("Version", values.size() == 1 ? "" : "Takes this one's place, as it is trimmed and played.", values.toArray(Node[]::new)));
     }
 

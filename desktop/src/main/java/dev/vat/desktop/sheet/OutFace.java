@@ -53,6 +53,7 @@ public final class OutFace extends VBox {
     private final OutFields fields;
     private final OutMenus menus;
     private final OutTyping typing;
+    private final TryingBar trying;
     private final GridPane names = new GridPane();
     private final GridPane grid = new GridPane();
     private final ScrollPane across = new ScrollPane(grid);
@@ -67,14 +68,15 @@ public final class OutFace extends VBox {
     private TextField editor;
     private ContextMenu menu;
 
-    /** @param columnChanged told when another deliverable is in focus */
-    public OutFace(Studio studio, Ask ask, Runnable columnChanged) {
+    /** @param columnChanged told when another deliverable is in focus @param ladders asked for steps of quality */
+    public OutFace(Studio studio, Ask ask, Runnable columnChanged, Runnable ladders) {
         this.studio = studio;
         this.ask = ask;
         this.columnChanged = columnChanged;
         this.fields = new OutFields(studio, ask);
         this.menus = new OutMenus(studio, ask);
         this.typing = new OutTyping(studio);
+        this.trying = new TryingBar(studio, ladders);
         setId("out-face");
         getStyleClass().add("face");
         grid.setId("out-grid");
@@ -122,7 +124,8 @@ public final class OutFace extends VBox {
         }
         column = Math.min(column, columns().size() - 1);
         build(programme);
-        getChildren().setAll(fields.folder(), fields.naming(focused()), fields.rate(programme), sentence, sheet);
+        getChildren().setAll(fields.folder(), fields.naming(focused()), fields.rate(programme), trying, sentence, sheet);
+        trying.show();
         showBurnIn();
         focus(line, column);
     }
@@ -140,6 +143,7 @@ public final class OutFace extends VBox {
 
     /** Under each column's name: how far its file is while it is made, else what it will weigh. */
     public void showProgress() {
+        trying.show();
         heads.forEach((id, head) -> head.show(studio.runs().progress(id).orElse(null), forecast(id)));
     }
 
@@ -148,7 +152,8 @@ public final class OutFace extends VBox {
         if (deliverable == null || deliverable.off()) {
             return "off";
         }
-        return studio.programme().flatMap(p -> OutRow.FORECAST.value(studio, p, deliverable)).map(words -> "rough " + words).orElse("");
+        return studio.foretelling().of(deliverable).map(ForecastWords::brief)
+                .orElseGet(() -> studio.programme().flatMap(p -> OutRow.FORECAST.value(studio, p, deliverable)).orElse(""));
     }
 
     private List<Line> visibleLines() {
@@ -224,6 +229,9 @@ public final class OutFace extends VBox {
     /** How many of the folded rows aren't as the target has them. */
     private Label folded(OutRow.Group group, int r, int c) {
         Deliverable deliverable = columns().get(c);
+        if (group == OutRow.Group.FORECAST) {
+            return dress(Parts.label(studio.foretelling().of(deliverable).isPresent() ? "by test encodes" : "rough", "cell", "folded"), r, c);
+        }
         long differ = group.rows().stream().filter(row -> row.differs(deliverable)).count();
         return dress(Parts.label(differ == 0 ? "as the target" : differ == 1 ? "1 differs" : differ + " differ", "cell", "folded"), r, c);
     }
@@ -261,7 +269,7 @@ public final class OutFace extends VBox {
 
     private void judge(Label cell, OutRow which, Deliverable deliverable) {
         cell.getStyleClass().removeAll("fault", "warn");
-        cell.setTooltip(new Tooltip(which.value(studio, studio.programme().orElseThrow(), deliverable).orElse(which.absence())));
+        cell.setTooltip(new Tooltip(cell.getText()));
         studio.findings().all().stream().filter(f -> rules(which).contains(f.id()) && deliverable.id().equals(f.target()))
                 .findFirst().ifPresent(f -> style(cell, f));
     }

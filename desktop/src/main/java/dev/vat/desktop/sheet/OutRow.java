@@ -44,11 +44,13 @@ enum OutRow {
     LOOPS(Group.FILE, "Played", "How often a moving still is played. Enter types a number; 0 is for ever."),
     NAME(Group.FILE, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number."),
     STOP(Group.FILE, "If stopped", "Whether a stop costs the work so far: what is made in parts goes on at the first unfinished one."),
-    FORECAST(Group.FILE, "Bytes, rough", "A wide guess from the codec alone, before anything has been tried.");
+    FORECAST(Group.FORECAST, "Bytes", "What the file will weigh: by test encodes, with the range that holds nine times of ten; before, a wide guess from the codec alone."),
+    LIKENESS(Group.FORECAST, "Likeness", "How near the file's frames will come to the source, by test encodes: PSNR in decibels, and SSIM, where 1 is the same."),
+    MAKING(Group.FORECAST, "Making", "How long making and proving this file will take of the whole run, by test encodes.");
 
     /** Rows that are seen at once, and headings under which the others are folded. */
     enum Group {
-        OPEN(""), PICTURE("Picture"), FILE("File");
+        OPEN(""), FORECAST("Forecast"), PICTURE("Picture"), FILE("File");
 
         private final String title;
 
@@ -126,7 +128,9 @@ enum OutRow {
             case LOUDNESS -> studio.sound().filter(_ -> settings.container().carriesSound()).map(_ -> deliverable.loudness() == null ? "as it is" : deliverable.loudness().toString());
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
             case NAME -> Optional.of(name(studio.project(), programme, deliverable));
-            case FORECAST -> programme.forecast(deliverable).map(f -> f.toString().replace("rough: ", ""));
+            case FORECAST -> studio.foretelling().of(deliverable).map(f -> ForecastWords.bytes(f.bytes())).or(() -> programme.forecast(deliverable).map(f -> f.toString()));
+            case LIKENESS -> studio.foretelling().of(deliverable).map(ForecastWords::likeness);
+            case MAKING -> studio.foretelling().of(deliverable).map(f -> ForecastWords.time(f.makeSeconds().plus(f.proofSeconds())));
         };
     }
 
@@ -168,6 +172,7 @@ enum OutRow {
             case GROUP -> "every frame";
             case FIRST_NUMBER -> "one file";
             case LOUDNESS -> "no sound";
+            case LIKENESS, MAKING -> "not tried yet";
             default -> "not known yet";
         };
     }

@@ -9,7 +9,8 @@ final class Lanes {
     private static final double LANE = 15;
     private static final double LANE_NAME = 62;
 
-    static final double HEIGHT = LANE * Strip.Lane.values().length;
+    /** Room for the most lanes that a strip has. */
+    static final double HEIGHT = LANE * 4;
 
     private Lanes() { }
 
@@ -17,7 +18,7 @@ final class Lanes {
     static void paint(GraphicsContext g, Dyes dyes, Strip strip, BandView view, double left, double top, int columns) {
         g.setFont(Font.font("IBM Plex Sans", 11));
         double y = top;
-        for (Strip.Lane lane : Strip.Lane.values()) {
+        for (Strip.Lane lane : strip.lanes()) {
             g.setFill(dyes.empty());
             g.fillRect(left, y, columns, LANE - 2);
             g.setFill(dyes.ink(Strip.Mark.FILLED));

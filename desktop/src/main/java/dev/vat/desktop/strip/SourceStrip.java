@@ -160,6 +160,7 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
             case BRIGHTNESS -> look.get().brightness();
             case SHARPNESS -> Math.min(1, look.get().sharpness() / 16);
             case NOISE -> Math.min(1, look.get().noise() / 6);
+            case LOSS, MOST, FLICKER -> -1;
             case CHANGE -> index == 0 ? 0 : table.lookAt(index - 1).map(before -> Math.min(1, look.get().distance(before) / 16)).orElse(-1.0);
         };
     }

@@ -18,7 +18,13 @@ public interface Strip {
 
     /** What was measured of every frame, each as a lane under the band. */
     enum Lane {
-        BRIGHTNESS("brightness"), CHANGE("change"), SHARPNESS("sharpness"), NOISE("grain");
+        BRIGHTNESS("brightness"), CHANGE("change"), SHARPNESS("sharpness"), NOISE("grain"),
+        /** How far a frame is from another one: 60 dB and more is nothing, 20 dB all. */
+        LOSS("loss"),
+        /** The strongest difference of any sample. */
+        MOST("strongest"),
+        /** How much the difference itself changes. */
+        FLICKER("flicker");
 
         private final String title;
 
@@ -117,6 +123,11 @@ public interface Strip {
     /** The label of a place, once there is a rate. */
     default Optional<Timecode> timecode(long place) {
         return rate().map(rate -> Timecode.of(firstTimecode().orElse(0) + place, rate));
+    }
+
+    /** The lanes that it has. */
+    default List<Lane> lanes() {
+        return List.of(Lane.BRIGHTNESS, Lane.CHANGE, Lane.SHARPNESS, Lane.NOISE);
     }
 
     /** A measured value from 0 to 1 of the lane's height, or below 0 where nothing was measured. */

@@ -7,6 +7,7 @@ import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.source.SourceFinder;
+import dev.vat.engine.source.Versions;
 import java.io.IOException;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -155,6 +156,26 @@ public final class Search {
                 ui.execute(() -> outcome.of(found));
             } catch (IOException e) {
                 ui.execute(() -> studio.say("Can't be read: " + e.getMessage()));
+            }
+        });
+    }
+
+    /** Brings other versions of a source in that lie beside it on disk. */
+    public void forVersions(Source source) {
+        background.execute(() -> {
+            try {
+                List<Location> found = Versions.beside(source.location());
+                ui.execute(() -> {
+                    List<Location> fresh = found.stream().filter(l -> studio.project().sources().stream().noneMatch(s -> s.location().equals(l))).toList();
+                    if (fresh.isEmpty()) {
+                        studio.say("No other version of " + source.name() + " lies beside it.");
+                    } else {
+                        studio.edit(Edits.bringInVersions(source.id(), fresh));
+                        studio.say(fresh.stream().map(Location::name).collect(Collectors.joining(", ")) + (fresh.size() == 1 ? " was" : " were") + " found: press it to swap it in.");
+                    }
+                });
+            } catch (IOException e) {
+                ui.execute(() -> studio.say("Versions of " + source.name() + " can't be looked for: " + e.getMessage()));
             }
         });
     }

@@ -9,7 +9,6 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.EditHistory;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
-import dev.vat.core.project.Source;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
@@ -21,7 +20,6 @@ import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
-import dev.vat.engine.source.Versions;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -33,7 +31,6 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -55,6 +52,7 @@ public final class Studio implements AutoCloseable {
     private final Runs runs;
     private final Keeper keeper;
     private final Presets presets;
+    private final Foretelling foretelling;
     private final Making making;
     private final Past past;
     private final List<Runnable> listeners = new ArrayList<>();
@@ -85,6 +83,7 @@ public final class Studio implements AutoCloseable {
         this.search = new Search(this, background, this.ui, () -> closed);
         this.making = new Making(this, keeper);
         this.past = new Past(this, places, background, this.ui);
+        this.foretelling = new Foretelling(this, places, background, this.ui);
         this.presets = new Presets(PresetStore.in(places), this);
         runs.findLeftOver();
     }
@@ -205,12 +204,20 @@ public final class Studio implements AutoCloseable {
     private void projectChanged() {
         watch.look(project());
         surroundings.look(project());
+        foretelling.look();
         judge();
         autosave();
         changed();
     }
 
+    /** Trials found something, or what they found doesn't hold any more. */
+    void foretold() {
+        judge();
+        changed();
+    }
+
     void observedChanged() {
+        foretelling.look();
         judge();
         making.observed();
         changed();
@@ -240,7 +247,7 @@ public final class Studio implements AutoCloseable {
     }
 
     private Observed observed() {
-        return new Observed(watch.tables(), watch.reviews(), watch.clips(), surroundings.destination(), watch.checking(), surroundings.unusable(), surroundings.lacking());
+        return new Observed(watch.tables(), watch.reviews(), watch.clips(), surroundings.destination(), watch.checking(), surroundings.unusable(), surroundings.lacking()).withTrial(foretelling.files(), foretelling.flashes());
     }
 
     public Findings findings() {
@@ -269,6 +276,11 @@ public final class Studio implements AutoCloseable {
         return past;
     }
 
+    /** What files will be, as far as test encodes tell. */
+    public Foretelling foretelling() {
+        return foretelling;
+    }
+
     public Presets presets() {
         return presets;
     }
@@ -291,26 +303,6 @@ public final class Studio implements AutoCloseable {
     /** Reels as other programs can take them, and theirs. */
     public HandOver handOver() {
         return new HandOver(this, ui, background);
-    }
-
-    /** Brings other versions of a source in that lie beside it on disk. */
-    public void lookForVersions(Source source) {
-        background.execute(() -> {
-            try {
-                List<Location> found = Versions.beside(source.location());
-                ui.execute(() -> {
-                    List<Location> fresh = found.stream().filter(l -> project().sources().stream().noneMatch(s -> s.location().equals(l))).toList();
-                    if (fresh.isEmpty()) {
-                        say("No other version of " + source.name() + " lies beside it.");
-                    } else {
-                        edit(Edits.bringInVersions(source.id(), fresh));
-                        say(fresh.stream().map(Location::name).collect(Collectors.joining(", ")) + (fresh.size() == 1 ? " was" : " were") + " found: press it to swap it in.");
-                    }
-                });
-            } catch (IOException e) {
-                ui.execute(() -> say("Versions of " + source.name() + " can't be looked for: " + e.getMessage()));
-            }
-        });
     }
 
     /** What belongs together among the sources. */
@@ -485,6 +477,7 @@ public final class Studio implements AutoCloseable {
     @Override
     public void close() {
         closed = true;
+        foretelling.close();
         runs.close();
         viewer.close();
         keeper.close();

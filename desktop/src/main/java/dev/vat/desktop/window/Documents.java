@@ -1,5 +1,6 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Ask;
@@ -8,9 +9,11 @@ import dev.vat.desktop.runs.FilePictures;
 import dev.vat.desktop.runs.ReceiptPage;
 import dev.vat.desktop.studio.Past;
 import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.trial.LadderPage;
 import dev.vat.engine.proof.ReceiptFile;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import javafx.scene.layout.Region;
@@ -83,6 +86,17 @@ final class Documents {
                 }
             }));
         }));
+    }
+
+    /** Steps of quality of some files, once they were tried. */
+    void ladders(List<Deliverable> deliverables) {
+        studio.foretelling().ladders(deliverables, found -> {
+            if (found.isEmpty()) {
+                studio.say("None of the qualities could be tried.");
+            } else {
+                show(new LadderPage(studio, found, () -> show(null)));
+            }
+        });
     }
 
     void history() {

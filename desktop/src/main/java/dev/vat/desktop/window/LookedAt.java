@@ -96,7 +96,12 @@ final class LookedAt implements PictureArea.Dragged {
 
     /** The colour behind transparency that a deliverable will have; otherwise a checker shows through. */
     Rgb ground() {
-        return column().filter(d -> !d.settings().codec().hasAlpha()).map(d -> d.flatten() instanceof Ground.Colour(Rgb colour) ? colour : null).orElse(null);
+        return column().map(LookedAt::ground).orElse(null);
+    }
+
+    /** Behind transparency in a file; null where it carries alpha, or something else than a colour shows. */
+    static Rgb ground(Deliverable deliverable) {
+        return !deliverable.settings().codec().hasAlpha() && deliverable.flatten() instanceof Ground.Colour(Rgb colour) ? colour : null;
     }
 
     /** Makes a still of the frame at a place of what is shown. */
@@ -137,8 +142,12 @@ final class LookedAt implements PictureArea.Dragged {
 
     /** The deliverable in focus, whose own conversion the picture goes through. */
     Message.As as() {
-        return column().flatMap(d -> studio.programme().flatMap(p -> p.frame(d)).filter(frame -> d.fitsGrid(frame.size()))
-                .map(frame -> new Message.As(d.settings().codec().id(), frame.size(), frame.pixelAspect(), d.treatment(frame))))
-                .orElse(null);
+        return column().flatMap(d -> as(studio, d)).orElse(null);
     }
+
+    /** How a deliverable shapes the picture; empty while it can't be made. */
+    static Optional<Message.As> as(Studio studio, Deliverable deliverable) {
+        return studio.programme().flatMap(p -> p.frame(deliverable)).filter(frame -> deliverable.fitsGrid(frame.size()))
+                .map(frame -> new Message.As(deliverable.settings().codec().id(), frame.size(), frame.pixelAspect(), deliverable.treatment(frame)));
+        }
 }

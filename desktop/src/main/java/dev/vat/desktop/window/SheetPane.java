@@ -46,13 +46,14 @@ final class SheetPane extends BorderPane {
      * @param seek told of a reel frame to go to
      * @param playhead the place that is shown
      * @param columnChosen told when another deliverable is in focus
+     * @param ladders asked for steps of quality
      * @param goTo told of a source and the number of a frame of it that is to be shown
      */
     SheetPane(Studio studio, Ask ask, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek, LongSupplier playhead,
-              Runnable columnChosen, BiConsumer<String, Long> goTo) {
+              Runnable columnChosen, Runnable ladders, BiConsumer<String, Long> goTo) {
         in = new InFace(studio, ask, sourceChosen);
         reel = new ReelFace(studio, ask, seek, playhead);
-        out = new OutFace(studio, ask, columnChosen);
+        out = new OutFace(studio, ask, columnChosen, ladders);
         targets = new TargetBar(studio, ask);
         findings = new FindingsPane(studio, ask, goTo);
         getStyleClass().add("sheet");

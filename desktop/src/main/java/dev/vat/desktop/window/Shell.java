@@ -8,6 +8,7 @@ import dev.vat.core.run.PlanText;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.Remark;
 import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Look;
@@ -81,7 +82,7 @@ public final class Shell extends StackPane {
         head = new HeadBar(studio, commands);
         picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), studio.settings().pictureBytes(), () -> !studio.watch().isChecking());
         band = new BandPane(studio, player, dyes, picture::seek);
-        sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, player::place, this::refreshLater, this::goTo);
+        sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, player::place, this::refreshLater, this::tryQualities, this::goTo);
         looked = new LookedAt(studio, sheet);
         documents = new Documents(studio, ask, new Documents.Window() {
             @Override
@@ -121,6 +122,8 @@ public final class Shell extends StackPane {
         picture.setOnCached(places -> band.band().setCached(places));
         picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
         picture.setOnDragged(looked);
+        picture.setOnCompared(this::refreshLater);
+        picture.setOnCompare(button -> new CompareMenu(studio, picture::compare).show(button, player.strip()));
         words = new WordsBars(studio);
         sheet.setMinWidth(400);
         stage.setMinWidth(300);
@@ -153,6 +156,8 @@ public final class Shell extends StackPane {
         commands.add("make", "Make the files", control(KeyCode.ENTER), () -> studio.making().canMake() || studio.making().isArmed(), this::make)
                 .add("make-later", "Put the files into the queue, to be made later", control(KeyCode.ENTER, KeyCombination.SHIFT_DOWN), () -> studio.making().canMake(),
                         () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30); nothing to hold it until it is let go", "").ifPresent(studio.making()::makeLater))
+                .add("try-files", "Test encode: foretell bytes, time and likeness of every file", control(KeyCode.T), () -> studio.foretelling().canStart(), () -> studio.foretelling().start())
+                .add("try-steps", "Try several qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN), () -> studio.foretelling().canStart(), this::tryQualities)
                 .add("open-frames", "Bring in a folder of frames", control(KeyCode.I), this::bringIn)
                 .add("open-project", "Open a project", control(KeyCode.O),
                         () -> ask.project("Open a project").ifPresent(studio::open))
@@ -196,6 +201,16 @@ public final class Shell extends StackPane {
                 .add("speed", "Full, half or quarter speed", key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
                 .add("sound", "Sound on or off while playing", key(KeyCode.U), this::hasPicture, () -> picture.press("sound"))
                 .add("safe", "Show or hide the safe areas", key(KeyCode.G), this::hasPicture, () -> picture.press("safe-areas"))
+                .add("values", "Show the samples under the pointer", key(KeyCode.D), this::hasPicture, () -> picture.press("show-values"))
+                .add("compare", "Hold the picture against another one", key(KeyCode.C), this::hasPicture, () -> picture.press("compare-with"))
+                .add("zoom", "Two, four, eight pixels of the screen for one of the picture", key(KeyCode.DIGIT2), this::hasPicture, () -> picture.nextZoom())
+                .add("flip", "Show the other of two pictures", key(KeyCode.X), this::isComparing, () -> picture.comparison().ifPresent(CompareBar::flip))
+                .add("compare-way", "Wipe, side by side, flip, difference", key(KeyCode.Y), this::isComparing, () -> picture.comparison().ifPresent(CompareBar::nextWay))
+                .add("turn-wipe", "Turn the line between two pictures", key(KeyCode.H), this::isComparing, () -> picture.turnWipe(15))
+                .add("next-worst", "To the next of the frames that differ most", key(KeyCode.Z), this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(true)))
+                .add("previous-worst", "Back to the one before of the frames that differ most", key(KeyCode.Z, KeyCombination.SHIFT_DOWN), this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(false)))
+                .add("loop-worst", "Play around this frame of two pictures", key(KeyCode.J), this::isComparing, () -> picture.comparison().ifPresent(CompareBar::loopHere))
+                .add("end-compare", "End the comparison", key(KeyCode.ESCAPE), () -> isComparing() && !pictureOnly && !player.hasLoopRange(), () -> picture.endCompare())
                 .add("odd", "Mark values that are no colour", key(KeyCode.V), this::hasPicture, () -> picture.press("show-odd"))
                 .add("ground", "Another colour behind transparent places", key(KeyCode.B), this::hasPicture, () -> picture.press("ground"))
                 .add("first-seconds", "Play the first three seconds", key(KeyCode.Q), this::hasPicture, () -> picture.playEnd(true))
@@ -224,6 +239,15 @@ public final class Shell extends StackPane {
         } catch (IllegalArgumentException e) {
             studio.say(e.getMessage() + ". Nothing was marked.");
         }
+    }
+
+    /** Of the column in focus, or of all that are on where there is none. */
+    private void tryQualities() {
+        documents.ladders(sheet.out().focused().filter(d -> !d.off()).map(List::of).orElseGet(() -> studio.project().deliverablesOn()));
+    }
+
+    private boolean isComparing() {
+        return picture.comparison().isPresent();
     }
 
     private boolean hasReel() {
@@ -316,7 +340,7 @@ public final class Shell extends StackPane {
         words.show();
         Strip strip = looked.strip().orElse(null);
         picture.show(strip, looked.heading(), looked.ground(), looked.as());
-        band.show(strip);
+        band.show(picture.onBand(strip));
         Seen seen = new Seen(studio.revision(), studio.judgement(), sheet.face(), looked.source());
         if (!seen.equals(lastSeen)) {
             boolean onlyFindings = seen.differsByFindings(lastSeen);

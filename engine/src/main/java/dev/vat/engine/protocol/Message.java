@@ -16,6 +16,8 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.time.Rational;
+import dev.vat.core.trial.PairLikeness;
+import dev.vat.core.trial.Trial;
 import java.util.List;
 
 /**
@@ -37,6 +39,10 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Show.class, name = "show"),
     @JsonSubTypes.Type(value = Message.Shown.class, name = "shown"),
     @JsonSubTypes.Type(value = Message.NotShown.class, name = "not-shown"),
+    @JsonSubTypes.Type(value = Message.Sample.class, name = "sample"),
+    @JsonSubTypes.Type(value = Message.Sampled.class, name = "sampled"),
+    @JsonSubTypes.Type(value = Message.Measure.class, name = "measure"),
+    @JsonSubTypes.Type(value = Message.Measured.class, name = "measured"),
     @JsonSubTypes.Type(value = Message.Make.class, name = "make"),
     @JsonSubTypes.Type(value = Message.Pause.class, name = "pause"),
     @JsonSubTypes.Type(value = Message.Stop.class, name = "stop"),
@@ -47,6 +53,9 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.JoinedDone.class, name = "joined-done"),
     @JsonSubTypes.Type(value = Message.Prove.class, name = "prove"),
     @JsonSubTypes.Type(value = Message.Proved.class, name = "proved"),
+    @JsonSubTypes.Type(value = Message.Try.class, name = "try"),
+    @JsonSubTypes.Type(value = Message.Trying.class, name = "trying"),
+    @JsonSubTypes.Type(value = Message.Tried.class, name = "tried"),
     @JsonSubTypes.Type(value = Message.DrawDemo.class, name = "draw-demo"),
     @JsonSubTypes.Type(value = Message.Drawn.class, name = "drawn"),
     @JsonSubTypes.Type(value = Message.Broken.class, name = "broken"),
@@ -127,6 +136,7 @@ public sealed interface Message {
         @JsonSubTypes.Type(value = Drawing.class, name = "drawing"),
         @JsonSubTypes.Type(value = Lettered.class, name = "lettered"),
         @JsonSubTypes.Type(value = Movie.class, name = "movie"),
+        @JsonSubTypes.Type(value = Against.class, name = "against"),
     })
     sealed interface Subject { }
 
@@ -163,6 +173,12 @@ public sealed interface Message {
     /** A card that stands for a frame that can't be used; the size is the reel's. */
     record Card(int width, int height, List<String> lines) implements Subject { }
 
+    /** A picture, and the file it is taken as, through that file's own conversion. @param as null for the picture itself */
+    record Taken(Subject picture, As as) { }
+
+    /** Where two pictures differ. If their sizes aren't the same, the second is brought to the first one's. @param how see {@code Differences} */
+    record Against(Taken first, Taken second, int gain, boolean signed) implements Subject { }
+
     /** A frame of a finished file. */
     record Movie(String path, long frame) implements Subject { }
 
@@ -185,6 +201,21 @@ public sealed interface Message {
     record Shown(long id, int slot, int width, int height, String format) implements Message { }
 
     record NotShown(long id, int slot, String why) implements Message { }
+
+    /** Asks for the samples of a picture at one pixel. @param x from the left, as a share of the width @param y from the top */
+    record Sample(long id, Taken picture, double x, double y) implements Message { }
+
+    /** @param words the samples as they are stored, or null with the reason {@code why} */
+    record Sampled(long id, String words, String why) implements Message { }
+
+    /** Asks how like pairs of pictures are. */
+    record Measure(long id, List<Pair> pairs) implements Message { }
+
+    /** Two pictures that are held against each other. */
+    record Pair(Taken first, Taken second) { }
+
+    /** @param values of the pairs, in their order; null where a pair has none @param why the reason of the last of those, or null */
+    record Measured(long id, List<PairLikeness> values, String why) implements Message { }
 
     /** Tells a run worker to make what the plan in a run's home says. */
     record Make(long id, String home, Way way) implements Message {
@@ -230,6 +261,19 @@ public sealed interface Message {
 
     /** What doesn't agree; nothing if the file is what its receipt says. */
     record Proved(long id, List<String> reasons) implements Message { }
+
+    /**
+     * Asks to try the files of the plan in a run's home.
+     *
+     * @param looked whether the costs of its frames lie there already
+     */
+    record Try(long id, String home, boolean looked) implements Message { }
+
+    /** How far a trial is. @param doing in words */
+    record Trying(long id, String doing, long done, long frames) implements Message { }
+
+    /** What came of a trial. */
+    record Tried(long id, Trial trial) implements Message { }
 
     /** Asks to draw the demo's frames into a folder; those that stand there are kept. */
     record DrawDemo(long id, String folder) implements Message { }

@@ -162,7 +162,7 @@ public final class FrameFeed implements AutoCloseable {
     }
 
     /** @param wanted which reel frames are read at all */
-    FrameFeed(RunPlan plan, int threads, LongPredicate wanted) {
+    public FrameFeed(RunPlan plan, int threads, LongPredicate wanted) {
         this.wanted = wanted;
         plan.sources().forEach(s -> stamps.put(s, s.stamps().stream().collect(Collectors.toMap(t -> s.kind().isMovie() ? 0L : t.number(), Function.identity(), (a, _) -> a))));
         this.plan = plan;

@@ -4,8 +4,8 @@ import dev.vat.core.burnin.Lettering;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
-import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.engine.protocol.FileProgress;
 import dev.vat.media.Conversion;
 import dev.vat.media.EncoderSpec;
 import dev.vat.media.FieldWeaver;
@@ -60,6 +60,7 @@ final class Lane {
     private volatile boolean over;
     private volatile boolean full;
     private long bytes;
+    private long busyNanos;
 
     /**
      * @param kept parts that an earlier start closed: these aren't made again
@@ -239,12 +240,16 @@ final class Lane {
                         }
                         break;
                     }
+                    long since = System.nanoTime();
                     writer.write(converted);
+                    busyNanos += System.nanoTime() - since;
                 }
                 pace.frame();
                 report(firstPass ? Stage.FIRST_PASS : Stage.ENCODING, frame + 1, bytes + writer.bytes(), null);
             }
+            long since = System.nanoTime();
             proofs = writer.finish();
+            busyNanos += System.nanoTime() - since;
             partBytes = writer.bytes();
         }
         if (!firstPass) {
@@ -271,8 +276,11 @@ final class Lane {
         if (!(queue.take() instanceof Turn.Frame(Picture working))) {
             return null;
         }
+        long since = System.nanoTime();
         try (working) {
             return conversion.convert(working, lettering);
+        } finally {
+            busyNanos += System.nanoTime() - since;
         }
     }
 
@@ -346,6 +354,11 @@ final class Lane {
 
     RunPlan.RunFile file() {
         return file;
+    }
+
+    /** How long it converted, encoded and checked, apart from waiting; valid after {@link #end}. */
+    double busySeconds() {
+        return busyNanos / 1e9;
     }
 
     /** Those of the file as it is to be now; valid after {@link #end}. */

@@ -9,7 +9,6 @@ import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
@@ -29,15 +28,19 @@ public sealed interface Preparation {
     /** @throws IOException with the reason in words, if a source can't be read */
     static Preparation of(Project project, Viewer viewer, Survey.Check check) throws IOException {
         Survey survey = Survey.of(project, viewer, check);
-        Map<String, ContentReview> reviews = new HashMap<>();
-        survey.tables().forEach((source, table) -> reviews.put(source, ContentReview.of(table)));
-        Path folder = DestinationProbe.folderOf(project);
-        Findings findings = Findings.of(project, new Observed(survey.tables(), reviews, survey.clips(), DestinationProbe.probe(folder), Set.of(),
-                BesideProbe.unusable(BesideProbe.files(project)), BesideProbe.lacking(WrittenWords.byFace(project))));
+        Findings findings = judge(project, survey);
         if (!findings.mayRun()) {
             return new Blocked(findings);
         }
         Programme programme = Programme.of(project, survey.tables()).orElseThrow();
-        return new Ready(findings, RunPlanner.ofSystem().plan(project, programme, folder, survey.clips(), RunPlan.CHOSEN, viewer.library()), programme.isComplete());
+        return new Ready(findings, RunPlanner.ofSystem().plan(project, programme, DestinationProbe.folderOf(project), survey.clips(), RunPlan.CHOSEN, viewer.library()), programme.isComplete());
+    }
+
+    /** What is to be said of a project whose sources were looked into. */
+    static Findings judge(Project project, Survey survey) {
+        Map<String, ContentReview> reviews = new HashMap<>();
+        survey.tables().forEach((source, table) -> reviews.put(source, ContentReview.of(table)));
+        return Findings.of(project, new Observed(survey.tables(), reviews, survey.clips(), DestinationProbe.probe(DestinationProbe.folderOf(project)), Set.of(),
+                BesideProbe.unusable(BesideProbe.files(project)), BesideProbe.lacking(WrittenWords.byFace(project))));
     }
 }

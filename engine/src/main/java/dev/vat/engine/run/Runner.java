@@ -6,8 +6,8 @@ import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
-import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.Message;
 import dev.vat.media.MediaLibrary;
 import java.io.IOException;
@@ -27,6 +27,7 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
 import java.util.function.LongPredicate;
+import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -175,14 +176,22 @@ public final class Runner {
         return new FileProgress(p.target(), stage, p.done(), p.frames(), p.bytes(), 0, -1, null, null, why);
     }
 
-    /** Reads and encodes without joining and proving; for benchmarks, which may leave the inline check out. */
-    public static void encodeOnly(RunHome home, boolean checked) throws IOException, InterruptedException {
-        Runner runner = new Runner(home, _ -> { }, checked);
+    /**
+     * Reads and encodes the parts of a plan without joining and proving: for trials, and for benchmarks, which may leave the inline check out.
+     *
+     * @param events told of {@link Message.Progress} several times a second
+     * @return for each file how long it was converted, encoded and checked, in seconds, apart from waiting
+     */
+    public static Map<String, Double> encodeOnly(RunHome home, boolean checked, Consumer<Message> events) throws IOException, InterruptedException {
+        Runner runner = new Runner(home, events, checked);
+        RunPlan plan = home.plan();
         try (Journal journal = home.openJournal()) {
-            runner.room = new RoomWatch(Path.of(home.plan().folder()));
-            runner.pace = new WholePace(home.plan().files().size());
-            runner.readAll(home.plan(), journal);
+            runner.room = new RoomWatch(Path.of(plan.folder()));
+            runner.pace = new WholePace(plan.files().size());
+            runner.targets = plan.files().stream().map(RunPlan.RunFile::target).toList();
+            runner.readAll(plan, journal);
         }
+        return runner.lanes.stream().collect(Collectors.toMap(l -> l.file().target(), Lane::busySeconds));
     }
 
     private void readAll(RunPlan plan, Journal journal) throws IOException, InterruptedException {

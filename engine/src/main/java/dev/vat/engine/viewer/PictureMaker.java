@@ -2,24 +2,32 @@ package dev.vat.engine.viewer;
 
 import dev.vat.core.burnin.Lettering;
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Chroma;
+import dev.vat.core.delivery.Fit;
+import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rational;
+import dev.vat.core.trial.PairLikeness;
 import dev.vat.engine.protocol.Message;
 import dev.vat.media.CardPainter;
+import dev.vat.media.CodeValues;
 import dev.vat.media.Composer;
 import dev.vat.media.Conversion;
+import dev.vat.media.Differences;
 import dev.vat.media.DrawingPainter;
 import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
 import dev.vat.media.Grounds;
 import dev.vat.media.LetterPainter;
+import dev.vat.media.Likeness;
 import dev.vat.media.Mixing;
 import dev.vat.media.MovieFrames;
 import dev.vat.media.OddMarks;
@@ -39,6 +47,7 @@ final class PictureMaker {
     /** What Vat draws by itself. */
     private static final PictureReading DRAWN = PictureReading.of(AlphaKind.NONE, false);
     private static final int MOST_PLACINGS = 8;
+    private static final int MOST_MOVIES = 4;
 
     private final FrameReader reader = new FrameReader();
     private final Composer opaque = new Composer(WorkingFormat.W16, false);
@@ -66,9 +75,22 @@ final class PictureMaker {
     private int width;
     private int height;
     private LetterPainter letters;
+    private Likeness likeness;
+    private Size measured;
     private PixelAspect lettersFor;
-    private MovieFrames movie;
-    private String moviePath;
+    /** Those read last: two are compared, or parts of one. */
+    private final Map<String, MovieFrames> movies = new LinkedHashMap<>(16, .75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, MovieFrames> eldest) {
+            if (size() > MOST_MOVIES) {
+                eldest.getValue().close();
+                return true;
+            }
+            return false;
+        }
+    };
 
     void make(Message.Show show, MemorySegment target) {
         Message.Shape shape = show.shape();
@@ -80,13 +102,95 @@ final class PictureMaker {
             width = shape.width();
             height = shape.height();
         }
-        try (Picture working = working(show.subject(), isHigh(shape.as())); Picture delivered = delivered(working, show.subject(), shape.as())) {
-            painter.paint(delivered, shape.look() == Message.Look.ALPHA ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR,
+        try (Picture delivered = show.subject() instanceof Message.Against against ? difference(against, shape) : taken(new Message.Taken(show.subject(), shape.as()))) {
+            painter.paint(delivered, shape.look() == Message.Look.ALPHA && !(show.subject() instanceof Message.Against) ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR,
                     shape.ground(), target);
         }
         if (shape.look() == Message.Look.ODD && picture(show.subject()) instanceof Message.Still still) {
             markOdd(still, shape, target);
         }
+    }
+
+    private Picture taken(Message.Taken what) {
+        try (Picture working = working(what.picture(), isHigh(what.as()))) {
+            return delivered(working, what.picture(), what.as());
+        }
+    }
+
+    /** Two pictures in the same samples and at the same size, 16 bits with alpha. */
+    private final class Both implements AutoCloseable {
+        private final Picture first;
+        private final Picture second;
+
+        Both(Message.Taken one, Message.Taken other) {
+            first = even(taken(one));
+            Picture taken = even(taken(other));
+            if (taken.width() == first.width() && taken.height() == first.height()) {
+                second = taken;
+            } else {
+                try (taken) {
+                    Size size = Size.of(first.width(), first.height());
+                    Size own = Size.of(taken.width(), taken.height());
+                    second = placings.computeIfAbsent(new Message.Placed(Placement.of(own, PixelAspect.SQUARE, size, PixelAspect.SQUARE, Fit.STRETCH, Rational.ZERO, Rational.ZERO, Chroma.RGB), size),
+                            w -> new Placing(w.placement(), w.frame())).place(taken);
+                } catch (RuntimeException e) {
+                    first.close();
+                    throw e;
+                }
+            }
+        }
+
+        private Picture even(Picture picture) {
+            try (picture) {
+                return transparent.compose(picture, DELIVERED);
+            }
+        }
+
+        @Override
+        public void close() {
+            first.close();
+            second.close();
+        }
+    }
+
+    private Picture difference(Message.Against against, Message.Shape shape) {
+        try (Both both = new Both(against.first(), against.second())) {
+            return Differences.of(both.first, both.second, new Differences.Show(against.gain(), against.signed(), shape.look() == Message.Look.ALPHA), shape.width(), shape.height());
+        }
+    }
+
+    /** How like two pictures are; of R, G, B at the first one's size. */
+    PairLikeness likeness(Message.Pair pair) {
+        try (Both both = new Both(pair.first(), pair.second())) {
+            Size size = Size.of(both.first.width(), both.first.height());
+            if (!size.equals(measured)) {
+                if (likeness != null) {
+                    likeness.close();
+                }
+                likeness = new Likeness(false);
+                measured = size;
+            }
+            Likeness.Value value = likeness.compare(both.second, both.first);
+            return new PairLikeness(Double.isInfinite(value.psnr()) ? null : value.psnr(), value.ssim(), Differences.most(both.first, both.second),
+                    Differences.cells(both.first, both.second, PairLikeness.COLUMNS, PairLikeness.ROWS));
+        }
+    }
+
+    /** The samples at a place, of a file's picture as its encoder takes it, of a source's as its file holds it. */
+    String sample(Message.Sample sample) {
+        Message.Taken taken = sample.picture();
+        Message.Subject shown = picture(taken.picture());
+        try (Picture stored = taken.as() != null ? converted(taken) : shown instanceof Message.Movie(String path, long frame) ? movie(path).frame(frame)
+                : shown instanceof Message.Still still && still.placed() == null ? decoded(still) : taken(taken)) {
+            return CodeValues.at(stored, (int) Math.clamp(sample.x() * stored.width(), 0, stored.width() - 1), (int) Math.clamp(sample.y() * stored.height(), 0, stored.height() - 1));
+        }
+    }
+
+    private Picture decoded(Message.Still still) {
+        return switch (reader.read(Path.of(still.path()), still.kind(), still.how().layer(), still.frame())) {
+            case FrameRead.Unsound unsound -> throw new MediaUnavailable(unsound.state().label() + ": " + unsound.why());
+            case FrameRead.Sound sound -> sound.picture();
+        };
     }
 
     private static boolean isHigh(Message.As as) {
@@ -109,6 +213,12 @@ final class PictureMaker {
         if (as == null) {
             return subject instanceof Message.Lettered written ? letters(written.pixelAspect()).on(working, lettering) : working.share();
         }
+        try (Picture converted = conversion(as).convert(working, lettering)) {
+            return transparent.compose(converted, asRead(as.treatment()));
+        }
+    }
+
+    private Conversion conversion(Message.As as) {
         if (!as.equals(convertedAs)) {
             if (conversion != null) {
                 conversion.close();
@@ -116,8 +226,14 @@ final class PictureMaker {
             conversion = new Conversion(Catalogue.codec(as.codec()), as.size(), as.pixelAspect(), as.treatment());
             convertedAs = as;
         }
-        try (Picture converted = conversion.convert(working, lettering)) {
-            return transparent.compose(converted, asRead(as.treatment()));
+        return conversion;
+    }
+
+    /** As an encoder takes it. */
+    private Picture converted(Message.Taken what) {
+        Lettering lettering = what.picture() instanceof Message.Lettered written ? written.lettering() : Lettering.NOTHING;
+        try (Picture working = working(what.picture(), isHigh(what.as()))) {
+            return conversion(what.as()).convert(working, lettering);
         }
     }
 
@@ -155,6 +271,7 @@ final class PictureMaker {
             }
             case Message.Drawing(int across, int down, PixelAspect pixel, ReelFrame.Drawing what) -> drawings.working(what, composer, false, across, down, pixel);
             case Message.Lettered lettered -> working(lettered.picture(), composer);
+            case Message.Against _ -> throw new MediaUnavailable("a difference is of pictures, not of differences");
             case Message.Movie asked -> {
                 try (Picture frame = movie(asked.path()).frame(asked.frame())) {
                     yield transparent.compose(frame, DELIVERED);
@@ -205,6 +322,7 @@ final class PictureMaker {
             case Message.Lettered lettered -> isTransparent(lettered.picture());
             case Message.Card _, Message.Plain _, Message.Drawing _ -> false;
             case Message.Movie _ -> true;
+            case Message.Against _ -> false;
         };
     }
 
@@ -213,16 +331,7 @@ final class PictureMaker {
     }
 
     private MovieFrames movie(String path) {
-        if (!path.equals(moviePath)) {
-            if (movie != null) {
-                movie.close();
-                movie = null;
-            }
-            moviePath = null;
-            movie = new MovieFrames(Path.of(path));
-            moviePath = path;
-        }
-        return movie;
+        return movies.computeIfAbsent(path, p -> new MovieFrames(Path.of(p)));
     }
 
     /** A picture that can't be made, with the reason for people. */

@@ -4,6 +4,7 @@ import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.trial.PairLikeness;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.worker.WorkerLost;
@@ -138,6 +139,16 @@ public final class Viewer implements AutoCloseable {
         return ask(id -> new Message.ListenReel(id, sound, into.toString()));
     }
 
+    /** The samples of a picture at a place, as they are stored, in words. @param x from the left, as a share of the width @param y from the top */
+    public CompletableFuture<String> sample(Message.Taken picture, double x, double y) {
+        return ask(id -> new Message.Sample(id, picture, x, y));
+    }
+
+    /** How like pairs of pictures are; null for a pair that has no such measure. */
+    public CompletableFuture<List<PairLikeness>> measure(List<Message.Pair> pairs) {
+        return ask(id -> new Message.Measure(id, pairs));
+    }
+
     private synchronized <T> CompletableFuture<T> ask(LongFunction<Message> words) {
         Question<T> question = new Question<>(new CompletableFuture<>());
         long id = ++lastId;
@@ -252,6 +263,8 @@ public final class Viewer implements AutoCloseable {
             case Message.Checked checked -> jobs.stream().filter(j -> j.owns(checked.id())).findFirst()
                     .ifPresent(j -> j.answered(checked));
             case Message.Probed probed -> answered(probed.id(), probed.facts(), probed.facts() == null ? probed.why() : null);
+            case Message.Sampled sampled -> answered(sampled.id(), sampled.words(), sampled.why());
+            case Message.Measured measured -> answered(measured.id(), measured.values(), null);
             case Message.Heard heard -> answered(heard.id(), null, heard.why());
             case Message.Shown picture -> {
                 Wanted wanted = shown.remove(picture.id());

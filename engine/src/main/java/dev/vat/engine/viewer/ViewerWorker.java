@@ -1,6 +1,7 @@
 package dev.vat.engine.viewer;
 
 import dev.vat.core.source.FrameCheck;
+import dev.vat.core.trial.PairLikeness;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.worker.WorkerDuty;
 import dev.vat.media.ClipProbe;
@@ -52,6 +53,8 @@ public final class ViewerWorker implements WorkerDuty {
                 showing.incrementAndGet();
                 (isMovie(show.subject()) ? movies : stills).execute(() -> show(show));
             }
+            case Message.Sample sample -> (isMovie(sample.picture().picture()) ? movies : stills).execute(() -> sample(sample));
+            case Message.Measure measure -> clipChecks.execute(() -> measure(measure));
             default -> answers.accept(new Message.Broken(message.id(), "a viewer doesn't do that"));
         }
     }
@@ -63,8 +66,32 @@ public final class ViewerWorker implements WorkerDuty {
             case Message.Blend blend -> blend.before().kind().isMovie();
             case Message.Cross cross -> isMovie(cross.from()) || isMovie(cross.to());
             case Message.Lettered lettered -> isMovie(lettered.picture());
+            case Message.Against against -> isMovie(against.first().picture()) || isMovie(against.second().picture());
             case Message.Card _, Message.Plain _, Message.Drawing _ -> false;
         };
+    }
+
+    private void sample(Message.Sample sample) {
+        try {
+            answers.accept(new Message.Sampled(sample.id(), makers.get().sample(sample), null));
+        } catch (RuntimeException e) {
+            answers.accept(new Message.Sampled(sample.id(), null, String.valueOf(e.getMessage())));
+        }
+    }
+
+    private void measure(Message.Measure measure) {
+        List<PairLikeness> values = new ArrayList<>();
+        String why = null;
+        for (Message.Pair pair : measure.pairs()) {
+            stepAside();
+            try {
+                values.add(makers.get().likeness(pair));
+            } catch (RuntimeException e) {
+                values.add(null);
+                why = String.valueOf(e.getMessage());
+            }
+        }
+        answers.accept(new Message.Measured(measure.id(), values, why));
     }
 
     private void probe(Message.Probe probe) {

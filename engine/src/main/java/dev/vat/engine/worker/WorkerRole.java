@@ -7,7 +7,9 @@ public enum WorkerRole {
     /** Pictures for the window, and checks of sources. */
     VIEWER("viewer"),
     /** One run. */
-    RUN("run");
+    RUN("run"),
+    /** A trial: excerpts of files, to learn what the whole ones will be. */
+    TRIAL("trial");
 
     private final String id;
 

@@ -1,0 +1,82 @@
+package dev.vat.cli;
+
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.finding.Findings;
+import dev.vat.core.project.Project;
+import dev.vat.core.run.Programme;
+import dev.vat.core.trial.Estimate;
+import dev.vat.core.trial.FileForecast;
+import dev.vat.core.trial.Trial;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.run.Preparation;
+import dev.vat.engine.run.Survey;
+import dev.vat.engine.trial.ProjectTrial;
+import dev.vat.engine.trial.Trials;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "try", mixinStandardHelpOptions = true, description = "Encodes short excerpts of a project's files, and says what the whole ones will be.")
+final class TryCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "PROJECT", description = "A project.")
+    private Path path;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    TryCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Project project = ProjectFile.load(path.toAbsolutePath().normalize());
+        if (project.currentReel().isEmpty()) {
+            throw new CommandFailure(ExitCode.FINDINGS, "The project has no reel to try");
+        }
+        try (Viewer viewer = new Viewer(places)) {
+            Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            Findings findings = Preparation.judge(project, survey);
+            if (!findings.mayRun()) {
+                throw new CommandFailure(ExitCode.FINDINGS, "Nothing was tried: " + findings.blockers().stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
+            }
+            Programme programme = Programme.of(project, survey.tables()).orElseThrow();
+            ProjectTrial tried = ProjectTrial.of(project, programme, survey.clips(), viewer.library());
+            Trial trial = new Trials(places).start(tried.plan(), p -> output.event("trying", "doing", p.doing(), "done", p.done(), "frames", p.frames())).await();
+            Map<String, FileForecast> files = tried.deliverables(trial, project.deliverablesOn());
+            project.deliverablesOn().forEach(d -> tell(d, files.get(d.id()), trial));
+            Estimate seconds = ProjectTrial.seconds(files);
+            output.event("forecast-run", "seconds", seconds);
+            output.say(String.format(Locale.ROOT, "The run takes some %.0f s, from %.0f to %.0f", seconds.middle(), seconds.low(), seconds.high()));
+        }
+        return ExitCode.PROVEN.code();
+    }
+
+    private void tell(Deliverable deliverable, FileForecast forecast, Trial trial) {
+        if (forecast == null) {
+            output.say(deliverable.title() + ": can't be tried" + (trial.failures().containsKey(deliverable.id()) ? ", " + trial.failures().get(deliverable.id()) : ""));
+            return;
+        }
+        output.event("forecast", "target", deliverable.id(), "bytes", forecast.bytes(), "psnr", forecast.psnr(), "ssim", forecast.ssim());
+        output.say(deliverable.title() + ": " + bytes(forecast.bytes()) + (forecast.psnr() == null ? ", nothing is lost"
+                : String.format(Locale.ROOT, ", PSNR %.1f dB (%.1f to %.1f), SSIM %.4f", forecast.psnr().middle(), forecast.psnr().low(), forecast.psnr().high(), forecast.ssim().middle())));
+    }
+
+    private static String bytes(Estimate e) {
+        return RoughForecast.bytes(Math.round(e.middle())) + " (" + RoughForecast.bytes(Math.round(e.low())) + " to " + RoughForecast.bytes(Math.round(e.high())) + ")";
+    }
+}

@@ -1,0 +1,33 @@
+package dev.vat.core.trial;
+
+import com.fasterxml.jackson.annotation.JsonInclude.Include;
+import com.fasterxml.jackson.annotation.JsonInclude;
+
+/**
+ * How like two pictures are, over R, G and B in 16 bits.
+ *
+ * @param psnr in dB, or null if not a bit differs
+ * @param ssim from 0 to 1
+ * @param most the strongest difference of a sample, alpha included, in codes of 16 bits
+ * @param cells mean difference in green of the cells of a grid, in codes of 16 bits
+ */
+@JsonInclude(Include.NON_NULL)
+public record PairLikeness(Double psnr, double ssim, int most, float[] cells) {
+
+    public static final int COLUMNS = 16;
+    public static final int ROWS = 9;
+
+    /** How much the difference itself changed from the pair before: what flickers in one and not in the other. In codes of 8 bits. */
+    public double flicker(PairLikeness before) {
+        double sum = 0;
+        for (int i = 0; i < cells.length; i++) {
+            sum += Math.abs(cells[i] - before.cells[i]);
+        }
+        return sum / cells.length / 257;
+    }
+
+    /** The strongest difference in codes of 8 bits. */
+    public double mostInEightBits() {
+        return most / 257.0;
+    }
+}

@@ -1,0 +1,45 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Foretelling;
+import dev.vat.desktop.studio.Studio;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+
+/** Test encodes: to begin one, how far it is, and how long the run will take. */
+final class TryingBar extends HBox {
+
+    private final Studio studio;
+    private final Button start;
+    private final Button cancel;
+    private final Button steps;
+    private final Label words = Parts.label("", "note");
+
+    TryingBar(Studio studio, Runnable ladders) {
+        this.studio = studio;
+        start = Parts.button("try-files", "Test encode", () -> studio.foretelling().start());
+        start.setTooltip(new Tooltip("Encodes short excerpts with every column's settings, and foretells bytes, time and likeness (Ctrl+T)"));
+        cancel = Parts.button("cancel-try", "Cancel", () -> studio.foretelling().cancel());
+        steps = Parts.button("try-steps", "Compare qualities\u2026", ladders);
+        steps.setTooltip(new Tooltip("Tries several qualities on the same excerpts, and draws bytes against likeness"));
+        words.setId("try-words");
+        words.setMinWidth(0);
+        getChildren().addAll(Parts.label("Forecast", "field-name"), start, cancel, steps, words);
+        setAlignment(Pos.CENTER_LEFT);
+        getStyleClass().add("field");
+        setId("trying");
+    }
+
+    void show() {
+        Foretelling now = studio.foretelling();
+        Parts.present(start, !now.isGoing());
+        Parts.present(cancel, now.isGoing());
+        start.setDisable(!now.canStart());
+        steps.setDisable(!now.canStart());
+        words.setText(now.isGoing() ? "Test encode: " + now.words() : now.seconds().map(s -> "The run takes " + ForecastWords.time(s) + ", with its proofs.")
+                .orElse(now.canStart() ? "Bytes are a rough guess until excerpts were encoded." : ""));
+    }
+}

@@ -1,0 +1,120 @@
+package dev.vat.desktop.window;
+
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.project.Source;
+import dev.vat.core.run.PictureWords;
+import dev.vat.core.run.Programme;
+import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.compare.Side;
+import dev.vat.desktop.strip.MovieStrip;
+import dev.vat.desktop.strip.ReelStrip;
+import dev.vat.desktop.strip.SourceStrip;
+import dev.vat.desktop.strip.Strip;
+import dev.vat.desktop.strip.TrialStrip;
+import dev.vat.desktop.studio.Past;
+import dev.vat.desktop.studio.RunLine;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.protocol.FileProgress;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
+
+/** What the picture can be held against: the reel, the reel as each file, test encodes, sources, and files that were made. */
+final class CompareMenu {
+
+    private static final int MOST_PAST = 12;
+
+    private final Studio studio;
+    private final Consumer<Side> chosen;
+
+    CompareMenu(Studio studio, Consumer<Side> chosen) {
+        this.studio = studio;
+        this.chosen = chosen;
+    }
+
+    /** @param beside where it opens @param shown what is on the screen, which isn't offered */
+    void show(Node beside, Strip shown) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("compare-menu");
+        studio.programme().filter(p -> p.plan().count() > 0).ifPresent(programme -> {
+            menu.getItems().add(item("compare-reel", "The reel", new Side(reel(programme, null), "reel", null, null)));
+            for (Deliverable deliverable : studio.project().deliverables().stream().filter(Deliverable::isKnown).toList()) {
+                LookedAt.as(studio, deliverable).ifPresent(as -> menu.getItems().add(item("compare-as-" + deliverable.id(), "The reel as in " + deliverable.title(),
+                        new Side(reel(programme, deliverable), "as in " + deliverable.title(), LookedAt.ground(deliverable), as))));
+            }
+        });
+        for (Deliverable deliverable : studio.project().deliverables()) {
+            studio.foretelling().excerpts(deliverable).ifPresent(tried -> menu.getItems().add(item("compare-trial-" + deliverable.id(), "Test encode of " + deliverable.title(),
+                    new Side(TrialStrip.of(tried.file(), tried.trial()), "test encode of " + deliverable.title(), null, null))));
+        }
+        menu.getItems().addAll(made());
+        Menu sources = new Menu("A source");
+        sources.setId("compare-sources");
+        for (Source source : studio.project().sources()) {
+            if (studio.table(source.id()) != null) {
+                sources.getItems().add(item("compare-source-" + source.id(), source.name(),
+                        new Side(new SourceStrip(source, studio.table(source.id()), studio.watch().review(source.id())), source.name(), null, null)));
+            }
+        }
+        if (!sources.getItems().isEmpty()) {
+            menu.getItems().add(sources);
+        }
+        Menu past = new Menu("A file that was delivered");
+        past.setId("compare-past");
+        menu.getItems().add(past);
+        studio.past().load(lines -> past.getItems().setAll(past(lines)));
+        if (shown != null) {
+            menu.show(beside, javafx.geometry.Side.BOTTOM, 0, 0);
+        }
+    }
+
+    private ReelStrip reel(Programme programme, Deliverable as) {
+        return new ReelStrip(programme, null, PictureWords.of(programme, as, LocalDate.now(ZoneOffset.UTC).toString()).orElse(null));
+    }
+
+    /** Files of the runs at the window's foot. */
+    private List<MenuItem> made() {
+        List<MenuItem> items = new ArrayList<>();
+        for (RunLine line : studio.runs().lines()) {
+            for (FileProgress file : line.files()) {
+                if (file.path() != null && file.stage() == FileProgress.Stage.DELIVERED) {
+                    line.run().plan().files().stream().filter(f -> f.target().equals(file.target()) && !f.isFolder())
+                            .forEach(f -> items.add(item("compare-made-" + f.target(), "The file " + Path.of(file.path()).getFileName(), movie(Path.of(file.path()), f))));
+                }
+            }
+        }
+        return items;
+    }
+
+    private List<MenuItem> past(List<Past.Line> lines) {
+        List<MenuItem> items = new ArrayList<>();
+        for (Past.Line line : lines.stream().filter(Past.Line::there).limit(MOST_PAST).toList()) {
+            line.entry().plan().files().stream().filter(f -> f.target().equals(line.entry().target()) && !f.isFolder())
+                    .forEach(f -> items.add(item("compare-past-" + items.size(), line.file().getFileName() + ", " + line.entry().day(), movie(line.file(), f))));
+        }
+        if (items.isEmpty()) {
+            MenuItem none = new MenuItem("None that is still there");
+            none.setDisable(true);
+            items.add(none);
+        }
+        return items;
+    }
+
+    private static Side movie(Path path, RunPlan.RunFile file) {
+        return new Side(new MovieStrip(path, file.expected()), "file " + path.getFileName(), null, null);
+    }
+
+    private MenuItem item(String id, String text, Side side) {
+        MenuItem item = new MenuItem(text);
+        item.setId(id);
+        item.setOnAction(_ -> chosen.accept(side));
+        return item;
+    }
+}

@@ -1,0 +1,198 @@
+package dev.vat.engine.trial;
+
+import dev.vat.core.flash.FlashCheck;
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.WorkingFormat;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.trial.Excerpt;
+import dev.vat.core.trial.Excerpts;
+import dev.vat.core.trial.FileTrial;
+import dev.vat.core.trial.FrameCost;
+import dev.vat.core.trial.Packed;
+import dev.vat.core.trial.ReelCosts;
+import dev.vat.core.trial.Trial;
+import dev.vat.engine.place.Json;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.run.FrameFeed;
+import dev.vat.engine.run.JournalEntry;
+import dev.vat.engine.run.RunHome;
+import dev.vat.engine.run.Runner;
+import dev.vat.engine.run.WorkingPictures;
+import dev.vat.media.FrameReader;
+import dev.vat.media.MovieFrames;
+import dev.vat.media.PackedFrames;
+import dev.vat.media.QuickLook;
+import dev.vat.media.StillsWriter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import java.util.stream.LongStream;
+
+/**
+ * One trial, in the worker: looks at the frames of the reel, chooses excerpts, has the run's own engine encode and check them with every
+ * file's settings, and reads them again.
+ */
+final class TrialRun {
+
+    /** As many as the proof of a whole file has. */
+    private static final int PROOF_THREADS = 2;
+
+    private final RunHome home;
+    private final Message.Try wanted;
+    private final Consumer<Message> answers;
+    private final RunPlan plan;
+    private long lastSaid;
+
+    TrialRun(RunHome home, Message.Try wanted, Consumer<Message> answers) throws IOException {
+        this.home = home;
+        this.wanted = wanted;
+        this.answers = answers;
+        this.plan = home.plan();
+    }
+
+    Trial run() throws IOException, InterruptedException {
+        Looked looked = wanted.looked() ? Looked.in(home.folder()) : look();
+        looked.into(home.folder());
+        List<FrameRange> excerpts = Excerpts.of(ReelCosts.of(looked.costs(), plan.frames()), plan.rate());
+        RunPlan cut = plan.withFiles(plan.files().stream().map(file -> file.withParts(parts(file, excerpts))).toList());
+        RunHome inner = RunHome.create(Places.in(home.folder()), cut);
+        long since = System.nanoTime();
+        Map<String, Double> busy = Runner.encodeOnly(inner, true, this::say);
+        double wall = (System.nanoTime() - since) / 1e9;
+        double all = busy.values().stream().mapToDouble(Double::doubleValue).sum();
+        Map<String, FileTrial> files = new HashMap<>();
+        Map<String, String> failures = new HashMap<>();
+        List<JournalEntry> journal = inner.journal();
+        journal.stream().filter(JournalEntry.Failed.class::isInstance).map(JournalEntry.Failed.class::cast).forEach(f -> failures.put(f.target(), f.why()));
+        for (RunPlan.RunFile file : cut.files()) {
+            List<JournalEntry.PartClosed> closed = journal.stream().filter(JournalEntry.PartClosed.class::isInstance).map(JournalEntry.PartClosed.class::cast)
+                    .filter(p -> p.target().equals(file.target())).toList();
+            if (!failures.containsKey(file.target()) && closed.size() == file.parts().size()) {
+                files.put(file.target(), tried(cut, file, closed, wall * busy.get(file.target()) / all));
+            }
+        }
+        return new Trial(looked.costs(), looked.flashes(), files, failures);
+    }
+
+    /** What frames of the reel cost, and where it flashes. */
+    private Looked look() throws IOException, InterruptedException {
+        // What is looked at has to be in some kind of samples: that of the first file serves.
+        WorkingFormat format = plan.workingFor(plan.files().getFirst());
+        FlashCheck flashes = new FlashCheck(plan.rate());
+        long toLook = LongStream.range(0, plan.frames()).filter(f -> ReelCosts.isLooked(f, plan.frames())).count();
+        int threads = Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4);
+        try (FrameFeed feed = new FrameFeed(plan.withFiles(plan.files().subList(0, 1)), threads, f -> ReelCosts.isLooked(f, plan.frames())); QuickLook look = new QuickLook(flashes::add)) {
+            for (long i = 0; i < toLook; i++) {
+                try (WorkingPictures pictures = feed.next()) {
+                    look.look(pictures.in(format));
+                }
+                progress("looking at the reel", i + 1, toLook);
+            }
+            List<FrameCost> costs = new ArrayList<>(look.finish());
+            // Where a stretch begins that doesn't follow on, what is before it says nothing of it.
+            long every = Math.max(1, Math.ceilDiv(plan.frames(), 3000L));
+            for (int i = 50; every > 1 && i < costs.size() - 1; i += 50) {
+                costs.set(i, new FrameCost(costs.get(i).alone(), costs.get(i + 1).after(), false));
+            }
+            return new Looked(costs, every > 1 ? List.of() : flashes.found());
+        }
+    }
+
+    private static List<RunPlan.Part> parts(RunPlan.RunFile file, List<FrameRange> excerpts) {
+        List<RunPlan.Part> parts = new ArrayList<>();
+        for (FrameRange excerpt : excerpts) {
+            long first = excerpt.first() / file.reelFrames();
+            long end = Math.min(file.expected().frames(), Math.ceilDiv(excerpt.last() + 1, (long) file.reelFrames()));
+            parts.add(new RunPlan.Part(parts.size(), first, end - first));
+        }
+        return parts;
+    }
+
+    private FileTrial tried(RunPlan cut, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed, double seconds) throws IOException {
+        Path work = Path.of(cut.folder()).resolve(".vat-" + cut.run() + "-" + file.target());
+        Path folder = file.isFolder() ? work.resolve("final").resolve(file.fileName()) : work.resolve("parts");
+        long since = System.nanoTime();
+        List<Excerpt> excerpts = new ArrayList<>();
+        for (JournalEntry.PartClosed part : closed) {
+            List<PackedFrames.Frame> sizes = file.isFolder() ? stills(file, folder, part) : PackedFrames.of(part(file, folder, part.part()));
+            if (sizes.size() != part.frames()) {
+                throw new IOException("An excerpt of " + file.title() + " has " + sizes.size() + " frames in place of " + part.frames());
+            }
+            List<Packed> frames = new ArrayList<>();
+            for (int i = 0; i < sizes.size(); i++) {
+                Receipt.FrameLine line = part.checked().get(i);
+                frames.add(new Packed(sizes.get(i).bytes(), sizes.get(i).key(), line.psnr(), line.ssim()));
+            }
+            excerpts.add(new Excerpt(part.first(), frames));
+            readAgain(file, folder, part);
+        }
+        return new FileTrial(excerpts, seconds, (System.nanoTime() - since) / 1e9, folder.toString());
+    }
+
+    static Path part(RunPlan.RunFile file, Path folder, int index) {
+        return folder.resolve("%05d.%s".formatted(index, file.codecInCatalogue().partContainer().extension()));
+    }
+
+    private static List<PackedFrames.Frame> stills(RunPlan.RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {
+        List<PackedFrames.Frame> sizes = new ArrayList<>();
+        for (long frame = part.first(); frame < part.first() + part.frames(); frame++) {
+            sizes.add(new PackedFrames.Frame(Math.toIntExact(Files.size(StillsWriter.file(folder, file.expected().stills(), frame))), true));
+        }
+        return sizes;
+    }
+
+    /** As the proof will: how long that takes is wanted. */
+    private static void readAgain(RunPlan.RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {
+        if (!file.isFolder()) {
+            try (MovieFrames movie = new MovieFrames(part(file, folder, part.part()), PROOF_THREADS)) {
+                for (long i = 0; i < part.frames(); i++) {
+                    try (var picture = movie.frame(i)) {
+                        picture.crc32c();
+                    }
+                }
+            }
+            return;
+        }
+        try (FrameReader reader = new FrameReader()) {
+            for (long frame = part.first(); frame < part.first() + part.frames(); frame++) {
+                Path still = StillsWriter.file(folder, file.expected().stills(), frame);
+                dev.vat.core.source.FileKind.ofName(still.getFileName().toString()).ifPresent(kind -> reader.check(still, kind, null, 0));
+            }
+        }
+    }
+
+    private void say(Message message) {
+        if (message instanceof Message.Progress progress) {
+            long done = progress.files().stream().mapToLong(FileProgress::done).max().orElse(0);
+            progress("encoding excerpts", Math.min(done, plan.frames()), plan.frames());
+        }
+    }
+
+    private void progress(String doing, long done, long of) {
+        if (done == of || System.nanoTime() - lastSaid > 200_000_000L) {
+            lastSaid = System.nanoTime();
+            answers.accept(new Message.Trying(wanted.id(), doing, done, of));
+        }
+    }
+
+    /** What a look at a reel gave; kept beside the plan. */
+    record Looked(List<FrameCost> costs, List<FrameRange> flashes) {
+        private static final String NAME = "looked.json";
+
+        static Looked in(Path folder) throws IOException {
+            return Json.MAPPER.readValue(Files.readString(folder.resolve(NAME)), Looked.class);
+        }
+
+        void into(Path folder) throws IOException {
+            Files.writeString(folder.resolve(NAME), Json.line(this));
+        }
+    }
+}
