@@ -44,7 +44,7 @@ final class Forecasts {
     private static final int WIDTH = 640;
     private static final int HEIGHT = 360;
     private static final int FRAMES = 480;
-    private static final List<String> TARGETS = List.of("web-h264", "review-h264", "web-vp9", "edit-prores-hq", "archive-ffv1");
+    private static final List<String> TARGETS = List.of("web-h264", "review-h264", "web-vp9", "edit-prores-hq");
 
     /** What a reel shows. */
     private enum Reel {

@@ -14,7 +14,7 @@ import picocli.CommandLine;
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, DemoCommand.class, TortureCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, DemoCommand.class, TortureCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -57,6 +57,9 @@ public final class Vat implements Runnable {
                 }
                 if (type == ForecastCommand.class) {
                     return type.cast(new ForecastCommand(output));
+                }
+                if (type == SheetCommand.class) {
+                    return type.cast(new SheetCommand(output, places));
                 }
                 if (type == TryCommand.class) {
                     return type.cast(new TryCommand(output, places));

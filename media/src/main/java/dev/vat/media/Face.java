@@ -17,6 +17,8 @@ public final class Face {
 
     private static final String OWN = "/dev/vat/type/PlexSans-SemiBold.ttf";
 
+    private static final String OF_TEXT = "/dev/vat/type/PlexSans-Regular.ttf";
+
     private Face() { }
 
     static Font own() {
@@ -28,6 +30,11 @@ public final class Face {
         } catch (FontFormatException e) {
             throw new IllegalStateException("Vat's own face is damaged", e);
         }
+    }
+
+    /** Vat's own face in its lighter cut as it lies in the jar, for documents that carry it along; the caller closes it. */
+    public static InputStream ofText() {
+        return Face.class.getResourceAsStream(OF_TEXT);
     }
 
     /** SHA-256 of Vat's own face, hexadecimal, for plans: another face would make other frames. */

@@ -1,7 +1,9 @@
 package dev.vat.core.trial;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude.Include;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.Locale;
 
 /**
  * How like two pictures are, over R, G and B in 16 bits.
@@ -29,5 +31,15 @@ public record PairLikeness(Double psnr, double ssim, int most, float[] cells) {
     /** The strongest difference in codes of 8 bits. */
     public double mostInEightBits() {
         return most / 257.0;
+    }
+
+    @JsonIgnore
+    public boolean isSame() {
+        return psnr == null && most == 0;
+    }
+
+    /** {@code 43.11 dB, SSIM 0.9896, at most 32.0 of 255}. */
+    public String words() {
+        return isSame() ? "not a bit differs" : (psnr == null ? "" : String.format(Locale.ROOT, "%.2f dB, ", psnr)) + String.format(Locale.ROOT, "SSIM %.4f, at most %.1f of 255", ssim, mostInEightBits());
     }
 }

@@ -1,14 +1,19 @@
 package dev.vat.desktop.compare;
 
 import dev.vat.core.trial.PairLikeness;
+import dev.vat.core.trial.RenderReport;
+import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.strip.Alongside;
+import dev.vat.desktop.strip.Strip;
 import dev.vat.engine.viewer.Viewer;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -97,7 +102,9 @@ public final class CompareBar extends VBox {
         modes.setMinWidth(Region.USE_PREF_SIZE);
         HBox top = new HBox(8, names, Parts.space(), step, earlier, later, close);
         top.setAlignment(Pos.CENTER_LEFT);
-        HBox below = new HBox(4, modes, gain, signed, worst, Parts.space(), likeness);
+        Button report = Parts.button("compare-report", "Copy report", () -> Clips.copy(report()));
+        report.setTooltip(new Tooltip("What one has and the other hasn't, frames that repeat, sudden differences: as text"));
+        HBox below = new HBox(4, modes, gain, signed, worst, report, Parts.space(), likeness);
         below.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(top, below);
     }
@@ -221,6 +228,26 @@ public final class CompareBar extends VBox {
         return measuring == null || measuring.isOver();
     }
 
+    /** How the two differ, as text. */
+    String report() {
+        Side beside = beside();
+        return RenderReport.of(render(first), render(beside), likeness(), first.strip()::number);
+    }
+
+    private RenderReport.Render render(Side side) {
+        Strip strip = side.strip();
+        Set<Long> missing = new HashSet<>();
+        Set<Long> repeated = new HashSet<>();
+        for (long place = 0; place < first.strip().count(); place++) {
+            if (strip.subject(place).isEmpty()) {
+                missing.add(place);
+            } else if (strip.repeats(place)) {
+                repeated.add(place);
+            }
+        }
+        return new RenderReport.Render(side.heading(), missing, repeated);
+    }
+
     /** Another place is shown. */
     public void setPlace(long place) {
         shownPlace = place;
@@ -244,14 +271,9 @@ public final class CompareBar extends VBox {
         step.setText((inStep.isEmpty() ? "" : inStep + "  ") + (offset == 0 ? "in step" : "second " + Math.abs(offset) + (offset > 0 ? " ahead" : " behind")));
         PairLikeness here = measuring == null ? null : measuring.found().get(shownPlace);
         String progress = measuring == null || measuring.isOver() ? "" : "  measuring " + 100 * measuring.found().size() / Math.max(1, first.strip().count()) + " %";
-        likeness.setText(!measuring.trouble().isEmpty() ? measuring.trouble() : here == null ? progress.strip() : words(here) + progress);
+        likeness.setText(!measuring.trouble().isEmpty() ? measuring.trouble() : here == null ? progress.strip() : here.words() + progress);
         List<Long> all = measuring.worst();
         worst.setText(all.isEmpty() ? measuring.isOver() && !measuring.found().isEmpty() ? "No frame differs" : "Worst" : "Worst: " + first.strip().number(all.getFirst()));
         worst.setDisable(all.isEmpty());
-    }
-
-    private static String words(PairLikeness here) {
-        return here.psnr() == null && here.most() == 0 ? "not a bit differs"
-                : String.format(Locale.ROOT, "%s  SSIM %.4f  most %.1f/255", here.psnr() == null ? "-" : String.format(Locale.ROOT, "%.2f dB", here.psnr()), here.ssim(), here.mostInEightBits());
     }
 }

@@ -59,7 +59,8 @@ public final class HistoryPage extends BorderPane {
             }
         });
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox head = new HBox(title, words, Parts.button("close-history", "Back to the picture", window::close));
+        Button whose = Parts.button("history-find", "Whose file is this\u2026", () -> ask.file("A file that Vat made, whatever it is called now", "All files", List.of("*")).ifPresent(this::find));
+        HBox head = new HBox(title, words, whose, Parts.button("close-history", "Back to the picture", window::close));
         head.getStyleClass().add("receipt-head");
         list.setId("history-list");
         list.setPlaceholder(new Label("Nothing was delivered yet. Whatever Vat makes and proves stands here."));
@@ -91,6 +92,16 @@ public final class HistoryPage extends BorderPane {
         });
     }
 
+    /** By its fingerprint, whatever its name and place are now. */
+    private void find(Path file) {
+        past.find(file, line -> {
+            words.setText("");
+            list.getItems().setAll(line);
+            list.getSelectionModel().selectFirst();
+            summary.setText(file.getFileName() + " is this file" + (file.equals(line.file()) ? "." : ", under another name or in another place."));
+        });
+    }
+
     private void find() {
         List<Past.Line> found = all.stream().filter(l -> l.entry().matches(words.getText())).toList();
         list.getItems().setAll(found);
@@ -112,6 +123,9 @@ public final class HistoryPage extends BorderPane {
         }
         if (receipt) {
             add("history-receipt", "Receipt", () -> window.receipt(ReceiptFile.of(line.file())));
+        }
+        if (line.entry().projectText() != null) {
+            add("history-another", "For another recipient", () -> past.forAnother(line));
         }
         add("history-again", "Make again", () -> past.makeAgain(line));
         if (line.there() && receipt) {

@@ -83,6 +83,8 @@ public final class PictureArea extends BorderPane {
     private final Pane stage = new Pane(checker, image);
     private final SecondPicture second;
     private final PointedValues values;
+    private final ScopesPane scopes;
+    private final VBox below;
     private final CompareBar compare;
     private final VBox above = new VBox();
     private final Label whose = new Label();
@@ -158,6 +160,7 @@ public final class PictureArea extends BorderPane {
         });
         this.second = new SecondPicture(viewer, pictures, compare, this::arrange);
         this.values = new PointedValues(viewer);
+        this.scopes = new ScopesPane(viewer);
         this.pace = new PlayPace(player, place -> pump.isReady(place) && second.isReady(place), () -> pump.filled() + second.filled());
         this.sound = new PictureSound(viewer, cache, peaks -> onWave.accept(peaks));
         this.transport = new Transport(player, () -> {
@@ -183,7 +186,8 @@ public final class PictureArea extends BorderPane {
         above.getChildren().add(head());
         setTop(above);
         setCenter(stage);
-        setBottom(transport);
+        below = new VBox(transport);
+        setBottom(below);
         stage.widthProperty().addListener(_ -> refresh());
         stage.heightProperty().addListener(_ -> refresh());
         stage.setOnMousePressed(e -> {
@@ -323,6 +327,14 @@ public final class PictureArea extends BorderPane {
         return strip != null && compare.isGoing() ? new ComparedStrip(strip, compare.likeness(), compare.likeness().size()) : strip;
     }
 
+    /** Shows or hides what the picture's samples are. */
+    public void toggleScopes() {
+        if (!below.getChildren().remove(scopes)) {
+            below.getChildren().addFirst(scopes);
+        }
+        scopes.show(below.getChildren().contains(scopes) && player.strip() != null ? side().taken(player.place()).orElse(null) : null);
+    }
+
     /** Two, four, eight pixels of the screen for one of the picture, and one again. */
     public void nextZoom() {
         zoom = zoom == MOST_ZOOM ? 1 : 2 * zoom;
@@ -407,7 +419,7 @@ public final class PictureArea extends BorderPane {
     /** Whether the picture on the screen is the one at the playhead, at its right size. */
     public boolean isSettled() {
         Strip strip = player.strip();
-        return strip == null || strip.count() == 0 || isShown(player.place());
+        return strip == null || strip.count() == 0 || isShown(player.place()) && scopes.isSettled();
     }
 
     private boolean isShown(long place) {
@@ -502,6 +514,7 @@ public final class PictureArea extends BorderPane {
             values.show(transport.showsValues() ? side().taken(place).orElse(null) : null, other == null ? null : other.taken(place).orElse(null), pixels.get(), pump.wish().width(), pump.wish().height());
         }
         second.show(place);
+        scopes.show(below.getChildren().contains(scopes) ? side().taken(place).orElse(null) : null);
         shown = toShow(place);
         compare.setPlace(place);
         player.shown(place);

@@ -30,9 +30,10 @@ public final class ReceiptPage extends BorderPane {
      * @param pictures of the file's frames
      * @param back where closing the page leads, in words
      * @param watch goes to a frame of the file
+     * @param sheet writes a page to hand over
      * @param close puts the page away
      */
-    public ReceiptPage(Receipt receipt, FilePictures pictures, String back, LongConsumer watch, Runnable close) {
+    public ReceiptPage(Receipt receipt, FilePictures pictures, String back, LongConsumer watch, Runnable sheet, Runnable close) {
         setId("receipt");
         getStyleClass().add("receipt");
         Label title = new Label(receipt.file());
@@ -42,7 +43,7 @@ public final class ReceiptPage extends BorderPane {
         target.getStyleClass().add("note");
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        HBox head = new HBox(title, target, space, Parts.button("watch-from-receipt", "Watch the file", () -> watch.accept(0)),
+        HBox head = new HBox(title, target, space, Parts.button("write-sheet", "Proof sheet", sheet), Parts.button("watch-from-receipt", "Watch the file", () -> watch.accept(0)),
                 Parts.button("close-receipt", back, close));
         head.getStyleClass().add("receipt-head");
         VBox body = new VBox(verdict(receipt), comparison(receipt));

@@ -39,7 +39,7 @@ final class TryingBar extends HBox {
         Parts.present(cancel, now.isGoing());
         start.setDisable(!now.canStart());
         steps.setDisable(!now.canStart());
-        words.setText(now.isGoing() ? "Test encode: " + now.words() : now.seconds().map(s -> "The run takes " + ForecastWords.time(s) + ", with its proofs.")
+        words.setText(now.isGoing() ? "Test encode: " + now.words() : now.seconds().map(s -> "Run and proofs: " + ForecastWords.time(s))
                 .orElse(now.canStart() ? "Bytes are a rough guess until excerpts were encoded." : ""));
     }
 }

@@ -41,6 +41,11 @@ public record Alongside(Strip inner, Strip main, long offset) implements Wrapped
     }
 
     @Override
+    public boolean repeats(long place) {
+        return isInside(place) && inner.repeats(beside(place));
+    }
+
+    @Override
     public String number(long place) {
         return isInside(place) ? inner.number(beside(place)) : "none";
     }

@@ -148,6 +148,12 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
                 + (table.alpha() == AlphaKind.NONE ? "" : "  alpha " + source.reading().picture().alphaOf(table).label())).orElse("");
     }
 
+    @Override
+    public boolean repeats(long place) {
+        int index = table.sequence().indexOf(frame(place));
+        return index > 0 && table.lookAt(index).flatMap(now -> table.lookAt(index - 1).map(before -> now.pixels() == before.pixels())).orElse(false);
+    }
+
     /** Codes that fill a lane: change and sharpness beyond 16, grain beyond 6 are drawn as full. */
     @Override
     public double lane(Lane lane, long place) {

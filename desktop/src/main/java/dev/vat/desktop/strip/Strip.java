@@ -125,6 +125,11 @@ public interface Strip {
         return rate().map(rate -> Timecode.of(firstTimecode().orElse(0) + place, rate));
     }
 
+    /** Whether a place shows the very picture of the one before it, as far as that is known. */
+    default boolean repeats(long place) {
+        return false;
+    }
+
     /** The lanes that it has. */
     default List<Lane> lanes() {
         return List.of(Lane.BRIGHTNESS, Lane.CHANGE, Lane.SHARPNESS, Lane.NOISE);

@@ -118,6 +118,11 @@ interface Wrapped extends Strip {
     }
 
     @Override
+    default boolean repeats(long place) {
+        return inner().repeats(place);
+    }
+
+    @Override
     default double lane(Lane lane, long place) {
         return inner().lane(lane, place);
     }

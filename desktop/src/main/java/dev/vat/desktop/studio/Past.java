@@ -7,29 +7,35 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rational;
-import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.history.HistoryStore.Entry;
+import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.Remake;
 import dev.vat.engine.run.RunPlanner;
+import dev.vat.engine.worker.Task;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 /** What was delivered on this machine, and what can be done with it again. Called on the interface's thread. */
 public final class Past {
 
     private final Studio studio;
     private final HistoryStore history;
+    private final Places places;
     private final Executor background;
     private final Executor ui;
 
     Past(Studio studio, Places places, Executor background, Executor ui) {
         this.studio = studio;
+        this.places = places;
         this.history = HistoryStore.at(places.history());
         this.background = background;
         this.ui = ui;
@@ -80,6 +86,45 @@ public final class Past {
                 });
             } catch (IOException e) {
                 say(e.getMessage() + ".");
+            }
+        });
+    }
+
+    /** Finds a file by what is in it, though it was renamed or moved. @param then told if it is one that was made here */
+    public void find(Path file, Consumer<Line> then) {
+        background.execute(() -> {
+            try {
+                Optional<Entry> entry = history.of(file);
+                ui.execute(() -> entry.ifPresentOrElse(e -> then.accept(new Line(e, Files.exists(Path.of(e.path())))),
+                        () -> studio.say(file.getFileName() + " wasn't made here, or was changed since: its bytes are those of no file in the history.")));
+            } catch (IOException e) {
+                say(file.getFileName() + " can't be read: " + e.getMessage() + ".");
+            }
+        });
+    }
+
+    /** Opens a file's project as it was, without its files: a target is chosen anew. */
+    public void forAnother(Line line) {
+        Project project = project(line);
+        if (project == null) {
+            studio.say("The project of " + line.file().getFileName() + " wasn't kept.");
+            return;
+        }
+        studio.show(project.withDeliverables(List.of()), null);
+        studio.say("The frames of " + line.file().getFileName() + ", as they were taken then: choose who the file is for.");
+    }
+
+    /** Writes a page to hand over with a file, as HTML and PDF beside it. */
+    public void writeSheet(Path file) {
+        say("The proof sheet of " + file.getFileName() + " is being written.");
+        background.execute(() -> {
+            try {
+                Message.SheetWritten written = (Message.SheetWritten) Task.ask(places, new Message.WriteSheet(1, file.toString()), _ -> { }, Message.SheetWritten.class::isInstance);
+                say("Written: " + written.paths().stream().map(p -> Path.of(p).getFileName().toString()).collect(Collectors.joining(" and ")) + ", beside the file.");
+            } catch (IOException e) {
+                say("The proof sheet can't be written: " + e.getMessage() + ".");
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
             }
         });
     }

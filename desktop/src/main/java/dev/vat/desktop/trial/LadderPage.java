@@ -37,7 +37,7 @@ public final class LadderPage extends BorderPane {
         this.ladders = ladders;
         this.chart = new LadderChart(ladders, this::isChosen, this::tell, this::pick);
         setId("ladder");
-        getStyleClass().add("receipt");
+        getStyleClass().addAll("receipt", "history");
         Label title = Parts.label("Bytes against likeness", "receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
         ToggleButton ssim = new ToggleButton("SSIM");

@@ -78,7 +78,7 @@ final class Documents {
                 } else {
                     window.watch(file, read, place);
                 }
-            }, () -> {
+            }, () -> studio.past().writeSheet(file), () -> {
                 if (fromHistory) {
                     history();
                 } else {

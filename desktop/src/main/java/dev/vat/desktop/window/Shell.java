@@ -201,6 +201,7 @@ public final class Shell extends StackPane {
                 .add("speed", "Full, half or quarter speed", key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
                 .add("sound", "Sound on or off while playing", key(KeyCode.U), this::hasPicture, () -> picture.press("sound"))
                 .add("safe", "Show or hide the safe areas", key(KeyCode.G), this::hasPicture, () -> picture.press("safe-areas"))
+                .add("scopes", "Waveform, R G B, Cb and Cr, histogram of the picture", key(KeyCode.DIGIT4), this::hasPicture, () -> picture.toggleScopes())
                 .add("values", "Show the samples under the pointer", key(KeyCode.D), this::hasPicture, () -> picture.press("show-values"))
                 .add("compare", "Hold the picture against another one", key(KeyCode.C), this::hasPicture, () -> picture.press("compare-with"))
                 .add("zoom", "Two, four, eight pixels of the screen for one of the picture", key(KeyCode.DIGIT2), this::hasPicture, () -> picture.nextZoom())

@@ -40,6 +40,7 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Shown.class, name = "shown"),
     @JsonSubTypes.Type(value = Message.NotShown.class, name = "not-shown"),
     @JsonSubTypes.Type(value = Message.Sample.class, name = "sample"),
+    @JsonSubTypes.Type(value = Message.Levels.class, name = "levels"),
     @JsonSubTypes.Type(value = Message.Sampled.class, name = "sampled"),
     @JsonSubTypes.Type(value = Message.Measure.class, name = "measure"),
     @JsonSubTypes.Type(value = Message.Measured.class, name = "measured"),
@@ -53,6 +54,8 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.JoinedDone.class, name = "joined-done"),
     @JsonSubTypes.Type(value = Message.Prove.class, name = "prove"),
     @JsonSubTypes.Type(value = Message.Proved.class, name = "proved"),
+    @JsonSubTypes.Type(value = Message.WriteSheet.class, name = "write-sheet"),
+    @JsonSubTypes.Type(value = Message.SheetWritten.class, name = "sheet-written"),
     @JsonSubTypes.Type(value = Message.Try.class, name = "try"),
     @JsonSubTypes.Type(value = Message.Trying.class, name = "trying"),
     @JsonSubTypes.Type(value = Message.Tried.class, name = "tried"),
@@ -137,6 +140,7 @@ public sealed interface Message {
         @JsonSubTypes.Type(value = Lettered.class, name = "lettered"),
         @JsonSubTypes.Type(value = Movie.class, name = "movie"),
         @JsonSubTypes.Type(value = Against.class, name = "against"),
+        @JsonSubTypes.Type(value = Scope.class, name = "scope"),
     })
     sealed interface Subject { }
 
@@ -179,6 +183,24 @@ public sealed interface Message {
     /** Where two pictures differ. If their sizes aren't the same, the second is brought to the first one's. @param how see {@code Differences} */
     record Against(Taken first, Taken second, int gain, boolean signed) implements Subject { }
 
+    /** What a picture's samples are, drawn. */
+    record Scope(Taken picture, Drawn kind) implements Subject {
+        /** What is drawn of them. */
+        public enum Drawn {
+            WAVEFORM("waveform"), PARADE("R, G, B"), VECTORS("Cb and Cr"), HISTOGRAM("histogram");
+
+            private final String title;
+
+            Drawn(String title) {
+                this.title = title;
+            }
+
+            public String title() {
+                return title;
+            }
+        }
+    }
+
     /** A frame of a finished file. */
     record Movie(String path, long frame) implements Subject { }
 
@@ -204,6 +226,9 @@ public sealed interface Message {
 
     /** Asks for the samples of a picture at one pixel. @param x from the left, as a share of the width @param y from the top */
     record Sample(long id, Taken picture, double x, double y) implements Message { }
+
+    /** Asks how far a picture's samples reach, as broadcasters read them; answered like {@link Sample}. */
+    record Levels(long id, Taken picture) implements Message { }
 
     /** @param words the samples as they are stored, or null with the reason {@code why} */
     record Sampled(long id, String words, String why) implements Message { }
@@ -261,6 +286,12 @@ public sealed interface Message {
 
     /** What doesn't agree; nothing if the file is what its receipt says. */
     record Proved(long id, List<String> reasons) implements Message { }
+
+    /** Asks for a page to hand over with a finished file, beside it. */
+    record WriteSheet(long id, String file) implements Message { }
+
+    /** @param paths of what was written */
+    record SheetWritten(long id, List<String> paths) implements Message { }
 
     /**
      * Asks to try the files of the plan in a run's home.

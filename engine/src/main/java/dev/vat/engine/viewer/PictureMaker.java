@@ -33,6 +33,8 @@ import dev.vat.media.MovieFrames;
 import dev.vat.media.OddMarks;
 import dev.vat.media.Picture;
 import dev.vat.media.Placing;
+import dev.vat.media.ScopePainter;
+import dev.vat.media.Scopes;
 import dev.vat.media.ScreenPainter;
 import java.lang.foreign.MemorySegment;
 import java.nio.file.Path;
@@ -75,6 +77,7 @@ final class PictureMaker {
     private int width;
     private int height;
     private LetterPainter letters;
+    private final Scopes scopes = new Scopes();
     private Likeness likeness;
     private Size measured;
     private PixelAspect lettersFor;
@@ -94,6 +97,12 @@ final class PictureMaker {
 
     void make(Message.Show show, MemorySegment target) {
         Message.Shape shape = show.shape();
+        if (show.subject() instanceof Message.Scope scope) {
+            try (Picture stored = stored(scope.picture())) {
+                ScopePainter.paint(scopes.look(stored), ScopePainter.Kind.valueOf(scope.kind().name()), shape.width(), shape.height(), target);
+            }
+            return;
+        }
         if (painter == null || width != shape.width() || height != shape.height()) {
             if (painter != null) {
                 painter.close();
@@ -178,11 +187,21 @@ final class PictureMaker {
 
     /** The samples at a place, of a file's picture as its encoder takes it, of a source's as its file holds it. */
     String sample(Message.Sample sample) {
-        Message.Taken taken = sample.picture();
-        Message.Subject shown = picture(taken.picture());
-        try (Picture stored = taken.as() != null ? converted(taken) : shown instanceof Message.Movie(String path, long frame) ? movie(path).frame(frame)
-                : shown instanceof Message.Still still && still.placed() == null ? decoded(still) : taken(taken)) {
+        try (Picture stored = stored(sample.picture())) {
             return CodeValues.at(stored, (int) Math.clamp(sample.x() * stored.width(), 0, stored.width() - 1), (int) Math.clamp(sample.y() * stored.height(), 0, stored.height() - 1));
+        }
+    }
+
+    private Picture stored(Message.Taken taken) {
+        Message.Subject shown = picture(taken.picture());
+        return taken.as() != null ? converted(taken) : shown instanceof Message.Movie(String path, long frame) ? movie(path).frame(frame)
+                : shown instanceof Message.Still still && still.placed() == null ? decoded(still) : taken(taken);
+    }
+
+    /** Of a file's picture as its encoder takes it. */
+    String levels(Message.Taken taken) {
+        try (Picture stored = stored(taken)) {
+            return scopes.look(stored).levels();
         }
     }
 
@@ -271,7 +290,7 @@ final class PictureMaker {
             }
             case Message.Drawing(int across, int down, PixelAspect pixel, ReelFrame.Drawing what) -> drawings.working(what, composer, false, across, down, pixel);
             case Message.Lettered lettered -> working(lettered.picture(), composer);
-            case Message.Against _ -> throw new MediaUnavailable("a difference is of pictures, not of differences");
+            case Message.Against _, Message.Scope _ -> throw new MediaUnavailable("only pictures can be compared and measured");
             case Message.Movie asked -> {
                 try (Picture frame = movie(asked.path()).frame(asked.frame())) {
                     yield transparent.compose(frame, DELIVERED);
@@ -322,7 +341,7 @@ final class PictureMaker {
             case Message.Lettered lettered -> isTransparent(lettered.picture());
             case Message.Card _, Message.Plain _, Message.Drawing _ -> false;
             case Message.Movie _ -> true;
-            case Message.Against _ -> false;
+            case Message.Against _, Message.Scope _ -> false;
         };
     }
 

@@ -144,6 +144,11 @@ public final class Viewer implements AutoCloseable {
         return ask(id -> new Message.Sample(id, picture, x, y));
     }
 
+    /** How far a picture's samples reach, as broadcasters read them, in words. */
+    public CompletableFuture<String> levels(Message.Taken picture) {
+        return ask(id -> new Message.Levels(id, picture));
+    }
+
     /** How like pairs of pictures are; null for a pair that has no such measure. */
     public CompletableFuture<List<PairLikeness>> measure(List<Message.Pair> pairs) {
         return ask(id -> new Message.Measure(id, pairs));

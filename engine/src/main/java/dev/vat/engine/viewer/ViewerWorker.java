@@ -15,6 +15,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 
 /** The viewer process: looks into frame files and makes pictures for the window. */
 public final class ViewerWorker implements WorkerDuty {
@@ -53,7 +54,8 @@ public final class ViewerWorker implements WorkerDuty {
                 showing.incrementAndGet();
                 (isMovie(show.subject()) ? movies : stills).execute(() -> show(show));
             }
-            case Message.Sample sample -> (isMovie(sample.picture().picture()) ? movies : stills).execute(() -> sample(sample));
+            case Message.Sample sample -> (isMovie(sample.picture().picture()) ? movies : stills).execute(() -> words(sample.id(), () -> makers.get().sample(sample)));
+            case Message.Levels levels -> (isMovie(levels.picture().picture()) ? movies : stills).execute(() -> words(levels.id(), () -> makers.get().levels(levels.picture())));
             case Message.Measure measure -> clipChecks.execute(() -> measure(measure));
             default -> answers.accept(new Message.Broken(message.id(), "a viewer doesn't do that"));
         }
@@ -67,15 +69,16 @@ public final class ViewerWorker implements WorkerDuty {
             case Message.Cross cross -> isMovie(cross.from()) || isMovie(cross.to());
             case Message.Lettered lettered -> isMovie(lettered.picture());
             case Message.Against against -> isMovie(against.first().picture()) || isMovie(against.second().picture());
+            case Message.Scope scope -> isMovie(scope.picture().picture());
             case Message.Card _, Message.Plain _, Message.Drawing _ -> false;
         };
     }
 
-    private void sample(Message.Sample sample) {
+    private void words(long id, Supplier<String> answer) {
         try {
-            answers.accept(new Message.Sampled(sample.id(), makers.get().sample(sample), null));
+            answers.accept(new Message.Sampled(id, answer.get(), null));
         } catch (RuntimeException e) {
-            answers.accept(new Message.Sampled(sample.id(), null, String.valueOf(e.getMessage())));
+            answers.accept(new Message.Sampled(id, null, String.valueOf(e.getMessage())));
         }
     }
 

@@ -1,0 +1,44 @@
+package dev.vat.cli;
+
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.worker.Task;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "sheet", mixinStandardHelpOptions = true,
+        description = "Writes a page to hand over with a finished file, as HTML and PDF beside it: asked and found, worst frames, curve, contact sheet, fingerprint.")
+final class SheetCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "FILE", description = "A file made by Vat, with its receipt beside it.")
+    private Path file;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    SheetCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Path absolute = file.toAbsolutePath().normalize();
+        if (!Files.exists(absolute)) {
+            throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
+        }
+        Message.SheetWritten written = (Message.SheetWritten) Task.ask(places, new Message.WriteSheet(1, absolute.toString()), _ -> { }, Message.SheetWritten.class::isInstance);
+        output.event("sheet", "paths", written.paths());
+        written.paths().forEach(path -> output.say("Written: " + path));
+        return ExitCode.PROVEN.code();
+    }
+}
