@@ -37,8 +37,13 @@ final class BenchWindow implements AutoCloseable {
     }
 
     void await(Callable<Boolean> condition) throws Exception {
+        await(100, condition);
+    }
+
+    /** @param every milliseconds from one look to the next */
+    void await(int every, Callable<Boolean> condition) throws Exception {
         while (!on(condition)) {
-            Thread.sleep(100);
+            Thread.sleep(every);
         }
     }
 

@@ -45,6 +45,7 @@ public final class LetterPainter {
         }
     };
     private Font font;
+    private String widestFigure;
     private String fontFile;
     private Watermark mark;
     private Patch markPatch;
@@ -96,6 +97,7 @@ public final class LetterPainter {
         if (font == null || !Objects.equals(face, fontFile)) {
             font = font(face);
             fontFile = face;
+            widestFigure = widestFigure();
             patches.clear();
         }
         Block block = new Block(line, working.width(), working.height(), working.bits(), Patch.isHigh(working));
@@ -119,10 +121,10 @@ public final class LetterPainter {
         double room = block.width * (1 - 2 * Spot.CLEAR);
         float size = (float) Math.max(SMALLEST, block.height * block.line.size() / 100);
         // Figures that run may not move what stands beside them.
-        double wide = measured(widest(text), size);
+        double wide = measured(text.replaceAll("[0-9]", widestFigure), size);
         if (wide > room) {
             size = (float) (size * room / wide);
-            wide = measured(widest(text), size);
+            wide = measured(text.replaceAll("[0-9]", widestFigure), size);
         }
         TextLayout layout = layout(text, size);
         double edge = size * EDGE;
@@ -160,14 +162,14 @@ public final class LetterPainter {
         return (layout(text, size).getAdvance() + 2 * size * EDGE) * stretch;
     }
 
-    private String widest(String text) {
+    private String widestFigure() {
         char widest = '0';
         for (char c = '1'; c <= '9'; c++) {
             if (layout(String.valueOf(c), 100).getAdvance() > layout(String.valueOf(widest), 100).getAdvance()) {
                 widest = c;
             }
         }
-        return text.replaceAll("[0-9]", String.valueOf(widest));
+        return String.valueOf(widest);
     }
 
     private Patch watermark(Watermark wanted, Picture working) {

@@ -41,6 +41,8 @@ public final class LoudnessMeter extends OutputStream {
 
     private final int channels;
     private final AVFilterGraph graph = avfilter_graph_alloc();
+    private final byte[] single;
+    private int singles;
     private final AVFilterContext source;
     private final AVFilterContext sink;
     private final long from;
@@ -53,6 +55,7 @@ public final class LoudnessMeter extends OutputStream {
 
     private LoudnessMeter(int channels, long from, long to) {
         this.channels = channels;
+        this.single = new byte[channels * SoundMix.SAMPLE_BYTES];
         this.from = from;
         this.to = to;
         graph.nb_threads(1);
@@ -105,9 +108,14 @@ public final class LoudnessMeter extends OutputStream {
         }
     }
 
+    /** Single bytes are taken together until a sample of every channel is whole. */
     @Override
     public void write(int b) {
-        throw new UnsupportedOperationException("Sound comes in blocks");
+        single[singles++] = (byte) b;
+        if (singles == single.length) {
+            singles = 0;
+            write(single, 0, single.length);
+        }
     }
 
     @Override

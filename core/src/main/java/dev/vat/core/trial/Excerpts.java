@@ -10,9 +10,9 @@ import java.util.List;
 /** Which stretches of a reel are encoded to learn of the whole: by how hard they are, from the easiest to the hardest. */
 public final class Excerpts {
 
-    private static final Rational SECONDS = Rational.of(12, 5);
+    private static final Rational SECONDS = Rational.of(3);
     private static final int FEWEST = 4;
-    private static final int MOST = 8;
+    private static final int MOST = 7;
     /** Of so many frames one is tried. */
     private static final int ONE_OF = 4;
 

@@ -38,11 +38,23 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
      * unless the file ends there too.
      */
     private static final int LOOK_AHEAD = 16;
+    /** Nor do they know at first what goes on: so many at its start are left out, unless the file begins there too. */
+    private static final int WARMING_UP = 8;
 
-    /** A stretch of the file with what is known of it. @param tried the frames of it that count; empty if it wasn't tried */
-    private record Stretch(FrameRange frames, double cost, List<Packed> tried) {
+    /**
+     * A stretch of the file with what is known of it.
+     *
+     * @param cost mean over its frames
+     * @param tried the frames of it that count; empty if it wasn't tried
+     * @param triedCost mean over those
+     */
+    private record Stretch(FrameRange frames, double cost, List<Packed> tried, double triedCost) {
         double logCost() {
             return Math.log(Math.max(1, cost));
+        }
+
+        double logTriedCost() {
+            return Math.log(Math.max(1, triedCost));
         }
 
         boolean isTried() {
@@ -56,18 +68,19 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
 
     public static FileForecast of(ReelCosts costs, FileTrial trial, FileShape shape) {
         Predicate<Packed> inner = shape.isIntra() ? _ -> true : p -> !p.key();
-        List<Stretch> stretches = stretches(costs, trial, shape);
+        boolean cutsStandAlone = cutsStandAlone(costs, trial, shape);
+        List<Stretch> stretches = stretches(costs, trial, shape, cutsStandAlone);
         List<Stretch> tried = stretches.stream().filter(Stretch::isTried).toList();
-        double[] x = tried.stream().mapToDouble(Stretch::logCost).toArray();
+        double[] x = tried.stream().mapToDouble(Stretch::logTriedCost).toArray();
         double share = (double) trial.frames() / shape.frames();
-        Estimate pictures = shape.isIntra() ? sizes(stretches, x, inner) : sizes(stretches, x, inner).plus(keys(costs, trial, shape));
+        Estimate pictures = shape.isIntra() ? sizes(stretches, x, inner) : sizes(stretches, x, inner).plus(keys(costs, trial, shape, cutsStandAlone));
         boolean lossless = trial.excerpts().stream().flatMap(e -> e.frames().stream()).allMatch(p -> p.psnr() == null);
         return new FileForecast(pictures.plus(shape.besides()), lossless ? null : likeness(stretches, x, inner, p -> p.psnr() == null ? SAME : p.psnr(), LEAST_PSNR, Double.MAX_VALUE),
                 likeness(stretches, x, inner, Packed::ssim, LEAST_SSIM, 1), Estimate.within(trial.makeSeconds() / share, HURRY), Estimate.within(trial.proofSeconds() / share, HURRY));
     }
 
     /** The file in stretches of the excerpts' length, in frames of the file. */
-    private static List<Stretch> stretches(ReelCosts costs, FileTrial trial, FileShape shape) {
+    private static List<Stretch> stretches(ReelCosts costs, FileTrial trial, FileShape shape, boolean cutsStandAlone) {
         Map<Long, Excerpt> tried = new HashMap<>();
         trial.excerpts().forEach(e -> tried.put(e.first(), e));
         int length = trial.excerpts().stream().mapToInt(e -> e.frames().size()).min().orElseThrow();
@@ -81,20 +94,29 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
                 end = shape.frames();
             }
             end = Math.min(end, shape.frames());
-            all.add(new Stretch(FrameRange.of(first, end - 1), meanCost(costs, first, end, shape), excerpt == null ? List.of() : counted(excerpt, shape)));
+            List<Packed> counted = excerpt == null ? List.of() : counted(excerpt, shape);
+            long from = excerpt == null ? first : first + firstCounted(excerpt, shape);
+            all.add(new Stretch(FrameRange.of(first, end - 1), meanCost(costs, first, end, shape, cutsStandAlone), counted, meanCost(costs, from, from + counted.size(), shape, cutsStandAlone)));
             first = end;
         }
         return all;
     }
 
     private static List<Packed> counted(Excerpt excerpt, FileShape shape) {
-        int all = excerpt.frames().size();
-        boolean toTheEnd = shape.isIntra() || excerpt.first() + all >= shape.frames();
-        return toTheEnd ? excerpt.frames() : excerpt.frames().subList(0, Math.max(all / 2, all - LOOK_AHEAD / shape.reelFrames()));
+        return excerpt.frames().subList(firstCounted(excerpt, shape), endCounted(excerpt, shape));
     }
 
-    private static double meanCost(ReelCosts costs, long first, long end, FileShape shape) {
-        return LongStream.range(first * shape.reelFrames(), end * shape.reelFrames()).mapToObj(costs::at).filter(c -> shape.isIntra() || !c.key())
+    private static int firstCounted(Excerpt excerpt, FileShape shape) {
+        return shape.isIntra() || excerpt.first() == 0 ? 0 : Math.min(excerpt.frames().size() / 4, WARMING_UP / shape.reelFrames());
+    }
+
+    private static int endCounted(Excerpt excerpt, FileShape shape) {
+        int all = excerpt.frames().size();
+        return shape.isIntra() || excerpt.first() + all >= shape.frames() ? all : Math.max(all / 2, all - LOOK_AHEAD / shape.reelFrames());
+    }
+
+    private static double meanCost(ReelCosts costs, long first, long end, FileShape shape, boolean cutsStandAlone) {
+        return LongStream.range(first * shape.reelFrames(), end * shape.reelFrames()).mapToObj(costs::at).filter(c -> shape.isIntra() || !c.key() || !cutsStandAlone)
                 .mapToDouble(c -> shape.isIntra() ? c.alone() : c.after()).average().orElse(0);
     }
 
@@ -110,7 +132,8 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         double guessed = 0;
         double squares = 0;
         for (Stretch stretch : stretches) {
-            double mean = stretch.isTried() ? stretch.mean(which, Packed::bytes) : lift * Math.exp(fit.at(stretch.logCost()));
+            // What wasn't counted of a tried stretch may be harder or easier than the rest of it.
+            double mean = stretch.isTried() ? stretch.mean(which, Packed::bytes) * Math.exp(fit.at(stretch.logCost()) - fit.at(stretch.logTriedCost())) : lift * Math.exp(fit.at(stretch.logCost()));
             double bytes = mean * stretch.frames.count();
             if (stretch.isTried()) {
                 known += bytes;
@@ -127,20 +150,11 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
     }
 
     /** Bytes of the frames that stand alone in the whole file: at cuts, and at the end of each group. */
-    private static Estimate keys(ReelCosts costs, FileTrial trial, FileShape shape) {
-        double bytes = 0;
-        double alone = 0;
-        List<Double> ratios = new ArrayList<>();
-        for (Excerpt excerpt : trial.excerpts()) {
-            for (int i = 0; i < excerpt.frames().size(); i++) {
-                if (excerpt.frames().get(i).key()) {
-                    double cost = Math.max(1, costs.at((excerpt.first() + i) * shape.reelFrames()).alone());
-                    bytes += excerpt.frames().get(i).bytes();
-                    alone += cost;
-                    ratios.add(excerpt.frames().get(i).bytes() / cost);
-                }
-            }
-        }
+    private static Estimate keys(ReelCosts costs, FileTrial trial, FileShape shape, boolean cutsStandAlone) {
+        List<KeyFrame> within = keysOf(costs, trial, shape, false);
+        List<KeyFrame> seen = within.isEmpty() ? keysOf(costs, trial, shape, true) : within;
+        double bytes = seen.stream().mapToDouble(KeyFrame::bytes).sum();
+        double alone = seen.stream().mapToDouble(KeyFrame::cost).sum();
         if (alone == 0) {
             return Estimate.exactly(0);
         }
@@ -149,13 +163,49 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         long last = 0;
         for (long frame = 0; frame < shape.frames(); frame++) {
             FrameCost cost = costs.at(frame * shape.reelFrames());
-            if (frame == 0 || cost.key() || frame - last >= shape.group()) {
+            if (frame == 0 || cost.key() && cutsStandAlone || frame - last >= shape.group()) {
                 sum += ratio * cost.alone();
                 last = frame;
             }
         }
-        double spread = Math.sqrt(ratios.stream().mapToDouble(r -> (r / ratio - 1) * (r / ratio - 1)).average().orElse(0));
-        return Estimate.within(sum, EDGES + spread / Math.sqrt(ratios.size()));
+        double spread = Math.sqrt(seen.stream().mapToDouble(k -> (k.ratio() / ratio - 1) * (k.ratio() / ratio - 1)).average().orElse(0));
+        return Estimate.within(sum, EDGES + spread / Math.sqrt(seen.size()));
+    }
+
+    /** Whether the encoder begins anew at cuts, as most do; some take the frame after a cut for one like any other. */
+    private static boolean cutsStandAlone(ReelCosts costs, FileTrial trial, FileShape shape) {
+        int cuts = 0;
+        int alone = 0;
+        for (Excerpt excerpt : trial.excerpts()) {
+            for (int i = 1; i < excerpt.frames().size(); i++) {
+                if (costs.at((excerpt.first() + i) * shape.reelFrames()).key()) {
+                    cuts++;
+                    alone += excerpt.frames().get(i).key() ? 1 : 0;
+                }
+            }
+        }
+        return 2 * alone >= cuts;
+    }
+
+    /** A frame that stands alone, with what it cost at a quick look. */
+    private record KeyFrame(double bytes, double cost) {
+        double ratio() {
+            return bytes / cost;
+        }
+    }
+
+    /** Of the frames that count; or those that excerpts begin with, which an encoder packs otherwise than in the midst of a file. */
+    private static List<KeyFrame> keysOf(ReelCosts costs, FileTrial trial, FileShape shape, boolean atTheStart) {
+        List<KeyFrame> found = new ArrayList<>();
+        for (Excerpt excerpt : trial.excerpts()) {
+            int end = atTheStart ? 1 : endCounted(excerpt, shape);
+            for (int i = atTheStart ? 0 : firstCounted(excerpt, shape); i < end; i++) {
+                if (excerpt.frames().get(i).key()) {
+                    found.add(new KeyFrame(excerpt.frames().get(i).bytes(), Math.max(1, costs.at((excerpt.first() + i) * shape.reelFrames()).alone())));
+                }
+            }
+        }
+        return found;
     }
 
     private static Estimate likeness(List<Stretch> stretches, double[] x, Predicate<Packed> which, ToDoubleFunction<Packed> measure, double least, double most) {

@@ -117,6 +117,7 @@ public final class Tour {
         press("face-out");
         seek(60);
         shoot("out");
+        judging();
         Path aside = make ? null : Files.createTempDirectory("vat-shots");
         if (!make) {
             show(Edits.setFolder(Place.of(aside)).apply(short010()));
@@ -152,6 +153,32 @@ public final class Tour {
             return 0;
         }
         return tell(line);
+    }
+
+    /** What files will be, before they are made: test encodes, qualities to pick from, two pictures held against each other, scopes. */
+    private void judging() throws IOException, InterruptedException, ExecutionException {
+        press("try-files");
+        await("the test encode", () -> !studio().foretelling().isGoing() && studio().foretelling().seconds().isPresent());
+        act(() -> window.shell().press("scopes"));
+        shoot("forecast");
+        act(() -> window.shell().press("scopes"));
+        press("try-steps");
+        await("the qualities", () -> window.shell().lookup("#ladder") != null);
+        shoot("qualities");
+        press("close-ladder");
+        act(() -> window.shell().press("lanes"));
+        act(() -> window.shell().compare("compare-trial-web-h264"));
+        seek(40);
+        await("the measures", () -> window.shell().isMeasured());
+        act(() -> {
+            window.shell().press("next-worst");
+            window.shell().press("turn-wipe");
+        });
+        shoot("wipe");
+        press("way-difference");
+        shoot("difference");
+        press("compare-close");
+        act(() -> window.shell().press("lanes"));
     }
 
     /** What is written into pictures, heard with them, and drawn before them; then all of it is taken back. */

@@ -133,6 +133,8 @@ public final class PictureArea extends BorderPane {
         this.compare = new CompareBar(viewer, new CompareBar.Picture() {
             @Override
             public void again() {
+                shown = Shown.NOTHING;
+                arrange();
                 refresh();
             }
 
@@ -166,6 +168,8 @@ public final class PictureArea extends BorderPane {
         this.transport = new Transport(player, () -> {
             panX = 0;
             panY = 0;
+            // What else there is to show comes with the picture.
+            shown = Shown.NOTHING;
             arrange();
             refresh();
         }, this::nextGround, () -> {

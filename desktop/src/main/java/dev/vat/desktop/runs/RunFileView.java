@@ -4,8 +4,8 @@ import dev.vat.core.delivery.RoughForecast;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.engine.protocol.FileProgress;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import javafx.scene.control.Button;
@@ -72,7 +72,8 @@ final class RunFileView extends HBox {
         getChildren().addAll(title, bar, words, figures, watch, done, receipt, reveal, copy, useAnyway);
     }
 
-    void show(FileProgress p) {
+    /** @param expected what the whole file will weigh by what was made of it, or 0 while that says nothing */
+    void show(FileProgress p, long expected) {
         progress = p;
         double part = p.frames() == 0 ? 0 : (double) p.done() / p.frames();
         bar.setProgress(switch (p.stage()) {
@@ -81,7 +82,7 @@ final class RunFileView extends HBox {
             default -> part;
         });
         words.setText(RunWords.of(p, planned));
-        figures.setText(p.bytes() == 0 ? "" : RoughForecast.bytes(p.bytes()) + (isWorthExtrapolating(p) ? " of some " + RoughForecast.bytes(p.bytes() * p.frames() / p.done()) : ""));
+        figures.setText(p.bytes() == 0 ? "" : RoughForecast.bytes(p.bytes()) + (expected > 0 ? " of some " + RoughForecast.bytes(expected) : ""));
         if (p.stage() != shownStage) {
             shownStage = p.stage();
             words.setTooltip(p.why() == null ? null : new Tooltip(p.why()));
@@ -94,11 +95,6 @@ final class RunFileView extends HBox {
         Parts.present(reveal, file && p.isEnd());
         Parts.present(copy, file && p.isEnd());
         Parts.present(useAnyway, p.stage() == Stage.UNPROVEN);
-    }
-
-    /** Bytes so far tell the file's from a tenth of its frames on. */
-    private static boolean isWorthExtrapolating(FileProgress p) {
-        return p.stage() == Stage.ENCODING && p.done() * 10 >= p.frames() && p.done() < p.frames();
     }
 
     private void style() {

@@ -65,7 +65,7 @@ final class RunView extends VBox {
 
     void show() {
         for (FileProgress file : line.files()) {
-            files.get(file.target()).show(file);
+            files.get(file.target()).show(file, line.expectedBytes(file));
         }
         pause.setText(line.isPaused() ? "Go on" : "Pause");
         Parts.present(pause, line.isGoing());

@@ -62,7 +62,7 @@ final class BurnInPane extends VBox {
         words.setTooltip(new Tooltip("Fields in braces: " + Arrays.stream(Field.values()).map(f -> f + " " + f.title()).collect(Collectors.joining(", "))));
         HBox row = Parts.row(spots(of, line.at(), spot -> change.accept(now.withLine(index, line.withSpot(spot)))), words,
                 named("% high", text(of + "-size", number(line.size()), 3, typed -> change.accept(now.withLine(index, line.withSize(percent(typed)))))),
-                named("% dark", text(of + "-ground", Integer.toString(line.ground()), 3, typed -> change.accept(now.withLine(index, line.withGround((int) percent(typed)))))),
+                named("% dark", text(of + "-ground", Integer.toString(line.ground()), 3, typed -> change.accept(now.withLine(index, line.withGround(whole(typed)))))),
                 Parts.small(of + "-out", "Take out", () -> change.accept(now.without(index))));
         row.getStyleClass().add("burn-in-line");
         return row;
@@ -73,7 +73,7 @@ final class BurnInPane extends VBox {
         Path file = Path.of(mark.path());
         HBox row = Parts.row(spots(of, mark.at(), spot -> change.accept(now.withWatermark(mark.withSpot(spot)))), Parts.label(String.valueOf(file.getFileName()), "mono"),
                 named("% high", text(of + "-size", number(mark.size()), 3, typed -> change.accept(now.withWatermark(mark.withSize(percent(typed)))))),
-                named("% opaque", text(of + "-opacity", Integer.toString(mark.opacity()), 3, typed -> change.accept(now.withWatermark(mark.withOpacity((int) percent(typed)))))),
+                named("% opaque", text(of + "-opacity", Integer.toString(mark.opacity()), 3, typed -> change.accept(now.withWatermark(mark.withOpacity(whole(typed)))))),
                 Parts.small(of + "-out", "Take out", () -> change.accept(now.withWatermark(null))));
         row.getStyleClass().add("burn-in-line");
         return row;
@@ -128,6 +128,10 @@ final class BurnInPane extends VBox {
 
     private static String number(double percent) {
         return percent == Math.rint(percent) ? Long.toString((long) percent) : Double.toString(percent);
+    }
+
+    private static int whole(String typed) {
+        return Math.toIntExact(Math.round(percent(typed)));
     }
 
     private static double percent(String typed) {

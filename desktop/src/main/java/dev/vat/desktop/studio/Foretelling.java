@@ -11,6 +11,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.trial.Estimate;
 import dev.vat.core.trial.FileForecast;
 import dev.vat.core.trial.FileTrial;
+import dev.vat.core.trial.ReelCosts;
 import dev.vat.core.trial.Trial;
 import dev.vat.core.trial.Variants;
 import dev.vat.engine.place.Places;
@@ -56,6 +57,7 @@ public final class Foretelling {
     private final Map<String, Tried> tried = new HashMap<>();
     private Content content;
     private List<FrameRange> flashes = List.of();
+    private ReelCosts costs;
     private Trials.Going going;
     private Message.Trying progress;
     private boolean wanted;
@@ -179,8 +181,14 @@ public final class Foretelling {
         }
     }
 
+    /** How hard each frame of the reel is to pack, once it was looked at; else null. */
+    ReelCosts costs() {
+        return costs;
+    }
+
     private void took(ProjectTrial job, Trial trial, List<Deliverable> meant) {
         flashes = trial.flashes();
+        costs = ReelCosts.of(trial.looked(), job.plan().frames());
         job.deliverables(trial, meant).forEach((id, forecast) -> known.put(id, new Known(meant.stream().filter(d -> d.id().equals(id)).findFirst().orElseThrow(), forecast)));
         for (RunPlan.RunFile file : job.plan().files()) {
             if (trial.files().containsKey(file.target())) {
@@ -210,6 +218,7 @@ public final class Foretelling {
             known.clear();
             tried.clear();
             flashes = List.of();
+            costs = null;
             wanted = false;
             stopQuietly();
         } else if (wanted && studio.project().deliverablesOn().stream().anyMatch(d -> of(d).isEmpty())) {

@@ -2,6 +2,7 @@ package dev.vat.desktop.studio;
 
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.trial.ReelCosts;
 import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.Message;
@@ -14,6 +15,7 @@ import java.util.Objects;
 public final class RunLine {
 
     private final Run run;
+    private final ReelCosts costs;
     private List<FileProgress> files;
     private long framesRead;
     private Run.Outcome outcome;
@@ -22,8 +24,10 @@ public final class RunLine {
     private String held;
     private double secondsLeft = -1;
 
-    RunLine(Run run) {
+    /** @param costs how hard each frame of its reel is to pack, or null where nobody looked */
+    RunLine(Run run, ReelCosts costs) {
         this.run = run;
+        this.costs = costs != null && costs.frames() == run.plan().frames() ? costs : null;
         this.files = run.plan().files().stream().map(f -> new FileProgress(f.target(), FileProgress.Stage.WAITING, 0,
                 f.expected().frames(), 0, 0, -1, null, null, null)).toList();
     }
@@ -76,6 +80,21 @@ public final class RunLine {
         long all = files.stream().mapToLong(FileProgress::frames).sum();
         long done = files.stream().mapToLong(f -> f.stage() == FileProgress.Stage.JOINING || f.stage() == FileProgress.Stage.PROVING || f.isEnd() ? f.frames() : f.done()).sum();
         return all == 0 ? 0 : (double) done / all;
+    }
+
+    /**
+     * What a file that is being made will weigh, by the bytes so far: easy frames say less than hard ones, where it is known which are which.
+     *
+     * @return 0 while too little of it is made
+     */
+    public long expectedBytes(FileProgress file) {
+        if (file.stage() != FileProgress.Stage.ENCODING || file.done() * 10 < file.frames() || file.done() >= file.frames()) {
+            return 0;
+        }
+        int reelFrames = run.plan().files().stream().filter(f -> f.target().equals(file.target())).mapToInt(RunPlan.RunFile::reelFrames).findFirst().orElse(1);
+        boolean even = costs == null || run.plan().files().stream().anyMatch(f -> f.target().equals(file.target()) && f.codecInCatalogue().everyFrameStandsAlone());
+        double share = even ? (double) file.done() / file.frames() : costs.share(file.done() * reelFrames);
+        return share < .05 ? 0 : Math.round(file.bytes() / share);
     }
 
     public boolean isPaused() {

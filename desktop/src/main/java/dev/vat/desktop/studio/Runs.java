@@ -4,6 +4,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.run.Programme;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
+import dev.vat.core.trial.ReelCosts;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.FileProgress;
@@ -24,11 +25,13 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 
 /** Runs that go on, wait, have ended, or were interrupted; one goes on at a time. */
 public final class Runs implements AutoCloseable {
 
     private final Places places;
+    private final Supplier<ReelCosts> costs;
     private final Viewer viewer;
     private final Executor background;
     private final Executor ui;
@@ -41,9 +44,11 @@ public final class Runs implements AutoCloseable {
     private RunLine going;
     private boolean starting;
 
-    Runs(Places places, Viewer viewer, Executor background, Executor ui, Runnable changed, Runnable ended,
+    /** @param costs how hard each frame of the current reel is to pack, or null */
+    Runs(Places places, Viewer viewer, Supplier<ReelCosts> costs, Executor background, Executor ui, Runnable changed, Runnable ended,
          Consumer<String> say) {
         this.places = places;
+        this.costs = costs;
         this.viewer = viewer;
         this.background = background;
         this.ui = ui;
@@ -151,6 +156,7 @@ public final class Runs implements AutoCloseable {
 
     private void begin(Beginning beginning, Runnable begun) {
         starting = true;
+        ReelCosts known = costs.get();
         background.execute(() -> {
             try {
                 AtomicReference<RunLine> line = new AtomicReference<>();
@@ -160,7 +166,7 @@ public final class Runs implements AutoCloseable {
                         changed.run();
                     }
                 }));
-                line.set(new RunLine(run));
+                line.set(new RunLine(run, known));
                 begun.run();
                 ui.execute(() -> started(line.get()));
             } catch (IOException | RuntimeException e) {

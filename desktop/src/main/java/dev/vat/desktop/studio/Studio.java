@@ -15,6 +15,7 @@ import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.Rate;
+import dev.vat.core.trial.ReelCosts;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.place.Settings;
@@ -79,7 +80,7 @@ public final class Studio implements AutoCloseable {
         this.keeper = new Keeper(places, this.ui, this::say);
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
         this.surroundings = new Surroundings(background, this.ui, this::surroundingsChanged);
-        this.runs = new Runs(places, viewer, background, this.ui, this::tell, () -> surroundings.lookAgain(project()), this::say);
+        this.runs = new Runs(places, viewer, this::costs, background, this.ui, this::tell, () -> surroundings.lookAgain(project()), this::say);
         this.search = new Search(this, background, this.ui, () -> closed);
         this.making = new Making(this, keeper);
         this.past = new Past(this, places, background, this.ui);
@@ -208,6 +209,10 @@ public final class Studio implements AutoCloseable {
         judge();
         autosave();
         changed();
+    }
+
+    private ReelCosts costs() {
+        return foretelling.costs();
     }
 
     /** Trials found something, or what they found doesn't hold any more. */

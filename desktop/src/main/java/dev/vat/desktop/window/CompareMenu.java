@@ -21,6 +21,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
@@ -41,6 +42,22 @@ final class CompareMenu {
 
     /** @param beside where it opens @param shown what is on the screen, which isn't offered */
     void show(Node beside, Strip shown) {
+        ContextMenu menu = menu();
+        Menu past = new Menu("A file that was delivered");
+        past.setId("compare-past");
+        menu.getItems().add(past);
+        studio.past().load(lines -> past.getItems().setAll(past(lines)));
+        if (shown != null) {
+            menu.show(beside, javafx.geometry.Side.BOTTOM, 0, 0);
+        }
+    }
+
+    /** Takes what is offered under an id. */
+    void choose(String id) {
+        menu().getItems().stream().flatMap(item -> item instanceof Menu inner ? inner.getItems().stream() : Stream.of(item)).filter(item -> id.equals(item.getId())).findFirst().orElseThrow(() -> new IllegalArgumentException("Nothing is offered as " + id)).getOnAction().handle(null);
+    }
+
+    private ContextMenu menu() {
         ContextMenu menu = new ContextMenu();
         menu.setId("compare-menu");
         studio.programme().filter(p -> p.plan().count() > 0).ifPresent(programme -> {
@@ -66,13 +83,7 @@ final class CompareMenu {
         if (!sources.getItems().isEmpty()) {
             menu.getItems().add(sources);
         }
-        Menu past = new Menu("A file that was delivered");
-        past.setId("compare-past");
-        menu.getItems().add(past);
-        studio.past().load(lines -> past.getItems().setAll(past(lines)));
-        if (shown != null) {
-            menu.show(beside, javafx.geometry.Side.BOTTOM, 0, 0);
-        }
+        return menu;
     }
 
     private ReelStrip reel(Programme programme, Deliverable as) {

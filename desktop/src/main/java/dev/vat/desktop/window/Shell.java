@@ -489,6 +489,16 @@ public final class Shell extends StackPane {
         picture.seek(place);
     }
 
+    /** Holds the picture against what the menu offers under an id. */
+    public void compare(String offered) {
+        new CompareMenu(studio, picture::compare).choose(offered);
+    }
+
+    /** Whether a comparison that goes on has been measured through; so is none. */
+    public boolean isMeasured() {
+        return picture.comparison().map(CompareBar::isMeasured).orElse(true);
+    }
+
     /** Chooses a source by its id, as a press on its row does. */
     public void selectSource(String id) {
         choose(id);

@@ -14,8 +14,6 @@ import dev.vat.desktop.strip.Strip;
 import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
@@ -24,20 +22,6 @@ import org.junit.jupiter.api.Test;
 
 /** The Reel face: items one after the other, how each is taken and played, and what is heard with them. */
 class ReelTest extends WindowCase {
-
-    private void enter(String id, String text) throws Exception {
-        await(() -> isThere(id));
-        run(() -> {
-            node(id).requestFocus();
-            ((TextField) node(id)).setText(text);
-        });
-        type(KeyCode.ENTER);
-        settle();
-    }
-
-    private Reel reel() throws Exception {
-        return on(() -> studio().project().currentReel().orElseThrow());
-    }
 
     private Item item(int place) throws Exception {
         return reel().items().get(place);

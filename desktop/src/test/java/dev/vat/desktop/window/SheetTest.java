@@ -24,17 +24,6 @@ import org.junit.jupiter.api.Test;
 /** The three faces: what they say of real frames, and what is typed and pressed in them. */
 class SheetTest extends WindowCase {
 
-    private void enter(String id, String text) throws Exception {
-        await(() -> isThere(id));
-        run(() -> {
-            TextField field = (TextField) node(id);
-            field.requestFocus();
-            field.setText(text);
-        });
-        type(KeyCode.ENTER);
-        settle();
-    }
-
     private dev.vat.core.source.Reading reading() throws Exception {
         return on(() -> studio().project().source("s1").orElseThrow().reading());
     }

@@ -3,6 +3,7 @@ package dev.vat.desktop.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.reel.Reel;
 import dev.vat.desktop.TestFrames;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.studio.Studio;
@@ -21,8 +22,10 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.TextField;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.Dragboard;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.TransferMode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -183,6 +186,21 @@ abstract class WindowCase extends FxRobot {
     boolean isThere(String id) {
         Node node = node(id);
         return node != null && node.isVisible() && node.getScene() != null;
+    }
+
+    /** Types into a field and presses Enter. */
+    void enter(String id, String text) throws Exception {
+        await(() -> isThere(id));
+        run(() -> {
+            node(id).requestFocus();
+            ((TextField) node(id)).setText(text);
+        });
+        type(KeyCode.ENTER);
+        settle();
+    }
+
+    Reel reel() throws Exception {
+        return on(() -> studio().project().currentReel().orElseThrow());
     }
 
     String text(String id) throws Exception {

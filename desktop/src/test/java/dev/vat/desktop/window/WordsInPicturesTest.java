@@ -8,7 +8,6 @@ import dev.vat.core.burnin.Spot;
 import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.Drawn;
-import dev.vat.core.reel.Reel;
 import dev.vat.core.source.Reading;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
@@ -16,27 +15,12 @@ import dev.vat.desktop.look.Clips;
 import dev.vat.engine.protocol.Message;
 import java.nio.file.Files;
 import javafx.scene.control.ContextMenu;
-import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Window;
 import org.junit.jupiter.api.Test;
 
 /** What is written into pictures and drawn before them, and what people write of frames. */
 class WordsInPicturesTest extends WindowCase {
-
-    private void enter(String id, String text) throws Exception {
-        await(() -> isThere(id));
-        run(() -> {
-            node(id).requestFocus();
-            ((TextField) node(id)).setText(text);
-        });
-        type(KeyCode.ENTER);
-        settle();
-    }
-
-    private Reel reel() throws Exception {
-        return on(() -> studio().project().currentReel().orElseThrow());
-    }
 
     private void shot() throws Exception {
         drop(TestFrames.png(folder, "sh010", 30));

@@ -2,8 +2,8 @@ package dev.vat.engine.content;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.core.content.ContentFault;
 import dev.vat.core.content.ContentFault.Kind;
+import dev.vat.core.content.ContentFault;
 import dev.vat.media.Samples;
 import dev.vat.scene.Shot;
 import java.io.IOException;

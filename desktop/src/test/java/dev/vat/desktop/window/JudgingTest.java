@@ -1,0 +1,213 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.RateControl;
+import dev.vat.core.project.Edits;
+import dev.vat.core.time.Rate;
+import dev.vat.core.trial.FileForecast;
+import dev.vat.desktop.TestFrames;
+import dev.vat.desktop.compare.CompareBar;
+import dev.vat.desktop.compare.Way;
+import dev.vat.media.Samples;
+import dev.vat.media.StillWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.image.ImageView;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Window;
+import org.junit.jupiter.api.Test;
+
+/** Test encodes, the curve of qualities, comparison and scopes in the real window. */
+class JudgingTest extends WindowCase {
+
+    private void programme(int frames) throws Exception {
+        drop(TestFrames.png(folder, "kite", frames));
+        run(() -> {
+            studio().chooseRate(Rate.FPS_25);
+            studio().edit(Edits.addTarget(Catalogue.target("web-h264")));
+            studio().edit(Edits.addTarget(Catalogue.target("edit-prores-hq")));
+        });
+        press("face-out");
+        settle();
+    }
+
+    private void tried() throws Exception {
+        await(() -> !studio().foretelling().isGoing() && studio().foretelling().seconds().isPresent());
+        settle();
+    }
+
+    private Optional<FileForecast> forecast(String id) throws Exception {
+        return on(() -> studio().foretelling().of(studio().deliverable(id).orElseThrow()));
+    }
+
+    private void choose(String item) throws Exception {
+        on(() -> {
+            for (Window window : Window.getWindows()) {
+                if (window instanceof ContextMenu menu && find(menu.getItems(), item) != null) {
+                    find(menu.getItems(), item).getOnAction().handle(null);
+                    menu.hide();
+                    return null;
+                }
+            }
+            throw new AssertionError("nothing offers " + item);
+        });
+        settle();
+    }
+
+    private static MenuItem find(List<MenuItem> items, String id) {
+        for (MenuItem item : items) {
+            MenuItem inside = item instanceof Menu menu ? find(menu.getItems(), id) : null;
+            if (id.equals(item.getId()) || inside != null) {
+                return inside != null ? inside : item;
+            }
+        }
+        return null;
+    }
+
+    private CompareBar bar() throws Exception {
+        return on(() -> (CompareBar) node("compare"));
+    }
+
+    @Test
+    void aTestEncodeForetellsAndAColumnThatChangesIsTriedAgainByItself() throws Exception {
+        programme(60);
+        assertThat(text("column-status-web-h264")).startsWith("rough");
+        press("try-files");
+        tried();
+        FileForecast first = forecast("web-h264").orElseThrow();
+        assertThat(text("column-status-web-h264")).doesNotContain("rough").contains("dB");
+        assertThat(text("try-words")).startsWith("Run and proofs: ");
+        run(() -> studio().edit(Edits.setControl("web-h264", new RateControl.Constant(32))));
+        assertThat(forecast("web-h264")).as("nothing is said of settings that weren't tried").isEmpty();
+        assertThat(forecast("edit-prores-hq")).isPresent();
+        tried();
+        assertThat(forecast("web-h264").orElseThrow().bytes().middle()).isLessThan(first.bytes().middle());
+        run(() -> studio().undo());
+        tried();
+        assertThat(forecast("web-h264")).contains(first);
+    }
+
+    @Test
+    void aQualityIsPickedFromTheCurveAndFoundForASize() throws Exception {
+        programme(60);
+        press("try-steps");
+        await(() -> isThere("ladder"));
+        fire("step-web-h264-22-normal");
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().settings().control())).isEqualTo(new RateControl.Constant(22));
+        assertThat(text("ladder-words")).contains("(22)");
+        enter("ladder-size", "900 GB");
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().settings().control())).as("the best that was tried").isEqualTo(new RateControl.Constant(15));
+        enter("ladder-size", "10 kB");
+        assertThat(text("ladder-words").contains("None of the qualities") || on(() -> ((RateControl.Constant) studio().deliverable("web-h264").orElseThrow().settings().control()).number()) > 15)
+                .as("no file of the best quality is so small").isTrue();
+        enter("ladder-size", "many");
+        assertThat(text("ladder-words")).contains("'many' is no size of a file");
+        press("close-ladder");
+        assertThat(isThere("ladder")).isFalse();
+    }
+
+    /** Another render of the same frames, of which one has a block that is a little brighter. */
+    private Path other(int frames, int spoilt) throws Exception {
+        Path place = TestFrames.png(folder, "other", frames);
+        float[][] planes = new float[3][96 * 54];
+        for (int i = 0; i < planes[0].length; i++) {
+            planes[0][i] = (i % 96 + spoilt - 1) % 96 / 96f;
+            planes[1][i] = (i / 96) / 54f + (i % 96 >= 32 && i % 96 < 48 && i / 96 >= 16 && i / 96 < 32 ? 1 / 255f : 0);
+            planes[2][i] = .4f;
+        }
+        TestFrames.old(Files.write(place.resolve("other.%04d.png".formatted(spoilt)), StillWriter.PNG16.write(new Samples(96, 54, planes[0], planes[1], planes[2], null))));
+        return place;
+    }
+
+    @Test
+    void twoRendersAreHeldAgainstEachOtherAndTheOneFrameThatDiffersIsAKeyAway() throws Exception {
+        drop(TestFrames.png(folder, "kite", 40));
+        drop(other(40, 23));
+        press("source-s1");
+        settle();
+        press("compare-with");
+        choose("compare-source-s2");
+        assertThat(bar().isGoing()).isTrue();
+        await(() -> bar().isMeasured());
+        settle();
+        assertThat(text("compare-worst")).isEqualTo("Worst: 0023");
+        type(KeyCode.Z);
+        settle();
+        assertThat(text("picture-number")).isEqualTo("0023");
+        assertThat(text("compare-likeness")).contains("at most 1.0 of 255");
+        press("compare-report");
+        assertThat(on(() -> Clipboard.getSystemClipboard().getString())).contains("Sudden differences:").contains("  0023: ").doesNotContain("  0022: ");
+        for (Way way : Way.values()) {
+            press("way-" + way.name().toLowerCase(Locale.ROOT));
+            settle();
+            ImageView second = (ImageView) node("second-picture");
+            assertThat(on(() -> second.isVisible() && second.getImage() != null)).as(way.name()).isEqualTo(way == Way.WIPE || way == Way.BESIDE);
+        }
+        press("way-flip");
+        type(KeyCode.X);
+        settle();
+        assertThat(on(() -> ((ImageView) node("second-picture")).isVisible())).as("flipped").isTrue();
+        type(KeyCode.X);
+        settle();
+        assertThat(on(() -> ((ImageView) node("second-picture")).isVisible())).isFalse();
+        press("compare-later");
+        await(() -> bar().isMeasured());
+        assertThat(text("compare-worst")).as("one frame apart hardly any is alike").isNotEqualTo("Worst: 0023");
+        press("compare-close");
+        assertThat(isThere("compare")).isFalse();
+    }
+
+    @Test
+    void theLineOfAWipeIsDraggedAndTurned() throws Exception {
+        drop(TestFrames.png(folder, "kite", 10));
+        drop(TestFrames.png(folder, "dune", 10));
+        press("source-s1");
+        settle();
+        press("compare-with");
+        choose("compare-source-s2");
+        settle();
+        double before = on(() -> node("wipe-middle").localToScene(node("wipe-middle").getBoundsInLocal()).getCenterX());
+        drag("#wipe-middle", MouseButton.PRIMARY).dropBy(60, 0);
+        settle();
+        double after = on(() -> node("wipe-middle").localToScene(node("wipe-middle").getBoundsInLocal()).getCenterX());
+        assertThat(after).isGreaterThan(before + 30);
+        Node shape = on(() -> node("second-picture").getClip());
+        type(KeyCode.H);
+        settle();
+        assertThat(on(() -> node("second-picture").getClip().getBoundsInLocal())).isNotEqualTo(shape.getBoundsInLocal());
+    }
+
+    @Test
+    void aTestEncodeIsWatchedBesideWhatItsEncoderWasGiven() throws Exception {
+        programme(60);
+        press("try-files");
+        tried();
+        press("compare-with");
+        choose("compare-trial-web-h264");
+        await(() -> bar().isMeasured());
+        settle();
+        assertThat(text("compare-names")).isEqualTo("as in H.264 for the web  |  test encode of H.264 for the web");
+        assertThat(text("compare-likeness")).contains("dB");
+        type(KeyCode.DIGIT4);
+        settle();
+        assertThat(text("levels")).startsWith("Y ").contains("% outside");
+        assertThat(on(() -> ((ImageView) node("scope-waveform")).getImage())).isNotNull();
+        type(KeyCode.D);
+        settle();
+        moveTo("#picture");
+        await(() -> isThere("values") && ((Label) node("values")).getText().contains("8-bit"));
+        assertThat(text("values")).contains("1  Y ").contains("shown ").contains("\n2  Y ");
+    }
+}
