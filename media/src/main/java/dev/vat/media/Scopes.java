@@ -1,6 +1,9 @@
 package dev.vat.media;
 
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_BT470BG;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_SMPTE170M;
+import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_UNSPECIFIED;
 
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
@@ -36,8 +39,22 @@ public final class Scopes implements AutoCloseable {
     private static String chain(Picture picture) {
         String flat = picture.hasAlpha() ? "setparams=alpha_mode=straight,format=" + opaque(picture) + "," : "";
         String in = picture.isRgb() ? "setparams=range=pc:colorspace=gbr,zscale=matrixin=gbr:rangein=full:matrix=709:range=limited"
-                : "zscale=rangein=" + (picture.frame().color_range() == AVCOL_RANGE_JPEG ? "full" : "limited") + ":range=limited:filter=point";
+                : "zscale=matrixin=" + matrix(picture) + ":matrix=" + matrix(picture) + ":rangein=" + (picture.frame().color_range() == AVCOL_RANGE_JPEG ? "full" : "limited") + ":range=limited:filter=point";
         return flat + in + ",format=yuv444p10le";
+    }
+
+    /** What a file says, or what is usual for its size where it says nothing. */
+    private static String matrix(Picture picture) {
+        int said = picture.frame().colorspace();
+        return said == AVCOL_SPC_UNSPECIFIED ? isStandard(picture) ? "170m" : "709" : Integer.toString(said);
+    }
+
+    private static boolean isStandard(Picture picture) {
+        return switch (picture.frame().colorspace()) {
+            case AVCOL_SPC_BT470BG, AVCOL_SPC_SMPTE170M -> true;
+            case AVCOL_SPC_UNSPECIFIED -> picture.height() <= 576;
+            default -> false;
+        };
     }
 
     private static String opaque(Picture picture) {
@@ -49,7 +66,7 @@ public final class Scopes implements AutoCloseable {
         if (picture != null) {
             picture.close();
         }
-        boolean standard = !other.isRgb() && (other.frame().colorspace() == 5 || other.frame().colorspace() == 6);
+        boolean standard = !other.isRgb() && isStandard(other);
         red = standard ? .299 : .2126;
         blue = standard ? .114 : .0722;
         picture = toTen.apply(other);

@@ -204,6 +204,11 @@ public record RunPlan(int version, String run, String made, String vat, String l
             return treatment.scan().isInterlaced() ? 2 : 1;
         }
 
+        /** What the closed file of one of its parts is called. */
+        public String partName(int index) {
+            return "%05d.%s".formatted(index, codecInCatalogue().partContainer().extension());
+        }
+
         /** Whether it is a folder of stills. */
         @JsonIgnore
         public boolean isFolder() {

@@ -1,5 +1,6 @@
 package dev.vat.core.trial;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
@@ -24,6 +25,26 @@ public final class ReelCosts {
     public static boolean isLooked(long frame, long frames) {
         long every = Math.ceilDiv(frames, MOST_LOOKED);
         return frame / STRETCH % every == 0;
+    }
+
+    /** Whether a reel is so short that every frame of it is looked at. */
+    public static boolean isEachLooked(long frames) {
+        return frames <= MOST_LOOKED;
+    }
+
+    /**
+     * Costs as they were found, one frame after the other that was looked at: where a stretch begins that doesn't follow on, what came before it
+     * says nothing of its first frame.
+     */
+    public static List<FrameCost> inStretches(List<FrameCost> found, long frames) {
+        if (isEachLooked(frames)) {
+            return List.copyOf(found);
+        }
+        List<FrameCost> costs = new ArrayList<>(found);
+        for (int i = (int) STRETCH; i < costs.size() - 1; i += (int) STRETCH) {
+            costs.set(i, new FrameCost(costs.get(i).alone(), costs.get(i + 1).after(), false));
+        }
+        return costs;
     }
 
     /** @param looked the costs of those that are {@link #isLooked looked at}, in order */

@@ -100,11 +100,11 @@ public final class CompareBar extends VBox {
         later.setAccessibleText("The second one frame earlier beside the first");
         Stream.concat(modes.getChildren().stream(), Stream.of(signed)).forEach(b -> ((ToggleButton) b).setMinWidth(Region.USE_PREF_SIZE));
         modes.setMinWidth(Region.USE_PREF_SIZE);
-        HBox top = new HBox(8, names, Parts.space(), step, earlier, later, close);
+        HBox top = new HBox(8, names, Parts.space(), likeness, step, earlier, later, close);
         top.setAlignment(Pos.CENTER_LEFT);
         Button report = Parts.button("compare-report", "Copy report", () -> Clips.copy(report()));
         report.setTooltip(new Tooltip("What one has and the other hasn't, frames that repeat, sudden differences: as text"));
-        HBox below = new HBox(4, modes, gain, signed, worst, report, Parts.space(), likeness);
+        HBox below = new HBox(4, modes, gain, signed, worst, report);
         below.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(top, below);
     }

@@ -17,7 +17,6 @@ import dev.vat.engine.viewer.Viewer;
 import java.nio.ByteBuffer;
 import java.nio.file.Path;
 import java.util.BitSet;
-import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -26,17 +25,9 @@ import javafx.animation.AnimationTimer;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
-import javafx.scene.image.WritableImage;
-import javafx.scene.layout.Background;
-import javafx.scene.layout.BackgroundFill;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.scene.paint.Color;
-import javafx.scene.paint.ImagePattern;
 import javafx.scene.shape.Rectangle;
 
 /**
@@ -71,27 +62,23 @@ public final class PictureArea extends BorderPane {
 
     private static final int MOST_ZOOM = 8;
     private static final long MOST_ON_DISK = 4L << 30;
-    private static final List<Rgb> GROUNDS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));
 
     private final Player player;
     private final FramePump pump;
     private final PixelRing ring = new PixelRing();
     private final ImageView image = new ImageView();
-    private final Region checker = new Region();
+    private final Ground ground = new Ground();
     private final Label trouble = new Label();
     private final SafeAreas safe = new SafeAreas();
-    private final Pane stage = new Pane(checker, image);
+    private final Pane stage = new Pane(ground.checker(), image);
     private final SecondPicture second;
     private final PointedValues values;
     private final ScopesPane scopes;
     private final VBox below;
     private final CompareBar compare;
     private final VBox above = new VBox();
-    private final Label whose = new Label();
-    private final Label number = new Label();
-    private final Label timecode = new Label();
-    private final Label scale = new Label();
     private final Transport transport;
+    private final PictureHead head;
     private final PlayPace pace;
     private final PictureSound sound;
     private final AnimationTimer timer = new AnimationTimer() {
@@ -107,12 +94,9 @@ public final class PictureArea extends BorderPane {
     private Consumer<float[]> onWave = _ -> { };
     private Runnable onCompared = () -> { };
     private Consumer<Node> onCompare = _ -> { };
-    private Rgb ground;
     private Message.As as;
-    private String groundName = "";
+    private String heading = "";
     private Shown shown = Shown.NOTHING;
-    private Rgb lookedThrough;
-    private boolean throughChecker = true;
     private long nextMarks;
     private int zoom = 1;
     private double panX;
@@ -183,11 +167,11 @@ public final class PictureArea extends BorderPane {
         stage.getStyleClass().add("picture-stage");
         stage.setMinSize(0, 0);
         stage.setClip(new Rectangle());
-        checker.setBackground(new Background(new BackgroundFill(checks(), null, null)));
         trouble.getStyleClass().add("picture-trouble");
         trouble.setId("picture-trouble");
         trouble.setWrapText(true);
-        above.getChildren().add(head());
+        head = new PictureHead(transport.looks());
+        above.getChildren().add(head);
         setTop(above);
         setCenter(stage);
         below = new VBox(transport);
@@ -213,40 +197,6 @@ public final class PictureArea extends BorderPane {
         timer.start();
     }
 
-    /** A checker of eight pixels, in two greys without hue. */
-    private static ImagePattern checks() {
-        WritableImage tile = new WritableImage(16, 16);
-        for (int y = 0; y < 16; y++) {
-            for (int x = 0; x < 16; x++) {
-                tile.getPixelWriter().setColor(x, y, Color.gray((x < 8) == (y < 8) ? .70 : .55));
-            }
-        }
-        return new ImagePattern(tile, 0, 0, 16, 16, false);
-    }
-
-    private HBox head() {
-        number.getStyleClass().addAll("mono", "at");
-        number.setId("picture-number");
-        timecode.getStyleClass().addAll("mono", "dim");
-        whose.getStyleClass().add("strong");
-        scale.getStyleClass().add("dim");
-        number.setMinWidth(Region.USE_PREF_SIZE);
-        // Where room is short, words give way, never what can be pressed.
-        for (Label label : new Label[] {whose, timecode, scale}) {
-            label.setMinWidth(0);
-        }
-        transport.looks().setMinWidth(Region.USE_PREF_SIZE);
-        HBox head = new HBox(whose, number, timecode, space(), transport.looks(), scale);
-        head.getStyleClass().add("bar");
-        return head;
-    }
-
-    private static Region space() {
-        Region space = new Region();
-        HBox.setHgrow(space, Priority.ALWAYS);
-        return space;
-    }
-
     public void setOnDragged(Dragged listener) {
         slide.of(listener);
     }
@@ -263,9 +213,9 @@ public final class PictureArea extends BorderPane {
      */
     public void show(Strip strip, String heading, Rgb behind, Message.As file) {
         player.setStrip(strip);
-        ground = behind;
+        ground.setOwn(behind);
         as = file;
-        groundName = heading;
+        this.heading = heading;
         pump.setStrip(strip);
         sound.show(strip);
         if (strip == null) {
@@ -279,7 +229,7 @@ public final class PictureArea extends BorderPane {
     // ---- two pictures
 
     private Side side() {
-        return new Side(player.strip(), groundName, behind(), as);
+        return new Side(player.strip(), heading, ground.colour(), as);
     }
 
     /** Told to offer what the picture can be held against, beside a button. */
@@ -394,20 +344,9 @@ public final class PictureArea extends BorderPane {
         player.play(true);
     }
 
-    /** Checker, black, white and grey in turn: a wrong alpha kind shows as a fringe against one of them. */
     private void nextGround() {
-        int now = throughChecker ? -1 : GROUNDS.indexOf(lookedThrough);
-        throughChecker = now + 1 == GROUNDS.size();
-        lookedThrough = throughChecker ? null : GROUNDS.get(now + 1);
+        ground.next();
         refresh();
-    }
-
-    private Rgb behind() {
-        return throughChecker ? ground : lookedThrough;
-    }
-
-    private String groundWords() {
-        return throughChecker ? "Checker" : lookedThrough.equals(Rgb.BLACK) ? "On black" : lookedThrough.equals(Rgb.WHITE) ? "On white" : "On grey";
     }
 
     /** Told of the highest sample at each place, or of null without sound. */
@@ -448,7 +387,7 @@ public final class PictureArea extends BorderPane {
         if (strip == null || strip.count() == 0) {
             image.setImage(null);
             second.clear();
-            checker.setVisible(false);
+            ground.checker().setVisible(false);
             shown = Shown.NOTHING;
             return;
         }
@@ -502,7 +441,7 @@ public final class PictureArea extends BorderPane {
         }
         if (why.isPresent()) {
             image.setImage(null);
-            checker.setVisible(false);
+            ground.checker().setVisible(false);
             trouble.setText(why.get());
             values.show(null, null, null, 0, 0);
         } else {
@@ -513,7 +452,7 @@ public final class PictureArea extends BorderPane {
             slide.settle();
             image.setImage(ring.put(pixels.get(), pump.wish().width(), pump.wish().height()));
             trouble.setText("");
-            checker.setVisible(behind() == null && player.strip().transparent() && transport.look() != Message.Look.ALPHA && !isDifference());
+            ground.checker().setVisible(ground.colour() == null && player.strip().transparent() && transport.look() != Message.Look.ALPHA && !isDifference());
             Side other = compare.isGoing() ? compare.beside() : null;
             values.show(transport.showsValues() ? side().taken(place).orElse(null) : null, other == null ? null : other.taken(place).orElse(null), pixels.get(), pump.wish().width(), pump.wish().height());
         }
@@ -536,7 +475,7 @@ public final class PictureArea extends BorderPane {
         int width = (int) Math.clamp(Math.round(seen.width() * fit), 1, 4096);
         int height = (int) Math.clamp(Math.round(seen.height() * fit), 1, 2304);
         return isDifference() ? new Message.Shape(width, height, null, transport.look() == Message.Look.ALPHA ? Message.Look.ALPHA : Message.Look.COLOUR, null)
-                : new Message.Shape(width, height, strip.transparent() ? behind() : null, transport.look(), as);
+                : new Message.Shape(width, height, strip.transparent() ? ground.colour() : null, transport.look(), as);
     }
 
     /** The shape that is shown: the strip's own, or that of the file it is shown as. */
@@ -561,35 +500,28 @@ public final class PictureArea extends BorderPane {
         double x = Math.round((beside ? stage.getWidth() / 2 - width : (stage.getWidth() - width) / 2) + (transport.isActualSize() ? panX : 0));
         double y = Math.round((stage.getHeight() - height) / 2 + (transport.isActualSize() ? panY : 0));
         image.relocate(x, y);
-        checker.resizeRelocate(x, y, width, height);
+        ground.checker().resizeRelocate(x, y, width, height);
         second.arrange(x, y, width, height, zoom == 1);
         values.arrange(x, y, width, height, stage.getHeight());
         safe.setVisible(transport.showsSafeAreas());
         safe.over(x, y, width, height);
-        player.strip().size().ifPresent(size -> scale.setText((transport.isActualSize() ? times + ":1" : "fit "
+        player.strip().size().ifPresent(size -> head.setScale((transport.isActualSize() ? times + ":1" : "fit "
                 + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %") + ", sRGB display"));
     }
 
     private void words() {
         Strip strip = player.strip();
         if (strip == null || strip.count() == 0) {
-            for (Label label : new Label[] {whose, number, timecode, scale, trouble}) {
-                label.setText("");
-            }
-            transport.show(groundWords(), false, false, "", "");
+            head.clear();
+            trouble.setText("");
+            transport.show(ground.words(), false, false, "", "");
             return;
         }
         long place = player.place();
-        whose.setText(groundName);
-        number.setText(strip.number(place));
-        timecode.setText(strip.timecode(place).map(label -> label + "  " + seconds(label.rate(), place)).orElse("no rate yet"));
+        head.show(strip, heading, place);
         transport.showSound(sound.words());
-        transport.show(groundWords(), strip.transparent(), strip.floating(), player.isPlaying() && !pace.words().isEmpty() ? pace.words()
+        transport.show(ground.words(), strip.transparent(), strip.floating(), player.isPlaying() && !pace.words().isEmpty() ? pace.words()
                 : player.dropped() == 0 ? "" : player.dropped() + " dropped", (strip.remark(place) + "  " + strip.describe()).strip());
-    }
-
-    private static String seconds(Rate rate, long place) {
-        return rate.seconds(place).toFixed(3) + " s";
     }
 
     public void close() {

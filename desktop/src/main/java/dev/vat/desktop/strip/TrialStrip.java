@@ -26,7 +26,7 @@ public record TrialStrip(RunPlan.RunFile file, FileTrial trial, MovieStrip inner
         for (int i = 0; i < excerpts.size(); i++) {
             long within = place - excerpts.get(i).first();
             if (within >= 0 && within < excerpts.get(i).frames().size()) {
-                return file.isFolder() ? Optional.empty() : Optional.of(new Message.Movie(Path.of(trial.parts()).resolve("%05d.%s".formatted(i, file.codecInCatalogue().partContainer().extension())).toString(), within));
+                return file.isFolder() ? Optional.empty() : Optional.of(new Message.Movie(Path.of(trial.parts()).resolve(file.partName(i)).toString(), within));
             }
         }
         return Optional.empty();

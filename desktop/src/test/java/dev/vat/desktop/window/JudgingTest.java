@@ -210,4 +210,39 @@ class JudgingTest extends WindowCase {
         await(() -> isThere("values") && ((Label) node("values")).getText().contains("8-bit"));
         assertThat(text("values")).contains("1  Y ").contains("shown ").contains("\n2  Y ");
     }
+
+    @Test
+    void aFileIsFoundByWhatIsInItAndItsFramesAreTakenForSomebodyElse() throws Exception {
+        programme(6);
+        fire("make");
+        made();
+        Path delivered = Path.of(on(() -> studio().runs().lines().getFirst().files().getFirst().path()));
+        Path moved = Files.move(delivered, folder.resolve("from a friend.mp4"));
+        press("open-history");
+        await(() -> isThere("history-again"));
+        answers.file = moved;
+        press("history-find");
+        await(() -> ((Label) node("history-summary")).getText().contains("under another name"));
+        answers.file = folder.resolve("kite").resolve("kite.0001.png");
+        press("history-find");
+        await(() -> studio().message().contains("wasn't made here"));
+        press("history-another");
+        settle();
+        assertThat(on(() -> studio().project().deliverables())).isEmpty();
+        assertThat(on(() -> studio().project().sources())).hasSize(1);
+        assertThat(on(() -> studio().message())).contains("choose who the file is for");
+    }
+
+    @Test
+    void aReceiptBecomesASheetToHandOver() throws Exception {
+        programme(6);
+        fire("make");
+        made();
+        Path delivered = Path.of(on(() -> studio().runs().lines().getFirst().files().stream().filter(f -> f.target().equals("web-h264")).findFirst().orElseThrow().path()));
+        press("receipt-web-h264");
+        press("write-sheet");
+        await(() -> studio().message().startsWith("Written: "));
+        assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.pdf")).isNotEmptyFile();
+        assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.html")).isNotEmptyFile();
+    }
 }

@@ -328,7 +328,7 @@ final class Lane {
     }
 
     static Path partFile(Path work, RunPlan.RunFile file, RunPlan.Part part) {
-        return work.resolve("parts").resolve("%05d.%s".formatted(part.index(), file.codecInCatalogue().partContainer().extension()));
+        return work.resolve(RunHome.PARTS).resolve(file.partName(part.index()));
     }
 
     private void report(Stage stage, long done, String why) {

@@ -32,6 +32,8 @@ public final class RunHome {
     /** A run that was cut off so often waits for somebody to look at it. */
     private static final int MOST_STARTS = 5;
     private static final String PROJECT = "project.vat";
+    /** Where the closed parts of a file lie in its work folder. */
+    static final String PARTS = "parts";
 
     private final Path folder;
 
@@ -171,9 +173,14 @@ public final class RunHome {
         return workFolder(plan, file).resolve("final").resolve(file.fileName());
     }
 
+    /** Where what was encoded of a deliverable lies: its closed parts, or its stills. */
+    public static Path made(RunPlan plan, RunPlan.RunFile file) {
+        return file.isFolder() ? finished(plan, file) : workFolder(plan, file).resolve(PARTS);
+    }
+
     static void createWorkFolder(RunPlan plan, RunPlan.RunFile file) throws IOException {
         Path work = workFolder(plan, file);
-        Durable.createFolders(work.resolve("parts"));
+        Durable.createFolders(work.resolve(PARTS));
         Durable.createFolders(file.isFolder() ? finished(plan, file) : work.resolve("final"));
         Durable.write(work.resolve("run.json"), Json.page(new WorkFolder(plan.run(), file.target())));
     }

@@ -4,6 +4,7 @@ import dev.vat.core.flash.FlashCheck;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.run.WorkingFormat;
+import dev.vat.core.source.FileKind;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.trial.Excerpt;
 import dev.vat.core.trial.Excerpts;
@@ -96,13 +97,7 @@ final class TrialRun {
                 }
                 progress("looking at the reel", i + 1, toLook);
             }
-            List<FrameCost> costs = new ArrayList<>(look.finish());
-            // Where a stretch begins that doesn't follow on, what is before it says nothing of it.
-            long every = Math.max(1, Math.ceilDiv(plan.frames(), 3000L));
-            for (int i = 50; every > 1 && i < costs.size() - 1; i += 50) {
-                costs.set(i, new FrameCost(costs.get(i).alone(), costs.get(i + 1).after(), false));
-            }
-            return new Looked(costs, every > 1 ? List.of() : flashes.found());
+            return new Looked(ReelCosts.inStretches(look.finish(), plan.frames()), ReelCosts.isEachLooked(plan.frames()) ? flashes.found() : List.of());
         }
     }
 
@@ -117,12 +112,11 @@ final class TrialRun {
     }
 
     private FileTrial tried(RunPlan cut, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed, double seconds) throws IOException {
-        Path work = Path.of(cut.folder()).resolve(".vat-" + cut.run() + "-" + file.target());
-        Path folder = file.isFolder() ? work.resolve("final").resolve(file.fileName()) : work.resolve("parts");
+        Path folder = RunHome.made(cut, file);
         long since = System.nanoTime();
         List<Excerpt> excerpts = new ArrayList<>();
         for (JournalEntry.PartClosed part : closed) {
-            List<PackedFrames.Frame> sizes = file.isFolder() ? stills(file, folder, part) : PackedFrames.of(part(file, folder, part.part()));
+            List<PackedFrames.Frame> sizes = file.isFolder() ? stills(file, folder, part) : PackedFrames.of(folder.resolve(file.partName(part.part())));
             if (sizes.size() != part.frames()) {
                 throw new IOException("An excerpt of " + file.title() + " has " + sizes.size() + " frames in place of " + part.frames());
             }
@@ -137,10 +131,6 @@ final class TrialRun {
         return new FileTrial(excerpts, seconds, (System.nanoTime() - since) / 1e9, folder.toString());
     }
 
-    static Path part(RunPlan.RunFile file, Path folder, int index) {
-        return folder.resolve("%05d.%s".formatted(index, file.codecInCatalogue().partContainer().extension()));
-    }
-
     private static List<PackedFrames.Frame> stills(RunPlan.RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {
         List<PackedFrames.Frame> sizes = new ArrayList<>();
         for (long frame = part.first(); frame < part.first() + part.frames(); frame++) {
@@ -152,7 +142,7 @@ final class TrialRun {
     /** As the proof will: how long that takes is wanted. */
     private static void readAgain(RunPlan.RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {
         if (!file.isFolder()) {
-            try (MovieFrames movie = new MovieFrames(part(file, folder, part.part()), PROOF_THREADS)) {
+            try (MovieFrames movie = new MovieFrames(folder.resolve(file.partName(part.part())), PROOF_THREADS)) {
                 for (long i = 0; i < part.frames(); i++) {
                     try (var picture = movie.frame(i)) {
                         picture.crc32c();
@@ -164,7 +154,7 @@ final class TrialRun {
         try (FrameReader reader = new FrameReader()) {
             for (long frame = part.first(); frame < part.first() + part.frames(); frame++) {
                 Path still = StillsWriter.file(folder, file.expected().stills(), frame);
-                dev.vat.core.source.FileKind.ofName(still.getFileName().toString()).ifPresent(kind -> reader.check(still, kind, null, 0));
+                FileKind.ofName(still.getFileName().toString()).ifPresent(kind -> reader.check(still, kind, null, 0));
             }
         }
     }
@@ -172,7 +162,7 @@ final class TrialRun {
     private void say(Message message) {
         if (message instanceof Message.Progress progress) {
             long done = progress.files().stream().mapToLong(FileProgress::done).max().orElse(0);
-            progress("encoding excerpts", Math.min(done, plan.frames()), plan.frames());
+            progress(progress.held() == null ? "encoding excerpts" : progress.held(), Math.min(done, plan.frames()), plan.frames());
         }
     }
 

@@ -27,6 +27,7 @@ final class TrialStore {
 
     private static final Logger LOG = LoggerFactory.getLogger(TrialStore.class);
     private static final int MOST_KEPT = 60;
+    private static final long MOST_BYTES = 4_000_000_000L;
     private static final String TRIAL = "trial.json";
 
     /** What a reel's look depends on. */
@@ -100,13 +101,25 @@ final class TrialStore {
         return kept;
     }
 
-    /** Clears the oldest away. */
+    /** Clears the oldest away; what was tried last stays, however large it is. */
     void tidy() throws IOException {
+        List<Path> byAge;
         try (Stream<Path> all = Files.list(folder)) {
-            List<Path> byAge = all.filter(Files::isDirectory).sorted(Comparator.comparing((Path p) -> p.toFile().lastModified()).reversed()).toList();
-            for (Path old : byAge.subList(Math.min(MOST_KEPT, byAge.size()), byAge.size())) {
-                Durable.deleteTree(old);
+            byAge = all.filter(Files::isDirectory).filter(p -> !p.getFileName().toString().startsWith(Trials.GOING))
+                    .sorted(Comparator.comparing((Path p) -> p.toFile().lastModified()).reversed()).toList();
+        }
+        long bytes = 0;
+        for (int i = 0; i < byAge.size(); i++) {
+            bytes += bytes(byAge.get(i));
+            if (i > 0 && (i >= MOST_KEPT || bytes > MOST_BYTES)) {
+                Durable.deleteTree(byAge.get(i));
             }
+        }
+    }
+
+    private static long bytes(Path folder) throws IOException {
+        try (Stream<Path> tree = Files.walk(folder)) {
+            return tree.filter(Files::isRegularFile).mapToLong(f -> f.toFile().length()).sum();
         }
     }
 }

@@ -7,6 +7,7 @@ import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.RunHome;
+import dev.vat.engine.worker.Restraint;
 import dev.vat.engine.worker.WorkerProcess;
 import dev.vat.engine.worker.WorkerRole;
 import java.io.IOException;
@@ -23,6 +24,11 @@ import java.util.function.Consumer;
 
 /** Trials of files, each in a process of its own; what was tried before isn't tried again. */
 public final class Trials {
+
+    /** What the folder of a trial that goes on is called at first. */
+    static final String GOING = "going-";
+    /** It steps back behind whatever a person does, as a run does. */
+    private static final Restraint RESTRAINT = new Restraint(null);
 
     private final Places places;
     private final TrialStore store;
@@ -95,7 +101,7 @@ public final class Trials {
         if (rest.isEmpty() && looked.isPresent()) {
             return new Trial(looked.get().costs(), looked.get().flashes(), files, Map.of());
         }
-        Path work = places.cache().resolve("trials").resolve("going-" + plan.run());
+        Path work = places.cache().resolve("trials").resolve(GOING + plan.run());
         Files.createDirectories(work);
         try {
             RunHome home = RunHome.create(Places.in(work), plan.again(plan.run(), plan.made(), work.toString(), null).withFiles(rest.isEmpty() ? plan.files().subList(0, 1) : rest));
@@ -119,7 +125,7 @@ public final class Trials {
 
     private Trial ask(RunHome home, boolean looked, Going going, Consumer<Message.Trying> progress) throws IOException, InterruptedException {
         CompletableFuture<Trial> answer = new CompletableFuture<>();
-        try (WorkerProcess worker = WorkerProcess.start(WorkerRole.TRIAL, places, message -> {
+        try (WorkerProcess worker = WorkerProcess.start(WorkerRole.TRIAL, places, RESTRAINT, message -> {
             switch (message) {
                 case Message.Trying trying -> progress.accept(trying);
                 case Message.Tried tried -> answer.complete(tried.trial());

@@ -98,7 +98,7 @@ final class PictureMaker {
     void make(Message.Show show, MemorySegment target) {
         Message.Shape shape = show.shape();
         if (show.subject() instanceof Message.Scope scope) {
-            try (Picture stored = stored(scope.picture())) {
+            try (Picture stored = counted(scope.picture())) {
                 ScopePainter.paint(scopes.look(stored), ScopePainter.Kind.valueOf(scope.kind().name()), shape.width(), shape.height(), target);
             }
             return;
@@ -198,9 +198,14 @@ final class PictureMaker {
                 : shown instanceof Message.Still still && still.placed() == null ? decoded(still) : taken(taken);
     }
 
-    /** Of a file's picture as its encoder takes it. */
+    /** A file's picture as its encoder takes it, or as its decoder gives it; a source's as it is taken. */
+    private Picture counted(Message.Taken what) {
+        return what.as() != null || picture(what.picture()) instanceof Message.Movie ? stored(what) : taken(what);
+    }
+
+    /** How far the samples of a picture reach, in words. */
     String levels(Message.Taken taken) {
-        try (Picture stored = stored(taken)) {
+        try (Picture stored = counted(taken)) {
             return scopes.look(stored).levels();
         }
     }

@@ -1,0 +1,45 @@
+package dev.vat.desktop.picture;
+
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.strip.Strip;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+
+/** The bar above the picture: whose it is, where in that, and how it is looked at. */
+final class PictureHead extends HBox {
+
+    private final Label whose = Parts.label("", "strong");
+    private final Label number = Parts.label("", "mono", "at");
+    private final Label timecode = Parts.label("", "mono", "dim");
+    private final Label scale = Parts.label("", "dim");
+
+    /** @param looks how it is looked at */
+    PictureHead(Region looks) {
+        number.setId("picture-number");
+        number.setMinWidth(Region.USE_PREF_SIZE);
+        // Where room is short, words give way, never what can be pressed.
+        for (Label label : new Label[] {whose, timecode, scale}) {
+            label.setMinWidth(0);
+        }
+        looks.setMinWidth(Region.USE_PREF_SIZE);
+        getChildren().addAll(whose, number, timecode, Parts.space(), looks, scale);
+        getStyleClass().add("bar");
+    }
+
+    void clear() {
+        for (Label label : new Label[] {whose, number, timecode, scale}) {
+            label.setText("");
+        }
+    }
+
+    void show(Strip strip, String heading, long place) {
+        whose.setText(heading);
+        number.setText(strip.number(place));
+        timecode.setText(strip.timecode(place).map(label -> label + "  " + label.rate().seconds(place).toFixed(3) + " s").orElse("no rate yet"));
+    }
+
+    void setScale(String words) {
+        scale.setText(words);
+    }
+}
