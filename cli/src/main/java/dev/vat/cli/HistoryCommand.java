@@ -1,11 +1,13 @@
 package dev.vat.cli;
 
+import dev.vat.engine.history.HistoryNotes;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -30,12 +32,14 @@ final class HistoryCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        List<HistoryStore.Entry> found = HistoryStore.at(places.history()).entries().reversed().stream().filter(e -> e.matches(String.join(" ", words))).toList();
+        Map<String, String> notes = HistoryNotes.beside(places.history()).all();
+        List<HistoryStore.Entry> found = HistoryStore.at(places.history()).entries().reversed().stream().filter(e -> e.matches(String.join(" ", words), notes.getOrDefault(e.sha256(), ""))).toList();
         for (HistoryStore.Entry entry : found) {
             boolean there = Files.exists(Path.of(entry.path()));
             output.event("delivered", "made", entry.made(), "path", entry.path(), "there", there, "target", entry.target(), "project", entry.project(), "reel", entry.reel(),
                     "frames", entry.frames(), "proven", entry.proven(), "sha256", entry.sha256());
-            output.say(entry.day() + "  " + entry.path() + (there ? "" : "  (not there any more)"));
+            String note = notes.getOrDefault(entry.sha256(), "");
+            output.say(entry.day() + "  " + entry.path() + (there ? "" : "  (not there any more)") + (note.isEmpty() ? "" : "  " + note));
         }
         if (found.isEmpty()) {
             output.say(words.isEmpty() ? "Nothing was delivered on this machine yet" : "Nothing that was delivered holds all of these words");

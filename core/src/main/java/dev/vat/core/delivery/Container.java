@@ -2,6 +2,7 @@ package dev.vat.core.delivery;
 
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.OptionalLong;
 import java.util.stream.Collectors;
 
 /**
@@ -62,6 +63,11 @@ public enum Container {
     /** Whether its index can stand in front, so that a player begins before the whole file has arrived. */
     public boolean mayHaveIndexInFront() {
         return this == MP4 || this == MOV;
+    }
+
+    /** The most bytes that a file of it can hold, where that is within reach: those of WebP are counted in 32 bits. */
+    public OptionalLong mostBytes() {
+        return this == WEBP ? OptionalLong.of((1L << 32) - 10) : OptionalLong.empty();
     }
 
     /** Whether it is a folder of files, and not a file. */

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.BitRate;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.Fit;
@@ -71,6 +72,7 @@ final class DeliveryRules {
             BurnInRules.check(project, programme, deliverable, observed, found);
             whole(programme, deliverable, found);
             fileSize(programme, deliverable, sound, found);
+            limit(programme, deliverable, observed, found);
             if (sound != null) {
                 sound(deliverable, sound, found);
             }
@@ -294,6 +296,23 @@ final class DeliveryRules {
         } else if (destination.freeBytes() < peak.highBytes()) {
             found.add(Finding.of("space-tight", Severity.WARNING, words)
                     .withRemedies(new Remedy.ChooseFolder("Choose another folder")));
+        }
+    }
+
+    /** What is larger than its container can hold ends early. */
+    private static void limit(Programme programme, Deliverable deliverable, Observed observed, List<Finding> found) {
+        FileForecast tried = observed.foretold().get(deliverable.id());
+        Container container = deliverable.settings().container();
+        if (container.mostBytes().isEmpty() || tried == null && programme.forecast(deliverable).isEmpty()) {
+            return;
+        }
+        RoughForecast forecast = tried != null ? foretold(tried) : programme.forecast(deliverable).get();
+        long most = container.mostBytes().getAsLong();
+        // Before anything was tried only the low end says something.
+        if (forecast.lowBytes() > most || tried != null && forecast.highBytes() > most) {
+            found.add(Finding.of("container-full", forecast.lowBytes() > most && tried != null ? Severity.BLOCKER : Severity.WARNING, deliverable.title() + ": " + container.title() + " holds at most "
+                    + RoughForecast.bytes(most) + ", and the file may weigh " + RoughForecast.bytes(forecast.lowBytes()) + " to " + RoughForecast.bytes(forecast.highBytes())
+                    + ". Take a smaller picture, fewer frames, or another container.").aboutTarget(deliverable.id()));
         }
     }
 

@@ -22,8 +22,11 @@ import dev.vat.core.project.Project;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Frames;
+import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.trial.Estimate;
+import dev.vat.core.trial.FileForecast;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -41,6 +44,9 @@ class TreatmentFindingsTest {
     private Map<String, String> unusable = Map.of();
     private AlphaKind alpha = AlphaKind.NONE;
     private Project project;
+    private Observed.Destination destination = Observed.Destination.UNKNOWN;
+    private Map<String, FileForecast> foretold = Map.of();
+    private List<FrameRange> flashes = List.of();
 
     private List<Finding> find(String target, int rate, Edit... edits) {
         FrameTable table = Frames.good("a", 1, 250, Frames.format("PNG", Size.of(1920, 1080), Depth.integer(16), alpha)).table();
@@ -50,7 +56,7 @@ class TreatmentFindingsTest {
         for (Edit edit : all) {
             project = edit.apply(project);
         }
-        return Findings.of(project, new Observed(Map.of("s1", table), Map.of(), clips, Observed.Destination.UNKNOWN, Set.of(), unusable)).all();
+        return Findings.of(project, new Observed(Map.of("s1", table), Map.of(), clips, destination, Set.of(), unusable).withTrial(foretold, flashes)).all();
     }
 
     private static Finding one(List<Finding> all, String id) {
@@ -152,5 +158,38 @@ class TreatmentFindingsTest {
         assertThat(find("archive-ffv1", 25)).extracting(Finding::id).doesNotContain("lossy-again");
         clips = Map.of("s1", clips.get("s1").withHistory(1, false));
         assertThat(one(find("web-h264", 25), "lossy-again").text()).contains("second lossy pass");
+    }
+
+    private static FileForecast weighing(double bytes) {
+        return new FileForecast(Estimate.within(bytes, .1), null, Estimate.exactly(1), Estimate.exactly(1), Estimate.exactly(1));
+    }
+
+    @Test
+    void whatWasTriedDecidesOnRoomAndOnWhatAContainerHolds() {
+        destination = new Observed.Destination("/out", null, 3_000_000);
+        assertThat(find("web-h264", 25)).extracting(Finding::id).as("a rough guess").containsAnyOf("space-short", "space-tight");
+        foretold = Map.of("web-h264", weighing(1_000_000));
+        assertThat(find("web-h264", 25)).extracting(Finding::id).as("twice 1.1 MB have room").doesNotContain("space-short", "space-tight");
+        foretold = Map.of("web-h264", weighing(1_450_000));
+        assertThat(one(find("web-h264", 25), "space-tight").text()).contains("by test encodes");
+        foretold = Map.of("web-h264", weighing(2_000_000));
+        assertThat(one(find("web-h264", 25), "space-short").severity()).isEqualTo(Severity.BLOCKER);
+        destination = Observed.Destination.UNKNOWN;
+        foretold = Map.of("web-webp", weighing(4.1e9));
+        assertThat(one(find("web-webp", 25), "container-full").severity()).isEqualTo(Severity.WARNING);
+        foretold = Map.of("web-webp", weighing(6e9));
+        assertThat(one(find("web-webp", 25), "container-full").severity()).isEqualTo(Severity.BLOCKER);
+        foretold = Map.of("web-webp", weighing(1e9));
+        assertThat(find("web-webp", 25)).extracting(Finding::id).doesNotContain("container-full");
+    }
+
+    @Test
+    void flashesAreANoteWithItsCaveat() {
+        flashes = List.of(FrameRange.of(40, 66));
+        Finding note = one(find("web-h264", 25), "flashes");
+        assertThat(note.severity()).isEqualTo(Severity.NOTE);
+        assertThat(note.text()).contains("40-66").contains("nobody has verified");
+        flashes = List.of();
+        assertThat(find("web-h264", 25)).extracting(Finding::id).as("nothing found is no pass: nothing is said").doesNotContain("flashes");
     }
 }

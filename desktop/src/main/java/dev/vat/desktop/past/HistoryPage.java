@@ -37,6 +37,7 @@ public final class HistoryPage extends BorderPane {
 
     private final Past past;
     private final TextField words = new TextField();
+    private final TextField note = new TextField();
     private final ListView<Past.Line> list = new ListView<>();
     private final Label summary = new Label();
     private final FlowPane acts = new FlowPane(6, 6);
@@ -73,7 +74,14 @@ public final class HistoryPage extends BorderPane {
         });
         summary.getStyleClass().add("note");
         summary.setId("history-summary");
-        VBox below = new VBox(6, summary, acts);
+        note.setId("history-note");
+        note.setPromptText("A note on this file, kept with Enter");
+        note.setOnAction(_ -> {
+            if (chosen() != null) {
+                past.note(chosen(), note.getText(), this::load);
+            }
+        });
+        VBox below = new VBox(6, summary, note, acts);
         below.getStyleClass().add("history-acts");
         setTop(head);
         setCenter(list);
@@ -103,17 +111,20 @@ public final class HistoryPage extends BorderPane {
     }
 
     private void find() {
-        List<Past.Line> found = all.stream().filter(l -> l.entry().matches(words.getText())).toList();
+        String chosen = chosen() == null ? "" : chosen().entry().sha256();
+        List<Past.Line> found = all.stream().filter(l -> l.matches(words.getText())).toList();
         list.getItems().setAll(found);
         if (found.isEmpty() && !all.isEmpty()) {
             list.setPlaceholder(new Label("Nothing that was delivered holds all of these words."));
         }
-        list.getSelectionModel().selectFirst();
+        found.stream().filter(l -> l.entry().sha256().equals(chosen)).findFirst().ifPresentOrElse(list.getSelectionModel()::select, list.getSelectionModel()::selectFirst);
         summary.setText(all.isEmpty() ? "" : found.size() == all.size() ? all.size() + (all.size() == 1 ? " file" : " files") : found.size() + " of " + all.size() + " files");
     }
 
     private void showActs(Past.Line line, Ask ask, Window window) {
         acts.getChildren().clear();
+        note.setText(line == null ? "" : line.note());
+        note.setDisable(line == null);
         if (line == null) {
             return;
         }
@@ -176,7 +187,7 @@ public final class HistoryPage extends BorderPane {
             name.setGraphic((line.entry().proven() ? Icon.PROVEN : Icon.WARNING).node());
             name.getStyleClass().removeAll("good", "warn");
             name.getStyleClass().add(line.entry().proven() ? "good" : "warn");
-            what.setText(line.entry().title());
+            what.setText(line.entry().title() + (line.note().isEmpty() ? "" : "  \u00b7 " + line.note()));
             facts.setText(line.entry().day() + ", " + line.entry().reel() + ", " + line.entry().frames() + " frames, " + (line.there() ? "in " + line.file().getParent()
                     : "not any more in " + line.file().getParent()));
             setGraphic(box);

@@ -7,6 +7,7 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rational;
+import dev.vat.engine.history.HistoryNotes;
 import dev.vat.engine.history.HistoryStore.Entry;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.place.Places;
@@ -18,6 +19,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
@@ -29,6 +31,7 @@ public final class Past {
 
     private final Studio studio;
     private final HistoryStore history;
+    private final HistoryNotes notes;
     private final Places places;
     private final Executor background;
     private final Executor ui;
@@ -37,12 +40,18 @@ public final class Past {
         this.studio = studio;
         this.places = places;
         this.history = HistoryStore.at(places.history());
+        this.notes = HistoryNotes.beside(places.history());
         this.background = background;
         this.ui = ui;
     }
 
-    /** A delivered file, and whether it still lies where it was delivered. */
-    public record Line(Entry entry, boolean there) {
+    /** A delivered file, whether it still lies where it was delivered, and what was noted of it. */
+    public record Line(Entry entry, boolean there, String note) {
+        /** Whether each of some words occurs in what is known of it. */
+        public boolean matches(String words) {
+            return entry.matches(words, note);
+        }
+
         public Path file() {
             return Path.of(entry.path());
         }
@@ -52,7 +61,8 @@ public final class Past {
     public void load(Consumer<List<Line>> then) {
         background.execute(() -> {
             try {
-                List<Line> lines = history.entries().reversed().stream().map(e -> new Line(e, Files.exists(Path.of(e.path())))).toList();
+                Map<String, String> noted = notes.all();
+                List<Line> lines = history.entries().reversed().stream().map(e -> new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))).toList();
                 ui.execute(() -> then.accept(lines));
             } catch (IOException e) {
                 say("The history can't be read: " + e.getMessage());
@@ -90,12 +100,25 @@ public final class Past {
         });
     }
 
+    /** Notes something of a file. @param then told when it is kept */
+    public void note(Line line, String words, Runnable then) {
+        background.execute(() -> {
+            try {
+                notes.put(line.entry.sha256(), words);
+                ui.execute(then);
+            } catch (IOException e) {
+                say("The note can't be kept: " + e.getMessage() + ".");
+            }
+        });
+    }
+
     /** Finds a file by what is in it, though it was renamed or moved. @param then told if it is one that was made here */
     public void find(Path file, Consumer<Line> then) {
         background.execute(() -> {
             try {
                 Optional<Entry> entry = history.of(file);
-                ui.execute(() -> entry.ifPresentOrElse(e -> then.accept(new Line(e, Files.exists(Path.of(e.path())))),
+                Map<String, String> noted = notes.all();
+                ui.execute(() -> entry.ifPresentOrElse(e -> then.accept(new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))),
                         () -> studio.say(file.getFileName() + " wasn't made here, or was changed since: its bytes are those of no file in the history.")));
             } catch (IOException e) {
                 say(file.getFileName() + " can't be read: " + e.getMessage() + ".");

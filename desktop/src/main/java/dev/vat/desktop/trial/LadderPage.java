@@ -14,6 +14,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -31,8 +32,8 @@ public final class LadderPage extends BorderPane {
     private final LadderChart chart;
     private final Label words = Parts.wrapped("Each point is one quality, tried on excerpts of the reel. Press one to take it.", "note");
 
-    /** @param close puts the page away */
-    public LadderPage(Studio studio, List<Foretelling.Ladder> ladders, Runnable close) {
+    /** @param all tries the qualities of every column beside these @param close puts the page away */
+    public LadderPage(Studio studio, List<Foretelling.Ladder> ladders, Runnable all, Runnable close) {
         this.studio = studio;
         this.ladders = ladders;
         this.chart = new LadderChart(ladders, this::isChosen, this::tell, this::pick);
@@ -44,7 +45,10 @@ public final class LadderPage extends BorderPane {
         ssim.setId("ladder-ssim");
         ssim.setTooltip(new Tooltip("Structural likeness in place of PSNR"));
         ssim.setOnAction(_ -> chart.setSsim(ssim.isSelected()));
-        HBox head = new HBox(title, Parts.space(), ssim, Parts.button("close-ladder", "Back to the picture", close));
+        Button others = Parts.button("ladder-all", "All columns", all);
+        others.setTooltip(new Tooltip("The qualities of every column on the same excerpts, side by side"));
+        Parts.present(others, ladders.size() < studio.project().deliverablesOn().size());
+        HBox head = new HBox(title, Parts.space(), others, ssim, Parts.button("close-ladder", "Back to the picture", close));
         head.getStyleClass().add("receipt-head");
         words.setId("ladder-words");
         words.setMinHeight(36);

@@ -94,7 +94,7 @@ final class Documents {
             if (found.isEmpty()) {
                 studio.say("None of the qualities could be tried.");
             } else {
-                show(new LadderPage(studio, found, () -> show(null)));
+                show(new LadderPage(studio, found, () -> ladders(studio.project().deliverablesOn()), () -> show(null)));
             }
         });
     }

@@ -122,8 +122,8 @@ class LaterTest {
         idle(1);
         Past.Line first = past().getFirst();
         assertThat(first.there()).isTrue();
-        assertThat(first.entry().matches("edit kite prores")).isTrue();
-        assertThat(first.entry().matches("edit dune")).isFalse();
+        assertThat(first.matches("edit kite prores")).isTrue();
+        assertThat(first.matches("edit dune")).isFalse();
         act(() -> studio.past().makeWhatChanged(first));
         await(() -> studio.message().contains("No frame of kite_edit.mov was rendered again"));
         Files.copy(frames.resolve("kite.0003.png"), frames.resolve("kite.0120.png"), StandardCopyOption.REPLACE_EXISTING);

@@ -220,6 +220,10 @@ class JudgingTest extends WindowCase {
         Path moved = Files.move(delivered, folder.resolve("from a friend.mp4"));
         press("open-history");
         await(() -> isThere("history-again"));
+        enter("history-note", "the cut of May");
+        await(() -> Files.exists(places.history().resolveSibling("history-notes.jsonl")));
+        enter("history-words", "cut of may");
+        await(() -> ((Label) node("history-summary")).getText().startsWith("1 "));
         answers.file = moved;
         press("history-find");
         await(() -> ((Label) node("history-summary")).getText().contains("under another name"));

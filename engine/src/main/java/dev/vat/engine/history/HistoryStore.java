@@ -39,9 +39,9 @@ public final class HistoryStore {
             return plan.files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::title).findFirst().orElse(target);
         }
 
-        /** Whether each of some words occurs in its name, folder, target, project, reel, sources or date. */
-        public boolean matches(String words) {
-            String all = String.join(" ", path, target, title(), project, reel, day(), plan.sources().stream().map(RunPlan.RunSource::name).collect(Collectors.joining(" ")))
+        /** Whether each of some words occurs in its name, folder, target, project, reel, sources or date, or in what was noted of it. */
+        public boolean matches(String words, String note) {
+            String all = String.join(" ", note, path, target, title(), project, reel, day(), plan.sources().stream().map(RunPlan.RunSource::name).collect(Collectors.joining(" ")))
                     .toLowerCase(Locale.ROOT);
             return Arrays.stream(words.strip().toLowerCase(Locale.ROOT).split("\\s+")).allMatch(all::contains);
         }

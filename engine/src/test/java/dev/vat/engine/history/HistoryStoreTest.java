@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -60,5 +61,16 @@ class HistoryStoreTest {
         Path bad = Files.writeString(folder.resolve("d.mp4.receipt.json"), "{\"version\":");
         assertThatThrownBy(() -> ReceiptFile.read(bad)).isInstanceOf(IOException.class).hasMessageContaining("d.mp4.receipt.json");
         assertThat(ReceiptFile.of(folder.resolve("d.mp4"))).isEqualTo(bad);
+    }
+
+    @Test
+    void whatWasNotedOfAFileIsKeptByWhatIsInIt() throws IOException {
+        HistoryNotes notes = HistoryNotes.beside(folder.resolve("data/history.jsonl"));
+        assertThat(notes.all()).isEmpty();
+        notes.put("aa", "director likes the second kite");
+        notes.put("bb", "too dark");
+        notes.put("bb", " for the cut of May ");
+        notes.put("aa", "");
+        assertThat(HistoryNotes.beside(folder.resolve("data/history.jsonl")).all()).containsExactly(Map.entry("bb", "for the cut of May"));
     }
 }
