@@ -41,7 +41,8 @@ final class Comparing {
             bench.await(() -> window.shell().isMeasured());
             // Another size makes every picture anew.
             bench.press("actual");
-            System.out.printf(Locale.ROOT, "a seek takes %.1f ms with one picture, %.1f ms with two (x%.2f)%n", single, seeks(bench, 1), seeks(bench, 1) / single);
+            double both = seeks(bench, 1);
+            System.out.printf(Locale.ROOT, "a seek takes %.1f ms with one picture, %.1f ms with two (x%.2f)%n", single, both, both / single);
             for (Rate rate : List.of(Rate.of(25), Rate.of(50), Rate.of(60))) {
                 play(bench, window, rate);
             }
