@@ -93,7 +93,7 @@ public final class CompareBar extends VBox {
         names.setMinWidth(0);
         likeness.setId("compare-likeness");
         likeness.setMinWidth(0);
-        step.setMinWidth(0);
+        step.setMinWidth(Region.USE_PREF_SIZE);
         Button earlier = Parts.button("compare-earlier", "\u2212", () -> shift(-1));
         earlier.setAccessibleText("The second one frame later beside the first");
         Button later = Parts.button("compare-later", "+", () -> shift(1));
