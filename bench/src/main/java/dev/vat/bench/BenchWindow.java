@@ -1,5 +1,6 @@
 package dev.vat.bench;
 
+import dev.vat.core.time.Rate;
 import dev.vat.desktop.look.Nobody;
 import dev.vat.desktop.window.VatWindow;
 import dev.vat.engine.place.Durable;
@@ -7,7 +8,11 @@ import dev.vat.engine.place.Places;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicInteger;
 import javafx.application.Platform;
+import javafx.beans.property.StringProperty;
+import javafx.beans.value.ChangeListener;
+import javafx.scene.control.Label;
 import javafx.stage.Stage;
 
 /** The real window on the headless platform, from opening to closing. */
@@ -45,6 +50,29 @@ final class BenchWindow implements AutoCloseable {
         while (!on(condition)) {
             Thread.sleep(every);
         }
+    }
+
+    /** What came of playing. @param words what the window said of dropped frames */
+    record Played(int shown, String words) { }
+
+    /** Plays once through, so that every frame is there, then counts what is shown. */
+    Played play(Rate rate, int seconds) throws Exception {
+        run(() -> window.studio().chooseRate(rate));
+        press("play");
+        Thread.sleep(9000);
+        press("play");
+        press("first");
+        Thread.sleep(500);
+        AtomicInteger shown = new AtomicInteger();
+        ChangeListener<String> counting = (_, _, _) -> shown.incrementAndGet();
+        StringProperty number = ((Label) window.shell().lookup("#picture-number")).textProperty();
+        run(() -> number.addListener(counting));
+        press("play");
+        Thread.sleep(seconds * 1000L);
+        String words = on(() -> ((Label) window.shell().lookup("#dropped")).getText());
+        press("play");
+        run(() -> number.removeListener(counting));
+        return new Played(shown.get(), words);
     }
 
     void run(Runnable act) throws Exception {

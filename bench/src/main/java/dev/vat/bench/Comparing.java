@@ -5,12 +5,8 @@ import dev.vat.desktop.window.VatWindow;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.IntStream;
-import javafx.beans.property.StringProperty;
-import javafx.beans.value.ChangeListener;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
 
 /** Two sources of 96 frames of 960x540 in step in the real window: played once cached, flipped, and gone through by seeking against one alone. */
 final class Comparing {
@@ -44,7 +40,9 @@ final class Comparing {
             double both = seeks(bench, 1);
             System.out.printf(Locale.ROOT, "a seek takes %.1f ms with one picture, %.1f ms with two (x%.2f)%n", single, both, both / single);
             for (Rate rate : List.of(Rate.of(25), Rate.of(50), Rate.of(60))) {
-                play(bench, window, rate);
+                BenchWindow.Played played = bench.play(rate, SECONDS);
+                System.out.printf(Locale.ROOT, "two played at %s for %d s: %d of %.0f frames shown%s%n", rate.label(), SECONDS, played.shown(), rate.perSecond().toDouble() * SECONDS,
+                        played.words().isEmpty() ? "" : ", " + played.words());
             }
             flips(bench, window);
         }
@@ -64,26 +62,6 @@ final class Comparing {
             times[i] = (System.nanoTime() - since) / 1e6;
         }
         return Figures.median(times);
-    }
-
-    private static void play(BenchWindow bench, VatWindow window, Rate rate) throws Exception {
-        bench.run(() -> window.studio().chooseRate(rate));
-        bench.press("play");
-        Thread.sleep(9000);
-        bench.press("play");
-        bench.press("first");
-        Thread.sleep(500);
-        AtomicInteger shown = new AtomicInteger();
-        ChangeListener<String> counting = (_, _, _) -> shown.incrementAndGet();
-        StringProperty number = ((Label) window.shell().lookup("#picture-number")).textProperty();
-        bench.run(() -> number.addListener(counting));
-        bench.press("play");
-        Thread.sleep(SECONDS * 1000L);
-        String words = bench.on(() -> ((Label) window.shell().lookup("#dropped")).getText());
-        bench.press("play");
-        bench.run(() -> number.removeListener(counting));
-        System.out.printf(Locale.ROOT, "two played at %s for %d s: %d of %.0f frames shown%s%n", rate.label(), SECONDS, shown.get(), rate.perSecond().toDouble() * SECONDS,
-                words.isEmpty() ? "" : ", " + words);
     }
 
     /** Milliseconds from the key to the other picture. */

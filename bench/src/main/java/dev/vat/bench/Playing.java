@@ -5,10 +5,6 @@ import dev.vat.desktop.window.VatWindow;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.atomic.AtomicInteger;
-import javafx.beans.property.StringProperty;
-import javafx.beans.value.ChangeListener;
-import javafx.scene.control.Label;
 
 /** The real window playing 96 frames of 960x540 at one stored pixel to a pixel of the screen, once they are cached. */
 final class Playing {
@@ -30,25 +26,11 @@ final class Playing {
             bench.press("picture-only");
             bench.press("actual");
             for (Rate rate : List.of(Rate.of(24), Rate.of(25), Rate.of(30), Rate.of(50), Rate.of(60))) {
-                bench.run(() -> window.studio().chooseRate(rate));
-                // Once through, so that every frame is there.
-                bench.press("play");
-                Thread.sleep(9000);
-                bench.press("play");
-                bench.press("first");
-                Thread.sleep(500);
-                AtomicInteger shown = new AtomicInteger();
-                ChangeListener<String> counting = (_, _, _) -> shown.incrementAndGet();
-                StringProperty number = ((Label) window.shell().lookup("#picture-number")).textProperty();
-                bench.run(() -> number.addListener(counting));
-                bench.press("play");
-                Thread.sleep(SECONDS * 1000L);
-                String words = bench.on(() -> ((Label) window.shell().lookup("#dropped")).getText());
-                bench.press("play");
-                bench.run(() -> number.removeListener(counting));
+                BenchWindow.Played played = bench.play(rate, SECONDS);
+                String words = played.words();
                 long dropped = words.endsWith("dropped") ? Long.parseLong(words.replaceAll("\\D", "")) : 0;
                 double due = rate.perSecond().toDouble() * SECONDS;
-                System.out.printf(Locale.ROOT, "played at %s for %d s: %d frames shown, %d of %.0f dropped (%.2f %%)%s%n", rate.label(), SECONDS, shown.get(), dropped, due,
+                System.out.printf(Locale.ROOT, "played at %s for %d s: %d frames shown, %d of %.0f dropped (%.2f %%)%s%n", rate.label(), SECONDS, played.shown(), dropped, due,
                         100 * dropped / due, words.startsWith("filling") ? " while " + words : "");
             }
         }

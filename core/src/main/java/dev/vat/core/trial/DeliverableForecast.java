@@ -19,9 +19,9 @@ public final class DeliverableForecast {
 
     /**
      * @param tried by the variants' ids, see {@link Variants#of}
+     * @param shape of its file
      * @param seconds of the file
-     * @param besides bytes that aren't pictures
-     * @param channels of its sound, 0 for none
+     * @param solved its settings, with a file size turned into a bit rate
      * @return empty where a variant failed
      */
     public static Optional<FileForecast> of(Deliverable deliverable, Map<String, FileForecast> tried, FileShape shape, double seconds, Settings solved) {

@@ -18,9 +18,4 @@ public record FileTrial(List<Excerpt> excerpts, double makeSeconds, double proof
     long frames() {
         return excerpts.stream().mapToLong(e -> e.frames().size()).sum();
     }
-
-    /** Means of everything that was measured. */
-    double meanSsim() {
-        return excerpts.stream().flatMap(e -> e.frames().stream()).mapToDouble(Packed::ssim).average().orElse(1);
-    }
 }

@@ -6,6 +6,6 @@ package dev.vat.core.trial;
  *
  * @param alone if nothing else is known
  * @param after if the frames before it are known
- * @param key whether it begins anew: the first of all, after a cut, or by the length of a group
+ * @param key whether it begins anew: the first of all, or the first after a cut
  */
 public record FrameCost(int alone, int after, boolean key) { }
