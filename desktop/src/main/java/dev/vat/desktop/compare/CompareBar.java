@@ -111,6 +111,7 @@ public final class CompareBar extends VBox {
 
     /** Begins a comparison. @param main what is shown already */
     public void start(Side main, Side other) {
+        stop();
         second = other;
         offset = 0;
         flipped = false;

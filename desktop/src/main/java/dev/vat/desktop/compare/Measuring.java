@@ -17,12 +17,16 @@ final class Measuring {
 
     private static final int AT_ONCE = 6;
     private static final int MOST_WORST = 10;
+    /** Stands for no difference in R, G and B, above every PSNR. */
+    private static final double SAME = 200;
 
     private final Viewer viewer;
     private final Side first;
     private final Side second;
     private final Runnable more;
     private final Map<Long, PairLikeness> found = new HashMap<>();
+    /** Sorted as measures come in: it is asked for with every frame that is shown. */
+    private List<Long> worst = List.of();
     private CompletableFuture<List<PairLikeness>> asked;
     private long next;
     private boolean ended;
@@ -75,6 +79,7 @@ final class Measuring {
                 found.put(places.get(i), values.get(i));
             }
         }
+        worst = sorted();
         more.run();
         ask();
     }
@@ -93,8 +98,12 @@ final class Measuring {
 
     /** The places that differ most, the worst first: by PSNR, then by the strongest difference. Those that don't differ aren't among them. */
     List<Long> worst() {
-        return found.entrySet().stream().filter(e -> e.getValue().psnr() != null || e.getValue().most() > 0)
-                .sorted(Comparator.comparingDouble((Map.Entry<Long, PairLikeness> e) -> e.getValue().psnr() == null ? 200 : e.getValue().psnr()).thenComparingInt(e -> -e.getValue().most()))
+        return worst;
+    }
+
+    private List<Long> sorted() {
+        return found.entrySet().stream().filter(e -> !e.getValue().isSame())
+                .sorted(Comparator.comparingDouble((Map.Entry<Long, PairLikeness> e) -> e.getValue().psnr() == null ? SAME : e.getValue().psnr()).thenComparingInt(e -> -e.getValue().most()))
                 .limit(MOST_WORST).map(Map.Entry::getKey).toList();
     }
 

@@ -216,13 +216,13 @@ public final class PictureArea extends BorderPane {
         ground.setOwn(behind);
         as = file;
         this.heading = heading;
-        pump.setStrip(strip);
         sound.show(strip);
         if (strip == null) {
             endCompare();
         } else if (compare.isGoing()) {
             compare.setMain(side());
         }
+        pump.setStrip(fetched());
         refresh();
     }
 
@@ -302,7 +302,7 @@ public final class PictureArea extends BorderPane {
 
     /** What the first pump fetches: the picture, or where it differs from the other. */
     private Strip fetched() {
-        if (compare.isGoing() && compare.way() == Way.DIFFERENCE) {
+        if (isDifference()) {
             Side beside = compare.beside();
             return new DifferenceStrip(player.strip(), as, (Alongside) beside.strip(), beside.as(), compare.gain(), compare.isSigned());
         }

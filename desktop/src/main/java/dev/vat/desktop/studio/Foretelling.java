@@ -61,6 +61,8 @@ public final class Foretelling {
     private Trials.Going going;
     private Message.Trying progress;
     private boolean wanted;
+    /** What was tried last, or is being tried, of the columns that are on. */
+    private List<Deliverable> meant = List.of();
     private long asked;
 
     Foretelling(Studio studio, Places places, Executor background, Executor ui) {
@@ -117,9 +119,8 @@ public final class Foretelling {
     public void start() {
         wanted = true;
         if (canStart()) {
-            Programme programme = studio.programme().orElseThrow();
-            Project project = studio.project();
-            List<Deliverable> files = project.deliverablesOn();
+            List<Deliverable> files = studio.project().deliverablesOn();
+            meant = files;
             run(files.stream().flatMap(d -> Variants.of(d).stream()).toList(), (job, trial) -> took(job, trial, files));
         }
     }
@@ -146,7 +147,7 @@ public final class Foretelling {
                 started[0] = trials.start(job.plan(), told -> ui.execute(() -> {
                     if (number == asked) {
                         progress = told;
-                        studio.say("");
+                        studio.tell();
                     }
                 }));
                 ui.execute(() -> {
@@ -220,10 +221,15 @@ public final class Foretelling {
             flashes = List.of();
             costs = null;
             wanted = false;
+            meant = List.of();
             stopQuietly();
-        } else if (wanted && studio.project().deliverablesOn().stream().anyMatch(d -> of(d).isEmpty())) {
+        } else if (wanted && !studio.project().deliverablesOn().equals(meant)) {
+            // What goes on is of settings that nobody has any more; what couldn't be tried isn't tried again as it is.
+            meant = studio.project().deliverablesOn();
             stopQuietly();
-            later();
+            if (meant.stream().anyMatch(d -> of(d).isEmpty())) {
+                later();
+            }
         }
     }
 

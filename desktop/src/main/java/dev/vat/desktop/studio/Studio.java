@@ -98,7 +98,8 @@ public final class Studio implements AutoCloseable {
         tell();
     }
 
-    private void tell() {
+    /** Something that only has to be shown, such as how far work is. */
+    void tell() {
         listeners.forEach(Runnable::run);
     }
 

@@ -85,7 +85,13 @@ class JudgingTest extends WindowCase {
         programme(60);
         assertThat(text("column-status-web-h264")).startsWith("rough");
         press("try-files");
+        run(() -> {
+            studio().say("This stays until the next thing happens.");
+            studio().edit(Edits.setNaming("{reel}-{target}"));
+        });
+        assertThat(on(() -> studio().foretelling().isGoing())).as("a name changes nothing of it").isTrue();
         tried();
+        assertThat(on(() -> studio().message())).isEqualTo("This stays until the next thing happens.");
         FileForecast first = forecast("web-h264").orElseThrow();
         assertThat(text("column-status-web-h264")).doesNotContain("rough").contains("dB");
         assertThat(text("try-words")).startsWith("Run and proofs: ");
@@ -162,6 +168,13 @@ class JudgingTest extends WindowCase {
         type(KeyCode.X);
         settle();
         assertThat(on(() -> ((ImageView) node("second-picture")).isVisible())).isFalse();
+        press("compare-with");
+        choose("compare-source-s1");
+        await(() -> bar().isMeasured());
+        settle();
+        assertThat(text("compare-worst")).as("against itself it is measured anew").isEqualTo("No frame differs");
+        press("compare-with");
+        choose("compare-source-s2");
         press("compare-later");
         await(() -> bar().isMeasured());
         assertThat(text("compare-worst")).as("one frame apart hardly any is alike").isNotEqualTo("Worst: 0023");

@@ -180,7 +180,7 @@ public sealed interface Message {
     /** A picture, and the file it is taken as, through that file's own conversion. @param as null for the picture itself */
     record Taken(Subject picture, As as) { }
 
-    /** Where two pictures differ. If their sizes aren't the same, the second is brought to the first one's. @param how see {@code Differences} */
+    /** Where two pictures differ. If their sizes aren't the same, the second is brought to the first one's. @param gain times that it is shown as strong @param signed whether grey stands for none */
     record Against(Taken first, Taken second, int gain, boolean signed) implements Subject { }
 
     /** What a picture's samples are, drawn. */

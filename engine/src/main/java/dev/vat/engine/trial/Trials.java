@@ -67,7 +67,7 @@ public final class Trials {
     }
 
     /** What is known already of a plan's files, where all of them were tried before. */
-    public Optional<Trial> known(RunPlan plan) {
+    Optional<Trial> known(RunPlan plan) {
         String reel = TrialStore.reelKey(plan);
         Map<String, FileTrial> files = store.known(reel, plan.files());
         return files.size() < plan.files().size() ? Optional.empty() : store.looked(reel).map(looked -> new Trial(looked.costs(), looked.flashes(), files, Map.of()));
