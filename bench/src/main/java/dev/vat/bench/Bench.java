@@ -88,7 +88,7 @@ public final class Bench {
             whole.twelve();
         }
         if (which.equals("all") || which.equals("parts")) {
-            whole.parts();
+            whole.parts(List.of(System.getProperty("bench.targets", "edit-prores-hq,review-h264,web-h264,web-vp9").split(",")), bench.rounds);
         }
         if (which.equals("all") || which.equals("proof")) {
             whole.proof();

@@ -160,37 +160,52 @@ final class Whole {
         }
     }
 
-    /** In parts against in one go: size, time, likeness. */
-    void parts() throws Exception {
-        Path material = Material.repeated(home, Material.frames(home, 96, 960, 540), 750);
-        for (String target : List.of("edit-prores-hq", "review-h264", "web-h264", "web-vp9")) {
+    /** In parts against in one go, in turns: size, time and CPU until the last part is closed, likeness. */
+    void parts(List<String> ofTargets, int rounds) throws Exception {
+        Path material = Material.repeated(home, Material.frames(home, 96, 960, 540), 1500);
+        for (String target : ofTargets) {
             Path out = home.resolve("parts");
             RunPlan cut = Plans.of(material, out, List.of(target));
             RunPlan.RunFile file = cut.files().getFirst();
             RunPlan whole = cut.withFiles(List.of(file.withParts(List.of(new RunPlan.Part(0, 0, file.expected().frames())))));
-            double[] one = measure(whole, out);
-            double[] several = measure(cut, out);
-            System.out.printf(Locale.ROOT, "%-16s %d parts against one: bytes x%.4f, time x%.3f, PSNR %+.3f dB%n", target, file.parts().size(), several[0] / one[0], several[1] / one[1],
-                    several[2] - one[2]);
+            Figures one = new Figures();
+            Figures several = new Figures();
+            double bytes = 0;
+            double psnr = 0;
+            for (int round = 0; round < rounds; round++) {
+                Closed first = measure(round % 2 == 0 ? whole : cut, out, round % 2 == 0 ? one : several);
+                Closed second = measure(round % 2 == 0 ? cut : whole, out, round % 2 == 0 ? several : one);
+                Closed inOne = round % 2 == 0 ? first : second;
+                Closed inParts = round % 2 == 0 ? second : first;
+                bytes = inParts.bytes / inOne.bytes;
+                psnr = inParts.psnr - inOne.psnr;
+            }
+            System.out.printf(Locale.ROOT, "%-16s %d parts against one: bytes x%.4f, time x%.3f (%.1f s), CPU x%.3f, PSNR %+.3f dB%n", target, file.parts().size(), bytes,
+                    several.wall() / one.wall(), one.wall(), several.cpu() / one.cpu(), psnr);
         }
     }
 
-    /** Bytes, seconds until the last part is closed, mean PSNR. */
-    private double[] measure(RunPlan plan, Path out) throws Exception {
+    private record Closed(double bytes, double psnr) { }
+
+    private Closed measure(RunPlan plan, Path out, Figures times) throws Exception {
         long start = System.nanoTime();
-        double[] closed = {0};
+        double[] closed = {0, 0};
+        Run[] holder = new Run[1];
         Receipt receipt;
         try (Run run = Run.start(plan, fresh(out), p -> {
-            if (closed[0] == 0 && p.files().getFirst().stage().ordinal() >= Stage.JOINING.ordinal()) {
+            if (closed[0] == 0 && holder[0] != null && p.files().getFirst().stage().ordinal() >= Stage.JOINING.ordinal()) {
+                closed[1] = ProcessHandle.of(holder[0].pid()).flatMap(h -> h.info().totalCpuDuration()).map(d -> d.toMillis() / 1e3).orElse(0.0);
                 closed[0] = seconds(start);
             }
         })) {
+            holder[0] = run;
             Run.Outcome outcome = run.outcome().join();
             requireMade(outcome);
             receipt = ReceiptFile.read(ReceiptFile.of(Path.of(outcome.files().getFirst().path())));
         }
+        times.add(closed[0], closed[1]);
         Durable.deleteTree(out);
-        return new double[] {receipt.found().bytes(), closed[0], receipt.quality() == null || receipt.quality().meanPsnr() == null ? 0 : receipt.quality().meanPsnr()};
+        return new Closed(receipt.found().bytes(), receipt.quality() == null || receipt.quality().meanPsnr() == null ? 0 : receipt.quality().meanPsnr());
     }
 
     /** What joining and proving takes of the time that making with the inline check takes, for every target of one codec each. */

@@ -14,7 +14,7 @@ import picocli.CommandLine;
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, DemoCommand.class, TortureCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class, TortureCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -60,6 +60,15 @@ public final class Vat implements Runnable {
                 }
                 if (type == SheetCommand.class) {
                     return type.cast(new SheetCommand(output, places));
+                }
+                if (type == SceneCommand.class) {
+                    return type.cast(new SceneCommand(output, places));
+                }
+                if (type == SceneRenderCommand.class) {
+                    return type.cast(new SceneRenderCommand(output, places));
+                }
+                if (type == CaptureCommand.class) {
+                    return type.cast(new CaptureCommand(output, places));
                 }
                 if (type == TryCommand.class) {
                     return type.cast(new TryCommand(output, places));

@@ -1,9 +1,11 @@
 package dev.vat.engine;
 
+import dev.vat.engine.capture.CaptureWorker;
 import dev.vat.engine.place.SyncLog;
 import dev.vat.engine.protocol.Lines;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.RunWorker;
+import dev.vat.engine.standin.SceneWorker;
 import dev.vat.engine.trial.TrialWorker;
 import dev.vat.engine.viewer.ViewerWorker;
 import dev.vat.engine.worker.WorkerDuty;
@@ -59,6 +61,8 @@ public final class WorkerMain {
             case VIEWER -> new ViewerWorker(answers);
             case RUN -> new RunWorker(answers);
             case TRIAL -> new TrialWorker(answers);
+            case CAPTURE -> new CaptureWorker(answers);
+            case SCENE -> new SceneWorker(answers);
         };
     }
 

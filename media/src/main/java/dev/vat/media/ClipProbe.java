@@ -4,6 +4,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_CHANNEL_ORDER_UNSPEC;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_describe;
 
 import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.time.Rational;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -36,11 +37,11 @@ public final class ClipProbe {
             if (sounds.isEmpty()) {
                 throw new MediaException(file.getFileName() + " holds neither picture nor sound", 0);
             }
-            return new ClipFacts(container, 0, null, null, null, null, seconds, sounds, 0, false);
+            return new ClipFacts(container, 0, null, null, null, null, seconds, sounds, 0, false, FrameNumbers.FROM_ZERO);
         }
         try (MovieFrames frames = new MovieFrames(file)) {
             return new ClipFacts(container, Math.toIntExact(frames.count()), frames.rate(), uneven(frames),
-                    frames.timecode().orElse(null), frames.format(), frames.seconds(), sounds, frames.isLossy() ? 1 : 0, false);
+                    frames.timecode().orElse(null), frames.format(), frames.seconds(), sounds, frames.isLossy() ? 1 : 0, false, frames.numbers());
         }
     }
 

@@ -11,6 +11,7 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.core.time.Rate;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * Everything an encoder is opened with.
@@ -49,6 +50,13 @@ public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspe
     public EncoderSpec inPass(boolean first, Path notes) {
         Pass which = new Pass(first, notes);
         return new EncoderSpec(codec, colour, size, pixelAspect, rate, scan, loops, threads, EncoderSettings.inPass(codec, options, which), which);
+    }
+
+    /** With one of the library's options set otherwise. */
+    public EncoderSpec withOption(String name, String value) {
+        Map<String, String> changed = new TreeMap<>(options);
+        changed.put(name, value);
+        return new EncoderSpec(codec, colour, size, pixelAspect, rate, scan, loops, threads, changed, pass);
     }
 
     /** With the options that settings have now. */

@@ -60,7 +60,7 @@ public final class FrameReader implements AutoCloseable {
     /**
      * The whole picture, or what is wrong with it.
      *
-     * @param frame which frame of a movie, from 0; other kinds hold only one
+     * @param frame which frame of a movie, by the movie's own numbers; other kinds hold only one
      */
     public FrameRead read(Path file, FileKind named, String layer, long frame) {
         return named.isMovie() ? movieFrame(file, frame) : still(file, named, layer);
@@ -74,8 +74,8 @@ public final class FrameReader implements AutoCloseable {
                 movie = new MovieFrames(file);
                 moviePath = file;
             }
-            return new FrameRead.Sound(movie.frame(frame), movie.format(), null);
-        } catch (MediaException e) {
+            return new FrameRead.Sound(movie.frame(movie.numbers().index(frame)), movie.format(), null);
+        } catch (MediaException | IllegalArgumentException e) {
             return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
         }
     }

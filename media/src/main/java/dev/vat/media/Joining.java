@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.time.Rate;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -35,8 +36,17 @@ public final class Joining {
      * What the joined file is to be.
      *
      * @param timecode label of the first frame, or null for none
+     * @param numbers what its frames are numbered, where it is to say so; null else
      */
-    public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode) { }
+    public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode, FrameNumbers numbers) {
+        public Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode) {
+            this(file, container, indexInFront, rate, pixelAspect, timecode, null);
+        }
+
+        public Target withNumbers(FrameNumbers other) {
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other);
+        }
+    }
 
     /** Without a timecode, as {@link #join(List, Target, Sound)}. */
     public static void join(List<Part> parts, Path target, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, Sound sound) throws IOException {
@@ -69,6 +79,9 @@ public final class Joining {
             }
         }
         Map<String, String> options = options(container, target.indexInFront, rate);
+        if (target.numbers != null) {
+            options.merge("movflags", "+use_metadata_tags", (a, b) -> a + b);
+        }
         try (Muxer muxer = new Muxer(container, target.file, rate);
                 SoundEncoder voice = sound == null ? null : new SoundEncoder(sound)) {
             boolean started = false;
@@ -78,7 +91,7 @@ public final class Joining {
                 long[] partTimes = times[p];
                 try (Demuxer demuxer = new Demuxer(part.file)) {
                     if (!started) {
-                        muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode);
+                        muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode).numbers(target.numbers);
                         if (voice != null) {
                             muxer.sound(voice.context());
                         }

@@ -13,6 +13,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
+import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import java.nio.file.Path;
@@ -117,6 +118,15 @@ public final class MovieFrames implements AutoCloseable {
         }
         Rational span = timeBase().times(times[times.length - 1] - times[0]);
         return span.times(times.length).dividedBy(Rational.of(times.length - 1));
+    }
+
+    /** What the frames are numbered: counted from 0, unless the file says otherwise. */
+    public FrameNumbers numbers() {
+        try {
+            return demuxer.metadata(Muxer.NUMBERS).map(FrameNumbers::parse).orElse(FrameNumbers.FROM_ZERO);
+        } catch (IllegalArgumentException _) {
+            return FrameNumbers.FROM_ZERO;
+        }
     }
 
     Optional<String> timecode() {

@@ -19,6 +19,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import java.nio.file.Path;
@@ -38,6 +39,9 @@ final class Muxer implements AutoCloseable {
 
     /** Parameters stand in front of the file and never change, which Apple's players ask for. */
     private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
+
+    /** The field in which a movie says what its frames are numbered. */
+    static final String NUMBERS = "dev.vat.frames";
 
     private final Container container;
     private final Path file;
@@ -81,6 +85,16 @@ final class Muxer implements AutoCloseable {
         if (label != null) {
             AVDictionary metadata = new AVDictionary(null);
             Av.check(av_dict_set(metadata, "timecode", label, 0), "Timecode");
+            context.metadata(metadata);
+        }
+        return this;
+    }
+
+    /** What the frames are numbered, in a field of our own; null for nothing. */
+    Muxer numbers(FrameNumbers numbers) {
+        if (numbers != null) {
+            AVDictionary metadata = new AVDictionary(context.metadata());
+            Av.check(av_dict_set(metadata, NUMBERS, numbers.toString(), 0), "Numbers of frames");
             context.metadata(metadata);
         }
         return this;

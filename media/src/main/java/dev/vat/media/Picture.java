@@ -64,6 +64,27 @@ public final class Picture implements AutoCloseable {
         return picture;
     }
 
+    /** A working picture of 8 bits from rows of four bytes a pixel, red first; without alpha where nothing shows through. */
+    public static Picture ofRgba(int width, int height, byte[] rgba) {
+        boolean opaque = true;
+        for (int i = 3; i < rgba.length && opaque; i += 4) {
+            opaque = rgba[i] == (byte) 255;
+        }
+        Picture picture = allocate(opaque ? "gbrp" : "gbrap", width, height);
+        int[] order = {1, 2, 0, 3};
+        for (int p = 0; p < picture.planes(); p++) {
+            MemorySegment plane = picture.plane(p);
+            for (int y = 0; y < height; y++) {
+                long at = (long) y * picture.stride(p);
+                for (int x = 0; x < width; x++) {
+                    plane.set(ValueLayout.JAVA_BYTE, at + x, rgba[4 * (y * width + x) + order[p]]);
+                }
+            }
+        }
+        ColourTags.displayRgb(picture);
+        return picture;
+    }
+
     AVFrame frame() {
         if (frame == null) {
             throw new IllegalStateException("This picture is closed");

@@ -39,6 +39,7 @@ final class SourceRules {
             range(entry, found);
             frames(programme, entry, observed, found);
             marked(entry, found);
+            ApprovedRules.check(entry, found);
             layers(entry, found);
             ReelRules.check(programme, entry, found);
             stated(entry, found);

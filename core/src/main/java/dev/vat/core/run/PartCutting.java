@@ -13,8 +13,11 @@ import java.util.List;
  */
 public final class PartCutting {
 
-    /** Long-GOP codecs lose a few percent at each cut, so their parts are long. */
-    private static final int LONG_GROUP_SECONDS = 20;
+    /**
+     * Long-GOP codecs lose at each cut what their encoders have under way: half a second where frames are quick to encode, which has
+     * to be little against a part.
+     */
+    private static final int LONG_GROUP_SECONDS = 40;
     private static final int INTRA_SECONDS = 4;
 
     private PartCutting() { }

@@ -5,6 +5,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.NameWords;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rate;
@@ -82,6 +83,8 @@ public record Remark(String name, String frames, String words) {
     private Marked ofSource(Project project, Map<String, FrameTable> tables, String inHand) {
         Source source = name == null ? project.source(inHand).orElseThrow(() -> new IllegalArgumentException("Which source is " + frames + " of? Choose it, or write its name in front"))
                 : project.sources().stream().filter(s -> s.pattern().baseName().equalsIgnoreCase(name) || s.name().equalsIgnoreCase(name)).findFirst()
+                        // Who looks at previews writes the camera's name, not which version it was.
+                        .or(() -> project.sources().stream().filter(s -> NameWords.withoutVersion(s.pattern().baseName()).equalsIgnoreCase(name)).findFirst())
                         .orElseThrow(() -> new IllegalArgumentException("No source is called " + name));
         FrameSet.Builder set = FrameSet.builder();
         List<FrameRange> ranges = new ArrayList<>();

@@ -20,11 +20,12 @@ import java.util.List;
  * @param lossyPasses how often its pictures were packed with loss, as far as anybody knows: by its own codec, and before by what its
  *                    receipt says
  * @param draft whether its receipt calls it a draft
+ * @param numbers of its frames
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format,
                         Rational seconds, List<Track> sounds, int lossyPasses,
-                        boolean draft) {
+                        boolean draft, FrameNumbers numbers) {
 
     /** Spacing of frames in a file of variable rate, in seconds. */
     public record Uneven(Rational shortest, Rational longest, long places) { }
@@ -48,11 +49,17 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
 
     public ClipFacts {
         sounds = sounds == null ? List.of() : List.copyOf(sounds);
+        numbers = numbers == null ? FrameNumbers.FROM_ZERO : numbers;
+    }
+
+    /** With frames that are counted from 0. */
+    public ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format, Rational seconds, List<Track> sounds, int lossyPasses, boolean draft) {
+        this(container, frames, rate, uneven, timecode, format, seconds, sounds, lossyPasses, draft, FrameNumbers.FROM_ZERO);
     }
 
     /** @param passes packings with loss, this file's included @param asDraft whether it was made as a draft */
     public ClipFacts withHistory(int passes, boolean asDraft) {
-        return new ClipFacts(container, frames, rate, uneven, timecode, format, seconds, sounds, passes, asDraft);
+        return new ClipFacts(container, frames, rate, uneven, timecode, format, seconds, sounds, passes, asDraft, numbers);
     }
 
     @JsonIgnore

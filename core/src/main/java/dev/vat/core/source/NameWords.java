@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** What the words of a source's name and folder say of it: {@code sh030_camA_v02}. */
@@ -26,6 +27,16 @@ public final class NameWords {
     /** A name without the numbers of its versions: what they have in common. */
     public static String versionless(String text) {
         return ANY_VERSION.matcher(text).replaceAll("v");
+    }
+
+    /** {@code pier} of {@code pier_v002}. */
+    public static String withoutVersion(String name) {
+        return of(name).filter(w -> !isVersion(w)).collect(Collectors.joining("_"));
+    }
+
+    /** Whether one of the words of a source's name or folder is this one. */
+    public static boolean has(Location source, String word) {
+        return of(source).anyMatch(w -> w.equalsIgnoreCase(word));
     }
 
     /** The version that a source's name states, or else the folder around it. */

@@ -23,16 +23,17 @@ import java.util.TreeMap;
  * @param note on the render, free text: samples, seconds a frame
  * @param marked frames that somebody marked to be rendered again, whatever their files say
  * @param remarks what was said of marked frames, by their numbers
+ * @param approved the preview that these frames are the final ones of, or null
  * @param extra fields of a newer version's file, kept as they are
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadence, Interpretation picture,
                       String timecode, FrameRange expected, String note, FrameSet marked,
-                      @JsonInclude(JsonInclude.Include.NON_EMPTY) Map<Long, String> remarks,
+                      @JsonInclude(JsonInclude.Include.NON_EMPTY) Map<Long, String> remarks, Approved approved,
                       @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public static final Reading PLAIN =
-            new Reading(null, null, GapPolicy.REFUSE, Cadence.PLAIN, Interpretation.AS_STATED, null, null, null, null, Map.of(), Map.of());
+            new Reading(null, null, GapPolicy.REFUSE, Cadence.PLAIN, Interpretation.AS_STATED, null, null, null, null, Map.of(), null, Map.of());
 
     public Reading {
         gap = gap == null ? GapPolicy.REFUSE : gap;
@@ -61,39 +62,39 @@ public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadenc
     }
 
     public Reading withRate(Rate other) {
-        return new Reading(other, range, gap, cadence, picture, timecode, expected, note, marked, remarks, extra);
+        return new Reading(other, range, gap, cadence, picture, timecode, expected, note, marked, remarks, approved, extra);
     }
 
     public Reading withRange(FrameRange other) {
-        return new Reading(rate, other, gap, cadence, picture, timecode, expected, note, marked, remarks, extra);
+        return new Reading(rate, other, gap, cadence, picture, timecode, expected, note, marked, remarks, approved, extra);
     }
 
     public Reading withGap(GapPolicy other) {
-        return new Reading(rate, range, other, cadence, picture, timecode, expected, note, marked, remarks, extra);
+        return new Reading(rate, range, other, cadence, picture, timecode, expected, note, marked, remarks, approved, extra);
     }
 
     public Reading withCadence(Cadence other) {
-        return new Reading(rate, range, gap, other, picture, timecode, expected, note, marked, remarks, extra);
+        return new Reading(rate, range, gap, other, picture, timecode, expected, note, marked, remarks, approved, extra);
     }
 
     public Reading withPicture(Interpretation other) {
-        return new Reading(rate, range, gap, cadence, other, timecode, expected, note, marked, remarks, extra);
+        return new Reading(rate, range, gap, cadence, other, timecode, expected, note, marked, remarks, approved, extra);
     }
 
     public Reading withTimecode(String other) {
-        return new Reading(rate, range, gap, cadence, picture, other, expected, note, marked, remarks, extra);
+        return new Reading(rate, range, gap, cadence, picture, other, expected, note, marked, remarks, approved, extra);
     }
 
     public Reading withExpected(FrameRange other) {
-        return new Reading(rate, range, gap, cadence, picture, timecode, other, note, marked, remarks, extra);
+        return new Reading(rate, range, gap, cadence, picture, timecode, other, note, marked, remarks, approved, extra);
     }
 
     public Reading withNote(String other) {
-        return new Reading(rate, range, gap, cadence, picture, timecode, expected, other, marked, remarks, extra);
+        return new Reading(rate, range, gap, cadence, picture, timecode, expected, other, marked, remarks, approved, extra);
     }
 
     public Reading withMarked(FrameSet other) {
-        return new Reading(rate, range, gap, cadence, picture, timecode, expected, note, other, remarks, extra);
+        return new Reading(rate, range, gap, cadence, picture, timecode, expected, note, other, remarks, approved, extra);
     }
 
     /** More frames to be rendered again. @param words what is said of them, kept with the first of each range; empty for nothing */
@@ -102,6 +103,11 @@ public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadenc
         if (!words.isEmpty()) {
             more.ranges().forEach(r -> said.put(r.first(), words));
         }
-        return new Reading(rate, range, gap, cadence, picture, timecode, expected, note, marked.plus(more), said, extra);
+        return new Reading(rate, range, gap, cadence, picture, timecode, expected, note, marked.plus(more), said, approved, extra);
+    }
+
+    /** As the final frames of a preview: its frames are expected, at its rate. */
+    public Reading withApproved(Approved preview) {
+        return new Reading(preview == null ? rate : preview.rate(), range, gap, cadence, picture, timecode, preview == null ? expected : preview.range(), note, marked, remarks, preview, extra);
     }
 }

@@ -8,7 +8,7 @@ import java.util.stream.LongStream;
 
 /**
  * The numbered files of one pattern in one folder, as a listing of the folder shows them, or the frames of one movie clip,
- * counted from 0; nothing of their content is known here. Numbers ascend. A million frames take some 24 MB.
+ * as a rule counted from 0; nothing of their content is known here. Numbers ascend. A million frames take some 24 MB.
  */
 public final class Sequence {
 
@@ -51,13 +51,18 @@ public final class Sequence {
         return new Sequence(folder, pattern, kind, numbers.clone(), sizes.clone(), modified.clone());
     }
 
-    /** A clip of {@code count} frames, which all lie in one file. */
+    /** A clip of {@code count} frames, counted from 0, which all lie in one file. */
     public static Sequence ofMovie(Path folder, String fileName, int count, long size, long modified) {
+        return ofMovie(folder, fileName, count, FrameNumbers.FROM_ZERO, size, modified);
+    }
+
+    /** A clip whose frames have numbers of their own. */
+    public static Sequence ofMovie(Path folder, String fileName, int count, FrameNumbers frames, long size, long modified) {
         long[] sizes = new long[count];
         long[] times = new long[count];
         Arrays.fill(sizes, size);
         Arrays.fill(times, modified);
-        return new Sequence(folder, SequencePattern.single(fileName), FileKind.MOVIE, LongStream.range(0, count).toArray(),
+        return new Sequence(folder, SequencePattern.single(fileName), FileKind.MOVIE, LongStream.range(0, count).map(frames::number).toArray(),
                 sizes, times);
     }
 

@@ -113,7 +113,7 @@ public final class CompareBar extends VBox {
     public void start(Side main, Side other) {
         stop();
         second = other;
-        offset = 0;
+        offset = Alongside.usualOffset(main.strip(), other.strip());
         flipped = false;
         setMain(main);
         show();

@@ -5,9 +5,7 @@ import javafx.scene.Cursor;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
-import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
-import javafx.scene.shape.Shape;
 
 /** The line between two pictures that lie over each other: dragged by its middle, turned by its end. */
 public final class WipeLine extends Pane {
@@ -90,14 +88,8 @@ public final class WipeLine extends Pane {
         end.setCenterY(cy + TURN_AT * dy);
     }
 
-    /** What of the second picture is seen: all to the right of the line, in the picture's own places. */
-    public Shape side() {
-        double cx = x * getWidth();
-        double cy = y * getHeight();
-        double far = 2 * (getWidth() + getHeight());
-        double dx = Math.sin(Math.toRadians(angle)) * far;
-        double dy = -Math.cos(Math.toRadians(angle)) * far;
-        // To the right of the line, seen along it.
-        return new Polygon(cx - dx, cy - dy, cx + dx, cy + dy, cx + dx - dy, cy + dy + dx, cx - dx - dy, cy - dy + dx);
+    /** What of the second picture is seen: all to the right of the line, seen along it. */
+    public HalfPlane side() {
+        return HalfPlane.rightOf(x, y, angle);
     }
 }

@@ -144,7 +144,7 @@ public final class PictureArea extends BorderPane {
                 onCompared.run();
             }
         });
-        this.second = new SecondPicture(viewer, pictures, compare, this::arrange);
+        this.second = new SecondPicture(viewer, pictures, compare, () -> shown = Shown.NOTHING);
         this.values = new PointedValues(viewer);
         this.scopes = new ScopesPane(viewer);
         this.pace = new PlayPace(player, place -> pump.isReady(place) && second.isReady(place), () -> pump.filled() + second.filled());
@@ -163,6 +163,7 @@ public final class PictureArea extends BorderPane {
         stage.getChildren().addAll(second.nodes());
         stage.getChildren().addAll(safe, trouble, values);
         setId("picture");
+        image.setId("first-picture");
         getStyleClass().add("picture");
         stage.getStyleClass().add("picture-stage");
         stage.setMinSize(0, 0);
@@ -440,7 +441,8 @@ public final class PictureArea extends BorderPane {
             return false;
         }
         if (why.isPresent()) {
-            image.setImage(null);
+            // The other one is seen though this one can't be.
+            image.setImage(second.half() == null ? null : ring.put(null, pump.wish().width(), pump.wish().height(), second.samples(place), second.half()));
             ground.checker().setVisible(false);
             trouble.setText(why.get());
             values.show(null, null, null, 0, 0);
@@ -450,7 +452,7 @@ public final class PictureArea extends BorderPane {
                 return false;
             }
             slide.settle();
-            image.setImage(ring.put(pixels.get(), pump.wish().width(), pump.wish().height()));
+            image.setImage(ring.put(pixels.get(), pump.wish().width(), pump.wish().height(), second.samples(place), second.half()));
             trouble.setText("");
             ground.checker().setVisible(ground.colour() == null && player.strip().transparent() && transport.look() != Message.Look.ALPHA && !isDifference());
             Side other = compare.isGoing() ? compare.beside() : null;
@@ -484,10 +486,10 @@ public final class PictureArea extends BorderPane {
     }
 
     private void arrange() {
+        trouble.setPrefWidth(Math.max(0, stage.getWidth() - 80));
+        trouble.relocate(40, stage.getHeight() / 2 - 20);
         if (image.getImage() == null || player.strip() == null) {
             safe.setVisible(false);
-            trouble.setPrefWidth(Math.max(0, stage.getWidth() - 80));
-            trouble.relocate(40, stage.getHeight() / 2 - 20);
             return;
         }
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
@@ -502,6 +504,7 @@ public final class PictureArea extends BorderPane {
         image.relocate(x, y);
         ground.checker().resizeRelocate(x, y, width, height);
         second.arrange(x, y, width, height, zoom == 1);
+        image.setVisible(!second.covers());
         values.arrange(x, y, width, height, stage.getHeight());
         safe.setVisible(transport.showsSafeAreas());
         safe.over(x, y, width, height);

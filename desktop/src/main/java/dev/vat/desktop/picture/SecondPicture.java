@@ -1,6 +1,7 @@
 package dev.vat.desktop.picture;
 
 import dev.vat.desktop.compare.CompareBar;
+import dev.vat.desktop.compare.HalfPlane;
 import dev.vat.desktop.compare.Side;
 import dev.vat.desktop.compare.Way;
 import dev.vat.desktop.compare.WipeLine;
@@ -15,7 +16,7 @@ import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
 import javafx.scene.shape.Rectangle;
 
-/** The picture that another one is held against: over it, behind a line, or beside it. In step with it, always. */
+/** The picture that another one is held against: in its place, behind a line, or beside it. In step with it, always. */
 final class SecondPicture {
 
     private final CompareBar compare;
@@ -25,7 +26,7 @@ final class SecondPicture {
     private final Label trouble = new Label();
     private final WipeLine line;
 
-    /** @param again told when it has to be laid out anew */
+    /** @param again told when both have to be shown anew */
     SecondPicture(Viewer viewer, FrameCache cache, CompareBar compare, Runnable again) {
         this.compare = compare;
         this.pump = new FramePump(viewer, cache);
@@ -92,8 +93,23 @@ final class SecondPicture {
             return;
         }
         Optional<ByteBuffer> pixels = pump.picture(place);
-        image.setImage(pixels.map(p -> ring.put(p, pump.wish().width(), pump.wish().height())).orElse(null));
+        image.setImage(half() != null ? null : pixels.map(p -> ring.put(p, pump.wish().width(), pump.wish().height())).orElse(null));
         trouble.setText(pixels.isPresent() ? "" : pump.trouble(place).orElse(""));
+    }
+
+    /** What of the first picture gives way to this one's samples; null unless they lie behind a line. */
+    HalfPlane half() {
+        return isWanted() && compare.way() == Way.WIPE ? line.side() : null;
+    }
+
+    /** @return null where there is no picture */
+    ByteBuffer samples(long place) {
+        return isWanted() ? pump.picture(place).orElse(null) : null;
+    }
+
+    /** Whether it stands in the first one's place. */
+    boolean covers() {
+        return isWanted() && compare.way() == Way.FLIP && compare.isFlipped();
     }
 
     void turn(double degrees) {
@@ -104,8 +120,8 @@ final class SecondPicture {
     void arrange(double x, double y, double width, double height, boolean smooth) {
         boolean wanted = isWanted();
         Way way = compare.way();
-        image.setVisible(wanted && (way != Way.FLIP || compare.isFlipped()));
-        trouble.setVisible(image.isVisible());
+        image.setVisible(wanted && (way == Way.BESIDE || covers()));
+        trouble.setVisible(wanted && (way != Way.FLIP || covers()));
         line.setVisible(wanted && way == Way.WIPE);
         if (!wanted) {
             return;
@@ -117,7 +133,7 @@ final class SecondPicture {
         image.relocate(left, y);
         trouble.relocate(left + 20, y + height / 2);
         line.over(x, y, width, height);
-        image.setClip(way == Way.WIPE ? line.side() : way == Way.BESIDE ? new Rectangle(width, height) : null);
+        image.setClip(way == Way.BESIDE ? new Rectangle(width, height) : null);
     }
 
     void close() {

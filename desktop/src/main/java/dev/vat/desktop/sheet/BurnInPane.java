@@ -1,8 +1,8 @@
 package dev.vat.desktop.sheet;
 
-import static dev.vat.desktop.sheet.Fields.field;
-import static dev.vat.desktop.sheet.Fields.named;
-import static dev.vat.desktop.sheet.Fields.text;
+import static dev.vat.desktop.look.Fields.field;
+import static dev.vat.desktop.look.Fields.named;
+import static dev.vat.desktop.look.Fields.text;
 
 import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.burnin.Field;

@@ -1,15 +1,16 @@
 package dev.vat.desktop.sheet;
 
-import static dev.vat.desktop.sheet.Fields.choice;
-import static dev.vat.desktop.sheet.Fields.field;
-import static dev.vat.desktop.sheet.Fields.named;
-import static dev.vat.desktop.sheet.Fields.text;
+import static dev.vat.desktop.look.Fields.choice;
+import static dev.vat.desktop.look.Fields.field;
+import static dev.vat.desktop.look.Fields.named;
+import static dev.vat.desktop.look.Fields.text;
 
 import dev.vat.core.burnin.Wording;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.Drawn;
 import dev.vat.core.time.Rate;
+import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
 import java.util.ArrayList;
 import java.util.List;

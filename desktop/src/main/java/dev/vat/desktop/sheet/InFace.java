@@ -7,6 +7,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.preview.ScenesPane;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -45,9 +46,12 @@ public final class InFace extends VBox {
     /** Stays while the rows under it are made anew, so that nobody's typing is cut off. */
     private final HBox filterBar = Parts.row(Parts.label("Show", "note"), words, onlyTrouble);
     private final VBox list = new VBox();
+    private final ScenesPane scenes;
     private String selected;
 
-    public InFace(Studio studio, Ask ask, Consumer<String> select) {
+    /** @param scenes what stands above the sources */
+    public InFace(Studio studio, Ask ask, ScenesPane scenes, Consumer<String> select) {
+        this.scenes = scenes;
         this.studio = studio;
         this.ask = ask;
         this.select = select;
@@ -61,12 +65,13 @@ public final class InFace extends VBox {
         onlyTrouble.setId("only-trouble");
         onlyTrouble.setOnAction(_ -> show(selected));
         filterBar.getStyleClass().add("filter-bar");
-        getChildren().addAll(filterBar, list);
+        getChildren().addAll(scenes, filterBar, list);
     }
 
     /** @param selected id of the source whose reading is unfolded */
     public void show(String selected) {
         this.selected = selected;
+        scenes.show();
         List<Source> sources = studio.project().sources();
         List<Node> rows = new ArrayList<>();
         if (studio.search().isGoing()) {

@@ -1,10 +1,10 @@
 package dev.vat.desktop.sheet;
 
-import static dev.vat.desktop.sheet.Fields.choice;
-import static dev.vat.desktop.sheet.Fields.field;
-import static dev.vat.desktop.sheet.Fields.named;
-import static dev.vat.desktop.sheet.Fields.text;
-import static dev.vat.desktop.sheet.Fields.whole;
+import static dev.vat.desktop.look.Fields.choice;
+import static dev.vat.desktop.look.Fields.field;
+import static dev.vat.desktop.look.Fields.named;
+import static dev.vat.desktop.look.Fields.text;
+import static dev.vat.desktop.look.Fields.whole;
 
 import dev.vat.core.content.ContentFault;
 import dev.vat.core.delivery.Fit;

@@ -1,10 +1,10 @@
 package dev.vat.desktop.sheet;
 
-import static dev.vat.desktop.sheet.Fields.choice;
-import static dev.vat.desktop.sheet.Fields.field;
-import static dev.vat.desktop.sheet.Fields.named;
-import static dev.vat.desktop.sheet.Fields.orEmpty;
-import static dev.vat.desktop.sheet.Fields.text;
+import static dev.vat.desktop.look.Fields.choice;
+import static dev.vat.desktop.look.Fields.field;
+import static dev.vat.desktop.look.Fields.named;
+import static dev.vat.desktop.look.Fields.orEmpty;
+import static dev.vat.desktop.look.Fields.text;
 
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
@@ -20,6 +20,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
@@ -148,7 +149,12 @@ final class ReadingPane extends VBox {
                 studio.edit(Edits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
         studio.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range())).ifPresent(range ->
                 values.add(Parts.small("expect-kin", range + " as its kin", () -> studio.edit(Edits.setExpected(source.id(), range)))));
-        return field("Expected", expected == null ? "The frames that there should be, if more are to come." : "", values.toArray(Node[]::new));
+        studio.previews().approvedFor(source).stream().filter(a -> !a.equals(reading.approved())).forEach(a ->
+                values.add(Parts.small("expect-approved", "as approved, " + a.preview() + " " + a.range(), () -> studio.edit(Edits.setApproved(source.id(), a)))));
+        if (reading.approved() != null) {
+            values.add(Parts.small("expect-nothing", "not as " + reading.approved().preview(), () -> studio.edit(Edits.setApproved(source.id(), null))));
+        }
+        return field("Expected", reading.approved() != null ? "As the approved preview has them." : expected == null ? "The frames that there should be, if more are to come." : "", values.toArray(Node[]::new));
     }
 
     private HBox gap() {

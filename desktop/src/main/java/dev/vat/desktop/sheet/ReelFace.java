@@ -11,6 +11,7 @@ import dev.vat.core.run.Programme;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.time.LocalDate;

@@ -1,5 +1,6 @@
 package dev.vat.desktop.strip;
 
+import dev.vat.core.preview.Preview;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.protocol.Message;
 import java.util.Optional;
@@ -12,6 +13,12 @@ import java.util.Optional;
  * @param offset how many of its own places the inner one is ahead
  */
 public record Alongside(Strip inner, Strip main, long offset) implements Wrapped {
+
+    /** In step from the first frames on; previews by the numbers of their scene's frames. */
+    public static long usualOffset(Strip main, Strip inner) {
+        return main instanceof PreviewStrip(_, Preview one) && inner instanceof PreviewStrip(_, Preview other) && one.numbers().step() == other.numbers().step()
+                ? Math.floorDiv(one.numbers().first() - other.numbers().first(), one.numbers().step()) : 0;
+    }
 
     @Override
     public long count() {

@@ -56,6 +56,8 @@ public final class Studio implements AutoCloseable {
     private final Foretelling foretelling;
     private final Making making;
     private final Past past;
+    private final Scenes scenes;
+    private final Previews previews;
     private final List<Runnable> listeners = new ArrayList<>();
     private EditHistory history = new EditHistory(Project.EMPTY);
     private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), Observed.Destination.UNKNOWN));
@@ -84,9 +86,12 @@ public final class Studio implements AutoCloseable {
         this.search = new Search(this, background, this.ui, () -> closed);
         this.making = new Making(this, keeper);
         this.past = new Past(this, places, background, this.ui);
+        this.scenes = new Scenes(this, places, background, this.ui);
+        this.previews = new Previews(this, places, background, this.ui);
         this.foretelling = new Foretelling(this, places, background, this.ui);
         this.presets = new Presets(PresetStore.in(places), this);
         runs.findLeftOver();
+        previews.load();
     }
 
     public void addListener(Runnable listener) {
@@ -287,6 +292,16 @@ public final class Studio implements AutoCloseable {
         return foretelling;
     }
 
+    /** Scenes that run on this machine. */
+    public Scenes scenes() {
+        return scenes;
+    }
+
+    /** What was captured of them. */
+    public Previews previews() {
+        return previews;
+    }
+
     public Presets presets() {
         return presets;
     }
@@ -484,6 +499,8 @@ public final class Studio implements AutoCloseable {
     public void close() {
         closed = true;
         foretelling.close();
+        previews.close();
+        scenes.close();
         runs.close();
         viewer.close();
         keeper.close();

@@ -5,6 +5,7 @@ import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.past.HistoryPage;
+import dev.vat.desktop.preview.StoryPage;
 import dev.vat.desktop.runs.FilePictures;
 import dev.vat.desktop.runs.ReceiptPage;
 import dev.vat.desktop.studio.Past;
@@ -97,6 +98,18 @@ final class Documents {
                 show(new LadderPage(studio, found, () -> ladders(studio.project().deliverablesOn()), () -> show(null)));
             }
         });
+    }
+
+    /** All previews of a camera through time. */
+    void story(String scene, String camera, StoryPage.Window previews) {
+        show(new StoryPage(studio, scene, camera, previews));
+    }
+
+    /** Previews may have come or gone. */
+    void refresh() {
+        if (open instanceof StoryPage story) {
+            story.show();
+        }
     }
 
     void history() {

@@ -13,7 +13,6 @@ import dev.vat.core.run.PictureWords;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.picture.PictureArea;
-import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.ReelStrip;
 import dev.vat.desktop.strip.SourceStrip;
 import dev.vat.desktop.strip.Strip;
@@ -29,7 +28,7 @@ final class LookedAt implements PictureArea.Dragged {
     private final Studio studio;
     private final SheetPane sheet;
     private String selected;
-    private MovieStrip watched;
+    private Strip watched;
     private String watchedTitle = "";
 
     LookedAt(Studio studio, SheetPane sheet) {
@@ -47,7 +46,7 @@ final class LookedAt implements PictureArea.Dragged {
         watched = null;
     }
 
-    void watch(MovieStrip file, String title) {
+    void watch(Strip file, String title) {
         watched = file;
         watchedTitle = title;
     }

@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import dev.vat.core.project.ReelEdits;
 import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.preview.ScenesPane;
 import dev.vat.desktop.sheet.Dragged;
 import dev.vat.desktop.sheet.FindingsPane;
 import dev.vat.desktop.sheet.InFace;
@@ -41,6 +42,7 @@ final class SheetPane extends BorderPane {
     private Face face = Face.IN;
 
     /**
+     * @param scenes what stands above the sources
      * @param faceChosen told of a press on a face's name
      * @param sourceChosen told of the id of a source
      * @param seek told of a reel frame to go to
@@ -49,9 +51,9 @@ final class SheetPane extends BorderPane {
      * @param ladders asked for steps of quality
      * @param goTo told of a source and the number of a frame of it that is to be shown
      */
-    SheetPane(Studio studio, Ask ask, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek, LongSupplier playhead,
+    SheetPane(Studio studio, Ask ask, ScenesPane scenes, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek, LongSupplier playhead,
               Runnable columnChosen, Runnable ladders, BiConsumer<String, Long> goTo) {
-        in = new InFace(studio, ask, sourceChosen);
+        in = new InFace(studio, ask, scenes, sourceChosen);
         reel = new ReelFace(studio, ask, seek, playhead);
         out = new OutFace(studio, ask, columnChosen, ladders);
         targets = new TargetBar(studio, ask);

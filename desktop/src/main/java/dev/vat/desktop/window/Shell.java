@@ -13,6 +13,7 @@ import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Look;
 import dev.vat.desktop.picture.PictureArea;
+import dev.vat.desktop.preview.ScenesPane;
 import dev.vat.desktop.runs.RunsPane;
 import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.strip.MovieStrip;
@@ -57,6 +58,8 @@ public final class Shell extends StackPane {
     private final HeadBar head;
     private final BandPane band;
     private final SheetPane sheet;
+    private final ScenesPane scenes;
+    private final PreviewActs previews;
     private final PictureArea picture;
     private final RunsPane runs;
     private final Welcome welcome;
@@ -82,7 +85,38 @@ public final class Shell extends StackPane {
         head = new HeadBar(studio, commands);
         picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), studio.settings().pictureBytes(), () -> !studio.watch().isChecking());
         band = new BandPane(studio, player, dyes, picture::seek);
-        sheet = new SheetPane(studio, ask, this::choose, this::choose, picture::seek, player::place, this::refreshLater, this::tryQualities, this::goTo);
+        previews = new PreviewActs(studio, player, picture, new PreviewActs.Window() {
+            @Override
+            public void source(String id) {
+                sheet.setFace(SheetPane.Face.IN);
+                choose(id);
+            }
+
+            @Override
+            public void reel() {
+                choose(SheetPane.Face.REEL);
+            }
+
+            @Override
+            public void story(String scene, String camera) {
+                documents.story(scene, camera, previews);
+            }
+
+            @Override
+            public void watch(Strip strip, String title) {
+                looked.watch(strip, title);
+                documents.close();
+                refresh();
+            }
+
+            @Override
+            public void picture() {
+                documents.close();
+                refreshLater();
+            }
+        });
+        scenes = new ScenesPane(studio, previews, previews::selected);
+        sheet = new SheetPane(studio, ask, scenes, this::choose, this::choose, picture::seek, player::place, this::refreshLater, this::tryQualities, this::goTo);
         looked = new LookedAt(studio, sheet);
         documents = new Documents(studio, ask, new Documents.Window() {
             @Override
@@ -148,6 +182,8 @@ public final class Shell extends StackPane {
         setOnDragExited(_ -> stage.getStyleClass().remove("drop-here"));
         setOnDragDropped(this::dropped);
         studio.addListener(this::refreshLater);
+        studio.previews().setOnCaptured(previews::play);
+        studio.scenes().look();
         dress();
         refresh();
     }
@@ -176,6 +212,9 @@ public final class Shell extends StackPane {
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
                 .add("still", "Make a still of this frame", control(KeyCode.K), this::hasPicture, () -> looked.keepStill(player.strip(), player.place()))
                 .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
+                .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> studio.scenes().standIn().isEmpty(), () -> studio.scenes().startStandIn())
+                .add("director-reel", "A reel of the latest previews, for the director", null, () -> !studio.previews().latest().isEmpty(), () -> previews.director())
+                .add("stop-capture", "Stop capturing, and keep what is there", null, () -> studio.previews().isGoing(), () -> studio.previews().stop())
                 .add("cores", "How many of the machine's cores runs may use", null, this::askCores)
                 .add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
                 .add("back", "One frame back", key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
@@ -353,6 +392,9 @@ public final class Shell extends StackPane {
             }
         }
         sheet.out().showProgress();
+        scenes.showProgress();
+        documents.refresh();
+        previews.showing(strip);
         runs.show();
         boolean empty = studio.project().sources().isEmpty();
         if (empty) {

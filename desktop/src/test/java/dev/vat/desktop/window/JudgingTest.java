@@ -17,15 +17,16 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
+import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.scene.paint.Color;
 import javafx.stage.Window;
 import org.junit.jupiter.api.Test;
 
@@ -159,7 +160,7 @@ class JudgingTest extends WindowCase {
             press("way-" + way.name().toLowerCase(Locale.ROOT));
             settle();
             ImageView second = (ImageView) node("second-picture");
-            assertThat(on(() -> second.isVisible() && second.getImage() != null)).as(way.name()).isEqualTo(way == Way.WIPE || way == Way.BESIDE);
+            assertThat(on(() -> second.isVisible() && second.getImage() != null)).as(way.name()).isEqualTo(way == Way.BESIDE);
         }
         press("way-flip");
         type(KeyCode.X);
@@ -191,15 +192,30 @@ class JudgingTest extends WindowCase {
         press("compare-with");
         choose("compare-source-s2");
         settle();
+        press("compare-later");
+        settle();
+        Color besides = shownAt(.52, .5);
+        Color left = shownAt(.48, .5);
         double before = on(() -> node("wipe-middle").localToScene(node("wipe-middle").getBoundsInLocal()).getCenterX());
         drag("#wipe-middle", MouseButton.PRIMARY).dropBy(60, 0);
         settle();
         double after = on(() -> node("wipe-middle").localToScene(node("wipe-middle").getBoundsInLocal()).getCenterX());
         assertThat(after).isGreaterThan(before + 30);
-        Node shape = on(() -> node("second-picture").getClip());
-        type(KeyCode.H);
+        assertThat(shownAt(.52, .5)).as("the line went past it").isNotEqualTo(besides);
+        assertThat(shownAt(.48, .5)).isEqualTo(left);
+        Color above = shownAt(.9, .02);
+        for (int turn = 0; turn < 6; turn++) {
+            type(KeyCode.H);
+        }
         settle();
-        assertThat(on(() -> node("second-picture").getClip().getBoundsInLocal())).isNotEqualTo(shape.getBoundsInLocal());
+        assertThat(shownAt(.9, .02)).as("the line was turned over it").isNotEqualTo(above);
+    }
+
+    private Color shownAt(double across, double down) throws Exception {
+        return on(() -> {
+            Image image = ((ImageView) node("first-picture")).getImage();
+            return image.getPixelReader().getColor((int) (across * image.getWidth()), (int) (down * image.getHeight()));
+        });
     }
 
     @Test

@@ -50,6 +50,11 @@ public record Places(Path config, Path data, Path cache, Path log) {
         return value == null || value.isBlank() ? otherwise : Path.of(value);
     }
 
+    /** Where scenes that run say how they are reached. */
+    public Path scenes() {
+        return data.resolve("scenes");
+    }
+
     public Path runs() {
         return data.resolve("runs");
     }

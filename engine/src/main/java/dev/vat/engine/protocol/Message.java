@@ -10,6 +10,8 @@ import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import dev.vat.core.preview.CaptureWish;
+import dev.vat.core.preview.Preview;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.ClipFacts;
@@ -18,6 +20,8 @@ import dev.vat.core.source.FrameCheck;
 import dev.vat.core.time.Rational;
 import dev.vat.core.trial.PairLikeness;
 import dev.vat.core.trial.Trial;
+import dev.vat.engine.feed.SceneNotice;
+import dev.vat.engine.standin.RenderOrder;
 import java.util.List;
 
 /**
@@ -59,6 +63,16 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Try.class, name = "try"),
     @JsonSubTypes.Type(value = Message.Trying.class, name = "trying"),
     @JsonSubTypes.Type(value = Message.Tried.class, name = "tried"),
+    @JsonSubTypes.Type(value = Message.Capture.class, name = "capture"),
+    @JsonSubTypes.Type(value = Message.Capturing.class, name = "capturing"),
+    @JsonSubTypes.Type(value = Message.Captured.class, name = "captured"),
+    @JsonSubTypes.Type(value = Message.RecoverCaptures.class, name = "recover-captures"),
+    @JsonSubTypes.Type(value = Message.Recovered.class, name = "recovered"),
+    @JsonSubTypes.Type(value = Message.Serve.class, name = "serve"),
+    @JsonSubTypes.Type(value = Message.Serving.class, name = "serving"),
+    @JsonSubTypes.Type(value = Message.Take.class, name = "take"),
+    @JsonSubTypes.Type(value = Message.Render.class, name = "render"),
+    @JsonSubTypes.Type(value = Message.Rendered.class, name = "rendered"),
     @JsonSubTypes.Type(value = Message.DrawDemo.class, name = "draw-demo"),
     @JsonSubTypes.Type(value = Message.Drawn.class, name = "drawn"),
     @JsonSubTypes.Type(value = Message.Broken.class, name = "broken"),
@@ -305,6 +319,34 @@ public sealed interface Message {
 
     /** What came of a trial. */
     record Tried(long id, Trial trial) implements Message { }
+
+    /** Asks to take a preview from a scene. @param store where previews are kept */
+    record Capture(long id, SceneNotice notice, CaptureWish wish, String store) implements Message { }
+
+    /** How far a capture is. @param secondsLeft at the speed so far */
+    record Capturing(long id, long drawn, long frames, double secondsLeft) implements Message { }
+
+    /** A capture is over. @param preview what came of it, or null @param why it isn't what was wished for, or null */
+    record Captured(long id, Preview preview, String why) implements Message { }
+
+    /** Asks to make previews of what captures left behind that were cut off. @param store where previews are kept */
+    record RecoverCaptures(long id, String store) implements Message { }
+
+    record Recovered(long id, List<Preview> previews) implements Message { }
+
+    /** Asks the stand-in scene to be there for whoever asks. @param folder where it says how it is reached */
+    record Serve(long id, String folder) implements Message { }
+
+    record Serving(long id, SceneNotice notice) implements Message { }
+
+    /** Asks the stand-in scene to be another take of itself. */
+    record Take(long id, int number) implements Message { }
+
+    /** Asks the stand-in to render frames into a folder. */
+    record Render(long id, RenderOrder order) implements Message { }
+
+    /** A frame of a render is written. @param last whether it was the last one */
+    record Rendered(long id, long frame, boolean last) implements Message { }
 
     /** Asks to draw the demo's frames into a folder; those that stand there are kept. */
     record DrawDemo(long id, String folder) implements Message { }

@@ -4,6 +4,7 @@ import dev.vat.engine.demo.DemoData;
 import dev.vat.engine.proof.ProofSheet;
 import dev.vat.engine.proof.Reproof;
 import dev.vat.engine.protocol.Message;
+import dev.vat.engine.standin.StandInRender;
 import dev.vat.engine.worker.WorkerDuty;
 import dev.vat.scene.Shot;
 import java.io.IOException;
@@ -40,6 +41,7 @@ public final class RunWorker implements WorkerDuty {
                     WhatIsDone.join(RunHome.at(Path.of(done.home())), done.target(), Path.of(done.folder())).toString())));
             case Message.DrawDemo demo -> start(demo.id(), () -> DemoData.in(Path.of(demo.folder())).write(
                     shot -> events.accept(new Message.Drawn(demo.id(), shot.id(), shot == Shot.values()[Shot.values().length - 1]))));
+            case Message.Render render -> start(render.id(), () -> new StandInRender(render.order()).run((frame, last) -> events.accept(new Message.Rendered(render.id(), frame, last))));
             case Message.Pause pause when runner != null -> runner.pause(pause.on());
             case Message.FinishEarly _ when runner != null -> runner.endEarly();
             case Message.Stop _ when runner != null -> runner.stop();

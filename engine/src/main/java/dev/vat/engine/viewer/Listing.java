@@ -51,7 +51,7 @@ public record Listing(Optional<Sequence> sequence, Optional<ClipFacts> clip) {
         }
         clip = withHistory(clip, file, size);
         Optional<Sequence> frames = clip.frames() == 0 ? Optional.empty()
-                : Optional.of(Sequence.ofMovie(location.folder(), location.pattern().before(), clip.frames(), size,
+                : Optional.of(Sequence.ofMovie(location.folder(), location.pattern().before(), clip.frames(), clip.numbers(), size,
                         Files.getLastModifiedTime(file).toMillis()));
         return new Listing(frames, Optional.of(clip));
     }

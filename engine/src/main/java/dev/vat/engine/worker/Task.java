@@ -22,8 +22,13 @@ public final class Task {
      */
     public static Message ask(Places places, Message question, Consumer<Message> answers, Predicate<Message> last)
             throws IOException, InterruptedException {
+        return ask(places, WorkerRole.RUN, question, answers, last);
+    }
+
+    /** The same of a worker of another kind. */
+    public static Message ask(Places places, WorkerRole role, Message question, Consumer<Message> answers, Predicate<Message> last) throws IOException, InterruptedException {
         CompletableFuture<Message> answer = new CompletableFuture<>();
-        try (WorkerProcess worker = WorkerProcess.start(WorkerRole.RUN, places, message -> {
+        try (WorkerProcess worker = WorkerProcess.start(role, places, message -> {
             answers.accept(message);
             if (message instanceof Message.Broken broken) {
                 answer.completeExceptionally(new IOException(broken.why()));

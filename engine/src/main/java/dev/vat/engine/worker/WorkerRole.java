@@ -9,7 +9,11 @@ public enum WorkerRole {
     /** One run. */
     RUN("run"),
     /** A trial: excerpts of files, to learn what the whole ones will be. */
-    TRIAL("trial");
+    TRIAL("trial"),
+    /** A preview that is taken from a scene. */
+    CAPTURE("capture"),
+    /** The stand-in scene, where the window started it. */
+    SCENE("scene");
 
     private final String id;
 

@@ -1,6 +1,5 @@
-package dev.vat.desktop.sheet;
+package dev.vat.desktop.look;
 
-import dev.vat.desktop.look.Parts;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Objects;
@@ -20,14 +19,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** The pieces that a reading is set with: a name at the left, values at the right, one plain sentence under them. */
-final class Fields {
+public final class Fields {
 
     private static final double USUAL_WIDTH = 470;
 
     private Fields() { }
 
     /** @param sentence what it does and comes to; empty for none */
-    static HBox field(String name, String sentence, Node... values) {
+    public static HBox field(String name, String sentence, Node... values) {
         FlowPane line = Parts.choices();
         line.getChildren().addAll(values);
         VBox right = new VBox(line);
@@ -46,7 +45,7 @@ final class Fields {
     }
 
     /** Buttons of which one is pressed; null is a choice like any other. */
-    static <T> Node[] choice(String id, T[] values, T now, Function<T, String> words, Consumer<T> chosen) {
+    public static <T> Node[] choice(String id, T[] values, T now, Function<T, String> words, Consumer<T> chosen) {
         ToggleGroup group = new ToggleGroup();
         return Arrays.stream(values).map(value -> {
             ToggleButton button = new ToggleButton(words.apply(value));
@@ -60,7 +59,7 @@ final class Fields {
     }
 
     /** A place to type in; what {@code entered} refuses stays there, marked, with the reason. */
-    static TextField text(String id, String value, int columns, Consumer<String> entered) {
+    public static TextField text(String id, String value, int columns, Consumer<String> entered) {
         TextField field = new TextField(value);
         field.setId(id);
         field.setPrefColumnCount(columns);
@@ -75,7 +74,7 @@ final class Fields {
     }
 
     /** A text field with a word before it, for lines of several. */
-    static Node named(String word, TextField field) {
+    public static Node named(String word, TextField field) {
         Label name = Parts.label(word, "note");
         name.setMinWidth(Region.USE_PREF_SIZE);
         HBox pair = Parts.row(name, field);
@@ -84,7 +83,7 @@ final class Fields {
     }
 
     /** @throws IllegalArgumentException if it isn't a whole number from {@code least} on */
-    static long whole(String typed, long least) {
+    public static long whole(String typed, long least) {
         try {
             long number = Long.parseLong(typed.strip());
             if (number >= least) {
@@ -96,7 +95,7 @@ final class Fields {
         throw new IllegalArgumentException("'" + typed + "' is not a whole number from " + least + " on");
     }
 
-    static void refuse(TextField field, String why) {
+    public static void refuse(TextField field, String why) {
         field.getStyleClass().add("refused");
         field.setTooltip(new Tooltip(why));
         field.setAccessibleHelp(why);
@@ -104,7 +103,7 @@ final class Fields {
     }
 
     /** A value that may not be there yet, in words. */
-    static String orEmpty(Supplier<Object> value) {
+    public static String orEmpty(Supplier<Object> value) {
         try {
             return String.valueOf(value.get());
         } catch (IllegalArgumentException _) {

@@ -1,0 +1,107 @@
+package dev.vat.cli;
+
+import dev.vat.core.picture.Size;
+import dev.vat.core.preview.CameraFacts;
+import dev.vat.core.preview.CaptureAdvice;
+import dev.vat.core.preview.CaptureWish;
+import dev.vat.core.preview.Preview;
+import dev.vat.core.preview.SceneFacts;
+import dev.vat.core.time.FrameRange;
+import dev.vat.engine.capture.Captures;
+import dev.vat.engine.capture.PreviewStore;
+import dev.vat.engine.feed.SceneFeed;
+import dev.vat.engine.feed.SceneNotice;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "capture", mixinStandardHelpOptions = true, description = "Takes previews of cameras of the scene that runs; without a camera, says which there are.")
+final class CaptureCommand implements Callable<Integer> {
+
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(paramLabel = "CAMERA", arity = "0..*", description = "Cameras, by their names.")
+    private List<String> cameras = List.of();
+
+    @Option(names = "--range", paramLabel = "FIRST-LAST", description = "Frames; those that the camera has keys for if not said.")
+    private String range;
+
+    @Option(names = "--size", paramLabel = "WxH", description = "Size of the pictures; half of the scene's if not said.")
+    private String size;
+
+    @Option(names = "--step", paramLabel = "N", defaultValue = "1", description = "Every how many frames one is drawn; the length stays.")
+    private long step;
+
+    @Option(names = "--lead-in", paramLabel = "FRAMES", description = "Frames to run before the first one; what the scene says if not said.")
+    private Long leadIn;
+
+    @Option(names = "--no-mark", description = "No mark that says that it is a draft.")
+    private boolean noMark;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    CaptureCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Captures captures = new Captures(places);
+        captures.recover().forEach(this::tell);
+        SceneNotice notice = SceneNotice.in(places.scenes()).stream().findFirst()
+                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "No scene runs on this machine. 'vat scene' starts the stand-in"));
+        SceneFacts scene;
+        try (SceneFeed feed = SceneFeed.connect(notice, PATIENCE, _ -> { })) {
+            scene = feed.describe();
+        }
+        if (cameras.isEmpty()) {
+            scene.cameras().forEach(c -> {
+                output.event("camera", "id", c.id(), "title", c.title(), "keyed", c.keyed());
+                output.say(c.id() + "  " + c.title() + (c.keyed() == null ? "" : "  " + CaptureAdvice.range(c.keyed())));
+            });
+            return ExitCode.PROVEN.code();
+        }
+        List<CaptureWish> wishes = cameras.stream().map(id -> wish(scene, id)).toList();
+        for (CaptureWish wish : wishes) {
+            CaptureAdvice.of(scene, wish).forEach(a -> output.say(wish.camera() + ": " + a.text()));
+            try (Captures.Going going = captures.start(notice, wish, p -> output.event("capturing", "camera", wish.camera(), "drawn", p.drawn(), "frames", p.frames()))) {
+                Message.Captured captured = SceneFeed.await(going.result());
+                if (captured.preview() == null) {
+                    throw new CommandFailure(ExitCode.FAILED, "Nothing of " + wish.camera() + " was captured: " + captured.why());
+                }
+                tell(captured.preview());
+            }
+        }
+        return ExitCode.PROVEN.code();
+    }
+
+    private CaptureWish wish(SceneFacts scene, String id) {
+        CameraFacts camera = scene.camera(id).orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, scene.name() + " has no camera '" + id + "'"));
+        try {
+            CaptureWish wish = CaptureWish.of(scene, camera);
+            wish = range == null ? wish : wish.withRange(FrameRange.parse(range));
+            wish = size == null ? wish : wish.withSize(Size.parse(size));
+            return wish.withEvery(step).withLeadIn(leadIn == null ? wish.leadIn() : leadIn).withDraft(!noMark);
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
+        }
+    }
+
+    private void tell(Preview preview) {
+        String path = PreviewStore.in(places).movie(preview).toString();
+        output.event("captured", "path", path, "drawn", preview.drawn(), "wished", preview.wish().drawn(), "why", preview.why());
+        output.say(path + "  " + preview.drawn() + " of " + preview.wish().drawn() + " frames" + (preview.why() == null ? "" : ": " + preview.why())
+                + (preview.idle() == null ? "" : "; nothing moves after " + CaptureAdvice.number(preview.idle())));
+    }
+}

@@ -1,0 +1,94 @@
+package dev.vat.cli;
+
+import dev.vat.core.picture.Size;
+import dev.vat.core.time.FrameRange;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.standin.RenderOrder;
+import dev.vat.engine.worker.Task;
+import dev.vat.scene.flats.FlatsCamera;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "render", mixinStandardHelpOptions = true,
+        description = "Has the stand-in scene render numbered frames into a folder, with the faults that renders have: for demos, lessons and tests.")
+final class SceneRenderCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(paramLabel = "DIR", description = "Where the frames go.")
+    private Path folder;
+
+    @Option(names = "--camera", defaultValue = "pier", description = "pier, tower or sand.")
+    private String camera;
+
+    @Option(names = "--range", paramLabel = "FIRST-LAST", defaultValue = "1-184", description = "Frames to render (${DEFAULT-VALUE}).")
+    private String range;
+
+    @Option(names = "--size", paramLabel = "WxH", defaultValue = "960x540", description = "Size of the pictures (${DEFAULT-VALUE}).")
+    private String size;
+
+    @Option(names = "--name", description = "What stands in front of the numbers; the camera if not said.")
+    private String name;
+
+    @Option(names = "--exr", description = "Linear EXR with every pass as a layer, in place of 16-bit PNG.")
+    private boolean exr;
+
+    @Option(names = "--take", defaultValue = "1", description = "How the kites are flown, from 1.")
+    private int take;
+
+    @Option(names = "--lead-in", paramLabel = "FRAMES", defaultValue = "0", description = "Frames to run before the first one.")
+    private long leadIn;
+
+    @Option(names = "--slow", paramLabel = "MILLIS", defaultValue = "0", description = "How long each frame takes at least.")
+    private long slow;
+
+    @Option(names = "--jumbled", description = "Let frames not come in their order.")
+    private boolean jumbled;
+
+    @Option(names = "--crash", paramLabel = "FRAME", description = "End at this frame as a crash does.")
+    private Long crash;
+
+    @Option(names = "--flaw", paramLabel = "KIND@FRAME", description = "cut, torn, blank, pop, smaller, hole or leaving, and the frame: torn@12.")
+    private List<String> flaws = new ArrayList<>();
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    SceneRenderCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        RenderOrder order = order();
+        try {
+            Task.ask(places, new Message.Render(1, order), message -> {
+                if (message instanceof Message.Rendered rendered) {
+                    output.event("frame", "frame", rendered.frame());
+                    output.say(order.fileName(rendered.frame()));
+                }
+            }, message -> message instanceof Message.Rendered rendered && rendered.last());
+        } catch (IOException e) {
+            throw new CommandFailure(ExitCode.FAILED, "The render ended: " + e.getMessage());
+        }
+        return ExitCode.PROVEN.code();
+    }
+
+    private RenderOrder order() {
+        try {
+            return new RenderOrder(folder.toAbsolutePath().normalize().toString(), name == null ? camera : name, FlatsCamera.parse(camera).id(), FrameRange.parse(range), Size.parse(size), exr, take, leadIn, slow,
+                    jumbled, crash, flaws.stream().map(RenderOrder.Flaw::parse).toList());
+        } catch (IllegalArgumentException e) {
+            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
+        }
+    }
+}

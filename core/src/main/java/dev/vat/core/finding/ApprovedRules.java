@@ -1,0 +1,67 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Source;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.Approved;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import java.util.List;
+
+/** Final frames against the preview that was approved. */
+final class ApprovedRules {
+
+    /** Half a pixel of a preview of some hundred rows. */
+    private static final Rational SAME_SHAPE = Rational.of(1, 100);
+
+    private ApprovedRules() { }
+
+    static void check(Programme.Entry entry, List<Finding> found) {
+        Source source = entry.source();
+        Approved approved = source.reading().approved();
+        if (approved == null) {
+            return;
+        }
+        FrameTable table = entry.table();
+        FrameRange range = approved.range();
+        Sequence sequence = table.sequence();
+        long there = 0;
+        for (int i = 0; i < sequence.count(); i++) {
+            FrameState state = table.stateAt(i);
+            there += range.contains(sequence.number(i)) && !state.isFault() ? 1 : 0;
+        }
+        String what = approved.preview() + ", camera " + approved.camera() + ", " + sequence.pattern().number(range.first()) + "-" + sequence.pattern().number(range.last());
+        boolean whole = there == range.count();
+        found.add(Finding.of("approved-frames", whole ? Severity.NOTE : Severity.WARNING, whole ? source.name() + ": the render has all of the approved " + range.count() + " frames."
+                : source.name() + ": the render has " + there + " of the approved " + range.count() + ".").aboutSource(source.id()).withEvidence(what));
+        Rate rate = source.reading().rate();
+        if (rate != null && !rate.equals(approved.rate())) {
+            found.add(Finding.of("approved-rate", Severity.WARNING, source.name() + ": the approved preview runs at " + approved.rate().label() + ", these frames are read at " + rate.label() + ".")
+                    .aboutSource(source.id()).withEvidence(what).withRemedies(new Remedy.Apply("Read at " + approved.rate().label(), Edits.setSourceRate(source.id(), approved.rate()))));
+        }
+        table.format().ifPresent(format -> shape(source, approved, format, what, found));
+        if (approved.leadIn() > 0) {
+            found.add(Finding.of("approved-lead-in", Severity.NOTE, source.name() + ": in the approved preview the scene ran " + approved.leadIn() + " frames before "
+                    + sequence.pattern().number(range.first()) + ", so that what drifts has settled. The render has to do the same.").aboutSource(source.id()).withEvidence(what));
+        }
+        if (sequence.first() < range.first() && source.reading().range() == null && source.reading().expected() == null) {
+            found.add(Finding.of("approved-before", Severity.WARNING, source.name() + ": there are frames before the first approved one.").aboutSource(source.id()).withEvidence(what)
+                    .withRemedies(new Remedy.Apply("Take " + range, Edits.setRange(source.id(), range))));
+        }
+    }
+
+    private static void shape(Source source, Approved approved, PictureFormat format, String what, List<Finding> found) {
+        Size seen = source.reading().picture().pixelAspectOf(format).seen(format.size());
+        Rational own = Rational.of(seen.width(), seen.height());
+        Rational wanted = Rational.of(approved.size().width(), approved.size().height());
+        if (own.dividedBy(wanted).minus(Rational.ONE).abs().compareTo(SAME_SHAPE) > 0) {
+            found.add(Finding.of("approved-shape", Severity.WARNING, source.name() + ": the approved preview is of another shape, " + approved.size() + " against " + seen + ".").aboutSource(source.id()).withEvidence(what));
+        }
+    }
+}

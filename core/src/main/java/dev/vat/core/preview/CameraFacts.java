@@ -1,0 +1,28 @@
+package dev.vat.core.preview;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.time.FrameRange;
+
+/**
+ * What a scene says of one of its cameras.
+ *
+ * @param id by which the scene knows it
+ * @param keyed from its first key to its last one; null where it has none
+ * @param still the last frame after which nothing that it sees moves any more; null if the scene doesn't know
+ * @param leadIn frames that the scene says have to be run before its first one
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record CameraFacts(String id, String title, FrameRange keyed, Long still, long leadIn) {
+
+    private static final int LONGEST_NAME = 200;
+
+    public CameraFacts {
+        if (id == null || id.isBlank() || id.length() > LONGEST_NAME) {
+            throw new IllegalArgumentException("A camera has no name, or one of more than " + LONGEST_NAME + " letters");
+        }
+        title = title == null || title.isBlank() ? id : title;
+        if (leadIn < 0) {
+            throw new IllegalArgumentException("Camera " + id + " wants a lead-in of " + leadIn + " frames");
+        }
+    }
+}

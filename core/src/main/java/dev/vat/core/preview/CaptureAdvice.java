@@ -1,0 +1,68 @@
+package dev.vat.core.preview;
+
+import dev.vat.core.time.FrameRange;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/**
+ * Something to know before a camera is captured.
+ *
+ * @param text what is the matter
+ * @param remedy what can be done, on a button; null for nothing
+ * @param then the wish that the remedy makes; null for nothing
+ */
+public record CaptureAdvice(String text, String remedy, CaptureWish then) {
+
+    /** Frames below which nobody minds that nothing moves. */
+    private static final int SHORTEST_TAIL = 5;
+
+    public static List<CaptureAdvice> of(SceneFacts scene, CaptureWish wish) {
+        List<CaptureAdvice> all = new ArrayList<>();
+        CameraFacts camera = scene.camera(wish.camera()).orElse(null);
+        if (camera == null) {
+            return List.of(new CaptureAdvice("The scene has no camera '" + wish.camera() + "' any more.", null, null));
+        }
+        outside(scene, wish).ifPresent(all::add);
+        Long still = camera.still();
+        if (still != null && wish.range().last() - still >= SHORTEST_TAIL && still > wish.range().first()) {
+            FrameRange busy = FrameRange.of(wish.range().first(), still);
+            all.add(new CaptureAdvice("Nothing moves after " + number(still) + ": " + (wish.range().last() - still) + " frames would stand still.", "Capture " + range(busy), wish.withRange(busy)));
+        }
+        if (camera.keyed() != null && (wish.range().last() < camera.keyed().first() || wish.range().first() > camera.keyed().last())) {
+            all.add(new CaptureAdvice("This camera has keys from " + range(camera.keyed()) + " alone: in " + range(wish.range()) + " it stands still.", "Capture " + range(camera.keyed()),
+                    wish.withRange(camera.keyed())));
+        }
+        if (wish.leadIn() < camera.leadIn()) {
+            all.add(new CaptureAdvice("The scene wants " + camera.leadIn() + " frames (" + scene.rate().seconds(camera.leadIn()).toDecimal(1) + " s) run before the first one, so that what drifts has settled; "
+                    + (wish.leadIn() == 0 ? "none are" : wish.leadIn() + " are") + ".", "Run " + camera.leadIn() + " before", wish.withLeadIn(camera.leadIn())));
+        }
+        List<Choice> marks = scene.classes().stream().filter(c -> c.construction() && wish.classes().contains(c.id())).toList();
+        if (!marks.isEmpty()) {
+            all.add(new CaptureAdvice("Construction marks will be in the picture: " + marks.stream().map(Choice::title).collect(Collectors.joining(", ")) + ".", "Leave them out",
+                    wish.withClasses(wish.classes().stream().filter(id -> marks.stream().noneMatch(m -> m.id().equals(id))).toList())));
+        }
+        return all;
+    }
+
+    private static Optional<CaptureAdvice> outside(SceneFacts scene, CaptureWish wish) {
+        FrameRange line = scene.timeline();
+        if (wish.range().first() >= line.first() && wish.range().last() <= line.last()) {
+            return Optional.empty();
+        }
+        boolean overlaps = wish.range().first() <= line.last() && wish.range().last() >= line.first();
+        FrameRange inside = overlaps ? FrameRange.of(Math.max(line.first(), wish.range().first()), Math.min(line.last(), wish.range().last())) : line;
+        return Optional.of(new CaptureAdvice("The scene's timeline goes from " + range(line) + ".", "Capture " + range(inside), wish.withRange(inside)));
+    }
+
+    /** As files of frames are numbered. */
+    public static String number(long frame) {
+        return String.format(Locale.ROOT, frame < 0 ? "%05d" : "%04d", frame);
+    }
+
+    public static String range(FrameRange range) {
+        return number(range.first()) + "-" + number(range.last());
+    }
+}

@@ -1,0 +1,190 @@
+package dev.vat.desktop.preview;
+
+import dev.vat.core.picture.Size;
+import dev.vat.core.preview.CameraFacts;
+import dev.vat.core.preview.CaptureAdvice;
+import dev.vat.core.preview.CaptureWish;
+import dev.vat.core.preview.Choice;
+import dev.vat.core.preview.SceneFacts;
+import dev.vat.core.source.LeadIn;
+import dev.vat.core.source.RenderForecast;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Fields;
+import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.LiveScene;
+import dev.vat.desktop.studio.Scenes;
+import dev.vat.desktop.studio.Studio;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** What is to be captured of one camera, a test frame of it, and the button that does it. */
+final class CapturePane extends VBox {
+
+    private static final Integer[] PERCENTS = {25, 50, 75, 100};
+    private static final double TEST_WIDTH = 300;
+    private static final int MILLION = 1_000_000;
+
+    private final Studio studio;
+    private final LiveScene live;
+    private final SceneFacts scene;
+    private final CameraFacts camera;
+    private final CaptureWish wish;
+    private final Supplier<Optional<FrameRange>> selection;
+
+    CapturePane(Studio studio, LiveScene live, SceneFacts scene, CameraFacts camera, Supplier<Optional<FrameRange>> selection) {
+        this.studio = studio;
+        this.live = live;
+        this.scene = scene;
+        this.camera = camera;
+        this.selection = selection;
+        this.wish = live.wish(camera);
+        setId("capture");
+        getStyleClass().add("reading");
+        // A click on the form isn't one on the row around it.
+        setOnMouseClicked(e -> e.consume());
+        getChildren().addAll(acts(), test());
+        CaptureAdvice.of(scene, wish).forEach(advice -> getChildren().add(advice(advice)));
+        getChildren().addAll(range(), size(), step(), shading(), drawn(), before(), written());
+    }
+
+    private void set(CaptureWish other) {
+        studio.scenes().setWish(live, other);
+    }
+
+    private HBox acts() {
+        Button capture = Parts.button("capture-now", "Capture " + wish.drawn() + (wish.drawn() == 1 ? " frame" : " frames"), () -> studio.previews().capture(live, List.of(wish)));
+        capture.getStyleClass().add("capture-now");
+        Button test = Parts.button("capture-test", "Test frame", () -> studio.scenes().test(live, wish, Math.clamp((wish.range().first() + wish.range().last()) / 2, scene.timeline().first(), scene.timeline().last())));
+        Label length = Parts.label(wish.shown() + " frames, " + scene.rate().seconds(wish.shown()).toFixed(2) + " s at " + scene.rate().label(), "mono");
+        length.setId("capture-length");
+        return Parts.row(capture, test, length);
+    }
+
+    private VBox test() {
+        VBox box = new VBox(4);
+        studio.scenes().tested(wish).ifPresent(tested -> {
+            Label words = Parts.wrapped(words(tested), "note");
+            words.setId("capture-forecast");
+            box.getChildren().add(words);
+            if (tested.picture() != null && tested.picture().rgba() != null) {
+                ImageView view = new ImageView(FeedImage.of(tested.picture()));
+                view.setId("capture-picture");
+                view.setPreserveRatio(true);
+                view.setFitWidth(Math.min(TEST_WIDTH, tested.picture().width()));
+                box.getChildren().add(view);
+            }
+        });
+        return box;
+    }
+
+    private String words(Scenes.Tested tested) {
+        if (tested.trouble() != null) {
+            return tested.trouble() + ".";
+        }
+        if (tested.picture() == null) {
+            return "The scene is drawing a test frame.";
+        }
+        Rational seconds = Rational.of(Math.max(1, Math.round(tested.seconds() * MILLION)), MILLION);
+        return "Frame " + CaptureAdvice.number(tested.picture().frame()) + " as it will be captured. One after the other: " + RenderForecast.of(wish.drawn(), seconds).formula() + ".";
+    }
+
+    private HBox advice(CaptureAdvice advice) {
+        Label text = Parts.wrapped(advice.text(), "warn");
+        text.setGraphic(Icon.WARNING.node());
+        text.setMinWidth(0);
+        HBox row = Parts.row(text, Parts.space());
+        if (advice.remedy() != null) {
+            row.getChildren().add(Parts.small("advice-" + advice.remedy().replaceAll("[^A-Za-z0-9]+", "-").toLowerCase(Locale.ROOT), advice.remedy(), () -> set(advice.then())));
+        }
+        return row;
+    }
+
+    private HBox range() {
+        List<Node> values = new ArrayList<>();
+        values.add(Fields.text("capture-range", CaptureAdvice.range(wish.range()), 9, typed -> set(wish.withRange(FrameRange.parse(typed)))));
+        if (camera.keyed() != null) {
+            values.add(choice("capture-keyed", "used by this camera", wish.range().equals(camera.keyed()), () -> set(wish.withRange(camera.keyed()))));
+        }
+        values.add(choice("capture-whole", "whole timeline", wish.range().equals(scene.timeline()), () -> set(wish.withRange(scene.timeline()))));
+        selection.get().ifPresent(selected -> values.add(choice("capture-selected", "as selected, " + CaptureAdvice.range(selected), wish.range().equals(selected), () -> set(wish.withRange(selected)))));
+        String keys = camera.keyed() == null ? "This camera has no keys. " : "Keys from " + CaptureAdvice.range(camera.keyed()) + ", timeline " + CaptureAdvice.range(scene.timeline()) + ".";
+        return Fields.field("Range", keys, values.toArray(Node[]::new));
+    }
+
+    private static ToggleButton choice(String id, String text, boolean on, Runnable act) {
+        ToggleButton button = new ToggleButton(text);
+        button.setId(id);
+        button.setSelected(on);
+        button.setOnAction(_ -> act.run());
+        return button;
+    }
+
+    private HBox size() {
+        List<Node> values = new ArrayList<>();
+        for (int percent : PERCENTS) {
+            Size size = CaptureWish.scaled(scene.size(), percent);
+            values.add(choice("capture-percent-" + percent, percent + " % = " + size, wish.size().equals(size), () -> set(wish.withSize(size))));
+        }
+        values.add(Fields.text("capture-size", wish.size().toString(), 9, typed -> set(wish.withSize(even(Size.parse(typed))))));
+        return Fields.field("Size", "The pixels that the file will have; the scene is set to " + scene.size() + ".", values.toArray(Node[]::new));
+    }
+
+    private static Size even(Size size) {
+        if (size.width() % 2 != 0 || size.height() % 2 != 0) {
+            throw new IllegalArgumentException("H.264 takes even sizes alone, not " + size + ": " + (size.width() + size.width() % 2) + "x" + (size.height() + size.height() % 2) + " would do");
+        }
+        return size;
+    }
+
+    private HBox step() {
+        String sentence = wish.every() == 1 ? "" : wish.range().count() + " by " + wish.every() + " is " + wish.drawn() + (wish.keepLength() ? ", each shown for " + wish.every() + " frames." : ", which plays faster.");
+        return Fields.field("Step", sentence, Fields.named("every", Fields.text("capture-step", Long.toString(wish.every()), 3, typed -> set(wish.withEvery(Fields.whole(typed, 1))))),
+                choice("capture-keep-length", "keep the length", wish.keepLength(), () -> set(wish.withKeepLength(!wish.keepLength()))));
+    }
+
+    private HBox shading() {
+        String[] ids = scene.shadings().stream().map(Choice::id).toArray(String[]::new);
+        Consumer<String> chosen = id -> set(wish.withShading(id));
+        return Fields.field("Shading", "What the scene works out; less is quicker.", Fields.choice("capture-shading", ids, wish.shading(),
+                id -> scene.shadings().stream().filter(s -> s.id().equals(id)).findFirst().map(Choice::title).orElse(id), chosen));
+    }
+
+    private HBox drawn() {
+        List<Node> values = new ArrayList<>();
+        for (Choice thing : scene.classes()) {
+            boolean on = wish.classes().contains(thing.id());
+            values.add(choice("capture-class-" + thing.id(), thing.title(), on, () -> {
+                List<String> classes = new ArrayList<>(wish.classes());
+                if (!classes.remove(thing.id())) {
+                    classes.add(thing.id());
+                }
+                set(wish.withClasses(classes));
+            }));
+        }
+        return Fields.field("Drawn", "Construction marks are left out unless they are asked for.", values.toArray(Node[]::new));
+    }
+
+    private HBox before() {
+        return Fields.field("Run before", wish.leadIn() == 0 ? "Frames that the scene runs before the first one is drawn, so that what drifts has settled."
+                : scene.rate().seconds(wish.leadIn()).toDecimal(2) + " s that aren't drawn, before frame " + CaptureAdvice.number(wish.range().first()) + ".",
+                Fields.text("capture-lead-in", Long.toString(wish.leadIn()), 6, typed -> set(wish.withLeadIn(LeadIn.parse(typed, scene.rate())))), Parts.label("frames, or seconds such as 8 s", "note"));
+    }
+
+    private HBox written() {
+        return Fields.field("Written in", "", choice("capture-named", "camera and frame", wish.named(), () -> set(wish.withNamed(!wish.named()))),
+                choice("capture-draft", "draft mark", wish.draft(), () -> set(wish.withDraft(!wish.draft()))));
+    }
+}

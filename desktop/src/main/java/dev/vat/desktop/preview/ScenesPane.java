@@ -1,0 +1,175 @@
+package dev.vat.desktop.preview;
+
+import dev.vat.core.preview.CameraFacts;
+import dev.vat.core.preview.CaptureAdvice;
+import dev.vat.core.preview.Preview;
+import dev.vat.core.preview.SceneFacts;
+import dev.vat.core.time.FrameRange;
+import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.LiveScene;
+import dev.vat.desktop.studio.Studio;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/** Scenes that run on this machine, with their cameras under them: what each sees, and what is captured of it. */
+public final class ScenesPane extends VBox {
+
+    /** What the window does for cameras. */
+    public interface Window {
+        /** Shows all previews of a camera through time. */
+        void story(String scene, String camera);
+
+        /** Shows the reel of the latest previews. */
+        void director();
+    }
+
+    private static final int THUMBNAIL = 96;
+
+    private final Studio studio;
+    private final Window window;
+    private final Supplier<Optional<FrameRange>> selection;
+    private final Map<String, Image> images = new HashMap<>();
+    private final Label progressWords = Parts.label("", "strong");
+    private final ProgressBar progress = new ProgressBar();
+    private final HBox progressRow = Parts.row(progress, progressWords, Parts.space(), Parts.small("stop-capture", "Stop and keep what is there", this::stop));
+    private String open;
+
+    /** @param selection frames of a preview that are selected on the band */
+    public ScenesPane(Studio studio, Window window, Supplier<Optional<FrameRange>> selection) {
+        this.studio = studio;
+        this.window = window;
+        this.selection = selection;
+        setId("scenes");
+        getStyleClass().add("scenes");
+        progressWords.setId("capture-words");
+        progress.setId("capture-progress");
+        progressRow.getStyleClass().add("capture-going");
+    }
+
+    private void stop() {
+        studio.previews().stop();
+    }
+
+    /** How far a capture is; all else is as it was. */
+    public void showProgress() {
+        boolean going = studio.previews().isGoing();
+        Parts.present(progressRow, going);
+        if (going) {
+            progress.setProgress(studio.previews().share());
+            progressWords.setText(studio.previews().words());
+        }
+    }
+
+    public void show() {
+        List<Node> rows = new ArrayList<>();
+        List<LiveScene> scenes = studio.scenes().all();
+        HBox head = Parts.row(Parts.label("Scenes", "strong"));
+        head.getStyleClass().add("filter-bar");
+        if (scenes.isEmpty()) {
+            head.getChildren().add(Parts.label(studio.scenes().isStarting() ? "The stand-in is starting" : "None runs on this machine.", "note"));
+        }
+        head.getChildren().add(Parts.space());
+        if (!studio.previews().latest().isEmpty()) {
+            head.getChildren().add(Parts.small("director-reel", "Reel for the director", window::director));
+        }
+        if (scenes.isEmpty() && !studio.scenes().isStarting()) {
+            head.getChildren().add(Parts.small("start-scene", "Start the stand-in scene", () -> studio.scenes().startStandIn()));
+        }
+        rows.add(head);
+        rows.add(progressRow);
+        scenes.forEach(scene -> scene(scene, rows));
+        getChildren().setAll(rows);
+        showProgress();
+    }
+
+    private void scene(LiveScene scene, List<Node> rows) {
+        Label trouble = Parts.wrapped(scene.trouble().map(t -> t + ".").orElse("asking what it holds"), "note");
+        Optional<SceneFacts> facts = scene.facts();
+        if (facts.isEmpty() || scene.trouble().isPresent()) {
+            if (scene.trouble().isPresent()) {
+                trouble.setGraphic(Icon.BLOCKER.node());
+                trouble.getStyleClass().add("fault");
+            }
+            VBox row = new VBox(Parts.label(scene.name(), "strong"), trouble);
+            row.getStyleClass().add("source-row");
+            rows.add(row);
+            return;
+        }
+        SceneFacts f = facts.get();
+        HBox line = Parts.row(Parts.label(f.name(), "strong"), Parts.label(CaptureAdvice.range(f.timeline()) + "   " + f.rate().label() + " a second   " + f.size() + "   " + f.cameras().size()
+                + (f.cameras().size() == 1 ? " camera" : " cameras"), "mono"), Parts.space());
+        Button all = Parts.small("capture-all", "Capture all", () -> studio.previews().capture(scene, f.cameras().stream().map(scene::wish).toList()));
+        all.setDisable(studio.previews().isGoing());
+        line.getChildren().add(all);
+        VBox row = new VBox(line);
+        row.getStyleClass().add("source-row");
+        rows.add(row);
+        f.cameras().forEach(camera -> rows.add(camera(scene, f, camera)));
+    }
+
+    private VBox camera(LiveScene scene, SceneFacts facts, CameraFacts camera) {
+        String key = scene.name() + "/" + camera.id();
+        List<Preview> previews = studio.previews().of(facts.name(), camera.id());
+        ToggleButton capture = new ToggleButton("Capture\u2026");
+        capture.setId("capture-" + camera.id());
+        capture.getStyleClass().add("remedy");
+        capture.setSelected(key.equals(open));
+        capture.setOnAction(_ -> {
+            open = capture.isSelected() ? key : null;
+            show();
+        });
+        HBox name = Parts.row(Parts.label(camera.title(), "strong"), Parts.label(camera.id(), "note"), Parts.space());
+        if (!previews.isEmpty()) {
+            name.getChildren().add(Parts.small("story-" + camera.id(), previews.size() + (previews.size() == 1 ? " preview" : " previews"), () -> window.story(facts.name(), camera.id())));
+        }
+        name.getChildren().add(capture);
+        String latest = previews.isEmpty() ? "" : "   last " + Moments.said(previews.getLast().made()) + (previews.getLast().revision() == facts.revision() ? "" : ", the scene was changed since");
+        Label figures = Parts.label((camera.keyed() == null ? "no keys" : "keys " + CaptureAdvice.range(camera.keyed())) + latest, "mono");
+        figures.setId("camera-" + camera.id());
+        figures.setMinWidth(0);
+        VBox words = new VBox(name, figures);
+        words.setMinWidth(0);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox line = new HBox(picture(scene, facts, camera), words);
+        line.getStyleClass().add("source-line");
+        line.setOnMouseClicked(_ -> capture.fire());
+        VBox row = new VBox(line);
+        row.getStyleClass().addAll("source-row", "kin");
+        if (key.equals(open)) {
+            row.getStyleClass().add("selected");
+            row.getChildren().add(new CapturePane(studio, scene, facts, camera, selection));
+        }
+        return row;
+    }
+
+    private StackPane picture(LiveScene scene, SceneFacts facts, CameraFacts camera) {
+        ImageView view = new ImageView();
+        view.setFitWidth(THUMBNAIL);
+        view.setPreserveRatio(true);
+        view.setSmooth(true);
+        String key = scene.notice().token() + camera.id() + facts.revision();
+        scene.picture(camera.id()).ifPresent(p -> view.setImage(images.computeIfAbsent(key, _ -> FeedImage.of(p))));
+        StackPane place = new StackPane(view);
+        place.getStyleClass().add("thumbnail");
+        place.setMinSize(THUMBNAIL, THUMBNAIL * (double) facts.size().height() / facts.size().width());
+        place.setMaxSize(THUMBNAIL, place.getMinHeight());
+        place.setAccessibleText("What camera " + camera.id() + " sees");
+        return place;
+    }
+}

@@ -1,0 +1,171 @@
+package dev.vat.desktop.preview;
+
+import dev.vat.core.preview.CaptureAdvice;
+import dev.vat.core.preview.Preview;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.picture.ShownImage;
+import dev.vat.desktop.studio.Previews;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.protocol.Message;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.application.Platform;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/** All previews of one camera through time, the newest last: looked at, noted, approved, held against each other, deleted. */
+public final class StoryPage extends BorderPane {
+
+    /** What the window does for a preview. */
+    public interface Window {
+        /** Takes it into the project and shows it. */
+        void take(Preview preview);
+
+        /** Shows the first one against the second. */
+        void compare(Preview first, Preview second);
+
+        void close();
+    }
+
+    private static final int WIDE = 240;
+    private static final int CARD = 264;
+
+    private final Studio studio;
+    private final String scene;
+    private final String camera;
+    private final Window window;
+    private final HBox strip = new HBox(10);
+    private final Label summary = Parts.label("", "note");
+    private final List<Preview> chosen = new ArrayList<>();
+    private List<Preview> shown = List.of();
+    private Preview doomed;
+
+    public StoryPage(Studio studio, String scene, String camera, Window window) {
+        this.studio = studio;
+        this.scene = scene;
+        this.camera = camera;
+        this.window = window;
+        setId("story");
+        getStyleClass().addAll("receipt", "history");
+        Label title = Parts.label("Previews of " + camera + ", " + scene, "receipt-title");
+        title.setMinWidth(Region.USE_PREF_SIZE);
+        Button compare = Parts.button("story-compare", "Compare the two that are ticked", this::compare);
+        HBox head = new HBox(title, summary, Parts.space(), compare, Parts.button("close-story", "Back to the picture", window::close));
+        head.getStyleClass().add("receipt-head");
+        strip.getStyleClass().add("story-strip");
+        ScrollPane scroll = new ScrollPane(strip);
+        scroll.setFitToHeight(true);
+        scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.AS_NEEDED);
+        setTop(head);
+        setCenter(scroll);
+        show();
+        // The newest one is what people come for.
+        Platform.runLater(() -> scroll.setHvalue(1));
+    }
+
+    /** Brings what is kept now to the page. */
+    public void show() {
+        List<Preview> now = studio.previews().of(scene, camera);
+        if (now.equals(shown) && !strip.getChildren().isEmpty()) {
+            return;
+        }
+        shown = now;
+        chosen.retainAll(now);
+        build();
+    }
+
+    private void build() {
+        strip.getChildren().setAll(shown.stream().map(this::card).toList());
+        long bytes = shown.stream().mapToLong(Preview::bytes).sum();
+        summary.setText(shown.isEmpty() ? "None is kept." : shown.size() + (shown.size() == 1 ? " preview, " : " previews, ") + Previews.megabytes(bytes));
+    }
+
+    private VBox card(Preview preview) {
+        String id = preview.file().replace(".mp4", "");
+        ImageView view = new ImageView();
+        view.setFitWidth(WIDE);
+        view.setPreserveRatio(true);
+        StackPane picture = new StackPane(view);
+        picture.getStyleClass().add("thumbnail");
+        double tall = WIDE * (double) preview.wish().size().height() / preview.wish().size().width();
+        picture.setMinSize(WIDE, tall);
+        picture.setMaxSize(WIDE, tall);
+        studio.viewer().picture(new Message.Movie(studio.previews().movie(preview).toString(), preview.drawn() / 2), new Message.Shape(WIDE, (int) Math.max(1, Math.round(tall)), null, Message.Look.COLOUR, null))
+                .thenAccept(shot -> Platform.runLater(() -> {
+                    try (shot) {
+                        view.setImage(ShownImage.of(shot));
+                    }
+                }));
+        ToggleButton pick = new ToggleButton(chosen.contains(preview) ? "ticked" : "tick");
+        pick.setId("tick-" + id);
+        pick.setSelected(chosen.contains(preview));
+        pick.setOnAction(_ -> pick(preview));
+        Label name = Parts.label(id, "strong");
+        HBox head = Parts.row(name, Parts.space(), pick);
+        Label when = Parts.label(Moments.said(preview.made()) + "   take " + preview.revision(), "mono");
+        Label frames = Parts.label(CaptureAdvice.range(preview.range()) + "   " + preview.range().count() + " frames", "mono");
+        Label facts = Parts.label(preview.wish().size() + (preview.wish().shading() == null ? "" : "   " + preview.wish().shading()) + (preview.wish().leadIn() == 0 ? "" : "   " + preview.wish().leadIn() + " run before"), "mono");
+        Label state = Parts.wrapped(state(preview), preview.isWhole() ? "note" : "warn");
+        TextField note = new TextField(preview.note() == null ? "" : preview.note());
+        note.setId("note-" + id);
+        note.setPromptText("A note, kept with Enter");
+        note.setOnAction(_ -> studio.previews().note(preview, note.getText()));
+        ToggleButton approve = new ToggleButton(preview.approved() ? "Approved" : "Approve");
+        approve.setId("approve-" + id);
+        approve.setSelected(preview.approved());
+        approve.setOnAction(_ -> studio.previews().approve(preview, approve.isSelected()));
+        FlowPane acts = new FlowPane(6, 6, Parts.button("take-" + id, "Show", () -> window.take(preview)), approve, delete(preview, id));
+        VBox card = new VBox(6, picture, head, when, frames, facts, state, note, acts);
+        card.setId("preview-" + id);
+        card.getStyleClass().add("story-card");
+        card.setMinWidth(CARD);
+        card.setMaxWidth(CARD);
+        return card;
+    }
+
+    private static String state(Preview preview) {
+        String idle = preview.idle() == null ? "" : "Nothing moves after " + CaptureAdvice.number(preview.idle()) + ". ";
+        return idle + (preview.isWhole() ? Previews.megabytes(preview.bytes()) : preview.drawn() + " of " + preview.wish().drawn() + " frames: " + preview.why() + ".");
+    }
+
+    /** Asks a second time, and says what it frees. */
+    private Button delete(Preview preview, String id) {
+        boolean asked = preview.equals(doomed);
+        return Parts.button("delete-" + id, asked ? "Delete it for good" : "Delete, frees " + Previews.megabytes(preview.bytes()), () -> {
+            if (asked) {
+                studio.previews().delete(preview);
+            } else {
+                doomed = preview;
+                build();
+            }
+        });
+    }
+
+    private void pick(Preview preview) {
+        if (!chosen.remove(preview)) {
+            chosen.add(preview);
+            if (chosen.size() > 2) {
+                chosen.removeFirst();
+            }
+        }
+        build();
+    }
+
+    private void compare() {
+        if (chosen.size() == 2) {
+            window.compare(chosen.getFirst(), chosen.getLast());
+        } else {
+            studio.say("Tick two previews to hold them against each other in step.");
+        }
+    }
+}

@@ -1,0 +1,228 @@
+package dev.vat.desktop.studio;
+
+import dev.vat.core.picture.Size;
+import dev.vat.core.preview.CameraFacts;
+import dev.vat.core.preview.CaptureWish;
+import dev.vat.core.preview.SceneFacts;
+import dev.vat.core.time.FrameRange;
+import dev.vat.engine.feed.FeedPicture;
+import dev.vat.engine.feed.Question;
+import dev.vat.engine.feed.SceneFeed;
+import dev.vat.engine.feed.SceneNotice;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.standin.SceneProcess;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.Executor;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+
+/** Scenes that run on this machine: looked for every second, asked what they hold, and what their cameras see. Called on the interface's thread. */
+public final class Scenes {
+
+    private static final Duration PATIENCE = Duration.ofSeconds(15);
+    private static final long LOOK_MILLIS = 1000;
+    private static final int THUMBNAIL_ROWS = 108;
+
+    private final Studio studio;
+    private final Places places;
+    private final Executor background;
+    private final Executor ui;
+    private final Map<SceneNotice, LiveScene> live = new LinkedHashMap<>();
+    private SceneProcess own;
+    private boolean starting;
+    private boolean looking;
+    private boolean closed;
+    private Tested tested;
+
+    /**
+     * One frame of a camera that was drawn to see what comes of the wish.
+     *
+     * @param picture null while it is being drawn
+     * @param seconds that it took
+     * @param trouble why there is none, or null
+     */
+    public record Tested(CaptureWish wish, FeedPicture picture, double seconds, String trouble) { }
+
+    Scenes(Studio studio, Places places, Executor background, Executor ui) {
+        this.studio = studio;
+        this.places = places;
+        this.background = background;
+        this.ui = ui;
+    }
+
+    public List<LiveScene> all() {
+        return List.copyOf(live.values());
+    }
+
+    public boolean isStarting() {
+        return starting;
+    }
+
+    /** From now on scenes are looked for. */
+    public void look() {
+        if (!looking) {
+            looking = true;
+            tick();
+        }
+    }
+
+    private void tick() {
+        background.execute(() -> {
+            List<SceneNotice> found = SceneNotice.in(places.scenes());
+            ui.execute(() -> found(found));
+            try {
+                Thread.sleep(LOOK_MILLIS);
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+            ui.execute(() -> {
+                if (!closed) {
+                    tick();
+                }
+            });
+        });
+    }
+
+    private void found(List<SceneNotice> found) {
+        boolean changed = live.keySet().retainAll(found);
+        for (SceneNotice notice : found) {
+            if (!live.containsKey(notice)) {
+                LiveScene scene = new LiveScene(notice);
+                live.put(notice, scene);
+                background.execute(() -> talk(scene));
+                changed = true;
+            }
+        }
+        if (changed) {
+            studio.changed();
+        }
+    }
+
+    /** Stays with a scene for as long as it is there, and asks again whenever it says that it is another one. */
+    private void talk(LiveScene scene) {
+        // The feed's own thread tells of changes: what is asked because of them is asked here.
+        BlockingQueue<Long> changes = new LinkedBlockingQueue<>();
+        changes.add(0L);
+        try (SceneFeed feed = SceneFeed.connect(scene.notice, PATIENCE, changes::add)) {
+            while (scene.notice.isThere()) {
+                if (changes.poll(LOOK_MILLIS, TimeUnit.MILLISECONDS) != null) {
+                    ask(scene, feed);
+                }
+            }
+        } catch (IOException e) {
+            ui.execute(() -> {
+                scene.trouble = e.getMessage();
+                studio.changed();
+            });
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private void ask(LiveScene scene, SceneFeed feed) throws IOException, InterruptedException {
+        SceneFacts facts = feed.describe();
+        ui.execute(() -> {
+            scene.facts = facts;
+            scene.wishes.keySet().removeIf(id -> facts.camera(id).isEmpty());
+            studio.changed();
+        });
+        if (facts.files()) {
+            return;
+        }
+        for (CameraFacts camera : facts.cameras()) {
+            FrameRange keyed = camera.keyed() == null ? facts.timeline() : camera.keyed();
+            CaptureWish usual = CaptureWish.of(facts, camera);
+            Size size = Size.of(Math.max(1, facts.size().width() * THUMBNAIL_ROWS / facts.size().height()), THUMBNAIL_ROWS);
+            long middle = (keyed.first() + keyed.last()) / 2;
+            FeedPicture picture = SceneFeed.await(feed.frame(new Question.Frame(0, camera.id(), middle, usual.run(middle - usual.range().first()), size.width(), size.height(), usual.shading(), usual.classes(), null, null)));
+            ui.execute(() -> {
+                scene.pictures.put(camera.id(), picture);
+                studio.changed();
+            });
+        }
+    }
+
+    public void setWish(LiveScene scene, CaptureWish wish) {
+        scene.wishes.put(wish.camera(), wish);
+        studio.changed();
+    }
+
+    /** Draws one frame as a wish has it, to see what it will look like and how long it takes. @param frame of the scene */
+    public void test(LiveScene scene, CaptureWish wish, long frame) {
+        tested = new Tested(wish, null, 0, null);
+        studio.changed();
+        background.execute(() -> {
+            Tested result;
+            try (SceneFeed feed = SceneFeed.connect(scene.notice, PATIENCE, _ -> { })) {
+                long since = System.nanoTime();
+                FeedPicture picture = SceneFeed.await(feed.frame(new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(), wish.size().height(),
+                        wish.shading(), wish.classes(), null, null)));
+                result = new Tested(wish, picture, (System.nanoTime() - since) / 1e9, null);
+            } catch (IOException e) {
+                result = new Tested(wish, null, 0, e.getMessage());
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+            Tested told = result;
+            ui.execute(() -> {
+                tested = told;
+                studio.changed();
+            });
+        });
+    }
+
+    /** What the last test frame of a wish showed. */
+    public Optional<Tested> tested(CaptureWish wish) {
+        return Optional.ofNullable(tested).filter(t -> t.wish.equals(wish));
+    }
+
+    /** Starts the scene that ships with Vat, as a process of its own. */
+    public void startStandIn() {
+        if (starting || own != null) {
+            return;
+        }
+        starting = true;
+        look();
+        studio.changed();
+        background.execute(() -> {
+            try {
+                SceneProcess started = SceneProcess.start(places, loss -> ui.execute(() -> {
+                    own = null;
+                    studio.say("The stand-in scene has gone: " + loss.why() + ".");
+                }));
+                ui.execute(() -> {
+                    starting = false;
+                    own = started;
+                    studio.changed();
+                });
+            } catch (IOException e) {
+                ui.execute(() -> {
+                    starting = false;
+                    studio.say("The stand-in scene can't be started: " + e.getMessage() + ".");
+                });
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+            }
+        });
+    }
+
+    /** The stand-in that this window has started, if there is one. */
+    public Optional<SceneProcess> standIn() {
+        return Optional.ofNullable(own);
+    }
+
+    void close() {
+        closed = true;
+        if (own != null) {
+            own.close();
+        }
+    }
+}

@@ -1,0 +1,160 @@
+package dev.vat.engine.capture;
+
+import dev.vat.core.preview.CameraFacts;
+import dev.vat.core.preview.CaptureWish;
+import dev.vat.core.preview.IdleTail;
+import dev.vat.core.preview.Preview;
+import dev.vat.core.preview.SceneFacts;
+import dev.vat.core.source.FileKind;
+import dev.vat.engine.feed.FeedException;
+import dev.vat.engine.feed.FeedPicture;
+import dev.vat.engine.feed.Question;
+import dev.vat.engine.feed.SceneFeed;
+import dev.vat.engine.feed.SceneNotice;
+import dev.vat.engine.place.Durable;
+import dev.vat.engine.protocol.Message;
+import dev.vat.media.FrameRead;
+import dev.vat.media.FrameReader;
+import dev.vat.media.MediaException;
+import dev.vat.media.Picture;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
+import java.util.zip.CRC32C;
+
+/** One capture, in the worker: asks a scene for frame after frame and writes them down. Its time is the scene's own: how long a frame takes to draw doesn't matter. */
+final class CaptureRun {
+
+    /** So many pictures are asked for before the first of them is there: the scene draws while this one is packed. */
+    private static final int AHEAD = 3;
+    /** A scene that draws says so every few seconds. */
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private static final int BYTE = 0xff;
+
+    private final Message.Capture wanted;
+    private final PreviewStore store;
+    private final Consumer<Message> answers;
+    private volatile boolean stopped;
+
+    CaptureRun(Message.Capture wanted, Consumer<Message> answers) {
+        this.wanted = wanted;
+        this.store = new PreviewStore(Path.of(wanted.store()));
+        this.answers = answers;
+    }
+
+    /** What is drawn so far becomes a preview. */
+    void stop() {
+        stopped = true;
+    }
+
+    void run() throws IOException, InterruptedException {
+        SceneNotice notice = wanted.notice();
+        try (SceneFeed feed = SceneFeed.connect(notice, PATIENCE, _ -> { })) {
+            SceneFacts scene = feed.describe();
+            CaptureWish wish = wanted.wish();
+            CameraFacts camera = scene.camera(wish.camera()).orElseThrow(() -> new FeedException(scene.name() + " has no camera '" + wish.camera() + "'"));
+            Preview planned = new Preview(store.freshName(scene.name(), wish), scene.name(), camera.title(), scene.revision(), scene.rate(), wish, Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(),
+                    wish.drawn(), null, 0, null, null, false, Map.of());
+            try (Recorder recorder = Recorder.begin(store, planned)) {
+                record(feed, scene, planned, recorder);
+            }
+        }
+    }
+
+    private void record(SceneFeed feed, SceneFacts scene, Preview planned, Recorder recorder) throws IOException, InterruptedException {
+        CaptureWish wish = planned.wish();
+        Path scratch = scene.files() ? Files.createTempDirectory("vat-feed") : null;
+        Deque<CompletableFuture<FeedPicture>> asked = new ArrayDeque<>();
+        IdleTail idle = new IdleTail();
+        String why = null;
+        long drawn = 0;
+        long next = 0;
+        long since = System.nanoTime();
+        try {
+            while (drawn < wish.drawn()) {
+                while (next < wish.drawn() && asked.size() < AHEAD) {
+                    asked.add(feed.frame(question(wish, next++, scratch)));
+                }
+                if (stopped) {
+                    why = "it was stopped";
+                    break;
+                }
+                FeedPicture got = SceneFeed.await(asked.removeFirst());
+                try (Picture picture = picture(got, scratch)) {
+                    recorder.add(picture, drawn);
+                    idle.add(got.rgba() == null ? picture.crc32c() : print(got.rgba()));
+                }
+                drawn++;
+                double seconds = (System.nanoTime() - since) / 1e9 / drawn;
+                answers.accept(new Message.Capturing(wanted.id(), drawn, wish.drawn(), seconds * (wish.drawn() - drawn)));
+            }
+        } catch (FeedException e) {
+            why = e.getMessage();
+        } catch (MediaException | IOException e) {
+            // What is closed may still become a preview.
+            drawn = recorder.dropOpen();
+            why = "it couldn't be written: " + e.getMessage();
+        } finally {
+            asked.forEach(a -> a.cancel(false));
+            if (scratch != null) {
+                Durable.deleteTree(scratch);
+            }
+        }
+        if (drawn == 0) {
+            recorder.discard();
+            answers.accept(new Message.Captured(wanted.id(), null, why));
+            return;
+        }
+        OptionalInt still = idle.after();
+        try {
+            answers.accept(new Message.Captured(wanted.id(), recorder.finish(drawn, still.isPresent() ? wish.frame(still.getAsInt()) : null, why), why));
+        } catch (MediaException e) {
+            throw new IOException(e.getMessage() + "; " + drawn + " frames lie in parts in " + store.folder() + " and become a preview at the next start", e);
+        }
+    }
+
+    private Question.Frame question(CaptureWish wish, long index, Path scratch) {
+        return new Question.Frame(0, wish.camera(), wish.frame(index), wish.run(index), wish.size().width(), wish.size().height(), wish.shading(), wish.classes(), null,
+                scratch == null ? null : file(scratch, wish.frame(index)).toString());
+    }
+
+    private static Path file(Path scratch, long frame) {
+        return scratch.resolve(frame + ".png");
+    }
+
+    private static Picture picture(FeedPicture got, Path scratch) throws IOException {
+        if (got.rgba() != null) {
+            return Picture.ofRgba(got.width(), got.height(), got.rgba());
+        }
+        Path file = file(scratch, got.frame());
+        try (FrameReader reader = new FrameReader()) {
+            return switch (reader.read(file, FileKind.PNG, null, 0)) {
+                case FrameRead.Sound sound when sound.picture().width() == got.width() && sound.picture().height() == got.height() -> {
+                    Files.delete(file);
+                    yield sound.picture();
+                }
+                case FrameRead.Sound sound -> {
+                    String size = sound.picture().width() + "x" + sound.picture().height();
+                    sound.picture().close();
+                    throw new FeedException("the scene wrote frame " + got.frame() + " as " + size + " where " + got.width() + "x" + got.height() + " was asked for");
+                }
+                case FrameRead.Unsound(var _, String why) -> throw new FeedException("the scene wrote frame " + got.frame() + " so that it can't be read: " + why);
+            };
+        }
+    }
+
+    private static long print(byte[] rgba) {
+        CRC32C print = new CRC32C();
+        print.update(rgba);
+        return print.getValue();
+    }
+}

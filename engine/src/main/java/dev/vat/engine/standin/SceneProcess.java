@@ -1,0 +1,64 @@
+package dev.vat.engine.standin;
+
+import dev.vat.engine.feed.SceneNotice;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.worker.WorkerLost;
+import dev.vat.engine.worker.WorkerProcess;
+import dev.vat.engine.worker.WorkerRole;
+import java.io.IOException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.function.Consumer;
+
+/** The stand-in scene, started by its owner as a process of its own. */
+public final class SceneProcess implements AutoCloseable {
+
+    private final WorkerProcess worker;
+    private final SceneNotice notice;
+
+    private SceneProcess(WorkerProcess worker, SceneNotice notice) {
+        this.worker = worker;
+        this.notice = notice;
+    }
+
+    /** Waits until it can be reached. @param lost told if it ends without being closed */
+    public static SceneProcess start(Places places, Consumer<WorkerLost> lost) throws IOException, InterruptedException {
+        CompletableFuture<SceneNotice> serving = new CompletableFuture<>();
+        WorkerProcess worker = WorkerProcess.start(WorkerRole.SCENE, places, message -> {
+            switch (message) {
+                case Message.Serving said -> serving.complete(said.notice());
+                case Message.Broken broken -> serving.completeExceptionally(new IOException(broken.why()));
+                default -> serving.completeExceptionally(new IOException("The scene said " + message));
+            }
+        }, loss -> {
+            serving.completeExceptionally(new IOException("The scene was lost: " + loss.why()));
+            lost.accept(loss);
+        });
+        try {
+            worker.send(new Message.Serve(1, places.scenes().toString()));
+            return new SceneProcess(worker, serving.get());
+        } catch (ExecutionException e) {
+            worker.close();
+            throw e.getCause() instanceof IOException io ? io : new IOException(e.getCause().getMessage(), e);
+        }
+    }
+
+    public SceneNotice notice() {
+        return notice;
+    }
+
+    /** Has the kites flown another way. @param number from 1 */
+    public void take(int number) throws IOException {
+        worker.send(new Message.Take(2, number));
+    }
+
+    public void kill() {
+        worker.kill();
+    }
+
+    @Override
+    public void close() {
+        worker.close();
+    }
+}
