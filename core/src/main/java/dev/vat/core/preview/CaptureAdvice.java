@@ -16,9 +16,6 @@ import java.util.stream.Collectors;
  */
 public record CaptureAdvice(String text, String remedy, CaptureWish then) {
 
-    /** Frames below which nobody minds that nothing moves. */
-    private static final int SHORTEST_TAIL = 5;
-
     public static List<CaptureAdvice> of(SceneFacts scene, CaptureWish wish) {
         List<CaptureAdvice> all = new ArrayList<>();
         CameraFacts camera = scene.camera(wish.camera()).orElse(null);
@@ -27,7 +24,7 @@ public record CaptureAdvice(String text, String remedy, CaptureWish then) {
         }
         outside(scene, wish).ifPresent(all::add);
         Long still = camera.still();
-        if (still != null && wish.range().last() - still >= SHORTEST_TAIL && still > wish.range().first()) {
+        if (still != null && wish.range().last() - still >= IdleTail.SHORTEST && still > wish.range().first()) {
             FrameRange busy = FrameRange.of(wish.range().first(), still);
             all.add(new CaptureAdvice("Nothing moves after " + number(still) + ": " + (wish.range().last() - still) + " frames would stand still.", "Capture " + range(busy), wish.withRange(busy)));
         }

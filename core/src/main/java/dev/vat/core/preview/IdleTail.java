@@ -6,7 +6,7 @@ import java.util.OptionalInt;
 public final class IdleTail {
 
     /** Repeats that are no tail worth mentioning. */
-    private static final int SHORTEST = 5;
+    public static final int SHORTEST = 5;
 
     private long last;
     private boolean any;

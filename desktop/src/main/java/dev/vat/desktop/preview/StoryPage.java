@@ -46,9 +46,10 @@ public final class StoryPage extends BorderPane {
     private final Window window;
     private final HBox strip = new HBox(10);
     private final Label summary = Parts.label("", "note");
-    private final List<Preview> chosen = new ArrayList<>();
+    /** By the names of their files: what is known of them changes. */
+    private final List<String> chosen = new ArrayList<>();
     private List<Preview> shown = List.of();
-    private Preview doomed;
+    private String doomed;
 
     public StoryPage(Studio studio, String scene, String camera, Window window) {
         this.studio = studio;
@@ -59,14 +60,17 @@ public final class StoryPage extends BorderPane {
         getStyleClass().addAll("receipt", "history");
         Label title = Parts.label("Previews of " + camera + ", " + scene, "receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
-        Button compare = Parts.button("story-compare", "Compare the two that are ticked", this::compare);
-        HBox head = new HBox(title, summary, Parts.space(), compare, Parts.button("close-story", "Back to the picture", window::close));
+        Button compare = Parts.button("story-compare", "Compare what is ticked", this::compare);
+        HBox head = new HBox(title, Parts.space(), compare, Parts.button("close-story", "Back to the picture", window::close));
         head.getStyleClass().add("receipt-head");
         strip.getStyleClass().add("story-strip");
         ScrollPane scroll = new ScrollPane(strip);
         scroll.setFitToHeight(true);
         scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.AS_NEEDED);
+        summary.getStyleClass().add("history-acts");
         setTop(head);
+        setBottom(summary);
+        summary.setMaxWidth(Double.MAX_VALUE);
         setCenter(scroll);
         show();
         // The newest one is what people come for.
@@ -80,7 +84,7 @@ public final class StoryPage extends BorderPane {
             return;
         }
         shown = now;
-        chosen.retainAll(now);
+        chosen.retainAll(now.stream().map(Preview::file).toList());
         build();
     }
 
@@ -106,9 +110,9 @@ public final class StoryPage extends BorderPane {
                         view.setImage(ShownImage.of(shot));
                     }
                 }));
-        ToggleButton pick = new ToggleButton(chosen.contains(preview) ? "ticked" : "tick");
+        ToggleButton pick = new ToggleButton(chosen.contains(preview.file()) ? "ticked" : "tick");
         pick.setId("tick-" + id);
-        pick.setSelected(chosen.contains(preview));
+        pick.setSelected(chosen.contains(preview.file()));
         pick.setOnAction(_ -> pick(preview));
         Label name = Parts.label(id, "strong");
         HBox head = Parts.row(name, Parts.space(), pick);
@@ -130,6 +134,7 @@ public final class StoryPage extends BorderPane {
         card.getStyleClass().add("story-card");
         card.setMinWidth(CARD);
         card.setMaxWidth(CARD);
+        card.setMaxHeight(Region.USE_PREF_SIZE);
         return card;
     }
 
@@ -140,20 +145,20 @@ public final class StoryPage extends BorderPane {
 
     /** Asks a second time, and says what it frees. */
     private Button delete(Preview preview, String id) {
-        boolean asked = preview.equals(doomed);
+        boolean asked = preview.file().equals(doomed);
         return Parts.button("delete-" + id, asked ? "Delete it for good" : "Delete, frees " + Previews.megabytes(preview.bytes()), () -> {
             if (asked) {
                 studio.previews().delete(preview);
             } else {
-                doomed = preview;
+                doomed = preview.file();
                 build();
             }
         });
     }
 
     private void pick(Preview preview) {
-        if (!chosen.remove(preview)) {
-            chosen.add(preview);
+        if (!chosen.remove(preview.file())) {
+            chosen.add(preview.file());
             if (chosen.size() > 2) {
                 chosen.removeFirst();
             }
@@ -161,9 +166,13 @@ public final class StoryPage extends BorderPane {
         build();
     }
 
+    private Preview named(String file) {
+        return shown.stream().filter(p -> p.file().equals(file)).findFirst().orElseThrow();
+    }
+
     private void compare() {
         if (chosen.size() == 2) {
-            window.compare(chosen.getFirst(), chosen.getLast());
+            window.compare(named(chosen.getFirst()), named(chosen.getLast()));
         } else {
             studio.say("Tick two previews to hold them against each other in step.");
         }

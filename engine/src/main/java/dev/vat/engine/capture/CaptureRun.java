@@ -114,12 +114,21 @@ final class CaptureRun {
             answers.accept(new Message.Captured(wanted.id(), null, why));
             return;
         }
-        OptionalInt still = idle.after();
+        Long still = still(scene, wish, drawn, idle.after());
         try {
-            answers.accept(new Message.Captured(wanted.id(), recorder.finish(drawn, still.isPresent() ? wish.frame(still.getAsInt()) : null, why), why));
+            answers.accept(new Message.Captured(wanted.id(), recorder.finish(drawn, still, why), why));
         } catch (MediaException e) {
             throw new IOException(e.getMessage() + "; " + drawn + " frames lie in parts in " + store.folder() + " and become a preview at the next start", e);
         }
+    }
+
+    /** The frame after which nothing moves: what the pictures show, or else what the scene says of its camera. */
+    private static Long still(SceneFacts scene, CaptureWish wish, long drawn, OptionalInt seen) {
+        if (seen.isPresent()) {
+            return wish.frame(seen.getAsInt());
+        }
+        Long said = scene.camera(wish.camera()).map(CameraFacts::still).orElse(null);
+        return said != null && said > wish.range().first() && wish.frame(drawn - 1) - said >= IdleTail.SHORTEST ? said : null;
     }
 
     private Question.Frame question(CaptureWish wish, long index, Path scratch) {
