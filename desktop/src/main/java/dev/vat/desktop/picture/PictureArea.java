@@ -171,6 +171,7 @@ public final class PictureArea extends BorderPane {
         trouble.getStyleClass().add("picture-trouble");
         trouble.setId("picture-trouble");
         trouble.setWrapText(true);
+        trouble.setMouseTransparent(true);
         head = new PictureHead(transport.looks());
         above.getChildren().add(head);
         setTop(above);

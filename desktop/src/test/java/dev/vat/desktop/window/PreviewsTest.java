@@ -1,0 +1,187 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.finding.Finding;
+import dev.vat.core.picture.Size;
+import dev.vat.core.preview.Preview;
+import dev.vat.core.project.Source;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.FrameSet;
+import dev.vat.desktop.compare.CompareBar;
+import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.studio.LiveScene;
+import dev.vat.engine.standin.RenderOrder;
+import dev.vat.engine.standin.SceneProcess;
+import dev.vat.engine.standin.StandInRender;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** From a scene over previews to the final file, as somebody does it in the window; the scene is the stand-in, in its own process. */
+class PreviewsTest extends WindowCase {
+
+    @BeforeEach
+    void startScene() throws Exception {
+        press("start-scene");
+        await(() -> isThere("capture-sand") && live().picture("sand").isPresent());
+    }
+
+    private LiveScene live() {
+        return studio().scenes().all().getFirst();
+    }
+
+    private SceneProcess scene() throws Exception {
+        return on(() -> studio().scenes().standIn().orElseThrow());
+    }
+
+    private void captured(int kept) throws Exception {
+        await(() -> !studio().previews().isGoing() && studio().previews().all().size() == kept);
+        settle();
+    }
+
+    /** The few frames at the end of the first camera's keys, small: it is quick. */
+    private void chooseFrames(String range) throws Exception {
+        if (!on(() -> ((ToggleButton) node("capture-pier")).isSelected())) {
+            press("capture-pier");
+        }
+        press("capture-percent-25");
+        enter("capture-range", range);
+    }
+
+    private Source preview() throws Exception {
+        return on(() -> studio().project().sources().getFirst());
+    }
+
+    private Finding finding(String id) throws Exception {
+        return on(() -> studio().findings().all().stream().filter(f -> f.id().equals(id)).findFirst().orElse(null));
+    }
+
+    private void render(Path into, String range) throws Exception {
+        new StandInRender(new RenderOrder(into.toString(), "pier", "pier", FrameRange.parse(range), Size.of(192, 108), false, 2, 0, 0, false, null, List.of())).run((_, _) -> { });
+    }
+
+    @Test
+    void aCameraIsCapturedPlayedPutIntoTheReelCapturedAgainApprovedAndHeldToItsRender() throws Exception {
+        assertThat(text("camera-pier")).isEqualTo("keys 0001-0184");
+        chooseFrames("176-600");
+        assertThat(on(() -> node("capture").lookupAll(".warn").stream().map(n -> ((Labeled) n).getText()).toList())).containsExactly("Nothing moves after 0184: 416 frames would stand still.");
+        press("advice-capture-0176-0184");
+        assertThat(text("capture-now")).isEqualTo("Capture 9 frames");
+        assertThat(text("capture-length")).isEqualTo("9 frames, 0.36 s at 25");
+        press("capture-test");
+        await(() -> isThere("capture-picture"));
+        assertThat(text("capture-forecast")).startsWith("Frame 0180 as it will be captured. One after the other: 9 frames x ");
+        press("capture-now");
+        captured(1);
+        assertThat(preview().name()).isEqualTo("pier_v001.mp4");
+        assertThat(on(() -> window.shell().strip().number(0))).as("by the scene's own numbers").isEqualTo("176");
+        assertThat(reelIsEmpty()).as("a preview goes into no reel by itself").isTrue();
+        type(KeyCode.P);
+        settle();
+        assertThat(reel().items()).singleElement().satisfies(i -> assertThat(i.source()).isEqualTo("s1"));
+
+        scene().take(2);
+        await(() -> text0("camera-pier").endsWith("the scene was changed since"));
+        fire("capture-now");
+        captured(2);
+        assertThat(preview().name()).as("it takes the place of the one before").isEqualTo("pier_v002.mp4");
+        assertThat(reel().items()).hasSize(1);
+        press("story-pier");
+        await(() -> isThere("preview-pier_v001") && isThere("preview-pier_v002"));
+        fire("tick-pier_v001");
+        fire("tick-pier_v002");
+        fire("approve-pier_v002");
+        await(() -> studio().previews().all().stream().anyMatch(Preview::approved) && isThere("approve-pier_v002"));
+        fire("story-compare");
+        await(() -> isThere("compare") && ((CompareBar) node("compare")).isMeasured());
+        assertThat(text("compare-likeness")).as("another take").contains("dB");
+        press("compare-close");
+
+        Path render = folder.resolve("pier_final");
+        render(render, "176-180");
+        drop(render);
+        on(() -> {
+            window.shell().selectSource("s2");
+            return null;
+        });
+        await(() -> studio().table("s2") != null && isThere("expect-approved"));
+        fire("expect-approved");
+        await(() -> finding("approved-frames") != null);
+        assertThat(finding("approved-frames").text()).isEqualTo("pier.####.png: the render has 5 of the approved 9.");
+        assertThat(finding("approved-frames").evidence()).contains("pier_v002").contains("0176-0184");
+        render(render, "181-184");
+        await(() -> finding("approved-frames").text().endsWith("the render has all of the approved 9 frames."));
+        press("target-edit-prores-hq");
+        settle();
+        press("make");
+        made();
+        assertThat(Files.list(folder)).anyMatch(p -> Files.isDirectory(p));
+        assertThat(on(() -> studio().runs().lines().getFirst().files())).allSatisfy(f -> assertThat(f.path()).isNotNull());
+    }
+
+    private String text0(String id) {
+        return node(id) instanceof Labeled words ? words.getText() : "";
+    }
+
+    private boolean reelIsEmpty() throws Exception {
+        return on(() -> studio().project().currentReel().map(r -> r.items().isEmpty()).orElse(true));
+    }
+
+    @Test
+    void theDirectorsNotesBecomeMarks() throws Exception {
+        chooseFrames("176-184");
+        fire("capture-all");
+        await(() -> studio().previews().isGoing());
+        fire("stop-capture");
+        await(() -> !studio().previews().isGoing());
+        settle();
+        int before = on(() -> studio().previews().all().size());
+        fire("capture-now");
+        captured(before + 1);
+        press("director-reel");
+        settle();
+        assertThat(reel().name()).isEqualTo("director");
+        assertThat(on(() -> studio().project().deliverables().getFirst().burnIn().isNothing())).isFalse();
+        run(() -> Clips.copy("pier 0178 kite too low\n00:00:00:05 too dark"));
+        run(() -> window.shell().press("paste-marks"));
+        settle();
+        FrameSet marked = preview().reading().marked();
+        assertThat(marked.contains(178)).as(on(() -> studio().message())).isTrue();
+        assertThat(marked.contains(181)).isTrue();
+        assertThat(preview().reading().remarks()).containsEntry(178L, "kite too low");
+    }
+
+    @Test
+    void aSceneThatIsKilledIsSaidAndWhatIsThereIsKept() throws Exception {
+        chooseFrames("1-184");
+        fire("capture-now");
+        await(() -> studio().previews().share() > .1);
+        scene().kill();
+        await(() -> !studio().previews().isGoing());
+        await(() -> studio().scenes().all().isEmpty());
+        settle();
+        Preview kept = on(() -> studio().previews().all().getFirst());
+        assertThat(kept.isWhole()).isFalse();
+        assertThat(kept.why()).contains("has gone");
+        assertThat(preview().name()).isEqualTo("pier_v001.mp4");
+        FrameTable table = on(() -> studio().table("s1"));
+        assertThat(table.sequence().range()).isEqualTo(kept.range());
+        assertThat(isThere("start-scene")).as("it can be started again").isTrue();
+        press("source-s1");
+        settle();
+        assertThat(on(() -> studio().previews().of(studio().project().sources().getFirst()))).contains(kept);
+        on(() -> {
+            window.shell().press("undo");
+            return null;
+        });
+        assertThat(on(() -> studio().project().sources())).as("even that can be undone").isEmpty();
+        assertThat(on(() -> studio().previews().all())).as("the preview is still kept").hasSize(1);
+    }
+}
