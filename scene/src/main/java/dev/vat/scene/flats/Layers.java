@@ -10,31 +10,48 @@ import java.util.Map;
 /** The passes of one picture, in linear light, and the full picture that comes of them. */
 final class Layers {
 
+    /** So many that no place of the curve between is off by a sixteen-bit code. */
+    private static final int STEPS = 1 << 16;
+    private static final float[] CODED = curve();
+
     private final Size size;
-    private final Map<Pass, float[][]> passes = new LinkedHashMap<>();
+    /** By pass, then by its channels. */
+    private final float[][][] passes = new float[Pass.values().length][][];
+    private final float[][] base;
+    private final float[][] light;
+    private final float[][] shadow;
+    private final float[][] haze;
     private final float[] alpha;
 
     Layers(Size size) {
         this.size = size;
         int pixels = size.width() * size.height();
         for (Pass pass : Pass.values()) {
-            passes.put(pass, new float[pass.channels().size()][pixels]);
+            passes[pass.ordinal()] = new float[pass.channels().size()][pixels];
         }
         alpha = new float[pixels];
+        base = of(Pass.BASE);
+        light = of(Pass.LIGHT);
+        shadow = of(Pass.SHADOW);
+        haze = of(Pass.HAZE);
+    }
+
+    private float[][] of(Pass pass) {
+        return passes[pass.ordinal()];
     }
 
     void put(int pixel, Shader.Sum sum, int samples) {
         double covered = Math.max(1, sum.covered);
         for (int c = 0; c < 3; c++) {
-            passes.get(Pass.BASE)[c][pixel] = (float) (sum.base[c] / samples);
+            base[c][pixel] = (float) (sum.base[c] / samples);
             // What falls onto nothing changes nothing.
-            passes.get(Pass.LIGHT)[c][pixel] = sum.covered == 0 ? 1 : (float) (sum.light[c] / covered);
-            passes.get(Pass.SHADOW)[c][pixel] = sum.covered == 0 ? 1 : (float) (sum.shadow / covered);
-            passes.get(Pass.HAZE)[c][pixel] = (float) (sum.haze[c] / samples);
-            passes.get(Pass.MATTE)[c][pixel] = (float) (sum.matte / samples);
+            light[c][pixel] = sum.covered == 0 ? 1 : (float) (sum.light[c] / covered);
+            shadow[c][pixel] = sum.covered == 0 ? 1 : (float) (sum.shadow / covered);
+            haze[c][pixel] = (float) (sum.haze[c] / samples);
+            of(Pass.MATTE)[c][pixel] = (float) (sum.matte / samples);
         }
-        passes.get(Pass.HAZE)[3][pixel] = (float) (sum.hazed / samples);
-        passes.get(Pass.DEPTH)[0][pixel] = (float) (sum.depth / samples);
+        haze[3][pixel] = (float) (sum.hazed / samples);
+        of(Pass.DEPTH)[0][pixel] = (float) (sum.depth / samples);
         alpha[pixel] = (float) (sum.covered / samples);
     }
 
@@ -48,19 +65,19 @@ final class Layers {
                 continue;
             }
             for (int c = 0; c < 3; c++) {
-                passes.get(Pass.BASE)[c][i] = marked[i];
-                passes.get(Pass.LIGHT)[c][i] = 1;
-                passes.get(Pass.SHADOW)[c][i] = 1;
-                passes.get(Pass.HAZE)[c][i] = 0;
+                base[c][i] = marked[i];
+                light[c][i] = 1;
+                shadow[c][i] = 1;
+                haze[c][i] = 0;
             }
-            passes.get(Pass.HAZE)[3][i] = 0;
+            haze[3][i] = 0;
             alpha[i] = 1;
         }
     }
 
     private float full(int channel, int pixel) {
-        float lit = passes.get(Pass.BASE)[channel][pixel] * passes.get(Pass.LIGHT)[channel][pixel] * passes.get(Pass.SHADOW)[channel][pixel];
-        return lit * (1 - passes.get(Pass.HAZE)[3][pixel]) + passes.get(Pass.HAZE)[channel][pixel];
+        float lit = base[channel][pixel] * light[channel][pixel] * shadow[channel][pixel];
+        return lit * (1 - haze[3][pixel]) + haze[channel][pixel];
     }
 
     /** The full picture and all passes as layers beside it: linear, premultiplied. */
@@ -75,11 +92,11 @@ final class Layers {
             channels.put(names[c], values);
         }
         channels.put("A", alpha);
-        passes.forEach((pass, values) -> {
-            for (int c = 0; c < values.length; c++) {
-                channels.put(pass.channel(c), values[c]);
+        for (Pass pass : Pass.values()) {
+            for (int c = 0; c < of(pass).length; c++) {
+                channels.put(pass.channel(c), of(pass)[c]);
             }
-        });
+        }
         return new Drawing(size.width(), size.height(), channels);
     }
 
@@ -106,7 +123,7 @@ final class Layers {
 
     /** One pass by itself: coded for a display, but for depth, of which near is bright. */
     Drawing displayed(Pass pass) {
-        float[][] values = passes.get(pass);
+        float[][] values = of(pass);
         Map<String, float[]> channels = new LinkedHashMap<>();
         String[] names = {"R", "G", "B"};
         for (int c = 0; c < names.length; c++) {
@@ -123,9 +140,20 @@ final class Layers {
         return new Drawing(size.width(), size.height(), channels);
     }
 
-    /** IEC 61966-2-1. */
+    /** Between two places of the table. */
     private static float coded(float linear) {
-        double v = Math.clamp(linear, 0, 1);
-        return (float) (v <= .0031308 ? 12.92 * v : 1.055 * Math.pow(v, 1 / 2.4) - .055);
+        float at = Math.clamp(linear, 0, 1) * STEPS;
+        int below = Math.min(STEPS - 1, (int) at);
+        return CODED[below] + (CODED[below + 1] - CODED[below]) * (at - below);
+    }
+
+    /** IEC 61966-2-1. */
+    private static float[] curve() {
+        float[] curve = new float[STEPS + 1];
+        for (int i = 0; i <= STEPS; i++) {
+            double v = (double) i / STEPS;
+            curve[i] = (float) (v <= .0031308 ? 12.92 * v : 1.055 * StrictMath.pow(v, 1 / 2.4) - .055);
+        }
+        return curve;
     }
 }

@@ -32,22 +32,33 @@ final class Raster {
         if (area == 0 || Double.isNaN(area)) {
             return;
         }
-        int left = (int) Math.max(0, Math.ceil(Math.min(a.x, Math.min(b.x, c.x)) - .5));
-        int right = (int) Math.min(width - 1.0, Math.floor(Math.max(a.x, Math.max(b.x, c.x)) - .5));
         int top = (int) Math.max(0, Math.ceil(Math.min(a.y, Math.min(b.y, c.y)) - .5));
         int bottom = (int) Math.min(height - 1.0, Math.floor(Math.max(a.y, Math.max(b.y, c.y)) - .5));
+        // How much of b and of c there is, and how near it is, changes by as much with each sample to the right.
+        double stepB = (c.y - a.y) / area;
+        double stepC = -(b.y - a.y) / area;
+        double stepNear = stepB * (b.near - a.near) + stepC * (c.near - a.near);
         for (int y = top; y <= bottom; y++) {
             double py = y + .5;
-            for (int x = left; x <= right; x++) {
-                double px = x + .5;
-                double wc = ((b.x - a.x) * (py - a.y) - (b.y - a.y) * (px - a.x)) / area;
-                double wb = ((px - a.x) * (c.y - a.y) - (py - a.y) * (c.x - a.x)) / area;
-                double wa = 1 - wb - wc;
-                if (wa >= 0 && wb >= 0 && wc >= 0) {
-                    put(x, y, (float) (wa * a.near + wb * b.near + wc * c.near), id);
-                }
+            double startB = ((.5 - a.x) * (c.y - a.y) - (py - a.y) * (c.x - a.x)) / area;
+            double startC = ((b.x - a.x) * (py - a.y) - (b.y - a.y) * (.5 - a.x)) / area;
+            double from = Math.max(0, Math.max(enters(startB, stepB), Math.max(enters(startC, stepC), enters(1 - startB - startC, -stepB - stepC))));
+            double to = Math.min(width - 1.0, Math.min(leaves(startB, stepB), Math.min(leaves(startC, stepC), leaves(1 - startB - startC, -stepB - stepC))));
+            double near = a.near + startB * (b.near - a.near) + startC * (c.near - a.near);
+            int last = (int) Math.floor(to);
+            for (int x = (int) Math.ceil(from); x <= last; x++) {
+                put(x, y, (float) (near + x * stepNear), id);
             }
         }
+    }
+
+    /** From where on {@code start + x * step} isn't negative. */
+    private static double enters(double start, double step) {
+        return step > 0 ? -start / step : step < 0 || start >= 0 ? Double.NEGATIVE_INFINITY : Double.POSITIVE_INFINITY;
+    }
+
+    private static double leaves(double start, double step) {
+        return step < 0 ? -start / step : Double.POSITIVE_INFINITY;
     }
 
     /** @param thick in samples */

@@ -62,10 +62,21 @@ final class Shader {
         return layers;
     }
 
+    /** Where one thing alone is seen, its middle is worked out for all samples: nearness changes evenly. */
     private void pixel(int x, int y) {
         Sum sum = new Sum();
+        int first = y * SAMPLES * width + x * SAMPLES;
+        int id = raster.thing[first];
+        boolean same = raster.thing[first + 1] == id && raster.thing[first + width] == id && raster.thing[first + width + 1] == id;
+        if (same) {
+            double near = (raster.nearness[first] + raster.nearness[first + 1] + raster.nearness[first + width] + raster.nearness[first + width + 1]) / (SAMPLES * SAMPLES);
+            sample((x + .5) * SAMPLES, (y + .5) * SAMPLES, id, near, sum);
+            layers.put(y * look.size().width() + x, sum, 1);
+            return;
+        }
         for (int s = 0; s < SAMPLES * SAMPLES; s++) {
-            sample(x * SAMPLES + s % SAMPLES, y * SAMPLES + s / SAMPLES, sum);
+            int at = first + s / SAMPLES * width + s % SAMPLES;
+            sample(x * SAMPLES + s % SAMPLES + .5, y * SAMPLES + s / SAMPLES + .5, raster.thing[at], raster.nearness[at], sum);
         }
         layers.put(y * look.size().width() + x, sum, SAMPLES * SAMPLES);
     }
@@ -82,10 +93,9 @@ final class Shader {
         double matte;
     }
 
-    private void sample(int x, int y, Sum sum) {
-        int at = y * width + x;
-        int id = raster.thing[at];
-        Vec ray = view.ray(x + .5, y + .5, width, height);
+    /** @param x samples from the left */
+    private void sample(double x, double y, int id, double nearness, Sum sum) {
+        Vec ray = view.ray(x, y, width, height);
         if (id == Raster.NOTHING) {
             if (look.draws(ObjectClass.BACKDROP)) {
                 sky(ray, sum);
@@ -93,7 +103,7 @@ final class Shader {
             sum.depth += FARTHEST;
             return;
         }
-        double distance = 1 / raster.nearness[at];
+        double distance = 1 / nearness;
         Vec point = view.eye().plus(ray.times(distance));
         Things.Face face = id < things.faces.size() ? things.faces.get(id) : null;
         Paint paint = paint(id, face);
