@@ -25,7 +25,7 @@ import java.util.concurrent.atomic.AtomicLong;
 
 /**
  * The benchmarks: {@code one}, {@code fan}, {@code six}, {@code list}, {@code inputs}, {@code play}, {@code memory}, {@code resume},
- * {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code forecasts}, {@code compare}, {@code smooth}, or {@code all}. Each measurement is a process of
+ * {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code forecasts}, {@code compare}, {@code capture}, {@code smooth}, or {@code all}. Each measurement is a process of
  * its own with a worker's environment; what is compared takes turns.
  */
 public final class Bench {
@@ -98,6 +98,9 @@ public final class Bench {
         }
         if (which.equals("all") || which.equals("compare")) {
             new Comparing(bench.home).run();
+        }
+        if (which.equals("all") || which.equals("capture")) {
+            new Capturing(bench.home, bench.rounds).run();
         }
         if (which.equals("all") || which.equals("smooth")) {
             new Smoothness(bench.home, ALL).run();

@@ -361,6 +361,12 @@ public final class PictureArea extends BorderPane {
         onCached = listener;
     }
 
+    /** Whether a frame of what was asked for is on the screen. */
+    public boolean isShowing() {
+        Strip strip = player.strip();
+        return strip != null && shown.place >= 0 && shown.place < strip.count() && shown.picture.equals(fetched().subject(shown.place));
+    }
+
     /** Whether the picture on the screen is the one at the playhead, at its right size. */
     public boolean isSettled() {
         Strip strip = player.strip();

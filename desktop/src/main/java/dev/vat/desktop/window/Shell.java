@@ -23,6 +23,7 @@ import dev.vat.desktop.studio.HandOver;
 import dev.vat.desktop.studio.Studio;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
@@ -521,12 +522,17 @@ public final class Shell extends StackPane {
         commands.named(command).run();
     }
 
-    /** Goes to a place of what is shown. */
     /** What band and picture show, or null. */
     Strip strip() {
         return player.strip();
     }
 
+    /** What plays, once a frame of it is on the screen. */
+    public Optional<String> playing() {
+        return Optional.ofNullable(player.strip()).filter(_ -> player.isPlaying() && picture.isShowing()).map(Strip::title);
+    }
+
+    /** Goes to a place of what is shown. */
     public void seek(long place) {
         picture.seek(place);
     }

@@ -83,7 +83,7 @@ public final class StandInRender {
         Size size = order.has(RenderOrder.Kind.SMALLER, frame) ? Size.of(full.width() / 2, full.height() / 2) : full;
         Drawing drawing = drawing(frame, size);
         if (order.has(RenderOrder.Kind.TORN, frame)) {
-            drawing = torn(drawing, drawing(Math.max(1, frame - 12), size));
+            drawing = torn(drawing, drawing(Math.max(1, frame - 1), size));
         } else if (order.has(RenderOrder.Kind.BLANK, frame) || order.has(RenderOrder.Kind.POP, frame)) {
             drawing = darkened(drawing, order.has(RenderOrder.Kind.BLANK, frame));
         } else if (order.has(RenderOrder.Kind.LEAVING, frame)) {
