@@ -33,6 +33,8 @@ public final class LetterPainter {
     private static final double EDGE = .25;
     private static final Color INK = new Color(0xe6, 0xe6, 0xe6);
 
+    private record Run(String text, float size) { }
+
     private record Block(Lettering.Written line, int width, int height, int bits, boolean high) { }
 
     private final double stretch;
@@ -41,6 +43,15 @@ public final class LetterPainter {
 
         @Override
         protected boolean removeEldestEntry(Map.Entry<Block, Patch> eldest) {
+            return size() > MOST_PATCHES;
+        }
+    };
+    /** Words without their figures are few, and measuring takes longer than drawing. */
+    private final Map<Run, Double> widths = new LinkedHashMap<>(16, .75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Run, Double> eldest) {
             return size() > MOST_PATCHES;
         }
     };
@@ -99,6 +110,7 @@ public final class LetterPainter {
             fontFile = face;
             widestFigure = widestFigure();
             patches.clear();
+            widths.clear();
         }
         Block block = new Block(line, working.width(), working.height(), working.bits(), Patch.isHigh(working));
         return patches.computeIfAbsent(block, b -> Patch.of(draw(b), working));
@@ -121,10 +133,11 @@ public final class LetterPainter {
         double room = block.width * (1 - 2 * Spot.CLEAR);
         float size = (float) Math.max(SMALLEST, block.height * block.line.size() / 100);
         // Figures that run may not move what stands beside them.
-        double wide = measured(text.replaceAll("[0-9]", widestFigure), size);
+        String widest = text.replaceAll("[0-9]", widestFigure);
+        double wide = widths.computeIfAbsent(new Run(widest, size), this::measured);
         if (wide > room) {
             size = (float) (size * room / wide);
-            wide = measured(text.replaceAll("[0-9]", widestFigure), size);
+            wide = widths.computeIfAbsent(new Run(widest, size), this::measured);
         }
         TextLayout layout = layout(text, size);
         double edge = size * EDGE;
@@ -136,7 +149,7 @@ public final class LetterPainter {
             graphics.fillRect(0, 0, image.getWidth(), image.getHeight());
             graphics.setComposite(AlphaComposite.SrcOver);
             graphics.setColor(INK);
-            double spare = wide - measured(text, size);
+            double spare = wide - (layout.getAdvance() + 2 * edge) * stretch;
             graphics.translate(edge * stretch + (layout.isLeftToRight() ? 0 : spare), edge / 2 + layout.getAscent());
             graphics.transform(AffineTransform.getScaleInstance(stretch, 1));
             layout.draw(graphics, 0, 0);
@@ -158,8 +171,8 @@ public final class LetterPainter {
     }
 
     /** With its ground, in pixels of the picture. */
-    private double measured(String text, float size) {
-        return (layout(text, size).getAdvance() + 2 * size * EDGE) * stretch;
+    private double measured(Run run) {
+        return (layout(run.text, run.size).getAdvance() + 2 * run.size * EDGE) * stretch;
     }
 
     private String widestFigure() {

@@ -6,6 +6,7 @@ import dev.vat.core.run.WorkingFormat;
 import java.awt.image.BufferedImage;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
+import java.util.stream.IntStream;
 
 /** A small picture with straight alpha that is laid over working pictures of one coding, in their own coded values. */
 final class Patch {
@@ -40,10 +41,13 @@ final class Patch {
     static Patch of(BufferedImage drawn, Picture working) {
         try (Picture picture = Picture.allocate("gbrap", drawn.getWidth(), drawn.getHeight())) {
             int[] shifts = {8, 0, 16, 24};
+            int[] argb = drawn.getRGB(0, 0, drawn.getWidth(), drawn.getHeight(), null, 0, drawn.getWidth());
             for (int p = 0; p < PLANES; p++) {
-                for (int y = 0; y < drawn.getHeight(); y++) {
-                    for (int x = 0; x < drawn.getWidth(); x++) {
-                        picture.plane(p).set(ValueLayout.JAVA_BYTE, (long) y * picture.stride(p) + x, (byte) (drawn.getRGB(x, y) >>> shifts[p]));
+                MemorySegment plane = picture.plane(p);
+                int stride = picture.stride(p);
+                for (int y = 0, at = 0; y < drawn.getHeight(); y++) {
+                    for (int x = 0; x < drawn.getWidth(); x++, at++) {
+                        plane.set(ValueLayout.JAVA_BYTE, (long) y * stride + x, (byte) (argb[at] >>> shifts[p]));
                     }
                 }
             }
@@ -61,11 +65,14 @@ final class Patch {
         }
         int full = working.bits() > 8 ? DEEP : EIGHT;
         int[][] samples = new int[PLANES][rgba.width() * rgba.height()];
+        boolean deep = rgba.bits() > 8;
+        int wide = rgba.width();
         for (int p = 0; p < PLANES; p++) {
             MemorySegment plane = rgba.plane(p);
+            int stride = rgba.stride(p);
             for (int y = 0, at = 0; y < rgba.height(); y++) {
-                for (int x = 0; x < rgba.width(); x++, at++) {
-                    int value = rgba.bits() > 8 ? plane.get(ValueLayout.JAVA_SHORT, (long) y * rgba.stride(p) + 2L * x) & DEEP : (plane.get(ValueLayout.JAVA_BYTE, (long) y * rgba.stride(p) + x) & EIGHT) * DEEPER;
+                for (int x = 0; x < wide; x++, at++) {
+                    int value = deep ? plane.get(ValueLayout.JAVA_SHORT, (long) y * stride + 2L * x) & DEEP : (plane.get(ValueLayout.JAVA_BYTE, (long) y * stride + x) & EIGHT) * DEEPER;
                     int coded = full == DEEP ? value : (value + DEEPER / 2) / DEEPER;
                     samples[p][at] = p == ALPHA ? coded * opacity / 100 : coded;
                 }
@@ -89,41 +96,49 @@ final class Patch {
 
     /** What lies beyond the picture's edges is left out. */
     void over(Picture picture, int left, int top) {
-        for (int y = Math.max(0, -top); y < height && top + y < picture.height(); y++) {
-            for (int x = Math.max(0, -left); x < width && left + x < picture.width(); x++) {
-                blend(picture, left + x, top + y, y * width + x);
+        // Asked for once: where samples lie is known by the library, and asking it takes longer than blending does.
+        Ground under = new Ground(full == DEEP, IntStream.range(0, picture.planes()).mapToObj(picture::plane).toArray(MemorySegment[]::new),
+                IntStream.range(0, picture.planes()).map(picture::stride).toArray(), picture.hasAlpha());
+        int right = Math.min(width, picture.width() - left);
+        int bottom = Math.min(height, picture.height() - top);
+        for (int y = Math.max(0, -top); y < bottom; y++) {
+            for (int x = Math.max(0, -left); x < right; x++) {
+                blend(under, left + x, top + y, y * width + x);
             }
         }
     }
 
-    private void blend(Picture picture, int x, int y, int at) {
+    private void blend(Ground under, int x, int y, int at) {
         long cover = samples[ALPHA][at];
         if (cover == 0) {
             return;
         }
-        long there = picture.hasAlpha() ? get(picture, ALPHA, x, y) : full;
+        long there = under.alpha ? under.get(ALPHA, x, y) : full;
         // Of what there was, as much stays as is seen through.
         long stays = there * (full - cover) / full;
         long all = cover + stays;
         for (int p = 0; p < ALPHA; p++) {
-            set(picture, p, x, y, (samples[p][at] * cover + get(picture, p, x, y) * stays + all / 2) / all);
+            under.set(p, x, y, (samples[p][at] * cover + under.get(p, x, y) * stays + all / 2) / all);
         }
-        if (picture.hasAlpha()) {
-            set(picture, ALPHA, x, y, all);
+        if (under.alpha) {
+            under.set(ALPHA, x, y, all);
         }
     }
 
-    private long get(Picture picture, int plane, int x, int y) {
-        long row = (long) y * picture.stride(plane);
-        return full == DEEP ? picture.plane(plane).get(ValueLayout.JAVA_SHORT, row + 2L * x) & DEEP : picture.plane(plane).get(ValueLayout.JAVA_BYTE, row + x) & EIGHT;
-    }
+    /** The samples that a patch is laid over. @param strides bytes from one row to the next */
+    private record Ground(boolean deep, MemorySegment[] planes, int[] strides, boolean alpha) {
+        long get(int plane, int x, int y) {
+            long row = (long) y * strides[plane];
+            return deep ? planes[plane].get(ValueLayout.JAVA_SHORT, row + 2L * x) & DEEP : planes[plane].get(ValueLayout.JAVA_BYTE, row + x) & EIGHT;
+        }
 
-    private void set(Picture picture, int plane, int x, int y, long value) {
-        long row = (long) y * picture.stride(plane);
-        if (full == DEEP) {
-            picture.plane(plane).set(ValueLayout.JAVA_SHORT, row + 2L * x, (short) value);
-        } else {
-            picture.plane(plane).set(ValueLayout.JAVA_BYTE, row + x, (byte) value);
+        void set(int plane, int x, int y, long value) {
+            long row = (long) y * strides[plane];
+            if (deep) {
+                planes[plane].set(ValueLayout.JAVA_SHORT, row + 2L * x, (short) value);
+            } else {
+                planes[plane].set(ValueLayout.JAVA_BYTE, row + x, (byte) value);
+            }
         }
     }
 }

@@ -53,8 +53,9 @@ public final class Picture implements AutoCloseable {
         float[][] planes = {s.green(), s.blue(), s.red(), s.alpha()};
         for (int p = 0; p < picture.planes(); p++) {
             MemorySegment plane = picture.plane(p);
+            int stride = picture.stride(p);
             for (int y = 0; y < s.height(); y++) {
-                long at = (long) y * picture.stride(p);
+                long at = (long) y * stride;
                 for (int x = 0; x < s.width(); x++, at += 2) {
                     plane.set(ValueLayout.JAVA_SHORT, at, (short) Math.round(Math.clamp(planes[p][y * s.width() + x], 0f, 1f) * 65535));
                 }
@@ -72,13 +73,15 @@ public final class Picture implements AutoCloseable {
         }
         Picture picture = allocate(opaque ? "gbrp" : "gbrap", width, height);
         int[] order = {1, 2, 0, 3};
+        byte[] row = new byte[width];
         for (int p = 0; p < picture.planes(); p++) {
             MemorySegment plane = picture.plane(p);
-            for (int y = 0; y < height; y++) {
-                long at = (long) y * picture.stride(p);
-                for (int x = 0; x < width; x++) {
-                    plane.set(ValueLayout.JAVA_BYTE, at + x, rgba[4 * (y * width + x) + order[p]]);
+            int stride = picture.stride(p);
+            for (int y = 0, at = order[p]; y < height; y++) {
+                for (int x = 0; x < width; x++, at += 4) {
+                    row[x] = rgba[at];
                 }
+                MemorySegment.copy(row, 0, plane, ValueLayout.JAVA_BYTE, (long) y * stride, width);
             }
         }
         ColourTags.displayRgb(picture);

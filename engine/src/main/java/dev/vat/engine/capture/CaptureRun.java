@@ -35,7 +35,7 @@ import java.util.zip.CRC32C;
 final class CaptureRun {
 
     /** So many pictures are asked for before the first of them is there: the scene draws while this one is packed. */
-    private static final int AHEAD = 3;
+    private static final int AHEAD = 4;
     /** A scene that draws says so every few seconds. */
     private static final Duration PATIENCE = Duration.ofSeconds(20);
     private static final int BYTE = 0xff;

@@ -22,6 +22,7 @@ import java.util.stream.Collectors;
 final class StandIn {
 
     private static final int LARGEST = 4096;
+    private static final byte OPAQUE = (byte) 255;
 
     private StandIn() { }
 
@@ -65,10 +66,12 @@ final class StandIn {
     static byte[] rgba(Drawing drawing) {
         int pixels = drawing.width() * drawing.height();
         byte[] bytes = new byte[4 * pixels];
-        float[][] planes = {drawing.channel("R"), drawing.channel("G"), drawing.channel("B"), drawing.channel("A")};
-        for (int p = 0; p < planes.length; p++) {
-            for (int i = 0; i < pixels; i++) {
-                bytes[4 * i + p] = planes[p] == null ? (byte) 255 : (byte) Math.round(Math.clamp(planes[p][i], 0f, 1f) * 255);
+        String[] names = {"R", "G", "B", "A"};
+        for (int p = 0; p < names.length; p++) {
+            float[] plane = drawing.channel(names[p]);
+            for (int i = 0, at = p; i < pixels; i++, at += 4) {
+                // As rounding does, for what isn't negative.
+                bytes[at] = plane == null ? OPAQUE : (byte) (int) (Math.clamp(plane[i], 0f, 1f) * 255 + .5f);
             }
         }
         return bytes;

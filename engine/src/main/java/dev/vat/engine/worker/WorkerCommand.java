@@ -59,7 +59,11 @@ final class WorkerCommand {
             command.add("--worker");
         } else {
             command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-            command.addAll(List.of(HEAP, role == WorkerRole.VIEWER ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC", "-Xshare:auto", "-XX:-CreateCoredumpOnCrash",
+            if (role == WorkerRole.CAPTURE) {
+                // It lives for some seconds beside a scene that needs every core: compiling twice would cost more than it gives.
+                command.add("-XX:TieredStopAtLevel=1");
+            }
+            command.addAll(List.of(HEAP, role == WorkerRole.VIEWER || role == WorkerRole.CAPTURE ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC", "-Xshare:auto", "-XX:-CreateCoredumpOnCrash",
                     // Lets threads that check frames in the background step back.
                     "-XX:ThreadPriorityPolicy=1",
                     "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
