@@ -2,6 +2,7 @@ package dev.vat.core.trial;
 
 import dev.vat.core.time.FrameRange;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -78,7 +79,7 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         Estimate pictures = shape.isIntra() ? sizes(stretches, x, inner, EDGES) : sizes(stretches, x, inner, EDGES_OF_GROUPS).plus(keys(costs, trial, shape, cutsStandAlone));
         boolean lossless = trial.excerpts().stream().flatMap(e -> e.frames().stream()).allMatch(p -> p.psnr() == null);
         return new FileForecast(pictures.plus(shape.besides()), lossless ? null : likeness(stretches, x, inner, p -> p.psnr() == null ? SAME : p.psnr(), LEAST_PSNR, Double.MAX_VALUE),
-                likeness(stretches, x, inner, Packed::ssim, LEAST_SSIM, 1), Estimate.within(trial.makeSeconds() / share, HURRY), Estimate.within(trial.proofSeconds() / share, HURRY));
+                likeness(stretches, x, inner, Packed::ssim, LEAST_SSIM, 1), seconds(stretches, trial), Estimate.within(trial.proofSeconds() / share, HURRY));
     }
 
     /** The file in stretches of the excerpts' length, in frames of the file. */
@@ -208,6 +209,26 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
             }
         }
         return found;
+    }
+
+    /** What is harder takes longer, by as much as the excerpts show. */
+    private static Estimate seconds(List<Stretch> stretches, FileTrial trial) {
+        List<Stretch> tried = stretches.stream().filter(Stretch::isTried).toList();
+        double[] x = tried.stream().mapToDouble(Stretch::logCost).toArray();
+        double[] y = IntStream.range(0, tried.size()).mapToDouble(i -> trial.excerpts().get(i).seconds() / tried.get(i).frames.count()).toArray();
+        Fit fit = Fit.of(x, y, 0);
+        double least = Arrays.stream(y).min().orElse(0);
+        double sum = 0;
+        double guessed = 0;
+        int place = 0;
+        for (Stretch stretch : stretches) {
+            // No line goes below the quickest that was seen.
+            double each = stretch.isTried() ? y[place++] : Math.max(least, fit.at(stretch.logCost()));
+            sum += each * stretch.frames.count();
+            guessed += stretch.isTried() ? 0 : stretch.frames.count();
+        }
+        double off = NINE_OF_TEN[Math.min(y.length, NINE_OF_TEN.length - 1)] * fit.spread() / Math.sqrt(y.length) * guessed;
+        return Estimate.within(sum, sum == 0 ? 0 : HURRY + off / sum);
     }
 
     private static Estimate likeness(List<Stretch> stretches, double[] x, Predicate<Packed> which, ToDoubleFunction<Packed> measure, double least, double most) {

@@ -6,11 +6,10 @@ import java.util.List;
  * What was tried of one file.
  *
  * @param excerpts in their order
- * @param makeSeconds that making them took, its share of what all files took together
  * @param proofSeconds that reading them again took
  * @param parts folder in which the excerpts lie as files that can be watched, one each in their order
  */
-public record FileTrial(List<Excerpt> excerpts, double makeSeconds, double proofSeconds, String parts) {
+public record FileTrial(List<Excerpt> excerpts, double proofSeconds, String parts) {
     public FileTrial {
         excerpts = List.copyOf(excerpts);
     }

@@ -8,6 +8,7 @@ import dev.vat.core.burnin.Wording;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.preview.Preview;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -26,6 +27,7 @@ import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.FileProgress;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
@@ -118,6 +120,7 @@ public final class Tour {
         seek(60);
         shoot("out");
         judging();
+        previews();
         Path aside = make ? null : Files.createTempDirectory("vat-shots");
         if (!make) {
             show(Edits.setFolder(Place.of(aside)).apply(short010()));
@@ -153,6 +156,49 @@ public final class Tour {
             return 0;
         }
         return tell(line);
+    }
+
+    /** Cameras of the stand-in scene: captured, seen through time, strung together; then the demo's reel is there again. */
+    private void previews() throws IOException, InterruptedException, ExecutionException {
+        press("face-in");
+        press("start-scene");
+        await("the scene", () -> !studio().scenes().all().isEmpty() && studio().scenes().all().getFirst().picture("sand").isPresent());
+        press("capture-pier");
+        press("capture-test");
+        await("the test frame", () -> window.shell().lookup("#capture-picture") != null);
+        shoot("capture");
+        press("capture-now");
+        captured(1);
+        act(() -> {
+            try {
+                studio().scenes().standIn().orElseThrow().take(2);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        });
+        await("the change", () -> studio().scenes().all().getFirst().facts().orElseThrow().revision() == 2);
+        press("capture-all");
+        captured(4);
+        press("story-pier");
+        await("the previews", () -> window.shell().lookup("#tick-pier_v002") != null);
+        press("approve-pier_v002");
+        await("the approval", () -> studio().previews().all().stream().anyMatch(Preview::approved));
+        Thread.sleep(WAVEFORM_MILLIS);
+        shoot("previews");
+        press("close-story");
+        press("director-reel");
+        seek(250);
+        shoot("director");
+        act(() -> {
+            while (studio().project().reels().size() > 1 || studio().project().sources().stream().anyMatch(s -> studio().previews().of(s).isPresent())) {
+                studio().undo();
+            }
+        });
+        press("face-out");
+    }
+
+    private void captured(int kept) throws InterruptedException, ExecutionException {
+        await(kept + " previews", () -> !studio().previews().isGoing() && studio().previews().all().size() == kept);
     }
 
     /** What files will be, before they are made: test encodes, qualities to pick from, two pictures held against each other, scopes. */

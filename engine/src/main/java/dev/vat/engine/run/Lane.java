@@ -20,6 +20,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -61,6 +62,8 @@ final class Lane {
     private volatile boolean full;
     private long bytes;
     private long busyNanos;
+    /** What of it each closed part took. */
+    private final List<Double> partSeconds = new ArrayList<>();
 
     /**
      * @param kept parts that an earlier start closed: these aren't made again
@@ -252,6 +255,7 @@ final class Lane {
             busyNanos += System.nanoTime() - since;
             partBytes = writer.bytes();
         }
+        partSeconds.add(busyNanos / 1e9 - partSeconds.stream().mapToDouble(Double::doubleValue).sum());
         if (!firstPass) {
             bytes += partBytes;
             close(part, open, proofs, partBytes);
@@ -357,8 +361,8 @@ final class Lane {
     }
 
     /** How long it converted, encoded and checked, apart from waiting; valid after {@link #end}. */
-    double busySeconds() {
-        return busyNanos / 1e9;
+    List<Double> partSeconds() {
+        return partSeconds;
     }
 
     /** Those of the file as it is to be now; valid after {@link #end}. */

@@ -180,9 +180,9 @@ public final class Runner {
      * Reads and encodes the parts of a plan without joining and proving: for trials, and for benchmarks, which may leave the inline check out.
      *
      * @param events told of {@link Message.Progress} several times a second
-     * @return for each file how long it was converted, encoded and checked, in seconds, apart from waiting
+     * @return for each part of each file how long it was converted, encoded and checked, in seconds, apart from waiting
      */
-    public static Map<String, Double> encodeOnly(RunHome home, boolean checked, Consumer<Message> events) throws IOException, InterruptedException {
+    public static Map<String, List<Double>> encodeOnly(RunHome home, boolean checked, Consumer<Message> events) throws IOException, InterruptedException {
         Runner runner = new Runner(home, events, checked);
         RunPlan plan = home.plan();
         try (Journal journal = home.openJournal()) {
@@ -191,7 +191,7 @@ public final class Runner {
             runner.targets = plan.files().stream().map(RunPlan.RunFile::target).toList();
             runner.readAll(plan, journal);
         }
-        return runner.lanes.stream().collect(Collectors.toMap(l -> l.file().target(), Lane::busySeconds));
+        return runner.lanes.stream().collect(Collectors.toMap(l -> l.file().target(), Lane::partSeconds));
     }
 
     private void readAll(RunPlan plan, Journal journal) throws IOException, InterruptedException {

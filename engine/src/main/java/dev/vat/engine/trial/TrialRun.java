@@ -66,9 +66,9 @@ final class TrialRun {
         RunPlan cut = plan.withFiles(plan.files().stream().map(file -> file.withParts(parts(file, excerpts))).toList());
         RunHome inner = RunHome.create(Places.in(home.folder()), cut);
         long since = System.nanoTime();
-        Map<String, Double> busy = Runner.encodeOnly(inner, true, this::say);
+        Map<String, List<Double>> busy = Runner.encodeOnly(inner, true, this::say);
         double wall = (System.nanoTime() - since) / 1e9;
-        double all = busy.values().stream().mapToDouble(Double::doubleValue).sum();
+        double all = busy.values().stream().flatMap(List::stream).mapToDouble(Double::doubleValue).sum();
         Map<String, FileTrial> files = new HashMap<>();
         Map<String, String> failures = new HashMap<>();
         List<JournalEntry> journal = inner.journal();
@@ -77,7 +77,7 @@ final class TrialRun {
             List<JournalEntry.PartClosed> closed = journal.stream().filter(JournalEntry.PartClosed.class::isInstance).map(JournalEntry.PartClosed.class::cast)
                     .filter(p -> p.target().equals(file.target())).toList();
             if (!failures.containsKey(file.target()) && closed.size() == file.parts().size()) {
-                files.put(file.target(), tried(cut, file, closed, wall * busy.get(file.target()) / all));
+                files.put(file.target(), tried(cut, file, closed, busy.get(file.target()).stream().map(s -> wall * s / all).toList()));
             }
         }
         return new Trial(looked.costs(), looked.flashes(), files, failures);
@@ -111,7 +111,7 @@ final class TrialRun {
         return parts;
     }
 
-    private FileTrial tried(RunPlan cut, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed, double seconds) throws IOException {
+    private FileTrial tried(RunPlan cut, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed, List<Double> seconds) throws IOException {
         Path folder = RunHome.made(cut, file);
         long since = System.nanoTime();
         List<Excerpt> excerpts = new ArrayList<>();
@@ -125,10 +125,10 @@ final class TrialRun {
                 Receipt.FrameLine line = part.checked().get(i);
                 frames.add(new Packed(sizes.get(i).bytes(), sizes.get(i).key(), line.psnr(), line.ssim()));
             }
-            excerpts.add(new Excerpt(part.first(), frames));
+            excerpts.add(new Excerpt(part.first(), frames, seconds.get(part.part())));
             readAgain(file, folder, part);
         }
-        return new FileTrial(excerpts, seconds, (System.nanoTime() - since) / 1e9, folder.toString());
+        return new FileTrial(excerpts, (System.nanoTime() - since) / 1e9, folder.toString());
     }
 
     private static List<PackedFrames.Frame> stills(RunPlan.RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {

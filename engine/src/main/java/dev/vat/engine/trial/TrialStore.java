@@ -37,7 +37,7 @@ final class TrialStore {
     private record FileKey(String reel, String codec, Object treatment, Object words, int threads, Map<String, String> options, Expectation expected) { }
 
     /** Another one makes everything that was found before useless. */
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
 
     private final Path folder;
 
@@ -96,7 +96,7 @@ final class TrialStore {
         Files.createDirectories(place);
         Path parts = place.resolve("parts");
         Files.move(Path.of(trial.parts()), parts, StandardCopyOption.ATOMIC_MOVE);
-        FileTrial kept = new FileTrial(trial.excerpts(), trial.makeSeconds(), trial.proofSeconds(), parts.toString());
+        FileTrial kept = new FileTrial(trial.excerpts(), trial.proofSeconds(), parts.toString());
         Files.writeString(place.resolve(TRIAL), Json.line(kept));
         return kept;
     }
