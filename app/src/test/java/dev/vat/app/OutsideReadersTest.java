@@ -10,7 +10,11 @@ import com.sun.net.httpserver.HttpServer;
 import dev.vat.cli.Vat;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.run.Receipt;
+import dev.vat.engine.capture.PreviewStore;
+import dev.vat.engine.place.Places;
 import dev.vat.engine.proof.ReceiptFile;
+import dev.vat.engine.standin.Manners;
+import dev.vat.engine.standin.StandInFeed;
 import dev.vat.media.Samples;
 import dev.vat.media.StillWriter;
 import java.io.IOException;
@@ -166,6 +170,26 @@ class OutsideReadersTest {
             near(shot.path("grey"), grey(frame), "frame " + frame);
         }
         assertThat(result.path("shots")).hasSize(4);
+    }
+
+    @Test
+    void aPreviewOfASceneOpensAnywhere() throws Exception {
+        assumeTrue(program("chromium").isPresent() && program("mediainfo").isPresent(), "Chromium or mediainfo isn't installed");
+        Path preview;
+        try (StandInFeed _ = StandInFeed.start(Places.ofSystem().scenes(), 1, Manners.GOOD)) {
+            assertThat(Vat.run("capture", "tower", "--range", "200-259", "--size", WIDTH + "x" + HEIGHT)).isZero();
+            preview = PreviewStore.in(Places.ofSystem()).movie(PreviewStore.in(Places.ofSystem()).all().getFirst());
+        }
+        JsonNode result = play(preview);
+        assertThat(result.path("error").asText("")).isEmpty();
+        assertThat(result.path("ended").asBoolean()).isTrue();
+        assertThat(result.path("duration").asDouble()).isEqualTo(FRAMES / 25.0);
+        assertThat(result.path("width").asInt()).isEqualTo(WIDTH);
+        Process process = new ProcessBuilder("mediainfo", "--Output=JSON", preview.toString()).start();
+        JsonNode video = JSON.readTree(process.getInputStream().readAllBytes()).path("media").path("track").get(1);
+        assertThat(video.path("Format").asText()).isEqualTo("AVC");
+        assertThat(video.path("FrameRate").asDouble()).isEqualTo(25);
+        assertThat(video.path("FrameCount").asInt()).isEqualTo(FRAMES);
     }
 
     @Test

@@ -4,9 +4,8 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.Message;
-import dev.vat.engine.standin.RenderOrder;
+import dev.vat.engine.protocol.RenderOrder;
 import dev.vat.engine.worker.Task;
-import dev.vat.scene.flats.FlatsCamera;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -85,7 +84,7 @@ final class SceneRenderCommand implements Callable<Integer> {
 
     private RenderOrder order() {
         try {
-            return new RenderOrder(folder.toAbsolutePath().normalize().toString(), name == null ? camera : name, FlatsCamera.parse(camera).id(), FrameRange.parse(range), Size.parse(size), exr, take, leadIn, slow,
+            return new RenderOrder(folder.toAbsolutePath().normalize().toString(), name == null ? camera : name, camera, FrameRange.parse(range), Size.parse(size), exr, take, leadIn, slow,
                     jumbled, crash, flaws.stream().map(RenderOrder.Flaw::parse).toList());
         } catch (IllegalArgumentException e) {
             throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());

@@ -6,6 +6,7 @@ import dev.vat.core.run.WorkingFormat;
 import java.awt.image.BufferedImage;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
+import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /** A small picture with straight alpha that is laid over working pictures of one coding, in their own coded values. */
@@ -39,21 +40,34 @@ final class Patch {
 
     /** @param drawn colours as displays show them */
     static Patch of(BufferedImage drawn, Picture working) {
-        try (Picture picture = Picture.allocate("gbrap", drawn.getWidth(), drawn.getHeight())) {
-            int[] shifts = {8, 0, 16, 24};
-            int[] argb = drawn.getRGB(0, 0, drawn.getWidth(), drawn.getHeight(), null, 0, drawn.getWidth());
-            for (int p = 0; p < PLANES; p++) {
-                MemorySegment plane = picture.plane(p);
-                int stride = picture.stride(p);
-                for (int y = 0, at = 0; y < drawn.getHeight(); y++) {
-                    for (int x = 0; x < drawn.getWidth(); x++, at++) {
-                        plane.set(ValueLayout.JAVA_BYTE, (long) y * stride + x, (byte) (argb[at] >>> shifts[p]));
-                    }
-                }
+        int wide = drawn.getWidth();
+        int[] argb = drawn.getRGB(0, 0, wide, drawn.getHeight(), null, 0, wide);
+        int[] shifts = {8, 0, 16, 24};
+        if (isHigh(working)) {
+            byte[] rgba = new byte[PLANES * argb.length];
+            for (int i = 0; i < argb.length; i++) {
+                rgba[PLANES * i] = (byte) (argb[i] >>> 16);
+                rgba[PLANES * i + 1] = (byte) (argb[i] >>> 8);
+                rgba[PLANES * i + 2] = (byte) argb[i];
+                rgba[PLANES * i + ALPHA] = (byte) (argb[i] >>> 24);
             }
-            ColourTags.displayRgb(picture);
-            return of(picture, 100, working);
+            try (Picture picture = Picture.ofRgba(wide, drawn.getHeight(), rgba)) {
+                return of(picture, 100, working);
+            }
         }
+        int full = fullOf(working);
+        int[][] samples = new int[PLANES][argb.length];
+        for (int p = 0; p < PLANES; p++) {
+            for (int i = 0; i < argb.length; i++) {
+                int value = argb[i] >>> shifts[p] & EIGHT;
+                samples[p][i] = full == DEEP ? value * DEEPER : value;
+            }
+        }
+        return new Patch(wide, drawn.getHeight(), full, false, samples);
+    }
+
+    private static int fullOf(Picture picture) {
+        return picture.bits() > 8 ? DEEP : EIGHT;
     }
 
     /** @param rgba of 8 or 16 bits, as displays show it @param opacity in percent @param working what it is laid over */
@@ -63,22 +77,26 @@ final class Patch {
                 return of(high, opacity, working);
             }
         }
-        int full = working.bits() > 8 ? DEEP : EIGHT;
-        int[][] samples = new int[PLANES][rgba.width() * rgba.height()];
-        boolean deep = rgba.bits() > 8;
+        int full = fullOf(working);
+        int own = fullOf(rgba);
         int wide = rgba.width();
+        int[][] samples = new int[PLANES][wide * rgba.height()];
         for (int p = 0; p < PLANES; p++) {
-            MemorySegment plane = rgba.plane(p);
-            int stride = rgba.stride(p);
+            if (p == ALPHA && !rgba.hasAlpha()) {
+                Arrays.fill(samples[p], full * opacity / 100);
+                continue;
+            }
+            Rows rows = Rows.of(rgba, p, wide);
             for (int y = 0, at = 0; y < rgba.height(); y++) {
+                rows.read(0, y, wide);
                 for (int x = 0; x < wide; x++, at++) {
-                    int value = deep ? plane.get(ValueLayout.JAVA_SHORT, (long) y * stride + 2L * x) & DEEP : (plane.get(ValueLayout.JAVA_BYTE, (long) y * stride + x) & EIGHT) * DEEPER;
+                    int value = own == DEEP ? rows.at(x) : rows.at(x) * DEEPER;
                     int coded = full == DEEP ? value : (value + DEEPER / 2) / DEEPER;
                     samples[p][at] = p == ALPHA ? coded * opacity / 100 : coded;
                 }
             }
         }
-        return new Patch(rgba.width(), rgba.height(), full, isHigh(working), samples);
+        return new Patch(wide, rgba.height(), full, isHigh(working), samples);
     }
 
     int width() {
@@ -96,48 +114,79 @@ final class Patch {
 
     /** What lies beyond the picture's edges is left out. */
     void over(Picture picture, int left, int top) {
-        // Asked for once: where samples lie is known by the library, and asking it takes longer than blending does.
-        Ground under = new Ground(full == DEEP, IntStream.range(0, picture.planes()).mapToObj(picture::plane).toArray(MemorySegment[]::new),
-                IntStream.range(0, picture.planes()).map(picture::stride).toArray(), picture.hasAlpha());
-        int right = Math.min(width, picture.width() - left);
+        int from = Math.max(0, -left);
+        int count = Math.min(width, picture.width() - left) - from;
         int bottom = Math.min(height, picture.height() - top);
-        for (int y = Math.max(0, -top); y < bottom; y++) {
-            for (int x = Math.max(0, -left); x < right; x++) {
-                blend(under, left + x, top + y, y * width + x);
+        Rows[] rows = IntStream.range(0, picture.planes()).mapToObj(p -> Rows.of(picture, p, Math.max(0, count))).toArray(Rows[]::new);
+        for (int y = Math.max(0, -top); y < bottom && count > 0; y++) {
+            for (Rows plane : rows) {
+                plane.read(left + from, top + y, count);
+            }
+            for (int x = 0; x < count; x++) {
+                blend(rows, x, y * width + from + x);
+            }
+            for (Rows plane : rows) {
+                plane.write(left + from, top + y, count);
             }
         }
     }
 
-    private void blend(Ground under, int x, int y, int at) {
+    private void blend(Rows[] under, int x, int at) {
         long cover = samples[ALPHA][at];
         if (cover == 0) {
             return;
         }
-        long there = under.alpha ? under.get(ALPHA, x, y) : full;
+        boolean alpha = under.length == PLANES;
+        long there = alpha ? under[ALPHA].at(x) : full;
         // Of what there was, as much stays as is seen through.
         long stays = there * (full - cover) / full;
         long all = cover + stays;
         for (int p = 0; p < ALPHA; p++) {
-            under.set(p, x, y, (samples[p][at] * cover + under.get(p, x, y) * stays + all / 2) / all);
+            under[p].set(x, (samples[p][at] * cover + under[p].at(x) * stays + all / 2) / all);
         }
-        if (under.alpha) {
-            under.set(ALPHA, x, y, all);
+        if (alpha) {
+            under[ALPHA].set(x, all);
         }
     }
 
-    /** The samples that a patch is laid over. @param strides bytes from one row to the next */
-    private record Ground(boolean deep, MemorySegment[] planes, int[] strides, boolean alpha) {
-        long get(int plane, int x, int y) {
-            long row = (long) y * strides[plane];
-            return deep ? planes[plane].get(ValueLayout.JAVA_SHORT, row + 2L * x) & DEEP : planes[plane].get(ValueLayout.JAVA_BYTE, row + x) & EIGHT;
+    /**
+     * Rows of one plane, brought into an array and back: a sample in the library's memory takes many times as long as one in an array until
+     * the compiler has seen it often.
+     *
+     * @param bytes of a row, for 8 bits, else null
+     * @param shorts of a row, for 16 bits, else null
+     */
+    private record Rows(MemorySegment plane, int stride, byte[] bytes, short[] shorts) {
+        static Rows of(Picture picture, int plane, int count) {
+            boolean deep = picture.bits() > 8;
+            return new Rows(picture.plane(plane), picture.stride(plane), deep ? null : new byte[count], deep ? new short[count] : null);
         }
 
-        void set(int plane, int x, int y, long value) {
-            long row = (long) y * strides[plane];
-            if (deep) {
-                planes[plane].set(ValueLayout.JAVA_SHORT, row + 2L * x, (short) value);
+        void read(int x, int y, int count) {
+            if (shorts == null) {
+                MemorySegment.copy(plane, ValueLayout.JAVA_BYTE, (long) y * stride + x, bytes, 0, count);
             } else {
-                planes[plane].set(ValueLayout.JAVA_BYTE, row + x, (byte) value);
+                MemorySegment.copy(plane, ValueLayout.JAVA_SHORT, (long) y * stride + 2L * x, shorts, 0, count);
+            }
+        }
+
+        void write(int x, int y, int count) {
+            if (shorts == null) {
+                MemorySegment.copy(bytes, 0, plane, ValueLayout.JAVA_BYTE, (long) y * stride + x, count);
+            } else {
+                MemorySegment.copy(shorts, 0, plane, ValueLayout.JAVA_SHORT, (long) y * stride + 2L * x, count);
+            }
+        }
+
+        int at(int x) {
+            return shorts == null ? bytes[x] & EIGHT : shorts[x] & DEEP;
+        }
+
+        void set(int x, long value) {
+            if (shorts == null) {
+                bytes[x] = (byte) value;
+            } else {
+                shorts[x] = (short) value;
             }
         }
     }

@@ -179,8 +179,11 @@ public final class Picture implements AutoCloseable {
         MemorySegment source = plane(plane);
         MemorySegment target = to.plane(plane);
         int row = rowBytes(plane);
-        for (int y = 0; y < planeHeight(plane); y++) {
-            MemorySegment.copy(source, (long) y * stride(plane), target, (long) y * to.stride(plane), row);
+        int from = stride(plane);
+        int into = to.stride(plane);
+        int rows = planeHeight(plane);
+        for (int y = 0; y < rows; y++) {
+            MemorySegment.copy(source, (long) y * from, target, (long) y * into, row);
         }
     }
 

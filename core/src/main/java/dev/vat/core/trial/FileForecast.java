@@ -31,6 +31,9 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
     /** Decibels that nobody can promise. */
     private static final double LEAST_PSNR = 0.3;
     private static final double LEAST_SSIM = 0.002;
+    /** What hardly moves is refined from frame to frame, in a whole file for longer than in an excerpt: so many decibels for each above {@link #FAIR}. As measured. */
+    private static final double REFINED = 0.08;
+    private static final double FAIR = 45;
     /** Stands for a frame of which not a bit differs, among others that do, in dB. */
     private static final double SAME = 99;
     /** Spreads that hold nine of ten, by the number of excerpts: of Student's distribution with one less. */
@@ -78,7 +81,7 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         double share = (double) trial.frames() / shape.frames();
         Estimate pictures = shape.isIntra() ? sizes(stretches, x, inner, EDGES) : sizes(stretches, x, inner, EDGES_OF_GROUPS).plus(keys(costs, trial, shape, cutsStandAlone));
         boolean lossless = trial.excerpts().stream().flatMap(e -> e.frames().stream()).allMatch(p -> p.psnr() == null);
-        return new FileForecast(pictures.plus(shape.besides()), lossless ? null : likeness(stretches, x, inner, p -> p.psnr() == null ? SAME : p.psnr(), LEAST_PSNR, Double.MAX_VALUE),
+        return new FileForecast(pictures.plus(shape.besides()), lossless ? null : refined(likeness(stretches, x, inner, p -> p.psnr() == null ? SAME : p.psnr(), LEAST_PSNR, Double.MAX_VALUE), shape),
                 likeness(stretches, x, inner, Packed::ssim, LEAST_SSIM, 1), seconds(stretches, trial), Estimate.within(trial.proofSeconds() / share, HURRY));
     }
 
@@ -229,6 +232,11 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         }
         double off = NINE_OF_TEN[Math.min(y.length, NINE_OF_TEN.length - 1)] * fit.spread() / Math.sqrt(y.length) * guessed;
         return Estimate.within(sum, sum == 0 ? 0 : HURRY + off / sum);
+    }
+
+    private static Estimate refined(Estimate psnr, FileShape shape) {
+        double more = shape.isIntra() ? 0 : REFINED * Math.max(0, psnr.middle() - FAIR);
+        return new Estimate(psnr.low() - more, psnr.middle(), psnr.high() + more);
     }
 
     private static Estimate likeness(List<Stretch> stretches, double[] x, Predicate<Packed> which, ToDoubleFunction<Packed> measure, double least, double most) {

@@ -146,9 +146,10 @@ public final class ScenesPane extends VBox {
         VBox words = new VBox(name, figures);
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox line = new HBox(picture(scene, facts, camera), words);
+        StackPane picture = picture(scene, facts, camera);
+        picture.setOnMouseClicked(_ -> capture.fire());
+        HBox line = new HBox(picture, words);
         line.getStyleClass().add("source-line");
-        line.setOnMouseClicked(_ -> capture.fire());
         VBox row = new VBox(line);
         row.getStyleClass().addAll("source-row", "kin");
         if (key.equals(open)) {

@@ -6,6 +6,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.SequencePattern;
+import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Parts;
@@ -40,6 +41,8 @@ final class SourceActs extends VBox {
             } else {
                 acts.getChildren().add(Parts.button("check-again", "Check again", () -> studio.watch().again(source)));
             }
+            studio.previews().of(source).filter(p -> p.idle() != null).map(p -> FrameRange.of(p.range().first(), p.idle())).filter(busy -> !busy.equals(source.reading().range()))
+                    .ifPresent(busy -> acts.getChildren().add(Parts.button("keep-moving", "Nothing moves after " + busy.last() + ": take " + busy, () -> studio.edit(Edits.setRange(source.id(), busy)))));
             acts.getChildren().add(Parts.button("add-item", "Add to reel", () -> studio.edit(ReelEdits.addItem(source.id()))));
         }
         acts.getChildren().add(Parts.button("reveal-source", "Show folder", () -> ask.reveal(source.folder().path())));

@@ -145,12 +145,29 @@ public final class Previews {
         }
         going.result().whenComplete((result, failure) -> ui.execute(() -> {
             if (failure != null) {
-                ended(null, failure.getMessage());
+                lost(failure.getMessage());
             } else {
                 ended(result.preview(), result.why());
             }
         }));
         studio.changed();
+    }
+
+    /** What was closed before the worker was lost becomes a preview. */
+    private void lost(String why) {
+        background.execute(() -> {
+            Preview saved;
+            try {
+                saved = captures.recover().stream().findFirst().orElse(null);
+            } catch (IOException e) {
+                ui.execute(() -> ended(null, why + "; what is there couldn't be saved: " + e.getMessage()));
+                return;
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+            ui.execute(() -> ended(saved, why));
+        });
     }
 
     private void ended(Preview preview, String why) {

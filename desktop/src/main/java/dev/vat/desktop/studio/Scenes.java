@@ -27,6 +27,7 @@ public final class Scenes {
 
     private static final Duration PATIENCE = Duration.ofSeconds(15);
     private static final long LOOK_MILLIS = 1000;
+    private static final long AGAIN_MILLIS = 3000;
     private static final int THUMBNAIL_ROWS = 108;
 
     private final Studio studio;
@@ -37,7 +38,7 @@ public final class Scenes {
     private SceneProcess own;
     private boolean starting;
     private boolean looking;
-    private boolean closed;
+    private volatile boolean closed;
     private Tested tested;
 
     /**
@@ -105,13 +106,25 @@ public final class Scenes {
         }
     }
 
-    /** Stays with a scene for as long as it is there, and asks again whenever it says that it is another one. */
+    /** Stays with a scene for as long as it is there; one that ended the talk is asked again after a while. */
     private void talk(LiveScene scene) {
+        try {
+            while (scene.notice.isThere() && !closed) {
+                listen(scene);
+                Thread.sleep(AGAIN_MILLIS);
+            }
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Asks whenever the scene says that it is another one, until it hangs up. */
+    private void listen(LiveScene scene) throws InterruptedException {
         // The feed's own thread tells of changes: what is asked because of them is asked here.
         BlockingQueue<Long> changes = new LinkedBlockingQueue<>();
         changes.add(0L);
         try (SceneFeed feed = SceneFeed.connect(scene.notice, PATIENCE, changes::add)) {
-            while (scene.notice.isThere()) {
+            while (scene.notice.isThere() && !closed) {
                 if (changes.poll(LOOK_MILLIS, TimeUnit.MILLISECONDS) != null) {
                     ask(scene, feed);
                 }
@@ -121,8 +134,6 @@ public final class Scenes {
                 scene.trouble = e.getMessage();
                 studio.changed();
             });
-        } catch (InterruptedException _) {
-            Thread.currentThread().interrupt();
         }
     }
 
@@ -130,6 +141,7 @@ public final class Scenes {
         SceneFacts facts = feed.describe();
         ui.execute(() -> {
             scene.facts = facts;
+            scene.trouble = null;
             scene.wishes.keySet().removeIf(id -> facts.camera(id).isEmpty());
             studio.changed();
         });

@@ -12,7 +12,7 @@ import dev.vat.core.time.FrameSet;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.studio.LiveScene;
-import dev.vat.engine.standin.RenderOrder;
+import dev.vat.engine.protocol.RenderOrder;
 import dev.vat.engine.standin.SceneProcess;
 import dev.vat.engine.standin.StandInRender;
 import java.nio.file.Files;
@@ -156,6 +156,18 @@ class PreviewsTest extends WindowCase {
         assertThat(marked.contains(178)).as(on(() -> studio().message())).isTrue();
         assertThat(marked.contains(181)).isTrue();
         assertThat(preview().reading().remarks()).containsEntry(178L, "kite too low");
+    }
+
+    @Test
+    void aCapturesProcessIsKilledAndWhatWasClosedIsKept() throws Exception {
+        chooseFrames("1-184");
+        fire("capture-now");
+        await(() -> studio().previews().share() > .4);
+        ProcessHandle.of(on(() -> studio().previews().worker().orElseThrow())).orElseThrow().destroyForcibly();
+        captured(1);
+        assertThat(on(() -> studio().message())).contains("pier_v001.mp4: ").contains("of 184 frames, The capture was lost");
+        assertThat(on(() -> studio().previews().all().getFirst().drawn())).isGreaterThanOrEqualTo(50);
+        assertThat(preview().name()).isEqualTo("pier_v001.mp4");
     }
 
     @Test

@@ -56,7 +56,13 @@ public record SceneNotice(int feed, String scene, int port, String token, long p
         try (Stream<Path> files = Files.list(folder)) {
             for (Path file : files.filter(f -> f.getFileName().toString().endsWith(END)).toList()) {
                 try {
-                    found.add(Json.MAPPER.readValue(Files.readString(file), SceneNotice.class));
+                    SceneNotice notice = Json.MAPPER.readValue(Files.readString(file), SceneNotice.class);
+                    if (notice.isThere()) {
+                        found.add(notice);
+                    } else {
+                        // Its scene was ended before it could take it away.
+                        Files.deleteIfExists(file);
+                    }
                 } catch (IOException e) {
                     LOG.info("{} tells of no scene", file.getFileName(), e);
                 }
@@ -64,7 +70,6 @@ public record SceneNotice(int feed, String scene, int port, String token, long p
         } catch (IOException e) {
             LOG.info("Scenes can't be looked for", e);
         }
-        found.removeIf(n -> !n.isThere());
         found.sort(Comparator.comparing(SceneNotice::scene).thenComparing(SceneNotice::pid));
         return found;
     }

@@ -21,7 +21,7 @@ import dev.vat.core.time.Rational;
 import dev.vat.core.trial.PairLikeness;
 import dev.vat.core.trial.Trial;
 import dev.vat.engine.feed.SceneNotice;
-import dev.vat.engine.standin.RenderOrder;
+import dev.vat.engine.protocol.RenderOrder;
 import java.util.List;
 
 /**

@@ -1,6 +1,7 @@
 package dev.vat.engine.standin;
 
 import dev.vat.core.picture.Size;
+import dev.vat.engine.protocol.RenderOrder;
 import dev.vat.media.Samples;
 import dev.vat.media.StillWriter;
 import dev.vat.media.still.ExrWriter;

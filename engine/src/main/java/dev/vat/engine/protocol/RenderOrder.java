@@ -1,8 +1,9 @@
-package dev.vat.engine.standin;
+package dev.vat.engine.protocol;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
+import dev.vat.scene.flats.FlatsCamera;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -50,9 +51,11 @@ public record RenderOrder(String folder, String name, String camera, FrameRange 
 
     public RenderOrder {
         flaws = flaws == null ? List.of() : List.copyOf(flaws);
+        // Says what there is no camera of.
+        FlatsCamera.parse(camera);
     }
 
-    boolean has(Kind kind, long frame) {
+    public boolean has(Kind kind, long frame) {
         return flaws.contains(new Flaw(kind, frame));
     }
 
