@@ -6,21 +6,17 @@ import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.studio.LiveScene;
 import dev.vat.engine.capture.Captures;
+import dev.vat.engine.feed.Question;
 import dev.vat.engine.feed.SceneFeed;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.standin.Manners;
+import dev.vat.engine.standin.StandIn;
 import dev.vat.engine.standin.StandInFeed;
-import dev.vat.scene.flats.FlatsCamera;
-import dev.vat.scene.flats.MarramFlats;
-import dev.vat.scene.flats.ObjectClass;
-import dev.vat.scene.flats.SceneLook;
-import dev.vat.scene.flats.Shading;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 
@@ -77,13 +73,13 @@ final class Capturing {
                 Figures.median(captured) / drawn, Figures.median(whole));
     }
 
-    /** As the feed draws: so many at a time as there are cores. */
+    /** As the feed draws, up to the bytes that are handed over: so many at a time as there are cores. */
     private static void draw(Size size) throws Exception {
-        Set<ObjectClass> classes = Set.of(ObjectClass.BACKDROP, ObjectClass.STRINGS, ObjectClass.CELLS);
+        List<String> classes = List.of("backdrop", "strings", "cells");
         try (ExecutorService pool = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
             for (long f = RANGE.first(); f <= RANGE.last(); f++) {
-                int frame = (int) f;
-                pool.submit(() -> MarramFlats.draw(new SceneLook(FlatsCamera.PIER, frame, frame - 1L, 1, size, Shading.SHADOWED, classes)));
+                long frame = f;
+                pool.submit(() -> StandIn.picture(new Question.Frame(0, "pier", frame, frame - 1, size.width(), size.height(), null, classes, null, null), 1));
             }
         }
     }

@@ -41,7 +41,7 @@ final class Recorder implements AutoCloseable {
 
     private static final Rational GROUP = Rational.of(1, 2);
     private static final Rational PART = Rational.of(2);
-    private static final int THREADS = 2;
+    private static final int THREADS = 1;
     private static final String PLAN = "capture.json";
     private static final String LOCK = "lock";
     private static final String CLOSED = ".mkv";

@@ -19,7 +19,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /** Marram Flats as the feed has it. */
-final class StandIn {
+public final class StandIn {
 
     private static final int LARGEST = 4096;
     private static final byte OPAQUE = (byte) 255;
@@ -60,6 +60,11 @@ final class StandIn {
         SceneLook look = look(wanted, take);
         return wanted.pass() == null ? MarramFlats.draw(look) : MarramFlats.draw(look, Arrays.stream(Pass.values()).filter(p -> p.id().equals(wanted.pass())).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("there is no pass '" + wanted.pass() + "'")));
+    }
+
+    /** A picture as it is handed over. @throws IllegalArgumentException with what is asked for in vain */
+    public static byte[] picture(Question.Frame wanted, int take) {
+        return rgba(draw(wanted, take));
     }
 
     /** Four bytes a pixel, red first, straight alpha. */
