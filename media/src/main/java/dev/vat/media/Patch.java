@@ -132,17 +132,25 @@ final class Patch {
     }
 
     private void blend(Rows[] under, int x, int at) {
-        long cover = samples[ALPHA][at];
+        int cover = samples[ALPHA][at];
         if (cover == 0) {
             return;
         }
         boolean alpha = under.length == PLANES;
+        if (full == EIGHT && !alpha) {
+            // The same sum in small numbers, which divide more quickly.
+            int stays = EIGHT - cover;
+            for (int p = 0; p < ALPHA; p++) {
+                under[p].bytes[x] = (byte) ((samples[p][at] * cover + (under[p].bytes[x] & EIGHT) * stays + EIGHT / 2) / EIGHT);
+            }
+            return;
+        }
         long there = alpha ? under[ALPHA].at(x) : full;
         // Of what there was, as much stays as is seen through.
         long stays = there * (full - cover) / full;
         long all = cover + stays;
         for (int p = 0; p < ALPHA; p++) {
-            under[p].set(x, (samples[p][at] * cover + under[p].at(x) * stays + all / 2) / all);
+            under[p].set(x, ((long) samples[p][at] * cover + under[p].at(x) * stays + all / 2) / all);
         }
         if (alpha) {
             under[ALPHA].set(x, all);

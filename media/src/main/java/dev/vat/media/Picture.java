@@ -67,11 +67,11 @@ public final class Picture implements AutoCloseable {
 
     /** A working picture of 8 bits from rows of four bytes a pixel, red first; without alpha where nothing shows through. */
     public static Picture ofRgba(int width, int height, byte[] rgba) {
-        boolean opaque = true;
-        for (int i = 3; i < rgba.length && opaque; i += 4) {
-            opaque = rgba[i] == (byte) 255;
+        int together = 255;
+        for (int i = 3; i < rgba.length; i += 4) {
+            together &= rgba[i];
         }
-        Picture picture = allocate(opaque ? "gbrp" : "gbrap", width, height);
+        Picture picture = allocate((together & 255) == 255 ? "gbrp" : "gbrap", width, height);
         int[] order = {1, 2, 0, 3};
         byte[] row = new byte[width];
         for (int p = 0; p < picture.planes(); p++) {

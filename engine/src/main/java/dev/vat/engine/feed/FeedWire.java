@@ -55,8 +55,8 @@ public final class FeedWire implements AutoCloseable {
     }
 
     byte[] bytes(int count) throws IOException {
-        byte[] bytes = in.readNBytes(count);
-        if (bytes.length < count) {
+        byte[] bytes = new byte[count];
+        if (in.readNBytes(bytes, 0, count) < count) {
             throw new EOFException("the connection ended within a picture");
         }
         return bytes;
