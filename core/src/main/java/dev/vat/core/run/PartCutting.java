@@ -28,7 +28,7 @@ public final class PartCutting {
         if (codec.partForm(settings.control()) != PartForm.WHOLE) {
             long group = settings.groupFrames(rate);
             long wanted = codec.groupSeconds() > 0 ? LONG_GROUP_SECONDS : INTRA_SECONDS;
-            long groups = Math.max(1, rate.perSecond().times(wanted).round() / group);
+            long groups = Math.max(1, (rate.perSecond().times(wanted).round() + group / 2) / group);
             length = groups * group;
         }
         List<RunPlan.Part> parts = new ArrayList<>();

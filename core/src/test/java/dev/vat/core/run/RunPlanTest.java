@@ -68,7 +68,7 @@ class RunPlanTest {
 
     /** Long-GOP parts are whole groups of frames, at least ten seconds; boundaries depend on the plan alone. */
     @ParameterizedTest
-    @CsvSource({"web-h264, 25, 1200, 500", "web-h264, 24000/1001, 1000, 480", "web-h264, 25, 96, 500", "edit-prores-hq, 25, 250, 100", "alpha-prores-4444, 24, 97, 96"})
+    @CsvSource({"web-h264, 25, 2200, 1000", "web-h264, 24000/1001, 2000, 960", "web-h264, 25, 96, 1000", "edit-prores-hq, 25, 250, 100", "alpha-prores-4444, 24, 97, 96"})
     void partsCoverEverythingOnceInOrder(String target, String rate, long frames, long length) {
         List<RunPlan.Part> parts = PartCutting.cut(Catalogue.target(target).settings(), Rate.parse(rate), frames);
         long next = 0;

@@ -17,6 +17,7 @@ final class WorkerCommand {
     /** Where the media library's native parts are unpacked; an owner that was told another place hands it on. */
     private static final String NATIVE_CACHE = "org.bytedeco.javacpp.cachedir";
 
+    private static final String MMAP_THRESHOLD = "MALLOC_MMAP_THRESHOLD_";
     private static final Path NICE = Path.of("/usr/bin/nice");
     private static final Path TASKSET = Path.of("/usr/bin/taskset");
 
@@ -29,8 +30,13 @@ final class WorkerCommand {
         Files.createDirectories(places.log());
         ProcessBuilder builder = new ProcessBuilder(command(role, places, restraint));
         builder.directory(scratch.toFile());
-        // Keeps the native heap from growing over a long session.
-        builder.environment().put("MALLOC_MMAP_THRESHOLD_", "65536");
+        if (role == WorkerRole.CAPTURE) {
+            // It is over soon, and memory that is asked for anew with each picture costs more than the picture.
+            builder.environment().remove(MMAP_THRESHOLD);
+        } else {
+            // Keeps the native heap from growing over a long session.
+            builder.environment().put(MMAP_THRESHOLD, "65536");
+        }
         builder.environment().put("SVT_LOG", "0");
         return builder.start();
     }
