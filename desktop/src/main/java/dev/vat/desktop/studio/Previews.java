@@ -182,9 +182,6 @@ public final class Previews {
                     + (preview.idle() == null ? "" : "; nothing moves after " + CaptureAdvice.number(preview.idle())) + ".");
             take(preview);
         }
-        if (why != null && preview == null) {
-            waiting.clear();
-        }
         next();
         if (going == null) {
             reload();
