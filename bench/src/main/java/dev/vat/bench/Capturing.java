@@ -14,7 +14,6 @@ import dev.vat.engine.standin.Manners;
 import dev.vat.engine.standin.StandIn;
 import dev.vat.engine.standin.StandInFeed;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.ExecutorService;
@@ -47,7 +46,7 @@ final class Capturing {
         double[] captured = new double[rounds];
         double[] whole = new double[rounds];
         draw(size);
-        try (StandInFeed scene = StandInFeed.start(places.scenes(), 1, Manners.GOOD); SceneFeed feed = SceneFeed.connect(scene.notice(), Duration.ofSeconds(20), _ -> { })) {
+        try (StandInFeed scene = StandInFeed.start(places.scenes(), 1, Manners.GOOD); SceneFeed feed = SceneFeed.connect(scene.notice(), _ -> { })) {
             SceneFacts facts = feed.describe();
             CaptureWish wish = CaptureWish.of(facts, facts.camera("pier").orElseThrow()).withSize(size);
             for (int round = 0; round < rounds; round++) {

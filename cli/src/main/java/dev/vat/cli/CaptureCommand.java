@@ -14,7 +14,6 @@ import dev.vat.engine.feed.SceneNotice;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.Message;
 import java.io.IOException;
-import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -23,8 +22,6 @@ import picocli.CommandLine.Parameters;
 
 @Command(name = "capture", mixinStandardHelpOptions = true, description = "Takes previews of cameras of the scene that runs; without a camera, says which there are.")
 final class CaptureCommand implements Callable<Integer> {
-
-    private static final Duration PATIENCE = Duration.ofSeconds(20);
 
     private final Output output;
     private final Places places;
@@ -62,7 +59,7 @@ final class CaptureCommand implements Callable<Integer> {
         SceneNotice notice = SceneNotice.in(places.scenes()).stream().findFirst()
                 .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "No scene runs on this machine. 'vat scene' starts the stand-in"));
         SceneFacts scene;
-        try (SceneFeed feed = SceneFeed.connect(notice, PATIENCE, _ -> { })) {
+        try (SceneFeed feed = SceneFeed.connect(notice, _ -> { })) {
             scene = feed.describe();
         }
         if (cameras.isEmpty()) {
@@ -72,6 +69,7 @@ final class CaptureCommand implements Callable<Integer> {
             });
             return ExitCode.PROVEN.code();
         }
+        boolean whole = true;
         List<CaptureWish> wishes = cameras.stream().map(id -> wish(scene, id)).toList();
         for (CaptureWish wish : wishes) {
             CaptureAdvice.of(scene, wish).forEach(a -> output.say(wish.camera() + ": " + a.text()));
@@ -81,9 +79,10 @@ final class CaptureCommand implements Callable<Integer> {
                     throw new CommandFailure(ExitCode.FAILED, "Nothing of " + wish.camera() + " was captured: " + captured.why());
                 }
                 tell(captured.preview());
+                whole &= captured.preview().isWhole();
             }
         }
-        return ExitCode.PROVEN.code();
+        return (whole ? ExitCode.PROVEN : ExitCode.FAILED).code();
     }
 
     private CaptureWish wish(SceneFacts scene, String id) {

@@ -13,6 +13,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** Final frames against the preview that was approved. */
 final class ApprovedRules {
@@ -31,15 +32,10 @@ final class ApprovedRules {
         FrameTable table = entry.table();
         FrameRange range = approved.range();
         Sequence sequence = table.sequence();
-        long there = 0;
-        for (int i = 0; i < sequence.count(); i++) {
-            FrameState state = table.stateAt(i);
-            there += range.contains(sequence.number(i)) && !state.isFault() ? 1 : 0;
-        }
         String what = approved.preview() + ", camera " + approved.camera() + ", " + sequence.pattern().number(range.first()) + "-" + sequence.pattern().number(range.last());
-        boolean whole = there == range.count();
-        found.add(Finding.of("approved-frames", whole ? Severity.NOTE : Severity.WARNING, whole ? source.name() + ": the render has all of the approved " + range.count() + " frames."
-                : source.name() + ": the render has " + there + " of the approved " + range.count() + ".").aboutSource(source.id()).withEvidence(what));
+        if (table.isChecked()) {
+            found.add(frames(source, table, range).aboutSource(source.id()).withEvidence(what));
+        }
         Rate rate = source.reading().rate();
         if (rate != null && !rate.equals(approved.rate())) {
             found.add(Finding.of("approved-rate", Severity.WARNING, source.name() + ": the approved preview runs at " + approved.rate().label() + ", these frames are read at " + rate.label() + ".")
@@ -50,10 +46,13 @@ final class ApprovedRules {
             found.add(Finding.of("approved-lead-in", Severity.NOTE, source.name() + ": in the approved preview the scene ran " + approved.leadIn() + " frames before "
                     + sequence.pattern().number(range.first()) + ", so that what drifts has settled. The render has to do the same.").aboutSource(source.id()).withEvidence(what));
         }
-        if (sequence.first() < range.first() && source.reading().range() == null && source.reading().expected() == null) {
-            found.add(Finding.of("approved-before", Severity.WARNING, source.name() + ": there are frames before the first approved one.").aboutSource(source.id()).withEvidence(what)
-                    .withRemedies(new Remedy.Apply("Take " + range, Edits.setRange(source.id(), range))));
-        }
+    }
+
+    private static Finding frames(Source source, FrameTable table, FrameRange range) {
+        Sequence sequence = table.sequence();
+        long there = IntStream.range(0, sequence.count()).filter(i -> table.stateAt(i) == FrameState.GOOD && range.contains(sequence.number(i))).count();
+        return there == range.count() ? Finding.of("approved-frames", Severity.NOTE, source.name() + ": the render has all of the approved " + range.count() + " frames.")
+                : Finding.of("approved-frames", Severity.WARNING, source.name() + ": the render has " + there + " of the approved " + range.count() + ".");
     }
 
     private static void shape(Source source, Approved approved, PictureFormat format, String what, List<Finding> found) {

@@ -1,6 +1,5 @@
 package dev.vat.core.project;
 
-import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
@@ -16,7 +15,6 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
-import dev.vat.core.source.Approved;
 import dev.vat.core.source.Cadence;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Interpretation;
@@ -202,41 +200,8 @@ public final class Edits {
         return reading("change of the expected range", source, r -> r.withExpected(range));
     }
 
-    /** @param approved the preview that a source's frames are the final ones of, or null */
-    public static Edit setApproved(String source, Approved approved) {
-        return reading(approved == null ? "no approved preview" : "expecting what was approved", source, r -> r.withApproved(approved));
-    }
-
     public static Edit setNote(String source, String note) {
         return reading("a note", source, r -> r.withNote(note.isBlank() ? null : note));
-    }
-
-    /**
-     * A preview: it takes the place of the one of the same camera that is there, wherever that is used, or comes in beside the other
-     * sources, into no reel.
-     */
-    public static Edit takePreview(Location movie) {
-        return new Edit("a preview", project -> {
-            Source before = project.sources().stream().filter(s -> s.location().folder().equals(movie.folder())).findFirst().orElse(null);
-            if (before != null) {
-                return project.withSource(before.id(), s -> s.withLocation(Place.of(movie.folder()), movie.pattern()).withReading(s.reading().withRange(null)));
-            }
-            List<Source> more = new ArrayList<>(project.sources());
-            more.add(Source.of(project.freshId("s"), Place.of(movie.folder()), movie.pattern(), Reading.PLAIN));
-            return (project.isEmpty() ? project.withName(movie.pattern().baseName()) : project).withSources(more);
-        });
-    }
-
-    /** A reel of its own of sources in their order, with a copy to look at in which each frame says what it is. @param sources ids */
-    public static Edit reelToShow(String name, List<String> sources) {
-        return new Edit("a reel to show", project -> {
-            Project result = withReel(project, name, sources.stream().map(Item::of).toList(), true);
-            Target look = Catalogue.target("review-h264");
-            if (result.deliverables().stream().noneMatch(d -> d.target().equals(look.id()))) {
-                result = withColumn(result, result.deliverables().size(), Deliverable.of(look).withBurnIn(BurnIn.forReview()));
-            }
-            return result;
-        });
     }
 
     /** Other versions of a source beside it, to be chosen from; they are taken as it is. */
@@ -310,7 +275,7 @@ public final class Edits {
         return project.deliverables().stream().anyMatch(d -> d.id().equals(id));
     }
 
-    private static Project withColumn(Project project, int place, Deliverable column) {
+    static Project withColumn(Project project, int place, Deliverable column) {
         List<Deliverable> more = new ArrayList<>(project.deliverables());
         more.add(place, column);
         return project.withDeliverables(more);

@@ -53,8 +53,9 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
      * @param cost mean over its frames
      * @param tried the frames of it that count; empty if it wasn't tried
      * @param triedCost mean over those
+     * @param seconds that making all of it took, if it was tried
      */
-    private record Stretch(FrameRange frames, double cost, List<Packed> tried, double triedCost) {
+    private record Stretch(FrameRange frames, double cost, List<Packed> tried, double triedCost, double seconds) {
         double logCost() {
             return Math.log(Math.max(1, cost));
         }
@@ -82,7 +83,7 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         Estimate pictures = shape.isIntra() ? sizes(stretches, x, inner, EDGES) : sizes(stretches, x, inner, EDGES_OF_GROUPS).plus(keys(costs, trial, shape, cutsStandAlone));
         boolean lossless = trial.excerpts().stream().flatMap(e -> e.frames().stream()).allMatch(p -> p.psnr() == null);
         return new FileForecast(pictures.plus(shape.besides()), lossless ? null : refined(likeness(stretches, x, inner, p -> p.psnr() == null ? SAME : p.psnr(), LEAST_PSNR, Double.MAX_VALUE), shape),
-                likeness(stretches, x, inner, Packed::ssim, LEAST_SSIM, 1), seconds(stretches, trial), Estimate.within(trial.proofSeconds() / share, HURRY));
+                likeness(stretches, x, inner, Packed::ssim, LEAST_SSIM, 1), seconds(stretches), Estimate.within(trial.proofSeconds() / share, HURRY));
     }
 
     /** The file in stretches of the excerpts' length, in frames of the file. */
@@ -102,7 +103,8 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
             end = Math.min(end, shape.frames());
             List<Packed> counted = excerpt == null ? List.of() : counted(excerpt, shape);
             long from = excerpt == null ? first : first + firstCounted(excerpt, shape);
-            all.add(new Stretch(FrameRange.of(first, end - 1), meanCost(costs, first, end, shape, cutsStandAlone), counted, meanCost(costs, from, from + counted.size(), shape, cutsStandAlone)));
+            all.add(new Stretch(FrameRange.of(first, end - 1), meanCost(costs, first, end, shape, cutsStandAlone), counted, meanCost(costs, from, from + counted.size(), shape, cutsStandAlone),
+                    excerpt == null ? 0 : excerpt.seconds()));
             first = end;
         }
         return all;
@@ -215,19 +217,17 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
     }
 
     /** What is harder takes longer, by as much as the excerpts show. */
-    private static Estimate seconds(List<Stretch> stretches, FileTrial trial) {
+    private static Estimate seconds(List<Stretch> stretches) {
         List<Stretch> tried = stretches.stream().filter(Stretch::isTried).toList();
         double[] x = tried.stream().mapToDouble(Stretch::logCost).toArray();
-        double[] y = IntStream.range(0, tried.size()).mapToDouble(i -> trial.excerpts().get(i).seconds() / tried.get(i).frames.count()).toArray();
+        double[] y = tried.stream().mapToDouble(s -> s.seconds / s.frames.count()).toArray();
         Fit fit = Fit.of(x, y, 0);
         double least = Arrays.stream(y).min().orElse(0);
         double sum = 0;
         double guessed = 0;
-        int place = 0;
         for (Stretch stretch : stretches) {
             // No line goes below the quickest that was seen.
-            double each = stretch.isTried() ? y[place++] : Math.max(least, fit.at(stretch.logCost()));
-            sum += each * stretch.frames.count();
+            sum += stretch.isTried() ? stretch.seconds : Math.max(least, fit.at(stretch.logCost())) * stretch.frames.count();
             guessed += stretch.isTried() ? 0 : stretch.frames.count();
         }
         double off = NINE_OF_TEN[Math.min(y.length, NINE_OF_TEN.length - 1)] * fit.spread() / Math.sqrt(y.length) * guessed;

@@ -6,6 +6,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
+import dev.vat.core.project.PreviewEdits;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.Item;
 import dev.vat.core.run.Remark;
@@ -28,7 +29,7 @@ class ApprovedFindingsTest {
     private static final Approved PIER = new Approved("pier_v002", "pier", FrameRange.of(1, 184), Rate.FPS_25, Size.of(480, 270), 200);
 
     private static Project project(FrameTable table) {
-        return Edits.setApproved("s1", PIER).apply(Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
+        return PreviewEdits.hold("s1", PIER).apply(Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
     }
 
     private static List<Finding> find(Project project, FrameTable table) {
@@ -60,18 +61,18 @@ class ApprovedFindingsTest {
         Finding rate = found.stream().filter(f -> f.id().equals("approved-rate")).findFirst().orElseThrow();
         assertThat(rate.text()).isEqualTo("pier.####.png: the approved preview runs at 25, these frames are read at 30.");
         assertThat(find(((Remedy.Apply) rate.remedies().getFirst()).edit().apply(project), table)).extracting(Finding::id).doesNotContain("approved-rate");
-        assertThat(find(Edits.setApproved("s1", null).apply(project), table)).isEmpty();
+        assertThat(find(PreviewEdits.hold("s1", null).apply(project), table)).isEmpty();
     }
 
     @Test
     void aNewerPreviewTakesThePlaceOfTheOneBefore() {
         Path place = Path.of("/previews/marram-flats/pier");
-        Project project = Edits.takePreview(Location.ofFile(place.resolve("pier_v001.mp4"))).apply(Project.EMPTY);
+        Project project = PreviewEdits.take(Location.ofFile(place.resolve("pier_v001.mp4"))).apply(Project.EMPTY);
         assertThat(project.sources()).singleElement().satisfies(s -> assertThat(s.name()).isEqualTo("pier_v001.mp4"));
         assertThat(project.currentReel()).as("it goes into no reel by itself").isEmpty();
-        project = Edits.reelToShow("director", List.of("s1")).apply(project);
-        project = Edits.takePreview(Location.ofFile(place.resolve("pier_v002.mp4"))).apply(project);
-        project = Edits.takePreview(Location.ofFile(place.resolveSibling("sand").resolve("sand_v001.mp4"))).apply(project);
+        project = PreviewEdits.reelToShow("director", List.of("s1")).apply(project);
+        project = PreviewEdits.take(Location.ofFile(place.resolve("pier_v002.mp4"))).apply(project);
+        project = PreviewEdits.take(Location.ofFile(place.resolveSibling("sand").resolve("sand_v001.mp4"))).apply(project);
         assertThat(project.sources()).extracting(s -> s.name()).containsExactly("pier_v002.mp4", "sand_v001.mp4");
         assertThat(project.currentReel().orElseThrow().items()).extracting(Item::source).containsExactly("s1");
         assertThat(project.deliverables()).singleElement().satisfies(d -> assertThat(d.burnIn().isNothing()).isFalse());

@@ -16,16 +16,20 @@ import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.LiveScene;
 import dev.vat.desktop.studio.Scenes;
 import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.feed.FeedPicture;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -43,13 +47,15 @@ final class CapturePane extends VBox {
     private final CameraFacts camera;
     private final CaptureWish wish;
     private final Supplier<Optional<FrameRange>> selection;
+    private final Function<FeedPicture, Image> images;
 
-    CapturePane(Studio studio, LiveScene live, SceneFacts scene, CameraFacts camera, Supplier<Optional<FrameRange>> selection) {
+    CapturePane(Studio studio, LiveScene live, SceneFacts scene, CameraFacts camera, Supplier<Optional<FrameRange>> selection, Function<FeedPicture, Image> images) {
         this.studio = studio;
         this.live = live;
         this.scene = scene;
         this.camera = camera;
         this.selection = selection;
+        this.images = images;
         this.wish = live.wish(camera);
         setId("capture");
         getStyleClass().add("reading");
@@ -80,7 +86,7 @@ final class CapturePane extends VBox {
             words.setId("capture-forecast");
             box.getChildren().add(words);
             if (tested.picture() != null && tested.picture().rgba() != null) {
-                ImageView view = new ImageView(FeedImage.of(tested.picture()));
+                ImageView view = new ImageView(images.apply(tested.picture()));
                 view.setId("capture-picture");
                 view.setPreserveRatio(true);
                 view.setFitWidth(Math.min(TEST_WIDTH, tested.picture().width()));
@@ -121,7 +127,8 @@ final class CapturePane extends VBox {
         values.add(choice("capture-whole", "whole timeline", wish.range().equals(scene.timeline()), () -> set(wish.withRange(scene.timeline()))));
         selection.get().ifPresent(selected -> values.add(choice("capture-selected", "as selected, " + CaptureAdvice.range(selected), wish.range().equals(selected), () -> set(wish.withRange(selected)))));
         String keys = camera.keyed() == null ? "This camera has no keys. " : "Keys from " + CaptureAdvice.range(camera.keyed()) + ", timeline " + CaptureAdvice.range(scene.timeline()) + ".";
-        return Fields.field("Range", keys, values.toArray(Node[]::new));
+        String notes = scene.notes().stream().filter(n -> wish.range().contains(n.frame())).map(n -> CaptureAdvice.number(n.frame()) + " " + n.text()).collect(Collectors.joining(", "));
+        return Fields.field("Range", notes.isEmpty() ? keys : keys + " The scene notes: " + notes + ".", values.toArray(Node[]::new));
     }
 
     private static ToggleButton choice(String id, String text, boolean on, Runnable act) {

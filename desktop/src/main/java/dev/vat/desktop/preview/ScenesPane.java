@@ -9,6 +9,7 @@ import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.LiveScene;
 import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.feed.FeedPicture;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -49,6 +50,8 @@ public final class ScenesPane extends VBox {
     private final ProgressBar progress = new ProgressBar();
     private final HBox progressRow = Parts.row(progress, progressWords, Parts.space(), Parts.small("stop-capture", "Stop and keep what is there", this::stop));
     private String open;
+    private FeedPicture testFrame;
+    private Image testImage;
 
     /** @param selection frames of a preview that are selected on the band */
     public ScenesPane(Studio studio, Window window, Supplier<Optional<FrameRange>> selection) {
@@ -154,9 +157,18 @@ public final class ScenesPane extends VBox {
         row.getStyleClass().addAll("source-row", "kin");
         if (key.equals(open)) {
             row.getStyleClass().add("selected");
-            row.getChildren().add(new CapturePane(studio, scene, facts, camera, selection));
+            row.getChildren().add(new CapturePane(studio, scene, facts, camera, selection, this::tested));
         }
         return row;
+    }
+
+    /** Made once of each test frame, which may be large. */
+    private Image tested(FeedPicture picture) {
+        if (picture != testFrame) {
+            testFrame = picture;
+            testImage = FeedImage.of(picture);
+        }
+        return testImage;
     }
 
     private StackPane picture(LiveScene scene, SceneFacts facts, CameraFacts camera) {

@@ -8,13 +8,16 @@ import dev.vat.desktop.studio.Previews;
 import dev.vat.desktop.studio.Studio;
 import dev.vat.engine.protocol.Message;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
@@ -48,6 +51,7 @@ public final class StoryPage extends BorderPane {
     private final Label summary = Parts.label("", "note");
     /** By the names of their files: what is known of them changes. */
     private final List<String> chosen = new ArrayList<>();
+    private final Map<String, Image> images = new HashMap<>();
     private List<Preview> shown = List.of();
     private String doomed;
 
@@ -104,19 +108,18 @@ public final class StoryPage extends BorderPane {
         double tall = WIDE * (double) preview.wish().size().height() / preview.wish().size().width();
         picture.setMinSize(WIDE, tall);
         picture.setMaxSize(WIDE, tall);
-        studio.viewer().picture(new Message.Movie(studio.previews().movie(preview).toString(), preview.drawn() / 2), new Message.Shape(WIDE, (int) Math.max(1, Math.round(tall)), null, Message.Look.COLOUR, null))
-                .thenAccept(shot -> Platform.runLater(() -> {
-                    try (shot) {
-                        view.setImage(ShownImage.of(shot));
-                    }
-                }));
+        Image known = images.get(preview.file());
+        view.setImage(known);
+        if (known == null) {
+            fill(view, preview, (int) Math.max(1, Math.round(tall)));
+        }
         ToggleButton pick = new ToggleButton(chosen.contains(preview.file()) ? "ticked" : "tick");
         pick.setId("tick-" + id);
         pick.setSelected(chosen.contains(preview.file()));
         pick.setOnAction(_ -> pick(preview));
         Label name = Parts.label(id, "strong");
         HBox head = Parts.row(name, Parts.space(), pick);
-        Label when = Parts.label(Moments.said(preview.made()) + "   take " + preview.revision(), "mono");
+        Label when = Parts.label(Moments.said(preview.made()) + "   revision " + preview.revision(), "mono");
         Label frames = Parts.label(CaptureAdvice.range(preview.range()) + "   " + preview.range().count() + " frames", "mono");
         Label facts = Parts.label(preview.wish().size() + (preview.wish().shading() == null ? "" : "   " + preview.wish().shading()) + (preview.wish().leadIn() == 0 ? "" : "   " + preview.wish().leadIn() + " run before"), "mono");
         Label state = Parts.wrapped(state(preview), preview.isWhole() ? "note" : "warn");
@@ -136,6 +139,17 @@ public final class StoryPage extends BorderPane {
         card.setMaxWidth(CARD);
         card.setMaxHeight(Region.USE_PREF_SIZE);
         return card;
+    }
+
+    /** Each is asked for once, however often the page is put together. */
+    private void fill(ImageView view, Preview preview, int rows) {
+        studio.viewer().picture(new Message.Movie(studio.previews().movie(preview).toString(), preview.drawn() / 2), new Message.Shape(WIDE, rows, null, Message.Look.COLOUR, null))
+                .thenAccept(shot -> Platform.runLater(() -> {
+                    try (shot) {
+                        images.put(preview.file(), ShownImage.of(shot));
+                        view.setImage(images.get(preview.file()));
+                    }
+                }));
     }
 
     private static String state(Preview preview) {

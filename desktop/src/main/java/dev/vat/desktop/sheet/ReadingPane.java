@@ -7,6 +7,7 @@ import static dev.vat.desktop.look.Fields.orEmpty;
 import static dev.vat.desktop.look.Fields.text;
 
 import dev.vat.core.project.Edits;
+import dev.vat.core.project.PreviewEdits;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.source.Cadence;
@@ -150,9 +151,9 @@ final class ReadingPane extends VBox {
         studio.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range())).ifPresent(range ->
                 values.add(Parts.small("expect-kin", range + " as its kin", () -> studio.edit(Edits.setExpected(source.id(), range)))));
         studio.previews().approvedFor(source).stream().filter(a -> !a.equals(reading.approved())).forEach(a ->
-                values.add(Parts.small("expect-approved", "as approved, " + a.preview() + " " + a.range(), () -> studio.edit(Edits.setApproved(source.id(), a)))));
+                values.add(Parts.small("expect-approved", "as approved, " + a.preview() + " " + a.range(), () -> studio.edit(PreviewEdits.hold(source.id(), a)))));
         if (reading.approved() != null) {
-            values.add(Parts.small("expect-nothing", "not as " + reading.approved().preview(), () -> studio.edit(Edits.setApproved(source.id(), null))));
+            values.add(Parts.small("expect-nothing", "not as " + reading.approved().preview(), () -> studio.edit(PreviewEdits.hold(source.id(), null))));
         }
         return field("Expected", reading.approved() != null ? "As the approved preview has them." : expected == null ? "The frames that there should be, if more are to come." : "", values.toArray(Node[]::new));
     }

@@ -6,7 +6,6 @@ import dev.vat.core.run.Expectation;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.protocol.Message;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
 
 /** A finished file. */
@@ -40,16 +39,6 @@ public record MovieStrip(Path file, Expectation what) implements Strip {
     @Override
     public Optional<Message.Subject> subject(long place) {
         return Optional.of(new Message.Movie(file.toString(), place));
-    }
-
-    @Override
-    public String remark(long place) {
-        return "";
-    }
-
-    @Override
-    public List<Long> cuts() {
-        return List.of();
     }
 
     @Override

@@ -7,7 +7,6 @@ import dev.vat.core.preview.Preview;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.protocol.Message;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
 
 /** A kept preview, by the numbers of the scene's frames. */
@@ -41,16 +40,6 @@ public record PreviewStrip(Path file, Preview preview) implements Strip {
     @Override
     public Optional<Message.Subject> subject(long place) {
         return Optional.of(new Message.Movie(file.toString(), place));
-    }
-
-    @Override
-    public String remark(long place) {
-        return "";
-    }
-
-    @Override
-    public List<Long> cuts() {
-        return List.of();
     }
 
     @Override

@@ -71,7 +71,9 @@ public interface Strip {
     Optional<Message.Subject> subject(long place);
 
     /** What is wrong at a place, or what stands in, in words; empty if nothing. */
-    String remark(long place);
+    default String remark(long place) {
+        return "";
+    }
 
     /** The places that will be made, from first to last; for a source with a range, less than everything. */
     default FrameRange used() {
@@ -79,7 +81,9 @@ public interface Strip {
     }
 
     /** Places at which a new item begins, in ascending order, without the first. */
-    List<Long> cuts();
+    default List<Long> cuts() {
+        return List.of();
+    }
 
     /** An item's end or start, which can be dragged. @param at the place from which on it, or what follows it, is seen */
     record Edge(long at, ReelPlan.Span item, boolean start) { }

@@ -4,6 +4,7 @@ import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.project.Edits;
+import dev.vat.core.project.PreviewEdits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.Approved;
@@ -155,10 +156,11 @@ public final class Previews {
 
     /** What was closed before the worker was lost becomes a preview. */
     private void lost(String why) {
+        CaptureWish own = wished.wish;
         background.execute(() -> {
             Preview saved;
             try {
-                saved = captures.recover().stream().findFirst().orElse(null);
+                saved = captures.recover().stream().filter(p -> p.wish().equals(own)).findFirst().orElse(null);
             } catch (IOException e) {
                 ui.execute(() -> ended(null, why + "; what is there couldn't be saved: " + e.getMessage()));
                 return;
@@ -191,7 +193,7 @@ public final class Previews {
 
     /** Into the project, in the place of the preview of the same camera that is there. */
     public void take(Preview preview) {
-        studio.edit(Edits.takePreview(Location.ofFile(movie(preview))));
+        studio.edit(PreviewEdits.take(Location.ofFile(movie(preview))));
         source(studio.project(), preview).ifPresent(s -> onCaptured.accept(s.id()));
     }
 
@@ -307,9 +309,9 @@ public final class Previews {
             studio.say("No camera was captured yet.");
             return false;
         }
-        latest.forEach(p -> studio.edit(Edits.takePreview(Location.ofFile(movie(p)))));
+        latest.forEach(p -> studio.edit(PreviewEdits.take(Location.ofFile(movie(p)))));
         List<String> sources = latest.stream().flatMap(p -> source(studio.project(), p).stream()).map(Source::id).toList();
-        studio.edit(Edits.reelToShow("director", sources));
+        studio.edit(PreviewEdits.reelToShow("director", sources));
         studio.say("A reel of " + latest.size() + (latest.size() == 1 ? " preview" : " previews") + ". The director's notes can be pasted as a list: pier 0042 kite too low.");
         return true;
     }

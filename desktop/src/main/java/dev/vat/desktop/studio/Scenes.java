@@ -12,7 +12,6 @@ import dev.vat.engine.feed.SceneNotice;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.standin.SceneProcess;
 import java.io.IOException;
-import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,7 +24,6 @@ import java.util.concurrent.TimeUnit;
 /** Scenes that run on this machine: looked for every second, asked what they hold, and what their cameras see. Called on the interface's thread. */
 public final class Scenes {
 
-    private static final Duration PATIENCE = Duration.ofSeconds(15);
     private static final long LOOK_MILLIS = 1000;
     private static final long AGAIN_MILLIS = 3000;
     private static final int THUMBNAIL_ROWS = 108;
@@ -123,7 +121,7 @@ public final class Scenes {
         // The feed's own thread tells of changes: what is asked because of them is asked here.
         BlockingQueue<Long> changes = new LinkedBlockingQueue<>();
         changes.add(0L);
-        try (SceneFeed feed = SceneFeed.connect(scene.notice, PATIENCE, changes::add)) {
+        try (SceneFeed feed = SceneFeed.connect(scene.notice, changes::add)) {
             while (scene.notice.isThere() && !closed) {
                 if (changes.poll(LOOK_MILLIS, TimeUnit.MILLISECONDS) != null) {
                     ask(scene, feed);
@@ -172,7 +170,7 @@ public final class Scenes {
         studio.changed();
         background.execute(() -> {
             Tested result;
-            try (SceneFeed feed = SceneFeed.connect(scene.notice, PATIENCE, _ -> { })) {
+            try (SceneFeed feed = SceneFeed.connect(scene.notice, _ -> { })) {
                 long since = System.nanoTime();
                 FeedPicture picture = SceneFeed.await(feed.frame(new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(), wish.size().height(),
                         wish.shading(), wish.classes(), null, null)));

@@ -4,7 +4,6 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.protocol.Message;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -34,16 +33,6 @@ record TestStrip(long count, Map<Long, Mark> marks, Rate frames) implements Stri
     @Override
     public Optional<Message.Subject> subject(long place) {
         return Optional.empty();
-    }
-
-    @Override
-    public String remark(long place) {
-        return "";
-    }
-
-    @Override
-    public List<Long> cuts() {
-        return List.of();
     }
 
     @Override

@@ -12,10 +12,10 @@ import dev.vat.core.time.FrameSet;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.studio.LiveScene;
+import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.RenderOrder;
 import dev.vat.engine.standin.SceneProcess;
 import dev.vat.engine.standin.StandInRender;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.Labeled;
@@ -122,8 +122,10 @@ class PreviewsTest extends WindowCase {
         settle();
         press("make");
         made();
-        assertThat(Files.list(folder)).anyMatch(p -> Files.isDirectory(p));
-        assertThat(on(() -> studio().runs().lines().getFirst().files())).allSatisfy(f -> assertThat(f.path()).isNotNull());
+        assertThat(on(() -> studio().runs().lines().getFirst().files())).singleElement().satisfies(f -> {
+            assertThat(f.stage()).isEqualTo(FileProgress.Stage.DELIVERED);
+            assertThat(Path.of(f.path())).exists();
+        });
     }
 
     private String text0(String id) {

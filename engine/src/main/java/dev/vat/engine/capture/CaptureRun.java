@@ -20,7 +20,6 @@ import dev.vat.media.Picture;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayDeque;
@@ -36,8 +35,6 @@ final class CaptureRun {
 
     /** So many pictures are asked for before the first of them is there: the scene draws while this one is packed. */
     private static final int AHEAD = 4;
-    /** A scene that draws says so every few seconds. */
-    private static final Duration PATIENCE = Duration.ofSeconds(20);
     private static final int BYTE = 0xff;
 
     private final Message.Capture wanted;
@@ -58,7 +55,7 @@ final class CaptureRun {
 
     void run() throws IOException, InterruptedException {
         SceneNotice notice = wanted.notice();
-        try (SceneFeed feed = SceneFeed.connect(notice, PATIENCE, _ -> { })) {
+        try (SceneFeed feed = SceneFeed.connect(notice, _ -> { })) {
             SceneFacts scene = feed.describe();
             CaptureWish wish = wanted.wish();
             CameraFacts camera = scene.camera(wish.camera()).orElseThrow(() -> new FeedException(scene.name() + " has no camera '" + wish.camera() + "'"));
@@ -72,14 +69,15 @@ final class CaptureRun {
 
     private void record(SceneFeed feed, SceneFacts scene, Preview planned, Recorder recorder) throws IOException, InterruptedException {
         CaptureWish wish = planned.wish();
-        Path scratch = scene.files() ? Files.createTempDirectory("vat-feed") : null;
+        // A worker's own folder is Vat's scratch.
+        Path scratch = scene.files() ? Files.createTempDirectory(Path.of("").toAbsolutePath(), "feed-") : null;
         Deque<CompletableFuture<FeedPicture>> asked = new ArrayDeque<>();
         IdleTail idle = new IdleTail();
         String why = null;
         long drawn = 0;
         long next = 0;
         long since = System.nanoTime();
-        try {
+        try (FrameReader reader = new FrameReader()) {
             while (drawn < wish.drawn()) {
                 while (next < wish.drawn() && asked.size() < AHEAD) {
                     asked.add(feed.frame(question(wish, next++, scratch)));
@@ -89,7 +87,7 @@ final class CaptureRun {
                     break;
                 }
                 FeedPicture got = SceneFeed.await(asked.removeFirst());
-                try (Picture picture = picture(got, scratch)) {
+                try (Picture picture = picture(got, scratch, reader)) {
                     recorder.add(picture, drawn);
                     idle.add(got.rgba() == null ? picture.crc32c() : print(got.rgba()));
                 }
@@ -140,25 +138,23 @@ final class CaptureRun {
         return scratch.resolve(frame + ".png");
     }
 
-    private static Picture picture(FeedPicture got, Path scratch) throws IOException {
+    private static Picture picture(FeedPicture got, Path scratch, FrameReader reader) throws IOException {
         if (got.rgba() != null) {
             return Picture.ofRgba(got.width(), got.height(), got.rgba());
         }
         Path file = file(scratch, got.frame());
-        try (FrameReader reader = new FrameReader()) {
-            return switch (reader.read(file, FileKind.PNG, null, 0)) {
-                case FrameRead.Sound sound when sound.picture().width() == got.width() && sound.picture().height() == got.height() -> {
-                    Files.delete(file);
-                    yield sound.picture();
-                }
-                case FrameRead.Sound sound -> {
-                    String size = sound.picture().width() + "x" + sound.picture().height();
-                    sound.picture().close();
-                    throw new FeedException("the scene wrote frame " + got.frame() + " as " + size + " where " + got.width() + "x" + got.height() + " was asked for");
-                }
-                case FrameRead.Unsound(var _, String why) -> throw new FeedException("the scene wrote frame " + got.frame() + " so that it can't be read: " + why);
-            };
-        }
+        return switch (reader.read(file, FileKind.PNG, null, 0)) {
+            case FrameRead.Sound sound when sound.picture().width() == got.width() && sound.picture().height() == got.height() -> {
+                Files.delete(file);
+                yield sound.picture();
+            }
+            case FrameRead.Sound sound -> {
+                String size = sound.picture().width() + "x" + sound.picture().height();
+                sound.picture().close();
+                throw new FeedException("the scene wrote frame " + got.frame() + " as " + size + " where " + got.width() + "x" + got.height() + " was asked for");
+            }
+            case FrameRead.Unsound(var _, String why) -> throw new FeedException("the scene wrote frame " + got.frame() + " so that it can't be read: " + why);
+        };
     }
 
     private static long print(byte[] rgba) {

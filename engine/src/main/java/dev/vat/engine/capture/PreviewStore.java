@@ -13,7 +13,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -109,11 +108,6 @@ public final class PreviewStore {
         }
         found.sort(Comparator.comparing(Preview::made).thenComparing(Preview::file).reversed());
         return found;
-    }
-
-    /** The preview that a movie is, if it is one of these. */
-    public Optional<Preview> of(Path movie) {
-        return movie.startsWith(folder) ? all().stream().filter(p -> movie(p).equals(movie)).findFirst() : Optional.empty();
     }
 
     /** Deletes a preview. @return the bytes that are free again */

@@ -4,6 +4,8 @@ import dev.vat.core.burnin.Lettering;
 import dev.vat.core.burnin.Spot;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Effort;
+import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
@@ -41,6 +43,7 @@ final class Recorder implements AutoCloseable {
 
     private static final Rational GROUP = Rational.of(1, 2);
     private static final Rational PART = Rational.of(2);
+    private static final int QUALITY = 21;
     private static final int THREADS = 1;
     private static final String PLAN = "capture.json";
     private static final String LOCK = "lock";
@@ -65,8 +68,8 @@ final class Recorder implements AutoCloseable {
         this.planned = planned;
         this.work = work;
         this.lock = lock;
-        Settings settings = Catalogue.target("review-h264").settings().withGroup(GROUP);
-        spec = EncoderSpec.of(settings, wish.size(), PixelAspect.SQUARE, planned.rate(), THREADS).withOption("bf", "0").withOption("preset", "veryfast").withOption("crf", "21");
+        Settings settings = Catalogue.target("review-h264").settings().withGroup(GROUP).withEffort(Effort.QUICK).withControl(new RateControl.Constant(QUALITY));
+        spec = EncoderSpec.of(settings, wish.size(), PixelAspect.SQUARE, planned.rate(), THREADS).withOption("bf", "0");
         conversion = new Conversion(spec.codec(), wish.size(), Treatment.plain(spec.codec(), wish.size()));
         partFrames = planned.rate().perSecond().times(PART).round();
     }

@@ -21,6 +21,8 @@ import java.util.function.LongConsumer;
  */
 public final class SceneFeed implements AutoCloseable {
 
+    /** A scene that draws says so every few seconds. */
+    private static final Duration USUAL_PATIENCE = Duration.ofSeconds(20);
     private static final Duration TO_CONNECT = Duration.ofSeconds(3);
 
     private final FeedWire wire;
@@ -40,12 +42,17 @@ public final class SceneFeed implements AutoCloseable {
         this.changed = changed;
     }
 
+    /** With as much patience as the protocol promises scenes. */
+    public static SceneFeed connect(SceneNotice notice, LongConsumer changed) throws IOException {
+        return connect(notice, USUAL_PATIENCE, changed);
+    }
+
     /**
      * @param patience how long a scene may be silent while something is asked of it
      * @param changed told, on a thread of the feed's own, of each new revision that the scene says it has
      * @throws FeedException with the reason in words
      */
-    public static SceneFeed connect(SceneNotice notice, Duration patience, LongConsumer changed) throws IOException {
+    static SceneFeed connect(SceneNotice notice, Duration patience, LongConsumer changed) throws IOException {
         Socket socket = new Socket();
         try {
             socket.connect(new InetSocketAddress(InetAddress.getLoopbackAddress(), notice.port()), (int) TO_CONNECT.toMillis());

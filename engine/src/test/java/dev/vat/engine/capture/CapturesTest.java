@@ -200,6 +200,7 @@ class CapturesTest {
             try (Captures.Going going = captures.start(scene.notice(), large, _ -> { })) {
                 assertThat(going.result().handle((done, failure) -> failure == null ? done.why() : failure.getMessage()).join()).containsIgnoringCase("space");
             }
+            assertThat(captures.store().unfinished().size() + captures.store().all().size()).as("what was closed is there, as parts or as a preview").isEqualTo(1);
         } finally {
             new ProcessBuilder("umount", small.toString()).start().waitFor();
         }
