@@ -6,7 +6,6 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.Approved;
-import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
@@ -33,9 +32,7 @@ final class ApprovedRules {
         FrameRange range = approved.range();
         Sequence sequence = table.sequence();
         String what = approved.preview() + ", camera " + approved.camera() + ", " + sequence.pattern().number(range.first()) + "-" + sequence.pattern().number(range.last());
-        if (table.isChecked()) {
-            found.add(frames(source, table, range).aboutSource(source.id()).withEvidence(what));
-        }
+        found.add(frames(source, table, range).aboutSource(source.id()).withEvidence(what));
         Rate rate = source.reading().rate();
         if (rate != null && !rate.equals(approved.rate())) {
             found.add(Finding.of("approved-rate", Severity.WARNING, source.name() + ": the approved preview runs at " + approved.rate().label() + ", these frames are read at " + rate.label() + ".")
@@ -50,8 +47,10 @@ final class ApprovedRules {
 
     private static Finding frames(Source source, FrameTable table, FrameRange range) {
         Sequence sequence = table.sequence();
-        long there = IntStream.range(0, sequence.count()).filter(i -> table.stateAt(i) == FrameState.GOOD && range.contains(sequence.number(i))).count();
-        return there == range.count() ? Finding.of("approved-frames", Severity.NOTE, source.name() + ": the render has all of the approved " + range.count() + " frames.")
+        long there = IntStream.range(0, sequence.count()).filter(i -> !table.stateAt(i).isFault() && range.contains(sequence.number(i))).count();
+        // What isn't looked into yet may still turn out to be no frame.
+        return there == range.count() ? Finding.of("approved-frames", Severity.NOTE, source.name() + (table.isChecked() ? ": the render has all of the approved " + range.count() + " frames."
+                : ": files of all approved " + range.count() + " frames are there, and being checked."))
                 : Finding.of("approved-frames", Severity.WARNING, source.name() + ": the render has " + there + " of the approved " + range.count() + ".");
     }
 

@@ -50,6 +50,7 @@ class ApprovedFindingsTest {
         FrameTable whole = Frames.good("pier", 1, 184).table();
         assertThat(find(project, whole).getFirst().severity()).isEqualTo(Severity.NOTE);
         assertThat(find(project, whole).getFirst().text()).isEqualTo("pier.####.png: the render has all of the approved 184 frames.");
+        assertThat(find(project, Frames.good("pier", 1, 184).unchecked()).getFirst().text()).as("nothing is promised before it was looked into").endsWith("are there, and being checked.");
     }
 
     @Test
