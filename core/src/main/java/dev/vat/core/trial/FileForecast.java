@@ -247,13 +247,20 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         long frames = 0;
         int place = 0;
         long guessed = 0;
+        double squares = 0;
         for (Stretch stretch : stretches) {
-            sum += stretch.frames.count() * (stretch.isTried() ? y[place++] : fit.at(stretch.logCost()));
-            frames += stretch.frames.count();
-            guessed += stretch.isTried() ? 0 : stretch.frames.count();
+            long count = stretch.frames.count();
+            sum += count * (stretch.isTried() ? y[place++] : fit.at(stretch.logCost()));
+            frames += count;
+            if (!stretch.isTried()) {
+                guessed += count;
+                squares += (double) count * count;
+            }
         }
         double mean = Math.min(most, sum / frames);
-        double off = least + NINE_OF_TEN[Math.min(y.length, NINE_OF_TEN.length - 1)] * fit.spread() / Math.sqrt(y.length) * guessed / frames;
+        // The line may lie wrong for all of them, and each lies about it by itself.
+        double scattered = fit.spread() * Math.hypot(guessed / Math.sqrt(y.length), Math.sqrt(squares)) / frames;
+        double off = least + NINE_OF_TEN[Math.min(y.length, NINE_OF_TEN.length - 1)] * scattered;
         return new Estimate(mean - off, mean, Math.min(most, mean + off));
     }
 }
