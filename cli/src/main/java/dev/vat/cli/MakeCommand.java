@@ -226,11 +226,13 @@ final class MakeCommand implements Callable<Integer> {
         if (rate != null) {
             project = Edits.setRate(parse(rate, Rate::parse)).apply(project);
         }
-        for (Item item : project.currentReel().orElseThrow().items().stream().filter(i -> i.source() != null).toList()) {
+        for (Item item : project.currentReel().orElseThrow().items()) {
             if (gap != null) {
-                project = Edits.setGap(item.source(), parse(gap, GapPolicy::parse)).apply(project);
+                for (String id : item.sources()) {
+                    project = Edits.setGap(id, parse(gap, GapPolicy::parse)).apply(project);
+                }
             }
-            if (range != null) {
+            if (range != null && item.source() != null) {
                 project = Edits.setRange(item.source(), parse(range, FrameRange::parse)).apply(project);
             }
         }

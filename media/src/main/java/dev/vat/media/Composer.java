@@ -110,7 +110,8 @@ public final class Composer implements AutoCloseable {
                 + ":matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb());
     }
 
-    private static String toFloat(Picture picture) {
+    /** Any whole-number picture to planar single precision, values kept. */
+    static String toFloat(Picture picture) {
         boolean keep = picture.hasAlpha();
         return integer(picture, keep, keep ? "gbrap16le" : "gbrp16le") + "," + FULL_RGB
                 + (keep ? ":alpha_mode=premultiplied" : "")

@@ -23,6 +23,10 @@ public enum Field {
     REEL("name of the reel"),
     /** Who the file is for; nothing while no file is looked at. */
     TARGET("who the file is for"),
+    /** Days that are over by a layout's calendar. */
+    DAYS("days that are over"),
+    /** By a layout's calendar. */
+    CALENDAR("date in the story"),
     SIZE("size"),
     RATE("rate");
 

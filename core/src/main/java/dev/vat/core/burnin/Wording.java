@@ -58,7 +58,7 @@ public record Wording(@JsonValue String text) {
     }
 
     /** With each field filled in; empty if one of them says nothing. */
-    Optional<String> filled(FrameFacts facts) {
+    public Optional<String> filled(FrameFacts facts) {
         return facts.know(fields()) ? Optional.of(filledAnyway(facts)) : Optional.empty();
     }
 

@@ -93,7 +93,8 @@ final class BurnInRules {
                 + missing + ". Choose a font file that has it, or write it in other letters.").aboutTarget(target).withRemedies(new Remedy.ChooseFace(CHOOSE, other)));
     }
 
-    private static String missing(String face, String words, Observed observed) {
+    /** Letters of some words that a face lacks. @param face null for Vat's own */
+    static String missing(String face, String words, Observed observed) {
         return observed.lacking().getOrDefault(face == null ? "" : face, "").codePoints().filter(c -> words.indexOf(c) >= 0).mapToObj(Character::toString).collect(Collectors.joining());
     }
 

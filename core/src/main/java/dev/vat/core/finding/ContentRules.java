@@ -14,6 +14,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Locale;
 
 /** Findings on what the pictures show: none of them stands in the way, all of them are worth a look. */
@@ -118,7 +119,7 @@ final class ContentRules {
 
     /** What is odd about a movie file as a whole. */
     static void clip(Programme programme, Programme.Entry entry, ClipFacts clip, List<Finding> found) {
-        ReelSound.whyNot(programme, programme.plan().spans().get(entry.item())).filter(_ -> !clip.sounds().isEmpty()).ifPresent(why -> found.add(
+        (entry.cell() ? Optional.of("views and passes go without theirs") : ReelSound.whyNot(programme, programme.plan().taken(entry.item()))).filter(_ -> !clip.sounds().isEmpty()).ifPresent(why -> found.add(
                 Finding.of("sound-left-out", Severity.WARNING, entry.source().name() + ": its sound (" + clip.sounds().getFirst().describe()
                         + ") is left out, since " + why + ".").aboutSource(entry.source().id())));
         if (clip.sounds().size() > 1) {

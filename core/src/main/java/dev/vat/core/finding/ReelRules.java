@@ -24,6 +24,9 @@ final class ReelRules {
     private ReelRules() { }
 
     static void check(Programme programme, Programme.Entry entry, List<Finding> found) {
+        if (entry.cell()) {
+            return;
+        }
         shape(programme, entry, found);
         rate(programme, entry, found);
         programme.plan().shortened(entry.item()).ifPresent(joint -> found.add(Finding.of("joint-short", Severity.WARNING,
@@ -58,7 +61,8 @@ final class ReelRules {
             if (beyond > 0) {
                 found.add(Finding.of("sound-longer", Severity.WARNING, name + " goes on for " + beyond + (beyond == 1 ? " frame" : " frames") + " after the last picture, and is cut there.")
                         .aboutSource(sounding.source().id())
-                        .withRemedies(new Remedy.Apply("Hold the last frame for " + beyond, ReelEdits.holdForSound(programme.plan().spans().getLast().place(), beyond))));
+                        .withRemedies(programme.plan().spans().getLast().isViews() ? new Remedy[0]
+                                : new Remedy[] {new Remedy.Apply("Hold the last frame for " + beyond, ReelEdits.holdForSound(programme.plan().spans().getLast().place(), beyond))}));
             }
         }
     }

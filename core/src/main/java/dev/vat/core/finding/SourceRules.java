@@ -49,6 +49,8 @@ final class SourceRules {
                 ContentRules.clip(programme, entry, clip, found);
             }
         }
+        ViewRules.check(project, programme, observed, found);
+        PassRules.check(programme, found);
         ReelRules.start(programme, found);
         ReelRules.sounds(programme, observed, found);
         programme.entries().stream().filter(e -> e.format().isPresent() && e.picture().colour().isLinear())
@@ -78,7 +80,7 @@ final class SourceRules {
     }
 
     private static Finding sourceGone(Project project, Programme programme) {
-        String names = programme.reel().items().stream().flatMap(i -> project.source(i.source()).stream())
+        String names = programme.reel().items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
                 .filter(s -> programme.entries().stream().noneMatch(e -> e.source().id().equals(s.id())))
                 .map(s -> s.name() + " in " + s.folder().absolute()).distinct().collect(Collectors.joining("; "));
         return Finding.of("source-gone", Severity.BLOCKER,

@@ -10,6 +10,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
+import dev.vat.core.reel.View;
 import dev.vat.core.source.NameWords;
 import java.util.List;
 import java.util.Map;
@@ -34,6 +35,7 @@ public final class WrittenWords {
             for (BurnIn whole : wholes(project, reel)) {
                 Stream.concat(Stream.of(whole), ofItems.stream().map(whole::and)).forEach(b -> words.merge(b.face() == null ? "" : b.face(), of(b, project), String::concat));
             }
+            captions(reel).forEach(c -> words.merge("", of(c.words(), project), String::concat));
             reel.items().stream().map(Item::drawn).filter(Drawn.Slate.class::isInstance).forEach(s -> words.merge("", of((Drawn.Slate) s, project), String::concat));
         }
         words.replaceAll((_, text) -> text.codePoints().sorted().distinct().mapToObj(Character::toString).collect(Collectors.joining()));
@@ -55,18 +57,23 @@ public final class WrittenWords {
         return burnIn.lines().stream().map(Line::words).map(w -> of(w, project)).collect(Collectors.joining());
     }
 
+    /** Of all views of a reel; they are set in Vat's own face. */
+    private static Stream<Line> captions(Reel reel) {
+        return reel.items().stream().map(Item::layout).filter(Objects::nonNull).flatMap(l -> l.views().stream()).map(View::caption).filter(Objects::nonNull);
+    }
+
     static String of(Drawn.Slate slate, Project project) {
         return slate.entries().stream().map(e -> e.label() + of(e.words(), project)).collect(Collectors.joining());
     }
 
-    private static String of(Wording words, Project project) {
+    static String of(Wording words, Project project) {
         return words.literal() + words.fields().stream().map(f -> of(f, project)).collect(Collectors.joining());
     }
 
     /** All that may stand for a field. */
     private static String of(Field field, Project project) {
         return switch (field) {
-            case FRAME, REEL_FRAME, TIMECODE, DATE, LENGTH, SIZE, RATE -> FIGURES;
+            case FRAME, REEL_FRAME, TIMECODE, DATE, LENGTH, SIZE, RATE, DAYS, CALENDAR -> FIGURES;
             case SOURCE -> project.sources().stream().map(s -> s.pattern().baseName()).collect(Collectors.joining());
             case CAMERA -> project.sources().stream().map(Source::location).flatMap(l -> NameWords.camera(l).stream()).collect(Collectors.joining());
             case VERSION -> project.sources().stream().map(Source::location).flatMap(l -> NameWords.version(l).stream()).collect(Collectors.joining());

@@ -120,7 +120,7 @@ public final class Edits {
     public static Edit removeSource(String id) {
         return new Edit("removing a source", project -> {
             List<Reel> reels = project.reels().stream()
-                    .map(r -> r.withItems(r.items().stream().filter(i -> !i.isOf(id)).toList()).withSounds(r.sounds().stream().filter(s -> !s.source().equals(id)).toList()))
+                    .map(r -> r.withItems(r.items().stream().flatMap(i -> i.without(id).stream()).toList()).withSounds(r.sounds().stream().filter(s -> !s.source().equals(id)).toList()))
                     .filter(r -> !r.items().isEmpty() || r.id().equals(project.reel())).toList();
             return project.withSources(project.sources().stream().filter(s -> !s.id().equals(id)).toList())
                     .withReels(reels, project.reel());
@@ -153,8 +153,8 @@ public final class Edits {
     private static Project atRate(Project project, Reel reel, Rate rate) {
         Rate before = reel.rate() != null ? reel.rate() : readAt(project, reel);
         Project result = project;
-        for (Item item : reel.items()) {
-            result = result.withSource(item.source(), s -> s.location().isMovie() || s.reading().rate() != null && !s.reading().rate().equals(before) ? s
+        for (String id : reel.items().stream().flatMap(i -> i.sources().stream()).distinct().toList()) {
+            result = result.withSource(id, s -> s.location().isMovie() || s.reading().rate() != null && !s.reading().rate().equals(before) ? s
                     : s.withReading(s.reading().withRate(rate)));
         }
         boolean follows = rate.equals(readAt(result, reel));
@@ -163,7 +163,7 @@ public final class Edits {
 
     /** The rate at which a reel's first source is read, or null if that isn't said. */
     private static Rate readAt(Project project, Reel reel) {
-        return reel.items().stream().flatMap(i -> project.source(i.source()).stream()).findFirst().map(s -> s.reading().rate()).orElse(null);
+        return reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream()).findFirst().map(s -> s.reading().rate()).orElse(null);
     }
 
     public static Edit setSourceRate(String source, Rate rate) {

@@ -2,10 +2,12 @@ package dev.vat.core.project;
 
 import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.Fit;
+import dev.vat.core.pass.PassMix;
 import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
+import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.SoundLayout;
@@ -139,6 +141,22 @@ public final class ReelEdits {
     /** Something else drawn in an item's place. */
     public static Edit drawItem(int index, Drawn drawn) {
         return item("change of " + drawn.title().toLowerCase(Locale.ROOT), index, i -> i.withDrawn(drawn));
+    }
+
+    /** Another layout in an item's place. */
+    public static Edit layItem(int index, Layout layout) {
+        return item("change of " + layout.name(), index, i -> i.withLayout(layout));
+    }
+
+    /** Several sources in one picture, at the reel's end; the reel is a new one where there is none. */
+    public static Edit addLayout(Layout layout) {
+        return new Edit("adding " + layout.name(), project -> project.currentReel().isPresent() ? project.withCurrentReel(r -> r.with(Item.of(layout)))
+                : Edits.withReel(project, layout.name(), List.of(Item.of(layout)), true));
+    }
+
+    /** What an item's picture is made of again. @param passes null for the source's own picture */
+    public static Edit mixItem(int index, PassMix passes) {
+        return item(passes == null ? "the source's own picture" : "change of passes", index, i -> i.withPasses(passes));
     }
 
     /** What a broadcaster wants before a programme, and the timecode that goes with it; sounds stay with their pictures. */

@@ -6,7 +6,11 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import dev.vat.core.burnin.Field;
+import dev.vat.core.burnin.FrameFacts;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.source.Location;
+import dev.vat.core.source.NameWords;
 import dev.vat.core.time.Rational;
 import java.util.ArrayList;
 import java.util.List;
@@ -34,6 +38,7 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
         @JsonSubTypes.Type(value = Slate.class, name = "slate"),
         @JsonSubTypes.Type(value = Count.class, name = "count"),
         @JsonSubTypes.Type(value = Cross.class, name = "cross"),
+        @JsonSubTypes.Type(value = Together.class, name = "together"),
     })
     public sealed interface Content { }
 
@@ -62,6 +67,13 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
 
     /** Two places mixed, of any items: {@code share} is how much of {@code to} there is. */
     public record Cross(ReelFrame from, ReelFrame to, Rational share) implements Content { }
+
+    /** Several frames that make one picture, each of an item of its own that doesn't stand in the reel by itself. */
+    public record Together(Assembly how, List<ReelFrame> frames) implements Content {
+        public Together {
+            frames = List.copyOf(frames);
+        }
+    }
 
     @JsonCreator
     public ReelFrame(@JsonProperty("item") int item, @JsonProperty("wanted") long wanted, @JsonProperty("content") Content content, @JsonProperty("filled") boolean filled) {
@@ -100,9 +112,16 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
                 seen.addAll(cross.from.seen());
                 seen.addAll(cross.to.seen());
             }
+            case Together together -> together.frames.forEach(f -> seen.addAll(f.seen()));
             case Card _, Plain _, Drawing _ -> { }
         }
         return seen;
+    }
+
+    /** What is known besides of the source's frame that belongs here. */
+    public FrameFacts facts(FrameFacts facts, Location source) {
+        return facts.with(Field.FRAME, source.pattern().number(wanted)).with(Field.SOURCE, source.pattern().baseName()).with(Field.CAMERA, NameWords.camera(source).orElse(null))
+                .with(Field.VERSION, NameWords.version(source).orElse(null));
     }
 
     private ReelFrame own(long number) {
@@ -111,7 +130,10 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
 
     /** The same with its items numbered in another way. */
     public ReelFrame onto(IntUnaryOperator numbers) {
-        return new ReelFrame(numbers.applyAsInt(item), wanted, content instanceof Cross cross
-                ? new Cross(cross.from.onto(numbers), cross.to.onto(numbers), cross.share) : content, filled);
+        return new ReelFrame(numbers.applyAsInt(item), wanted, switch (content) {
+            case Cross cross -> new Cross(cross.from.onto(numbers), cross.to.onto(numbers), cross.share);
+            case Together together -> new Together(together.how, together.frames.stream().map(f -> f.onto(numbers)).toList());
+            case SourceFrame _, Blend _, Card _, Plain _, Drawing _ -> content;
+        }, filled);
     }
 }

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.IntStream;
 
 /**
  * From each frame of a reel to what stands there: a pure function of items, readings and frozen frame tables. Reel frames
@@ -31,14 +32,20 @@ public final class ReelPlan {
      * @param hold places for which each is shown
      * @param overlap reel frames at its start that lie over the item before
      * @param even whether its frames stand once each, in their order
+     * @param together whether several frames make each of its pictures
      */
-    public record Span(int item, int place, String source, long start, FrameRange range, long step, long hold, long count, long overlap, boolean even) {
+    public record Span(int item, int place, String source, long start, FrameRange range, long step, long hold, long count, long overlap, boolean even, boolean together) {
         public long end() {
             return start + count;
         }
 
         public boolean isDrawn() {
-            return source == null;
+            return source == null && !together;
+        }
+
+        /** Whether it is several views, of which none is its own. */
+        public boolean isViews() {
+            return source == null && together;
         }
     }
 
@@ -48,8 +55,20 @@ public final class ReelPlan {
      * @param place its number in the reel
      * @param table null for what is drawn
      * @param ratio the source's rate over the reel's
+     * @param how the pictures of its cells become one, or null where there are none
+     * @param cells items that don't stand in the reel by themselves, of whose frames its pictures are made
+     * @param delay places of a cell before it begins, for which its first frame stands
      */
-    public record Part(int place, Item item, FrameTable table, Reading reading, Rational ratio) {
+    public record Part(int place, Item item, FrameTable table, Reading reading, Rational ratio, Assembly how, List<Part> cells, long delay) {
+
+        public Part {
+            cells = List.copyOf(cells);
+        }
+
+        public Part(int place, Item item, FrameTable table, Reading reading, Rational ratio) {
+            this(place, item, table, reading, ratio, null, List.of(), 0);
+        }
+
         /** All that a source's reading takes, at the reel's own rate. */
         public static Part of(String source, FrameTable table, Reading reading) {
             return new Part(0, Item.of(source), table, reading, Rational.ONE);
@@ -59,40 +78,77 @@ public final class ReelPlan {
             return new Part(place, Objects.requireNonNull(drawn, "an item"), null, null, Rational.ONE);
         }
 
+        public Part with(Assembly assembly, List<Part> of) {
+            return new Part(place, item, table, reading, ratio, assembly, of, delay);
+        }
+
+        public Part waiting(long places) {
+            return new Part(place, item, table, reading, ratio, how, cells, places);
+        }
+
         private GapPolicy gap() {
             return reading.gap();
         }
+
+        /** How long it lasts, if it doesn't take frames of a source itself. @param cells how long each of its cells does, its wait included */
+        private long count(long[] cells) {
+            if (item.drawn() != null) {
+                return item.drawn().frames();
+            }
+            return item.layout().frames() != null ? item.layout().frames() : Arrays.stream(cells).max().orElse(0);
+        }
     }
 
-    private final List<Part> parts;
+    /** Those of the reel, then the cells that they are made of, in their order. */
+    private final List<Part> parts = new ArrayList<>();
     private final List<Take> takes = new ArrayList<>();
     private final List<Motion> motions = new ArrayList<>();
-    private final List<Span> spans = new ArrayList<>();
+    /** Of each part of the reel: the number of its first cell. */
+    private final int[] firstCell;
+    private final List<Span> all = new ArrayList<>();
+    private final List<Span> spans;
     private final Joints joints;
     private final long[] starts;
 
-    private ReelPlan(List<Part> parts) {
-        this.parts = List.copyOf(parts);
-        long[] counts = new long[parts.size()];
-        for (int i = 0; i < counts.length; i++) {
-            Part part = parts.get(i);
+    private ReelPlan(List<Part> reel) {
+        parts.addAll(reel);
+        firstCell = new int[reel.size()];
+        for (int i = 0; i < reel.size(); i++) {
+            firstCell[i] = parts.size();
+            parts.addAll(reel.get(i).cells);
+        }
+        for (Part part : parts) {
             Take take = part.table == null ? null : Take.of(part.table, part.item.range() == null ? part.reading : part.reading.withRange(part.item.range()));
             takes.add(take);
             motions.add(take == null ? null : Motion.of(take.count(), part.item.playingInUse(), part.ratio, take::indexOf));
-            counts[i] = take == null ? part.item.drawn().frames() : motions.get(i).count();
         }
-        joints = Joints.of(parts.stream().map(p -> p.item.joint()).toList(), counts);
-        long end = 0;
-        for (int i = 0; i < counts.length; i++) {
+        long[] counts = new long[parts.size()];
+        for (int i = parts.size() - 1; i >= 0; i--) {
             Part part = parts.get(i);
-            Take take = takes.get(i);
-            long start = end - joints.overlap(i);
-            spans.add(take == null ? new Span(i, part.place, null, start, FrameRange.of(0, counts[i] - 1), 1, 1, counts[i], joints.overlap(i), true)
-                    : new Span(i, part.place, part.item.source(), start, FrameRange.of(take.first(), take.last()), take.step(), take.hold(), counts[i], joints.overlap(i),
-                            motions.get(i).isPlain()));
+            long[] cells = part.cells.isEmpty() ? new long[0] : Arrays.copyOfRange(counts, firstCell[i], firstCell[i] + part.cells.size());
+            // A drawn cell stands for as long as there are others.
+            boolean still = i >= reel.size() && part.table == null;
+            counts[i] = still ? 0 : part.table == null ? part.count(cells) : part.delay + motions.get(i).count();
+        }
+        joints = Joints.of(reel.stream().map(p -> p.item.joint()).toList(), Arrays.copyOf(counts, reel.size()));
+        long end = 0;
+        for (int i = 0; i < parts.size(); i++) {
+            boolean cell = i >= reel.size();
+            long overlap = cell ? 0 : joints.overlap(i);
+            long start = cell ? 0 : end - overlap;
+            all.add(span(i, start, counts[i], overlap));
             end = start + counts[i];
         }
+        spans = List.copyOf(all.subList(0, reel.size()));
         starts = spans.stream().mapToLong(Span::start).toArray();
+    }
+
+    private Span span(int i, long start, long count, long overlap) {
+        Part part = parts.get(i);
+        Take take = takes.get(i);
+        boolean together = part.how != null;
+        return take == null ? new Span(i, part.place, null, start, FrameRange.of(0, Math.max(0, count - 1)), 1, 1, count, overlap, true, together)
+                : new Span(i, part.place, part.item.source(), start, FrameRange.of(take.first(), take.last()), take.step(), take.hold(), count, overlap, motions.get(i).isPlain(), together);
     }
 
     public static ReelPlan of(List<Part> parts) {
@@ -118,6 +174,7 @@ public final class ReelPlan {
         return spans;
     }
 
+    /** What an item is planned from, or a cell of one. */
     public Part part(int item) {
         return parts.get(item);
     }
@@ -150,12 +207,58 @@ public final class ReelPlan {
         return alone(span.item(), place).wanted();
     }
 
-    /** What stands at a place of an item, whatever lies over it. */
+    /** What stands at a place of an item, counted from its start, whatever lies over it. */
+    public ReelFrame by(Span span, long place) {
+        return alone(span.item(), place);
+    }
+
     private ReelFrame alone(int item, long place) {
         Part part = parts.get(item);
+        if (part.item.layout() != null) {
+            List<ReelFrame> views = cells(item).mapToObj(c -> cell(part, c, place)).toList();
+            return new ReelFrame(item, place, new ReelFrame.Together(part.how, views), views.stream().anyMatch(ReelFrame::filled));
+        }
         if (part.table == null) {
             return new ReelFrame(item, place, part.item.drawn().at(place), false);
         }
+        ReelFrame own = moved(item, place);
+        return part.how == null ? own : passes(part, own);
+    }
+
+    /** What stands in a view at a place of its layout. */
+    private ReelFrame cell(Part layout, int cell, long place) {
+        Part part = parts.get(cell);
+        if (part.table == null) {
+            return new ReelFrame(cell, place, part.item.drawn().at(Math.min(place, part.item.drawn().frames() - 1)), false);
+        }
+        long own = place - part.delay;
+        long count = motions.get(cell).count();
+        boolean over = own < 0 || own >= count;
+        if (count == 0 || over && layout.item.layout().endsEmpty()) {
+            return new ReelFrame(cell, place, new ReelFrame.Plain(layout.item.layout().groundInUse()), false);
+        }
+        return moved(cell, Math.clamp(own, 0, count - 1));
+    }
+
+    /** The passes of the frames of which there would be the source's own pictures. */
+    private ReelFrame passes(Part part, ReelFrame own) {
+        return switch (own.content()) {
+            case ReelFrame.SourceFrame(long number) -> {
+                List<ReelFrame> frames = cells(own.item()).mapToObj(c -> one(parts.get(c), c, number)).toList();
+                // Without one of its passes there is no picture.
+                yield frames.stream().filter(f -> f.content() instanceof ReelFrame.Card).findFirst().map(f -> new ReelFrame(own.item(), own.wanted(), f.content(), true))
+                        .orElseGet(() -> new ReelFrame(own.item(), own.wanted(), new ReelFrame.Together(part.how, frames), own.filled() || frames.stream().anyMatch(ReelFrame::filled)));
+            }
+            case ReelFrame.Blend(long before, long after, Rational share) -> new ReelFrame(own.item(), own.wanted(),
+                    new ReelFrame.Cross(passes(part, own.with(new ReelFrame.SourceFrame(before))), passes(part, own.with(new ReelFrame.SourceFrame(after))), share), own.filled());
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> new ReelFrame(own.item(), own.wanted(), new ReelFrame.Cross(passes(part, from), passes(part, to), share), own.filled());
+            case ReelFrame.Card _, ReelFrame.Plain _, ReelFrame.Drawing _, ReelFrame.Together _ -> own;
+        };
+    }
+
+    /** What of its source stands at a place of an item. */
+    private ReelFrame moved(int item, long place) {
+        Part part = parts.get(item);
         Motion.Spot spot = motions.get(item).at(place);
         Take take = takes.get(item);
         long wanted = take.at(spot.index());
@@ -172,7 +275,7 @@ public final class ReelPlan {
 
     private ReelFrame one(Part part, int item, long wanted) {
         boolean usable = !part.table.state(wanted).isFault() || part.gap() == GapPolicy.REFUSE;
-        return new ReelFrame(item, wanted, usable ? new ReelFrame.SourceFrame(wanted) : filled(part, spans.get(item), wanted));
+        return new ReelFrame(item, wanted, usable ? new ReelFrame.SourceFrame(wanted) : filled(part, all.get(item), wanted));
     }
 
     /** What stands in for a frame that can't be used; a card where the policy finds nothing. */
@@ -226,7 +329,7 @@ public final class ReelPlan {
 
     /** Whether holding the previous frame has nothing to hold at an item's start. */
     public boolean holdHasNoStart(int item) {
-        Span span = spans.get(item);
+        Span span = all.get(item);
         Part part = parts.get(item);
         return part.table != null && part.gap() == GapPolicy.HOLD && span.count() > 0
                 && part.table.state(span.range().first()).isFault();
@@ -246,7 +349,7 @@ public final class ReelPlan {
     public List<Fill> fills() {
         List<Fill> fills = new ArrayList<>();
         for (Span span : spans) {
-            if (span.isDrawn() || parts.get(span.item()).gap() == GapPolicy.REFUSE) {
+            if (refuses(span.item())) {
                 continue;
             }
             for (long i = span.start(); i < span.end(); i++) {
@@ -257,6 +360,23 @@ public final class ReelPlan {
             }
         }
         return fills;
+    }
+
+    /** Whether nothing stands in for frames of an item, whatever they are. */
+    private boolean refuses(int item) {
+        Part part = parts.get(item);
+        boolean own = part.table == null || part.gap() == GapPolicy.REFUSE;
+        return own && part.cells.stream().allMatch(c -> c.table == null || c.gap() == GapPolicy.REFUSE);
+    }
+
+    /** The numbers of the cells that an item's pictures are made of. */
+    public IntStream cells(int item) {
+        return item >= firstCell.length ? IntStream.empty() : IntStream.range(firstCell[item], firstCell[item] + parts.get(item).cells.size());
+    }
+
+    /** What an item or a cell takes; a cell's places count from its layout's start. */
+    public Span taken(int item) {
+        return all.get(item);
     }
 
     /** A place of the reel where something stands in for the wanted frame. */

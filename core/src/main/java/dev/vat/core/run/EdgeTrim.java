@@ -3,6 +3,7 @@ package dev.vat.core.run;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
@@ -21,6 +22,11 @@ public final class EdgeTrim {
     public static Optional<Edit> of(Programme programme, ReelPlan.Span span, boolean start, long by) {
         Programme.Entry entry = programme.entry(span.item()).orElse(null);
         if (entry == null) {
+            Layout layout = programme.reel().items().get(span.place()).layout();
+            if (layout != null) {
+                long frames = Math.max(1, span.count() + (start ? -by : by));
+                return frames == span.count() ? Optional.empty() : Optional.of(ReelEdits.layItem(span.place(), layout.withFrames(frames)));
+            }
             Drawn drawn = programme.reel().items().get(span.place()).drawn();
             long frames = Math.max(1, drawn.frames() + (start ? -by : by));
             return frames == drawn.frames() ? Optional.empty() : Optional.of(ReelEdits.drawItem(span.place(), drawn.withFrames(frames)));

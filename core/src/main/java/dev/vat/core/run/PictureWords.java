@@ -14,7 +14,6 @@ import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.source.Location;
-import dev.vat.core.source.NameWords;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import java.util.List;
@@ -84,12 +83,6 @@ public record PictureWords(BurnIn burnIn, FrameFacts whole, Scan scan, Timecode 
         }
         FrameFacts facts = whole.with(Field.REEL_FRAME, Long.toString(reelFrame))
                 .with(Field.TIMECODE, start == null ? null : start.plusFrames(scan.isInterlaced() ? reelFrame / 2 : reelFrame).toString());
-        return burnIn.and(ofItem).at(source == null ? facts : of(facts, source, shown.wanted()));
-    }
-
-    /** The same of a source's frame. */
-    private static FrameFacts of(FrameFacts facts, Location source, long number) {
-        return facts.with(Field.FRAME, source.pattern().number(number)).with(Field.SOURCE, source.pattern().baseName()).with(Field.CAMERA, NameWords.camera(source).orElse(null))
-                .with(Field.VERSION, NameWords.version(source).orElse(null));
+        return burnIn.and(ofItem).at(source == null ? facts : shown.facts(facts, source));
     }
 }

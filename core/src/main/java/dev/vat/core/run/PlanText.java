@@ -35,6 +35,7 @@ public final class PlanText {
             case ReelFrame.Cross(ReelFrame low, ReelFrame high, Rational share) -> shown(programme, low) + " + " + shown(programme, high) + " (" + share + " of the later)";
             case ReelFrame.Card(String reason) -> "a card for " + name(programme, frame, frame.wanted()) + ", " + reason;
             case ReelFrame.Plain(var colour) -> "colour #" + colour;
+            case ReelFrame.Together(var _, var frames) -> frames.stream().map(f -> shown(programme, f)).collect(Collectors.joining(" | "));
             case ReelFrame.Drawing _ -> drawn(programme.plan(), frame);
         };
     }

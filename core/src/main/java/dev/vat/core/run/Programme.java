@@ -9,6 +9,7 @@ import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Scan;
+import dev.vat.core.pass.Pass;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
@@ -52,8 +53,10 @@ public final class Programme {
      * @param item its number in the plan
      * @param place its number in the reel
      * @param use what is taken and how it plays
+     * @param cell whether it doesn't stand in the reel by itself, but is a part of an item's pictures
+     * @param pass what it is among the passes of a shot, or null
      */
-    public record Entry(int item, int place, Item use, Source source, FrameTable table) {
+    public record Entry(int item, int place, Item use, Source source, FrameTable table, boolean cell, Pass pass) {
         /** Its reading, with the frames that the item takes of it. */
         public Reading reading() {
             return use.range() == null ? source.reading() : source.reading().withRange(use.range());
@@ -80,7 +83,12 @@ public final class Programme {
         }
 
         public PictureReading picture() {
-            return source.reading().picture().resolve(table);
+            PictureReading own = source.reading().picture().resolve(table);
+            if (pass == null) {
+                return own;
+            }
+            // Layers of EXR files are premultiplied, where they have alpha at all.
+            return table.sequence().kind() == FileKind.EXR ? new PictureReading(AlphaKind.PREMULTIPLIED, pass.layer(), own.colour()) : own;
         }
     }
 
@@ -93,20 +101,22 @@ public final class Programme {
 
     private final Reel reel;
     private final Rate rate;
+    private final PictureFormat shape;
     private final List<Entry> entries;
     private final Map<Integer, Entry> byItem;
     private final ReelPlan plan;
     private final List<Sounding> sounds;
     private final int unknownItems;
 
-    private Programme(Reel reel, Rate rate, List<Entry> entries, ReelPlan plan, List<Sounding> sounds, int unknownItems) {
+    private Programme(Reel reel, ReelParts parts, ReelPlan plan, List<Sounding> sounds) {
         this.reel = reel;
-        this.rate = rate;
-        this.entries = entries;
+        this.rate = parts.rate();
+        this.shape = parts.shape();
+        this.entries = parts.entries();
         this.byItem = entries.stream().collect(Collectors.toMap(Entry::item, Function.identity()));
         this.plan = plan;
         this.sounds = sounds;
-        this.unknownItems = unknownItems;
+        this.unknownItems = parts.unknown();
     }
 
     /** The current reel of a project, or empty if it has none. */
@@ -115,31 +125,13 @@ public final class Programme {
     }
 
     public static Programme of(Project project, Reel reel, Map<String, FrameTable> tables) {
-        List<Entry> entries = new ArrayList<>();
-        List<Integer> known = new ArrayList<>();
-        for (int place = 0; place < reel.items().size(); place++) {
-            Item item = reel.items().get(place);
-            Source source = project.source(item.source()).orElse(null);
-            FrameTable table = source == null ? null : tables.get(source.id());
-            if (table != null) {
-                entries.add(new Entry(known.size(), place, item, source, table));
-            }
-            if (table != null || item.drawn() != null) {
-                known.add(place);
-            }
-        }
-        Rate rate = reel.rate() != null ? reel.rate() : entries.stream().findFirst().flatMap(Entry::rate).orElse(null);
-        List<ReelPlan.Part> parts = new ArrayList<>();
-        for (int place : known) {
-            parts.add(entries.stream().filter(e -> e.place == place).findFirst().map(e -> new ReelPlan.Part(place, e.use, e.table, e.source.reading(), ratio(e, rate)))
-                    .orElseGet(() -> ReelPlan.Part.of(place, reel.items().get(place))));
-        }
+        ReelParts made = ReelParts.of(project, reel, tables);
         List<Sounding> sounds = new ArrayList<>();
         for (int i = 0; i < reel.sounds().size(); i++) {
             int place = i;
             project.source(reel.sounds().get(i).source()).ifPresent(source -> sounds.add(new Sounding(place, reel.sounds().get(place), source)));
         }
-        return new Programme(reel, rate, List.copyOf(entries), planned(reel, rate, parts), List.copyOf(sounds), reel.items().size() - known.size());
+        return new Programme(reel, made, planned(reel, made.rate(), made.parts()), List.copyOf(sounds));
     }
 
     /** With the slates' fields filled in, which tell of the programme's length. */
@@ -152,21 +144,16 @@ public final class Programme {
         return ReelPlan.of(parts.stream().map(p -> p.item().drawn() instanceof Drawn.Slate slate ? ReelPlan.Part.of(p.place(), p.item().withDrawn(slate.filled(facts))) : p).toList());
     }
 
-    /** A source's rate over the reel's. */
-    private static Rational ratio(Entry entry, Rate reel) {
-        return reel == null ? Rational.ONE : entry.rate().map(own -> own.perSecond().dividedBy(reel.perSecond())).orElse(Rational.ONE);
-    }
-
     public Reel reel() {
         return reel;
     }
 
-    /** The items that take frames of sources, in their order. */
+    /** The items that take frames of sources, in their order, each with the cells that its pictures are made of. */
     public List<Entry> entries() {
         return entries;
     }
 
-    /** What an item of the plan takes frames of; empty for what is drawn. */
+    /** What an item of the plan, or a cell of it, takes frames of; empty for what is drawn and for several views. */
     public Optional<Entry> entry(int item) {
         return Optional.ofNullable(byItem.get(item));
     }
@@ -234,7 +221,7 @@ public final class Programme {
     }
 
     public Optional<PictureFormat> shape() {
-        return entries.isEmpty() ? Optional.empty() : entries.getFirst().format();
+        return Optional.ofNullable(shape);
     }
 
     public Optional<Size> size() {
@@ -250,7 +237,7 @@ public final class Programme {
     public Optional<Placement> placement(Entry entry) {
         PictureFormat own = entry.format().orElse(null);
         PictureFormat whole = shape().orElse(null);
-        if (own == null || whole == null || own.size().equals(whole.size()) && own.pixelAspect().equals(whole.pixelAspect())) {
+        if (own == null || whole == null || entry.cell || own.size().equals(whole.size()) && own.pixelAspect().equals(whole.pixelAspect())) {
             return Optional.empty();
         }
         return Optional.of(Placement.of(own.size(), own.pixelAspect(), whole.size(), whole.pixelAspect(), entry.use.fitInUse(), MIDDLE, MIDDLE, Chroma.RGB));
@@ -258,7 +245,7 @@ public final class Programme {
 
     /** Whether any item can be seen through. */
     public boolean transparent() {
-        return entries.stream().anyMatch(e -> e.picture().alpha().carriesTransparency());
+        return entries.stream().anyMatch(e -> e.pass == null && e.picture().alpha().carriesTransparency());
     }
 
     public boolean linear() {
@@ -283,7 +270,7 @@ public final class Programme {
         boolean alpha = entries.stream().anyMatch(e -> e.table.alpha() != AlphaKind.NONE);
         boolean blended = entries.stream().anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND || e.use.playingInUse().conformInUse() == Conform.BLEND
                 || placement(e).isPresent())
-                || reel.items().stream().anyMatch(i -> i.joint() != null || i.drawn() != null && i.drawn().at(0) instanceof ReelFrame.Drawing);
+                || reel.items().stream().anyMatch(i -> i.joint() != null || i.layout() != null || i.passes() != null || i.drawn() != null && i.drawn().at(0) instanceof ReelFrame.Drawing);
         return eight && kept && !alpha && !blended && !scaled ? WorkingFormat.W8 : WorkingFormat.W16;
     }
 

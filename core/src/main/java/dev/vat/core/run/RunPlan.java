@@ -12,6 +12,7 @@ import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.Location;
@@ -25,6 +26,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Everything that can change a bit of what a run makes, fixed before it starts.
@@ -46,7 +48,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
                       List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
                       ReelSound sound, List<RunFile> files, Remade remade) {
 
-    public static final int VERSION = 6;
+    public static final int VERSION = 7;
 
     /** Where a rate comes from that no file states. */
     public static final String CHOSEN = "chosen by the user";
@@ -77,20 +79,21 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param size of its frames, in stored pixels
      * @param placement where its picture lies in the reel's, or null where it is the reel's
      * @param lossyPasses how often its pictures were packed with loss before
+     * @param pass whether it is a pass of a shot, of which none is shown by itself
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record RunSource(String name, String folder, SequencePattern pattern, FileKind kind, PictureReading picture,
-                            int bits, Size size, Placement placement, int lossyPasses, List<FrameStamp> stamps) {
+                            int bits, Size size, Placement placement, int lossyPasses, boolean pass, List<FrameStamp> stamps) {
         public RunSource {
             stamps = stamps == null ? List.of() : List.copyOf(stamps);
         }
 
-        private Location location() {
+        public Location location() {
             return new Location(Path.of(folder), pattern);
         }
 
         RunSource withoutStamps() {
-            return new RunSource(name, folder, pattern, kind, picture, bits, size, placement, lossyPasses, List.of());
+            return new RunSource(name, folder, pattern, kind, picture, bits, size, placement, lossyPasses, pass, List.of());
         }
     }
 
@@ -112,9 +115,12 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param fills what stands there otherwise; the item of such a frame is the number of its source
      * @param drawn what stands at each place where there is no source; null where there is one
      * @param burnIn what the item has written into its pictures alone, or null
+     * @param how the pictures of its cells become one, or null where it has none
+     * @param cells what stands in each of those, at the same reel frames; empty where there are none
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills, ReelFrame.Content drawn, BurnIn burnIn) {
+    public record RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills, ReelFrame.Content drawn, BurnIn burnIn, Assembly how,
+                          @JsonInclude(JsonInclude.Include.NON_EMPTY) List<List<RunSpan>> cells) {
 
         /** In place of a source's number: Vat draws it. */
         public static final int DRAWN = -1;
@@ -122,6 +128,11 @@ public record RunPlan(int version, String run, String made, String vat, String l
         public RunSpan {
             hold = Math.max(1, hold);
             fills = List.copyOf(fills);
+            cells = cells == null ? List.of() : List.copyOf(cells);
+        }
+
+        public RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills, ReelFrame.Content drawn, BurnIn burnIn) {
+            this(source, start, first, step, hold, count, fills, drawn, burnIn, null, List.of());
         }
 
         public RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills) {
@@ -129,7 +140,22 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
 
         public RunSpan withFills(List<RunFill> others) {
-            return new RunSpan(source, start, first, step, hold, count, others, drawn, burnIn);
+            return new RunSpan(source, start, first, step, hold, count, others, drawn, burnIn, how, cells);
+        }
+
+        public RunSpan withBurnIn(BurnIn other) {
+            return new RunSpan(source, start, first, step, hold, count, fills, drawn, other, how, cells);
+        }
+
+        /** The same with pictures that are made of several. */
+        public RunSpan of(Assembly assembly, List<List<RunSpan>> parts) {
+            return new RunSpan(source, start, first, step, hold, count, fills, drawn, burnIn, assembly, parts);
+        }
+
+        /** Whether it is several views, of which none is its own. */
+        @JsonIgnore
+        public boolean isViews() {
+            return source == DRAWN && how != null;
         }
 
         /** Whether Vat draws it. */
@@ -138,13 +164,19 @@ public record RunPlan(int version, String run, String made, String vat, String l
             return source == DRAWN;
         }
 
+        /** Those of it that each take frames of one source: itself, or its cells. */
+        public Stream<RunSpan> ofSources() {
+            return cells.isEmpty() ? Stream.of(this).filter(s -> !s.isOfNoSource()) : cells.stream().flatMap(List::stream).flatMap(RunSpan::ofSources);
+        }
+
         public long wanted(long reelFrame) {
             return first + (reelFrame - start) / hold * step;
         }
 
         private ReelFrame plain(long reelFrame) {
             long wanted = wanted(reelFrame);
-            return new ReelFrame(source, wanted, drawn != null ? drawn : new ReelFrame.SourceFrame(wanted), false);
+            ReelFrame.Content content = how != null ? new ReelFrame.Together(how, cells.stream().map(c -> frameAt(c, reelFrame)).toList()) : drawn != null ? drawn : new ReelFrame.SourceFrame(wanted);
+            return new ReelFrame(source, wanted, content, false);
         }
     }
 
@@ -290,7 +322,11 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
     /** What stands at a reel frame; its item is the number of a source, or {@link RunSpan#DRAWN}. */
     public ReelFrame frameAt(long reelFrame) {
-        RunSpan span = spanAt(reelFrame);
+        return frameAt(spans, reelFrame);
+    }
+
+    private static ReelFrame frameAt(List<RunSpan> spans, long reelFrame) {
+        RunSpan span = spanAt(spans, reelFrame);
         int low = 0;
         int high = span.fills.size() - 1;
         while (low <= high) {
@@ -315,10 +351,10 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
         long reelFrame = file.reelFrame(frame);
         ReelFrame shown = frameAt(reelFrame);
-        return file.words().at(reelFrame, spanAt(reelFrame).burnIn, shown, isDrawn(shown) ? null : sourceOf(shown).location());
+        return file.words().at(reelFrame, spanAt(spans, reelFrame).burnIn, shown, isDrawn(shown) ? null : sourceOf(shown).location());
     }
 
-    private RunSpan spanAt(long reelFrame) {
+    private static RunSpan spanAt(List<RunSpan> spans, long reelFrame) {
         int low = 0;
         int high = spans.size() - 1;
         while (low < high) {

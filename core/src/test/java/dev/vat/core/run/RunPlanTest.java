@@ -34,8 +34,8 @@ class RunPlanTest {
         Expectation expected = Expectation.of(Catalogue.WEB_H264.settings(), 15, Rate.FPS_25, Size.of(64, 48), PixelAspect.SQUARE, null);
         return new RunPlan(1, "20310504-120000-abcdef", "2031-05-04T12:00:00Z", "0", "lib", "Kite Week", "opening", Rate.FPS_25, "chosen", Size.of(64, 48),
                 PixelAspect.SQUARE, WorkingFormat.W16,
-                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG, PictureReading.of(AlphaKind.NONE, false), 16, Size.of(64, 48), null, 0, List.of()),
-                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, PictureReading.of(AlphaKind.NONE, true), 16, Size.of(64, 48), null, 0, List.of())),
+                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG, PictureReading.of(AlphaKind.NONE, false), 16, Size.of(64, 48), null, 0, false, List.of()),
+                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, PictureReading.of(AlphaKind.NONE, true), 16, Size.of(64, 48), null, 0, false, List.of())),
                 List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10, List.of(new RunPlan.RunFill(3, new ReelFrame(0, 1004, new ReelFrame.SourceFrame(1003))), new RunPlan.RunFill(4, new ReelFrame(0, 1005, new ReelFrame.Card("missing"))))),
                         new RunPlan.RunSpan(1, 10, 0, 5, 1, 5, List.of())),
                 "/out", "face", null, List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4", Treatment.plain(Catalogue.codec("h264-high-420"), Size.of(64, 48)), null, 2, 1, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected, null, null)), null);

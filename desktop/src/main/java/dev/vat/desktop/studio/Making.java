@@ -127,7 +127,7 @@ public final class Making {
         }
         waiting = Waiting.FRAMES;
         Project project = studio.project();
-        project.currentReel().ifPresent(reel -> reel.items().stream().flatMap(i -> project.source(i.source()).stream())
+        project.currentReel().ifPresent(reel -> reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
                 .filter(s -> !s.location().pattern().isSingle()).forEach(s -> studio.watch().watch(s, true)));
         studio.observedChanged();
     }

@@ -8,8 +8,8 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.history.HistoryNotes;
-import dev.vat.engine.history.HistoryStore.Entry;
 import dev.vat.engine.history.HistoryStore;
+import dev.vat.engine.history.HistoryStore.Entry;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.Remake;
@@ -190,7 +190,7 @@ public final class Past {
     /** Brings in the frames that it was made of. */
     public void showFrames(Line line) {
         RunPlan plan = line.entry.plan();
-        List<Path> frames = plan.spans().stream().filter(s -> !s.isOfNoSource()).map(s -> {
+        List<Path> frames = plan.spans().stream().flatMap(RunPlan.RunSpan::ofSources).map(s -> {
             RunPlan.RunSource source = plan.sources().get(s.source());
             return Path.of(source.folder()).resolve(source.pattern().fileName(s.first()));
         }).distinct().toList();

@@ -87,7 +87,7 @@ public final class FileProof {
 
     private static List<Receipt.SourceLine> sources(RunPlan plan, RunPlan.RunFile file) {
         long end = reelFrames(plan, file);
-        return plan.spans().stream().filter(s -> !s.isOfNoSource() && s.start() < end).map(s -> {
+        return plan.spans().stream().flatMap(RunPlan.RunSpan::ofSources).filter(s -> s.start() < end).map(s -> {
             long count = Math.min(s.count(), end - s.start());
             return new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(), s.wanted(s.start() + count - 1), s.step(), count);
         }).toList();
@@ -98,10 +98,20 @@ public final class FileProof {
         long end = reelFrames(plan, file);
         for (RunPlan.RunSpan span : plan.spans()) {
             for (RunPlan.RunFill fill : span.fills().stream().filter(f -> f.frame().filled() && f.reelFrame() < end).toList()) {
-                fills.add(new Receipt.Fill(fill.reelFrame(), plan.sourceOf(fill.frame()).name(), fill.frame().wanted(), shown(fill.frame().content())));
+                fill(plan, fill.reelFrame(), fill.frame(), fills);
             }
+            span.cells().stream().flatMap(List::stream).flatMap(cell -> cell.fills().stream()).filter(f -> f.frame().filled() && f.reelFrame() < end)
+                    .forEach(f -> fill(plan, f.reelFrame(), f.frame(), fills));
         }
         return fills;
+    }
+
+    private static void fill(RunPlan plan, long reelFrame, ReelFrame frame, List<Receipt.Fill> fills) {
+        if (frame.content() instanceof ReelFrame.Together(var _, List<ReelFrame> frames)) {
+            frames.stream().filter(ReelFrame::filled).forEach(f -> fill(plan, reelFrame, f, fills));
+        } else {
+            fills.add(new Receipt.Fill(reelFrame, RunPlan.isDrawn(frame) ? "views" : plan.sourceOf(frame).name(), frame.wanted(), shown(frame.content())));
+        }
     }
 
     private static String shown(ReelFrame.Content content) {
@@ -111,6 +121,7 @@ public final class FileProof {
             case ReelFrame.Blend(long before, long after, Rational share) -> "frames " + before + " and " + after + " mixed, " + share + " of the later one";
             case ReelFrame.Plain(Rgb colour) -> "colour #" + colour;
             case ReelFrame.Drawing _ -> "drawn";
+            case ReelFrame.Together(var _, List<ReelFrame> frames) -> frames.stream().map(f -> shown(f.content())).collect(Collectors.joining(" with "));
             case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> "(" + shown(from.content()) + ") and (" + shown(to.content()) + ") mixed, " + share + " of the later one";
         };
     }
@@ -138,7 +149,11 @@ public final class FileProof {
     /** The name of the source file that a frame of the file begins with. */
     private static String source(RunPlan plan, RunPlan.RunFile file, long frame) {
         ReelFrame shown = plan.frameAt(file.reelFrame(frame));
-        return RunPlan.isDrawn(shown) ? "drawn" : plan.sourceOf(shown).pattern().fileName(shown.wanted());
+        if (!RunPlan.isDrawn(shown)) {
+            return plan.sourceOf(shown).pattern().fileName(shown.wanted());
+        }
+        List<String> seen = shown.seen().stream().map(f -> plan.sourceOf(f).pattern().fileName(f.wanted())).distinct().toList();
+        return seen.isEmpty() ? "drawn" : String.join(", ", seen);
     }
 
     private static List<String> notes(RunPlan plan, RunPlan.RunFile file, Path joined) throws IOException {

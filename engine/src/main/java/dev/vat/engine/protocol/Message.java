@@ -12,6 +12,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.Preview;
+import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.ClipFacts;
@@ -21,7 +22,6 @@ import dev.vat.core.time.Rational;
 import dev.vat.core.trial.PairLikeness;
 import dev.vat.core.trial.Trial;
 import dev.vat.engine.feed.SceneNotice;
-import dev.vat.engine.protocol.RenderOrder;
 import java.util.List;
 
 /**
@@ -155,6 +155,8 @@ public sealed interface Message {
         @JsonSubTypes.Type(value = Movie.class, name = "movie"),
         @JsonSubTypes.Type(value = Against.class, name = "against"),
         @JsonSubTypes.Type(value = Scope.class, name = "scope"),
+        @JsonSubTypes.Type(value = Views.class, name = "views"),
+        @JsonSubTypes.Type(value = Passes.class, name = "passes"),
     })
     sealed interface Subject { }
 
@@ -190,6 +192,12 @@ public sealed interface Message {
 
     /** A card that stands for a frame that can't be used; the size is the reel's. */
     record Card(int width, int height, List<String> lines) implements Subject { }
+
+    /** Several pictures side by side. @param pixelAspect of the whole @param captions one for each */
+    record Views(Assembly.Views layout, PixelAspect pixelAspect, List<Subject> pictures, List<Lettering> captions) implements Subject { }
+
+    /** The passes of a picture put together. @param transparent whether it can be seen through @param placed where it lies in a reel's frame, or null for all of that */
+    record Passes(Assembly.Passes mix, List<Still> pictures, boolean transparent, Placed placed) implements Subject { }
 
     /** A picture, and the file it is taken as, through that file's own conversion. @param as null for the picture itself */
     record Taken(Subject picture, As as) { }

@@ -19,8 +19,8 @@ public final class DestinationProbe {
         if (project.folder() != null) {
             return project.folder().path();
         }
-        Path first = project.currentReel().flatMap(r -> r.items().stream().findFirst())
-                .flatMap(i -> project.source(i.source())).map(s -> s.folder().path()).orElse(null);
+        Path first = project.currentReel().flatMap(r -> r.items().stream().flatMap(i -> i.sources().stream()).findFirst())
+                .flatMap(project::source).map(s -> s.folder().path()).orElse(null);
         if (first == null) {
             return null;
         }

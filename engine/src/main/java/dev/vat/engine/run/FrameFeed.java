@@ -1,8 +1,11 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.burnin.Lettering;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
+import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.run.WorkingFormat;
@@ -14,9 +17,11 @@ import dev.vat.media.FrameRead;
 import dev.vat.media.FrameReader;
 import dev.vat.media.Grounds;
 import dev.vat.media.Mixing;
+import dev.vat.media.PassSum;
 import dev.vat.media.Picture;
 import dev.vat.media.PicturePrint;
 import dev.vat.media.Placing;
+import dev.vat.media.ViewsPainter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -51,25 +56,37 @@ public final class FrameFeed implements AutoCloseable {
         private final Map<WorkingFormat, Composer> composers = new EnumMap<>(WorkingFormat.class);
         private final DrawingPainter drawings = new DrawingPainter();
         private final Map<RunPlan.RunSource, Placing> placings = new IdentityHashMap<>();
+        private final Map<WorkingFormat, ViewsPainter> layouts = new EnumMap<>(WorkingFormat.class);
+        private final PassSum sums = new PassSum();
 
         Station() {
             formats.forEach(format -> composers.put(format, new Composer(format, alpha)));
         }
 
         WorkingPictures read(long frame, RunPlan.RunSource source) throws IOException {
+            try (Picture decoded = decoded(frame, source)) {
+                return placed(composed(decoded, source.picture()), source);
+            }
+        }
+
+        private Picture decoded(long frame, RunPlan.RunSource source) throws IOException {
             Path file = Path.of(source.folder()).resolve(source.pattern().fileName(frame));
             String name = source.kind().isMovie() ? frame + " of " + source.name() : source.pattern().fileName(frame);
             return switch (reader.read(file, source.kind(), source.picture().layer(), frame)) {
                 case FrameRead.Unsound unsound -> throw new IOException("Frame " + name
                         + " was sound when it was checked, and is " + unsound.state().label() + " now: " + unsound.why());
                 case FrameRead.Sound sound -> {
-                    try (Picture decoded = sound.picture()) {
+                    Picture decoded = sound.picture();
+                    try {
                         if (!sound.format().size().equals(source.size())) {
                             throw new IOException("Frame " + name + " is now "
                                     + sound.format().size() + " where " + source.size() + " was checked");
                         }
                         requireUnchanged(file, name, frame, source, decoded);
-                        yield placed(composed(decoded, source.picture()), source);
+                        yield decoded;
+                    } catch (IOException | RuntimeException e) {
+                        decoded.close();
+                        throw e;
                     }
                 }
             };
@@ -105,22 +122,50 @@ public final class FrameFeed implements AutoCloseable {
             }
         }
 
-        /** What a card says, drawn as a display shows it. */
-        WorkingPictures card(List<String> lines) {
-            try (Picture drawn = cards.paint(WorkingFormat.W8, alpha, plan.size().width(), plan.size().height(), lines)) {
-                return composed(drawn, opaque());
+        /** The passes of a picture, put together. @param main source whose picture that is */
+        WorkingPictures sum(Assembly.Passes how, List<ReelFrame> frames, RunPlan.RunSource main) throws IOException {
+            List<PassSum.Decoded> decoded = new ArrayList<>();
+            try {
+                for (ReelFrame pass : frames) {
+                    if (!(pass.content() instanceof ReelFrame.SourceFrame(long number))) {
+                        throw new IllegalStateException("A pass that isn't a frame: " + pass);
+                    }
+                    RunPlan.RunSource source = plan.sourceOf(pass);
+                    decoded.add(new PassSum.Decoded(decoded(number, source), source.picture()));
+                }
+                try (Picture sum = sums.sum(how, decoded)) {
+                    boolean seenThrough = main.picture().alpha().carriesTransparency();
+                    return placed(composed(sum, new PictureReading(seenThrough ? AlphaKind.PREMULTIPLIED : AlphaKind.NONE, null, how.colour())), main);
+                }
+            } finally {
+                decoded.forEach(d -> d.picture().close());
             }
         }
 
-        WorkingPictures plain(Rgb colour) {
-            try (Picture drawn = Grounds.plain(colour, alpha, plan.size().width(), plan.size().height())) {
-                return composed(drawn, opaque());
-            }
-        }
-
-        WorkingPictures drawing(ReelFrame.Drawing drawing) {
+        /** Several views in one picture. */
+        WorkingPictures views(Assembly.Views how, List<View> views) {
             WorkingPictures made = new WorkingPictures();
-            composers.forEach((format, composer) -> made.put(format, drawings.working(drawing, composer, alpha, plan.size().width(), plan.size().height(), plan.pixelAspect())));
+            composers.forEach((format, composer) -> made.put(format, layouts.computeIfAbsent(format, _ -> new ViewsPainter(composer, alpha, plan.pixelAspect()))
+                    .paint(how, views.stream().map(v -> new ViewsPainter.Shown(v.pictures.in(format), v.caption, v.drawn)).toList())));
+            return made;
+        }
+
+        /** What a card says, drawn as a display shows it. */
+        WorkingPictures card(List<String> lines, Size size) {
+            try (Picture drawn = cards.paint(WorkingFormat.W8, alpha, size.width(), size.height(), lines)) {
+                return composed(drawn, opaque());
+            }
+        }
+
+        WorkingPictures plain(Rgb colour, Size size) {
+            try (Picture drawn = Grounds.plain(colour, alpha, size.width(), size.height())) {
+                return composed(drawn, opaque());
+            }
+        }
+
+        WorkingPictures drawing(ReelFrame.Drawing drawing, Size size) {
+            WorkingPictures made = new WorkingPictures();
+            composers.forEach((format, composer) -> made.put(format, drawings.working(drawing, composer, alpha, size.width(), size.height(), plan.pixelAspect())));
             return made;
         }
 
@@ -131,9 +176,14 @@ public final class FrameFeed implements AutoCloseable {
         void close() {
             reader.close();
             placings.values().forEach(Placing::close);
+            layouts.values().forEach(ViewsPainter::close);
+            sums.close();
             composers.values().forEach(Composer::close);
         }
     }
+
+    /** What stands in one place of a layout. @param drawn for its box */
+    private record View(WorkingPictures pictures, Lettering caption, boolean drawn) { }
 
     private record Ahead(Future<WorkingPictures> picture) { }
 
@@ -166,7 +216,7 @@ public final class FrameFeed implements AutoCloseable {
         this.wanted = wanted;
         plan.sources().forEach(s -> stamps.put(s, s.stamps().stream().collect(Collectors.toMap(t -> s.kind().isMovie() ? 0L : t.number(), Function.identity(), (a, _) -> a))));
         this.plan = plan;
-        this.alpha = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
+        this.alpha = plan.sources().stream().anyMatch(s -> !s.pass() && s.picture().alpha().carriesTransparency());
         this.formats = plan.workingFormats();
         this.threads = threads;
         this.pool = Executors.newFixedThreadPool(threads, Thread.ofPlatform().name("decode-", 0).daemon().factory());
@@ -189,7 +239,7 @@ public final class FrameFeed implements AutoCloseable {
                 continue;
             }
             ReelFrame frame = plan.frameAt(next++);
-            ahead.add(new Ahead(repeats(frame) ? null : poolFor(frame).submit(() -> picture(frame))));
+            ahead.add(new Ahead(repeats(frame) ? null : poolFor(frame).submit(() -> picture(frame, plan.size()))));
             lastFrame = frame;
         }
         Ahead first = ahead.remove();
@@ -212,25 +262,47 @@ public final class FrameFeed implements AutoCloseable {
                 && !(frame.content() instanceof ReelFrame.Card);
     }
 
-    private WorkingPictures picture(ReelFrame frame) throws IOException, InterruptedException {
+    /** @param size of what is drawn */
+    private WorkingPictures picture(ReelFrame frame, Size size) throws IOException, InterruptedException {
         return switch (frame.content()) {
             case ReelFrame.SourceFrame(long number) -> {
                 RunPlan.RunSource source = plan.sourceOf(frame);
                 yield atStation(source.kind().isMovie() ? source : null, station -> station.read(number, source));
             }
-            case ReelFrame.Blend(long before, long after, Rational share) -> mixed(frame.with(new ReelFrame.SourceFrame(before)), frame.with(new ReelFrame.SourceFrame(after)), share);
-            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> mixed(from, to, share);
+            case ReelFrame.Blend(long before, long after, Rational share) -> mixed(frame.with(new ReelFrame.SourceFrame(before)), frame.with(new ReelFrame.SourceFrame(after)), share, size);
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> mixed(from, to, share, size);
             case ReelFrame.Card(String reason) -> {
                 RunPlan.RunSource source = plan.sourceOf(frame);
-                yield atStation(null, station -> station.card(cardLines(source.pattern().number(frame.wanted()), reason, source.name())));
+                yield atStation(null, station -> station.card(cardLines(source.pattern().number(frame.wanted()), reason, source.name()), size));
             }
-            case ReelFrame.Plain(Rgb colour) -> atStation(null, station -> station.plain(colour));
-            case ReelFrame.Drawing drawing -> atStation(null, station -> station.drawing(drawing));
+            case ReelFrame.Plain(Rgb colour) -> atStation(null, station -> station.plain(colour, size));
+            case ReelFrame.Drawing drawing -> atStation(null, station -> station.drawing(drawing, size));
+            case ReelFrame.Together(Assembly.Views how, List<ReelFrame> frames) -> views(how, frame, frames);
+            case ReelFrame.Together(Assembly.Passes how, List<ReelFrame> frames) -> {
+                RunPlan.RunSource movie = frames.stream().map(plan::sourceOf).filter(s -> s.kind().isMovie()).findFirst().orElse(null);
+                yield atStation(movie, station -> station.sum(how, frames, plan.sourceOf(frame)));
+            }
         };
     }
 
-    private WorkingPictures mixed(ReelFrame from, ReelFrame to, Rational share) throws IOException, InterruptedException {
-        try (WorkingPictures before = picture(from); WorkingPictures after = picture(to)) {
+    private WorkingPictures views(Assembly.Views how, ReelFrame layout, List<ReelFrame> frames) throws IOException, InterruptedException {
+        List<View> views = new ArrayList<>();
+        try {
+            for (int i = 0; i < frames.size(); i++) {
+                ReelFrame view = frames.get(i);
+                boolean mixed = view.content() instanceof ReelFrame.Cross || view.content() instanceof ReelFrame.Blend;
+                WorkingPictures pictures = picture(view, mixed ? plan.sourceOf(view).size() : how.laid().get(i).box().size());
+                views.add(new View(pictures, how.letteringAt(i, layout.wanted(), view, RunPlan.isDrawn(view) ? null : plan.sourceOf(view).location()),
+                        !mixed && !(view.content() instanceof ReelFrame.SourceFrame)));
+            }
+            return atStation(null, station -> station.views(how, views));
+        } finally {
+            views.forEach(v -> v.pictures.close());
+        }
+    }
+
+    private WorkingPictures mixed(ReelFrame from, ReelFrame to, Rational share, Size size) throws IOException, InterruptedException {
+        try (WorkingPictures before = picture(from, size); WorkingPictures after = picture(to, size)) {
             WorkingPictures mixed = new WorkingPictures();
             formats.forEach(format -> mixed.put(format, Mixing.mix(before.in(format), after.in(format), share)));
             return mixed;

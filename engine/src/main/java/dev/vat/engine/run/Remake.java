@@ -108,6 +108,8 @@ public final class Remake {
         if (frame.content() instanceof ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational _)) {
             named.addAll(named(from));
             named.addAll(named(to));
+        } else if (frame.content() instanceof ReelFrame.Together(var _, List<ReelFrame> frames)) {
+            frames.forEach(f -> named.addAll(named(f)));
         } else if (!RunPlan.isDrawn(frame)) {
             named.add(frame);
         }
@@ -183,6 +185,9 @@ public final class Remake {
     private boolean isThereNow(ReelFrame frame) {
         if (frame.content() instanceof ReelFrame.Cross) {
             return false;
+        }
+        if (frame.content() instanceof ReelFrame.Together(var _, List<ReelFrame> frames)) {
+            return frames.stream().filter(ReelFrame::filled).anyMatch(this::isThereNow);
         }
         RunPlan.RunSource source = plan.sourceOf(frame);
         return !source.kind().isMovie() && written(source, frame.wanted()).isAfter(then);

@@ -78,7 +78,7 @@ public final class RunPlanner {
             Sequence sequence = e.table().sequence();
             PictureFormat format = e.format().orElseThrow();
             return new RunPlan.RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
-                    sequence.kind(), e.picture(), format.depth().bits(), format.size(), programme.placement(e).orElse(null), e.lossyPasses(clips), stamps(e.table()));
+                    sequence.kind(), e.picture(), format.depth().bits(), format.size(), programme.placement(e).orElse(null), e.lossyPasses(clips), e.pass() != null, stamps(e.table(), e.pass() == null));
         }).toList();
         List<RunPlan.RunFile> files = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {
@@ -91,12 +91,12 @@ public final class RunPlanner {
                 Face.fingerprint(), sound, files, null);
     }
 
-    /** Of a movie its one file; of numbered frames each. */
-    private static List<RunPlan.FrameStamp> stamps(FrameTable table) {
+    /** Of a movie its one file; of numbered frames each. @param looked whether it is these pictures that were looked into: a pass may be another layer */
+    private static List<RunPlan.FrameStamp> stamps(FrameTable table, boolean looked) {
         Sequence sequence = table.sequence();
         int files = sequence.kind().isMovie() ? 1 : sequence.count();
         return IntStream.range(0, files).mapToObj(i -> new RunPlan.FrameStamp(sequence.number(i), sequence.size(i), sequence.modified(i),
-                sequence.kind().isMovie() ? null : table.lookAt(i).map(FrameLook::pixels).orElse(null))).toList();
+                sequence.kind().isMovie() || !looked ? null : table.lookAt(i).map(FrameLook::pixels).orElse(null))).toList();
     }
 
     /** A deliverable's one file, or two where its matte goes beside it. */

@@ -14,7 +14,7 @@ import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /** The sources that a project's reel takes something of, listed and checked whole; by their ids. */
@@ -30,7 +30,7 @@ public record Survey(Map<String, FrameTable> tables, Map<String, ClipFacts> clip
         Map<String, FrameTable> tables = new HashMap<>();
         Map<String, ClipFacts> clips = new HashMap<>();
         Reel reel = project.currentReel().orElseThrow(() -> new IOException("The project has no reel to make"));
-        List<String> used = Stream.concat(reel.items().stream().map(Item::source).filter(Objects::nonNull), reel.sounds().stream().map(SoundUse::source)).distinct().toList();
+        List<String> used = Stream.concat(reel.items().stream().map(Item::sources).flatMap(Set::stream), reel.sounds().stream().map(SoundUse::source)).distinct().toList();
         for (String id : used) {
             Source source = project.source(id).orElseThrow(() -> new IOException("The project has no source " + id));
             Listing listing = Listing.of(viewer, source.location());

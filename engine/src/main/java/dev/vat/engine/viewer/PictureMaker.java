@@ -31,14 +31,19 @@ import dev.vat.media.Likeness;
 import dev.vat.media.Mixing;
 import dev.vat.media.MovieFrames;
 import dev.vat.media.OddMarks;
+import dev.vat.media.PassSum;
 import dev.vat.media.Picture;
 import dev.vat.media.Placing;
 import dev.vat.media.ScopePainter;
 import dev.vat.media.Scopes;
 import dev.vat.media.ScreenPainter;
+import dev.vat.media.ViewsPainter;
 import java.lang.foreign.MemorySegment;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /** Makes single pictures for the screen, by the same steps as a run. Belongs to one thread, for as long as that lives. */
@@ -71,6 +76,8 @@ final class PictureMaker {
             return false;
         }
     };
+    private final PassSum sums = new PassSum();
+    private final Map<Composer, ViewsPainter> layouts = new IdentityHashMap<>();
     private ScreenPainter painter;
     private Conversion conversion;
     private Message.As convertedAs;
@@ -295,6 +302,8 @@ final class PictureMaker {
             }
             case Message.Drawing(int across, int down, PixelAspect pixel, ReelFrame.Drawing what) -> drawings.working(what, composer, false, across, down, pixel);
             case Message.Lettered lettered -> working(lettered.picture(), composer);
+            case Message.Views views -> views(views, composer);
+            case Message.Passes passes -> passes(passes, composer);
             case Message.Against _, Message.Scope _ -> throw new MediaUnavailable("only pictures can be compared and measured");
             case Message.Movie asked -> {
                 try (Picture frame = movie(asked.path()).frame(asked.frame())) {
@@ -302,6 +311,34 @@ final class PictureMaker {
                 }
             }
         };
+    }
+
+    private Picture views(Message.Views views, Composer composer) {
+        List<ViewsPainter.Shown> shown = new ArrayList<>();
+        try {
+            for (int i = 0; i < views.pictures().size(); i++) {
+                Message.Subject view = views.pictures().get(i);
+                boolean drawn = view instanceof Message.Card || view instanceof Message.Plain || view instanceof Message.Drawing;
+                shown.add(new ViewsPainter.Shown(working(view, composer), views.captions().get(i), drawn));
+            }
+            return layouts.computeIfAbsent(composer, c -> new ViewsPainter(c, c == transparent || c == highTransparent, views.pixelAspect())).paint(views.layout(), shown);
+        } finally {
+            shown.forEach(s -> s.picture().close());
+        }
+    }
+
+    private Picture passes(Message.Passes passes, Composer composer) {
+        List<PassSum.Decoded> decoded = new ArrayList<>();
+        try {
+            for (Message.Still pass : passes.pictures()) {
+                decoded.add(new PassSum.Decoded(decoded(pass), pass.how()));
+            }
+            try (Picture sum = sums.sum(passes.mix(), decoded)) {
+                return placed(composer.compose(sum, new PictureReading(passes.transparent() ? AlphaKind.PREMULTIPLIED : AlphaKind.NONE, null, passes.mix().colour())), passes.placed());
+            }
+        } finally {
+            decoded.forEach(d -> d.picture().close());
+        }
     }
 
     private Picture mixed(Message.Subject from, Message.Subject to, Rational share, Composer composer) {
@@ -346,6 +383,8 @@ final class PictureMaker {
             case Message.Lettered lettered -> isTransparent(lettered.picture());
             case Message.Card _, Message.Plain _, Message.Drawing _ -> false;
             case Message.Movie _ -> true;
+            case Message.Passes passes -> passes.transparent();
+            case Message.Views views -> views.pictures().stream().anyMatch(PictureMaker::isTransparent);
             case Message.Against _, Message.Scope _ -> false;
         };
     }

@@ -70,6 +70,8 @@ public final class ViewerWorker implements WorkerDuty {
             case Message.Lettered lettered -> isMovie(lettered.picture());
             case Message.Against against -> isMovie(against.first().picture()) || isMovie(against.second().picture());
             case Message.Scope scope -> isMovie(scope.picture().picture());
+            case Message.Views views -> views.pictures().stream().anyMatch(ViewerWorker::isMovie);
+            case Message.Passes passes -> passes.pictures().stream().anyMatch(ViewerWorker::isMovie);
             case Message.Card _, Message.Plain _, Message.Drawing _ -> false;
         };
     }

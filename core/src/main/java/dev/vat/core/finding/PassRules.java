@@ -1,0 +1,72 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.pass.Operation;
+import dev.vat.core.pass.Pass;
+import dev.vat.core.pass.PassMix;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.run.Programme;
+import dev.vat.core.time.FrameRange;
+import java.util.List;
+
+/** Findings on a picture that is made of passes. What is amiss with their frames is told by the rules on sources. */
+final class PassRules {
+
+    private PassRules() { }
+
+    static void check(Programme programme, List<Finding> found) {
+        for (ReelPlan.Span span : programme.plan().spans()) {
+            PassMix mix = programme.plan().part(span.item()).item().passes();
+            if (mix != null) {
+                Programme.Entry main = programme.entry(span.item()).orElseThrow();
+                check(programme, span, mix, main, found);
+            }
+        }
+    }
+
+    private static void check(Programme programme, ReelPlan.Span span, PassMix mix, Programme.Entry main, List<Finding> found) {
+        String name = main.source().name();
+        if (mix.on().passes().isEmpty()) {
+            found.add(Finding.of("passes-none", Severity.BLOCKER, name + ": every pass is off, so that there is no picture.").aboutSource(main.source().id())
+                    .withRemedies(new Remedy.Apply("The source's own picture", ReelEdits.mixItem(span.place(), null))));
+            return;
+        }
+        Pass lowest = mix.on().passes().getFirst();
+        if (lowest.operation() != Operation.ADD && lowest.operation() != Operation.OVER) {
+            found.add(Finding.of("pass-lowest", Severity.NOTE, name + ": " + lowest.name() + " is the lowest pass and is taken as it is; there is nothing that it could " + lowest.operation().title() + ".").aboutSource(main.source().id()));
+        }
+        FrameRange taken = main.reading().rangeIn(main.table().sequence());
+        programme.plan().cells(span.item()).forEach(cell -> {
+            Programme.Entry pass = programme.entry(cell).orElseThrow();
+            sizes(main, pass, found);
+            layers(main, pass, found);
+            ranges(pass, taken, found);
+        });
+    }
+
+    private static void sizes(Programme.Entry main, Programme.Entry pass, List<Finding> found) {
+        PictureFormat own = main.format().orElse(null);
+        PictureFormat other = pass.format().orElse(null);
+        if (own != null && other != null && !own.size().equals(other.size())) {
+            found.add(Finding.of("pass-size", Severity.BLOCKER, "Pass " + pass.pass().name() + " is " + other.size() + " where " + main.source().name() + " is " + own.size() + ". Leave it out, or render it at that size.")
+                    .aboutSource(pass.source().id()));
+        }
+    }
+
+    private static void layers(Programme.Entry main, Programme.Entry pass, List<Finding> found) {
+        String layer = pass.pass().layer();
+        if (layer != null && pass.table().format().filter(f -> !f.layers().contains(layer)).isPresent()) {
+            found.add(Finding.of("pass-layer", Severity.BLOCKER, "The files of " + pass.source().name() + " have no layer " + layer + ". They have " + String.join(", ", pass.table().format().orElseThrow().layers()) + ".")
+                    .aboutSource(main.source().id()));
+        }
+    }
+
+    /** Frames that are missing stand in the way elsewhere; here it is said that there are more than are needed. */
+    private static void ranges(Programme.Entry pass, FrameRange taken, List<Finding> found) {
+        FrameRange own = pass.table().sequence().range();
+        if (!own.equals(taken) && !pass.source().reading().rangeIn(pass.table().sequence()).equals(taken)) {
+            found.add(Finding.of("pass-range", Severity.NOTE, "Pass " + pass.pass().name() + " has frames " + own + "; those of " + taken + " are taken.").aboutSource(pass.source().id()));
+        }
+    }
+}

@@ -1,0 +1,96 @@
+package dev.vat.core.pass;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/** What a pass is, by the trade's words for it in names of files, folders and layers. */
+public final class PassWords {
+
+    /** What a pass holds, from the lowest in a picture up. */
+    public enum Role {
+        FULL(null, "the full picture"),
+        BASE(Operation.ADD, "base colour"),
+        LIGHT(Operation.MULTIPLY, "light"),
+        SHADOW(Operation.MULTIPLY, "shadow"),
+        GLOW(Operation.ADD, "light of its own"),
+        HAZE(Operation.OVER, "haze"),
+        MATTE(Operation.MATTE, "matte"),
+        DEPTH(Operation.MATTE, "depth");
+
+        private final Operation operation;
+        private final String title;
+
+        Role(Operation operation, String title) {
+            this.operation = operation;
+            this.title = title;
+        }
+
+        public String title() {
+            return title;
+        }
+    }
+
+    private static final Map<String, Role> WORDS = words();
+
+    /** A pass that was found, with where it lies. @param source id, or null for the item's own @param layer or null */
+    public record Found(String name, String source, String layer) { }
+
+    private PassWords() { }
+
+    private static Map<String, Role> words() {
+        Map<String, Role> words = new LinkedHashMap<>();
+        put(words, Role.FULL, "full", "beauty", "combined", "rgb", "rgba", "final", "image");
+        put(words, Role.BASE, "base", "albedo", "colour", "color", "diffusecolour", "diffusecolor", "basecolour", "basecolor");
+        put(words, Role.LIGHT, "light", "lights", "lighting", "illumination", "key", "fill", "rim");
+        put(words, Role.SHADOW, "shadow", "shadows", "occlusion", "ao");
+        put(words, Role.GLOW, "glow", "emission", "emissive", "specular", "spec", "reflection", "reflections", "refraction", "diffuse", "transmission", "subsurface", "volume");
+        put(words, Role.HAZE, "haze", "fog", "mist", "smoke", "atmosphere", "over");
+        put(words, Role.MATTE, "matte", "mask", "holdout");
+        put(words, Role.DEPTH, "depth", "z", "distance");
+        return words;
+    }
+
+    private static void put(Map<String, Role> words, Role role, String... names) {
+        Arrays.stream(names).forEach(n -> words.put(n, role));
+    }
+
+    /** By the last word of a name that says something: of {@code flats_light} the light. */
+    public static Optional<Role> role(String name) {
+        List<String> parts = Arrays.asList(name.toLowerCase(Locale.ROOT).split("[._ -]+"));
+        return parts.reversed().stream().map(WORDS::get).filter(r -> r != null).findFirst();
+    }
+
+    /**
+     * How passes are put together as a rule, the lowest first; depth and mattes are there and left out. What has no known name is added, and
+     * is left out where others are known.
+     */
+    public static PassMix mix(List<Found> found) {
+        List<Found> parts = new ArrayList<>(found.stream().filter(f -> role(f.name()).orElse(Role.GLOW) != Role.FULL).toList());
+        parts.sort(Comparator.comparing(f -> role(f.name()).orElse(Role.DEPTH)));
+        boolean known = parts.stream().anyMatch(f -> role(f.name()).isPresent());
+        List<Pass> passes = new ArrayList<>();
+        for (Found part : parts) {
+            Role role = role(part.name()).orElse(null);
+            Operation operation = role == null ? Operation.ADD : role.operation;
+            passes.add(Pass.of(part.name(), part.source(), part.layer(), operation).withOff(role == Role.MATTE || role == Role.DEPTH || role == null && known));
+        }
+        full(found).ifPresent(f -> passes.add(Pass.of(f.name(), f.source(), f.layer(), Operation.ALPHA)));
+        return new PassMix(passes);
+    }
+
+    /** The full picture among them, against which the sum is held. */
+    public static Optional<Found> full(List<Found> found) {
+        return found.stream().filter(f -> role(f.name()).filter(Role.FULL::equals).isPresent()).findFirst();
+    }
+
+    /** Whether some of them are the passes of one picture: two at least whose names say so. */
+    public static boolean areThere(List<Found> found) {
+        return found.stream().filter(f -> role(f.name()).filter(r -> r != Role.FULL).isPresent()).count() >= 2;
+    }
+}
