@@ -7,14 +7,14 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.ServiceLoader;
+import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.ParameterException;
-import picocli.CommandLine;
 
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class, TortureCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class, TortureCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -57,6 +57,12 @@ public final class Vat implements Runnable {
                 }
                 if (type == ForecastCommand.class) {
                     return type.cast(new ForecastCommand(output));
+                }
+                if (type == ViewsCommand.class) {
+                    return type.cast(new ViewsCommand(output, places));
+                }
+                if (type == PassesCommand.class) {
+                    return type.cast(new PassesCommand(output, places));
                 }
                 if (type == SheetCommand.class) {
                     return type.cast(new SheetCommand(output, places));

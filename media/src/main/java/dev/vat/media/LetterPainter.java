@@ -105,6 +105,12 @@ public final class LetterPainter {
     }
 
     private Patch patch(Lettering.Written line, String face, Picture working) {
+        set(face);
+        Block block = new Block(line, working.width(), working.height(), working.bits(), Patch.isHigh(working));
+        return patches.computeIfAbsent(block, b -> Patch.of(draw(b), working));
+    }
+
+    private void set(String face) {
         if (font == null || !Objects.equals(face, fontFile)) {
             font = font(face);
             fontFile = face;
@@ -112,8 +118,6 @@ public final class LetterPainter {
             patches.clear();
             widths.clear();
         }
-        Block block = new Block(line, working.width(), working.height(), working.bits(), Patch.isHigh(working));
-        return patches.computeIfAbsent(block, b -> Patch.of(draw(b), working));
     }
 
     private static Font font(String face) {
@@ -130,15 +134,8 @@ public final class LetterPainter {
         if (!missing.isEmpty()) {
             throw new MediaException("The face " + font.getName() + " has no letter " + missing + ", which is to be written into the picture: choose another font file", 0);
         }
-        double room = block.width * (1 - 2 * Spot.CLEAR);
-        float size = (float) Math.max(SMALLEST, block.height * block.line.size() / 100);
-        // Figures that run may not move what stands beside them.
-        String widest = text.replaceAll("[0-9]", widestFigure);
-        double wide = widths.computeIfAbsent(new Run(widest, size), this::measured);
-        if (wide > room) {
-            size = (float) (size * room / wide);
-            wide = widths.computeIfAbsent(new Run(widest, size), this::measured);
-        }
+        float size = fitting(block.line, block.width, block.height);
+        double wide = wide(text, size);
         TextLayout layout = layout(text, size);
         double edge = size * EDGE;
         BufferedImage image = new BufferedImage(Math.max(1, (int) Math.ceil(wide)), Math.max(1, (int) Math.ceil(layout.getAscent() + layout.getDescent() + edge)), BufferedImage.TYPE_INT_ARGB);
@@ -183,6 +180,25 @@ public final class LetterPainter {
             }
         }
         return String.valueOf(widest);
+    }
+
+    /** The size of letters, in pixels, at which a line fits. */
+    private float fitting(Lettering.Written line, int width, int height) {
+        double room = width * (1 - 2 * Spot.CLEAR);
+        float size = (float) Math.max(SMALLEST, height * line.size() / 100);
+        double wide = wide(line.text(), size);
+        return wide > room ? (float) (size * room / wide) : size;
+    }
+
+    /** Figures that run may not move what stands beside them. */
+    private double wide(String text, float size) {
+        return widths.computeIfAbsent(new Run(text.replaceAll("[0-9]", widestFigure), size), this::measured);
+    }
+
+    /** What a line's letters come to where they have to be smaller than was asked for, as a share of that; 1 where they fit. */
+    public double fits(Lettering.Written line, String face, int width, int height) {
+        set(face);
+        return fitting(line, width, height) / Math.max(SMALLEST, height * line.size() / 100);
     }
 
     private Patch watermark(Watermark wanted, Picture working) {

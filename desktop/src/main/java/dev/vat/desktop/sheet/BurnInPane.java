@@ -80,7 +80,7 @@ final class BurnInPane extends VBox {
     }
 
     /** Nine places, as they lie in the picture. */
-    private static GridPane spots(String of, Spot now, Consumer<Spot> chosen) {
+    static GridPane spots(String of, Spot now, Consumer<Spot> chosen) {
         GridPane spots = new GridPane();
         spots.getStyleClass().add("spots");
         ToggleGroup group = new ToggleGroup();
@@ -126,7 +126,7 @@ final class BurnInPane extends VBox {
         return Parts.small(id + "-add-" + which, title, () -> change.accept(now.with(Line.of(words, at))));
     }
 
-    private static String number(double percent) {
+    static String number(double percent) {
         return percent == Math.rint(percent) ? Long.toString((long) percent) : Double.toString(percent);
     }
 
@@ -134,7 +134,7 @@ final class BurnInPane extends VBox {
         return Math.toIntExact(Math.round(percent(typed)));
     }
 
-    private static double percent(String typed) {
+    static double percent(String typed) {
         try {
             return Math.round(Double.parseDouble(typed.strip().replace(',', '.').replace("%", "").strip()) * 10) / 10.;
         } catch (NumberFormatException e) {

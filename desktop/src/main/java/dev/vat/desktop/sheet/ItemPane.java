@@ -67,6 +67,10 @@ final class ItemPane extends VBox {
         if (entry == null) {
             // As it was written: in what the plan has, fields are filled in.
             Item drawn = programme.reel().items().get(place);
+            if (drawn.layout() != null) {
+                getChildren().addAll(new LayoutPane(studio, programme, span), begins());
+                return;
+            }
             getChildren().addAll(new DrawnFields(drawn.drawn(), programme.rate().orElse(null), d -> edit(ReelEdits.drawItem(place, d))), begins());
             return;
         }
@@ -75,6 +79,7 @@ final class ItemPane extends VBox {
             getChildren().add(field("Fit", "How " + entry.format().orElseThrow().size() + " goes into the reel's " + programme.size().orElseThrow() + ".",
                     choice("item-fit", Fit.values(), item.fitInUse(), Fit::title, fit -> edit(ReelEdits.fitItem(place, fit)))));
         }
+        getChildren().add(new PassPane(studio, programme, span, entry));
         versions(entry);
         getChildren().add(new VBox(field("Burn-in", "Written into this item alone, besides the reel's.", new BurnInPane(ask, "item-burn-in", item.burnIn(), b -> edit(ReelEdits.burnInItem(place, b))))));
         getChildren().add(field("Again", "", Parts.small("repeat-item", "Once more after itself", () -> edit(ReelEdits.repeatItem(place))),

@@ -52,7 +52,7 @@ final class ItemRow extends HBox {
             drawn(thumbnails);
         }
         HBox head = Parts.row(Parts.label(Integer.toString(span.place() + 1), "mono", "note"),
-                Parts.label(entry.map(e -> e.source().name()).orElseGet(() -> item.drawn().title()), "strong"), Parts.space());
+                Parts.label(entry.map(e -> e.source().name()).orElseGet(() -> item.layout() != null ? item.layout().name() : item.drawn().title()), "strong"), Parts.space());
         head.getChildren().addAll(buttons());
         FlowPane figures = new FlowPane();
         figures.getStyleClass().add("figures");
@@ -86,7 +86,7 @@ final class ItemRow extends HBox {
         return List.of(up, down, icon("out-" + place, Icon.CLOSE, "Take out of the reel", () -> studio.edit(ReelEdits.removeItem(place))));
     }
 
-    private static Button icon(String id, Icon icon, String words, Runnable act) {
+    static Button icon(String id, Icon icon, String words, Runnable act) {
         Button button = Parts.button(id, "", act);
         button.setGraphic(icon.node());
         button.getStyleClass().add("small");
@@ -117,6 +117,12 @@ final class ItemRow extends HBox {
         }
         if (item.burnIn() != null) {
             notes.add("burn-in of its own");
+        }
+        if (item.layout() != null) {
+            notes.add(item.layout().views().size() + " views, " + item.layout().arrangement().title() + ", " + item.layout().stepInUse().title());
+        }
+        if (item.passes() != null) {
+            notes.add("from " + item.passes().on().passes().size() + " passes");
         }
         if (item.joint() != null) {
             notes.add("begins with a " + item.joint().words());

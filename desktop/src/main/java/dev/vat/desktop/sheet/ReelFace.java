@@ -1,12 +1,21 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.core.burnin.Line;
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.burnin.Wording;
+import dev.vat.core.layout.Arrangement;
+import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.Source;
 import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.View;
 import dev.vat.core.run.Programme;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
@@ -17,6 +26,8 @@ import dev.vat.desktop.studio.Studio;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import java.util.function.LongSupplier;
@@ -31,6 +42,9 @@ public final class ReelFace extends VBox {
 
     private static final int SLATE_SECONDS = 5;
     private static final int BARS_SECONDS = 10;
+    /** As many as one makes out beside each other. */
+    private static final int MOST_VIEWS = 9;
+    private static final int WIDEST = 3840;
 
     private final Studio studio;
     private final Ask ask;
@@ -64,6 +78,7 @@ public final class ReelFace extends VBox {
             }
             rows.add(total(programme.get()));
             rows.add(drawn(programme.get()));
+            rows.add(views(programme.get()));
             rows.add(rate(programme.get()));
             rows.add(start(programme.get()));
             rows.add(new SoundPane(studio, programme.get()));
@@ -161,6 +176,35 @@ public final class ReelFace extends VBox {
         HBox field = Fields.field("Add", "", ways.toArray(Node[]::new));
         field.getStyleClass().add("total");
         return field;
+    }
+
+    /** Several sources in one picture: those of the reel, or all there are. */
+    private HBox views(Programme programme) {
+        List<String> ofReel = programme.reel().items().stream().map(Item::source).filter(Objects::nonNull).distinct().toList();
+        List<String> all = studio.project().sources().stream().filter(s -> !s.location().isSound()).map(Source::id).toList();
+        List<Item> items = (ofReel.size() > 1 ? ofReel : all).stream().limit(MOST_VIEWS).map(Item::of).toList();
+        List<Node> ways = new ArrayList<>();
+        if (items.size() > 1) {
+            List<View> views = items.stream().map(i -> View.of(i).withCaption(Line.of(Wording.parse("{source} {frame}"), Spot.BOTTOM_LEFT))).toList();
+            int across = (int) Math.ceil(Math.sqrt(views.size()));
+            ways.add(Parts.small("add-views", items.size() + " sources side by side", () -> layOut(Layout.of("Views", programme.size().map(s -> side(s, across, Math.ceilDiv(views.size(), across))).orElse(null),
+                    new Arrangement.Grid(across), views))));
+            studio.layouts().all().forEach(kept -> ways.add(Parts.small("add-layout-" + kept.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"), "As in " + kept.name(),
+                    () -> layOut(kept.withItems(items)))));
+        }
+        HBox field = Fields.field("Views", ways.isEmpty() ? "With two sources or more, they can stand in one picture." : "In one picture, as an item of its own at the reel's end.", ways.toArray(Node[]::new));
+        field.getStyleClass().add("total");
+        return field;
+    }
+
+    /** So large that every view is as large as its source, if such a picture is of a usual size. */
+    private static Size side(Size one, int across, int down) {
+        return one.width() * across > WIDEST ? one : Size.of(one.width() * across, one.height() * down);
+    }
+
+    private void layOut(Layout layout) {
+        selected = studio.project().currentReel().map(r -> r.items().size()).orElse(0);
+        studio.edit(ReelEdits.addLayout(layout));
     }
 
     private void add(int before, Drawn drawn, Rate rate) {

@@ -7,6 +7,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.picture.ShownImage;
+import dev.vat.engine.picture.ReelPictures;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
 import java.util.LinkedHashMap;
@@ -54,7 +55,7 @@ final class Thumbnails {
     StackPane of(Source source, FrameTable table, long frame) {
         ImageView view = new ImageView();
         if (table.sequence().has(frame) && table.format().isPresent()) {
-            fill(view, still(source, table, frame), source, table);
+            fill(view, ReelPictures.still(source, table, frame), source, table);
         }
         return place(view);
     }
@@ -96,18 +97,13 @@ final class Thumbnails {
         }));
     }
 
-    private static Message.Still still(Source source, FrameTable table, long frame) {
-        return new Message.Still(table.sequence().file(frame).toString(), table.sequence().kind(), frame,
-                table.sequence().modified(table.sequence().indexOf(frame)), source.reading().picture().resolve(table));
-    }
-
     private static Message.Still middle(Source source, FrameTable table) {
         int count = table.sequence().count();
         for (int i = 0; i < count && table.format().isPresent(); i++) {
             // From the middle outwards.
             int index = count / 2 + (i % 2 == 0 ? i / 2 : -(i + 1) / 2);
             if (index >= 0 && index < count && table.stateAt(index) == FrameState.GOOD) {
-                return still(source, table, table.sequence().number(index));
+                return ReelPictures.still(source, table, table.sequence().number(index));
             }
         }
         return null;

@@ -16,9 +16,8 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
+import dev.vat.engine.picture.ReelPictures;
 import dev.vat.engine.protocol.Message;
-import dev.vat.engine.run.FrameFeed;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -94,63 +93,7 @@ public record ReelStrip(Programme programme, ReelSound heard, PictureWords words
     @Override
     public Optional<Message.Subject> subject(long place) {
         Lettering lettering = words == null ? Lettering.NOTHING : programme.letteringAt(words, place);
-        return subject(plan().at(place), null).map(s -> lettering.isNothing() ? s : new Message.Lettered(s, lettering, pixelAspect()));
-    }
-
-    /** @param box in which it stands; null for the reel's frame */
-    private Optional<Message.Subject> subject(ReelFrame frame, Size box) {
-        Optional<Size> whole = box == null ? programme.size() : Optional.of(box);
-        return switch (frame.content()) {
-            case ReelFrame.Card(String reason) -> whole.map(size -> new Message.Card(size.width(), size.height(),
-                    FrameFeed.cardLines(number(frame, frame.wanted()), reason, entry(frame).table().sequence().name())));
-            case ReelFrame.Plain(Rgb colour) -> whole.map(size -> new Message.Plain(size.width(), size.height(), colour));
-            case ReelFrame.Drawing drawing -> whole.map(size -> new Message.Drawing(size.width(), size.height(), pixelAspect(), drawing));
-            case ReelFrame.SourceFrame(long number) -> still(frame, number).map(s -> s);
-            case ReelFrame.Blend(long before, long after, Rational share) ->
-                    still(frame, before).flatMap(low -> still(frame, after).map(high -> new Message.Blend(low, high, share)));
-            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) ->
-                    subject(from, box).flatMap(low -> subject(to, box).map(high -> new Message.Cross(low, high, share)));
-            case ReelFrame.Together(Assembly.Views how, List<ReelFrame> frames) -> views(frame, how, frames);
-            case ReelFrame.Together(Assembly.Passes how, List<ReelFrame> frames) -> passes(frame, how, frames);
-        };
-    }
-
-    private Optional<Message.Subject> views(ReelFrame layout, Assembly.Views how, List<ReelFrame> frames) {
-        List<Message.Subject> views = new ArrayList<>();
-        List<Lettering> captions = new ArrayList<>();
-        for (int i = 0; i < frames.size(); i++) {
-            ReelFrame view = frames.get(i);
-            Programme.Entry entry = programme.entry(view.item()).orElse(null);
-            boolean mixed = view.content() instanceof ReelFrame.Cross || view.content() instanceof ReelFrame.Blend;
-            Optional<Message.Subject> subject = subject(view, mixed ? entry.format().map(PictureFormat::size).orElse(null) : how.laid().get(i).box().size());
-            if (subject.isEmpty()) {
-                return Optional.empty();
-            }
-            views.add(subject.get());
-            captions.add(how.letteringAt(i, layout.wanted(), view, entry == null || view.content() instanceof ReelFrame.Plain ? null : entry.table().sequence().location()));
-        }
-        return Optional.of(new Message.Views(how, pixelAspect(), views, captions));
-    }
-
-    private Optional<Message.Subject> passes(ReelFrame frame, Assembly.Passes how, List<ReelFrame> frames) {
-        List<Message.Still> passes = frames.stream().flatMap(f -> still(f, ((ReelFrame.SourceFrame) f.content()).number()).stream()).toList();
-        Programme.Entry main = entry(frame);
-        return passes.isEmpty() || passes.size() < frames.size() ? Optional.empty() : Optional.of(new Message.Passes(how, passes, main.picture().alpha().carriesTransparency(),
-                programme.placement(main).map(p -> new Message.Placed(p, programme.size().orElseThrow())).orElse(null)));
-    }
-
-    private Optional<Message.Still> still(ReelFrame frame, long number) {
-        Programme.Entry entry = entry(frame);
-        if (!entry.table().sequence().has(number)) {
-            return Optional.empty();
-        }
-        Message.Still still = SourceStrip.still(entry.source(), entry.table(), number);
-        if (entry.pass() != null) {
-            still = new Message.Still(still.path(), still.kind(), still.frame(), still.modified(), entry.picture());
-        }
-        Message.Still whole = still;
-        return Optional.of(programme.placement(entry).map(p -> new Message.Still(whole.path(), whole.kind(), whole.frame(), whole.modified(), whole.how(),
-                new Message.Placed(p, programme.size().orElseThrow()))).orElse(whole));
+        return new ReelPictures(programme).at(place).map(s -> lettering.isNothing() ? s : new Message.Lettered(s, lettering, pixelAspect()));
     }
 
     private String number(ReelFrame frame, long number) {

@@ -13,6 +13,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.engine.picture.ReelPictures;
 import dev.vat.engine.protocol.Message;
 import java.nio.file.Path;
 import java.util.List;
@@ -86,12 +87,7 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
     @Override
     public Optional<Message.Subject> subject(long place) {
         long frame = frame(place);
-        return table.sequence().has(frame) ? Optional.of(still(source, table, frame)) : Optional.empty();
-    }
-
-    static Message.Still still(Source source, FrameTable table, long frame) {
-        return new Message.Still(table.sequence().file(frame).toString(), table.sequence().kind(), frame,
-                table.sequence().modified(table.sequence().indexOf(frame)), source.reading().picture().resolve(table));
+        return table.sequence().has(frame) ? Optional.of(ReelPictures.still(source, table, frame)) : Optional.empty();
     }
 
     private Optional<PictureFormat> format() {

@@ -16,6 +16,7 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.Rate;
 import dev.vat.core.trial.ReelCosts;
+import dev.vat.engine.place.LayoutStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
 import dev.vat.engine.place.Settings;
@@ -53,6 +54,7 @@ public final class Studio implements AutoCloseable {
     private final Runs runs;
     private final Keeper keeper;
     private final Presets presets;
+    private final Layouts layouts;
     private final Foretelling foretelling;
     private final Making making;
     private final Past past;
@@ -90,6 +92,7 @@ public final class Studio implements AutoCloseable {
         this.previews = new Previews(this, places, background, this.ui);
         this.foretelling = new Foretelling(this, places, background, this.ui);
         this.presets = new Presets(PresetStore.in(places), this);
+        this.layouts = new Layouts(LayoutStore.in(places), this);
         runs.findLeftOver();
         previews.load();
     }
@@ -300,6 +303,10 @@ public final class Studio implements AutoCloseable {
     /** What was captured of them. */
     public Previews previews() {
         return previews;
+    }
+
+    public Layouts layouts() {
+        return layouts;
     }
 
     public Presets presets() {

@@ -45,6 +45,7 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.NotShown.class, name = "not-shown"),
     @JsonSubTypes.Type(value = Message.Sample.class, name = "sample"),
     @JsonSubTypes.Type(value = Message.Levels.class, name = "levels"),
+    @JsonSubTypes.Type(value = Message.Fit.class, name = "fit"),
     @JsonSubTypes.Type(value = Message.Sampled.class, name = "sampled"),
     @JsonSubTypes.Type(value = Message.Measure.class, name = "measure"),
     @JsonSubTypes.Type(value = Message.Measured.class, name = "measured"),
@@ -251,6 +252,9 @@ public sealed interface Message {
 
     /** Asks how far a picture's samples reach, as broadcasters read them; answered like {@link Sample}. */
     record Levels(long id, Taken picture) implements Message { }
+
+    /** Asks which captions of a layout have to be smaller than they were to be; answered like {@link Sample}, with nothing where all fit. */
+    record Fit(long id, Views views) implements Message { }
 
     /** @param words the samples as they are stored, or null with the reason {@code why} */
     record Sampled(long id, String words, String why) implements Message { }

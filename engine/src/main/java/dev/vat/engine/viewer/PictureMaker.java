@@ -44,6 +44,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /** Makes single pictures for the screen, by the same steps as a run. Belongs to one thread, for as long as that lives. */
@@ -325,6 +326,23 @@ final class PictureMaker {
         } finally {
             shown.forEach(s -> s.picture().close());
         }
+    }
+
+    /** Captions that don't fit at their size, in words. */
+    String tooLong(Message.Views views) {
+        LetterPainter painter = letters(views.pixelAspect());
+        List<String> words = new ArrayList<>();
+        for (int i = 0; i < views.captions().size(); i++) {
+            Placement.Box box = views.layout().laid().get(i).box();
+            for (Lettering.Written line : views.captions().get(i).lines()) {
+                double fits = painter.fits(line, views.captions().get(i).face(), box.width(), box.height());
+                if (fits < 1) {
+                    double wished = line.size() * box.height() / views.layout().size().height();
+                    words.add(String.format(Locale.ROOT, "View %d: \u201c%s\u201d is too long for its place and stands at %.1f %% instead of %.1f %%.", i + 1, line.text(), wished * fits, wished));
+                }
+            }
+        }
+        return String.join(" ", words);
     }
 
     private Picture passes(Message.Passes passes, Composer composer) {

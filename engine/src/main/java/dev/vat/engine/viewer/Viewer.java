@@ -149,6 +149,11 @@ public final class Viewer implements AutoCloseable {
         return ask(id -> new Message.Levels(id, picture));
     }
 
+    /** Which captions of a layout have to be smaller than they were to be, in words; empty where all fit. */
+    public CompletableFuture<String> fit(Message.Views views) {
+        return ask(id -> new Message.Fit(id, views));
+    }
+
     /** How like pairs of pictures are; null for a pair that has no such measure. */
     public CompletableFuture<List<PairLikeness>> measure(List<Message.Pair> pairs) {
         return ask(id -> new Message.Measure(id, pairs));

@@ -56,6 +56,7 @@ public final class ViewerWorker implements WorkerDuty {
             }
             case Message.Sample sample -> (isMovie(sample.picture().picture()) ? movies : stills).execute(() -> words(sample.id(), () -> makers.get().sample(sample)));
             case Message.Levels levels -> (isMovie(levels.picture().picture()) ? movies : stills).execute(() -> words(levels.id(), () -> makers.get().levels(levels.picture())));
+            case Message.Fit fit -> stills.execute(() -> words(fit.id(), () -> makers.get().tooLong(fit.views())));
             case Message.Measure measure -> clipChecks.execute(() -> measure(measure));
             default -> answers.accept(new Message.Broken(message.id(), "a viewer doesn't do that"));
         }

@@ -1,0 +1,126 @@
+package dev.vat.cli;
+
+import static dev.vat.cli.MakeCommand.parse;
+
+import dev.vat.core.pass.Pass;
+import dev.vat.core.pass.PassMix;
+import dev.vat.core.pass.PassReport;
+import dev.vat.core.pass.PassWords;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.ShotPasses;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.Item;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.Location;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.picture.PassCheck;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.run.Survey;
+import dev.vat.engine.source.SourceFinder;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "passes", mixinStandardHelpOptions = true, description = "Finds the passes of a shot, and holds their sum against its full picture.")
+final class PassesCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "FOLDER", description = "A folder of passes, or of EXR files with layers.")
+    private Path folder;
+
+    @Option(names = "--project", paramLabel = "FILE", description = "Write a project whose picture is made of the passes; it must not be there yet.")
+    private Path project;
+
+    @Option(names = "--rate", paramLabel = "RATE", defaultValue = "25", description = "Frames a second (${DEFAULT-VALUE}).")
+    private String rate;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    PassesCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Path absolute = folder.toAbsolutePath().normalize();
+        List<Location> found = SourceFinder.find(absolute).locations().stream().filter(l -> !l.isSound()).toList();
+        if (found.isEmpty()) {
+            throw new CommandFailure(ExitCode.FAILED, "No frames in " + absolute);
+        }
+        Project all = Edits.setRate(parse(rate, Rate::parse)).apply(Edits.bringIn(found, Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
+        try (Viewer viewer = new Viewer(places)) {
+            // All of them stand in the reel while they are looked into.
+            Project every = all.withCurrentReel(r -> r.withItems(all.sources().stream().map(s -> Item.of(s.id())).toList()));
+            Survey survey = Survey.of(every, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            Source main = main(all, survey);
+            List<PassWords.Found> passes = ShotPasses.of(all.sources(), main, survey.tables().get(main.id()));
+            if (passes.isEmpty()) {
+                throw new CommandFailure(ExitCode.FINDINGS, "No two names in " + absolute + " speak of passes, such as base, light, shadow, haze, glow, matte or depth");
+            }
+            PassMix mix = PassWords.mix(passes);
+            mix.passes().reversed().forEach(p -> tell(p, all));
+            Project made = ReelEdits.mixItem(0, mix).apply(all.withCurrentReel(r -> r.withItems(List.of(Item.of(main.id())))));
+            PassReport report = PassWords.full(passes).isEmpty() ? null : check(Programme.of(made, survey.tables()).orElseThrow(), viewer);
+            if (report == null) {
+                output.say("There is no full picture to hold their sum against.");
+            }
+            write(made);
+            return report != null && !report.apart().isEmpty() ? ExitCode.FINDINGS.code() : ExitCode.PROVEN.code();
+        }
+    }
+
+    /** The one whose pictures the sum stands for: the full one, or the first that has frames. */
+    private static Source main(Project project, Survey survey) {
+        List<Source> there = project.sources().stream().filter(s -> survey.tables().containsKey(s.id())).toList();
+        if (there.isEmpty()) {
+            throw new CommandFailure(ExitCode.FAILED, "None of the frames can be read");
+        }
+        Source first = there.getFirst();
+        List<PassWords.Found> found = ShotPasses.of(project.sources(), first, survey.tables().get(first.id()));
+        return PassWords.full(found).filter(f -> f.source() != null).flatMap(f -> project.source(f.source())).orElse(first);
+    }
+
+    private void tell(Pass pass, Project project) {
+        String where = project.source(pass.source()).map(Source::name).orElse("layer " + (pass.layer() == null || pass.layer().isEmpty() ? "without a name" : pass.layer()));
+        output.event("pass", "name", pass.name(), "operation", pass.operation().title(), "off", pass.off(), "of", where);
+        output.say("  %-10s %-11s %s".formatted(pass.name(), pass.off() ? "left out" : pass.operation().title(), where));
+    }
+
+    private PassReport check(Programme programme, Viewer viewer) throws InterruptedException, IOException {
+        PassCheck check = new PassCheck(programme, programme.plan().spans().getFirst());
+        try {
+            PassReport report = check.run(viewer, done -> output.event("compared", "frames", done, "of", check.frames())).get();
+            output.event("passes", "frames", report.frames().size(), "most", report.most(), "apart", report.apart().stream().map(PassReport.Frame::number).toList());
+            output.say(report.words());
+            return report;
+        } catch (ExecutionException e) {
+            throw new IOException("The passes can't be compared: " + e.getCause().getMessage(), e.getCause());
+        }
+    }
+
+    private void write(Project made) throws IOException {
+        if (project == null) {
+            return;
+        }
+        Path file = project.toAbsolutePath().normalize();
+        if (!file.toString().endsWith(ProjectFile.EXTENSION) || Files.exists(file)) {
+            throw new CommandFailure(ExitCode.WRONG_USE, Files.exists(file) ? file + " is there already; nothing is written over it" : "A project's name ends in " + ProjectFile.EXTENSION);
+        }
+        ProjectFile.save(made, file);
+        output.say("Make it with: vat make " + file + " --target web-h264");
+    }
+}

@@ -1,0 +1,151 @@
+package dev.vat.cli;
+
+import static dev.vat.cli.MakeCommand.parse;
+
+import dev.vat.core.burnin.Line;
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.layout.Area;
+import dev.vat.core.layout.Arrangement;
+import dev.vat.core.layout.DayCount;
+import dev.vat.core.layout.InStep;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Layout;
+import dev.vat.core.reel.Reel;
+import dev.vat.core.reel.View;
+import dev.vat.core.source.Location;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.engine.place.LayoutStore;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.source.SourceFinder;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "views", mixinStandardHelpOptions = true, description = "Lays several sources into one picture, as a project that make then takes.")
+final class ViewsCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "PROJECT", description = "The project file to write; it must not be there yet.")
+    private Path project;
+
+    @Parameters(index = "1..*", arity = "1..*", paramLabel = "PATH", description = "Folders of frames, or movie files, one for each view.")
+    private List<Path> sources;
+
+    @Option(names = "--grid", paramLabel = "ACROSS", description = "Boxes alike, so many beside each other.")
+    private Integer grid;
+
+    @Option(names = "--rows", paramLabel = "N,N", description = "Rows of one height, with so many views in each: 1,3.")
+    private String rows;
+
+    @Option(names = "--inset", paramLabel = "PLACE", description = "The first fills the picture, the others lie over it: bottom-right.")
+    private String inset;
+
+    @Option(names = "--share", paramLabel = "PERCENT", defaultValue = "30", description = "How much of the picture an inset takes (${DEFAULT-VALUE}).")
+    private String share;
+
+    @Option(names = "--place", paramLabel = "AREA", description = "Left, top, width and height of a view in percent, once for each: 0,0,50,100.")
+    private List<String> areas = new ArrayList<>();
+
+    @Option(names = "--layout", paramLabel = "NAME", description = "As in a layout that was kept.")
+    private String kept;
+
+    @Option(names = "--size", paramLabel = "WxH", description = "Size of the picture; the first source's if not said.")
+    private String size;
+
+    @Option(names = "--between", paramLabel = "PERCENT", defaultValue = "0", description = "Room between views, in percent of the height.")
+    private String between;
+
+    @Option(names = "--caption", paramLabel = "WORDS[@PLACE]", description = "Written into every view: {source} {frame}@bottom-left; may be given once for each view.")
+    private List<String> captions = new ArrayList<>();
+
+    @Option(names = "--step", defaultValue = "frames", description = "What keeps views together: frames, timecode or seconds.")
+    private InStep step;
+
+    @Option(names = "--first-day", paramLabel = "DATE", description = "For {calendar} and {days} in captions: 2026-05-01.")
+    private String firstDay;
+
+    @Option(names = "--days-per-second", paramLabel = "N", defaultValue = "1", description = "How many days pass in a second.")
+    private String perSecond;
+
+    @Option(names = "--rate", paramLabel = "RATE", description = "Frames a second, where no file states it.")
+    private String rate;
+
+    ViewsCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException {
+        Path file = project.toAbsolutePath().normalize();
+        if (!file.toString().endsWith(ProjectFile.EXTENSION)) {
+            throw new CommandFailure(ExitCode.WRONG_USE, "A project's name ends in " + ProjectFile.EXTENSION + ", unlike " + file.getFileName());
+        }
+        if (Files.exists(file)) {
+            throw new CommandFailure(ExitCode.WRONG_USE, file + " is there already; nothing is written over it");
+        }
+        List<Location> found = new ArrayList<>();
+        for (Path source : sources) {
+            found.add(one(source.toAbsolutePath().normalize()));
+        }
+        Project made = Edits.bringIn(found.stream().distinct().toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Project all = made;
+        List<Item> items = found.stream().map(l -> all.sources().stream().filter(s -> s.location().equals(l)).findFirst().orElseThrow()).map(s -> Item.of(s.id())).toList();
+        Layout layout = dressed(arranged(items));
+        Reel reel = made.currentReel().orElseThrow();
+        made = made.withCurrentReel(r -> r.withItems(List.of(Item.of(layout))));
+        if (rate != null) {
+            made = Edits.setRate(parse(rate, Rate::parse)).apply(made);
+        }
+        ProjectFile.save(made, file);
+        output.event("project", "path", file, "views", layout.views().size(), "reel", reel.name());
+        output.say(layout.views().size() + " views, " + layout.arrangement().title() + ": " + file);
+        output.say("Make it with: vat make " + file + " --target web-h264");
+        return ExitCode.PROVEN.code();
+    }
+
+    private static Location one(Path path) throws IOException {
+        List<Location> found = SourceFinder.find(path).locations().stream().filter(l -> !l.isSound()).toList();
+        if (found.size() != 1) {
+            throw new CommandFailure(found.isEmpty() ? ExitCode.FAILED : ExitCode.WRONG_USE, (found.isEmpty() ? "No frames and no movie in " : found.size() + " sources, where one was expected, in ") + path);
+        }
+        return found.getFirst();
+    }
+
+    private Layout arranged(List<Item> items) throws IOException {
+        if (kept != null) {
+            return LayoutStore.in(places).find(kept).orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, "There is no layout '" + kept + "'")).withItems(items);
+        }
+        Arrangement arrangement = rows != null ? parse(rows, text -> new Arrangement.Rows(Arrays.stream(text.split(",")).map(t -> Integer.valueOf(t.strip())).toList()))
+                : inset != null ? parse(inset, text -> new Arrangement.Inset(Spot.parse(text), Rational.parse(share).dividedBy(Rational.of(100))))
+                : !areas.isEmpty() ? new Arrangement.Free(areas.stream().map(a -> parse(a, Area::parse)).toList())
+                : parse("grid", _ -> new Arrangement.Grid(grid == null ? (int) Math.ceil(Math.sqrt(items.size())) : grid));
+        return Layout.of("Views", null, arrangement, items.stream().map(View::of).toList()).withBetween(parse(between, Rational::parse));
+    }
+
+    private Layout dressed(Layout plain) {
+        Layout layout = plain.withStep(kept == null ? step : plain.step());
+        if (size != null) {
+            layout = layout.withSize(parse(size, Size::parse));
+        }
+        for (int i = 0; i < layout.views().size() && !captions.isEmpty(); i++) {
+            String words = captions.get(Math.min(i, captions.size() - 1));
+            layout = layout.withView(i, v -> v.withCaption(parse(words, Line::parse)));
+        }
+        return firstDay == null ? layout : layout.withDays(parse(firstDay, day -> new DayCount(day, Rational.parse(perSecond))));
+    }
+}

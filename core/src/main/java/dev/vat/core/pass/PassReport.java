@@ -1,0 +1,52 @@
+package dev.vat.core.pass;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * How far the sum of a shot's passes is from its full picture, frame by frame.
+ *
+ * @param frames those that were compared, in their order
+ * @param missing how many couldn't be compared
+ */
+public record PassReport(List<Frame> frames, long missing) {
+
+    /** One frame. @param number as its file has it @param most the strongest difference of any sample, in codes of 8 bits */
+    public record Frame(String number, double most) { }
+
+    /** So far apart, in codes of 8 bits, that it is no matter of rounding. */
+    private static final double APART = 1;
+    private static final int NAMED = 5;
+
+    public PassReport {
+        frames = List.copyOf(frames);
+    }
+
+    /** The strongest difference of all, in codes of 8 bits. */
+    public double most() {
+        return frames.stream().mapToDouble(Frame::most).max().orElse(0);
+    }
+
+    /** Frames that are further apart than rounding explains, the worst first. */
+    public List<Frame> apart() {
+        return frames.stream().filter(f -> f.most > APART).sorted(Comparator.comparingDouble(Frame::most).reversed()).toList();
+    }
+
+    /** {@code The sum of the passes differs from the full picture by at most 0.4 of 255 in 96 frames.} */
+    public String words() {
+        if (frames.isEmpty()) {
+            return "No frame could be compared.";
+        }
+        List<Frame> apart = apart();
+        String all = frames.size() == 1 ? "1 frame" : frames.size() + " frames";
+        String left = missing == 0 ? "" : " " + missing + " couldn't be compared.";
+        if (apart.isEmpty()) {
+            return String.format(Locale.ROOT, "The sum of the passes differs from the full picture by at most %.1f of 255 in %s.%s", most(), all, left);
+        }
+        List<String> named = apart.stream().limit(NAMED).map(f -> String.format(Locale.ROOT, "%s by %.1f", f.number, f.most)).toList();
+        double rest = frames.stream().filter(f -> f.most <= APART).mapToDouble(Frame::most).max().orElse(0);
+        return String.format(Locale.ROOT, "The sum of the passes is apart from the full picture in %d of %s: %s%s; the others differ by at most %.1f of 255.%s", apart.size(), all, String.join(", ", named),
+                apart.size() > NAMED ? " and more" : "", rest, left);
+    }
+}

@@ -1,0 +1,49 @@
+package dev.vat.core.reel;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+
+/** A layout that somebody keeps for other sources; it names none and holds no path. */
+public record SavedLayout(int version, Layout layout) {
+
+    public static final int VERSION = 1;
+    private static final int LONGEST = 80;
+    private static final JsonMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+
+    public SavedLayout {
+        if (layout.name().length() > LONGEST || layout.name().chars().anyMatch(Character::isISOControl)) {
+            throw new IllegalArgumentException("A layout's name has from 1 to " + LONGEST + " characters on one line, not '" + layout.name() + "'");
+        }
+        layout = layout.withoutSources();
+    }
+
+    public static SavedLayout of(Layout layout) {
+        return new SavedLayout(VERSION, layout);
+    }
+
+    public String toText() {
+        try {
+            return JSON.writeValueAsString(this) + "\n";
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("A layout couldn't be put into words: " + e.getOriginalMessage(), e);
+        }
+    }
+
+    /** @throws IllegalArgumentException saying in words why the text is no layout */
+    public static SavedLayout parse(String text) {
+        try {
+            JsonNode tree = JSON.readTree(text);
+            if (tree == null || !tree.isObject() || !tree.path("version").isInt() || !tree.path("layout").isObject()) {
+                throw new IllegalArgumentException("This is not a layout of Vat");
+            }
+            if (tree.path("version").asInt() > VERSION) {
+                throw new IllegalArgumentException("This layout is of a newer Vat (format " + tree.path("version").asInt() + "; this one reads " + VERSION + ")");
+            }
+            return JSON.treeToValue(tree, SavedLayout.class);
+        } catch (JsonProcessingException e) {
+            throw new IllegalArgumentException("This is not a layout of Vat: " + e.getOriginalMessage().lines().findFirst().orElse(""), e);
+        }
+    }
+}

@@ -1,0 +1,195 @@
+package dev.vat.desktop.sheet;
+
+import static dev.vat.desktop.look.Fields.choice;
+import static dev.vat.desktop.look.Fields.field;
+import static dev.vat.desktop.look.Fields.named;
+import static dev.vat.desktop.look.Fields.text;
+import static dev.vat.desktop.look.Fields.whole;
+
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.layout.Area;
+import dev.vat.core.layout.Arrangement;
+import dev.vat.core.layout.DayCount;
+import dev.vat.core.layout.InStep;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Layout;
+import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.View;
+import dev.vat.core.run.Programme;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.picture.ReelPictures;
+import dev.vat.engine.protocol.Message;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.geometry.Side;
+import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
+import javafx.scene.layout.VBox;
+
+/** What can be chosen about several views in one picture: how they lie, by what they keep step, and each of them. */
+final class LayoutPane extends VBox {
+
+    private static final Rational USUAL_SHARE = Rational.of(3, 10);
+    private static final int HUNDRED = 100;
+
+    private enum Kind {
+        GRID("grid"), ROWS("rows"), INSET("inset"), FREE("free");
+
+        private final String title;
+
+        Kind(String title) {
+            this.title = title;
+        }
+
+        static Kind of(Arrangement arrangement) {
+            return switch (arrangement) {
+                case Arrangement.Grid _ -> GRID;
+                case Arrangement.Rows _ -> ROWS;
+                case Arrangement.Inset _ -> INSET;
+                case Arrangement.Free _ -> FREE;
+            };
+        }
+    }
+
+    private final Studio studio;
+    private final Programme programme;
+    private final ReelPlan.Span span;
+    private final Layout now;
+
+    LayoutPane(Studio studio, Programme programme, ReelPlan.Span span) {
+        this.studio = studio;
+        this.programme = programme;
+        this.span = span;
+        this.now = programme.reel().items().get(span.place()).layout();
+        getStyleClass().add("reading-part");
+        getChildren().addAll(name(), arrangement(), looks(), step(), length(), days());
+        for (int i = 0; i < now.views().size(); i++) {
+            getChildren().add(new ViewFields(studio, programme, now, i, this::change));
+        }
+        getChildren().addAll(more(), fits());
+    }
+
+    private void change(Layout other) {
+        studio.edit(ReelEdits.layItem(span.place(), other));
+    }
+
+    private Node name() {
+        return field("Layout", "Kept by its name it comes without its sources, for any reel.", text("layout-name", now.name(), 12, typed -> change(now.withName(typed))),
+                Parts.small("layout-keep", "Keep for other reels", () -> studio.layouts().keep(now)));
+    }
+
+    private Node arrangement() {
+        List<Node> values = new ArrayList<>(Arrays.asList(choice("arrangement", Kind.values(), Kind.of(now.arrangement()), k -> k.title, this::arrange)));
+        switch (now.arrangement()) {
+            case Arrangement.Grid grid -> values.add(named("across", text("grid-across", Integer.toString(grid.across()), 3, typed -> change(now.withArrangement(new Arrangement.Grid(Math.toIntExact(whole(typed, 1))))))));
+            case Arrangement.Rows rows -> values.add(named("views in each row", text("rows-counts", String.join(" ", rows.counts().stream().map(String::valueOf).toList()), 6,
+                    typed -> change(now.withArrangement(new Arrangement.Rows(Arrays.stream(typed.strip().split("[ ,+]+")).map(t -> Math.toIntExact(whole(t, 1))).toList()))))));
+            case Arrangement.Inset inset -> {
+                values.add(BurnInPane.spots("inset", inset.at(), spot -> change(now.withArrangement(new Arrangement.Inset(spot, inset.share())))));
+                values.add(named("% of the picture", text("inset-share", inset.share().times(HUNDRED).toDecimal(1), 4,
+                        typed -> change(now.withArrangement(new Arrangement.Inset(inset.at(), percent(typed)))))));
+            }
+            case Arrangement.Free _ -> { }
+        }
+        return field("Arranged", now.arrangement() instanceof Arrangement.Free ? "Each view has its own left edge, top, width and height in percent." : "", values.toArray(Node[]::new));
+    }
+
+    private void arrange(Kind kind) {
+        int views = now.views().size();
+        change(now.withArrangement(switch (kind) {
+            case GRID -> new Arrangement.Grid((int) Math.ceil(Math.sqrt(views)));
+            case ROWS -> new Arrangement.Rows(views == 1 ? List.of(1) : List.of(1, views - 1));
+            case INSET -> new Arrangement.Inset(Spot.BOTTOM_RIGHT, USUAL_SHARE);
+            case FREE -> new Arrangement.Free(now.arrangement().areas(views));
+        }));
+    }
+
+    private static Rational percent(String typed) {
+        return Rational.parse(typed.replace("%", "").strip()).dividedBy(Rational.of(HUNDRED));
+    }
+
+    private Node looks() {
+        Size size = programme.size().orElse(null);
+        List<Node> values = new ArrayList<>();
+        values.add(named("size", text("layout-size", now.size() == null ? "" : now.size().toString(), 9, typed -> change(now.withSize(typed.isBlank() ? null : Size.parse(typed))))));
+        if (now.arrangement().isSideBySide()) {
+            values.add(named("% between", text("layout-between", now.between() == null ? "0" : now.between().toDecimal(2), 4, typed -> change(now.withBetween(Rational.parse(typed))))));
+        }
+        values.add(named("ground", text("layout-ground", now.groundInUse().toString(), 7, typed -> change(now.withGround(Rgb.parse(typed))))));
+        boolean shapes = size != null && size.equals(now.size());
+        return field("Picture", shapes || size == null ? "The reel is of this size while the layout is its first item." : "Here it fills the reel's " + size + ".", values.toArray(Node[]::new));
+    }
+
+    private Node step() {
+        return field("In step", now.stepInUse().sentence(), choice("in-step", InStep.values(), now.stepInUse(), InStep::title, s -> change(now.withStep(s))));
+    }
+
+    private Node length() {
+        List<Node> values = new ArrayList<>();
+        values.add(named("frames", text("layout-frames", now.frames() == null ? "" : now.frames().toString(), 6, typed -> change(now.withFrames(typed.isBlank() ? null : whole(typed, 1))))));
+        values.addAll(Arrays.asList(choice("after-end", new Boolean[] {false, true}, now.endsEmpty(), e -> e ? "a view that is over leaves its place empty" : "its last frame stays", e -> change(now.withEndsEmpty(e)))));
+        return field("Length", now.frames() == null ? "As long as its longest view: " + span.count() + " frames." : "", values.toArray(Node[]::new));
+    }
+
+    private Node days() {
+        DayCount days = now.days();
+        List<Node> values = new ArrayList<>();
+        values.add(named("first day", text("days-start", days == null ? "" : days.start(), 9, typed -> change(now.withDays(typed.isBlank() ? null
+                : new DayCount(typed, days == null ? Rational.ONE : days.perSecond()))))));
+        if (days != null) {
+            values.add(named("days a second", text("days-speed", days.perSecond().toString(), 5, typed -> change(now.withDays(new DayCount(days.start(), Rational.parse(typed)))))));
+        }
+        return field("Calendar", "For captions that tell {calendar} or {days}.", values.toArray(Node[]::new));
+    }
+
+    /** A further view, of any source that has pictures. */
+    private Node more() {
+        return Parts.small("view-more", "Another view\u2026", () -> menu("view-more", source -> change(now.with(View.of(Item.of(source.id())).withBorder(now.views().getLast().border()).withCaption(now.views().getLast().caption())))));
+    }
+
+    private void menu(String at, Consumer<Source> chosen) {
+        sources(studio, chosen).show(lookup("#" + at), Side.BOTTOM, 0, 0);
+    }
+
+    /** Sources that have pictures, to choose one. */
+    static ContextMenu sources(Studio studio, Consumer<Source> chosen) {
+        ContextMenu menu = new ContextMenu();
+        studio.project().sources().stream().filter(s -> !s.location().isSound()).forEach(source -> {
+            MenuItem item = new MenuItem(source.name());
+            item.setMnemonicParsing(false);
+            item.setOnAction(_ -> chosen.accept(source));
+            menu.getItems().add(item);
+        });
+        return menu;
+    }
+
+    /** Says which captions had to be made smaller; that is known when their letters were measured. */
+    private Node fits() {
+        Label words = Parts.wrapped("", "note");
+        words.setId("captions-fit");
+        Parts.present(words, false);
+        if (new ReelPictures(programme).of(programme.plan().by(span, 0)).orElse(null) instanceof Message.Views views) {
+            studio.viewer().fit(views).whenComplete((said, failure) -> Platform.runLater(() -> {
+                words.setText(failure != null ? failure.getMessage() : said);
+                Parts.present(words, !words.getText().isEmpty());
+            }));
+        }
+        return words;
+    }
+
+    /** An area of a free arrangement changes. */
+    static Layout placed(Layout layout, int view, Area area) {
+        return layout.withArrangement(new Arrangement.Free(layout.arrangement().areas(layout.views().size())).with(view, area));
+    }
+}

@@ -1,0 +1,121 @@
+package dev.vat.desktop.sheet;
+
+import static dev.vat.desktop.look.Fields.field;
+import static dev.vat.desktop.look.Fields.named;
+import static dev.vat.desktop.look.Fields.text;
+
+import dev.vat.core.pass.Operation;
+import dev.vat.core.pass.Pass;
+import dev.vat.core.pass.PassMix;
+import dev.vat.core.pass.PassWords;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.ShotPasses;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.run.Programme;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.picture.PassCheck;
+import java.util.List;
+import javafx.application.Platform;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+
+/** The passes that an item's picture is made of again, the highest first as they lie over each other; nothing where there are none. */
+final class PassPane extends VBox {
+
+    private final Studio studio;
+    private final Programme programme;
+    private final ReelPlan.Span span;
+    private final PassMix now;
+
+    PassPane(Studio studio, Programme programme, ReelPlan.Span span, Programme.Entry entry) {
+        this.studio = studio;
+        this.programme = programme;
+        this.span = span;
+        this.now = programme.plan().part(span.item()).item().passes();
+        setId("passes");
+        getStyleClass().add("reading-part");
+        List<PassWords.Found> found = ShotPasses.of(studio.project().sources(), entry.source(), entry.table());
+        if (now == null) {
+            if (PassWords.areThere(found)) {
+                getChildren().add(field("Passes", found.size() + " found: " + String.join(", ", found.stream().map(f -> f.name()).toList()) + ".",
+                        Parts.small("passes-on", "Put together from its passes", () -> mix(PassWords.mix(found)))));
+            }
+            return;
+        }
+        VBox rows = new VBox();
+        rows.getStyleClass().add("pass-rows");
+        for (int i = now.passes().size() - 1; i >= 0; i--) {
+            rows.getChildren().add(row(i, now.passes().get(i)));
+        }
+        getChildren().add(field("Passes", "Put together in linear light, each over those under it.", rows));
+        getChildren().add(below());
+    }
+
+    private void mix(PassMix mix) {
+        studio.edit(ReelEdits.mixItem(span.place(), mix));
+    }
+
+    private HBox row(int index, Pass pass) {
+        CheckBox on = new CheckBox(pass.name());
+        on.setId("pass-on-" + index);
+        on.setMnemonicParsing(false);
+        on.setSelected(!pass.off());
+        on.getStyleClass().add("pass-name");
+        on.setTooltip(new Tooltip(studio.project().source(pass.source()).map(Source::name).orElse("layer " + pass.layer())));
+        on.setOnAction(_ -> mix(now.with(index, p -> p.withOff(!on.isSelected()))));
+        ComboBox<Operation> operation = new ComboBox<>();
+        operation.setId("pass-operation-" + index);
+        operation.getItems().setAll(Operation.values());
+        operation.setValue(pass.operation());
+        operation.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(Operation value) {
+                return value.title();
+            }
+
+            @Override
+            public Operation fromString(String words) {
+                throw new UnsupportedOperationException("Operations are chosen, not typed");
+            }
+        });
+        operation.setTooltip(new Tooltip(pass.operation().sentence()));
+        operation.setOnAction(_ -> mix(now.with(index, p -> p.withOperation(operation.getValue()))));
+        Button up = ItemRow.icon("pass-up-" + index, Icon.UP, "Lay it higher", () -> mix(now.moved(index, index + 1)));
+        up.setDisable(index == now.passes().size() - 1);
+        Button down = ItemRow.icon("pass-down-" + index, Icon.DOWN, "Lay it lower", () -> mix(now.moved(index, index - 1)));
+        down.setDisable(index == 0);
+        HBox row = Parts.row(on, operation, named("gain", text("pass-gain-" + index, pass.gainInUse().toDecimal(3), 3, typed -> mix(now.with(index, p -> p.withGain(Rational.parse(typed)))))),
+                named("stops", text("pass-exposure-" + index, pass.exposureInUse().toDecimal(2), 3, typed -> mix(now.with(index, p -> p.withExposure(Rational.parse(typed)))))),
+                named("tint", text("pass-tint-" + index, pass.tint() == null ? "" : pass.tint().toString(), 5, typed -> mix(now.with(index, p -> p.withTint(typed.isBlank() ? null : Rgb.parse(typed)))))),
+                up, down);
+        row.getStyleClass().add("pass-row");
+        return row;
+    }
+
+    private HBox below() {
+        Label said = Parts.wrapped("", "note");
+        said.setId("passes-against-full");
+        Button against = Parts.small("passes-check", "Hold against the full picture", () -> { });
+        against.setOnAction(_ -> {
+            against.setDisable(true);
+            said.setText("Comparing\u2026");
+            PassCheck check = new PassCheck(programme, span);
+            check.run(studio.viewer(), done -> Platform.runLater(() -> said.setText(done + " of " + check.frames() + " compared\u2026"))).whenComplete((report, failure) -> Platform.runLater(() -> {
+                against.setDisable(false);
+                said.setText(failure == null ? report.words() : "The passes can't be compared: " + failure.getMessage());
+            }));
+        });
+        return field("Check", "", against, Parts.small("passes-off", "The source's own picture", () -> mix(null)), said);
+    }
+}

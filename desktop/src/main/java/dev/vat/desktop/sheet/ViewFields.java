@@ -1,0 +1,112 @@
+package dev.vat.desktop.sheet;
+
+import static dev.vat.desktop.look.Fields.choice;
+import static dev.vat.desktop.look.Fields.field;
+import static dev.vat.desktop.look.Fields.named;
+import static dev.vat.desktop.look.Fields.text;
+
+import dev.vat.core.burnin.Line;
+import dev.vat.core.burnin.Spot;
+import dev.vat.core.burnin.Wording;
+import dev.vat.core.delivery.Fit;
+import dev.vat.core.layout.Area;
+import dev.vat.core.layout.Arrangement;
+import dev.vat.core.layout.Border;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Layout;
+import dev.vat.core.reel.View;
+import dev.vat.core.run.Programme;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Studio;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
+import javafx.geometry.Side;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** One view of a layout: what it shows, how that lies in its place, its border and caption. */
+final class ViewFields extends VBox {
+
+    private final Studio studio;
+    private final Layout layout;
+    private final int index;
+    private final View now;
+    private final Consumer<Layout> change;
+
+    ViewFields(Studio studio, Programme programme, Layout layout, int index, Consumer<Layout> change) {
+        this.studio = studio;
+        this.layout = layout;
+        this.index = index;
+        this.now = layout.views().get(index);
+        this.change = change;
+        setId("view-" + index);
+        getStyleClass().add("view-fields");
+        String name = studio.project().source(now.item().source()).map(Source::name).orElseGet(() -> now.item().drawn() == null ? "a source that is gone" : "nothing yet");
+        Button source = new Button(name);
+        source.setId("view-source-" + index);
+        source.setMnemonicParsing(false);
+        source.setOnAction(_ -> LayoutPane.sources(studio, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit())))).show(source, Side.BOTTOM, 0, 0));
+        HBox head = Parts.row(Parts.label("View " + (index + 1), "field-name"), source, Parts.space());
+        head.getChildren().addAll(order());
+        getChildren().addAll(head, picture(), written());
+    }
+
+    private void set(UnaryOperator<View> how) {
+        change.accept(layout.withView(index, how));
+    }
+
+    private List<Node> order() {
+        Button forwards = Parts.small("view-up-" + index, "Earlier", () -> change.accept(layout.moved(index, index - 1)));
+        forwards.setDisable(index == 0);
+        Button back = Parts.small("view-down-" + index, "Later", () -> change.accept(layout.moved(index, index + 1)));
+        back.setDisable(index == layout.views().size() - 1);
+        Button out = Parts.small("view-out-" + index, "Take out", () -> change.accept(layout.without(index)));
+        out.setDisable(layout.views().size() == 1);
+        return List.of(forwards, back, out);
+    }
+
+    private Node picture() {
+        List<Node> values = new ArrayList<>();
+        if (layout.arrangement() instanceof Arrangement.Free free) {
+            values.add(named("place %", text("view-area-" + index, free.areas(layout.views().size()).get(index).toString(), 10, typed -> change.accept(LayoutPane.placed(layout, index, Area.parse(typed))))));
+        }
+        values.addAll(Arrays.asList(choice("view-fit-" + index, Fit.values(), now.item().fitInUse(), Fit::title, f -> set(v -> v.withItem(v.item().withFit(f))))));
+        values.add(named("part %", text("view-crop-" + index, now.crop() == null ? "" : now.crop().toString(), 6, typed -> set(v -> v.withCrop(typed.isBlank() ? null : Area.parse(typed))))));
+        if (now.item().source() != null) {
+            values.add(named("frames", text("view-range-" + index, now.item().range() == null ? "" : now.item().range().toString(), 6,
+                    typed -> set(v -> v.withItem(v.item().withRange(typed.isBlank() ? null : FrameRange.parse(typed)))))));
+        }
+        Border border = now.border();
+        values.add(named("border %", text("view-border-" + index, border == null ? "" : border.width().toDecimal(2), 3,
+                typed -> set(v -> v.withBorder(typed.isBlank() || typed.strip().equals("0") ? null : new Border(Rational.parse(typed), border == null ? Rgb.WHITE : border.colour()))))));
+        if (border != null) {
+            values.add(named("colour", text("view-border-colour-" + index, border.colour().toString(), 7, typed -> set(v -> v.withBorder(new Border(border.width(), Rgb.parse(typed)))))));
+        }
+        return field("Picture", "", values.toArray(Node[]::new));
+    }
+
+    private Node written() {
+        Line line = now.caption();
+        List<Node> values = new ArrayList<>();
+        values.add(text("view-caption-" + index, line == null ? "" : line.words().text(), 15, typed -> set(v -> v.withCaption(typed.isBlank() ? null
+                : line == null ? Line.of(Wording.parse(typed), Spot.BOTTOM_LEFT) : line.withWords(Wording.parse(typed))))));
+        if (line != null) {
+            values.add(BurnInPane.spots("view-caption-" + index, line.at(), spot -> set(v -> v.withCaption(line.withSpot(spot)))));
+            values.add(named("% high", text("view-caption-size-" + index, BurnInPane.number(line.size()), 3, typed -> set(v -> v.withCaption(line.withSize(BurnInPane.percent(typed)))))));
+            values.add(named("% dark", text("view-caption-ground-" + index, Integer.toString(line.ground()), 3, typed -> set(v -> v.withCaption(line.withGround((int) BurnInPane.percent(typed)))))));
+        }
+        FlowPane places = Parts.choices();
+        places.getChildren().addAll(values);
+        return field("Caption", line == null ? "Such as {source} {frame}, {camera}, {calendar} or {days}." : "", places);
+    }
+}
