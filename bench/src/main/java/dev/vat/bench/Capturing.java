@@ -22,7 +22,8 @@ import java.util.concurrent.Executors;
 /** A camera of the stand-in captured, against the stand-in drawing alone; and how soon a preview plays once its last frame is drawn. */
 final class Capturing {
 
-    private static final FrameRange RANGE = FrameRange.of(1, 184);
+    /** What the camera is keyed for, and all that the scene has. */
+    private static final List<FrameRange> RANGES = List.of(FrameRange.of(1, 184), FrameRange.of(1, 600));
 
     private final Path home;
     private final int rounds;
@@ -34,24 +35,26 @@ final class Capturing {
 
     void run() throws Exception {
         for (Size size : List.of(Size.of(480, 270), Size.of(960, 540))) {
-            speed(size);
+            for (FrameRange range : RANGES) {
+                speed(size, range);
+            }
         }
         played();
     }
 
-    private void speed(Size size) throws Exception {
+    private void speed(Size size, FrameRange range) throws Exception {
         Places places = Places.in(home.resolve("capture-home"));
         Durable.deleteTree(home.resolve("capture-home"));
         double[] alone = new double[rounds];
         double[] captured = new double[rounds];
         double[] whole = new double[rounds];
-        draw(size);
+        draw(size, FrameRange.of(1, 48));
         try (StandInFeed scene = StandInFeed.start(places.scenes(), 1, Manners.GOOD); SceneFeed feed = SceneFeed.connect(scene.notice(), _ -> { })) {
             SceneFacts facts = feed.describe();
-            CaptureWish wish = CaptureWish.of(facts, facts.camera("pier").orElseThrow()).withSize(size);
+            CaptureWish wish = CaptureWish.of(facts, facts.camera("pier").orElseThrow()).withSize(size).withRange(range);
             for (int round = 0; round < rounds; round++) {
                 long since = System.nanoTime();
-                draw(size);
+                draw(size, range);
                 alone[round] = seconds(since);
                 long[] first = {0};
                 long[] last = {0};
@@ -64,19 +67,19 @@ final class Capturing {
                 }
                 whole[round] = seconds(since);
                 // The first frame comes when the process is there: what it takes by itself is no matter of speed.
-                captured[round] = (last[0] - first[0]) / 1e9 * RANGE.count() / (RANGE.count() - 1);
+                captured[round] = (last[0] - first[0]) / 1e9 * range.count() / (range.count() - 1);
             }
         }
         double drawn = Figures.median(alone);
-        System.out.printf(Locale.ROOT, "%d frames of %s: drawn alone in %.2f s, captured in %.2f s (x%.3f), %.2f s with the process's start and the file's end%n", RANGE.count(), size, drawn, Figures.median(captured),
+        System.out.printf(Locale.ROOT, "%d frames of %s: drawn alone in %.2f s, captured in %.2f s (x%.3f), %.2f s with the process's start and the file's end%n", range.count(), size, drawn, Figures.median(captured),
                 Figures.median(captured) / drawn, Figures.median(whole));
     }
 
     /** As the feed draws, up to the bytes that are handed over: so many at a time as there are cores. */
-    private static void draw(Size size) throws Exception {
+    private static void draw(Size size, FrameRange range) throws Exception {
         List<String> classes = List.of("backdrop", "strings", "cells");
         try (ExecutorService pool = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
-            for (long f = RANGE.first(); f <= RANGE.last(); f++) {
+            for (long f = range.first(); f <= range.last(); f++) {
                 long frame = f;
                 pool.submit(() -> StandIn.picture(new Question.Frame(0, "pier", frame, frame - 1, size.width(), size.height(), null, classes, null, null), 1));
             }

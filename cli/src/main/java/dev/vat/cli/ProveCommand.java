@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.engine.handover.SetCheck;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.proof.ReceiptFile;
 import dev.vat.engine.protocol.Message;
@@ -14,13 +15,13 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "prove", mixinStandardHelpOptions = true,
-        description = "Holds a finished file against its receipt again: every frame, every tag, every byte.")
+        description = "Holds a finished file against its receipt again, every frame, every tag, every byte; or a hand-over set against its manifest.")
 final class ProveCommand implements Callable<Integer> {
 
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FILE", description = "A file made by Vat, with its receipt beside it.")
+    @Parameters(index = "0", paramLabel = "FILE|SET", description = "A file made by Vat, with its receipt beside it; or the folder or ZIP file of a set.")
     private Path file;
 
     @Option(names = "--json", description = "JSON lines on standard output.")
@@ -38,6 +39,9 @@ final class ProveCommand implements Callable<Integer> {
         if (!Files.exists(absolute)) {
             throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
         }
+        if (SetCheck.isSet(absolute)) {
+            return set(absolute);
+        }
         if (!Files.isRegularFile(receipt)) {
             throw new NoSuchFileException(receipt.toString(), null, "the file has no receipt beside it");
         }
@@ -49,5 +53,13 @@ final class ProveCommand implements Callable<Integer> {
         output.say(absolute.getFileName() + (proven ? ": is what its receipt says" : ": is not what its receipt says"));
         proved.reasons().forEach(reason -> output.say("  " + reason));
         return (proven ? ExitCode.PROVEN : ExitCode.UNPROVEN).code();
+    }
+
+    private Integer set(Path path) throws IOException {
+        SetCheck.Result result = SetCheck.check(path, _ -> { });
+        output.event("proof", "path", path.toString(), "files", result.files(), "bytes", result.bytes(), "proven", result.holds(), "reasons", result.reasons());
+        output.say(path.getFileName() + (result.holds() ? ": all of its " + result.files() + " files are what was handed over" : ": not what was handed over"));
+        result.reasons().forEach(reason -> output.say("  " + reason));
+        return (result.holds() ? ExitCode.PROVEN : ExitCode.UNPROVEN).code();
     }
 }

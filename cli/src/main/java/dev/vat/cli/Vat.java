@@ -14,7 +14,7 @@ import picocli.CommandLine.ParameterException;
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class, TortureCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, ContactsCommand.class, HandOverCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class, TortureCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -57,6 +57,12 @@ public final class Vat implements Runnable {
                 }
                 if (type == ForecastCommand.class) {
                     return type.cast(new ForecastCommand(output));
+                }
+                if (type == ContactsCommand.class) {
+                    return type.cast(new ContactsCommand(output, places));
+                }
+                if (type == HandOverCommand.class) {
+                    return type.cast(new HandOverCommand(output, places));
                 }
                 if (type == ViewsCommand.class) {
                     return type.cast(new ViewsCommand(output, places));

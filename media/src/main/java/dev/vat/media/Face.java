@@ -21,7 +21,7 @@ public final class Face {
 
     private Face() { }
 
-    static Font own() {
+    public static Font own() {
         System.setProperty("java.awt.headless", "true");
         try (InputStream face = Face.class.getResourceAsStream(OWN)) {
             return Font.createFont(Font.TRUETYPE_FONT, face);

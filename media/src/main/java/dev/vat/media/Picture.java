@@ -67,11 +67,7 @@ public final class Picture implements AutoCloseable {
 
     /** A working picture of 8 bits from rows of four bytes a pixel, red first; without alpha where nothing shows through. */
     public static Picture ofRgba(int width, int height, byte[] rgba) {
-        int together = 255;
-        for (int i = 3; i < rgba.length; i += 4) {
-            together &= rgba[i];
-        }
-        Picture picture = allocate((together & 255) == 255 ? "gbrp" : "gbrap", width, height);
+        Picture picture = allocate(isOpaque(rgba) ? "gbrp" : "gbrap", width, height);
         int[] order = {1, 2, 0, 3};
         byte[] row = new byte[width];
         for (int p = 0; p < picture.planes(); p++) {
@@ -86,6 +82,26 @@ public final class Picture implements AutoCloseable {
         }
         ColourTags.displayRgb(picture);
         return picture;
+    }
+
+    /** A picture of rows of four bytes a pixel, red first, as they come, to be composed; without alpha where nothing shows through. */
+    public static Picture packed(int width, int height, byte[] rgba) {
+        Picture picture = allocate(isOpaque(rgba) ? "rgb0" : "rgba", width, height);
+        MemorySegment plane = picture.plane(0);
+        int row = 4 * width;
+        for (int y = 0; y < height; y++) {
+            MemorySegment.copy(rgba, y * row, plane, ValueLayout.JAVA_BYTE, (long) y * picture.stride(0), row);
+        }
+        ColourTags.displayRgb(picture);
+        return picture;
+    }
+
+    private static boolean isOpaque(byte[] rgba) {
+        int together = 255;
+        for (int i = 3; i < rgba.length; i += 4) {
+            together &= rgba[i];
+        }
+        return (together & 255) == 255;
     }
 
     AVFrame frame() {
@@ -116,7 +132,7 @@ public final class Picture implements AutoCloseable {
         return Av.formatName(frame().format());
     }
 
-    boolean hasAlpha() {
+    public boolean hasAlpha() {
         return (descriptor().flags() & AV_PIX_FMT_FLAG_ALPHA) != 0;
     }
 

@@ -53,6 +53,15 @@ public final class EdlText {
     }
 
     public static String write(Timeline timeline) {
+        return write(timeline, true);
+    }
+
+    /** For others: files are named, and not where they lie. */
+    public static String writeWithoutPlaces(Timeline timeline) {
+        return write(timeline, false);
+    }
+
+    private static String write(Timeline timeline, boolean places) {
         Rate rate = timeline.rate();
         boolean drop = timeline.start() != null && timeline.start().dropFrame();
         StringBuilder text = new StringBuilder("TITLE: " + timeline.name() + "\n" + (drop ? "FCM: DROP FRAME\n" : "FCM: NON-DROP FRAME\n"));
@@ -83,7 +92,9 @@ public final class EdlText {
             }
             if (event.media() != null) {
                 text.append(event.overlap() > 0 ? "* TO CLIP NAME: " : "* FROM CLIP NAME: ").append(event.media().name()).append('\n');
-                text.append("* SOURCE FILE: ").append(event.media().location().folder().resolve(event.media().name())).append('\n');
+                if (places) {
+                    text.append("* SOURCE FILE: ").append(event.media().location().folder().resolve(event.media().name())).append('\n');
+                }
             }
         }
         return text.toString();

@@ -35,8 +35,17 @@ public final class OtioText {
 
     // ---- out
 
+    /** For others: files are named, and not where they lie. */
+    public static String writeWithoutPlaces(Timeline timeline) {
+        return write(timeline, null, false);
+    }
+
     /** @param whole the same with all that only Vat knows, or null */
     public static String write(Timeline timeline, WholeReel whole) {
+        return write(timeline, whole, true);
+    }
+
+    private static String write(Timeline timeline, WholeReel whole, boolean places) {
         ObjectNode root = node("Timeline.1", timeline.name());
         if (whole != null) {
             ObjectNode own = object(root.path("metadata")).putObject(OWN);
@@ -60,7 +69,7 @@ public final class OtioText {
                 children.add(transition);
             }
             long next = i + 1 < timeline.events().size() ? timeline.events().get(i + 1).overlap() : 0;
-            children.add(event(timeline, event, across / 2, next - next / 2));
+            children.add(event(timeline, event, across / 2, next - next / 2, places));
         }
         object(stack).withArray("children").add(track);
         root.set("tracks", stack);
@@ -72,7 +81,7 @@ public final class OtioText {
     }
 
     /** @param head places at the start that lie before the cut @param tail places at the end that lie behind the next one */
-    private static ObjectNode event(Timeline timeline, Timeline.Event event, long head, long tail) {
+    private static ObjectNode event(Timeline timeline, Timeline.Event event, long head, long tail, boolean where) {
         long places = event.places() - head - tail;
         if (event.media() == null) {
             ObjectNode gap = composed("Gap.1", "black");
@@ -91,21 +100,21 @@ public final class OtioText {
             warp.put("time_scalar", event.speed().toDouble() * (event.reversed() ? -1 : 1));
             object(clip).withArray("effects").add(warp);
         }
-        clip.putObject("media_references").set("DEFAULT_MEDIA", media(event.media()));
+        clip.putObject("media_references").set("DEFAULT_MEDIA", media(event.media(), where));
         clip.put("active_media_reference_key", "DEFAULT_MEDIA");
         return clip;
     }
 
-    private static ObjectNode media(Timeline.Media media) {
+    private static ObjectNode media(Timeline.Media media, boolean where) {
         Location location = media.location();
         ObjectNode reference = node(location.pattern().isSingle() ? "ExternalReference.1" : "ImageSequenceReference.1", location.name());
         if (media.available() != null) {
             reference.set("available_range", range(Rational.of(media.available().first()), Rational.of(media.available().count()), media.rate()));
         }
         if (location.pattern().isSingle()) {
-            reference.put("target_url", location.file().toUri().toString());
+            reference.put("target_url", where ? location.file().toUri().toString() : location.pattern().fileName(0));
         } else {
-            reference.put("target_url_base", location.folder().toUri().toString());
+            reference.put("target_url_base", where ? location.folder().toUri().toString() : "");
             reference.put("name_prefix", location.pattern().before());
             reference.put("name_suffix", location.pattern().after());
             reference.put("start_frame", media.available() == null ? 0 : media.available().first());

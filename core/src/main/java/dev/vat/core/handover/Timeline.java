@@ -107,6 +107,12 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
             if (span.isDrawn() && !item.drawn().title().equals("Black")) {
                 left.add(item.drawn().title() + " goes out as black");
             }
+            if (item.layout() != null) {
+                left.add(item.layout().name() + ", several views in one picture, goes out as black");
+            }
+            if (item.passes() != null) {
+                left.add("that a picture is made of passes");
+            }
         }
         if (programme.reel().burnIn() != null || programme.reel().items().stream().anyMatch(i -> i.burnIn() != null)) {
             left.add("what is written into pictures");

@@ -35,6 +35,8 @@ public final class RunsPane extends BorderPane {
         void receipt(Path receipt);
 
         void history();
+
+        void handOver();
     }
 
     private static final double MOST_HEIGHT = 176;
@@ -70,7 +72,7 @@ public final class RunsPane extends BorderPane {
         open.setId("runs-open");
         open.getStyleClass().add("remedy");
         open.setOnAction(_ -> layOut());
-        HBox head = new HBox(title, summary, Parts.small("open-history", "History", window::history), open);
+        HBox head = new HBox(title, summary, Parts.small("open-hand-over", "Hand over", window::handOver), Parts.small("open-history", "History", window::history), open);
         head.getStyleClass().add("runs-head");
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);

@@ -10,7 +10,11 @@ import dev.vat.core.project.Source;
 import dev.vat.core.run.Programme;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
+import dev.vat.engine.handover.HandOverSet;
+import dev.vat.engine.handover.SetCheck;
+import dev.vat.engine.picture.ContactSheet;
 import dev.vat.engine.place.Durable;
+import dev.vat.engine.place.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -18,6 +22,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
 
 /** Reels as other programs can take them, OpenTimelineIO or an edit decision list, and theirs. */
 public final class HandOver {
@@ -26,10 +31,12 @@ public final class HandOver {
     public static final String EDL = ".edl";
 
     private final Studio studio;
+    private final Places places;
     private final Executor ui;
     private final Executor background;
 
-    HandOver(Studio studio, Executor ui, Executor background) {
+    HandOver(Studio studio, Places places, Executor ui, Executor background) {
+        this.places = places;
         this.studio = studio;
         this.ui = ui;
         this.background = background;
@@ -59,6 +66,62 @@ public final class HandOver {
                 ui.execute(() -> studio.say("Handed over: " + file + (left.isEmpty() ? "" : ". Other programs won't see: " + String.join("; ", left) + ".")));
             } catch (IOException | RuntimeException e) {
                 ui.execute(() -> studio.say("The reel can't be handed over: " + e.getMessage()));
+            }
+        });
+    }
+
+    /** The current reel as others can read it; empty while it has no frames or no rate. */
+    public Optional<Timeline> timeline() {
+        return studio.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).map(Timeline::of);
+    }
+
+    /** Puts a set together. @param doing told in words what goes on, and in the end what came of it @param made told where it is @param failed told if there is none */
+    public void makeSet(HandOverSet.Wish wish, Consumer<String> doing, Consumer<Path> made, Runnable failed) {
+        background.execute(() -> {
+            try {
+                Path set = HandOverSet.make(places, wish, words -> ui.execute(() -> doing.accept(Character.toUpperCase(words.charAt(0)) + words.substring(1) + "\u2026")));
+                ui.execute(() -> {
+                    doing.accept("Handed over, and read again whole: " + set);
+                    made.accept(set);
+                });
+            } catch (IOException | RuntimeException e) {
+                ui.execute(() -> {
+                    doing.accept("The set can't be put together: " + e.getMessage() + ".");
+                    failed.run();
+                });
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+            }
+        });
+    }
+
+    /** Holds a set against its manifest. @param said told in words what came of it */
+    public void checkSet(Path set, Consumer<String> said) {
+        said.accept("Reading all of " + set.getFileName() + "\u2026");
+        background.execute(() -> {
+            String words;
+            try {
+                SetCheck.Result result = SetCheck.check(set, _ -> { });
+                words = result.holds() ? set.getFileName() + ": all of its " + result.files() + " files are what was handed over." : set.getFileName() + " isn't what was handed over: " + String.join("; ", result.reasons()) + ".";
+            } catch (IOException e) {
+                words = set.getFileName() + " can't be checked: " + e.getMessage() + ".";
+            }
+            String told = words;
+            ui.execute(() -> said.accept(told));
+        });
+    }
+
+    /** Writes a contact sheet of what is shown. @param sheet of it @param file its name's ending says what kind */
+    public void contacts(ContactSheet sheet, Path file) {
+        studio.say("The contact sheet is being written.");
+        background.execute(() -> {
+            try {
+                sheet.write(studio.viewer(), file);
+                ui.execute(() -> studio.say("Contact sheet: " + file));
+            } catch (IOException e) {
+                ui.execute(() -> studio.say("The contact sheet can't be written: " + e.getMessage() + "."));
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
             }
         });
     }

@@ -55,6 +55,7 @@ public final class Studio implements AutoCloseable {
     private final Keeper keeper;
     private final Presets presets;
     private final Layouts layouts;
+    private final HandOver handOver;
     private final Foretelling foretelling;
     private final Making making;
     private final Past past;
@@ -92,6 +93,7 @@ public final class Studio implements AutoCloseable {
         this.previews = new Previews(this, places, background, this.ui);
         this.foretelling = new Foretelling(this, places, background, this.ui);
         this.presets = new Presets(PresetStore.in(places), this);
+        this.handOver = new HandOver(this, places, this.ui, background);
         this.layouts = new Layouts(LayoutStore.in(places), this);
         runs.findLeftOver();
         previews.load();
@@ -330,7 +332,7 @@ public final class Studio implements AutoCloseable {
 
     /** Reels as other programs can take them, and theirs. */
     public HandOver handOver() {
-        return new HandOver(this, ui, background);
+        return handOver;
     }
 
     /** What belongs together among the sources. */

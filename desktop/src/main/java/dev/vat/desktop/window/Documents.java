@@ -3,6 +3,7 @@ package dev.vat.desktop.window;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.handover.HandOverPage;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.past.HistoryPage;
 import dev.vat.desktop.preview.StoryPage;
@@ -110,6 +111,11 @@ final class Documents {
         if (open instanceof StoryPage story) {
             story.show();
         }
+    }
+
+    /** What leaves the house. */
+    void handOver() {
+        show(new HandOverPage(studio, ask, () -> show(null)));
     }
 
     void history() {

@@ -150,6 +150,11 @@ public final class Shell extends StackPane {
             public void history() {
                 documents.history();
             }
+
+            @Override
+            public void handOver() {
+                documents.handOver();
+            }
         });
         welcome = new Welcome(studio, this::bringIn);
         search = new CommandSearch(commands, this::leaveSearch);
@@ -212,6 +217,8 @@ public final class Shell extends StackPane {
                 .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
                 .add("still", "Make a still of this frame", control(KeyCode.K), this::hasPicture, () -> looked.keepStill(player.strip(), player.place()))
+                .add("hand-over-set", "Put a hand-over set together: films, sheets, timeline, manifest", null, () -> documents.handOver())
+                .add("contacts", "Write a contact sheet of what is shown", null, () -> looked.strip().isPresent(), this::contacts)
                 .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
                 .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> studio.scenes().standIn().isEmpty(), () -> studio.scenes().startStandIn())
                 .add("director-reel", "A reel of the latest previews, for the director", null, () -> !studio.previews().latest().isEmpty(), () -> previews.director())
@@ -293,6 +300,11 @@ public final class Shell extends StackPane {
 
     private boolean hasReel() {
         return studio.programme().filter(p -> p.plan().count() > 0).isPresent();
+    }
+
+    private void contacts() {
+        looked.strip().flatMap(ContactSheets::of).ifPresentOrElse(sheet -> ask.save("Contact sheet: .pdf, .png or .jpg", sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", "Contact sheets")
+                .ifPresent(file -> studio.handOver().contacts(sheet, file)), () -> studio.say("There is nothing to make a contact sheet of."));
     }
 
     private void handOver(String ending, String kind) {

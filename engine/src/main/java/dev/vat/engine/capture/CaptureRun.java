@@ -34,6 +34,8 @@ import java.util.zip.CRC32C;
 final class CaptureRun {
 
     /** So many pictures are asked for before the first of them is there: the scene draws while this one is packed. */
+    /** More often nobody sees how far it is, in nanoseconds. */
+    private static final long TOLD_EVERY = 80_000_000;
     private static final int AHEAD = 4;
     private static final int BYTE = 0xff;
 
@@ -77,6 +79,7 @@ final class CaptureRun {
         long drawn = 0;
         long next = 0;
         long since = System.nanoTime();
+        long told = 0;
         try (FrameReader reader = new FrameReader()) {
             while (drawn < wish.drawn()) {
                 while (next < wish.drawn() && asked.size() < AHEAD) {
@@ -92,8 +95,11 @@ final class CaptureRun {
                     idle.add(got.rgba() == null ? picture.crc32c() : print(got.rgba()));
                 }
                 drawn++;
-                double seconds = (System.nanoTime() - since) / 1e9 / drawn;
-                answers.accept(new Message.Capturing(wanted.id(), drawn, wish.drawn(), seconds * (wish.drawn() - drawn)));
+                long now = System.nanoTime();
+                if (drawn == 1 || drawn == wish.drawn() || now - told >= TOLD_EVERY) {
+                    told = now;
+                    answers.accept(new Message.Capturing(wanted.id(), drawn, wish.drawn(), (now - since) / 1e9 / drawn * (wish.drawn() - drawn)));
+                }
             }
         } catch (FeedException e) {
             why = e.getMessage();
@@ -140,7 +146,7 @@ final class CaptureRun {
 
     private static Picture picture(FeedPicture got, Path scratch, FrameReader reader) throws IOException {
         if (got.rgba() != null) {
-            return Picture.ofRgba(got.width(), got.height(), got.rgba());
+            return Picture.packed(got.width(), got.height(), got.rgba());
         }
         Path file = file(scratch, got.frame());
         return switch (reader.read(file, FileKind.PNG, null, 0)) {

@@ -8,13 +8,17 @@ import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Treatment;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.Preview;
+import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
+import dev.vat.media.Composer;
 import dev.vat.media.Conversion;
 import dev.vat.media.EncoderSpec;
 import dev.vat.media.Joining;
@@ -56,6 +60,8 @@ final class Recorder implements AutoCloseable {
     private final FileChannel lock;
     private final EncoderSpec spec;
     private final Conversion conversion;
+    private final Composer opaque = new Composer(WorkingFormat.W8, false);
+    private final Composer transparent = new Composer(WorkingFormat.W8, true);
     private final long partFrames;
     private PartWriter part;
     private Path partFile;
@@ -93,7 +99,9 @@ final class Recorder implements AutoCloseable {
         CaptureWish wish = planned.wish();
         Lettering letters = wish.named() ? new Lettering(List.of(new Lettering.Written(wish.camera() + " " + CaptureAdvice.number(wish.frame(index)), Spot.TOP_RIGHT, 5, 55)), null, null)
                 : Lettering.NOTHING;
-        try (Picture converted = conversion.convert(picture, wish.draft() ? letters.withDraft() : letters)) {
+        boolean seenThrough = picture.hasAlpha();
+        try (Picture working = (seenThrough ? transparent : opaque).compose(picture, PictureReading.of(seenThrough ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
+                Picture converted = conversion.convert(working, wish.draft() ? letters.withDraft() : letters)) {
             for (long i = 0; i < wish.times(index); i++) {
                 write(converted);
             }
@@ -231,6 +239,8 @@ final class Recorder implements AutoCloseable {
             part.close();
         }
         conversion.close();
+        opaque.close();
+        transparent.close();
         lock.close();
     }
 }

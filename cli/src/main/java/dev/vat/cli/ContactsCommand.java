@@ -1,0 +1,83 @@
+package dev.vat.cli;
+
+import static dev.vat.cli.MakeCommand.parse;
+
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
+import dev.vat.core.run.Programme;
+import dev.vat.core.source.Location;
+import dev.vat.engine.picture.ContactSheet;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.run.Survey;
+import dev.vat.engine.source.SourceFinder;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "contacts", mixinStandardHelpOptions = true, description = "Writes a contact sheet: frames of a source, a project's reel or a movie, with their numbers.")
+final class ContactsCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "PATH", description = "A folder of frames, a movie, or a project for its reel.")
+    private Path path;
+
+    @Parameters(index = "1", paramLabel = "SHEET", description = "The file to write, a .png, .jpg or .pdf; it must not be there yet.")
+    private Path sheet;
+
+    @Option(names = "--grid", paramLabel = "NxM", defaultValue = "5x6", description = "How many frames across and down (${DEFAULT-VALUE}).")
+    private String grid;
+
+    @Option(names = "--width", paramLabel = "PIXELS", defaultValue = "1600", description = "Width of the sheet (${DEFAULT-VALUE}).")
+    private int width;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    ContactsCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Path file = sheet.toAbsolutePath().normalize();
+        if (Files.exists(file)) {
+            throw new CommandFailure(ExitCode.WRONG_USE, file + " is there already; nothing is written over it");
+        }
+        ContactSheet.Grid wanted = parse(grid, text -> ContactSheet.Grid.parse(text, width));
+        Path absolute = path.toAbsolutePath().normalize();
+        boolean reel = absolute.toString().endsWith(ProjectFile.EXTENSION);
+        Project project = reel ? ProjectFile.load(absolute) : found(absolute);
+        try (Viewer viewer = new Viewer(places)) {
+            Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            if (reel) {
+                Programme programme = Programme.of(project, survey.tables()).filter(p -> p.plan().count() > 0).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project's reel is empty"));
+                ContactSheet.ofReel(programme, wanted).write(viewer, file);
+            } else {
+                Source source = project.sources().getFirst();
+                ContactSheet.ofSource(source, survey.tables().get(source.id()), wanted).write(viewer, file);
+            }
+        }
+        output.event("contacts", "path", file.toString());
+        output.say("Written: " + file);
+        return ExitCode.PROVEN.code();
+    }
+
+    private static Project found(Path path) throws IOException {
+        List<Location> found = SourceFinder.find(path).locations().stream().filter(l -> !l.isSound()).toList();
+        if (found.size() != 1) {
+            throw new CommandFailure(found.isEmpty() ? ExitCode.FAILED : ExitCode.WRONG_USE, (found.isEmpty() ? "No frames and no movie in " : found.size() + " sources, where one was expected, in ") + path);
+        }
+        return Edits.bringIn(found, Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+    }
+}

@@ -1,0 +1,79 @@
+package dev.vat.cli;
+
+import static dev.vat.cli.MakeCommand.parse;
+
+import dev.vat.core.handover.Timeline;
+import dev.vat.core.project.Project;
+import dev.vat.core.run.Programme;
+import dev.vat.engine.handover.HandOverSet;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.project.ProjectFile;
+import dev.vat.engine.run.Survey;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "handover", mixinStandardHelpOptions = true,
+        description = "Puts together what leaves the house: films with receipts, sheets and timeline, a list in plain words, and a manifest that the recipient can hold it against.")
+final class HandOverCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0..*", arity = "1..*", paramLabel = "FILE", description = "Files made by Vat, with their receipts beside them.")
+    private List<Path> films;
+
+    @Option(names = "--to", paramLabel = "DIR", required = true, description = "The folder in which the set is made.")
+    private Path to;
+
+    @Option(names = "--name", paramLabel = "NAME", required = true, description = "What the set is called.")
+    private String name;
+
+    @Option(names = "--project", paramLabel = "PROJECT", description = "The project that the films were made of: its timeline goes along.")
+    private Path project;
+
+    @Option(names = "--comment", paramLabel = "WORDS", defaultValue = "", description = "Words for the recipient.")
+    private String comment;
+
+    @Option(names = "--zip", description = "As one ZIP file.")
+    private boolean zip;
+
+    @Option(names = "--no-sheets", description = "Without proof sheets and contact sheets.")
+    private boolean noSheets;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    HandOverCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        Timeline timeline = project == null ? null : timeline();
+        HandOverSet.Wish wish = parse(name, n -> new HandOverSet.Wish(n, to.toAbsolutePath().normalize(), films, timeline, comment, zip, !noSheets));
+        Path set = HandOverSet.make(places, wish, doing -> {
+            output.event("doing", "what", doing);
+            output.say(doing);
+        });
+        output.event("set", "path", set.toString());
+        output.say("Handed over: " + set);
+        output.say("Whoever gets it can hold it against its manifest: vat prove " + set.getFileName());
+        return ExitCode.PROVEN.code();
+    }
+
+    private Timeline timeline() throws IOException, InterruptedException {
+        Project loaded = ProjectFile.load(project.toAbsolutePath().normalize());
+        try (Viewer viewer = new Viewer(places)) {
+            Survey survey = Survey.of(loaded, viewer, (sequence, layer) -> Checking.check(viewer, sequence, true, layer, output));
+            Programme programme = Programme.of(loaded, survey.tables()).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project has no reel"));
+            return parse(loaded.name(), _ -> Timeline.of(programme));
+        }
+    }
+}

@@ -1,0 +1,157 @@
+package dev.vat.desktop.handover;
+
+import static dev.vat.desktop.look.Fields.field;
+
+import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.studio.Past;
+import dev.vat.desktop.studio.Studio;
+import dev.vat.engine.handover.HandOverSet;
+import dev.vat.engine.proof.ReceiptFile;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** What leaves the house together: which films, what goes with them, for whom; and what came of it. */
+public final class HandOverPage extends BorderPane {
+
+    private static final int MOST = 60;
+    private static final int WORDS_TALL = 3;
+
+    private final Studio studio;
+    private final Ask ask;
+    private final Map<Past.Line, CheckBox> films = new LinkedHashMap<>();
+    private final VBox list = new VBox(2);
+    private final TextField name = new TextField();
+    private final Button folder = Parts.button("set-folder", "", this::chooseFolder);
+    private final TextArea comment = new TextArea();
+    private final CheckBox timeline = new CheckBox();
+    private final CheckBox sheets = new CheckBox("Proof sheets and contact sheets");
+    private final CheckBox zip = new CheckBox("As one ZIP file");
+    private final Button make = Parts.button("set-make", "Put it together", this::make);
+    private final Label said = Parts.wrapped("", "note");
+    private final HBox after = Parts.row();
+    private Path to;
+
+    public HandOverPage(Studio studio, Ask ask, Runnable close) {
+        this.studio = studio;
+        this.ask = ask;
+        setId("hand-over");
+        getStyleClass().addAll("receipt", "hand-over");
+        Label title = new Label("Hand-over set");
+        title.getStyleClass().add("receipt-title");
+        title.setMinWidth(Region.USE_PREF_SIZE);
+        HBox head = new HBox(title, Parts.space(), Parts.button("set-check", "Check a set\u2026", this::check), Parts.button("close-hand-over", "Back to the picture", close));
+        head.getStyleClass().add("receipt-head");
+        name.setId("set-name");
+        name.setPrefColumnCount(16);
+        name.setText(studio.project().name());
+        comment.setId("set-comment");
+        comment.setPrefRowCount(WORDS_TALL);
+        comment.setWrapText(true);
+        comment.setPromptText("Words for whoever gets it");
+        timeline.setId("set-timeline");
+        timeline.setMnemonicParsing(false);
+        boolean reel = studio.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).isPresent();
+        timeline.setText(reel ? "Timeline of " + studio.programme().orElseThrow().reel().name() + ", as OpenTimelineIO and EDL" : "Timeline: there is no reel");
+        timeline.setSelected(reel);
+        timeline.setDisable(!reel);
+        sheets.setId("set-sheets");
+        sheets.setSelected(true);
+        zip.setId("set-zip");
+        said.setId("set-said");
+        folder.setMnemonicParsing(false);
+        list.setId("set-films");
+        Parts.present(after, false);
+        VBox fields = new VBox(8, field("Films", "Whole and unchanged since they were made; each goes with its receipt.", list), field("Name", "", name), field("Into", "", folder),
+                field("Words", "", comment), field("With", "The list of contents in plain words and the manifest (ASC Media Hash List) are always there. Places on this machine are not in it.",
+                        new VBox(4, timeline, sheets, zip)), field("", "", make), said, after);
+        fields.getStyleClass().add("hand-over-fields");
+        ScrollPane scroll = new ScrollPane(fields);
+        scroll.setFitToWidth(true);
+        setTop(head);
+        setCenter(scroll);
+        setFolder(null);
+        studio.past().load(this::show);
+    }
+
+    private void show(List<Past.Line> lines) {
+        List<Past.Line> there = lines.stream().filter(l -> l.there() && Files.exists(ReceiptFile.of(l.file()))).limit(MOST).toList();
+        String latest = there.isEmpty() ? "" : there.getFirst().entry().plan().run();
+        for (Past.Line line : there) {
+            CheckBox box = new CheckBox(line.file().getFileName() + "   " + line.entry().title() + ", " + line.entry().day());
+            box.setMnemonicParsing(false);
+            box.setId("set-film-" + films.size());
+            // Those that were made together last are what is handed over most of the time.
+            box.setSelected(line.entry().plan().run().equals(latest));
+            box.setOnAction(_ -> refresh());
+            films.put(line, box);
+            list.getChildren().add(box);
+        }
+        if (there.isEmpty()) {
+            list.getChildren().add(Parts.wrapped("Nothing was delivered on this machine yet. Whatever Vat makes and proves stands here.", "note"));
+        } else {
+            setFolder(there.getFirst().file().getParent());
+        }
+        refresh();
+    }
+
+    private List<Path> chosen() {
+        List<Path> chosen = new ArrayList<>();
+        films.forEach((line, box) -> {
+            if (box.isSelected()) {
+                chosen.add(line.file());
+            }
+        });
+        return chosen;
+    }
+
+    private void refresh() {
+        make.setDisable(to == null || chosen().isEmpty());
+    }
+
+    private void setFolder(Path path) {
+        to = path;
+        folder.setText(path == null ? "Choose a folder\u2026" : path.toString());
+        refresh();
+    }
+
+    private void chooseFolder() {
+        ask.folder("Where the set is made", to).ifPresent(this::setFolder);
+    }
+
+    private void make() {
+        try {
+            HandOverSet.Wish wish = new HandOverSet.Wish(name.getText(), to, chosen(), timeline.isSelected() ? studio.handOver().timeline().orElse(null) : null, comment.getText(), zip.isSelected(), sheets.isSelected());
+            make.setDisable(true);
+            Parts.present(after, false);
+            studio.handOver().makeSet(wish, said::setText, made -> {
+                refresh();
+                after.getChildren().setAll(Parts.button("set-reveal", "Show folder", () -> ask.reveal(made)), Parts.button("set-path", "Copy path", () -> Clips.copy(made.toString())),
+                        Parts.button("set-again", "Hold it against its manifest", () -> studio.handOver().checkSet(made, said::setText)));
+                Parts.present(after, true);
+            }, this::refresh);
+        } catch (IllegalArgumentException e) {
+            said.setText(e.getMessage() + ".");
+        }
+    }
+
+    /** Of whoever gets one. */
+    private void check() {
+        ask.folder("A set to hold against its manifest", to).ifPresent(set -> studio.handOver().checkSet(set, said::setText));
+    }
+}
