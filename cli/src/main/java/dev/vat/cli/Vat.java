@@ -14,7 +14,7 @@ import picocli.CommandLine.ParameterException;
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, ContactsCommand.class, HandOverCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class, TortureCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class, TortureCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -63,6 +63,18 @@ public final class Vat implements Runnable {
                 }
                 if (type == HandOverCommand.class) {
                     return type.cast(new HandOverCommand(output, places));
+                }
+                if (type == SplitCommand.class) {
+                    return type.cast(new SplitCommand(output, places));
+                }
+                if (type == JoinCommand.class) {
+                    return type.cast(new JoinCommand(output, places));
+                }
+                if (type == RewrapCommand.class) {
+                    return type.cast(new RewrapCommand(output, places));
+                }
+                if (type == RecoverCommand.class) {
+                    return type.cast(new RecoverCommand(output, places));
                 }
                 if (type == ViewsCommand.class) {
                     return type.cast(new ViewsCommand(output, places));

@@ -48,6 +48,10 @@ final class Demuxer implements AutoCloseable {
         }
     }
 
+    AVFormatContext context() {
+        return context;
+    }
+
     AVStream stream() {
         return stream;
     }

@@ -100,7 +100,7 @@ final class Muxer implements AutoCloseable {
         return this;
     }
 
-    private static String nameOf(Container container) {
+    static String nameOf(Container container) {
         return switch (container) {
             case MKV -> "matroska";
             case FRAMES -> throw new IllegalArgumentException("Numbered frames have no container");
@@ -115,7 +115,7 @@ final class Muxer implements AutoCloseable {
         Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), "Track");
         if (parameters.codec_id() == AV_CODEC_ID_HEVC && container.mayHaveIndexInFront()) {
             stream.codecpar().codec_tag(HVC1);
-        } else if (!keepsTag(parameters.codec_id(), from)) {
+        } else if (!keepsTag(parameters.codec_id(), container, from)) {
             stream.codecpar().codec_tag(0);
         }
         // Some muxers read the one, some the other.
@@ -124,9 +124,17 @@ final class Muxer implements AutoCloseable {
         return this;
     }
 
+    /** A track of which nothing is known but its parameters. */
+    Muxer track(AVCodecParameters parameters, PixelAspect pixelAspect) {
+        Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), "Track");
+        stream.codecpar().sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
+        stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
+        return this;
+    }
+
     /** MOV and MP4 share their tags, and ProRes profiles and Ut Video's kinds are told apart by nothing else. */
-    private boolean keepsTag(int codec, Container from) {
-        return container == from || container.mayHaveIndexInFront() && from.mayHaveIndexInFront() || codec == AV_CODEC_ID_PRORES
+    static boolean keepsTag(int codec, Container container, Container from) {
+        return container == from || from != null && container.mayHaveIndexInFront() && from.mayHaveIndexInFront() || codec == AV_CODEC_ID_PRORES
                 || codec == AV_CODEC_ID_UTVIDEO;
     }
 

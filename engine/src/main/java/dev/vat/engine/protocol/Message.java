@@ -22,6 +22,7 @@ import dev.vat.core.time.Rational;
 import dev.vat.core.trial.PairLikeness;
 import dev.vat.core.trial.Trial;
 import dev.vat.engine.feed.SceneNotice;
+import dev.vat.engine.repack.RepackOrder;
 import java.util.List;
 
 /**
@@ -61,6 +62,9 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Proved.class, name = "proved"),
     @JsonSubTypes.Type(value = Message.WriteSheet.class, name = "write-sheet"),
     @JsonSubTypes.Type(value = Message.SheetWritten.class, name = "sheet-written"),
+    @JsonSubTypes.Type(value = Message.Repack.class, name = "repack"),
+    @JsonSubTypes.Type(value = Message.Repacking.class, name = "repacking"),
+    @JsonSubTypes.Type(value = Message.Repacked.class, name = "repacked"),
     @JsonSubTypes.Type(value = Message.Try.class, name = "try"),
     @JsonSubTypes.Type(value = Message.Trying.class, name = "trying"),
     @JsonSubTypes.Type(value = Message.Tried.class, name = "tried"),
@@ -318,6 +322,15 @@ public sealed interface Message {
 
     /** @param paths of what was written */
     record SheetWritten(long id, List<String> paths) implements Message { }
+
+    /** Asks to do something with finished files without encoding anything. */
+    record Repack(long id, RepackOrder order) implements Message { }
+
+    /** @param doing in words */
+    record Repacking(long id, String doing) implements Message { }
+
+    /** @param paths of what was made @param said what there is to know of it */
+    record Repacked(long id, List<String> paths, List<String> said) implements Message { }
 
     /**
      * Asks to try the files of the plan in a run's home.

@@ -4,6 +4,7 @@ import dev.vat.engine.demo.DemoData;
 import dev.vat.engine.proof.ProofSheet;
 import dev.vat.engine.proof.Reproof;
 import dev.vat.engine.protocol.Message;
+import dev.vat.engine.repack.Repack;
 import dev.vat.engine.standin.StandInRender;
 import dev.vat.engine.worker.WorkerDuty;
 import dev.vat.scene.Shot;
@@ -37,6 +38,10 @@ public final class RunWorker implements WorkerDuty {
             case Message.Prove prove -> start(prove.id(), () -> events.accept(
                     new Message.Proved(prove.id(), Reproof.of(Path.of(prove.file())).reasons())));
             case Message.WriteSheet sheet -> start(sheet.id(), () -> events.accept(new Message.SheetWritten(sheet.id(), ProofSheet.write(Path.of(sheet.file())).stream().map(Path::toString).toList())));
+            case Message.Repack repack -> start(repack.id(), () -> {
+                Repack.Result result = Repack.of(repack.order(), doing -> events.accept(new Message.Repacking(repack.id(), doing)));
+                events.accept(new Message.Repacked(repack.id(), result.files().stream().map(Path::toString).toList(), result.said()));
+            });
             case Message.JoinDone done -> start(done.id(), () -> events.accept(new Message.JoinedDone(done.id(),
                     WhatIsDone.join(RunHome.at(Path.of(done.home())), done.target(), Path.of(done.folder())).toString())));
             case Message.DrawDemo demo -> start(demo.id(), () -> DemoData.in(Path.of(demo.folder())).write(

@@ -1,0 +1,38 @@
+package dev.vat.cli;
+
+import dev.vat.engine.place.Places;
+import dev.vat.engine.repack.RepackOrder;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "join", mixinStandardHelpOptions = true,
+        description = "Joins parts of a film without encoding them anew. What parts share or lack is found by their pictures, a broken one is cut at its last whole frame.")
+final class JoinCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0..*", arity = "2..*", paramLabel = "FILE", description = "The parts, in their order.")
+    private List<Path> files;
+
+    @Option(names = "--to", paramLabel = "FILE", required = true, description = "The new file; its ending says the container.")
+    private Path to;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    JoinCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        return Repacking.run(places, output, new RepackOrder.Join(files.stream().map(Repacking::absolute).toList(), Repacking.absolute(to)));
+    }
+}

@@ -1,0 +1,51 @@
+package dev.vat.cli;
+
+import static dev.vat.cli.MakeCommand.parse;
+
+import dev.vat.core.time.Rational;
+import dev.vat.engine.place.Places;
+import dev.vat.engine.repack.RepackOrder;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "split", mixinStandardHelpOptions = true, description = "Splits a movie into pieces without encoding it anew: where frames stand alone.")
+final class SplitCommand implements Callable<Integer> {
+
+    private final Output output;
+    private final Places places;
+
+    @Parameters(index = "0", paramLabel = "FILE", description = "A movie.")
+    private Path file;
+
+    @Option(names = "--every", paramLabel = "SECONDS", description = "How long each piece is.")
+    private String every;
+
+    @Option(names = "--at", paramLabel = "FRAME", split = ",", description = "Frames with which pieces begin, counted from 0.")
+    private List<Long> marks = new ArrayList<>();
+
+    @Option(names = "--to", paramLabel = "DIR", description = "Where the pieces go; beside the file if not said.")
+    private Path to;
+
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
+    SplitCommand(Output output, Places places) {
+        this.output = output;
+        this.places = places;
+    }
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+        if ((every == null) == marks.isEmpty()) {
+            throw new CommandFailure(ExitCode.WRONG_USE, "Say either how long pieces are (--every) or where they begin (--at)");
+        }
+        Path folder = to == null ? file.toAbsolutePath().normalize().getParent() : to;
+        return Repacking.run(places, output, new RepackOrder.Split(Repacking.absolute(file), Repacking.absolute(folder), every == null ? null : parse(every, Rational::parse), marks));
+    }
+}

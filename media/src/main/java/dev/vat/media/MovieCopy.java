@@ -1,0 +1,416 @@
+package dev.vat.media;
+
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_AV1;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_H264;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PRORES;
+import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_free;
+import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_init;
+import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_list_parse_str;
+import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_receive_packet;
+import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_send_packet;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
+import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
+import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
+import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
+
+import dev.vat.core.delivery.Container;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.repack.CutPlaces;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.core.time.Timecode;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.zip.CRC32C;
+import org.bytedeco.ffmpeg.avcodec.AVBSFContext;
+import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+
+/**
+ * Copies the packets of movie files into a new one, which is then read again: nothing is decoded or encoded, and every packet is the one
+ * it was, unless tags inside of them were to change.
+ */
+public final class MovieCopy {
+
+    /** A stretch of a file. @param frames in the order of showing, from 0; null for all */
+    public record Piece(Path file, FrameRange frames) { }
+
+    /** Tags of colours as code points of ITU-T H.273. */
+    public record Colour(int primaries, int transfer, int matrix, boolean full) { }
+
+    /**
+     * What is to come of it.
+     *
+     * @param pixelAspect to be stated, or null for what was
+     * @param colour to be stated, or null for what was
+     * @param sound whose first track goes along in place of the files' own; null for those
+     * @param silent whether no sound goes along
+     */
+    public record Target(Path file, Container container, PixelAspect pixelAspect, Colour colour, Path sound, boolean silent) { }
+
+    /** @param frames pictures in the new file @param notes what somebody should know of it, in words */
+    public record Result(long frames, List<String> notes) { }
+
+    private static final int CORRUPT = 2;
+
+    private final List<Piece> pieces;
+    private final Target target;
+    private final List<String> notes = new ArrayList<>();
+    private final CRC32C given = new CRC32C();
+    private OutputTracks out;
+    private AVBSFContext tagger;
+    private long written;
+
+    private MovieCopy(List<Piece> pieces, Target target) {
+        this.pieces = pieces;
+        this.target = target;
+    }
+
+    /** Where a file's pictures can be cut. @throws MediaException if it can't be read */
+    public static CutPlaces places(Path file) {
+        try (Demuxer demuxer = new Demuxer(file)) {
+            return CutPlaces.of(coded(demuxer));
+        }
+    }
+
+    /** Frames a second that a file states. */
+    public static Rate rate(Path file) {
+        try (MovieFrames frames = new MovieFrames(file)) {
+            return frames.rate();
+        }
+    }
+
+    static List<CutPlaces.Coded> coded(Demuxer demuxer) {
+        List<CutPlaces.Coded> coded = new ArrayList<>();
+        while (demuxer.next(packet -> coded.add(new CutPlaces.Coded(time(packet, coded.size()), (packet.flags() & Av.PACKET_KEY) != 0)))) {
+            // each is written down above
+        }
+        return coded;
+    }
+
+    private static long time(AVPacket packet, long index) {
+        return packet.pts() != AV_NOPTS_VALUE ? packet.pts() : packet.dts() != AV_NOPTS_VALUE ? packet.dts() : index;
+    }
+
+    /**
+     * Writes a file, which must not exist under a final name: it is whole only when this returns.
+     *
+     * @throws MediaException in words, if a file can't be read, the container can't hold it, or the pieces don't go together
+     */
+    public static Result copy(List<Piece> pieces, Target target) {
+        MovieCopy copy = new MovieCopy(List.copyOf(pieces), target);
+        try {
+            return copy.run();
+        } finally {
+            copy.close();
+        }
+    }
+
+    private Result run() {
+        Rational offset = Rational.ZERO;
+        AVCodecParameters first = null;
+        try (Demuxer head = new Demuxer(pieces.getFirst().file)) {
+            first = new AVCodecParameters();
+            Av.check(avcodec_parameters_copy(first, head.stream().codecpar()), "Track");
+            for (Piece piece : pieces) {
+                offset = offset.plus(piece(piece, first, offset));
+            }
+        }
+        if (target.sound != null) {
+            sound();
+        }
+        out.finish();
+        requireSame();
+        return new Result(written, notes);
+    }
+
+    // ---- pictures
+
+    /** @return how long the piece is, in seconds */
+    private Rational piece(Piece piece, AVCodecParameters first, Rational offset) {
+        List<CutPlaces.Coded> coded;
+        Rational base;
+        Rational mean;
+        try (Demuxer demuxer = new Demuxer(piece.file)) {
+            requireAlike(first, demuxer.stream().codecpar(), piece.file);
+            coded = coded(demuxer);
+            base = Av.rational(demuxer.stream().time_base());
+            Rational perSecond = Av.rational(demuxer.stream().avg_frame_rate());
+            mean = perSecond.signum() > 0 ? perSecond.inverse() : base;
+        }
+        if (coded.isEmpty()) {
+            throw new MediaException(piece.file.getFileName() + " holds no frame", 0);
+        }
+        int[] shown = CutPlaces.order(coded);
+        FrameRange frames = piece.frames == null ? FrameRange.of(0, coded.size() - 1) : piece.frames;
+        requireCuttable(CutPlaces.of(coded), frames, piece.file);
+        boolean[] kept = new boolean[coded.size()];
+        for (long frame = frames.first(); frame <= frames.last(); frame++) {
+            kept[shown[(int) frame]] = true;
+        }
+        long from = coded.get(shown[(int) frames.first()]).time();
+        boolean whole = frames.last() == coded.size() - 1;
+        Rational end = whole ? base.times(coded.get(shown[(int) frames.last()]).time()).plus(mean) : base.times(coded.get(shown[(int) frames.last() + 1]).time());
+        Rational length = end.minus(base.times(from));
+        packets(piece.file, kept, base.times(from), end, offset, frames);
+        return length;
+    }
+
+    private static void requireCuttable(CutPlaces places, FrameRange frames, Path file) {
+        if (frames.last() >= places.count()) {
+            throw new MediaException(file.getFileName() + " has " + places.count() + " frames, not " + (frames.last() + 1), 0);
+        }
+        if (!places.canStart((int) frames.first())) {
+            throw new MediaException(file.getFileName() + ": frame " + frames.first() + " doesn't stand alone, so that nothing can begin with it; frame " + places.startAtOrBefore((int) frames.first()) + " does", 0);
+        }
+        if (!places.canEnd((int) frames.last() + 1)) {
+            throw new MediaException(file.getFileName() + ": frames up to " + frames.last() + " lean on later ones; it can end with frame " + (places.endAtOrAfter((int) frames.last() + 1) - 1), 0);
+        }
+    }
+
+    private static void requireAlike(AVCodecParameters a, AVCodecParameters b, Path file) {
+        String why = a.codec_id() != b.codec_id() ? "is " + name(b) + " where the first is " + name(a) : a.width() != b.width() || a.height() != b.height()
+                ? "is " + b.width() + "x" + b.height() + " where the first is " + a.width() + "x" + a.height() : a.format() != b.format() ? "has other samples than the first" : !sameHead(a, b)
+                ? "was encoded with other settings than the first, which stand at the head of a file but once" : null;
+        if (why != null) {
+            throw new MediaException(file.getFileName() + " " + why + ": they go together only by encoding them anew, as items of one reel", 0);
+        }
+    }
+
+    private static boolean sameHead(AVCodecParameters a, AVCodecParameters b) {
+        if (a.extradata_size() != b.extradata_size()) {
+            return false;
+        }
+        for (int i = 0; i < a.extradata_size(); i++) {
+            if (a.extradata().get(i) != b.extradata().get(i)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static String name(AVCodecParameters track) {
+        return Av.string(avcodec_get_name(track.codec_id()), "unknown");
+    }
+
+    /** @param from and {@code end}: in seconds of the file */
+    private void packets(Path file, boolean[] kept, Rational from, Rational end, Rational offset, FrameRange frames) {
+        AVPacket packet = av_packet_alloc();
+        try (Demuxer demuxer = new Demuxer(file)) {
+            AVFormatContext in = demuxer.context();
+            if (out == null) {
+                start(demuxer, frames);
+            }
+            Map<Integer, Long> lastSound = new HashMap<>();
+            int index = 0;
+            while (true) {
+                int result = av_read_frame(in, packet);
+                if (result == Av.EOF) {
+                    break;
+                }
+                Av.check(result, "Reading " + file.getFileName());
+                try {
+                    AVStream stream = in.streams(packet.stream_index());
+                    if (packet.stream_index() == demuxer.stream().index()) {
+                        if (kept[index]) {
+                            requireWhole(packet, file);
+                            given(packet);
+                            long time = time(packet, index);
+                            packet.pts(time);
+                            shift(packet, stream.time_base(), from, offset);
+                            picture(packet, stream.time_base());
+                        }
+                        index++;
+                    } else if (!target.silent && target.sound == null && out.hasSound(packet.stream_index())) {
+                        Rational at = Av.rational(stream.time_base()).times(time(packet, 0));
+                        if (at.compareTo(from) >= 0 && at.compareTo(end) < 0) {
+                            shift(packet, stream.time_base(), from, offset);
+                            out.sound(packet, stream.time_base(), packet.stream_index());
+                        }
+                    }
+                } finally {
+                    av_packet_unref(packet);
+                }
+            }
+        } finally {
+            av_packet_free(packet);
+        }
+    }
+
+    private static void requireWhole(AVPacket packet, Path file) {
+        if ((packet.flags() & CORRUPT) != 0) {
+            throw new MediaException(file.getFileName() + " ends within a frame: recover it first", 0);
+        }
+    }
+
+    private void given(AVPacket packet) {
+        byte[] bytes = new byte[packet.size()];
+        packet.data().get(bytes);
+        given.update(bytes);
+    }
+
+    private static void shift(AVPacket packet, AVRational base, Rational from, Rational offset) {
+        long by = offset.minus(from).dividedBy(Av.rational(base)).round();
+        packet.pts(packet.pts() == AV_NOPTS_VALUE ? AV_NOPTS_VALUE : packet.pts() + by);
+        packet.dts(packet.dts() == AV_NOPTS_VALUE ? AV_NOPTS_VALUE : packet.dts() + by);
+    }
+
+    private void picture(AVPacket packet, AVRational base) {
+        written++;
+        if (tagger == null) {
+            out.picture(packet, base);
+            return;
+        }
+        Av.check(av_bsf_send_packet(tagger, packet), "Changing tags");
+        while (av_bsf_receive_packet(tagger, packet) >= 0) {
+            out.picture(packet, base);
+            av_packet_unref(packet);
+        }
+    }
+
+    private void start(Demuxer demuxer, FrameRange frames) {
+        AVStream stream = demuxer.stream();
+        Repacking.requireLegal(target.container, demuxer, target.sound == null && !target.silent);
+        String tags = tags(stream.codecpar());
+        if (tags != null) {
+            tagger = new AVBSFContext(null);
+            Av.check(av_bsf_list_parse_str(tags, tagger), "Changing tags by " + tags);
+            Av.check(avcodec_parameters_copy(tagger.par_in(), stream.codecpar()), "Track");
+            tagger.time_base_in(stream.time_base());
+            Av.check(av_bsf_init(tagger), "Changing tags");
+        }
+        out = new OutputTracks(target.file, target.container);
+        AVStream made = out.picture(stream, tagger == null ? stream.codecpar() : tagger.par_out());
+        if (target.pixelAspect != null) {
+            made.sample_aspect_ratio(Av.fraction(target.pixelAspect.ratio()));
+            made.codecpar().sample_aspect_ratio(Av.fraction(target.pixelAspect.ratio()));
+        }
+        if (target.colour != null) {
+            made.codecpar().color_primaries(target.colour.primaries).color_trc(target.colour.transfer).color_space(target.colour.matrix).color_range(target.colour.full ? 2 : 1);
+        }
+        AVFormatContext in = demuxer.context();
+        if (target.sound == null && !target.silent) {
+            for (int i = 0; i < in.nb_streams(); i++) {
+                if (in.streams(i).codecpar().codec_type() == AVMEDIA_TYPE_AUDIO) {
+                    out.sound(in.streams(i));
+                }
+            }
+        } else if (target.sound != null) {
+            out.soundOf(target.sound);
+        }
+        if (target.container.carriesTimecode()) {
+            demuxer.metadata("timecode").flatMap(label -> later(label, stream, frames.first())).ifPresent(out::timecode);
+        }
+        out.start();
+    }
+
+    private static Optional<String> later(String label, AVStream stream, long frames) {
+        try {
+            Rate rate = new Rate(Av.rational(stream.avg_frame_rate())).toNanosecond();
+            return Optional.of(Timecode.parse(label, rate).plusFrames(frames).toString());
+        } catch (IllegalArgumentException _) {
+            return Optional.empty();
+        }
+    }
+
+    /** The filter that writes tags into packets, or null if none has to be. @throws MediaException where neither they nor the container has a place for them */
+    private String tags(AVCodecParameters track) {
+        if (target.pixelAspect == null && target.colour == null) {
+            return null;
+        }
+        List<String> wanted = new ArrayList<>();
+        String filter = switch (track.codec_id()) {
+            case AV_CODEC_ID_H264, AV_CODEC_ID_HEVC -> {
+                if (target.pixelAspect != null) {
+                    wanted.add("sample_aspect_ratio=" + target.pixelAspect.ratio().numerator() + "/" + target.pixelAspect.ratio().denominator());
+                }
+                if (target.colour != null) {
+                    wanted.add("colour_primaries=" + target.colour.primaries + ":transfer_characteristics=" + target.colour.transfer + ":matrix_coefficients=" + target.colour.matrix + ":video_full_range_flag="
+                            + (target.colour.full ? 1 : 0));
+                }
+                yield track.codec_id() == AV_CODEC_ID_H264 ? "h264_metadata" : "hevc_metadata";
+            }
+            case AV_CODEC_ID_PRORES -> {
+                if (target.colour != null) {
+                    wanted.add("color_primaries=" + target.colour.primaries + ":color_trc=" + target.colour.transfer + ":colorspace=" + target.colour.matrix);
+                }
+                yield "prores_metadata";
+            }
+            case AV_CODEC_ID_AV1 -> {
+                if (target.colour != null) {
+                    wanted.add("color_primaries=" + target.colour.primaries + ":transfer_characteristics=" + target.colour.transfer + ":matrix_coefficients=" + target.colour.matrix + ":color_range="
+                            + (target.colour.full ? "pc" : "tv"));
+                }
+                yield "av1_metadata";
+            }
+            default -> null;
+        };
+        if (target.pixelAspect != null && !target.container.statesPixelAspect() || target.colour != null && !target.container.statesColour() && wanted.isEmpty()) {
+            throw new MediaException(target.container.title() + " has no place for " + (target.pixelAspect != null ? "the shape of pixels" : "tags of colours") + ": take MOV or MKV", 0);
+        }
+        if (wanted.isEmpty()) {
+            notes.add("The tags stand in the container alone: packets of " + name(track) + " have no place for them, or are left as they are");
+            return null;
+        }
+        notes.add("Tags were changed inside the packets too: their pictures are the same, their bytes are not");
+        return filter + "=" + String.join(":", wanted);
+    }
+
+    // ---- sound of another file
+
+    private void sound() {
+        AVPacket packet = av_packet_alloc();
+        try (SoundPackets sound = new SoundPackets(target.sound)) {
+            while (sound.next(packet)) {
+                out.sound(packet, sound.timeBase(), OutputTracks.OTHER);
+                av_packet_unref(packet);
+            }
+        } finally {
+            av_packet_free(packet);
+        }
+    }
+
+    /** Every packet of the new file is the one that was given. */
+    private void requireSame() {
+        if (tagger != null) {
+            return;
+        }
+        CRC32C found = new CRC32C();
+        long[] count = {0};
+        try (Demuxer demuxer = new Demuxer(target.file)) {
+            while (demuxer.next(packet -> {
+                byte[] bytes = new byte[packet.size()];
+                packet.data().get(bytes);
+                found.update(bytes);
+                count[0]++;
+            })) {
+                // all is counted above
+            }
+        }
+        if (count[0] != written || found.getValue() != given.getValue()) {
+            throw new MediaException(target.file.getFileName() + " was read again and holds other packets than were written into it", 0);
+        }
+    }
+
+    private void close() {
+        if (out != null) {
+            out.close();
+        }
+        if (tagger != null) {
+            av_bsf_free(tagger);
+        }
+    }
+}
