@@ -51,6 +51,11 @@ public enum FileKind {
         return Arrays.stream(KINDS).filter(k -> !k.isMovie()).flatMap(k -> k.extensions.stream()).toList();
     }
 
+    /** What names of movies end in, without the dot. */
+    public static List<String> movieExtensions() {
+        return MOVIE.extensions;
+    }
+
     /** By the first bytes; TGA has no mark of its own and is never found this way. */
     public static Optional<FileKind> ofContent(byte[] data) {
         if (startsWith(data, 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n')) {

@@ -32,6 +32,8 @@ public final class HistoryPage extends BorderPane {
 
         void watch(Past.Line line);
 
+        void repack(Past.Line line);
+
         void close();
     }
 
@@ -131,6 +133,9 @@ public final class HistoryPage extends BorderPane {
         boolean receipt = Files.exists(ReceiptFile.of(line.file()));
         if (line.there()) {
             add("history-watch", "Watch", () -> window.watch(line));
+            if (Files.isRegularFile(line.file())) {
+                add("history-repack", "Split, re-wrap\u2026", () -> window.repack(line));
+            }
         }
         if (receipt) {
             add("history-receipt", "Receipt", () -> window.receipt(ReceiptFile.of(line.file())));

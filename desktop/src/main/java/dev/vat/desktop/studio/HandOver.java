@@ -15,6 +15,9 @@ import dev.vat.engine.handover.SetCheck;
 import dev.vat.engine.picture.ContactSheet;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.repack.RepackOrder;
+import dev.vat.engine.worker.Task;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -108,6 +111,30 @@ public final class HandOver {
             }
             String told = words;
             ui.execute(() -> said.accept(told));
+        });
+    }
+
+    /** Has something done with finished movies. @param said told in words what goes on, and in the end what came of it, line by line @param made told of the new files @param failed told if there are none */
+    public void repack(RepackOrder order, Consumer<String> said, Consumer<List<Path>> made, Runnable failed) {
+        background.execute(() -> {
+            try {
+                Message.Repacked done = (Message.Repacked) Task.ask(places, new Message.Repack(1, order), message -> {
+                    if (message instanceof Message.Repacking(long _, String doing)) {
+                        ui.execute(() -> said.accept(Character.toUpperCase(doing.charAt(0)) + doing.substring(1) + "\u2026"));
+                    }
+                }, Message.Repacked.class::isInstance);
+                ui.execute(() -> {
+                    said.accept(String.join("\n", done.said()));
+                    made.accept(done.paths().stream().map(Path::of).toList());
+                });
+            } catch (IOException e) {
+                ui.execute(() -> {
+                    said.accept("Nothing was written: " + e.getMessage() + ".");
+                    failed.run();
+                });
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+            }
         });
     }
 

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.handover.HandOverPage;
+import dev.vat.desktop.handover.RepackPage;
 import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.past.HistoryPage;
 import dev.vat.desktop.preview.StoryPage;
@@ -118,11 +119,25 @@ final class Documents {
         show(new HandOverPage(studio, ask, () -> show(null)));
     }
 
+    /** Movies split, joined, wrapped anew and recovered. @param file to begin with, or null */
+    void repack(Path file) {
+        RepackPage page = new RepackPage(studio, ask, () -> show(null));
+        if (file != null) {
+            page.add(file);
+        }
+        show(page);
+    }
+
     void history() {
         show(new HistoryPage(studio.past(), ask, new HistoryPage.Window() {
             @Override
             public void receipt(Path file) {
                 Documents.this.receipt(file, true);
+            }
+
+            @Override
+            public void repack(Past.Line line) {
+                Documents.this.repack(line.file());
             }
 
             @Override

@@ -218,6 +218,7 @@ public final class Shell extends StackPane {
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
                 .add("still", "Make a still of this frame", control(KeyCode.K), this::hasPicture, () -> looked.keepStill(player.strip(), player.place()))
                 .add("hand-over-set", "Put a hand-over set together: films, sheets, timeline, manifest", null, () -> documents.handOver())
+                .add("repack", "Split, join, re-wrap or recover movies", null, () -> documents.repack(null))
                 .add("contacts", "Write a contact sheet of what is shown", null, () -> looked.strip().isPresent(), this::contacts)
                 .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
                 .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> studio.scenes().standIn().isEmpty(), () -> studio.scenes().startStandIn())

@@ -98,6 +98,9 @@ public final class Repack {
         doing.accept("looking where " + file.getFileName() + " can be cut");
         CutPlaces places = MovieCopy.places(file);
         Pieces pieces = order.seconds() == null ? Pieces.at(order.marks(), places) : Pieces.every(Math.max(1, order.seconds().times(MovieCopy.rate(file).perSecond()).round()), places);
+        if (pieces.ranges().size() == 1) {
+            throw new IOException(file.getFileName() + " can't be split there: " + (pieces.moved().isEmpty() ? "it is no longer than one piece" : "no frame before but the first stands alone"));
+        }
         String name = file.getFileName().toString();
         int dot = name.lastIndexOf('.');
         List<Path> targets = new ArrayList<>();
