@@ -39,6 +39,7 @@ import java.util.function.Consumer;
  * @param clean whether nothing is written into its pictures, whatever the reel has
  * @param draft whether it is made at half size, with a mark in name and picture
  * @param accepted ids of findings that stand in the way and were said yes to all the same
+ * @param pass the pass of a shot that it shows by itself, or null for the whole picture
  * @param cropToGrid whether an odd size loses its last column or row, so that it falls on the chroma grid
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -47,7 +48,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
                           Effort effort, Rational group, Long firstNumber,
                           @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
                           BurnIn burnIn, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean clean,
-                          @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted,
+                          @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted, String pass,
                           @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Deliverable {
@@ -58,7 +59,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, Ground.BLACK, null, null, null, null, false, false, null, false, false, Set.of(), Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, Ground.BLACK, null, null, null, null, false, false, null, false, false, Set.of(), null, Map.of());
     }
 
     private static final long MOST_NUMBER = 999_999_999;
@@ -87,6 +88,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         private boolean clean;
         private boolean draft;
         private Set<String> accepted;
+        private String pass;
     }
 
     private Deliverable with(Consumer<Draft> change) {
@@ -112,9 +114,15 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         d.clean = clean;
         d.draft = draft;
         d.accepted = accepted;
+        d.pass = pass;
         change.accept(d);
         return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.loudness, d.colour, d.look, d.flatten, d.loops, d.effort, d.group,
-                d.firstNumber, d.matte, d.cropToGrid, d.burnIn, d.clean, d.draft, d.accepted, extra);
+                d.firstNumber, d.matte, d.cropToGrid, d.burnIn, d.clean, d.draft, d.accepted, d.pass, extra);
+    }
+
+    /** @param other null for the whole picture */
+    public Deliverable withPass(String other) {
+        return with(d -> d.pass = other);
     }
 
     public Deliverable withId(String other) {
@@ -320,7 +328,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** What becomes of the reel's pictures. @param frame of the file */
     public Treatment treatment(Frame frame) {
         return new Treatment(frame.placement(), settings().colourFor(frame.size()), flatten, look, Treatment.Content.PICTURE,
-                settings().framing().scanInUse(), draft);
+                settings().framing().scanInUse(), draft).withPass(pass);
     }
 
     /** What is written into its pictures besides what items have of their own: empty where they are to be clean. @param ofReel the reel's burn-in, or null */
@@ -331,7 +339,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** Heading in plain words. */
     @JsonIgnore
     public String title() {
-        return Catalogue.find(target).map(Target::title).orElse(target) + number().map(n -> " " + n).orElse("");
+        return Catalogue.find(target).map(Target::title).orElse(target) + (pass == null ? number().map(n -> " " + n).orElse("") : ", " + pass);
     }
 
     /** The number behind the target's id where it stands in a project more than once. */

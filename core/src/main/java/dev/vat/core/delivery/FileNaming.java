@@ -64,7 +64,7 @@ public final class FileNaming {
         values.put("rate", context.rate() == null ? "rate" : context.rate().label());
         String name = FIELD.matcher(pattern).replaceAll(m -> Matcher.quoteReplacement(values.get(m.group(1))));
         String extension = deliverable.settings().container().extension();
-        return shorten(legal(name + (deliverable.draft() ? "_draft" : ""))) + (extension.isEmpty() ? "" : "." + extension);
+        return shorten(legal(name + (deliverable.pass() == null ? "" : "_" + deliverable.pass()) + (deliverable.draft() ? "_draft" : ""))) + (extension.isEmpty() ? "" : "." + extension);
     }
 
     private static String legal(String name) {

@@ -14,10 +14,15 @@ import dev.vat.core.picture.Size;
  * @param content what of them goes into the file
  * @param draft whether a mark says that it is one
  * @param scan whether two of them are woven into one frame
+ * @param pass the pass of a shot that the file shows by itself, or null for the whole picture
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Treatment(Placement placement, ColourCoding colour, Ground ground, Look look, Content content, Scan scan,
-                        @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft) {
+                        @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, String pass) {
+
+    public Treatment(Placement placement, ColourCoding colour, Ground ground, Look look, Content content, Scan scan, boolean draft) {
+        this(placement, colour, ground, look, content, scan, draft, null);
+    }
 
     /** Which of a picture's channels a file is made of. */
     public enum Content {
@@ -33,24 +38,29 @@ public record Treatment(Placement placement, ColourCoding colour, Ground ground,
     }
 
     public Treatment withPlacement(Placement other) {
-        return new Treatment(other, colour, ground, look, content, scan, draft);
+        return new Treatment(other, colour, ground, look, content, scan, draft, pass);
     }
 
     public Treatment withColour(ColourCoding other) {
-        return new Treatment(placement, other, ground, look, content, scan, draft);
+        return new Treatment(placement, other, ground, look, content, scan, draft, pass);
     }
 
     public Treatment withGround(Ground other) {
-        return new Treatment(placement, colour, other, look, content, scan, draft);
+        return new Treatment(placement, colour, other, look, content, scan, draft, pass);
     }
 
     public Treatment withLook(Look other) {
-        return new Treatment(placement, colour, ground, other, content, scan, draft);
+        return new Treatment(placement, colour, ground, other, content, scan, draft, pass);
+    }
+
+    /** @param other null for the whole picture */
+    public Treatment withPass(String other) {
+        return new Treatment(placement, colour, ground, look, content, scan, draft, other);
     }
 
     /** The same for the matte beside a picture: colours, looks and grounds mean nothing to it. */
     public Treatment asMatte() {
-        return new Treatment(placement, colour, Ground.BLACK, null, Content.MATTE, scan, draft);
+        return new Treatment(placement, colour, Ground.BLACK, null, Content.MATTE, scan, draft, pass);
     }
 
     @JsonIgnore

@@ -69,6 +69,7 @@ final class DeliveryRules {
             legal(programme, deliverable, found);
             programme.shape().ifPresent(shape -> size(deliverable, shape, found));
             PictureRules.check(programme, deliverable, observed, found);
+            PassRules.check(programme, deliverable, found);
             BurnInRules.check(project, programme, deliverable, observed, found);
             whole(programme, deliverable, found);
             fileSize(programme, deliverable, sound, found);

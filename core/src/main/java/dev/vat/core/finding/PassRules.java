@@ -1,9 +1,11 @@
 package dev.vat.core.finding;
 
+import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.pass.Operation;
 import dev.vat.core.pass.Pass;
 import dev.vat.core.pass.PassMix;
 import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.Programme;
@@ -22,6 +24,22 @@ final class PassRules {
                 Programme.Entry main = programme.entry(span.item()).orElseThrow();
                 check(programme, span, mix, main, found);
             }
+        }
+    }
+
+    /** A pass that goes out by itself has to be there all along. */
+    static void check(Programme programme, Deliverable deliverable, List<Finding> found) {
+        String pass = deliverable.pass();
+        if (pass == null) {
+            return;
+        }
+        boolean there = programme.plan().spans().stream().allMatch(s -> {
+            PassMix mix = programme.plan().part(s.item()).item().passes();
+            return mix != null && mix.on().passes().stream().anyMatch(p -> p.name().equals(pass));
+        });
+        if (!there) {
+            found.add(Finding.of("pass-gone", Severity.BLOCKER, deliverable.title() + ": not every item of the reel is put together from passes of which one that is on is called " + pass + ".").aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply("The whole picture", Edits.follow(deliverable.id(), d -> d.withPass(null)))));
         }
     }
 

@@ -263,6 +263,14 @@ public final class Edits {
         });
     }
 
+    /** A pass of the reel's shots as a file of its own, like the first one that is made. @param pass as it is called in the reel */
+    public static Edit addPassFile(String pass) {
+        return new Edit("a file of " + pass, project -> {
+            Deliverable like = project.deliverablesOn().isEmpty() ? Deliverable.of(Catalogue.target("edit-prores-hq")) : project.deliverablesOn().getFirst();
+            return withColumn(project, project.deliverables().size(), like.withPass(pass).withId(isTaken(project, like.target()) ? freshColumn(project, like.target()) : like.target()));
+        });
+    }
+
     private static String freshColumn(Project project, String target) {
         int number = 2;
         while (isTaken(project, target + "-" + number)) {

@@ -21,6 +21,7 @@ import dev.vat.core.time.Rate;
 import java.nio.file.Path;
 import java.util.Collections;
 import java.util.EnumSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -302,6 +303,17 @@ public record RunPlan(int version, String run, String made, String vat, String l
     public RunPlan withFiles(List<RunFile> others) {
         return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, folder,
                 typeface, sound, others, remade);
+    }
+
+    /** The pictures of each frame that its files are made of. */
+    @JsonIgnore
+    public Set<PictureKind> pictureKinds() {
+        return files.stream().map(this::pictureFor).collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    /** The pictures that a file is made of. */
+    public PictureKind pictureFor(RunFile file) {
+        return new PictureKind(workingFor(file), file.treatment().pass());
     }
 
     /** The kinds of working pictures that its files are made of. */

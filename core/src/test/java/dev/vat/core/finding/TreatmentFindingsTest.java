@@ -95,7 +95,7 @@ class TreatmentFindingsTest {
         assertThat(find("archive-ffv1", 25, avi)).extracting(Finding::id).doesNotContain("colour-illegal");
         Finding lost = one(find("edit-prores-hq", 25, Edits.follow("edit-prores-hq", d -> d.withColour(ColourCoding.PQ)),
                 Edits.follow("edit-prores-hq", d -> new Deliverable(d.id(), d.target(), false, "v210", Container.AVI, null, null, null, null, d.colour(), null, null, null, null, null, null,
-                        false, false, null, false, false, null, Map.of()))), "colour-illegal");
+                        false, false, null, false, false, null, null, Map.of()))), "colour-illegal");
         assertThat(lost.text()).contains("has the usual colours of its size only, not HDR PQ");
         assertThat(mended(lost, 0).deliverables().getFirst().colour()).isNull();
         assertThat(one(find("hdr-pq", 25), "nothing-above-white").severity()).isEqualTo(Severity.NOTE);

@@ -9,6 +9,7 @@ import dev.vat.core.pass.Pass;
 import dev.vat.core.pass.PassMix;
 import dev.vat.core.pass.PassWords;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.ShotPasses;
 import dev.vat.core.project.Source;
@@ -98,7 +99,7 @@ final class PassPane extends VBox {
         HBox row = Parts.row(on, operation, named("gain", text("pass-gain-" + index, pass.gainInUse().toDecimal(3), 3, typed -> mix(now.with(index, p -> p.withGain(Rational.parse(typed)))))),
                 named("stops", text("pass-exposure-" + index, pass.exposureInUse().toDecimal(2), 3, typed -> mix(now.with(index, p -> p.withExposure(Rational.parse(typed)))))),
                 named("tint", text("pass-tint-" + index, pass.tint() == null ? "" : pass.tint().toString(), 5, typed -> mix(now.with(index, p -> p.withTint(typed.isBlank() ? null : Rgb.parse(typed)))))),
-                up, down);
+                up, down, Parts.small("pass-file-" + index, "File", () -> studio.edit(Edits.addPassFile(pass.name()))));
         row.getStyleClass().add("pass-row");
         return row;
     }

@@ -29,8 +29,14 @@ import java.util.stream.Stream;
  *
  * @param heard with it, or null
  * @param words that are written into its pictures, or null where they are clean
+ * @param pass that is shown by itself, or null for the whole picture
  */
-public record ReelStrip(Programme programme, ReelSound heard, PictureWords words) implements Strip {
+public record ReelStrip(Programme programme, ReelSound heard, PictureWords words, String pass) implements Strip {
+
+    /** Of whole pictures. */
+    public ReelStrip(Programme programme, ReelSound heard, PictureWords words) {
+        this(programme, heard, words, null);
+    }
 
     private ReelPlan plan() {
         return programme.plan();
@@ -93,7 +99,7 @@ public record ReelStrip(Programme programme, ReelSound heard, PictureWords words
     @Override
     public Optional<Message.Subject> subject(long place) {
         Lettering lettering = words == null ? Lettering.NOTHING : programme.letteringAt(words, place);
-        return new ReelPictures(programme).at(place).map(s -> lettering.isNothing() ? s : new Message.Lettered(s, lettering, pixelAspect()));
+        return new ReelPictures(programme, pass).at(place).map(s -> lettering.isNothing() ? s : new Message.Lettered(s, lettering, pixelAspect()));
     }
 
     private String number(ReelFrame frame, long number) {

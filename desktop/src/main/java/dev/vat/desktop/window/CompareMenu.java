@@ -87,7 +87,7 @@ final class CompareMenu {
     }
 
     private ReelStrip reel(Programme programme, Deliverable as) {
-        return new ReelStrip(programme, null, PictureWords.of(programme, as, LocalDate.now(ZoneOffset.UTC).toString()).orElse(null));
+        return new ReelStrip(programme, null, PictureWords.of(programme, as, LocalDate.now(ZoneOffset.UTC).toString()).orElse(null), as == null ? null : as.pass());
     }
 
     /** Files of the runs at the window's foot. */

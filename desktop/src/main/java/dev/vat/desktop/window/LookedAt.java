@@ -75,7 +75,7 @@ final class LookedAt implements PictureArea.Dragged {
             return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table, studio.watch().review(s.id())));
         }
         return studio.programme().filter(p -> p.plan().count() > 0)
-                .map(p -> new ReelStrip(p, studio.sound().orElse(null), PictureWords.of(p, column().orElse(null), LocalDate.now(ZoneOffset.UTC).toString()).orElse(null)));
+                .map(p -> new ReelStrip(p, studio.sound().orElse(null), PictureWords.of(p, column().orElse(null), LocalDate.now(ZoneOffset.UTC).toString()).orElse(null), column().map(Deliverable::pass).orElse(null)));
     }
 
     private Optional<Deliverable> column() {

@@ -17,8 +17,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** The pictures of a reel's frames, as a viewer is asked for them. A place of which a file isn't there has none. */
-public record ReelPictures(Programme programme) {
+/**
+ * The pictures of a reel's frames, as a viewer is asked for them. A place of which a file isn't there has none.
+ *
+ * @param pass the pass of a shot that is shown by itself, or null for the whole picture
+ */
+public record ReelPictures(Programme programme, String pass) {
+
+    public ReelPictures(Programme programme) {
+        this(programme, null);
+    }
 
     /** A source's frame by itself. */
     public static Message.Still still(Source source, FrameTable table, long frame) {
@@ -71,6 +79,11 @@ public record ReelPictures(Programme programme) {
     private Optional<Message.Passes> passes(ReelFrame frame, Assembly.Passes how, List<ReelFrame> frames) {
         List<Message.Still> passes = frames.stream().flatMap(f -> still(f, ((ReelFrame.SourceFrame) f.content()).number()).stream()).toList();
         Programme.Entry main = entry(frame);
+        for (int i = 0; pass != null && i < how.passes().size() && passes.size() == frames.size(); i++) {
+            if (how.passes().get(i).name().equals(pass)) {
+                return Optional.of(new Message.Passes(new Assembly.Passes(List.of(how.passes().get(i)), how.colour()), List.of(passes.get(i)), main.picture().alpha().carriesTransparency(), placed(main)));
+            }
+        }
         return passes.isEmpty() || passes.size() < frames.size() ? Optional.empty()
                 : Optional.of(new Message.Passes(how, passes, main.picture().alpha().carriesTransparency(), placed(main)));
     }

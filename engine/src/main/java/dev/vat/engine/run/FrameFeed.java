@@ -7,6 +7,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.run.PictureKind;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rational;
@@ -60,7 +61,7 @@ public final class FrameFeed implements AutoCloseable {
         private final PassSum sums = new PassSum();
 
         Station() {
-            formats.forEach(format -> composers.put(format, new Composer(format, alpha)));
+            plan.workingFormats().forEach(format -> composers.put(format, new Composer(format, alpha)));
         }
 
         WorkingPictures read(long frame, RunPlan.RunSource source) throws IOException {
@@ -105,7 +106,12 @@ public final class FrameFeed implements AutoCloseable {
 
         WorkingPictures composed(Picture picture, PictureReading how) {
             WorkingPictures made = new WorkingPictures();
-            composers.forEach((format, composer) -> made.put(format, composer.compose(picture, how)));
+            composers.forEach((format, composer) -> {
+                try (Picture composed = composer.compose(picture, how)) {
+                    // A pass by itself is known only where passes are; elsewhere it is the picture that there is.
+                    kinds.stream().filter(k -> k.format() == format).forEach(k -> made.put(k, composed.share()));
+                }
+            });
             return made;
         }
 
@@ -117,7 +123,7 @@ public final class FrameFeed implements AutoCloseable {
             Placing placing = placings.computeIfAbsent(source, s -> new Placing(s.placement(), plan.size()));
             try (pictures) {
                 WorkingPictures placed = new WorkingPictures();
-                formats.forEach(format -> placed.put(format, placing.place(pictures.in(format))));
+                kinds.forEach(kind -> placed.put(kind, placing.place(pictures.in(kind))));
                 return placed;
             }
         }
@@ -133,20 +139,35 @@ public final class FrameFeed implements AutoCloseable {
                     RunPlan.RunSource source = plan.sourceOf(pass);
                     decoded.add(new PassSum.Decoded(decoded(number, source), source.picture()));
                 }
-                try (Picture sum = sums.sum(how, decoded)) {
-                    boolean seenThrough = main.picture().alpha().carriesTransparency();
-                    return placed(composed(sum, new PictureReading(seenThrough ? AlphaKind.PREMULTIPLIED : AlphaKind.NONE, null, how.colour())), main);
+                boolean seenThrough = main.picture().alpha().carriesTransparency();
+                PictureReading reading = new PictureReading(seenThrough ? AlphaKind.PREMULTIPLIED : AlphaKind.NONE, null, how.colour());
+                WorkingPictures made = new WorkingPictures();
+                for (PictureKind kind : kinds) {
+                    try (Picture sum = kind.pass() == null ? sums.sum(how, decoded) : alone(how, decoded, kind.pass())) {
+                        made.put(kind, composers.get(kind.format()).compose(sum, reading));
+                    }
                 }
+                return placed(made, main);
             } finally {
                 decoded.forEach(d -> d.picture().close());
             }
         }
 
+        /** One pass as it goes in. */
+        private Picture alone(Assembly.Passes how, List<PassSum.Decoded> decoded, String pass) throws IOException {
+            for (int i = 0; i < decoded.size(); i++) {
+                if (how.passes().get(i).name().equals(pass)) {
+                    return sums.sum(new Assembly.Passes(List.of(how.passes().get(i)), how.colour()), List.of(decoded.get(i)));
+                }
+            }
+            throw new IOException("There is no pass " + pass + " here any more");
+        }
+
         /** Several views in one picture. */
         WorkingPictures views(Assembly.Views how, List<View> views) {
             WorkingPictures made = new WorkingPictures();
-            composers.forEach((format, composer) -> made.put(format, layouts.computeIfAbsent(format, _ -> new ViewsPainter(composer, alpha, plan.pixelAspect()))
-                    .paint(how, views.stream().map(v -> new ViewsPainter.Shown(v.pictures.in(format), v.caption, v.drawn)).toList())));
+            kinds.forEach(kind -> made.put(kind, layouts.computeIfAbsent(kind.format(), f -> new ViewsPainter(composers.get(f), alpha, plan.pixelAspect()))
+                    .paint(how, views.stream().map(v -> new ViewsPainter.Shown(v.pictures.in(kind), v.caption, v.drawn)).toList())));
             return made;
         }
 
@@ -165,7 +186,7 @@ public final class FrameFeed implements AutoCloseable {
 
         WorkingPictures drawing(ReelFrame.Drawing drawing, Size size) {
             WorkingPictures made = new WorkingPictures();
-            composers.forEach((format, composer) -> made.put(format, drawings.working(drawing, composer, alpha, size.width(), size.height(), plan.pixelAspect())));
+            kinds.forEach(kind -> made.put(kind, drawings.working(drawing, composers.get(kind.format()), alpha, size.width(), size.height(), plan.pixelAspect())));
             return made;
         }
 
@@ -189,7 +210,7 @@ public final class FrameFeed implements AutoCloseable {
 
     private final RunPlan plan;
     private final boolean alpha;
-    private final Set<WorkingFormat> formats;
+    private final Set<PictureKind> kinds;
     private final int threads;
     private final ExecutorService pool;
     private final ExecutorService clipPool;
@@ -217,7 +238,7 @@ public final class FrameFeed implements AutoCloseable {
         plan.sources().forEach(s -> stamps.put(s, s.stamps().stream().collect(Collectors.toMap(t -> s.kind().isMovie() ? 0L : t.number(), Function.identity(), (a, _) -> a))));
         this.plan = plan;
         this.alpha = plan.sources().stream().anyMatch(s -> !s.pass() && s.picture().alpha().carriesTransparency());
-        this.formats = plan.workingFormats();
+        this.kinds = plan.pictureKinds();
         this.threads = threads;
         this.pool = Executors.newFixedThreadPool(threads, Thread.ofPlatform().name("decode-", 0).daemon().factory());
         this.clipPool = Executors.newSingleThreadExecutor(Thread.ofPlatform().name("decode-clip").daemon().factory());
@@ -304,7 +325,7 @@ public final class FrameFeed implements AutoCloseable {
     private WorkingPictures mixed(ReelFrame from, ReelFrame to, Rational share, Size size) throws IOException, InterruptedException {
         try (WorkingPictures before = picture(from, size); WorkingPictures after = picture(to, size)) {
             WorkingPictures mixed = new WorkingPictures();
-            formats.forEach(format -> mixed.put(format, Mixing.mix(before.in(format), after.in(format), share)));
+            kinds.forEach(kind -> mixed.put(kind, Mixing.mix(before.in(kind), after.in(kind), share)));
             return mixed;
         }
     }

@@ -6,8 +6,8 @@ import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.place.Durable;
 import dev.vat.engine.place.Json;
-import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.engine.protocol.FileProgress;
+import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.engine.protocol.Message;
 import dev.vat.media.MediaLibrary;
 import java.io.IOException;
@@ -278,7 +278,7 @@ public final class Runner {
                 try (WorkingPictures pictures = feed.next()) {
                     for (Lane lane : open) {
                         if (lane.wants(frame)) {
-                            lane.offer(pictures.in(plan.workingFor(lane.file())));
+                            lane.offer(pictures.in(plan.pictureFor(lane.file())));
                         }
                     }
                 }

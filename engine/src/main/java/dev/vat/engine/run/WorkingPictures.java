@@ -1,24 +1,30 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.run.PictureKind;
 import dev.vat.core.run.WorkingFormat;
 import dev.vat.media.Picture;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.Map;
 
-/** One reel frame in every kind of samples that a run's files are made of; mostly there is but one. */
+/** One reel frame in every picture that a run's files are made of; mostly there is but one. */
 public final class WorkingPictures implements AutoCloseable {
 
-    private final Map<WorkingFormat, Picture> pictures = new EnumMap<>(WorkingFormat.class);
+    private final Map<PictureKind, Picture> pictures = new HashMap<>();
 
-    void put(WorkingFormat format, Picture picture) {
-        pictures.put(format, picture);
+    void put(PictureKind kind, Picture picture) {
+        pictures.put(kind, picture);
     }
 
-    /** The picture in one kind of samples; it stays this one's. */
+    /** The whole picture in one kind of samples; it stays this one's. */
     public Picture in(WorkingFormat format) {
-        Picture picture = pictures.get(format);
+        return in(new PictureKind(format, null));
+    }
+
+    /** One of its pictures; it stays this one's. */
+    public Picture in(PictureKind kind) {
+        Picture picture = pictures.get(kind);
         if (picture == null) {
-            throw new IllegalArgumentException("No file of this run is made of " + format);
+            throw new IllegalArgumentException("No file of this run is made of " + kind);
         }
         return picture;
     }
@@ -26,7 +32,7 @@ public final class WorkingPictures implements AutoCloseable {
     /** The same pictures, to be closed by themselves. */
     WorkingPictures share() {
         WorkingPictures shared = new WorkingPictures();
-        pictures.forEach((format, picture) -> shared.put(format, picture.share()));
+        pictures.forEach((kind, picture) -> shared.put(kind, picture.share()));
         return shared;
     }
 

@@ -23,6 +23,7 @@ import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edit;
+import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.Item;
@@ -250,6 +251,23 @@ class TogetherRunTest {
 
     private static double[] figures(String text) {
         return Pattern.compile("-?\\d+\\.\\d+(E-?\\d+)?").matcher(text).results().mapToDouble(m -> Double.parseDouble(m.group())).toArray();
+    }
+
+    @Test
+    void aPassGoesOutByItselfInTheSameRead() throws Exception {
+        PassMix mix = PassWords.mix(layers());
+        KiteFrames.Job job = shot(ReelEdits.mixItem(0, mix), Edits.addPassFile("light"));
+        RunPlan plan = job.plan(out);
+        assertThat(plan.files()).extracting(RunPlan.RunFile::fileName).containsExactly("flats_web.mp4", "flats_web-2_light.mp4");
+        RunPlan light = shot(ReelEdits.mixItem(0, new PassMix(List.of(mix.passes().get(1))))).plan(out);
+        try (FrameFeed both = new FrameFeed(plan, 2); FrameFeed alone = new FrameFeed(light, 1); WorkingPictures a = both.next(); WorkingPictures b = alone.next()) {
+            assertThat(Differences.most(a.in(plan.pictureFor(plan.files().get(1))), b.in(light.working()))).isZero();
+            assertThat(Differences.most(a.in(plan.working()), b.in(light.working()))).isGreaterThan(CODE);
+        }
+        made(plan);
+        assertThat(out.resolve("flats_web-2_light.mp4")).exists();
+        KiteFrames.Job gone = shot(ReelEdits.mixItem(0, mix.with(1, p -> p.withOff(true))), Edits.addPassFile("light"));
+        assertThat(Findings.of(gone.project(), new Observed(gone.tables(), Observed.Destination.UNKNOWN)).blockers()).extracting(Finding::id).containsExactly("pass-gone");
     }
 
     @Test
