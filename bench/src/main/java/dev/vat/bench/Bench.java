@@ -102,6 +102,9 @@ public final class Bench {
         if (which.equals("all") || which.equals("capture")) {
             new Capturing(bench.home, bench.rounds).run();
         }
+        if (which.equals("all") || which.equals("views")) {
+            new Views(bench.home, bench.rounds).run();
+        }
         if (which.equals("all") || which.equals("smooth")) {
             new Smoothness(bench.home, ALL).run();
         }

@@ -16,9 +16,11 @@ import dev.vat.media.FrameReader;
 import dev.vat.media.MediaLibrary;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 
 /** Plans over measured material; each real file is looked into once. */
 final class Plans {
@@ -26,13 +28,33 @@ final class Plans {
     private Plans() { }
 
     static RunPlan of(Path frames, Path out, List<String> targets) throws IOException {
-        Sequence sequence = SourceFinder.find(frames).sequences().getFirst();
-        Project project = Edits.bringIn(List.of(sequence.location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        return of(List.of(frames), out, targets, project -> project);
+    }
+
+    /** Of several sequences. @param change what becomes of the project */
+    static RunPlan of(List<Path> folders, Path out, List<String> targets, UnaryOperator<Project> change) throws IOException {
+        List<Sequence> sequences = new ArrayList<>();
+        for (Path folder : folders) {
+            sequences.add(SourceFinder.find(folder).sequences().getFirst());
+        }
+        Project project = Project.EMPTY;
+        for (Sequence sequence : sequences) {
+            project = Edits.bringIn(List.of(sequence.location()), Edits.Layout.ONE_PROGRAMME).apply(project);
+        }
         boolean woven = targets.stream().anyMatch(t -> Catalogue.target(t).settings().framing().scanInUse().isInterlaced());
         project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(woven ? Rate.of(50) : Rate.FPS_25).apply(project));
         for (String target : targets) {
             project = Edits.addTarget(Catalogue.target(target)).apply(project);
         }
+        Map<String, FrameTable> tables = new HashMap<>();
+        for (int i = 0; i < sequences.size(); i++) {
+            tables.put("s" + (i + 1), table(sequences.get(i)));
+        }
+        Project changed = change.apply(project);
+        return RunPlanner.ofSystem().plan(changed, Programme.of(changed, tables).orElseThrow(), out, Map.of(), "bench", MediaLibrary.version());
+    }
+
+    private static FrameTable table(Sequence sequence) throws IOException {
         FrameTable.Collector table = FrameTable.collect(sequence);
         try (FrameReader reader = new FrameReader()) {
             Map<Path, FrameCheck> known = new HashMap<>();
@@ -46,6 +68,6 @@ final class Plans {
                 table.add(check.at(sequence.number(i)));
             }
         }
-        return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table.build())).orElseThrow(), out, Map.of(), "bench", MediaLibrary.version());
+        return table.build();
     }
 }

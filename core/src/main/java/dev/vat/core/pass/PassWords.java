@@ -67,21 +67,26 @@ public final class PassWords {
     }
 
     /**
-     * How passes are put together as a rule, the lowest first; depth and mattes are there and left out. What has no known name is added, and
-     * is left out where others are known.
+     * How passes are put together as a rule, the lowest first; depth and mattes are there and left out. What has no known name is left out
+     * where others are known; where hardly one is, all of them are taken for light that is added.
      */
     public static PassMix mix(List<Found> found) {
         List<Found> parts = new ArrayList<>(found.stream().filter(f -> role(f.name()).orElse(Role.GLOW) != Role.FULL).toList());
         parts.sort(Comparator.comparing(f -> role(f.name()).orElse(Role.DEPTH)));
-        boolean known = parts.stream().anyMatch(f -> role(f.name()).isPresent());
+        boolean known = areThere(found);
         List<Pass> passes = new ArrayList<>();
         for (Found part : parts) {
-            Role role = role(part.name()).orElse(null);
+            Role role = known || isBeside(part) ? role(part.name()).orElse(null) : null;
             Operation operation = role == null ? Operation.ADD : role.operation;
             passes.add(Pass.of(part.name(), part.source(), part.layer(), operation).withOff(role == Role.MATTE || role == Role.DEPTH || role == null && known));
         }
         full(found).ifPresent(f -> passes.add(Pass.of(f.name(), f.source(), f.layer(), Operation.ALPHA)));
         return new PassMix(passes);
+    }
+
+    /** Whether it is no light, by its name. */
+    private static boolean isBeside(Found part) {
+        return role(part.name()).filter(r -> r == Role.MATTE || r == Role.DEPTH).isPresent();
     }
 
     /** The full picture among them, against which the sum is held. */

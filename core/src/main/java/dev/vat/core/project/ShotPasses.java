@@ -18,7 +18,8 @@ public final class ShotPasses {
     /** The full picture is among them where there is one; nothing is there where names don't speak of passes. */
     public static List<Found> of(List<Source> sources, Source own, FrameTable table) {
         List<Found> layers = table.format().map(PictureFormat::layers).orElse(List.of()).stream().map(l -> new Found(l.equals(PictureFormat.MAIN) ? FULL : l, null, l)).toList();
-        if (PassWords.areThere(layers)) {
+        // What lies beside the unnamed picture in one file is what it was made of, whatever it is called.
+        if (PassWords.areThere(layers) || PassWords.full(layers).isPresent() && layers.size() > 2) {
             return layers;
         }
         int index = sources.indexOf(own);

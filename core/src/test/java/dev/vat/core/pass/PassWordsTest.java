@@ -42,6 +42,13 @@ class PassWordsTest {
     }
 
     @Test
+    void whatHasNoKnownNameIsAddedWhereHardlyAnyIsKnown() {
+        PassMix mix = PassWords.mix(List.of(new Found("full", null, ""), new Found("sun", null, "sun"), new Found("haze", null, "haze"), new Found("depth", null, "depth.Z")));
+        assertThat(mix.on().passes()).extracting(Pass::operation).containsExactly(Operation.ADD, Operation.ADD, Operation.ALPHA);
+        assertThat(mix.on().passes()).extracting(Pass::name).containsExactlyInAnyOrder("sun", "haze", "full");
+    }
+
+    @Test
     void aTintIsLightAndGoesWithGainAndExposure() {
         Pass plain = Pass.of("light", null, "light", Operation.MULTIPLY);
         assertThat(plain.weights()).containsExactly(1, 1, 1);

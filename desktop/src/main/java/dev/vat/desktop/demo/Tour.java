@@ -6,18 +6,25 @@ import dev.vat.core.burnin.Line;
 import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Wording;
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.layout.Arrangement;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.preview.Preview;
+import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.BroadcastHead;
+import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
+import dev.vat.core.reel.Layout;
+import dev.vat.core.reel.View;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.desktop.handover.RepackPage;
 import dev.vat.desktop.look.Nobody;
 import dev.vat.desktop.studio.RunLine;
 import dev.vat.desktop.studio.Studio;
@@ -40,7 +47,10 @@ import java.util.concurrent.ExecutionException;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
@@ -120,6 +130,7 @@ public final class Tour {
         seek(60);
         shoot("out");
         judging();
+        together();
         previews();
         Path aside = make ? null : Files.createTempDirectory("vat-shots");
         if (!make) {
@@ -141,7 +152,8 @@ public final class Tour {
         press("open-history");
         await("the history", () -> window.shell().lookup("#history-again") != null);
         shoot("history");
-        press("close-history");
+        parts();
+        handOver();
         act(() -> {
             studio().setDark(true);
         });
@@ -156,6 +168,75 @@ public final class Tour {
             return 0;
         }
         return tell(line);
+    }
+
+    /** Several sources in one picture, and a picture of its passes; then the demo's reel is there again. */
+    private void together() throws IOException, InterruptedException, ExecutionException {
+        show(DemoData.project(folder));
+        press("face-reel");
+        act(() -> studio().edit(new Edit("views", p -> p.withCurrentReel(r -> r.withItems(List.of(Item.of(views(p))))))));
+        act(() -> window.shell().lookup("#item-0").getOnMouseClicked().handle(null));
+        seek(40);
+        scroll(0);
+        shoot("views");
+        show(DemoData.only(folder, s -> s.name().startsWith("glow")));
+        press("face-reel");
+        act(() -> window.shell().lookup("#item-0").getOnMouseClicked().handle(null));
+        press("passes-on");
+        press("passes-check");
+        await("the comparison", () -> window.shell().lookup("#passes-against-full") instanceof Labeled said && said.getText().startsWith("The sum"));
+        seek(20);
+        scroll(.42);
+        shoot("passes");
+        show(DemoData.project(folder));
+        press("face-out");
+    }
+
+    private static Layout views(Project project) {
+        List<String> names = List.of("sh010", "sh020", "glow", "draft");
+        List<View> views = project.sources().stream().filter(s -> names.stream().anyMatch(n -> s.pattern().baseName().equals(n))).limit(names.size())
+                .map(s -> View.of(Item.of(s.id())).withCaption(Line.of(Wording.parse("{source} {frame}"), Spot.BOTTOM_LEFT))).toList();
+        return Layout.of("Review", Size.of(1920, 1080), new Arrangement.Grid(2), views).withBetween(Rational.ONE);
+    }
+
+    /** A file that was made, split and joined again. */
+    private void parts() throws IOException, InterruptedException, ExecutionException {
+        Path made = on(() -> studio().runs().lines().getFirst().files().stream().map(f -> Path.of(f.path())).filter(f -> f.toString().endsWith(".mov")).findFirst().orElseThrow());
+        press("history-repack");
+        RepackPage page = on(() -> (RepackPage) window.shell().lookup("#repack"));
+        act(() -> page.add(made));
+        act(() -> ((TextField) window.shell().lookup("#split-every")).setText("0.4"));
+        press("repack-go");
+        await("the pieces", () -> window.shell().lookup("#repack-reveal") != null);
+        press("repack-join");
+        String name = made.getFileName().toString();
+        for (int i = 1; Files.exists(part(made, name, i)); i++) {
+            Path piece = part(made, name, i);
+            act(() -> page.add(piece));
+        }
+        act(() -> page.remove(made));
+        press("repack-go");
+        await("the joined file", () -> window.shell().lookup("#repack-reveal") != null);
+        shoot("join");
+        press("close-repack");
+    }
+
+    private static Path part(Path made, String name, int number) {
+        return made.resolveSibling(name.substring(0, name.lastIndexOf('.')) + "_part%03d.mov".formatted(number));
+    }
+
+    /** What was made last, as a set for whoever gets it. */
+    private void handOver() throws IOException, InterruptedException, ExecutionException {
+        press("open-hand-over");
+        await("the films", () -> window.shell().lookup("#set-film-0") != null);
+        act(() -> {
+            ((TextField) window.shell().lookup("#set-name")).setText("Kite Week opening");
+            ((TextArea) window.shell().lookup("#set-comment")).setText("For the review on Friday. The web file is final, the others are for editing.");
+        });
+        press("set-make");
+        await("the set", () -> window.shell().lookup("#set-reveal") != null && window.shell().lookup("#set-reveal").getParent().isVisible());
+        shoot("hand-over");
+        press("close-hand-over");
     }
 
     /** Cameras of the stand-in scene: captured, seen through time, strung together; then the demo's reel is there again. */

@@ -98,6 +98,11 @@ public final class RepackPage extends BorderPane {
         show();
     }
 
+    public void remove(Path file) {
+        files.remove(file);
+        show();
+    }
+
     private void show() {
         List<Node> rows = new ArrayList<>();
         rows.add(field("Do", task.sentence, choice("repack", Task.values(), task, t -> t.title, t -> {
