@@ -73,7 +73,7 @@ public final class PassWords {
     public static PassMix mix(List<Found> found) {
         List<Found> parts = new ArrayList<>(found.stream().filter(f -> role(f.name()).orElse(Role.GLOW) != Role.FULL).toList());
         parts.sort(Comparator.comparing(f -> role(f.name()).orElse(Role.DEPTH)));
-        boolean known = areThere(found);
+        boolean known = parts.stream().filter(f -> role(f.name()).isPresent() && !isBeside(f)).count() > 1;
         List<Pass> passes = new ArrayList<>();
         for (Found part : parts) {
             Role role = known || isBeside(part) ? role(part.name()).orElse(null) : null;

@@ -48,7 +48,7 @@ final class PassPane extends VBox {
         getStyleClass().add("reading-part");
         List<PassWords.Found> found = ShotPasses.of(studio.project().sources(), entry.source(), entry.table());
         if (now == null) {
-            if (PassWords.areThere(found)) {
+            if (!found.isEmpty()) {
                 getChildren().add(field("Passes", found.size() + " found: " + String.join(", ", found.stream().map(f -> f.name()).toList()) + ".",
                         Parts.small("passes-on", "Put together from its passes", () -> mix(PassWords.mix(found)))));
             }
@@ -98,7 +98,7 @@ final class PassPane extends VBox {
         down.setDisable(index == 0);
         HBox row = Parts.row(on, operation, named("gain", text("pass-gain-" + index, pass.gainInUse().toDecimal(3), 3, typed -> mix(now.with(index, p -> p.withGain(Rational.parse(typed)))))),
                 named("stops", text("pass-exposure-" + index, pass.exposureInUse().toDecimal(2), 3, typed -> mix(now.with(index, p -> p.withExposure(Rational.parse(typed)))))),
-                named("tint", text("pass-tint-" + index, pass.tint() == null ? "" : pass.tint().toString(), 5, typed -> mix(now.with(index, p -> p.withTint(typed.isBlank() ? null : Rgb.parse(typed)))))),
+                named("tint", text("pass-tint-" + index, pass.tint() == null ? "" : pass.tint().toString(), 4, typed -> mix(now.with(index, p -> p.withTint(typed.isBlank() ? null : Rgb.parse(typed)))))),
                 up, down, Parts.small("pass-file-" + index, "File", () -> studio.edit(Edits.addPassFile(pass.name()))));
         row.getStyleClass().add("pass-row");
         return row;
