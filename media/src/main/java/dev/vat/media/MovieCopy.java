@@ -121,12 +121,9 @@ public final class MovieCopy {
 
     private Result run() {
         Rational offset = Rational.ZERO;
-        AVCodecParameters first = null;
         try (Demuxer head = new Demuxer(pieces.getFirst().file)) {
-            first = new AVCodecParameters();
-            Av.check(avcodec_parameters_copy(first, head.stream().codecpar()), "Track");
             for (Piece piece : pieces) {
-                offset = offset.plus(piece(piece, first, offset));
+                offset = offset.plus(piece(piece, head.stream().codecpar(), offset));
             }
         }
         if (target.sound != null) {

@@ -7,6 +7,8 @@ import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_alloc;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_free;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_VIDEO;
 
 import dev.vat.core.delivery.Container;
@@ -212,12 +214,12 @@ public final class Salvage {
             muxer.finish();
         } finally {
             av_packet_free(packet);
-            track.close();
+            avcodec_parameters_free(track);
         }
     }
 
     private static AVCodecParameters track(FileChannel channel, Marked first, int codec) throws IOException {
-        AVCodecParameters track = new AVCodecParameters();
+        AVCodecParameters track = avcodec_parameters_alloc();
         track.codec_type(AVMEDIA_TYPE_VIDEO).codec_id(codec);
         ByteBuffer frame = read(channel, first.at, first.bytes);
         if (codec == AV_CODEC_ID_PRORES) {

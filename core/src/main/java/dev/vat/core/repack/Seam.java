@@ -25,7 +25,9 @@ public record Seam(int frames, boolean certain) {
     }
 
     /** Packed twice, the same frame differs by no more than this. */
-    private static final double SAME = 1.2;
+    private static final double SAME = 4;
+    /** Frames that are the same are apart by less than this share of what frames next to each other are. */
+    private static final double CLEARLY = .85;
     /** Less than this from one frame to the next is no movement to judge by. */
     private static final double STILL = .25;
     private static final int FURTHEST = 50;
@@ -53,34 +55,37 @@ public record Seam(int frames, boolean certain) {
         return shared > 0 ? new Seam(shared, true) : missing(first, second);
     }
 
-    /** As many as match one after the other; where pictures stand still, only samples that are the same to the bit count. */
+    /** As many as match one after the other: to the bit, or clearly better than one frame more or fewer would. */
     private static int shared(List<Look> first, List<Look> second) {
         int most = Math.min(first.size(), second.size());
         int exact = 0;
-        int alike = 0;
-        double best = SAME;
+        double[] apart = new double[most + 2];
+        Arrays.fill(apart, Double.MAX_VALUE);
         for (int n = 1; n <= most; n++) {
-            double worst = 0;
+            double sum = 0;
             boolean prints = true;
-            for (int i = 0; i < n && (worst <= SAME || prints); i++) {
+            for (int i = 0; i < n; i++) {
                 Look a = first.get(first.size() - n + i);
                 Look b = second.get(i);
-                worst = Math.max(worst, a.from(b));
+                sum += a.from(b);
                 prints &= a.print == b.print;
             }
-            if (prints) {
-                exact = n;
-            }
-            if (worst < best) {
-                best = worst;
-                alike = n;
-            }
+            exact = prints ? n : exact;
+            apart[n] = sum / n;
         }
         if (exact > 0) {
             return exact;
         }
-        // A run of frames that hardly move matches itself at any offset: that says nothing.
-        return alike > 0 && best < motion(second) / 2 ? alike : 0;
+        int alike = 0;
+        for (int n = 1; n <= most; n++) {
+            // One frame alone has but the movement to be held against. A run that hardly moves matches itself at any offset: that says nothing.
+            double fewer = n == 1 ? motion(second) / 2 : apart[n - 1];
+            boolean clear = apart[n] < SAME && apart[n] < CLEARLY * fewer && (n == most || apart[n] < CLEARLY * apart[n + 1]);
+            if (clear && (alike == 0 || apart[n] < apart[alike])) {
+                alike = n;
+            }
+        }
+        return alike;
     }
 
     private static double motion(List<Look> looks) {

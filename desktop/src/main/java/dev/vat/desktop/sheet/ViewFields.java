@@ -12,10 +12,13 @@ import dev.vat.core.delivery.Fit;
 import dev.vat.core.layout.Area;
 import dev.vat.core.layout.Arrangement;
 import dev.vat.core.layout.Border;
+import dev.vat.core.layout.InStep;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Source;
+import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
+import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.View;
 import dev.vat.core.run.Programme;
 import dev.vat.core.time.FrameRange;
@@ -85,6 +88,11 @@ final class ViewFields extends VBox {
         if (now.item().source() != null) {
             values.add(named("frames", text("view-range-" + index, now.item().range() == null ? "" : now.item().range().toString(), 6,
                     typed -> set(v -> v.withItem(v.item().withRange(typed.isBlank() ? null : FrameRange.parse(typed)))))));
+        }
+        if (now.item().source() != null && layout.stepInUse() != InStep.FRAMES) {
+            Playing playing = now.item().playingInUse();
+            Conform chosen = playing.conformInUse() == Conform.EVERY ? Conform.NEAREST : playing.conformInUse();
+            values.addAll(Arrays.asList(choice("view-conform-" + index, new Conform[] {Conform.NEAREST, Conform.STEP, Conform.BLEND}, chosen, Conform::title, c -> set(v -> v.withItem(v.item().withPlaying(playing.withConform(c)))))));
         }
         Border border = now.border();
         values.add(named("border %", text("view-border-" + index, border == null ? "" : border.width().toDecimal(2), 3,

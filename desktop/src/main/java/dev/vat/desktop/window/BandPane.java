@@ -166,7 +166,7 @@ final class BandPane extends VBox {
                 long first = plan.at(player.first()).wanted();
                 long last = plan.at(player.last()).wanted();
                 ReelPlan.Span item = plan.spanAt(player.first());
-                yield item.isDrawn() || plan.spanAt(player.last()) != item ? Optional.empty() : Optional.of(FrameRange.of(Math.min(first, last), Math.max(first, last)));
+                yield item.isDrawn() || item.isViews() || plan.spanAt(player.last()) != item ? Optional.empty() : Optional.of(FrameRange.of(Math.min(first, last), Math.max(first, last)));
             }
             default -> Optional.empty();
         };

@@ -3,7 +3,6 @@ package dev.vat.engine.handover;
 import dev.vat.core.handover.EdlText;
 import dev.vat.core.handover.ForRecipient;
 import dev.vat.core.handover.Manifest;
-import dev.vat.core.handover.MhlText;
 import dev.vat.core.handover.OtioText;
 import dev.vat.core.handover.Timeline;
 import dev.vat.core.run.Receipt;

@@ -1,7 +1,6 @@
 package dev.vat.engine.handover;
 
 import dev.vat.core.handover.Manifest;
-import dev.vat.core.handover.MhlText;
 import java.io.IOException;
 import java.nio.file.FileSystem;
 import java.nio.file.FileSystems;

@@ -9,7 +9,9 @@ import dev.vat.core.trial.PairLikeness;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.IntConsumer;
 
@@ -28,10 +30,11 @@ public final class PassCheck {
         ReelPictures pictures = new ReelPictures(programme);
         Programme.Entry main = programme.entry(span.item()).orElseThrow();
         FrameTable table = main.table();
+        Set<String> seen = new HashSet<>();
         for (long place = 0; place < span.count(); place++) {
             ReelFrame frame = programme.plan().by(span, place);
             String number = table.sequence().pattern().number(frame.wanted());
-            if (numbers.contains(number)) {
+            if (!seen.add(number)) {
                 continue;
             }
             Message.Subject sum = frame.isFill() || !table.sequence().has(frame.wanted()) ? null : pictures.of(frame).orElse(null);

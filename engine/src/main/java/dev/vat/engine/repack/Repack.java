@@ -143,13 +143,22 @@ public final class Repack {
             List<MovieCopy.Piece> pieces = pieces(parts, said);
             doing.accept("writing " + target.getFileName());
             made(target, work -> {
-                MovieCopy.Result result = MovieCopy.copy(pieces, plain(work, order.target()));
+                MovieCopy.Result result = joined(pieces, plain(work, order.target()), said);
                 said.add(target.getFileName() + ": " + result.frames() + " frames, every packet as it was");
                 said.addAll(result.notes());
             });
             return new Result(List.of(target), said);
         } finally {
             Durable.deleteTree(aside);
+        }
+    }
+
+    /** What was found out is told even where parts don't go together. */
+    private static MovieCopy.Result joined(List<MovieCopy.Piece> pieces, MovieCopy.Target target, List<String> said) throws IOException {
+        try {
+            return MovieCopy.copy(pieces, target);
+        } catch (MediaException e) {
+            throw new IOException(e.getMessage() + ". " + String.join(". ", said), e);
         }
     }
 

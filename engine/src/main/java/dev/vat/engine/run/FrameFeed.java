@@ -279,8 +279,9 @@ public final class FrameFeed implements AutoCloseable {
     }
 
     private boolean repeats(ReelFrame frame) {
-        return lastFrame != null && lastFrame.item() == frame.item() && lastFrame.content().equals(frame.content())
-                && !(frame.content() instanceof ReelFrame.Card);
+        // A card tells which frame is missing, a calendar goes on while pictures stand.
+        boolean ownWords = frame.content() instanceof ReelFrame.Card || frame.content() instanceof ReelFrame.Together(Assembly.Views how, List<ReelFrame> _) && how.days() != null;
+        return lastFrame != null && lastFrame.item() == frame.item() && lastFrame.content().equals(frame.content()) && !ownWords;
     }
 
     /** @param size of what is drawn */

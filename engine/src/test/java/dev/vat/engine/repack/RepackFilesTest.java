@@ -127,6 +127,15 @@ class RepackFilesTest {
     }
 
     @Test
+    void partsThatWerePackedAnewAreToldApartThoughTheyCantBeJoinedAsTheyAre() throws Exception {
+        Path first = out.resolve("first.mov");
+        Path other = out.resolve("other.mp4");
+        done(new RepackOrder.Rewrap(film("edit-prores-hq").toString(), first.toString(), null, 24L, null, false, null, null));
+        done(new RepackOrder.Rewrap(film("web-h264").toString(), other.toString(), 20L, null, null, false, null, null));
+        assertThatThrownBy(() -> join(List.of(first, other), "no.mov")).isInstanceOf(IOException.class).hasMessageContaining("h264 where the first is prores").hasMessageContaining("share 5 frames");
+    }
+
+    @Test
     void aBrokenLastPartIsNamedAndCutAtItsLastWholeFrame() throws Exception {
         List<Path> parts = split(film("edit-prores-hq"), "0.8").files();
         Path last = parts.getLast();

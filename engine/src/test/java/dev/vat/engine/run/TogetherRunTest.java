@@ -146,7 +146,7 @@ class TogetherRunTest {
         plain("inset", 3, 64, 64, 1);
         Layout layout = Layout.of("Inset", Size.of(96, 96), new Arrangement.Free(List.of(Area.ALL, Area.parse("50 50 50 50"))),
                         List.of(View.of(Item.of("s1")).withCaption(new Line(Wording.parse("{calendar} day {days}"), Spot.TOP_LEFT, 20, 100)), View.of(Item.of("s2")).withCrop(Area.parse("0 0 50 100"))))
-                .withDays(new DayCount("2026-02-27", Rational.of(25))).withGround(new Rgb(0, 0, 255));
+                .withDays(new DayCount("2026-02-27", Rational.of(25))).withGround(new Rgb(0, 0, 255)).withFrames(5L);
         Path made = made(KiteFrames.plan(frames, out, List.of("frames-png"), lay(layout)));
         BufferedImage third = still(made, 2);
         assertThat(red(third, 20, 80)).isEqualTo(102);
@@ -158,6 +158,12 @@ class TogetherRunTest {
             written |= red(third, x, 12) > 150;
         }
         assertThat(written).as("letters").isTrue();
+        BufferedImage fifth = still(made, 4);
+        boolean goesOn = false;
+        for (int x = 4; x < 90; x++) {
+            goesOn |= Math.abs(red(fifth, x, 12) - red(third, x, 12)) > 40;
+        }
+        assertThat(goesOn).as("days go on while the pictures stand").isTrue();
     }
 
     @Test

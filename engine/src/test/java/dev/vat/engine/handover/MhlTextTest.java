@@ -1,8 +1,9 @@
-package dev.vat.core.handover;
+package dev.vat.engine.handover;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.handover.Manifest;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -129,7 +130,7 @@ class MhlTextTest {
     @Test
     void theFingerprintOfNothingIsTheOneThatTheStandardGives() throws Exception {
         assertThat(prints("").c4()).isEqualTo("c459dsjfscH38cYeXXYogktxf4Cd9ibshE3BHUo6a58hBXmRQdZrAkZzsWcbWtDg5oQstpDuni4Hirj75GEmTc1sFT");
-        assertThat(C4Id.of(new byte[64])).isEqualTo("c4" + "1".repeat(88));
+        assertThat(Manifest.Prints.of(new byte[64], new byte[16]).c4()).isEqualTo("c4" + "1".repeat(88));
     }
 
     @ParameterizedTest

@@ -1,5 +1,6 @@
-package dev.vat.core.handover;
+package dev.vat.engine.handover;
 
+import dev.vat.core.handover.Manifest;
 import java.io.StringReader;
 import java.io.StringWriter;
 import java.time.DateTimeException;
@@ -20,7 +21,7 @@ import javax.xml.stream.XMLStreamWriter;
  * Manifests as text, after the published description of the ASC Media Hash List, version 2.0. Names of machines are not written: where the
  * format asks for one, it says that none is stated.
  */
-public final class MhlText {
+final class MhlText {
 
     private static final String LIST = "urn:ASC:MHL:v2.0";
     private static final String DIRECTORY = "urn:ASC:MHL:DIRECTORY:v2.0";
@@ -29,7 +30,7 @@ public final class MhlText {
 
     private MhlText() { }
 
-    public static String write(Manifest manifest) {
+    static String write(Manifest manifest) {
         return xml(writer -> {
             writer.writeStartElement("hashlist");
             writer.writeDefaultNamespace(LIST);
@@ -82,7 +83,7 @@ public final class MhlText {
     }
 
     /** The list of manifests. @param file name of the only one @param c4 fingerprint of that */
-    public static String chain(String file, String c4) {
+    static String chain(String file, String c4) {
         return xml(writer -> {
             writer.writeStartElement("ascmhldirectory");
             writer.writeDefaultNamespace(DIRECTORY);
@@ -96,10 +97,10 @@ public final class MhlText {
     }
 
     /** A manifest that a chain names. @param number in their sequence @param c4 its fingerprint */
-    public record Link(int number, String file, String c4) { }
+    record Link(int number, String file, String c4) { }
 
     /** @throws IllegalArgumentException saying in words why the text is no chain */
-    public static List<Link> readChain(String text) {
+    static List<Link> readChain(String text) {
         List<Link> links = new ArrayList<>();
         read(text, DIRECTORY, "ascmhldirectory", reader -> {
             if (reader.getLocalName().equals("hashlist")) {
@@ -118,7 +119,7 @@ public final class MhlText {
     }
 
     /** @throws IllegalArgumentException saying in words why the text is no manifest */
-    public static Manifest read(String text) {
+    static Manifest read(String text) {
         List<Manifest.Entry> entries = new ArrayList<>();
         var head = new Object() {
             Instant made = Instant.EPOCH;
