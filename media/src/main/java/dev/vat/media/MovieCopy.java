@@ -72,6 +72,9 @@ public final class MovieCopy {
     private final CRC32C given = new CRC32C();
     private OutputTracks out;
     private AVBSFContext tagger;
+    /** Of another file, with its next packet; null where there is none. */
+    private SoundPackets other;
+    private AVPacket waiting;
     private long written;
 
     private MovieCopy(List<Piece> pieces, Target target) {
@@ -126,8 +129,9 @@ public final class MovieCopy {
                 offset = offset.plus(piece(piece, head.stream().codecpar(), offset));
             }
         }
-        if (target.sound != null) {
-            sound();
+        weave(offset);
+        if (waiting != null && waiting.size() > 0) {
+            notes.add("The sound goes on after the last picture, and was cut there");
         }
         out.finish();
         requireSame();
@@ -228,7 +232,9 @@ public final class MovieCopy {
                             long time = time(packet, index);
                             packet.pts(time);
                             shift(packet, stream.time_base(), from, offset);
+                            Rational at = Av.rational(stream.time_base()).times(packet.pts());
                             picture(packet, stream.time_base());
+                            weave(at);
                         }
                         index++;
                     } else if (!target.silent && target.sound == null && out.hasSound(packet.stream_index())) {
@@ -307,6 +313,7 @@ public final class MovieCopy {
             }
         } else if (target.sound != null) {
             out.soundOf(target.sound);
+            openSound();
         }
         if (target.container.carriesTimecode()) {
             demuxer.metadata("timecode").flatMap(label -> later(label, stream, frames.first())).ifPresent(out::timecode);
@@ -368,15 +375,20 @@ public final class MovieCopy {
 
     // ---- sound of another file
 
-    private void sound() {
-        AVPacket packet = av_packet_alloc();
-        try (SoundPackets sound = new SoundPackets(target.sound)) {
-            while (sound.next(packet)) {
-                out.sound(packet, sound.timeBase(), OutputTracks.OTHER);
-                av_packet_unref(packet);
-            }
-        } finally {
-            av_packet_free(packet);
+    private void openSound() {
+        other = new SoundPackets(target.sound);
+        waiting = av_packet_alloc();
+        if (!other.next(waiting)) {
+            notes.add("There is no sound in " + target.sound.getFileName());
+        }
+    }
+
+    /** Writes what is heard before a time, in seconds, so that pictures and sound lie beside each other in the file. */
+    private void weave(Rational until) {
+        while (waiting != null && waiting.size() > 0 && Av.rational(other.timeBase()).times(time(waiting, 0)).compareTo(until) < 0) {
+            out.sound(waiting, other.timeBase(), OutputTracks.OTHER);
+            av_packet_unref(waiting);
+            other.next(waiting);
         }
     }
 
@@ -408,6 +420,10 @@ public final class MovieCopy {
         }
         if (tagger != null) {
             av_bsf_free(tagger);
+        }
+        if (other != null) {
+            other.close();
+            av_packet_free(waiting);
         }
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.engine.repack;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.delivery.Effort;
 import dev.vat.core.picture.PixelAspect;
@@ -14,6 +15,7 @@ import dev.vat.engine.TestPlaces;
 import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.engine.run.Run;
 import dev.vat.media.MovieProof;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.FileAlreadyExistsException;
@@ -26,6 +28,10 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -191,6 +197,25 @@ class RepackFilesTest {
         assertThat(proof.facts().pixelAspect()).isEqualTo(PixelAspect.parse("16:11"));
         assertThat(proof.facts().codedPixelAspect()).isEqualTo(PixelAspect.parse("16:11"));
         assertThat(proof.facts().primaries()).isEqualTo("bt470bg");
+    }
+
+    @Test
+    void anotherSoundGoesAlongAsItIsPackedAndEndsWithThePictures() throws Exception {
+        Path wav = folder.resolve("wind.wav");
+        AudioFormat format = new AudioFormat(48_000, 16, 2, true, false);
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[5 * 48_000 * 4]), format, 5 * 48_000), AudioFileFormat.Type.WAVE, wav.toFile());
+        Path film = film("edit-prores-hq");
+        Repack.Result made = done(new RepackOrder.Rewrap(film.toString(), out.resolve("heard.mov").toString(), null, null, wav.toString(), false, null, null));
+        MovieProof.Result proof = MovieProof.prove(made.files().getFirst(), _ -> true);
+        assertThat(proof.crcs()).isEqualTo(frames(film));
+        assertThat(proof.facts().sound().codec()).isEqualTo("pcm_s16le");
+        assertThat(proof.facts().sound().seconds().toDouble()).isCloseTo(FRAMES / 25., within(.1));
+        assertThat(made.said()).anySatisfy(s -> assertThat(s).contains("was cut there"));
+        Path trimmed = done(new RepackOrder.Rewrap(made.files().getFirst().toString(), out.resolve("part.mkv").toString(), 10L, 34L, null, false, null, null)).files().getFirst();
+        assertThat(MovieProof.prove(trimmed, _ -> true).facts().sound().seconds().toDouble()).isCloseTo(1, within(.1));
+        Path silent = done(new RepackOrder.Rewrap(made.files().getFirst().toString(), out.resolve("silent.mov").toString(), null, null, null, true, null, null)).files().getFirst();
+        assertThat(MovieProof.prove(silent, _ -> true).facts().soundTracks()).isZero();
+        assertThatThrownBy(() -> done(new RepackOrder.Rewrap(film("web-vp9").toString(), out.resolve("no.webm").toString(), null, null, wav.toString(), false, null, null))).hasMessageContaining("wind.wav").hasMessageContaining("WebM");
     }
 
     @ParameterizedTest
