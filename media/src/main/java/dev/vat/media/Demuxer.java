@@ -16,6 +16,8 @@ import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 
 import dev.vat.core.time.Rational;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
@@ -80,11 +82,18 @@ final class Demuxer implements AutoCloseable {
     }
 
     int soundTracks() {
-        int tracks = 0;
+        return sounds().size();
+    }
+
+    /** Its sound tracks, in their order. */
+    List<AVStream> sounds() {
+        List<AVStream> sounds = new ArrayList<>();
         for (int i = 0; i < context.nb_streams(); i++) {
-            tracks += context.streams(i).codecpar().codec_type() == AVMEDIA_TYPE_AUDIO ? 1 : 0;
+            if (context.streams(i).codecpar().codec_type() == AVMEDIA_TYPE_AUDIO) {
+                sounds.add(context.streams(i));
+            }
         }
-        return tracks;
+        return sounds;
     }
 
     /** Hands on the next packet of the picture track; false at the end of the file. */

@@ -1,19 +1,8 @@
 package dev.vat.media;
 
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_AV1;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_H264;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PRORES;
-import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_free;
-import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_init;
-import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_list_parse_str;
-import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_receive_packet;
-import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_send_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
-import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
-import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
 import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
@@ -27,13 +16,9 @@ import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.zip.CRC32C;
-import org.bytedeco.ffmpeg.avcodec.AVBSFContext;
-import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
@@ -71,7 +56,7 @@ public final class MovieCopy {
     private final List<String> notes = new ArrayList<>();
     private final CRC32C given = new CRC32C();
     private OutputTracks out;
-    private AVBSFContext tagger;
+    private PacketTags tagger;
     /** Of another file, with its next packet; null where there is none. */
     private SoundPackets other;
     private AVPacket waiting;
@@ -126,7 +111,7 @@ public final class MovieCopy {
         Rational offset = Rational.ZERO;
         try (Demuxer head = new Demuxer(pieces.getFirst().file)) {
             for (Piece piece : pieces) {
-                offset = offset.plus(piece(piece, head.stream().codecpar(), offset));
+                offset = offset.plus(piece(piece, head, offset));
             }
         }
         weave(offset);
@@ -141,12 +126,12 @@ public final class MovieCopy {
     // ---- pictures
 
     /** @return how long the piece is, in seconds */
-    private Rational piece(Piece piece, AVCodecParameters first, Rational offset) {
+    private Rational piece(Piece piece, Demuxer first, Rational offset) {
         List<CutPlaces.Coded> coded;
         Rational base;
         Rational mean;
         try (Demuxer demuxer = new Demuxer(piece.file)) {
-            requireAlike(first, demuxer.stream().codecpar(), piece.file);
+            Repacking.requireAlike(first, demuxer, piece.file, target.sound == null && !target.silent);
             coded = coded(demuxer);
             base = Av.rational(demuxer.stream().time_base());
             Rational perSecond = Av.rational(demuxer.stream().avg_frame_rate());
@@ -182,31 +167,6 @@ public final class MovieCopy {
         }
     }
 
-    private static void requireAlike(AVCodecParameters a, AVCodecParameters b, Path file) {
-        String why = a.codec_id() != b.codec_id() ? "is " + name(b) + " where the first is " + name(a) : a.width() != b.width() || a.height() != b.height()
-                ? "is " + b.width() + "x" + b.height() + " where the first is " + a.width() + "x" + a.height() : a.format() != b.format() ? "has other samples than the first" : !sameHead(a, b)
-                ? "was encoded with other settings than the first, which stand at the head of a file but once" : null;
-        if (why != null) {
-            throw new MediaException(file.getFileName() + " " + why + ": they go together only by encoding them anew, as items of one reel", 0);
-        }
-    }
-
-    private static boolean sameHead(AVCodecParameters a, AVCodecParameters b) {
-        if (a.extradata_size() != b.extradata_size()) {
-            return false;
-        }
-        for (int i = 0; i < a.extradata_size(); i++) {
-            if (a.extradata().get(i) != b.extradata().get(i)) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private static String name(AVCodecParameters track) {
-        return Av.string(avcodec_get_name(track.codec_id()), "unknown");
-    }
-
     /** @param from and {@code end}: in seconds of the file */
     private void packets(Path file, boolean[] kept, Rational from, Rational end, Rational offset, FrameRange frames) {
         AVPacket packet = av_packet_alloc();
@@ -215,7 +175,7 @@ public final class MovieCopy {
             if (out == null) {
                 start(demuxer, frames);
             }
-            Map<Integer, Long> lastSound = new HashMap<>();
+            List<AVStream> sounds = demuxer.sounds();
             int index = 0;
             while (true) {
                 int result = av_read_frame(in, packet);
@@ -228,7 +188,7 @@ public final class MovieCopy {
                     if (packet.stream_index() == demuxer.stream().index()) {
                         if (kept[index]) {
                             requireWhole(packet, file);
-                            given(packet);
+                            count(packet, given);
                             long time = time(packet, index);
                             packet.pts(time);
                             shift(packet, stream.time_base(), from, offset);
@@ -237,11 +197,12 @@ public final class MovieCopy {
                             weave(at);
                         }
                         index++;
-                    } else if (!target.silent && target.sound == null && out.hasSound(packet.stream_index())) {
+                    } else if (!target.silent && target.sound == null && stream.codecpar().codec_type() == AVMEDIA_TYPE_AUDIO) {
                         Rational at = Av.rational(stream.time_base()).times(time(packet, 0));
                         if (at.compareTo(from) >= 0 && at.compareTo(end) < 0) {
                             shift(packet, stream.time_base(), from, offset);
-                            out.sound(packet, stream.time_base(), packet.stream_index());
+                            // Each file may have its tracks at other places: which sound it is counts.
+                            out.sound(packet, stream.time_base(), number(sounds, stream));
                         }
                     }
                 } finally {
@@ -253,16 +214,23 @@ public final class MovieCopy {
         }
     }
 
+    private static int number(List<AVStream> sounds, AVStream stream) {
+        int number = 0;
+        while (sounds.get(number).index() != stream.index()) {
+            number++;
+        }
+        return number;
+    }
+
     private static void requireWhole(AVPacket packet, Path file) {
         if ((packet.flags() & CORRUPT) != 0) {
             throw new MediaException(file.getFileName() + " ends within a frame: recover it first", 0);
         }
     }
 
-    private void given(AVPacket packet) {
-        byte[] bytes = new byte[packet.size()];
-        packet.data().get(bytes);
-        given.update(bytes);
+    private static void count(AVPacket packet, CRC32C print) {
+        print.update(packet.size());
+        print.update(packet.data().capacity(packet.size()).asByteBuffer());
     }
 
     private static void shift(AVPacket packet, AVRational base, Rational from, Rational offset) {
@@ -277,26 +245,15 @@ public final class MovieCopy {
             out.picture(packet, base);
             return;
         }
-        Av.check(av_bsf_send_packet(tagger, packet), "Changing tags");
-        while (av_bsf_receive_packet(tagger, packet) >= 0) {
-            out.picture(packet, base);
-            av_packet_unref(packet);
-        }
+        tagger.change(packet, changed -> out.picture(changed, base));
     }
 
     private void start(Demuxer demuxer, FrameRange frames) {
         AVStream stream = demuxer.stream();
         Repacking.requireLegal(target.container, demuxer, target.sound == null && !target.silent);
-        String tags = tags(stream.codecpar());
-        if (tags != null) {
-            tagger = new AVBSFContext(null);
-            Av.check(av_bsf_list_parse_str(tags, tagger), "Changing tags by " + tags);
-            Av.check(avcodec_parameters_copy(tagger.par_in(), stream.codecpar()), "Track");
-            tagger.time_base_in(stream.time_base());
-            Av.check(av_bsf_init(tagger), "Changing tags");
-        }
+        tagger = tags(stream);
         out = new OutputTracks(target.file, target.container);
-        AVStream made = out.picture(stream, tagger == null ? stream.codecpar() : tagger.par_out());
+        AVStream made = out.picture(stream, tagger == null ? stream.codecpar() : tagger.track());
         if (target.pixelAspect != null) {
             made.sample_aspect_ratio(Av.fraction(target.pixelAspect.ratio()));
             made.codecpar().sample_aspect_ratio(Av.fraction(target.pixelAspect.ratio()));
@@ -304,13 +261,8 @@ public final class MovieCopy {
         if (target.colour != null) {
             made.codecpar().color_primaries(target.colour.primaries).color_trc(target.colour.transfer).color_space(target.colour.matrix).color_range(target.colour.full ? 2 : 1);
         }
-        AVFormatContext in = demuxer.context();
         if (target.sound == null && !target.silent) {
-            for (int i = 0; i < in.nb_streams(); i++) {
-                if (in.streams(i).codecpar().codec_type() == AVMEDIA_TYPE_AUDIO) {
-                    out.sound(in.streams(i));
-                }
-            }
+            demuxer.sounds().forEach(out::sound);
         } else if (target.sound != null) {
             out.soundOf(target.sound);
             openSound();
@@ -330,47 +282,18 @@ public final class MovieCopy {
         }
     }
 
-    /** The filter that writes tags into packets, or null if none has to be. @throws MediaException where neither they nor the container has a place for them */
-    private String tags(AVCodecParameters track) {
+    /** Notes where they are stated. @throws MediaException where neither packets nor the container have a place for them */
+    private PacketTags tags(AVStream stream) {
         if (target.pixelAspect == null && target.colour == null) {
             return null;
         }
-        List<String> wanted = new ArrayList<>();
-        String filter = switch (track.codec_id()) {
-            case AV_CODEC_ID_H264, AV_CODEC_ID_HEVC -> {
-                if (target.pixelAspect != null) {
-                    wanted.add("sample_aspect_ratio=" + target.pixelAspect.ratio().numerator() + "/" + target.pixelAspect.ratio().denominator());
-                }
-                if (target.colour != null) {
-                    wanted.add("colour_primaries=" + target.colour.primaries + ":transfer_characteristics=" + target.colour.transfer + ":matrix_coefficients=" + target.colour.matrix + ":video_full_range_flag="
-                            + (target.colour.full ? 1 : 0));
-                }
-                yield track.codec_id() == AV_CODEC_ID_H264 ? "h264_metadata" : "hevc_metadata";
-            }
-            case AV_CODEC_ID_PRORES -> {
-                if (target.colour != null) {
-                    wanted.add("color_primaries=" + target.colour.primaries + ":color_trc=" + target.colour.transfer + ":colorspace=" + target.colour.matrix);
-                }
-                yield "prores_metadata";
-            }
-            case AV_CODEC_ID_AV1 -> {
-                if (target.colour != null) {
-                    wanted.add("color_primaries=" + target.colour.primaries + ":transfer_characteristics=" + target.colour.transfer + ":matrix_coefficients=" + target.colour.matrix + ":color_range="
-                            + (target.colour.full ? "pc" : "tv"));
-                }
-                yield "av1_metadata";
-            }
-            default -> null;
-        };
-        if (target.pixelAspect != null && !target.container.statesPixelAspect() || target.colour != null && !target.container.statesColour() && wanted.isEmpty()) {
+        PacketTags tags = PacketTags.of(stream, target);
+        if (target.pixelAspect != null && !target.container.statesPixelAspect() || target.colour != null && !target.container.statesColour() && tags == null) {
             throw new MediaException(target.container.title() + " has no place for " + (target.pixelAspect != null ? "the shape of pixels" : "tags of colours") + ": take MOV or MKV", 0);
         }
-        if (wanted.isEmpty()) {
-            notes.add("The tags stand in the container alone: packets of " + name(track) + " have no place for them, or are left as they are");
-            return null;
-        }
-        notes.add("Tags were changed inside the packets too: their pictures are the same, their bytes are not");
-        return filter + "=" + String.join(":", wanted);
+        notes.add(tags == null ? "The tags stand in the container alone: packets of " + Repacking.name(stream.codecpar()) + " have no place for them, or are left as they are"
+                : "Tags were changed inside the packets too: their pictures are the same, their bytes are not");
+        return tags;
     }
 
     // ---- sound of another file
@@ -392,24 +315,19 @@ public final class MovieCopy {
         }
     }
 
-    /** Every packet of the new file is the one that was given. */
+    /** Every packet of the new file is the one that was given; where tags inside of them changed, there are as many. */
     private void requireSame() {
-        if (tagger != null) {
-            return;
-        }
         CRC32C found = new CRC32C();
         long[] count = {0};
         try (Demuxer demuxer = new Demuxer(target.file)) {
             while (demuxer.next(packet -> {
-                byte[] bytes = new byte[packet.size()];
-                packet.data().get(bytes);
-                found.update(bytes);
+                count(packet, found);
                 count[0]++;
             })) {
                 // all is counted above
             }
         }
-        if (count[0] != written || found.getValue() != given.getValue()) {
+        if (count[0] != written || tagger == null && found.getValue() != given.getValue()) {
             throw new MediaException(target.file.getFileName() + " was read again and holds other packets than were written into it", 0);
         }
     }
@@ -419,7 +337,7 @@ public final class MovieCopy {
             out.close();
         }
         if (tagger != null) {
-            av_bsf_free(tagger);
+            tagger.close();
         }
         if (other != null) {
             other.close();

@@ -31,7 +31,7 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 /** Tracks that are copied into one file as they are, with the times of their own clocks. Belongs to one thread. */
 final class OutputTracks implements AutoCloseable {
 
-    /** In place of a stream's number: the sound of another file. */
+    /** In place of a sound's number: the sound of another file. */
     static final int OTHER = -1;
 
     private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
@@ -39,6 +39,7 @@ final class OutputTracks implements AutoCloseable {
     private final Path file;
     private final Container container;
     private final AVFormatContext context = new AVFormatContext(null);
+    /** By their number among the sounds of a file, or {@link #OTHER}. */
     private final Map<Integer, AVStream> sounds = new HashMap<>();
     private final Map<Integer, Long> ends = new HashMap<>();
     private AVStream picture;
@@ -71,7 +72,7 @@ final class OutputTracks implements AutoCloseable {
     void sound(AVStream original) {
         AVStream made = added(original, original.codecpar());
         made.codecpar().codec_tag(0);
-        sounds.put(original.index(), made);
+        sounds.put(sounds.size(), made);
     }
 
     /** The first track of a sound file or movie. */
@@ -89,10 +90,6 @@ final class OutputTracks implements AutoCloseable {
         Av.check(avcodec_parameters_copy(made.codecpar(), parameters), "Track");
         made.time_base(original.time_base());
         return made;
-    }
-
-    boolean hasSound(int stream) {
-        return sounds.containsKey(stream);
     }
 
     void timecode(String label) {
@@ -118,7 +115,7 @@ final class OutputTracks implements AutoCloseable {
         write(packet, base, picture);
     }
 
-    /** @param from number of its stream in the file it came from, or {@link #OTHER} */
+    /** @param from its number among the sounds of the file it came from, or {@link #OTHER} */
     void sound(AVPacket packet, AVRational base, int from) {
         AVStream stream = sounds.get(from);
         av_packet_rescale_ts(packet, base, stream.time_base());

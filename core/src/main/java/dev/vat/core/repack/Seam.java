@@ -32,10 +32,6 @@ public record Seam(int frames, boolean certain) {
     private static final double STILL = .25;
     private static final int FURTHEST = 50;
 
-    public boolean follows() {
-        return frames == 0;
-    }
-
     /** In words: {@code they share 7 frames}. */
     public String words() {
         if (frames == 0) {
