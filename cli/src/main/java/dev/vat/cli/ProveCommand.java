@@ -56,7 +56,7 @@ final class ProveCommand implements Callable<Integer> {
     }
 
     private Integer set(Path path) throws IOException {
-        SetCheck.Result result = SetCheck.check(path, _ -> { });
+        SetCheck.Result result = SetCheck.check(path);
         output.event("proof", "path", path.toString(), "files", result.files(), "bytes", result.bytes(), "proven", result.holds(), "reasons", result.reasons());
         output.say(path.getFileName() + (result.holds() ? ": all of its " + result.files() + " files are what was handed over" : ": not what was handed over"));
         result.reasons().forEach(reason -> output.say("  " + reason));

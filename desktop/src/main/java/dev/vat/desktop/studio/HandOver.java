@@ -104,7 +104,7 @@ public final class HandOver {
         background.execute(() -> {
             String words;
             try {
-                SetCheck.Result result = SetCheck.check(set, _ -> { });
+                SetCheck.Result result = SetCheck.check(set);
                 words = result.holds() ? set.getFileName() + ": all of its " + result.files() + " files are what was handed over." : set.getFileName() + " isn't what was handed over: " + String.join("; ", result.reasons()) + ".";
             } catch (IOException e) {
                 words = set.getFileName() + " can't be checked: " + e.getMessage() + ".";

@@ -95,7 +95,7 @@ class TogetherTest extends WindowCase {
         fire("set-make");
         await(() -> isThere("set-reveal"));
         Path set = folder.resolve("handed").resolve("Kite Week");
-        assertThat(SetCheck.check(set, _ -> { }).reasons()).isEmpty();
+        assertThat(SetCheck.check(set).reasons()).isEmpty();
         Path film;
         try (Stream<Path> files = Files.list(set)) {
             film = files.filter(f -> f.toString().endsWith(".mp4")).findFirst().orElseThrow();

@@ -16,7 +16,6 @@ import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.engine.worker.Task;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -110,7 +109,7 @@ public final class HandOverSet {
             Durable.write(set.resolve(LIST), ForRecipient.text(wish.name(), clock.instant().truncatedTo(ChronoUnit.DAYS).toString().substring(0, 10), wish.comment(), receipts, others));
             manifest(set);
             doing.accept("reading all of it again");
-            SetCheck.Result read = SetCheck.check(set, _ -> { });
+            SetCheck.Result read = SetCheck.check(set);
             if (!read.holds()) {
                 throw new IOException("What was written isn't what was to be written: " + String.join("; ", read.reasons()));
             }
@@ -159,10 +158,7 @@ public final class HandOverSet {
 
     private static void copied(Path file, Path to) throws IOException {
         Files.createDirectories(to.getParent());
-        try (OutputStream out = Files.newOutputStream(to, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
-            Digests.copied(file, out, _ -> { });
-        }
-        Files.setLastModifiedTime(to, Files.getLastModifiedTime(file));
+        Files.copy(file, to, StandardCopyOption.COPY_ATTRIBUTES);
         Durable.sync(to);
     }
 
@@ -197,7 +193,7 @@ public final class HandOverSet {
         List<Manifest.Entry> entries = new ArrayList<>();
         for (String path : SetCheck.files(set).toList()) {
             Path file = set.resolve(path);
-            entries.add(new Manifest.Entry(path, Files.size(file), Files.getLastModifiedTime(file).toInstant(), Digests.of(file, _ -> { })));
+            entries.add(new Manifest.Entry(path, Files.size(file), Files.getLastModifiedTime(file).toInstant(), Digests.of(file)));
         }
         Instant now = clock.instant().truncatedTo(ChronoUnit.SECONDS);
         Manifest manifest = new Manifest(now, "Vat", VatVersion.current(), entries);
@@ -205,7 +201,7 @@ public final class HandOverSet {
         String text = MhlText.write(manifest);
         String name = manifest.fileName(1, wish.name());
         Durable.write(home.resolve(name), text);
-        Durable.write(home.resolve(Manifest.CHAIN), MhlText.chain(name, Digests.of(home.resolve(name), _ -> { }).c4()));
+        Durable.write(home.resolve(Manifest.CHAIN), MhlText.chain(name, Digests.of(home.resolve(name)).c4()));
     }
 
     /** Films are packed already: everything is stored as it is. */
@@ -227,7 +223,7 @@ public final class HandOverSet {
             }
         }
         Durable.sync(zip);
-        SetCheck.Result read = SetCheck.check(zip, _ -> { });
+        SetCheck.Result read = SetCheck.check(zip);
         if (!read.holds()) {
             throw new IOException("The ZIP file isn't what was to be written: " + String.join("; ", read.reasons()));
         }

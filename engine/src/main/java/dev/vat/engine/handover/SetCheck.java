@@ -10,7 +10,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -33,10 +32,10 @@ public final class SetCheck {
         return Files.isDirectory(path) ? Files.isDirectory(path.resolve(Manifest.FOLDER)) : path.toString().endsWith(ZIP) && Files.isRegularFile(path);
     }
 
-    /** @param read told of each so many bytes @throws IOException in words, if there is no manifest or it can't be read */
-    public static Result check(Path path, LongConsumer read) throws IOException {
+    /** @throws IOException in words, if there is no manifest or it can't be read */
+    public static Result check(Path path) throws IOException {
         if (Files.isDirectory(path)) {
-            return folder(path, read);
+            return folder(path);
         }
         try (FileSystem zip = FileSystems.newFileSystem(path)) {
             try (Stream<Path> roots = Files.list(zip.getPath("/"))) {
@@ -44,18 +43,18 @@ public final class SetCheck {
                 if (sets.size() != 1) {
                     throw new IOException(path.getFileName() + (sets.isEmpty() ? " holds no folder with a manifest" : " holds several folders with manifests"));
                 }
-                return folder(sets.getFirst(), read);
+                return folder(sets.getFirst());
             }
         }
     }
 
-    private static Result folder(Path folder, LongConsumer read) throws IOException {
+    private static Result folder(Path folder) throws IOException {
         List<String> reasons = new ArrayList<>();
         Manifest manifest = manifest(folder, reasons);
         int good = 0;
         long bytes = 0;
         for (Manifest.Entry entry : manifest.entries()) {
-            String wrong = against(folder, entry, read);
+            String wrong = against(folder, entry);
             if (wrong == null) {
                 good++;
                 bytes += entry.bytes();
@@ -81,7 +80,7 @@ public final class SetCheck {
                 Path file = home.resolve(link.file()).normalize();
                 if (!file.startsWith(home) || !Files.isRegularFile(file)) {
                     reasons.add(Manifest.FOLDER + "/" + link.file() + " is missing, which the chain names");
-                } else if (!Digests.of(file, _ -> { }).c4().equals(link.c4())) {
+                } else if (!Digests.of(file).c4().equals(link.c4())) {
                     reasons.add(Manifest.FOLDER + "/" + link.file() + " is not the manifest that the chain names: it was changed");
                 }
             }
@@ -96,7 +95,7 @@ public final class SetCheck {
     }
 
     /** What is wrong with a file, or null. */
-    private static String against(Path folder, Manifest.Entry entry, LongConsumer read) throws IOException {
+    private static String against(Path folder, Manifest.Entry entry) throws IOException {
         Path file = folder.resolve(entry.path()).normalize();
         if (!file.startsWith(folder.normalize())) {
             return entry.path() + " would lie outside of the folder";
@@ -110,7 +109,7 @@ public final class SetCheck {
         if (entry.prints().c4() == null && entry.prints().md5() == null) {
             return entry.path() + " has no fingerprint that Vat knows (C4, MD5)";
         }
-        return entry.prints().agrees(Digests.of(file, read)) ? null : entry.path() + " was changed: its content isn't what was handed over";
+        return entry.prints().agrees(Digests.of(file)) ? null : entry.path() + " was changed: its content isn't what was handed over";
     }
 
     /** All files of a folder but its manifests, from the folder on, with {@code /} between their parts. */
