@@ -6,12 +6,10 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.run.Programme;
-import dev.vat.core.source.Location;
 import dev.vat.engine.picture.ContactSheet;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
-import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -57,7 +55,7 @@ final class ContactsCommand implements Callable<Integer> {
         ContactSheet.Grid wanted = parse(grid, text -> ContactSheet.Grid.parse(text, width));
         Path absolute = path.toAbsolutePath().normalize();
         boolean reel = absolute.toString().endsWith(ProjectFile.EXTENSION);
-        Project project = reel ? ProjectFile.load(absolute) : found(absolute);
+        Project project = reel ? ProjectFile.load(absolute) : Edits.bringIn(List.of(OneSource.in(absolute)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         try (Viewer viewer = new Viewer(places)) {
             Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
             if (reel) {
@@ -71,13 +69,5 @@ final class ContactsCommand implements Callable<Integer> {
         output.event("contacts", "path", file.toString());
         output.say("Written: " + file);
         return ExitCode.PROVEN.code();
-    }
-
-    private static Project found(Path path) throws IOException {
-        List<Location> found = SourceFinder.find(path).locations().stream().filter(l -> !l.isSound()).toList();
-        if (found.size() != 1) {
-            throw new CommandFailure(found.isEmpty() ? ExitCode.FAILED : ExitCode.WRONG_USE, (found.isEmpty() ? "No frames and no movie in " : found.size() + " sources, where one was expected, in ") + path);
-        }
-        return Edits.bringIn(found, Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
     }
 }

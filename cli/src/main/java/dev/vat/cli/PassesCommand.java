@@ -17,12 +17,10 @@ import dev.vat.core.source.Location;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.picture.PassCheck;
 import dev.vat.engine.place.Places;
-import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -56,6 +54,7 @@ final class PassesCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
+        Path file = project == null ? null : NewProject.at(project);
         Path absolute = folder.toAbsolutePath().normalize();
         List<Location> found = SourceFinder.find(absolute).locations().stream().filter(l -> !l.isSound()).toList();
         if (found.isEmpty()) {
@@ -78,7 +77,9 @@ final class PassesCommand implements Callable<Integer> {
             if (report == null) {
                 output.say("There is no full picture to hold their sum against.");
             }
-            write(made);
+            if (file != null) {
+                NewProject.write(made, file, output);
+            }
             return report != null && !report.apart().isEmpty() ? ExitCode.FINDINGS.code() : ExitCode.PROVEN.code();
         }
     }
@@ -110,17 +111,5 @@ final class PassesCommand implements Callable<Integer> {
         } catch (ExecutionException e) {
             throw new IOException("The passes can't be compared: " + e.getCause().getMessage(), e.getCause());
         }
-    }
-
-    private void write(Project made) throws IOException {
-        if (project == null) {
-            return;
-        }
-        Path file = project.toAbsolutePath().normalize();
-        if (!file.toString().endsWith(ProjectFile.EXTENSION) || Files.exists(file)) {
-            throw new CommandFailure(ExitCode.WRONG_USE, Files.exists(file) ? file + " is there already; nothing is written over it" : "A project's name ends in " + ProjectFile.EXTENSION);
-        }
-        ProjectFile.save(made, file);
-        output.say("Make it with: vat make " + file + " --target web-h264");
     }
 }

@@ -13,17 +13,13 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
-import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.View;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.place.LayoutStore;
 import dev.vat.engine.place.Places;
-import dev.vat.engine.project.ProjectFile;
-import dev.vat.engine.source.SourceFinder;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -91,39 +87,23 @@ final class ViewsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        Path file = project.toAbsolutePath().normalize();
-        if (!file.toString().endsWith(ProjectFile.EXTENSION)) {
-            throw new CommandFailure(ExitCode.WRONG_USE, "A project's name ends in " + ProjectFile.EXTENSION + ", unlike " + file.getFileName());
-        }
-        if (Files.exists(file)) {
-            throw new CommandFailure(ExitCode.WRONG_USE, file + " is there already; nothing is written over it");
-        }
+        Path file = NewProject.at(project);
         List<Location> found = new ArrayList<>();
         for (Path source : sources) {
-            found.add(one(source.toAbsolutePath().normalize()));
+            found.add(OneSource.in(source));
         }
         Project made = Edits.bringIn(found.stream().distinct().toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         Project all = made;
         List<Item> items = found.stream().map(l -> all.sources().stream().filter(s -> s.location().equals(l)).findFirst().orElseThrow()).map(s -> Item.of(s.id())).toList();
         Layout layout = dressed(arranged(items));
-        Reel reel = made.currentReel().orElseThrow();
         made = made.withCurrentReel(r -> r.withItems(List.of(Item.of(layout))));
         if (rate != null) {
             made = Edits.setRate(parse(rate, Rate::parse)).apply(made);
         }
-        ProjectFile.save(made, file);
-        output.event("project", "path", file, "views", layout.views().size(), "reel", reel.name());
+        output.event("project", "path", file, "views", layout.views().size());
         output.say(layout.views().size() + " views, " + layout.arrangement().title() + ": " + file);
-        output.say("Make it with: vat make " + file + " --target web-h264");
+        NewProject.write(made, file, output);
         return ExitCode.PROVEN.code();
-    }
-
-    private static Location one(Path path) throws IOException {
-        List<Location> found = SourceFinder.find(path).locations().stream().filter(l -> !l.isSound()).toList();
-        if (found.size() != 1) {
-            throw new CommandFailure(found.isEmpty() ? ExitCode.FAILED : ExitCode.WRONG_USE, (found.isEmpty() ? "No frames and no movie in " : found.size() + " sources, where one was expected, in ") + path);
-        }
-        return found.getFirst();
     }
 
     private Layout arranged(List<Item> items) throws IOException {

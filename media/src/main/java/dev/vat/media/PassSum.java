@@ -3,6 +3,7 @@ package dev.vat.media;
 import dev.vat.core.pass.Operation;
 import dev.vat.core.pass.Pass;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.DisplayCurve;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.reel.Assembly;
 import java.lang.foreign.MemorySegment;
@@ -211,12 +212,10 @@ public final class PassSum implements AutoCloseable {
         return LIGHT[below] + (LIGHT[below + 1] - LIGHT[below]) * (at - below);
     }
 
-    /** IEC 61966-2-1. */
     private static float[] light() {
         float[] light = new float[STEPS];
         for (int i = 0; i < STEPS; i++) {
-            double v = i / (STEPS - 1.);
-            light[i] = (float) (v <= .04045 ? v / 12.92 : Math.pow((v + .055) / 1.055, 2.4));
+            light[i] = (float) DisplayCurve.light(i / (STEPS - 1.));
         }
         return light;
     }

@@ -21,7 +21,7 @@ import java.util.stream.Collectors;
 final class BurnInRules {
 
     /** Letters that are less tall, in pixels, can hardly be read. */
-    private static final double LEGIBLE = 9;
+    static final double LEGIBLE = 9;
 
     private static final String CHOOSE = "Choose a font file";
 

@@ -19,7 +19,8 @@ import java.util.stream.Stream;
 /** Findings on how an item goes with the others of its reel: shape, rate, speed, and how it begins. */
 final class ReelRules {
 
-    private static final double SEEN = 1.005;
+    /** Enlarging by less isn't seen. */
+    static final double SEEN = 1.005;
 
     private ReelRules() { }
 

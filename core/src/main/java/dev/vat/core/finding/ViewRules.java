@@ -1,5 +1,6 @@
 package dev.vat.core.finding;
 
+import dev.vat.core.burnin.Field;
 import dev.vat.core.delivery.Placement;
 import dev.vat.core.layout.Covered;
 import dev.vat.core.layout.InStep;
@@ -12,15 +13,13 @@ import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.View;
 import dev.vat.core.run.Programme;
 import dev.vat.core.time.Rate;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** Findings on several views in one picture. */
 final class ViewRules {
-
-    private static final double SEEN = 1.005;
-    /** Letters that are less tall, in pixels, can hardly be read. */
-    private static final double LEGIBLE = 9;
 
     private ViewRules() { }
 
@@ -74,10 +73,10 @@ final class ViewRules {
             found.add(Finding.of("caption-letters", Severity.BLOCKER, name + ": the face of its caption has no letter " + missing + ". Write it in other letters.").withRemedies(without));
         }
         double tall = how.size().height() * written.caption().size() / 100;
-        if (tall < LEGIBLE) {
+        if (tall < BurnInRules.LEGIBLE) {
             found.add(Finding.of("caption-small", Severity.WARNING, "%s: its caption is %.0f pixels tall, hardly legible.".formatted(name, tall)).withRemedies(without));
         }
-        if (layout.days() == null && (written.caption().words().text().contains("{days}") || written.caption().words().text().contains("{calendar}"))) {
+        if (layout.days() == null && !Collections.disjoint(written.caption().words().fields(), Set.of(Field.DAYS, Field.CALENDAR))) {
             found.add(Finding.of("caption-days", Severity.WARNING, name + ": its caption tells days, and the layout has no first day: it isn't written."));
         }
     }
@@ -96,7 +95,7 @@ final class ViewRules {
     }
 
     private static void enlarged(String name, Placement placement, List<Finding> found) {
-        if (placement != null && placement.enlargement() > SEEN) {
+        if (placement != null && placement.enlargement() > ReelRules.SEEN) {
             found.add(Finding.of("view-enlarged", Severity.NOTE, "%s is enlarged %.2f times. It gets no sharper.".formatted(name, placement.enlargement())));
         }
     }

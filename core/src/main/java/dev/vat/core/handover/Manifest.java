@@ -6,7 +6,6 @@ import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * What a folder holds, with the fingerprint of every file, as the ASC Media Hash List (version 2.0) has it.
@@ -54,10 +53,6 @@ public record Manifest(Instant made, String tool, String version, List<Entry> en
 
     public Manifest {
         entries = entries.stream().sorted(Comparator.comparing(Entry::path)).toList();
-    }
-
-    public Optional<Entry> entry(String path) {
-        return entries.stream().filter(e -> e.path.equals(path)).findFirst();
     }
 
     /** The name of its file: number, name of the folder, time. @param number from 1 on */

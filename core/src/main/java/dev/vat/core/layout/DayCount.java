@@ -35,8 +35,7 @@ public record DayCount(String start, Rational perSecond) {
 
     /** Days that are over at a frame, counted from 0. */
     public long days(long frame, Rate rate) {
-        Rational days = rate.seconds(frame).times(perSecond);
-        return Math.floorDiv(days.numerator(), days.denominator());
+        return rate.seconds(frame).times(perSecond).floor();
     }
 
     /** With the day's number and its date. */

@@ -1,6 +1,8 @@
 package dev.vat.core.pass;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Arrays;
+import java.util.stream.Collectors;
 
 /**
  * What a pass does to what lies under it, in linear light. Colours are premultiplied by alpha; a pass without alpha is opaque where it
@@ -27,6 +29,12 @@ public enum Operation {
 
     public String title() {
         return title;
+    }
+
+    /** By its title. @throws IllegalArgumentException naming those there are */
+    public static Operation parse(String title) {
+        return Arrays.stream(values()).filter(o -> o.title.equals(title.strip())).findFirst().orElseThrow(() -> new IllegalArgumentException("There is no operation '" + title + "'; there are "
+                + Arrays.stream(values()).map(Operation::title).collect(Collectors.joining(", "))));
     }
 
     public String sentence() {

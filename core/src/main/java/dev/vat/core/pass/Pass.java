@@ -2,6 +2,7 @@ package dev.vat.core.pass;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.picture.DisplayCurve;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.time.Rational;
 
@@ -21,7 +22,6 @@ public record Pass(String name, String source, String layer, Operation operation
 
     private static final Rational MOST_GAIN = Rational.of(1000);
     private static final Rational MOST_STOPS = Rational.of(16);
-    private static final double LINEAR_UP_TO = .04045;
 
     public Pass {
         operation = operation == null ? Operation.ADD : operation;
@@ -80,18 +80,6 @@ public record Pass(String name, String source, String layer, Operation operation
     public float[] weights() {
         double all = gainInUse().toDouble() * Math.pow(2, exposureInUse().toDouble());
         return tint == null ? new float[] {(float) all, (float) all, (float) all}
-                : new float[] {(float) (all * light(tint.red())), (float) (all * light(tint.green())), (float) (all * light(tint.blue()))};
-    }
-
-    /** Whether it goes in as it was rendered. */
-    @JsonIgnore
-    public boolean isPlain() {
-        return gain == null && tint == null && exposure == null;
-    }
-
-    /** IEC 61966-2-1. */
-    private static double light(int code) {
-        double value = code / 255.;
-        return value <= LINEAR_UP_TO ? value / 12.92 : Math.pow((value + .055) / 1.055, 2.4);
+                : new float[] {(float) (all * DisplayCurve.light(tint.red() / 255.)), (float) (all * DisplayCurve.light(tint.green() / 255.)), (float) (all * DisplayCurve.light(tint.blue() / 255.))};
     }
 }

@@ -14,25 +14,20 @@ public final class PassWords {
 
     /** What a pass holds, from the lowest in a picture up. */
     public enum Role {
-        FULL(null, "the full picture"),
-        BASE(Operation.ADD, "base colour"),
-        LIGHT(Operation.MULTIPLY, "light"),
-        SHADOW(Operation.MULTIPLY, "shadow"),
-        GLOW(Operation.ADD, "light of its own"),
-        HAZE(Operation.OVER, "haze"),
-        MATTE(Operation.MATTE, "matte"),
-        DEPTH(Operation.MATTE, "depth");
+        FULL(null),
+        BASE(Operation.ADD),
+        LIGHT(Operation.MULTIPLY),
+        SHADOW(Operation.MULTIPLY),
+        /** Light of its own, as of lamps and reflections. */
+        GLOW(Operation.ADD),
+        HAZE(Operation.OVER),
+        MATTE(Operation.MATTE),
+        DEPTH(Operation.MATTE);
 
         private final Operation operation;
-        private final String title;
 
-        Role(Operation operation, String title) {
+        Role(Operation operation) {
             this.operation = operation;
-            this.title = title;
-        }
-
-        public String title() {
-            return title;
         }
     }
 

@@ -87,7 +87,7 @@ final class PassPane extends VBox {
 
             @Override
             public Operation fromString(String words) {
-                throw new UnsupportedOperationException("Operations are chosen, not typed");
+                return Operation.parse(words);
             }
         });
         operation.setTooltip(new Tooltip(pass.operation().sentence()));

@@ -1,5 +1,6 @@
 package dev.vat.scene.flats;
 
+import dev.vat.core.picture.DisplayCurve;
 import dev.vat.core.picture.Size;
 import dev.vat.scene.Drawing;
 import dev.vat.scene.FrameMark;
@@ -147,12 +148,10 @@ final class Layers {
         return CODED[below] + (CODED[below + 1] - CODED[below]) * (at - below);
     }
 
-    /** IEC 61966-2-1. */
     private static float[] curve() {
         float[] curve = new float[STEPS + 1];
         for (int i = 0; i <= STEPS; i++) {
-            double v = (double) i / STEPS;
-            curve[i] = (float) (v <= .0031308 ? 12.92 * v : 1.055 * StrictMath.pow(v, 1 / 2.4) - .055);
+            curve[i] = (float) DisplayCurve.coded((double) i / STEPS);
         }
         return curve;
     }

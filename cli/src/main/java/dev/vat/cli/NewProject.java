@@ -1,0 +1,30 @@
+package dev.vat.cli;
+
+import dev.vat.core.project.Project;
+import dev.vat.engine.project.ProjectFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** A project file that a command writes; nothing is written over. */
+final class NewProject {
+
+    private NewProject() { }
+
+    /** @return where it will be */
+    static Path at(Path path) {
+        Path file = path.toAbsolutePath().normalize();
+        if (!file.toString().endsWith(ProjectFile.EXTENSION)) {
+            throw new CommandFailure(ExitCode.WRONG_USE, "A project's name ends in " + ProjectFile.EXTENSION + ", unlike " + file.getFileName());
+        }
+        if (Files.exists(file)) {
+            throw new CommandFailure(ExitCode.WRONG_USE, file + " is there already; nothing is written over it");
+        }
+        return file;
+    }
+
+    static void write(Project project, Path file, Output output) throws IOException {
+        ProjectFile.save(project, file);
+        output.say("Make it with: vat make " + file + " --target web-h264");
+    }
+}
