@@ -54,7 +54,12 @@ final class CaptureCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        Captures captures = new Captures(places);
+        try (Captures captures = new Captures(places)) {
+            return capture(captures);
+        }
+    }
+
+    private int capture(Captures captures) throws IOException, InterruptedException {
         captures.recover().forEach(this::tell);
         SceneNotice notice = SceneNotice.in(places.scenes()).stream().findFirst()
                 .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "No scene runs on this machine. 'vat scene' starts the stand-in"));

@@ -122,12 +122,27 @@ final class Patch {
             for (Rows plane : rows) {
                 plane.read(left + from, top + y, count);
             }
-            for (int x = 0; x < count; x++) {
-                blend(rows, x, y * width + from + x);
+            if (full == EIGHT && rows.length == ALPHA) {
+                for (int p = 0; p < ALPHA; p++) {
+                    blend(samples[p], samples[ALPHA], y * width + from, rows[p].bytes, count);
+                }
+            } else {
+                for (int x = 0; x < count; x++) {
+                    blend(rows, x, y * width + from + x);
+                }
             }
             for (Rows plane : rows) {
                 plane.write(left + from, top + y, count);
             }
+        }
+    }
+
+    /** The same sum for a row of 8 bits that nothing shows through. */
+    private static void blend(int[] colour, int[] cover, int at, byte[] under, int count) {
+        for (int x = 0; x < count; x++) {
+            int sum = colour[at + x] * cover[at + x] + (under[x] & EIGHT) * (EIGHT - cover[at + x]) + EIGHT / 2;
+            // A division by 255 that is exact for each sum of such products.
+            under[x] = (byte) (sum * 0x8081 >>> 23);
         }
     }
 
@@ -137,14 +152,6 @@ final class Patch {
             return;
         }
         boolean alpha = under.length == PLANES;
-        if (full == EIGHT && !alpha) {
-            // The same sum in small numbers, which divide more quickly.
-            int stays = EIGHT - cover;
-            for (int p = 0; p < ALPHA; p++) {
-                under[p].bytes[x] = (byte) ((samples[p][at] * cover + (under[p].bytes[x] & EIGHT) * stays + EIGHT / 2) / EIGHT);
-            }
-            return;
-        }
         long there = alpha ? under[ALPHA].at(x) : full;
         // Of what there was, as much stays as is seen through.
         long stays = there * (full - cover) / full;

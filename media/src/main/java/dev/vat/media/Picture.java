@@ -85,12 +85,22 @@ public final class Picture implements AutoCloseable {
     }
 
     /** A picture of rows of four bytes a pixel, red first, as they come, to be composed; without alpha where nothing shows through. */
-    public static Picture packed(int width, int height, byte[] rgba) {
-        Picture picture = allocate(isOpaque(rgba) ? "rgb0" : "rgba", width, height);
+    public static Picture packedRgba(int width, int height, byte[] rgba) {
+        return packed(isOpaque(rgba) ? "rgb0" : "rgba", width, height, rgba, 4 * width);
+    }
+
+    /** The same of three bytes a pixel. */
+    public static Picture packedRgb(int width, int height, byte[] rgb) {
+        return packed("rgb24", width, height, rgb, 3 * width);
+    }
+
+    private static Picture packed(String format, int width, int height, byte[] samples, int row) {
+        Picture picture = allocate(format, width, height);
         MemorySegment plane = picture.plane(0);
-        int row = 4 * width;
-        for (int y = 0; y < height; y++) {
-            MemorySegment.copy(rgba, y * row, plane, ValueLayout.JAVA_BYTE, (long) y * picture.stride(0), row);
+        int stride = picture.stride(0);
+        int together = stride == row ? height : 1;
+        for (int y = 0; y < height; y += together) {
+            MemorySegment.copy(samples, y * row, plane, ValueLayout.JAVA_BYTE, (long) y * stride, row * together);
         }
         ColourTags.displayRgb(picture);
         return picture;
@@ -198,6 +208,11 @@ public final class Picture implements AutoCloseable {
         int from = stride(plane);
         int into = to.stride(plane);
         int rows = planeHeight(plane);
+        if (from == into && from > 0) {
+            // One long stretch, with what lies between rows.
+            MemorySegment.copy(source, 0, target, 0, (long) (rows - 1) * from + row);
+            return;
+        }
         for (int y = 0; y < rows; y++) {
             MemorySegment.copy(source, (long) y * from, target, (long) y * into, row);
         }

@@ -16,6 +16,9 @@ import java.util.Optional;
 public record RenderForecast(long frames, Rational secondsPerFrame, Rational startUp, int machines, Rational pixelRatio,
                              Rational pricePerHour) {
 
+    /** What takes less than a second is said so closely that the sum can be followed. */
+    private static final int QUICK_PLACES = 3;
+
     public RenderForecast {
         if (frames < 1 || machines < 1 || secondsPerFrame.signum() <= 0 || pixelRatio.signum() <= 0 || startUp.signum() < 0) {
             throw new IllegalArgumentException("A forecast needs at least one frame, one machine, and times and ratios above 0");
@@ -40,7 +43,7 @@ public record RenderForecast(long frames, Rational secondsPerFrame, Rational sta
     /** The sum as it is worked out: {@code 312 frames x 42 s + 4 min = 3 h 42 min}. */
     public String formula() {
         StringBuilder text = new StringBuilder().append(frames).append(frames == 1 ? " frame x " : " frames x ")
-                .append(secondsPerFrame.toDecimal(1)).append(" s");
+                .append(secondsPerFrame.toDecimal(secondsPerFrame.compareTo(Rational.ONE) < 0 ? QUICK_PLACES : 1)).append(" s");
         if (!pixelRatio.equals(Rational.ONE)) {
             text.append(" x ").append(pixelRatio.toDecimal(2)).append(" pixels");
         }

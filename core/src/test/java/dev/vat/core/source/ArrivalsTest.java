@@ -103,6 +103,8 @@ class ArrivalsTest {
         "312 | 42  | 240 | 4 | 1 | 0   | 312 frames x 42 s / 4 machines + 4 min = 59 min",
         "100 | 1.5 | 0   | 1 | 4 | 0   | 100 frames x 1.5 s x 4 pixels = 10 min",
         "10  | 5   | 0   | 1 | 1 | 3.6 | 10 frames x 5 s = 50 s, costs 0.05",
+        "451 | 0.0865 | 0 | 1 | 1 | 0   | 451 frames x 0.087 s = 39 s",
+        "8   | 0.5 | 0   | 1 | 1 | 0   | 8 frames x 0.5 s = 4 s",
         "5   | 1   | 0   | 3 | 1 | 0   | 5 frames x 1 s / 3 machines = 2 s",
     })
     void aForecastShowsItsSum(long frames, String each, String start, int machines, String pixels, String price, String formula) {

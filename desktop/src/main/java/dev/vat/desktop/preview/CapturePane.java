@@ -85,7 +85,7 @@ final class CapturePane extends VBox {
             Label words = Parts.wrapped(words(tested), "note");
             words.setId("capture-forecast");
             box.getChildren().add(words);
-            if (tested.picture() != null && tested.picture().rgba() != null) {
+            if (tested.picture() != null) {
                 ImageView view = new ImageView(images.apply(tested.picture()));
                 view.setId("capture-picture");
                 view.setPreserveRatio(true);

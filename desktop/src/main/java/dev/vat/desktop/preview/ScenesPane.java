@@ -98,6 +98,7 @@ public final class ScenesPane extends VBox {
         rows.add(progressRow);
         scenes.forEach(scene -> scene(scene, rows));
         getChildren().setAll(rows);
+        studio.previews().expect(lookup("#capture") != null);
         showProgress();
     }
 
@@ -147,6 +148,7 @@ public final class ScenesPane extends VBox {
         figures.setId("camera-" + camera.id());
         figures.setMinWidth(0);
         VBox words = new VBox(name, figures);
+        scene.unseen(camera.id()).ifPresent(why -> words.getChildren().add(Parts.wrapped("It can't be seen: " + why + ".", "note")));
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
         StackPane picture = picture(scene, facts, camera);

@@ -1,5 +1,6 @@
 package dev.vat.desktop.preview;
 
+import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
 import dev.vat.desktop.look.Parts;
@@ -95,7 +96,7 @@ public final class StoryPage extends BorderPane {
     private void build() {
         strip.getChildren().setAll(shown.stream().map(this::card).toList());
         long bytes = shown.stream().mapToLong(Preview::bytes).sum();
-        summary.setText(shown.isEmpty() ? "None is kept." : shown.size() + (shown.size() == 1 ? " preview, " : " previews, ") + Previews.megabytes(bytes));
+        summary.setText(shown.isEmpty() ? "None is kept." : shown.size() + (shown.size() == 1 ? " preview, " : " previews, ") + RoughForecast.bytes(bytes));
     }
 
     private VBox card(Preview preview) {
@@ -154,13 +155,13 @@ public final class StoryPage extends BorderPane {
 
     private static String state(Preview preview) {
         String idle = preview.idle() == null ? "" : "Nothing moves after " + CaptureAdvice.number(preview.idle()) + ". ";
-        return idle + (preview.isWhole() ? Previews.megabytes(preview.bytes()) : preview.drawn() + " of " + preview.wish().drawn() + " frames: " + preview.why() + ".");
+        return idle + (preview.isWhole() ? RoughForecast.bytes(preview.bytes()) : preview.drawn() + " of " + preview.wish().drawn() + " frames: " + preview.why() + ".");
     }
 
     /** Asks a second time, and says what it frees. */
     private Button delete(Preview preview, String id) {
         boolean asked = preview.file().equals(doomed);
-        return Parts.button("delete-" + id, asked ? "Delete it for good" : "Delete, frees " + Previews.megabytes(preview.bytes()), () -> {
+        return Parts.button("delete-" + id, asked ? "Delete it for good" : "Delete, frees " + RoughForecast.bytes(preview.bytes()), () -> {
             if (asked) {
                 studio.previews().delete(preview);
             } else {

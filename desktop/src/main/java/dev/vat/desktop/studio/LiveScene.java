@@ -14,6 +14,7 @@ public final class LiveScene {
 
     final SceneNotice notice;
     final Map<String, FeedPicture> pictures = new HashMap<>();
+    final Map<String, String> unseen = new HashMap<>();
     final Map<String, CaptureWish> wishes = new HashMap<>();
     SceneFacts facts;
     String trouble;
@@ -43,6 +44,11 @@ public final class LiveScene {
     /** What a camera sees in the middle of its frames. */
     public Optional<FeedPicture> picture(String camera) {
         return Optional.ofNullable(pictures.get(camera));
+    }
+
+    /** Why there is no such picture, in words. */
+    public Optional<String> unseen(String camera) {
+        return Optional.ofNullable(unseen.get(camera));
     }
 
     /** What is to be captured of a camera. */

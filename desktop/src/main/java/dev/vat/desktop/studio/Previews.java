@@ -1,5 +1,6 @@
 package dev.vat.desktop.studio;
 
+import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.Preview;
@@ -22,17 +23,18 @@ import java.util.Comparator;
 import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** Captures that go on, and the previews that came of them. Called on the interface's thread. */
 public final class Previews {
 
-    private static final int MEGABYTE = 1_000_000;
+    private static final Logger LOG = LoggerFactory.getLogger(Previews.class);
 
     private final Studio studio;
     private final Captures captures;
@@ -45,6 +47,7 @@ public final class Previews {
     private Wished wished;
     private Captures.Going going;
     private Message.Capturing progress;
+    private boolean expected;
 
     private record Wished(LiveScene scene, CaptureWish wish) { }
 
@@ -119,6 +122,32 @@ public final class Previews {
 
     // ---- capturing
 
+    /** Somebody is about to capture, or isn't any more: meanwhile a process that captures stands ready. */
+    public void expect(boolean soon) {
+        if (soon == expected) {
+            return;
+        }
+        expected = soon;
+        if (soon && going == null) {
+            background.execute(() -> {
+                try {
+                    captures.prepare();
+                } catch (IOException e) {
+                    // A capture itself will say it to whoever asks for one.
+                    LOG.info("No process stands ready to capture", e);
+                }
+            });
+        } else {
+            rest();
+        }
+    }
+
+    private void rest() {
+        if (!expected && going == null) {
+            background.execute(captures::rest);
+        }
+    }
+
     /** Captures one camera after the other. */
     public void capture(LiveScene scene, List<CaptureWish> wishes) {
         if (going == null && waiting.isEmpty()) {
@@ -186,6 +215,7 @@ public final class Previews {
         }
         next();
         if (going == null) {
+            rest();
             reload();
         }
         studio.say(String.join(" ", captured));
@@ -282,11 +312,7 @@ public final class Previews {
 
     public void delete(Preview preview) {
         source(studio.project(), preview).ifPresent(s -> studio.edit(Edits.removeSource(s.id())));
-        change(store -> store.delete(preview), preview.file() + " is deleted, " + megabytes(preview.bytes()) + " are free again.");
-    }
-
-    public static String megabytes(long bytes) {
-        return String.format(Locale.ROOT, "%.1f MB", (double) bytes / MEGABYTE);
+        change(store -> store.delete(preview), preview.file() + " is deleted, " + RoughForecast.bytes(preview.bytes()) + " are free again.");
     }
 
     /** Approved previews that a source may be the final frames of: those of its camera first. */
@@ -321,5 +347,6 @@ public final class Previews {
         if (going != null) {
             going.close();
         }
+        captures.close();
     }
 }

@@ -5,6 +5,7 @@ import dev.vat.core.preview.CameraFacts;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
+import dev.vat.engine.feed.FeedException;
 import dev.vat.engine.feed.FeedPicture;
 import dev.vat.engine.feed.Question;
 import dev.vat.engine.feed.SceneFeed;
@@ -126,6 +127,7 @@ public final class Scenes {
                 if (changes.poll(LOOK_MILLIS, TimeUnit.MILLISECONDS) != null) {
                     ask(scene, feed);
                 }
+                feed.requireGoing();
             }
         } catch (IOException e) {
             ui.execute(() -> {
@@ -143,19 +145,28 @@ public final class Scenes {
             scene.wishes.keySet().removeIf(id -> facts.camera(id).isEmpty());
             studio.changed();
         });
-        if (facts.files()) {
-            return;
-        }
         for (CameraFacts camera : facts.cameras()) {
             FrameRange keyed = camera.keyed() == null ? facts.timeline() : camera.keyed();
             CaptureWish usual = CaptureWish.of(facts, camera);
             Size size = Size.of(Math.max(1, facts.size().width() * THUMBNAIL_ROWS / facts.size().height()), THUMBNAIL_ROWS);
             long middle = (keyed.first() + keyed.last()) / 2;
-            FeedPicture picture = SceneFeed.await(feed.frame(new Question.Frame(0, camera.id(), middle, usual.run(middle - usual.range().first()), size.width(), size.height(), usual.shading(), usual.classes(), null, null)));
-            ui.execute(() -> {
-                scene.pictures.put(camera.id(), picture);
-                studio.changed();
-            });
+            Question.Frame question = new Question.Frame(0, camera.id(), middle, usual.run(middle - usual.range().first()), size.width(), size.height(), usual.shading(), usual.classes(), null, null);
+            try {
+                FeedPicture picture = feed.picture(question, facts, places.scratch());
+                ui.execute(() -> {
+                    scene.unseen.remove(camera.id());
+                    scene.pictures.put(camera.id(), picture);
+                    studio.changed();
+                });
+            } catch (FeedException e) {
+                // One camera that can't be seen is no reason to do without the others; a talk that is over is.
+                feed.requireGoing();
+                ui.execute(() -> {
+                    scene.pictures.remove(camera.id());
+                    scene.unseen.put(camera.id(), e.getMessage());
+                    studio.changed();
+                });
+            }
         }
     }
 
@@ -172,8 +183,8 @@ public final class Scenes {
             Tested result;
             try (SceneFeed feed = SceneFeed.connect(scene.notice, _ -> { })) {
                 long since = System.nanoTime();
-                FeedPicture picture = SceneFeed.await(feed.frame(new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(), wish.size().height(),
-                        wish.shading(), wish.classes(), null, null)));
+                FeedPicture picture = feed.picture(new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(), wish.size().height(),
+                        wish.shading(), wish.classes(), null, null), scene.facts, places.scratch());
                 result = new Tested(wish, picture, (System.nanoTime() - since) / 1e9, null);
             } catch (IOException e) {
                 result = new Tested(wish, null, 0, e.getMessage());

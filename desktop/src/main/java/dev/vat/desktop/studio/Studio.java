@@ -19,6 +19,7 @@ import dev.vat.core.trial.ReelCosts;
 import dev.vat.engine.place.LayoutStore;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.place.PresetStore;
+import dev.vat.engine.place.Scratch;
 import dev.vat.engine.place.Settings;
 import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
@@ -97,6 +98,7 @@ public final class Studio implements AutoCloseable {
         this.layouts = new Layouts(LayoutStore.in(places), this);
         runs.findLeftOver();
         previews.load();
+        this.background.execute(() -> Scratch.sweep(places));
     }
 
     public void addListener(Runnable listener) {

@@ -33,9 +33,9 @@ import java.util.zip.CRC32C;
 /** One capture, in the worker: asks a scene for frame after frame and writes them down. Its time is the scene's own: how long a frame takes to draw doesn't matter. */
 final class CaptureRun {
 
-    /** So many pictures are asked for before the first of them is there: the scene draws while this one is packed. */
     /** More often nobody sees how far it is, in nanoseconds. */
     private static final long TOLD_EVERY = 80_000_000;
+    /** So many pictures are asked for before the first of them is there: the scene draws while this one is packed. */
     private static final int AHEAD = 4;
     private static final int BYTE = 0xff;
 
@@ -92,7 +92,7 @@ final class CaptureRun {
                 FeedPicture got = SceneFeed.await(asked.removeFirst());
                 try (Picture picture = picture(got, scratch, reader)) {
                     recorder.add(picture, drawn);
-                    idle.add(got.rgba() == null ? picture.crc32c() : print(got.rgba()));
+                    idle.add(got.isFiled() ? picture.crc32c() : print(got.samples()));
                 }
                 drawn++;
                 long now = System.nanoTime();
@@ -145,8 +145,8 @@ final class CaptureRun {
     }
 
     private static Picture picture(FeedPicture got, Path scratch, FrameReader reader) throws IOException {
-        if (got.rgba() != null) {
-            return Picture.packed(got.width(), got.height(), got.rgba());
+        if (!got.isFiled()) {
+            return got.format().hasAlpha() ? Picture.packedRgba(got.width(), got.height(), got.samples()) : Picture.packedRgb(got.width(), got.height(), got.samples());
         }
         Path file = file(scratch, got.frame());
         return switch (reader.read(file, FileKind.PNG, null, 0)) {
@@ -163,9 +163,9 @@ final class CaptureRun {
         };
     }
 
-    private static long print(byte[] rgba) {
+    private static long print(byte[] samples) {
         CRC32C print = new CRC32C();
-        print.update(rgba);
+        print.update(samples);
         return print.getValue();
     }
 }

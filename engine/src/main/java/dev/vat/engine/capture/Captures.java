@@ -6,18 +6,19 @@ import dev.vat.engine.feed.SceneNotice;
 import dev.vat.engine.place.Places;
 import dev.vat.engine.protocol.Message;
 import dev.vat.engine.worker.Task;
-import dev.vat.engine.worker.WorkerProcess;
 import dev.vat.engine.worker.WorkerRole;
 import java.io.IOException;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 
-/** Captures of a scene's cameras, each in a process of its own. */
-public final class Captures {
+/** Captures of a scene's cameras, in processes of their own. One that is done is kept for the next capture until nobody expects any. */
+public final class Captures implements AutoCloseable {
 
     private final Places places;
     private final PreviewStore store;
+    private CaptureProcess spare;
+    private boolean closed;
 
     public Captures(Places places) {
         this.places = places;
@@ -29,14 +30,38 @@ public final class Captures {
     }
 
     /** A capture that goes on. */
-    public static final class Going implements AutoCloseable {
+    public final class Going implements AutoCloseable {
         private final CompletableFuture<Message.Captured> result = new CompletableFuture<>();
-        private WorkerProcess worker;
+        private final Consumer<Message.Capturing> progress;
+        private final CaptureProcess process;
+
+        private Going(CaptureProcess process, Consumer<Message.Capturing> progress) {
+            this.process = process;
+            this.progress = progress;
+        }
+
+        void hear(Message message) {
+            switch (message) {
+                case Message.Capturing capturing -> progress.accept(capturing);
+                case Message.Captured captured -> {
+                    keep(process);
+                    result.complete(captured);
+                }
+                case Message.Broken broken -> fail(new IOException(broken.why()));
+                default -> fail(new IOException("A capture said " + message));
+            }
+        }
+
+        void fail(IOException why) {
+            if (result.completeExceptionally(why)) {
+                Thread.ofVirtual().start(process::close);
+            }
+        }
 
         /** Stops it; what is there becomes a preview. */
         public void stop() throws IOException {
             if (!result.isDone()) {
-                worker.send(new Message.Stop(2));
+                process.stop();
             }
         }
 
@@ -46,29 +71,52 @@ public final class Captures {
         }
 
         public long pid() {
-            return worker.pid();
+            return process.pid();
         }
 
-        /** Waits for what is there to become a preview, five seconds at most. */
+        /** Ends it if it goes on, and waits for what is there to become a preview, five seconds at most. */
         @Override
         public void close() {
-            worker.close();
+            if (!result.isDone()) {
+                process.close();
+            }
+        }
+    }
+
+    /** A capture is expected: starts a process that has everything loaded and compiled by the time it comes. */
+    public synchronized void prepare() throws IOException {
+        if (!closed && (spare == null || !spare.isAlive())) {
+            spare = CaptureProcess.start(places);
+            spare.rehearse();
+        }
+    }
+
+    /** No capture is expected now: ends the process that waits for one, if there is any. */
+    public synchronized void rest() {
+        if (spare != null) {
+            Thread.ofVirtual().start(spare::close);
+            spare = null;
+        }
+    }
+
+    private synchronized CaptureProcess ready() throws IOException {
+        CaptureProcess ready = spare != null && spare.isAlive() ? spare : CaptureProcess.start(places);
+        spare = null;
+        return ready;
+    }
+
+    private synchronized void keep(CaptureProcess done) {
+        if (spare == null && !closed) {
+            spare = done;
+        } else {
+            Thread.ofVirtual().start(done::close);
         }
     }
 
     /** @param progress told on a thread of the capture's own */
     public Going start(SceneNotice scene, CaptureWish wish, Consumer<Message.Capturing> progress) throws IOException {
-        Going going = new Going();
-        going.worker = WorkerProcess.start(WorkerRole.CAPTURE, places, message -> {
-            switch (message) {
-                case Message.Capturing capturing -> progress.accept(capturing);
-                case Message.Captured captured -> going.result.complete(captured);
-                case Message.Broken broken -> going.result.completeExceptionally(new IOException(broken.why()));
-                default -> going.result.completeExceptionally(new IOException("A capture said " + message));
-            }
-        }, loss -> going.result.completeExceptionally(new IOException("The capture was lost: " + loss.why())));
-        going.worker.send(new Message.Capture(1, scene, wish, store.folder().toString()));
-        going.result.whenComplete((_, _) -> Thread.ofVirtual().start(going.worker::close));
+        Going going = new Going(ready(), progress);
+        going.process.capture(new Message.Capture(1, scene, wish, store.folder().toString()), going);
         return going;
     }
 
@@ -79,5 +127,12 @@ public final class Captures {
         }
         Message answer = Task.ask(places, WorkerRole.CAPTURE, new Message.RecoverCaptures(1, store.folder().toString()), _ -> { }, Message.Recovered.class::isInstance);
         return ((Message.Recovered) answer).previews();
+    }
+
+    /** Keeps no process any more. Captures that go on aren't touched. */
+    @Override
+    public synchronized void close() {
+        closed = true;
+        rest();
     }
 }

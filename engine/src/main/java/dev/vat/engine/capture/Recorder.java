@@ -49,6 +49,8 @@ final class Recorder implements AutoCloseable {
     private static final Rational PART = Rational.of(2);
     private static final int QUALITY = 21;
     private static final int THREADS = 1;
+    /** A little less is tried on each block, and less far ahead: the scene needs the time more than a preview needs the last half decibel. */
+    private static final String BRISK = "partitions=none:rc-lookahead=4";
     private static final String PLAN = "capture.json";
     private static final String LOCK = "lock";
     private static final String CLOSED = ".mkv";
@@ -75,7 +77,7 @@ final class Recorder implements AutoCloseable {
         this.work = work;
         this.lock = lock;
         Settings settings = Catalogue.target("review-h264").settings().withGroup(GROUP).withEffort(Effort.QUICK).withControl(new RateControl.Constant(QUALITY));
-        spec = EncoderSpec.of(settings, wish.size(), PixelAspect.SQUARE, planned.rate(), THREADS).withOption("bf", "0");
+        spec = EncoderSpec.of(settings, wish.size(), PixelAspect.SQUARE, planned.rate(), THREADS).withOption("bf", "0").withOption("x264-params", BRISK);
         conversion = new Conversion(spec.codec(), wish.size(), Treatment.plain(spec.codec(), wish.size()));
         partFrames = planned.rate().perSecond().times(PART).round();
     }

@@ -25,11 +25,8 @@ public sealed interface Answer {
 
     record Scene(long id, SceneFacts scene) implements Answer { }
 
-    /** Followed at once by {@code bytes} bytes: rows from the top, four bytes a pixel, red first, straight alpha, as a display shows them. */
-    record Picture(long id, long frame, int width, int height, String format, long bytes) implements Answer {
-        public static final String FORMAT = "rgba8";
-        static final int PIXEL = 4;
-    }
+    /** Followed at once by {@code bytes} bytes. */
+    record Picture(long id, long frame, int width, int height, RawFormat format, long bytes) implements Answer { }
 
     /** The picture lies in the file that was asked for. */
     record Filed(long id, long frame, int width, int height) implements Answer { }

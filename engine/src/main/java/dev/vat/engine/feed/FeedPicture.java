@@ -3,6 +3,16 @@ package dev.vat.engine.feed;
 /**
  * A picture of a scene.
  *
- * @param rgba rows from the top, four bytes a pixel, red first, straight alpha, as a display shows them; null if it lies in a file
+ * @param format how its samples lie; null if it lies in a file
+ * @param samples null if it lies in a file
  */
-public record FeedPicture(long frame, int width, int height, byte[] rgba) { }
+public record FeedPicture(long frame, int width, int height, RawFormat format, byte[] samples) {
+
+    static FeedPicture filed(Answer.Filed filed) {
+        return new FeedPicture(filed.frame(), filed.width(), filed.height(), null, null);
+    }
+
+    public boolean isFiled() {
+        return samples == null;
+    }
+}

@@ -1,11 +1,14 @@
 package dev.vat.engine.feed;
 
 import dev.vat.core.preview.SceneFacts;
+import dev.vat.engine.place.Durable;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.Socket;
 import java.net.SocketTimeoutException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
@@ -60,7 +63,7 @@ public final class SceneFeed implements AutoCloseable {
             SceneFeed feed = new SceneFeed(socket, patience, changed);
             feed.name = notice.scene();
             feed.greet(notice.token());
-            Thread.ofVirtual().name("scene-feed").start(feed::listen);
+            Thread.ofPlatform().daemon().name("scene-feed").start(feed::listen);
             return feed;
         } catch (FeedException e) {
             socket.close();
@@ -132,7 +135,7 @@ public final class SceneFeed implements AutoCloseable {
                 if (asked.frame == null || asked.frame.into() == null) {
                     asked.answer.completeExceptionally(new FeedException(name + " wrote a file that nobody asked for"));
                 } else {
-                    complete(asked, new FeedPicture(filed.frame(), filed.width(), filed.height(), null));
+                    complete(asked, FeedPicture.filed(filed));
                 }
             });
             case Answer.Scene scene -> answered(scene.id()).ifPresent(asked -> asked.answer.complete(scene.scene()));
@@ -155,14 +158,15 @@ public final class SceneFeed implements AutoCloseable {
             wire.skip(picture.bytes());
             return;
         }
-        long wanted = (long) asked.frame.width() * asked.frame.height() * Answer.Picture.PIXEL;
-        if (!Answer.Picture.FORMAT.equals(picture.format()) || picture.bytes() != wanted) {
+        RawFormat format = picture.format();
+        long wanted = format == null ? 0 : format.bytes(asked.frame.width(), asked.frame.height());
+        if (format == null || picture.bytes() != wanted) {
             // What follows can't be told from the next answer.
-            throw new FeedException(name + " sent frame " + asked.frame.frame() + " as " + picture.width() + "x" + picture.height() + " " + picture.format() + " of " + picture.bytes() + " bytes where "
-                    + asked.frame.width() + "x" + asked.frame.height() + " " + Answer.Picture.FORMAT + " of " + wanted + " were asked for");
+            throw new FeedException(name + " sent frame " + asked.frame.frame() + " as " + picture.width() + "x" + picture.height() + " " + format + " of " + picture.bytes() + " bytes where "
+                    + asked.frame.width() + "x" + asked.frame.height() + " of " + wanted + " were asked for");
         }
         byte[] samples = wire.bytes((int) wanted);
-        answered(picture.id()).ifPresent(a -> complete(a, new FeedPicture(picture.frame(), picture.width(), picture.height(), samples)));
+        answered(picture.id()).ifPresent(a -> complete(a, new FeedPicture(picture.frame(), picture.width(), picture.height(), format, samples)));
     }
 
     private void complete(Asked asked, FeedPicture picture) {
@@ -216,6 +220,33 @@ public final class SceneFeed implements AutoCloseable {
             }
         });
         return picture;
+    }
+
+    /**
+     * Waits for a picture with its samples, from scenes that write files too.
+     *
+     * @param scratch folder in which such a scene writes it; it is gone when this returns
+     * @throws IOException with the reason in words
+     */
+    public FeedPicture picture(Question.Frame wanted, SceneFacts scene, Path scratch) throws IOException, InterruptedException {
+        if (!scene.files()) {
+            return await(frame(wanted));
+        }
+        Files.createDirectories(scratch);
+        Path folder = Files.createTempDirectory(scratch, "feed-");
+        try {
+            Path file = folder.resolve(wanted.frame() + ".png");
+            return FiledPicture.read(file, await(frame(wanted.into(file.toString()))), name);
+        } finally {
+            Durable.deleteTree(folder);
+        }
+    }
+
+    /** @throws FeedException with the reason in words, if the talk is over */
+    public void requireGoing() throws FeedException {
+        if (ended != null) {
+            throw ended;
+        }
     }
 
     /** Waits for an answer. @throws IOException with the reason in words */

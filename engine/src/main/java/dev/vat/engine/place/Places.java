@@ -55,6 +55,11 @@ public record Places(Path config, Path data, Path cache, Path log) {
         return data.resolve("scenes");
     }
 
+    /** Where processes keep for a moment what nobody else has to see. */
+    public Path scratch() {
+        return cache.resolve("scratch");
+    }
+
     public Path runs() {
         return data.resolve("runs");
     }

@@ -68,6 +68,8 @@ import java.util.List;
     @JsonSubTypes.Type(value = Message.Try.class, name = "try"),
     @JsonSubTypes.Type(value = Message.Trying.class, name = "trying"),
     @JsonSubTypes.Type(value = Message.Tried.class, name = "tried"),
+    @JsonSubTypes.Type(value = Message.Rehearse.class, name = "rehearse"),
+    @JsonSubTypes.Type(value = Message.Rehearsed.class, name = "rehearsed"),
     @JsonSubTypes.Type(value = Message.Capture.class, name = "capture"),
     @JsonSubTypes.Type(value = Message.Capturing.class, name = "capturing"),
     @JsonSubTypes.Type(value = Message.Captured.class, name = "captured"),
@@ -344,6 +346,12 @@ public sealed interface Message {
 
     /** What came of a trial. */
     record Tried(long id, Trial trial) implements Message { }
+
+    /** Asks to capture a blank scene and keep nothing of it, so that the capture that follows finds everything loaded and compiled. */
+    record Rehearse(long id) implements Message { }
+
+    /** A rehearsal is over. @param frames that were written in it: fewer if a capture was asked for meanwhile */
+    record Rehearsed(long id, long frames) implements Message { }
 
     /** Asks to take a preview from a scene. @param store where previews are kept */
     record Capture(long id, SceneNotice notice, CaptureWish wish, String store) implements Message { }

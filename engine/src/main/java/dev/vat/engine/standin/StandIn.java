@@ -6,6 +6,7 @@ import dev.vat.core.preview.Choice;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
 import dev.vat.engine.feed.Question;
+import dev.vat.engine.feed.RawFormat;
 import dev.vat.scene.Drawing;
 import dev.vat.scene.flats.FlatsCamera;
 import dev.vat.scene.flats.MarramFlats;
@@ -22,7 +23,6 @@ import java.util.stream.Collectors;
 public final class StandIn {
 
     private static final int LARGEST = 4096;
-    private static final byte OPAQUE = (byte) 255;
 
     private StandIn() { }
 
@@ -64,19 +64,24 @@ public final class StandIn {
 
     /** A picture as it is handed over. @throws IllegalArgumentException with what is asked for in vain */
     public static byte[] picture(Question.Frame wanted, int take) {
-        return rgba(draw(wanted, take));
+        return samples(draw(wanted, take));
     }
 
-    /** Four bytes a pixel, red first, straight alpha. */
-    static byte[] rgba(Drawing drawing) {
+    /** Where something shows through, alpha is drawn too. */
+    static RawFormat format(Drawing drawing) {
+        return drawing.channel("A") == null ? RawFormat.RGB8 : RawFormat.RGBA8;
+    }
+
+    static byte[] samples(Drawing drawing) {
+        int step = format(drawing).bytesPerPixel();
         int pixels = drawing.width() * drawing.height();
-        byte[] bytes = new byte[4 * pixels];
+        byte[] bytes = new byte[step * pixels];
         String[] names = {"R", "G", "B", "A"};
-        for (int p = 0; p < names.length; p++) {
+        for (int p = 0; p < step; p++) {
             float[] plane = drawing.channel(names[p]);
-            for (int i = 0, at = p; i < pixels; i++, at += 4) {
+            for (int i = 0, at = p; i < pixels; i++, at += step) {
                 // As rounding does, for what isn't negative.
-                bytes[at] = plane == null ? OPAQUE : (byte) (int) (Math.clamp(plane[i], 0f, 1f) * 255 + .5f);
+                bytes[at] = (byte) (int) (Math.clamp(plane[i], 0f, 1f) * 255 + .5f);
             }
         }
         return bytes;

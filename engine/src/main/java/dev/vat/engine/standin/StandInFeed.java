@@ -86,7 +86,7 @@ public final class StandInFeed implements AutoCloseable {
         while (!closed) {
             try {
                 Socket socket = server.accept();
-                Thread.ofVirtual().name("talk").start(() -> talk(socket));
+                Thread.ofPlatform().daemon().name("talk").start(() -> talk(socket));
             } catch (IOException e) {
                 if (!closed) {
                     LOG.warn("Nobody can reach the scene any more", e);
@@ -167,8 +167,11 @@ public final class StandInFeed implements AutoCloseable {
 
     private void hand(FeedWire wire, Question.Frame wanted, Drawing drawing) throws IOException {
         if (wanted.into() == null) {
-            byte[] bytes = StandIn.rgba(drawing);
-            wire.write(new Answer.Picture(wanted.id(), wanted.frame(), drawing.width(), drawing.height(), Answer.Picture.FORMAT, bytes.length), bytes);
+            if (manners.files()) {
+                throw new IllegalArgumentException("pictures are handed over as files alone");
+            }
+            byte[] bytes = StandIn.samples(drawing);
+            wire.write(new Answer.Picture(wanted.id(), wanted.frame(), drawing.width(), drawing.height(), StandIn.format(drawing), bytes.length), bytes);
             return;
         }
         Path file = Path.of(wanted.into());

@@ -18,6 +18,7 @@ final class WorkerCommand {
     private static final String NATIVE_CACHE = "org.bytedeco.javacpp.cachedir";
 
     private static final String MMAP_THRESHOLD = "MALLOC_MMAP_THRESHOLD_";
+    private static final String TRIM_THRESHOLD = "MALLOC_TRIM_THRESHOLD_";
     private static final Path NICE = Path.of("/usr/bin/nice");
     private static final Path TASKSET = Path.of("/usr/bin/taskset");
 
@@ -25,14 +26,15 @@ final class WorkerCommand {
 
     /** @param restraint how it steps back, or null if it doesn't */
     static Process start(WorkerRole role, Places places, Restraint restraint) throws IOException {
-        Path scratch = places.cache().resolve("scratch");
+        Path scratch = places.scratch();
         Files.createDirectories(scratch);
         Files.createDirectories(places.log());
         ProcessBuilder builder = new ProcessBuilder(command(role, places, restraint));
         builder.directory(scratch.toFile());
         if (role == WorkerRole.CAPTURE) {
-            // It is over soon, and memory that is asked for anew with each picture costs more than the picture.
-            builder.environment().remove(MMAP_THRESHOLD);
+            // It is over soon, and memory that the system takes back and gives again with each picture costs more than the picture.
+            builder.environment().put(MMAP_THRESHOLD, "33554432");
+            builder.environment().put(TRIM_THRESHOLD, "67108864");
         } else {
             // Keeps the native heap from growing over a long session.
             builder.environment().put(MMAP_THRESHOLD, "65536");

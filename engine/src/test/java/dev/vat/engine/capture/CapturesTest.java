@@ -29,11 +29,14 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -55,6 +58,11 @@ class CapturesTest {
     void places() {
         places = TestPlaces.in(folder);
         captures = new Captures(places);
+    }
+
+    @AfterEach
+    void close() {
+        captures.close();
     }
 
     private StandInFeed scene(Manners manners) throws IOException {
@@ -188,6 +196,36 @@ class CapturesTest {
     private static void complete(CompletableFuture<Void> reached, boolean there) {
         if (there) {
             reached.complete(null);
+        }
+    }
+
+    @Test
+    void aProcessThatStandsReadyTakesOneCaptureAfterTheOtherAndLeavesNothingOfItsRehearsal() throws Exception {
+        captures.prepare();
+        try (StandInFeed scene = scene(Manners.GOOD)) {
+            long first;
+            try (Captures.Going going = captures.start(scene.notice(), wish("pier", "1-12"), _ -> { })) {
+                first = going.pid();
+                Preview made = going.result().join().preview();
+                assertThat(made.isWhole()).as("asked for while it rehearses").isTrue();
+                assertThat(marks(made, 1, 12)).containsExactly(new FrameMark(1, 1), new FrameMark(1, 12));
+            }
+            try (Captures.Going going = captures.start(scene.notice(), wish("tower", "170-180"), _ -> { })) {
+                assertThat(going.pid()).as("the same process").isEqualTo(first);
+                assertThat(going.result().join().preview().file()).isEqualTo("tower_v001.mp4");
+            }
+            assertThat(captures.store().all()).as("a rehearsal isn't kept").hasSize(2);
+            try (Stream<Path> left = Files.list(places.scratch())) {
+                assertThat(left).isEmpty();
+            }
+            ProcessHandle.of(first).orElseThrow().destroyForcibly();
+            ProcessHandle.of(first).ifPresent(p -> p.onExit().join());
+            try (Captures.Going going = captures.start(scene.notice(), wish("pier", "1-3"), _ -> { })) {
+                assertThat(going.result().join().preview().isWhole()).as("another one takes the place of one that is gone").isTrue();
+                ProcessHandle second = ProcessHandle.of(going.pid()).orElseThrow();
+                captures.rest();
+                assertThat(second.onExit()).as("nobody expects a capture any more").succeedsWithin(Duration.ofSeconds(10));
+            }
         }
     }
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.engine.standin.Manners;
 import dev.vat.engine.standin.StandInFeed;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -17,11 +18,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
@@ -58,8 +62,8 @@ class SceneFeedTest {
                 assertThat(facts.classes()).filteredOn("construction", true).extracting("id").containsExactlyInAnyOrder("lights", "boxes", "paths");
                 CompletableFuture<FeedPicture> first = feed.frame(frame(1));
                 CompletableFuture<FeedPicture> second = feed.frame(frame(60));
-                assertThat(SceneFeed.await(second).rgba()).hasSize(64 * 36 * 4).isNotEqualTo(SceneFeed.await(first).rgba());
-                assertThat(get(feed, frame(1)).rgba()).as("the same question, the same bytes").isEqualTo(first.join().rgba());
+                assertThat(SceneFeed.await(second).samples()).hasSize(64 * 36 * 3).isNotEqualTo(SceneFeed.await(first).samples());
+                assertThat(get(feed, frame(1)).samples()).as("the same question, the same bytes").isEqualTo(first.join().samples());
                 scene.setTake(2);
                 assertThat(changes.poll(5, TimeUnit.SECONDS)).isEqualTo(2);
                 assertThat(feed.describe().revision()).isEqualTo(2);
@@ -76,7 +80,10 @@ class SceneFeedTest {
             assertThatThrownBy(() -> get(feed, new Question.Frame(0, "roof", 1, 0, 64, 36, null, null, null, null))).hasMessageContaining("There is no camera 'roof'");
             assertThatThrownBy(() -> get(feed, new Question.Frame(0, "pier", 1, 0, 100_000, 36, null, null, null, null))).hasMessageContaining("100000x36 aren't drawn");
             assertThatThrownBy(() -> get(feed, new Question.Frame(0, "pier", 1, 0, 64, 36, "oil", null, null, null))).hasMessageContaining("no shading 'oil'");
-            assertThat(get(feed, new Question.Frame(0, "pier", 1, 0, 64, 36, null, List.of(), "depth", null)).rgba()).hasSize(64 * 36 * 4);
+            assertThat(get(feed, new Question.Frame(0, "pier", 1, 0, 64, 36, null, List.of(), "depth", null)).samples()).hasSize(64 * 36 * 3);
+            FeedPicture seenThrough = get(feed, new Question.Frame(0, "pier", 1, 0, 64, 36, null, List.of(), null, null));
+            assertThat(seenThrough.format()).as("without the backdrop").isEqualTo(RawFormat.RGBA8);
+            assertThat(seenThrough.samples()).hasSize(64 * 36 * 4);
             CompletableFuture<FeedPicture> nobody = feed.frame(frame(3));
             nobody.cancel(false);
             assertThat(get(feed, frame(4)).frame()).isEqualTo(4);
@@ -87,7 +94,7 @@ class SceneFeedTest {
     void aSceneThatLiesOrGoesEndsInWords() throws Exception {
         try (StandInFeed scene = StandInFeed.start(folder, 1, Manners.GOOD.withSmall(5).withSilent(6).withGone(7))) {
             try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
-                assertThatThrownBy(() -> get(feed, frame(5))).hasMessageContaining("sent frame 5 as 32x18").hasMessageContaining("64x36 rgba8 of 9216 were asked for");
+                assertThatThrownBy(() -> get(feed, frame(5))).hasMessageContaining("sent frame 5 as 32x18").hasMessageContaining("rgb8 of 1728 bytes where 64x36 of 6912 were asked for");
             }
             try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
                 assertThatThrownBy(() -> get(feed, frame(6))).hasMessage("Marram Flats has said nothing for 1 s");
@@ -95,6 +102,70 @@ class SceneFeedTest {
             try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
                 assertThatThrownBy(() -> get(feed, frame(7))).hasMessageContaining("has gone");
                 assertThatThrownBy(() -> get(feed, frame(8))).as("and stays gone").isInstanceOf(FeedException.class);
+            }
+        }
+    }
+
+    @Test
+    void aSceneThatWritesFilesIsLookedAtLikeAnyOther() throws Exception {
+        Path scratch = folder.resolve("scratch");
+        byte[] drawn;
+        try (StandInFeed scene = StandInFeed.start(folder, 1, Manners.GOOD); SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
+            FeedPicture handed = feed.picture(frame(60), feed.describe(), scratch);
+            assertThat(handed.format()).isEqualTo(RawFormat.RGB8);
+            drawn = handed.samples();
+        }
+        try (StandInFeed scene = StandInFeed.start(folder, 1, Manners.GOOD.withFiles().withSmall(61)); SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
+            assertThatThrownBy(() -> get(feed, frame(60))).hasMessageContaining("handed over as files alone");
+            SceneFacts facts = feed.describe();
+            FeedPicture filed = feed.picture(frame(60), facts, scratch);
+            assertThat(filed.format()).isEqualTo(RawFormat.RGBA8);
+            for (int pixel = 0; pixel < 64 * 36; pixel++) {
+                assertThat(Arrays.copyOfRange(filed.samples(), 4 * pixel, 4 * pixel + 3)).as("pixel %d", pixel).containsExactly(drawn[3 * pixel], drawn[3 * pixel + 1], drawn[3 * pixel + 2]);
+                assertThat(filed.samples()[4 * pixel + 3]).isEqualTo((byte) 255);
+            }
+            assertThatThrownBy(() -> feed.picture(frame(61), facts, scratch)).hasMessageContaining("drew frame 61 as 32x18 where 64x36 was asked for");
+        }
+        try (Stream<Path> left = Files.list(scratch)) {
+            assertThat(left).isEmpty();
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "no picture at all | so that it can't be read",
+        "another size | it is 32x18, not 64x36",
+    })
+    void aFileThatIsNotWhatTheSceneSaysIsNamed(String written, String words) throws Exception {
+        Path file = folder.resolve("7.png");
+        if (written.equals("another size")) {
+            ImageIO.write(new BufferedImage(32, 18, BufferedImage.TYPE_INT_ARGB), "png", file.toFile());
+        } else {
+            Files.writeString(file, written);
+        }
+        assertThatThrownBy(() -> FiledPicture.read(file, new FeedPicture(7, 64, 36, null, null), "Flats")).isInstanceOf(FeedException.class).hasMessageContaining("Flats wrote frame 7").hasMessageContaining(words);
+    }
+
+    @Test
+    void aTalkThatIsOverSaysSoThoughNobodyAsks() throws Exception {
+        StandInFeed scene = StandInFeed.start(folder, 1, Manners.GOOD);
+        try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
+            feed.describe();
+            feed.requireGoing();
+            scene.close();
+            await(feed);
+            assertThatThrownBy(feed::requireGoing).isInstanceOf(FeedException.class).hasMessageContaining("Marram Flats has gone");
+        }
+    }
+
+    private static void await(SceneFeed feed) throws InterruptedException {
+        long until = System.nanoTime() + 10_000_000_000L;
+        while (System.nanoTime() < until) {
+            try {
+                feed.requireGoing();
+                Thread.sleep(10);
+            } catch (FeedException _) {
+                return;
             }
         }
     }

@@ -1,0 +1,73 @@
+package dev.vat.engine.capture;
+
+import dev.vat.engine.place.Places;
+import dev.vat.engine.protocol.Message;
+import dev.vat.engine.worker.WorkerLost;
+import dev.vat.engine.worker.WorkerProcess;
+import dev.vat.engine.worker.WorkerRole;
+import java.io.IOException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** The owner's end of a process that captures, once or several times. */
+final class CaptureProcess implements AutoCloseable {
+
+    private static final Logger LOG = LoggerFactory.getLogger(CaptureProcess.class);
+    private static final long ID = 1;
+
+    private final WorkerProcess worker;
+    private volatile Captures.Going going;
+
+    private CaptureProcess(Places places) throws IOException {
+        worker = WorkerProcess.start(WorkerRole.CAPTURE, places, this::hear, this::lose);
+    }
+
+    static CaptureProcess start(Places places) throws IOException {
+        return new CaptureProcess(places);
+    }
+
+    void rehearse() throws IOException {
+        worker.send(new Message.Rehearse(ID));
+    }
+
+    /** @param next told of what becomes of the capture; the one before it is over */
+    void capture(Message.Capture wanted, Captures.Going next) throws IOException {
+        going = next;
+        worker.send(wanted);
+    }
+
+    void stop() throws IOException {
+        worker.send(new Message.Stop(ID));
+    }
+
+    private void hear(Message message) {
+        Captures.Going now = going;
+        if (now != null && !(message instanceof Message.Rehearsed)) {
+            now.hear(message);
+        } else if (message instanceof Message.Broken broken) {
+            // The capture itself will say what is wrong here.
+            LOG.info("A rehearsal came to nothing: {}", broken.why());
+        }
+    }
+
+    private void lose(WorkerLost loss) {
+        Captures.Going now = going;
+        if (now != null) {
+            now.fail(new IOException("The capture was lost: " + loss.why()));
+        }
+    }
+
+    boolean isAlive() {
+        return worker.isAlive();
+    }
+
+    long pid() {
+        return worker.pid();
+    }
+
+    /** Waits for what is there to become a preview, five seconds at most. */
+    @Override
+    public void close() {
+        worker.close();
+    }
+}

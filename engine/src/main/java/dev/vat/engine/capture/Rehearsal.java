@@ -1,0 +1,56 @@
+package dev.vat.engine.capture;
+
+import dev.vat.core.picture.Size;
+import dev.vat.core.preview.CaptureWish;
+import dev.vat.core.time.FrameRange;
+import dev.vat.engine.place.Durable;
+import dev.vat.engine.protocol.Message;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/**
+ * A capture of a blank scene, of which nothing is kept: what a fresh process has to load and to compile would otherwise be taken from the real
+ * scene in the first seconds of a capture, when that needs every core to draw.
+ */
+final class Rehearsal {
+
+    /** So many that whatever is done for each pixel or frame has been compiled; five parts of two seconds. */
+    private static final FrameRange FRAMES = FrameRange.of(1, 260);
+    private static final Size SIZE = Size.of(320, 180);
+
+    private final CaptureRun run;
+    private final BlankScene scene;
+    private final Path folder;
+
+    private long written;
+
+    Rehearsal() throws IOException {
+        // A worker's own folder is Vat's scratch.
+        folder = Files.createTempDirectory(Path.of("").toAbsolutePath(), "rehearsal-");
+        scene = new BlankScene(SIZE, FRAMES);
+        CaptureWish wish = CaptureWish.of(scene.facts(), scene.facts().camera(BlankScene.CAMERA).orElseThrow()).withSize(SIZE);
+        run = new CaptureRun(new Message.Capture(0, scene.notice(), wish, folder.toString()), this::count);
+    }
+
+    private void count(Message said) {
+        if (said instanceof Message.Captured captured && captured.preview() != null) {
+            written = captured.preview().drawn();
+        }
+    }
+
+    /** A capture waits. */
+    void stop() {
+        run.stop();
+    }
+
+    /** @return how many frames were written */
+    long run() throws IOException, InterruptedException {
+        try (scene) {
+            run.run();
+            return written;
+        } finally {
+            Durable.deleteTree(folder);
+        }
+    }
+}
