@@ -61,7 +61,11 @@ final class ViewFields extends VBox {
         source.setOnAction(_ -> LayoutPane.sources(studio, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit())))).show(source, Side.BOTTOM, 0, 0));
         HBox head = Parts.row(Parts.label("View " + (index + 1), "field-name"), source, Parts.space());
         head.getChildren().addAll(order());
-        getChildren().addAll(head, picture(), written());
+        getChildren().addAll(head, picture());
+        if (now.item().source() != null) {
+            getChildren().add(frames());
+        }
+        getChildren().add(written());
     }
 
     private void set(UnaryOperator<View> how) {
@@ -85,15 +89,6 @@ final class ViewFields extends VBox {
         }
         values.addAll(Arrays.asList(choice("view-fit-" + index, Fit.values(), now.item().fitInUse(), Fit::title, f -> set(v -> v.withItem(v.item().withFit(f))))));
         values.add(named("part %", text("view-crop-" + index, now.crop() == null ? "" : now.crop().toString(), 6, typed -> set(v -> v.withCrop(typed.isBlank() ? null : Area.parse(typed))))));
-        if (now.item().source() != null) {
-            values.add(named("frames", text("view-range-" + index, now.item().range() == null ? "" : now.item().range().toString(), 6,
-                    typed -> set(v -> v.withItem(v.item().withRange(typed.isBlank() ? null : FrameRange.parse(typed)))))));
-        }
-        if (now.item().source() != null && layout.stepInUse() != InStep.FRAMES) {
-            Playing playing = now.item().playingInUse();
-            Conform chosen = playing.conformInUse() == Conform.EVERY ? Conform.NEAREST : playing.conformInUse();
-            values.addAll(Arrays.asList(choice("view-conform-" + index, new Conform[] {Conform.NEAREST, Conform.STEP, Conform.BLEND}, chosen, Conform::title, c -> set(v -> v.withItem(v.item().withPlaying(playing.withConform(c)))))));
-        }
         Border border = now.border();
         values.add(named("border %", text("view-border-" + index, border == null ? "" : border.width().toDecimal(2), 3,
                 typed -> set(v -> v.withBorder(typed.isBlank() || typed.strip().equals("0") ? null : new Border(Rational.parse(typed), border == null ? Rgb.WHITE : border.colour()))))));
@@ -101,6 +96,19 @@ final class ViewFields extends VBox {
             values.add(named("colour", text("view-border-colour-" + index, border.colour().toString(), 7, typed -> set(v -> v.withBorder(new Border(border.width(), Rgb.parse(typed)))))));
         }
         return field("Picture", "", values.toArray(Node[]::new));
+    }
+
+    /** Which of its frames a source shows and, where views keep time, how it comes to the reel's rate. */
+    private Node frames() {
+        List<Node> values = new ArrayList<>();
+        FrameRange range = now.item().range();
+        values.add(text("view-range-" + index, range == null ? "" : range.toString(), 6, typed -> set(v -> v.withItem(v.item().withRange(typed.isBlank() ? null : FrameRange.parse(typed))))));
+        if (layout.stepInUse() != InStep.FRAMES) {
+            Playing playing = now.item().playingInUse();
+            Conform chosen = playing.conformInUse() == Conform.EVERY ? Conform.NEAREST : playing.conformInUse();
+            values.addAll(Arrays.asList(choice("view-conform-" + index, new Conform[] {Conform.NEAREST, Conform.STEP, Conform.BLEND}, chosen, Conform::title, c -> set(v -> v.withItem(v.item().withPlaying(playing.withConform(c)))))));
+        }
+        return field("Frames", "", values.toArray(Node[]::new));
     }
 
     private Node written() {
