@@ -516,7 +516,7 @@ public final class PictureArea extends BorderPane {
         safe.setVisible(transport.showsSafeAreas());
         safe.over(x, y, width, height);
         player.strip().size().ifPresent(size -> head.setScale((transport.isActualSize() ? times + ":1" : "fit "
-                + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %") + ", sRGB display"));
+                + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %")));
     }
 
     private void words() {

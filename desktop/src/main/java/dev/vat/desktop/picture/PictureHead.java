@@ -3,6 +3,7 @@ package dev.vat.desktop.picture;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.strip.Strip;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 
@@ -22,6 +23,7 @@ final class PictureHead extends HBox {
         for (Label label : new Label[] {whose, timecode, scale}) {
             label.setMinWidth(0);
         }
+        scale.setTooltip(new Tooltip("How large the picture is shown, and as a display for sRGB (IEC 61966-2-1) shows it"));
         looks.setMinWidth(Region.USE_PREF_SIZE);
         getChildren().addAll(whose, number, timecode, Parts.space(), looks, scale);
         getStyleClass().add("bar");

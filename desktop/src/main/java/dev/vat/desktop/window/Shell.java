@@ -3,14 +3,10 @@ package dev.vat.desktop.window;
 import static dev.vat.desktop.window.Commands.control;
 import static dev.vat.desktop.window.Commands.key;
 
-import dev.vat.core.project.ReelEdits;
-import dev.vat.core.run.PlanText;
 import dev.vat.core.run.Receipt;
-import dev.vat.core.run.Remark;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.look.Ask;
-import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Look;
 import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.preview.ScenesPane;
@@ -19,7 +15,6 @@ import dev.vat.desktop.strip.Dyes;
 import dev.vat.desktop.strip.MovieStrip;
 import dev.vat.desktop.strip.Player;
 import dev.vat.desktop.strip.Strip;
-import dev.vat.desktop.studio.HandOver;
 import dev.vat.desktop.studio.Studio;
 import java.nio.file.Path;
 import java.util.List;
@@ -72,6 +67,8 @@ public final class Shell extends StackPane {
     private final BorderPane page = new BorderPane();
     private final LookedAt looked;
     private final Documents documents;
+    private final PictureCommands pictures;
+    private final ReelCommands reels;
     private Seen lastSeen;
     private boolean refreshAsked;
     private boolean mouseDown;
@@ -82,8 +79,6 @@ public final class Shell extends StackPane {
     public Shell(Studio studio, Ask ask) {
         this.studio = studio;
         this.ask = ask;
-        addCommands();
-        head = new HeadBar(studio, commands);
         picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), studio.settings().pictureBytes(), () -> !studio.watch().isChecking());
         band = new BandPane(studio, player, dyes, picture::seek);
         previews = new PreviewActs(studio, player, picture, new PreviewActs.Window() {
@@ -156,6 +151,13 @@ public final class Shell extends StackPane {
                 documents.handOver();
             }
         });
+        pictures = new PictureCommands(studio, player, picture, band, () -> pictureOnly);
+        reels = new ReelCommands(studio, ask, looked, pictures::hasPicture);
+        addCommands();
+        reels.addTo(commands);
+        pictures.addTo(commands);
+        addWindowCommands();
+        head = new HeadBar(studio, commands);
         welcome = new Welcome(studio, this::bringIn);
         search = new CommandSearch(commands, this::leaveSearch);
         picture.setOnWave(peaks -> band.band().setWave(peaks));
@@ -205,8 +207,6 @@ public final class Shell extends StackPane {
                         () -> ask.project("Open a project").ifPresent(studio::open))
                 .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !studio.project().isEmpty(),
                         () -> ask.saveProject("Save the project", studio.project().name()).ifPresent(studio::saveAs))
-                .add("hand-over-otio", "Hand the reel over as OpenTimelineIO", null, this::hasReel, () -> handOver(HandOver.OTIO, "OpenTimelineIO"))
-                .add("hand-over-edl", "Hand the reel over as an edit decision list", null, this::hasReel, () -> handOver(HandOver.EDL, "Edit decision lists"))
                 .add("new", "Start a new project", control(KeyCode.N), () -> !studio.project().isEmpty(), studio::startAnew)
                 .add("undo", "Undo", control(KeyCode.Z), () -> studio.undoName().isPresent(), studio::undo)
                 .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> studio.redoName().isPresent(), studio::redo)
@@ -216,7 +216,7 @@ public final class Shell extends StackPane {
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
                 .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
-                .add("still", "Make a still of this frame", control(KeyCode.K), this::hasPicture, () -> looked.keepStill(player.strip(), player.place()))
+                .add("still", "Make a still of this frame", control(KeyCode.K), pictures::hasPicture, () -> looked.keepStill(player.strip(), player.place()))
                 .add("hand-over-set", "Put a hand-over set together: films, sheets, timeline, manifest", null, () -> documents.handOver())
                 .add("repack", "Split, join, re-wrap or recover movies", null, () -> documents.repack(null))
                 .add("contacts", "Write a contact sheet of what is shown", null, () -> looked.strip().isPresent(), this::contacts)
@@ -224,70 +224,16 @@ public final class Shell extends StackPane {
                 .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> studio.scenes().standIn().isEmpty(), () -> studio.scenes().startStandIn())
                 .add("director-reel", "A reel of the latest previews, for the director", null, () -> !studio.previews().latest().isEmpty(), () -> previews.director())
                 .add("stop-capture", "Stop capturing, and keep what is there", null, () -> studio.previews().isGoing(), () -> studio.previews().stop())
-                .add("cores", "How many of the machine's cores runs may use", null, this::askCores)
-                .add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
-                .add("back", "One frame back", key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
-                .add("forward", "One frame on", key(KeyCode.RIGHT), this::hasPicture, () -> picture.step(1))
-                .add("first", "First frame", key(KeyCode.HOME), this::hasPicture, () -> picture.seek(player.first()))
-                .add("last", "Last frame", key(KeyCode.END), this::hasPicture, () -> picture.seek(player.last()))
-                .add("next-fault", "Next fault", key(KeyCode.N), this::hasPicture, () -> trouble(true))
-                .add("previous-fault", "Previous fault", key(KeyCode.N, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> trouble(false))
-                .add("select-from", "Select from here", key(KeyCode.I), this::hasPicture, () -> band.select(true))
-                .add("select-to", "Select up to here", key(KeyCode.O), this::hasPicture, () -> band.select(false))
-                .add("trim", "Trim to what is selected", key(KeyCode.T), player::hasLoopRange, () -> band.trim())
-                .add("mark", "Mark to be rendered again, or take the mark away", key(KeyCode.R), this::hasPicture, () -> band.mark())
-                .add("add-item", "Put the chosen source at the end of the reel", key(KeyCode.P), () -> looked.source() != null && studio.table(looked.source()) != null, () -> studio.edit(ReelEdits.addItem(looked.source())))
-                .add("paste-marks", "Mark the frames of a list on the clipboard: 0264 ribbon jumps", control(KeyCode.V, KeyCombination.SHIFT_DOWN), this::hasPicture, this::pasteMarks)
-                .add("copy-marks", "Copy all marks as a list", control(KeyCode.C, KeyCombination.SHIFT_DOWN), () -> !Remark.toText(studio.project()).isEmpty(), () -> Clips.copy(Remark.toText(studio.project())))
-                .add("copy-plan", "Copy the reel's plan, frame by frame", null, this::hasReel, () -> Clips.copy(PlanText.of(studio.programme().orElseThrow())))
-                .add("unselect", "Unselect", key(KeyCode.ESCAPE), player::hasLoopRange, () -> band.clearSelection())
-                .add("loop", "Loop", key(KeyCode.L), this::hasPicture, () -> picture.press("loop"))
-                .add("every", "Play every frame, even if slower", key(KeyCode.E), this::hasPicture, () -> picture.press("every-frame"))
-                .add("actual", "One stored pixel on one pixel of the screen", key(KeyCode.DIGIT1), this::hasPicture, () -> picture.press("actual-size"))
-                .add("alpha", "Show alpha as grey", key(KeyCode.A), this::hasPicture, () -> picture.press("show-alpha"))
-                .add("backwards", "Play backwards, or forwards again", key(KeyCode.K), this::hasPicture, () -> picture.press("backwards"))
-                .add("speed", "Full, half or quarter speed", key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
-                .add("sound", "Sound on or off while playing", key(KeyCode.U), this::hasPicture, () -> picture.press("sound"))
-                .add("safe", "Show or hide the safe areas", key(KeyCode.G), this::hasPicture, () -> picture.press("safe-areas"))
-                .add("scopes", "Waveform, R G B, Cb and Cr, histogram of the picture", key(KeyCode.DIGIT4), this::hasPicture, () -> picture.toggleScopes())
-                .add("values", "Show the samples under the pointer", key(KeyCode.D), this::hasPicture, () -> picture.press("show-values"))
-                .add("compare", "Hold the picture against another one", key(KeyCode.C), this::hasPicture, () -> picture.press("compare-with"))
-                .add("zoom", "Two, four, eight pixels of the screen for one of the picture", key(KeyCode.DIGIT2), this::hasPicture, () -> picture.nextZoom())
-                .add("flip", "Show the other of two pictures", key(KeyCode.X), this::isComparing, () -> picture.comparison().ifPresent(CompareBar::flip))
-                .add("compare-way", "Wipe, side by side, flip, difference", key(KeyCode.Y), this::isComparing, () -> picture.comparison().ifPresent(CompareBar::nextWay))
-                .add("turn-wipe", "Turn the line between two pictures", key(KeyCode.H), this::isComparing, () -> picture.turnWipe(15))
-                .add("next-worst", "To the next of the frames that differ most", key(KeyCode.Z), this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(true)))
-                .add("previous-worst", "Back to the one before of the frames that differ most", key(KeyCode.Z, KeyCombination.SHIFT_DOWN), this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(false)))
-                .add("loop-worst", "Play around this frame of two pictures", key(KeyCode.J), this::isComparing, () -> picture.comparison().ifPresent(CompareBar::loopHere))
-                .add("end-compare", "End the comparison", key(KeyCode.ESCAPE), () -> isComparing() && !pictureOnly && !player.hasLoopRange(), () -> picture.endCompare())
-                .add("odd", "Mark values that are no colour", key(KeyCode.V), this::hasPicture, () -> picture.press("show-odd"))
-                .add("ground", "Another colour behind transparent places", key(KeyCode.B), this::hasPicture, () -> picture.press("ground"))
-                .add("first-seconds", "Play the first three seconds", key(KeyCode.Q), this::hasPicture, () -> picture.playEnd(true))
-                .add("last-seconds", "Play the last three seconds", key(KeyCode.Q, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.playEnd(false))
-                .add("lanes", "Show or hide the measured lanes under the band", key(KeyCode.M), this::hasPicture, () -> band.band().toggleLanes())
-                .add("all", "Show all frames on the band", key(KeyCode.DIGIT0), this::hasPicture, () -> band.band().showAll())
-                .add("closer", "Closer on the band", key(KeyCode.PLUS), this::hasPicture, () -> band.band().zoom(.5))
-                .add("closer-too", "Closer on the band", key(KeyCode.EQUALS), this::hasPicture, () -> band.band().zoom(.5))
-                .add("wider", "Wider on the band", key(KeyCode.MINUS), this::hasPicture, () -> band.band().zoom(2))
-                .add("picture-only", "Fill the window with the picture", key(KeyCode.W), this::hasPicture, this::togglePictureOnly)
-                .add("watch-reel", "Watch the whole reel, and nothing else", key(KeyCode.F), this::hasReel, this::watchReel)
+                .add("cores", "How many of the machine's cores runs may use", null, this::askCores);
+    }
+
+    /** After those of the picture: Escape leaves a selection and a comparison first. */
+    private void addWindowCommands() {
+        commands.add("picture-only", "Fill the window with the picture", key(KeyCode.W), pictures::hasPicture, this::togglePictureOnly)
+                .add("watch-reel", "Watch the whole reel, and nothing else", key(KeyCode.F), reels::hasReel, this::watchReel)
                 .add("leave-picture", "Leave the picture alone in the window", key(KeyCode.ESCAPE), () -> pictureOnly, this::togglePictureOnly)
                 .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
                 .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
-    }
-
-    private void pasteMarks() {
-        try {
-            List<Remark> remarks = Remark.parse(Clips.text());
-            if (remarks.isEmpty()) {
-                studio.say("There is no list on the clipboard. A line of one: 0264 ribbon jumps");
-                return;
-            }
-            studio.edit(Remark.mark(remarks, studio.project(), studio.programme().orElse(null), studio.watch().tables(), looked.source()));
-            studio.say(remarks.size() == 1 ? "1 line marked frames to be rendered again." : remarks.size() + " lines marked frames to be rendered again.");
-        } catch (IllegalArgumentException e) {
-            studio.say(e.getMessage() + ". Nothing was marked.");
-        }
     }
 
     /** Of the column in focus, or of all that are on where there is none. */
@@ -295,21 +241,9 @@ public final class Shell extends StackPane {
         documents.ladders(sheet.out().focused().filter(d -> !d.off()).map(List::of).orElseGet(() -> studio.project().deliverablesOn()));
     }
 
-    private boolean isComparing() {
-        return picture.comparison().isPresent();
-    }
-
-    private boolean hasReel() {
-        return studio.programme().filter(p -> p.plan().count() > 0).isPresent();
-    }
-
     private void contacts() {
         looked.strip().flatMap(ContactSheets::of).ifPresentOrElse(sheet -> ask.save("Contact sheet: .pdf, .png or .jpg", sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", "Contact sheets")
                 .ifPresent(file -> studio.handOver().contacts(sheet, file)), () -> studio.say("There is nothing to make a contact sheet of."));
-    }
-
-    private void handOver(String ending, String kind) {
-        ask.save("Hand the reel over", studio.programme().orElseThrow().reel().name() + ending, kind).ifPresent(studio.handOver()::write);
     }
 
     private void askCores() {
@@ -325,10 +259,6 @@ public final class Shell extends StackPane {
         } else {
             studio.making().make();
         }
-    }
-
-    private boolean hasPicture() {
-        return player.strip() != null && player.strip().count() > 0;
     }
 
     // ---- what is looked at
@@ -482,15 +412,6 @@ public final class Shell extends StackPane {
             e.setDropCompleted(true);
         }
         e.consume();
-    }
-
-    private void trouble(boolean forward) {
-        long at = band.band().view().nextTrouble(player.place(), forward);
-        if (at >= 0) {
-            picture.seek(at);
-        } else {
-            studio.say(forward ? "No fault after this frame." : "No fault before this frame.");
-        }
     }
 
     private void togglePictureOnly() {
