@@ -103,7 +103,7 @@ public record Kin(String name, List<Member> members) {
             // A folder may be named by one of the words that its files differ in, or by none of them.
             Key everywhere = new Key(parent, without(folderWords, word), without(nameWords, word));
             Key inName = new Key(parent, String.join(" ", folderWords), without(nameWords, word));
-            if (!everywhere.folder.isEmpty() || !everywhere.rest.isEmpty()) {
+            if (!everywhere.folder.isEmpty() || saysMoreThanAVersion(everywhere.rest)) {
                 candidates.add(new Candidate(everywhere, word));
             }
             if (nameWords.contains(word) && !inName.equals(everywhere) && !inName.rest.isEmpty()) {
@@ -112,6 +112,11 @@ public record Kin(String name, List<Member> members) {
         }
         candidates.add(new Candidate(new Key(parent, String.join(" ", folderWords), String.join(" ", nameWords)), ""));
         return candidates;
+    }
+
+    /** {@code pier/pier_v001} and {@code tower/tower_v001} have nothing in common. */
+    private static boolean saysMoreThanAVersion(String rest) {
+        return words(rest).stream().anyMatch(w -> !NameWords.isVersion(w));
     }
 
     private static Set<String> distinct(List<String> folder, List<String> name) {

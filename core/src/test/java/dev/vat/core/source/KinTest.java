@@ -25,6 +25,8 @@ class KinTest {
                 Arguments.of("versions", List.of("v/kite_v01.####.png", "v/kite_v02.####.png"), List.of("kite: v01, v02")),
                 Arguments.of("shots are no kin", List.of("s/sh010.####.png", "s/sh020.####.png"), List.of("sh010.####.png: ", "sh020.####.png: ")),
                 Arguments.of("nothing would be left", List.of("a/kites.####.png", "b/dunes.####.png"), List.of("kites.####.png: ", "dunes.####.png: ")),
+                Arguments.of("a version alone is nothing shared", List.of("pier/pier_v001.####.png", "tower/tower_v001.####.png"), List.of("pier_v001.####.png: ", "tower_v001.####.png: ")),
+                Arguments.of("layers of one version", List.of("v01/haze_v01.####.png", "v01/sand_v01.####.png"), List.of("v01: haze, sand")),
                 Arguments.of("two words differ", List.of("s/kite_left_lit.####.png", "s/kite_right_raw.####.png"),
                         List.of("kite_left_lit.####.png: ", "kite_right_raw.####.png: ")),
                 Arguments.of("views and the rest apart", List.of("s/pier.left.####.png", "s/pier.right.####.png", "s/tower.####.png"),

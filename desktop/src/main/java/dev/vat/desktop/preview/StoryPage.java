@@ -122,7 +122,7 @@ public final class StoryPage extends BorderPane {
         HBox head = Parts.row(name, Parts.space(), pick);
         Label when = Parts.label(Moments.said(preview.made()) + "   revision " + preview.revision(), "mono");
         Label frames = Parts.label(CaptureAdvice.range(preview.range()) + "   " + preview.range().count() + " frames", "mono");
-        Label facts = Parts.label(preview.wish().size() + (preview.wish().shading() == null ? "" : "   " + preview.wish().shading()) + (preview.wish().leadIn() == 0 ? "" : "   " + preview.wish().leadIn() + " run before"), "mono");
+        Label facts = Parts.label(preview.wish().size() + (preview.wish().shading() == null ? "" : "   " + preview.wish().shading()), "mono");
         Label state = Parts.wrapped(state(preview), preview.isWhole() ? "note" : "warn");
         TextField note = new TextField(preview.note() == null ? "" : preview.note());
         note.setId("note-" + id);
@@ -133,7 +133,11 @@ public final class StoryPage extends BorderPane {
         approve.setSelected(preview.approved());
         approve.setOnAction(_ -> studio.previews().approve(preview, approve.isSelected()));
         FlowPane acts = new FlowPane(6, 6, Parts.button("take-" + id, "Show", () -> window.take(preview)), approve, delete(preview, id));
-        VBox card = new VBox(6, picture, head, when, frames, facts, state, note, acts);
+        VBox card = new VBox(6, picture, head, when, frames, facts);
+        if (preview.wish().leadIn() > 0) {
+            card.getChildren().add(Parts.label(preview.wish().leadIn() + " run before", "mono"));
+        }
+        card.getChildren().addAll(state, note, acts);
         card.setId("preview-" + id);
         card.getStyleClass().add("story-card");
         card.setMinWidth(CARD);

@@ -2,7 +2,9 @@ package dev.vat.desktop.strip;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import javafx.scene.AccessibleRole;
@@ -307,6 +309,24 @@ public final class Band extends Region {
         }
     }
 
+    /** Columns beside each other that look the same. */
+    private record Stretch(Strip.Mark mark, int start, int width) { }
+
+    private List<Stretch> stretches(int columns) {
+        List<Stretch> stretches = new ArrayList<>();
+        int start = 0;
+        Strip.Mark run = view.worst(0, columns);
+        for (int column = 1; column <= columns; column++) {
+            Strip.Mark mark = column == columns ? null : view.worst(column, columns);
+            if (mark != run) {
+                stretches.add(new Stretch(run, start, column - start));
+                start = column;
+                run = mark;
+            }
+        }
+        return stretches;
+    }
+
     private void paint() {
         GraphicsContext g = canvas.getGraphicsContext2D();
         g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
@@ -318,16 +338,9 @@ public final class Band extends Region {
             g.fillRect(SIDE, top, columns, tall);
             return;
         }
-        int start = 0;
-        Strip.Mark run = view.worst(0, columns);
-        for (int column = 1; column <= columns; column++) {
-            Strip.Mark mark = column == columns ? null : view.worst(column, columns);
-            if (mark != run) {
-                Marks.paint(g, dyes, run, SIDE + start, column - start, top, tall);
-                start = column;
-                run = mark;
-            }
-        }
+        List<Stretch> stretches = stretches(columns);
+        stretches.forEach(s -> Marks.ground(g, dyes, s.mark, SIDE + s.start, s.width, top, tall));
+        stretches.forEach(s -> Marks.shape(g, dyes, s.mark, SIDE + s.start, s.width, top, tall));
         wave(g, top, tall);
         veil(g, top, tall);
         separators(g, top, tall);

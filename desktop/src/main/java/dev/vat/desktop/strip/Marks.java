@@ -10,14 +10,23 @@ public final class Marks {
 
     /** A small piece of the band with one mark, for explaining it. */
     public static void swatch(GraphicsContext g, Strip.Mark mark, Dyes dyes) {
-        paint(g, dyes, mark, 0, g.getCanvas().getWidth(), 0, g.getCanvas().getHeight());
+        ground(g, dyes, mark, 0, g.getCanvas().getWidth(), 0, g.getCanvas().getHeight());
+        shape(g, dyes, mark, 0, g.getCanvas().getWidth(), 0, g.getCanvas().getHeight());
     }
 
     /** One stretch of equal frames; a fault is never narrower than two pixels. */
-    static void paint(GraphicsContext g, Dyes dyes, Strip.Mark mark, double x, double width, double top, double tall) {
-        double wide = mark.ordinal() > Strip.Mark.GOOD.ordinal() ? Math.max(2, width) : width;
+    private static double wide(Strip.Mark mark, double width) {
+        return mark.ordinal() > Strip.Mark.GOOD.ordinal() ? Math.max(2, width) : width;
+    }
+
+    static void ground(GraphicsContext g, Dyes dyes, Strip.Mark mark, double x, double width, double top, double tall) {
         g.setFill(dyes.ground(mark));
-        g.fillRect(x, top, wide, tall);
+        g.fillRect(x, top, wide(mark, width), tall);
+    }
+
+    /** What stands on the ground; it may be wider than the stretch, so that all grounds are painted before. */
+    static void shape(GraphicsContext g, Dyes dyes, Strip.Mark mark, double x, double width, double top, double tall) {
+        double wide = wide(mark, width);
         Color ink = dyes.ink(mark);
         g.setFill(ink);
         g.setStroke(ink);

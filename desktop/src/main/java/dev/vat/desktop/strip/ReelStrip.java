@@ -13,6 +13,7 @@ import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Reading;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
@@ -70,7 +71,7 @@ public record ReelStrip(Programme programme, ReelSound heard, PictureWords words
             return frame.content() instanceof ReelFrame.Cross ? Mark.MIXED : Mark.GOOD;
         }
         Mark state = SourceStrip.markOf(entry(frame).table().state(frame.wanted()));
-        return state == Mark.GOOD ? played(frame, place) : state;
+        return state != Mark.GOOD ? state : entry(frame).source().reading().marked().contains(frame.wanted()) ? Mark.MARKED : played(frame, place);
     }
 
     /** What became of a good frame by speed, conform, holds and joints. */
@@ -126,7 +127,7 @@ public record ReelStrip(Programme programme, ReelSound heard, PictureWords words
         }
         FrameTable table = entry(frame).table();
         FrameState state = table.state(frame.wanted());
-        String wanted = table.sequence().name() + " " + number(frame, frame.wanted()) + (state.isFault() ? ", " + state.label() : "");
+        String wanted = table.sequence().name() + " " + number(frame, frame.wanted()) + (state.isFault() ? ", " + state.label() : "") + marked(entry(frame).source().reading(), frame.wanted());
         return switch (frame.content()) {
             case ReelFrame.Card _ -> wanted + ": a card stands in";
             case ReelFrame.SourceFrame(long number) -> wanted + (frame.isFill() ? ": " + number(frame, number) + " is held" : "");
@@ -135,6 +136,11 @@ public record ReelStrip(Programme programme, ReelSound heard, PictureWords words
             case ReelFrame.Together(var _, List<ReelFrame> frames) -> wanted + ", " + frames.size() + " passes";
             case ReelFrame.Plain _, ReelFrame.Cross _, ReelFrame.Drawing _ -> wanted;
         };
+    }
+
+    /** What somebody wants to be rendered again. */
+    private static String marked(Reading reading, long number) {
+        return !reading.marked().contains(number) ? "" : reading.remarks().containsKey(number) ? ", marked: " + reading.remarks().get(number) : ", marked";
     }
 
     private static String percent(Rational share) {

@@ -11,6 +11,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.strip.Strip;
 import dev.vat.desktop.studio.LiveScene;
 import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.protocol.RenderOrder;
@@ -158,6 +159,11 @@ class PreviewsTest extends WindowCase {
         assertThat(marked.contains(178)).as(on(() -> studio().message())).isTrue();
         assertThat(marked.contains(181)).isTrue();
         assertThat(preview().reading().remarks()).containsEntry(178L, "kite too low");
+        Strip shown = on(() -> window.shell().strip());
+        assertThat(shown.title()).as("the marks are seen on the reel itself").isEqualTo("director");
+        long place = on(() -> studio().programme().orElseThrow().plan().spans().getFirst().start()) + 2;
+        assertThat(shown.mark(place).name()).isEqualTo("MARKED");
+        assertThat(shown.remark(place)).contains(" 178, marked: kite too low");
     }
 
     @Test
