@@ -22,7 +22,6 @@ import dev.vat.engine.place.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -80,6 +79,9 @@ final class ViewsCommand implements Callable<Integer> {
     @Option(names = "--rate", paramLabel = "RATE", description = "Frames a second, where no file states it.")
     private String rate;
 
+    @Option(names = "--json", description = "JSON lines on standard output.")
+    private boolean json;
+
     ViewsCommand(Output output, Places places) {
         this.output = output;
         this.places = places;
@@ -100,7 +102,7 @@ final class ViewsCommand implements Callable<Integer> {
         if (rate != null) {
             made = Edits.setRate(parse(rate, Rate::parse)).apply(made);
         }
-        output.event("project", "path", file, "views", layout.views().size());
+        output.event("project", "path", file.toString(), "views", layout.views().size());
         output.say(layout.views().size() + " views, " + layout.arrangement().title() + ": " + file);
         NewProject.write(made, file, output);
         return ExitCode.PROVEN.code();
@@ -110,7 +112,7 @@ final class ViewsCommand implements Callable<Integer> {
         if (kept != null) {
             return LayoutStore.in(places).find(kept).orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, "There is no layout '" + kept + "'")).withItems(items);
         }
-        Arrangement arrangement = rows != null ? parse(rows, text -> new Arrangement.Rows(Arrays.stream(text.split(",")).map(t -> Integer.valueOf(t.strip())).toList()))
+        Arrangement arrangement = rows != null ? parse(rows, Arrangement.Rows::parse)
                 : inset != null ? parse(inset, text -> new Arrangement.Inset(Spot.parse(text), Rational.parse(share).dividedBy(Rational.of(100))))
                 : !areas.isEmpty() ? new Arrangement.Free(areas.stream().map(a -> parse(a, Area::parse)).toList())
                 : parse("grid", _ -> new Arrangement.Grid(grid == null ? (int) Math.ceil(Math.sqrt(items.size())) : grid));

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import dev.vat.core.burnin.Spot;
 import dev.vat.core.time.Rational;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** Where several views lie in one picture. What comes later lies over what comes before. */
@@ -38,6 +39,11 @@ public sealed interface Arrangement {
             requireSome(across);
         }
 
+        /** {@code 2}. @throws IllegalArgumentException in words */
+        public static Grid parse(String text) {
+            return new Grid(count(text));
+        }
+
         @Override
         public List<Area> areas(int views) {
             int down = Math.max(1, Math.ceilDiv(views, across));
@@ -62,6 +68,11 @@ public sealed interface Arrangement {
                 throw new IllegalArgumentException("Rows need to say how many views stand in each");
             }
             counts.forEach(Arrangement::requireSome);
+        }
+
+        /** {@code 1 3} or {@code 1,3}: one view in the first row, three in each that follows. @throws IllegalArgumentException in words */
+        public static Rows parse(String text) {
+            return new Rows(Arrays.stream(text.strip().split("[ ,+]+")).map(Arrangement::count).toList());
         }
 
         @Override
@@ -171,6 +182,14 @@ public sealed interface Arrangement {
             List<Area> changed = new ArrayList<>(areas(Math.max(index + 1, places.size())));
             changed.set(index, area);
             return new Free(changed);
+        }
+    }
+
+    private static int count(String text) {
+        try {
+            return Integer.parseInt(text.strip());
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("'" + text + "' is no number of views that stand beside each other", e);
         }
     }
 

@@ -39,6 +39,18 @@ class ArrangementTest {
         }
     }
 
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"1 3 | 1,3", "' 2, 2,4 ' | 2,2,4", "1+2 | 1,2"})
+    void rowsAreWrittenAsCounts(String text, String counts) {
+        assertThat(Arrangement.Rows.parse(text).counts()).extracting(String::valueOf).containsExactly(counts.split(","));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"1,x | 'x' is no number of views", "'' | '' is no number", "99999999999 | is no number", "0 | From 1 to 64 views", "1,65 | not 65"})
+    void whatIsNoCountIsSaid(String text, String words) {
+        assertThatThrownBy(() -> Arrangement.Rows.parse(text)).isExactlyInstanceOf(IllegalArgumentException.class).hasMessageContaining(words);
+    }
+
     @Test
     void rowsTakeAsManyAsTheySay() {
         assertThat(boxes(new Arrangement.Rows(List.of(1, 3)), 4, Size.of(900, 600)))

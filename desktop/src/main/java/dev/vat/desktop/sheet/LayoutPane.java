@@ -92,9 +92,9 @@ final class LayoutPane extends VBox {
     private Node arrangement() {
         List<Node> values = new ArrayList<>(Arrays.asList(choice("arrangement", Kind.values(), Kind.of(now.arrangement()), k -> k.title, this::arrange)));
         switch (now.arrangement()) {
-            case Arrangement.Grid grid -> values.add(named("across", text("grid-across", Integer.toString(grid.across()), 3, typed -> change(now.withArrangement(new Arrangement.Grid(Math.toIntExact(whole(typed, 1))))))));
+            case Arrangement.Grid grid -> values.add(named("across", text("grid-across", Integer.toString(grid.across()), 3, typed -> change(now.withArrangement(Arrangement.Grid.parse(typed))))));
             case Arrangement.Rows rows -> values.add(named("views in each row", text("rows-counts", String.join(" ", rows.counts().stream().map(String::valueOf).toList()), 6,
-                    typed -> change(now.withArrangement(new Arrangement.Rows(Arrays.stream(typed.strip().split("[ ,+]+")).map(t -> Math.toIntExact(whole(t, 1))).toList()))))));
+                    typed -> change(now.withArrangement(Arrangement.Rows.parse(typed))))));
             case Arrangement.Inset inset -> {
                 values.add(BurnInPane.spots("inset", inset.at(), spot -> change(now.withArrangement(new Arrangement.Inset(spot, inset.share())))));
                 values.add(named("% of the picture", text("inset-share", inset.share().times(HUNDRED).toDecimal(1), 4,

@@ -22,12 +22,14 @@ import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.View;
 import dev.vat.core.run.Programme;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.studio.Studio;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Side;
@@ -41,6 +43,7 @@ import javafx.scene.layout.VBox;
 final class ViewFields extends VBox {
 
     private final Studio studio;
+    private final Programme programme;
     private final Layout layout;
     private final int index;
     private final View now;
@@ -48,6 +51,7 @@ final class ViewFields extends VBox {
 
     ViewFields(Studio studio, Programme programme, Layout layout, int index, Consumer<Layout> change) {
         this.studio = studio;
+        this.programme = programme;
         this.layout = layout;
         this.index = index;
         this.now = layout.views().get(index);
@@ -98,12 +102,18 @@ final class ViewFields extends VBox {
         return field("Picture", "", values.toArray(Node[]::new));
     }
 
+    /** Else there is nothing to bring to the reel's rate. */
+    private boolean isOfAnotherRate() {
+        Optional<Rate> own = studio.project().source(now.item().source()).filter(s -> studio.table(s.id()) != null).flatMap(s -> s.reading().rateOf(studio.table(s.id())));
+        return own.isEmpty() || !own.equals(programme.rate());
+    }
+
     /** Which of its frames a source shows and, where views keep time, how it comes to the reel's rate. */
     private Node frames() {
         List<Node> values = new ArrayList<>();
         FrameRange range = now.item().range();
         values.add(text("view-range-" + index, range == null ? "" : range.toString(), 6, typed -> set(v -> v.withItem(v.item().withRange(typed.isBlank() ? null : FrameRange.parse(typed))))));
-        if (layout.stepInUse() != InStep.FRAMES) {
+        if (layout.stepInUse() != InStep.FRAMES && isOfAnotherRate()) {
             Playing playing = now.item().playingInUse();
             Conform chosen = playing.conformInUse() == Conform.EVERY ? Conform.NEAREST : playing.conformInUse();
             values.addAll(Arrays.asList(choice("view-conform-" + index, new Conform[] {Conform.NEAREST, Conform.STEP, Conform.BLEND}, chosen, Conform::title, c -> set(v -> v.withItem(v.item().withPlaying(playing.withConform(c)))))));

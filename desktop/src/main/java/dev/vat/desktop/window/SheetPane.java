@@ -158,7 +158,8 @@ final class SheetPane extends BorderPane {
         if (again == null) {
             return false;
         }
-        again.applyCss();
+        // From the root on: colours are looked up there.
+        getScene().getRoot().applyCss();
         again.requestFocus();
         if (again instanceof TextField field && typed != null) {
             if (!field.getText().equals(typed)) {

@@ -23,8 +23,8 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.ExecutionException;
@@ -130,27 +130,49 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
         return new ContactSheet(title, cells, seen, grid.across, grid.width);
     }
 
-    /** Writes it. @throws IOException in words, if a picture or the file can't be made */
+    /** Where things lie on the sheet, in pixels. @param gap around and between pictures @param text height of letters */
+    private record Measures(int gap, int wide, int tall, int text) {
+        static Measures of(ContactSheet sheet) {
+            int gap = Math.max(4, sheet.width / 120);
+            int wide = (sheet.width - gap * (sheet.across + 1)) / sheet.across;
+            return new Measures(gap, wide, Math.max(1, (int) Math.round((double) wide * sheet.seen.height() / sheet.seen.width())), Math.max(11, wide / 20));
+        }
+
+        int head() {
+            return 3 * text;
+        }
+
+        /** A row of pictures with its labels. */
+        int row() {
+            return tall + 2 * text;
+        }
+    }
+
+    /** Writes it; what is there by that name stays until the new one is whole. @throws IOException in words, if a picture or the file can't be made */
     public void write(Viewer viewer, Path file) throws IOException, InterruptedException {
-        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+        String name = file.getFileName().toString();
+        String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT).replace("jpeg", "jpg");
+        if (!ENDINGS.contains(ending)) {
+            throw new IOException("A contact sheet is a file that ends in one of " + ENDINGS + ", unlike " + name);
+        }
         BufferedImage sheet = draw(viewer);
-        if (name.endsWith(".pdf")) {
-            pdf(sheet, file);
-        } else if (name.endsWith(".jpg") || name.endsWith(".jpeg")) {
-            jpeg(sheet, file);
-        } else if (!name.endsWith(".png") || !ImageIO.write(sheet, "png", file.toFile())) {
-            throw new IOException("A contact sheet is a file that ends in one of " + ENDINGS + ", unlike " + file.getFileName());
+        Path fresh = file.resolveSibling("." + name + ".new");
+        try {
+            switch (ending) {
+                case "pdf" -> pdf(sheet, fresh);
+                case "jpg" -> jpeg(sheet, fresh);
+                default -> ImageIO.write(sheet, "png", fresh.toFile());
+            }
+            Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(fresh);
         }
     }
 
     private BufferedImage draw(Viewer viewer) throws IOException, InterruptedException {
-        int gap = Math.max(4, width / 120);
-        int wide = (width - gap * (across + 1)) / across;
-        int tall = Math.max(1, (int) Math.round((double) wide * seen.height() / seen.width()));
-        int text = Math.max(11, wide / 20);
+        Measures m = Measures.of(this);
         int rows = Math.ceilDiv(cells.size(), across);
-        int head = text * 3;
-        BufferedImage sheet = new BufferedImage(width, head + rows * (tall + text * 2) + gap, BufferedImage.TYPE_INT_RGB);
+        BufferedImage sheet = new BufferedImage(width, m.head() + rows * m.row() + m.gap, BufferedImage.TYPE_INT_RGB);
         Graphics2D graphics = sheet.createGraphics();
         try {
             graphics.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
@@ -158,20 +180,20 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
             graphics.fillRect(0, 0, sheet.getWidth(), sheet.getHeight());
             Font face = Face.own();
             graphics.setColor(INK);
-            graphics.setFont(face.deriveFont(text * 1.3f));
-            graphics.drawString(title, gap, text * 2);
-            graphics.setFont(face.deriveFont((float) text));
+            graphics.setFont(face.deriveFont(m.text * 1.3f));
+            graphics.drawString(title, m.gap, m.text * 2);
+            graphics.setFont(face.deriveFont((float) m.text));
             for (int i = 0; i < cells.size(); i++) {
-                int x = gap + i % across * (wide + gap);
-                int y = head + i / across * (tall + text * 2);
+                int x = m.gap + i % across * (m.wide + m.gap);
+                int y = m.head() + i / across * m.row();
                 graphics.setColor(EMPTY);
-                graphics.fillRect(x, y, wide, tall);
+                graphics.fillRect(x, y, m.wide, m.tall);
                 Cell cell = cells.get(i);
                 if (cell.subject != null) {
-                    graphics.drawImage(picture(viewer, cell.subject, wide, tall), x, y, null);
+                    graphics.drawImage(picture(viewer, cell.subject, m.wide, m.tall), x, y, null);
                 }
                 graphics.setColor(INK);
-                graphics.drawString(cell.label + (cell.subject == null ? ", missing" : ""), x, y + tall + text + text / 4);
+                graphics.drawString(cell.label + (cell.subject == null ? ", missing" : ""), x, y + m.tall + m.text + m.text / 4);
             }
         } finally {
             graphics.dispose();
@@ -194,10 +216,7 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
     }
 
     private static void jpeg(BufferedImage sheet, Path file) throws IOException {
-        Iterator<ImageWriter> writers = ImageIO.getImageWritersByFormatName("jpeg");
-        ImageWriter writer = writers.next();
-        // An image stream writes into what is there.
-        Files.deleteIfExists(file);
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
         try (ImageOutputStream out = ImageIO.createImageOutputStream(file.toFile())) {
             ImageWriteParam how = writer.getDefaultWriteParam();
             how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
@@ -229,19 +248,17 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
         }
     }
 
-    /** Cut between rows of pictures. */
+    /** Cut between rows of pictures. @param most how tall a page may be */
     private List<BufferedImage> pages(BufferedImage sheet, int most) {
-        int gap = Math.max(4, width / 120);
-        int wide = (width - gap * (across + 1)) / across;
-        int text = Math.max(11, wide / 20);
-        int row = Math.max(1, (int) Math.round((double) wide * seen.height() / seen.width())) + text * 2;
+        Measures m = Measures.of(this);
         List<BufferedImage> pages = new ArrayList<>();
         int from = 0;
         while (from < sheet.getHeight()) {
-            int room = from == 0 ? text * 3 + Math.max(1, (most - text * 3) / row) * row : Math.max(1, most / row) * row;
-            int to = sheet.getHeight() - from <= most ? sheet.getHeight() : Math.min(sheet.getHeight(), from + room);
-            pages.add(sheet.getSubimage(0, from, sheet.getWidth(), to - from));
-            from = to;
+            int left = sheet.getHeight() - from;
+            int head = from == 0 ? m.head() : 0;
+            int tall = left <= most ? left : Math.min(left, head + Math.max(1, (most - head) / m.row()) * m.row());
+            pages.add(sheet.getSubimage(0, from, sheet.getWidth(), tall));
+            from += tall;
         }
         return pages;
     }
