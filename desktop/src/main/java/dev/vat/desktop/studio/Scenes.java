@@ -177,6 +177,7 @@ public final class Scenes {
 
     /** Draws one frame as a wish has it, to see what it will look like and how long it takes. @param frame of the scene */
     public void test(LiveScene scene, CaptureWish wish, long frame) {
+        SceneFacts facts = scene.facts;
         tested = new Tested(wish, null, 0, null);
         studio.changed();
         background.execute(() -> {
@@ -184,7 +185,7 @@ public final class Scenes {
             try (SceneFeed feed = SceneFeed.connect(scene.notice, _ -> { })) {
                 long since = System.nanoTime();
                 FeedPicture picture = feed.picture(new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(), wish.size().height(),
-                        wish.shading(), wish.classes(), null, null), scene.facts, places.scratch());
+                        wish.shading(), wish.classes(), null, null), facts, places.scratch());
                 result = new Tested(wish, picture, (System.nanoTime() - since) / 1e9, null);
             } catch (IOException e) {
                 result = new Tested(wish, null, 0, e.getMessage());

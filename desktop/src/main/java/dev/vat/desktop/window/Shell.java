@@ -75,6 +75,7 @@ public final class Shell extends StackPane {
     private boolean focusByKeys;
     private boolean pictureOnly;
     private boolean dressedDark;
+    private boolean closed;
 
     public Shell(Studio studio, Ask ask) {
         this.studio = studio;
@@ -315,7 +316,7 @@ public final class Shell extends StackPane {
     /** Waits while the mouse is down: a button that is made anew under it would never be pressed. */
     private void refresh() {
         refreshAsked = false;
-        if (mouseDown) {
+        if (mouseDown || closed) {
             return;
         }
         looked.keepToWhatIsThere();
@@ -493,6 +494,7 @@ public final class Shell extends StackPane {
 
     /** Lets go of what the window holds; the studio is closed by its owner. */
     public void close() {
+        closed = true;
         picture.close();
     }
 }

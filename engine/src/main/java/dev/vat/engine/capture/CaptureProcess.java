@@ -13,7 +13,8 @@ import org.slf4j.LoggerFactory;
 final class CaptureProcess implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(CaptureProcess.class);
-    private static final long ID = 1;
+    private static final long REHEARSAL = 1;
+    private static final long STOP = 2;
 
     private final WorkerProcess worker;
     private volatile Captures.Going going;
@@ -27,7 +28,7 @@ final class CaptureProcess implements AutoCloseable {
     }
 
     void rehearse() throws IOException {
-        worker.send(new Message.Rehearse(ID));
+        worker.send(new Message.Rehearse(REHEARSAL));
     }
 
     /** @param next told of what becomes of the capture; the one before it is over */
@@ -37,12 +38,12 @@ final class CaptureProcess implements AutoCloseable {
     }
 
     void stop() throws IOException {
-        worker.send(new Message.Stop(ID));
+        worker.send(new Message.Stop(STOP));
     }
 
     private void hear(Message message) {
         Captures.Going now = going;
-        if (now != null && !(message instanceof Message.Rehearsed)) {
+        if (message.id() != REHEARSAL && now != null) {
             now.hear(message);
         } else if (message instanceof Message.Broken broken) {
             // The capture itself will say what is wrong here.

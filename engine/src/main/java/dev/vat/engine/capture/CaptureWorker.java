@@ -50,7 +50,10 @@ public final class CaptureWorker implements WorkerDuty {
         try {
             Rehearsal own = new Rehearsal();
             rehearsal = own;
-            begin(id, () -> answers.accept(new Message.Rehearsed(id, own.run())));
+            begin(id, () -> {
+                own.run();
+                answers.accept(new Message.Rehearsed(id));
+            });
         } catch (IOException e) {
             answers.accept(new Message.Broken(id, e.getMessage()));
         }

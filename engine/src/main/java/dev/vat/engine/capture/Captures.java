@@ -15,6 +15,9 @@ import java.util.function.Consumer;
 /** Captures of a scene's cameras, in processes of their own. One that is done is kept for the next capture until nobody expects any. */
 public final class Captures implements AutoCloseable {
 
+    /** Unlike the ids that the process itself gives. */
+    private static final long CAPTURE = 10;
+
     private final Places places;
     private final PreviewStore store;
     private CaptureProcess spare;
@@ -116,7 +119,7 @@ public final class Captures implements AutoCloseable {
     /** @param progress told on a thread of the capture's own */
     public Going start(SceneNotice scene, CaptureWish wish, Consumer<Message.Capturing> progress) throws IOException {
         Going going = new Going(ready(), progress);
-        going.process.capture(new Message.Capture(1, scene, wish, store.folder().toString()), going);
+        going.process.capture(new Message.Capture(CAPTURE, scene, wish, store.folder().toString()), going);
         return going;
     }
 

@@ -23,20 +23,12 @@ final class Rehearsal {
     private final BlankScene scene;
     private final Path folder;
 
-    private long written;
-
     Rehearsal() throws IOException {
         // A worker's own folder is Vat's scratch.
         folder = Files.createTempDirectory(Path.of("").toAbsolutePath(), "rehearsal-");
         scene = new BlankScene(SIZE, FRAMES);
         CaptureWish wish = CaptureWish.of(scene.facts(), scene.facts().camera(BlankScene.CAMERA).orElseThrow()).withSize(SIZE);
-        run = new CaptureRun(new Message.Capture(0, scene.notice(), wish, folder.toString()), this::count);
-    }
-
-    private void count(Message said) {
-        if (said instanceof Message.Captured captured && captured.preview() != null) {
-            written = captured.preview().drawn();
-        }
+        run = new CaptureRun(new Message.Capture(0, scene.notice(), wish, folder.toString()), _ -> { });
     }
 
     /** A capture waits. */
@@ -44,11 +36,9 @@ final class Rehearsal {
         run.stop();
     }
 
-    /** @return how many frames were written */
-    long run() throws IOException, InterruptedException {
+    void run() throws IOException, InterruptedException {
         try (scene) {
             run.run();
-            return written;
         } finally {
             Durable.deleteTree(folder);
         }

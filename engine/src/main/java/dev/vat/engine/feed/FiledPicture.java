@@ -2,6 +2,7 @@ package dev.vat.engine.feed;
 
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Iterator;
 import javax.imageio.ImageIO;
@@ -15,6 +16,9 @@ final class FiledPicture {
 
     /** @return the same picture with its samples @throws FeedException if the file isn't what the scene says it is */
     static FeedPicture read(Path file, FeedPicture filed, String scene) throws FeedException {
+        if (!Files.isRegularFile(file)) {
+            throw new FeedException(scene + " says that it wrote frame " + filed.frame() + ", but there is no such file");
+        }
         try (ImageInputStream in = ImageIO.createImageInputStream(file.toFile())) {
             Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("png");
             if (in == null || !readers.hasNext()) {
@@ -30,7 +34,8 @@ final class FiledPicture {
             } finally {
                 reader.dispose();
             }
-        } catch (IOException e) {
+        } catch (IOException | RuntimeException e) {
+            // A decoder may stumble over anything in a file that isn't what it says.
             throw new FeedException(scene + " wrote frame " + filed.frame() + " so that it can't be read: " + e.getMessage(), e);
         }
     }

@@ -350,8 +350,8 @@ public sealed interface Message {
     /** Asks to capture a blank scene and keep nothing of it, so that the capture that follows finds everything loaded and compiled. */
     record Rehearse(long id) implements Message { }
 
-    /** A rehearsal is over. @param frames that were written in it: fewer if a capture was asked for meanwhile */
-    record Rehearsed(long id, long frames) implements Message { }
+    /** A rehearsal is over. */
+    record Rehearsed(long id) implements Message { }
 
     /** Asks to take a preview from a scene. @param store where previews are kept */
     record Capture(long id, SceneNotice notice, CaptureWish wish, String store) implements Message { }

@@ -135,15 +135,20 @@ class SceneFeedTest {
     @CsvSource(delimiter = '|', value = {
         "no picture at all | so that it can't be read",
         "another size | it is 32x18, not 64x36",
+        "nothing | but there is no such file",
+        "half | so that it can't be read",
     })
     void aFileThatIsNotWhatTheSceneSaysIsNamed(String written, String words) throws Exception {
         Path file = folder.resolve("7.png");
         if (written.equals("another size")) {
             ImageIO.write(new BufferedImage(32, 18, BufferedImage.TYPE_INT_ARGB), "png", file.toFile());
-        } else {
+        } else if (written.equals("half")) {
+            ImageIO.write(new BufferedImage(64, 36, BufferedImage.TYPE_INT_ARGB), "png", file.toFile());
+            Files.write(file, Arrays.copyOf(Files.readAllBytes(file), (int) Files.size(file) / 2));
+        } else if (!written.equals("nothing")) {
             Files.writeString(file, written);
         }
-        assertThatThrownBy(() -> FiledPicture.read(file, new FeedPicture(7, 64, 36, null, null), "Flats")).isInstanceOf(FeedException.class).hasMessageContaining("Flats wrote frame 7").hasMessageContaining(words);
+        assertThatThrownBy(() -> FiledPicture.read(file, new FeedPicture(7, 64, 36, null, null), "Flats")).isInstanceOf(FeedException.class).hasMessageContaining("wrote frame 7").hasMessageContaining(words);
     }
 
     @Test
