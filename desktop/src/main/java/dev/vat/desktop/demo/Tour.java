@@ -205,6 +205,8 @@ public final class Tour {
         press("history-repack");
         RepackPage page = on(() -> (RepackPage) window.shell().lookup("#repack"));
         act(() -> page.add(made));
+        // What scrolls can be found once it has been laid out.
+        await("the movie", () -> window.shell().lookup("#split-every") != null);
         act(() -> ((TextField) window.shell().lookup("#split-every")).setText("0.4"));
         press("repack-go");
         await("the pieces", () -> window.shell().lookup("#repack-reveal") != null);
@@ -248,8 +250,9 @@ public final class Tour {
         press("capture-test");
         await("the test frame", () -> window.shell().lookup("#capture-picture") != null);
         shoot("capture");
+        int before = on(() -> studio().previews().all().size());
         press("capture-now");
-        captured(1);
+        captured(before + 1);
         act(() -> {
             try {
                 studio().scenes().standIn().orElseThrow().take(2);
@@ -259,10 +262,10 @@ public final class Tour {
         });
         await("the change", () -> studio().scenes().all().getFirst().facts().orElseThrow().revision() == 2);
         press("capture-all");
-        captured(4);
+        captured(before + 4);
         press("story-pier");
         await("the previews", () -> window.shell().lookup("#tick-pier_v002") != null);
-        press("approve-pier_v002");
+        act(() -> studio().previews().approve(studio().previews().of(studio().scenes().all().getFirst().name(), "pier").getLast(), true));
         await("the approval", () -> studio().previews().all().stream().anyMatch(Preview::approved));
         Thread.sleep(WAVEFORM_MILLIS);
         shoot("previews");
