@@ -28,6 +28,8 @@ public final class Scenes {
     private static final long LOOK_MILLIS = 1000;
     private static final long AGAIN_MILLIS = 3000;
     private static final int THUMBNAIL_ROWS = 108;
+    /** A test frame that takes no longer is drawn twice to foretell the time of all. */
+    private static final double QUICK_SECONDS = 1;
 
     private final Studio studio;
     private final Places places;
@@ -184,9 +186,9 @@ public final class Scenes {
             Tested result;
             try (SceneFeed feed = SceneFeed.connect(scene.notice, _ -> { })) {
                 long since = System.nanoTime();
-                FeedPicture picture = feed.picture(new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(), wish.size().height(),
-                        wish.shading(), wish.classes(), null, null), facts, places.scratch());
-                result = new Tested(wish, picture, (System.nanoTime() - since) / 1e9, null);
+                FeedPicture picture = feed.picture(question(wish, frame), facts, places.scratch());
+                double first = (System.nanoTime() - since) / 1e9;
+                result = new Tested(wish, picture, first < QUICK_SECONDS ? Math.min(first, beside(feed, facts, wish, frame)) : first, null);
             } catch (IOException e) {
                 result = new Tested(wish, null, 0, e.getMessage());
             } catch (InterruptedException _) {
@@ -199,6 +201,26 @@ public final class Scenes {
                 studio.changed();
             });
         });
+    }
+
+    private static Question.Frame question(CaptureWish wish, long frame) {
+        return new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(), wish.size().height(), wish.shading(), wish.classes(), null, null);
+    }
+
+    /** What a scene does for the first time takes longer than what follows: the seconds that the frame beside it takes; as good as for ever where it can't be had. */
+    private double beside(SceneFeed feed, SceneFacts facts, CaptureWish wish, long frame) throws IOException, InterruptedException {
+        long other = frame < wish.range().last() ? frame + 1 : frame - 1;
+        if (!wish.range().contains(other)) {
+            return Double.MAX_VALUE;
+        }
+        long since = System.nanoTime();
+        try {
+            feed.picture(question(wish, other), facts, places.scratch());
+            return (System.nanoTime() - since) / 1e9;
+        } catch (FeedException e) {
+            feed.requireGoing();
+            return Double.MAX_VALUE;
+        }
     }
 
     /** What the last test frame of a wish showed. */
