@@ -47,7 +47,7 @@ final class CaptureProcess implements AutoCloseable {
             now.hear(message);
         } else if (message instanceof Message.Broken broken) {
             // The capture itself will say what is wrong here.
-            LOG.info("A rehearsal came to nothing: {}", broken.why());
+            LOG.info("Not ready to capture: {}", broken.why());
         }
     }
 

@@ -119,7 +119,12 @@ public final class Captures implements AutoCloseable {
     /** @param progress told on a thread of the capture's own */
     public Going start(SceneNotice scene, CaptureWish wish, Consumer<Message.Capturing> progress) throws IOException {
         Going going = new Going(ready(), progress);
-        going.process.capture(new Message.Capture(CAPTURE, scene, wish, store.folder().toString()), going);
+        try {
+            going.process.capture(new Message.Capture(CAPTURE, scene, wish, store.folder().toString()), going);
+        } catch (IOException e) {
+            going.fail(e);
+            throw e;
+        }
         return going;
     }
 

@@ -22,23 +22,36 @@ final class Rehearsal {
     private final CaptureRun run;
     private final BlankScene scene;
     private final Path folder;
+    private String trouble = "it never ended";
+    private volatile boolean stopped;
 
     Rehearsal() throws IOException {
         // A worker's own folder is Vat's scratch.
         folder = Files.createTempDirectory(Path.of("").toAbsolutePath(), "rehearsal-");
         scene = new BlankScene(SIZE, FRAMES);
         CaptureWish wish = CaptureWish.of(scene.facts(), scene.facts().camera(BlankScene.CAMERA).orElseThrow()).withSize(SIZE);
-        run = new CaptureRun(new Message.Capture(0, scene.notice(), wish, folder.toString()), _ -> { });
+        run = new CaptureRun(new Message.Capture(0, scene.notice(), wish, folder.toString()), this::hear);
+    }
+
+    private void hear(Message said) {
+        if (said instanceof Message.Captured captured) {
+            trouble = captured.why();
+        }
     }
 
     /** A capture waits. */
     void stop() {
+        stopped = true;
         run.stop();
     }
 
+    /** @throws IOException if it came to nothing, though nobody stopped it */
     void run() throws IOException, InterruptedException {
         try (scene) {
             run.run();
+            if (trouble != null && !stopped) {
+                throw new IOException("A rehearsal came to nothing: " + trouble);
+            }
         } finally {
             Durable.deleteTree(folder);
         }

@@ -1,6 +1,7 @@
 package dev.vat.engine.place;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -25,13 +26,19 @@ public final class Scratch {
             return;
         }
         try (Stream<Path> entries = Files.list(places.scratch())) {
-            for (Path entry : entries.toList()) {
-                if (Files.getLastModifiedTime(entry).toInstant().isBefore(limit)) {
-                    Durable.deleteTree(entry);
-                }
+            entries.forEach(entry -> sweep(entry, limit));
+        } catch (IOException | UncheckedIOException e) {
+            LOG.info("The scratch folder can't be looked into", e);
+        }
+    }
+
+    private static void sweep(Path entry, Instant limit) {
+        try {
+            if (Files.getLastModifiedTime(entry).toInstant().isBefore(limit)) {
+                Durable.deleteTree(entry);
             }
         } catch (IOException e) {
-            LOG.info("Not all of the scratch folder can be swept", e);
+            LOG.info("{} stays in the scratch folder", entry.getFileName(), e);
         }
     }
 }

@@ -23,6 +23,8 @@ import dev.vat.engine.standin.Manners;
 import dev.vat.engine.standin.StandInFeed;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.engine.worker.Task;
+import dev.vat.engine.worker.WorkerRole;
 import dev.vat.media.ClipProbe;
 import dev.vat.scene.FrameMark;
 import java.io.IOException;
@@ -196,6 +198,21 @@ class CapturesTest {
     private static void complete(CompletableFuture<Void> reached, boolean there) {
         if (there) {
             reached.complete(null);
+        }
+    }
+
+    @Test
+    void aRehearsalCapturesToTheEndAndOneThatCanNotIsSaid() throws Exception {
+        Message done = Task.ask(places, WorkerRole.CAPTURE, new Message.Rehearse(1), _ -> { }, Message.Rehearsed.class::isInstance);
+        assertThat(done).isEqualTo(new Message.Rehearsed(1));
+        assertThat(captures.store().all()).isEmpty();
+        Places nowhere = TestPlaces.in(folder.resolve("full"));
+        Files.createDirectories(nowhere.scratch());
+        assumeTrue(new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=100k", "tmpfs", nowhere.scratch().toString()).start().waitFor() == 0, "a small file system can't be mounted here");
+        try {
+            assertThatThrownBy(() -> Task.ask(nowhere, WorkerRole.CAPTURE, new Message.Rehearse(1), _ -> { }, Message.Rehearsed.class::isInstance)).isInstanceOf(IOException.class);
+        } finally {
+            new ProcessBuilder("umount", nowhere.scratch().toString()).start().waitFor();
         }
     }
 
