@@ -515,8 +515,8 @@ public final class PictureArea extends BorderPane {
         values.arrange(x, y, width, height, stage.getHeight());
         safe.setVisible(transport.showsSafeAreas());
         safe.over(x, y, width, height);
-        player.strip().size().ifPresent(size -> head.setScale((transport.isActualSize() ? times + ":1" : "fit "
-                + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %")));
+        player.strip().size().ifPresent(size -> head.setScale(transport.isActualSize() ? times + ":1" : "fit "
+                + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %"));
     }
 
     private void words() {

@@ -40,8 +40,6 @@ final class Transport extends HBox {
     private final Button sound = new Button();
     private final Label dropped = new Label();
     private final Label facts = new Label();
-    /** All of the facts, where room is short. */
-    private final Tooltip whole = new Tooltip();
     private final HBox looks;
     private boolean wasPlaying;
 
@@ -85,6 +83,9 @@ final class Transport extends HBox {
         dropped.setMinWidth(Region.USE_PREF_SIZE);
         facts.getStyleClass().addAll("mono", "dim");
         facts.setMinWidth(0);
+        // All of them, where room is short.
+        Tooltip whole = new Tooltip();
+        whole.textProperty().bind(facts.textProperty());
         facts.setTooltip(whole);
         getChildren().addAll(button("to-start", Icon.BACK, "First frame (Home)", () -> player.seek(player.first())),
                 button("step-back", Icon.STEP_BACK, "One frame back (Left)", () -> player.step(-1)), play,
@@ -172,9 +173,6 @@ final class Transport extends HBox {
         Parts.present(ground, transparent);
         Parts.present(odd, floating);
         dropped.setText(pace);
-        if (!words.equals(facts.getText())) {
-            facts.setText(words);
-            whole.setText(words);
-        }
+        facts.setText(words);
     }
 }

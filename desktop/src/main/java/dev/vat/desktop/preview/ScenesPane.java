@@ -16,7 +16,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
-import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -137,8 +136,7 @@ public final class ScenesPane extends VBox {
         capture.setSelected(key.equals(open));
         capture.setOnAction(_ -> {
             open = capture.isSelected() ? key : null;
-            // Not while the button that says so is still being pressed: it is made anew.
-            Platform.runLater(this::show);
+            show();
         });
         HBox name = Parts.row(Parts.label(camera.title(), "strong"), Parts.label(camera.id(), "note"), Parts.space());
         if (!previews.isEmpty()) {

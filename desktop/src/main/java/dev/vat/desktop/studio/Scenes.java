@@ -188,7 +188,7 @@ public final class Scenes {
                 long since = System.nanoTime();
                 FeedPicture picture = feed.picture(question(wish, frame), facts, places.scratch());
                 double first = (System.nanoTime() - since) / 1e9;
-                result = new Tested(wish, picture, first < QUICK_SECONDS ? Math.min(first, beside(feed, facts, wish, frame)) : first, null);
+                result = new Tested(wish, picture, first < QUICK_SECONDS ? usual(first, feed, facts, wish, frame) : first, null);
             } catch (IOException e) {
                 result = new Tested(wish, null, 0, e.getMessage());
             } catch (InterruptedException _) {
@@ -207,19 +207,19 @@ public final class Scenes {
         return new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(), wish.size().height(), wish.shading(), wish.classes(), null, null);
     }
 
-    /** What a scene does for the first time takes longer than what follows: the seconds that the frame beside it takes; as good as for ever where it can't be had. */
-    private double beside(SceneFeed feed, SceneFacts facts, CaptureWish wish, long frame) throws IOException, InterruptedException {
+    /** What a scene does for the first time takes longer than what follows: the seconds of the frame beside it, where that can be had and takes less. */
+    private double usual(double first, SceneFeed feed, SceneFacts facts, CaptureWish wish, long frame) throws IOException, InterruptedException {
         long other = frame < wish.range().last() ? frame + 1 : frame - 1;
         if (!wish.range().contains(other)) {
-            return Double.MAX_VALUE;
+            return first;
         }
         long since = System.nanoTime();
         try {
             feed.picture(question(wish, other), facts, places.scratch());
-            return (System.nanoTime() - since) / 1e9;
+            return Math.min(first, (System.nanoTime() - since) / 1e9);
         } catch (FeedException e) {
             feed.requireGoing();
-            return Double.MAX_VALUE;
+            return first;
         }
     }
 

@@ -2,12 +2,23 @@ package dev.vat.desktop.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.picture.Size;
+import dev.vat.core.preview.SceneFacts;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
 import dev.vat.desktop.studio.LiveScene;
+import dev.vat.engine.feed.Answer;
+import dev.vat.engine.feed.FeedWire;
+import dev.vat.engine.feed.Question;
 import dev.vat.engine.feed.RawFormat;
+import dev.vat.engine.feed.SceneNotice;
 import dev.vat.engine.standin.Manners;
 import dev.vat.engine.standin.StandInFeed;
 import java.io.IOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import javafx.scene.control.Labeled;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -64,6 +75,34 @@ class OtherScenesTest extends WindowCase {
         scene.close();
         await(() -> studio().scenes().all().isEmpty());
         assertThat(isThere("start-scene")).isTrue();
+    }
+
+    /** Somebody else's scene: says what it holds, and hangs up later although nobody asks it anything. */
+    @Test
+    void aSceneThatHangsUpWhileNobodyAsksIsSaidToo() throws Exception {
+        try (ServerSocket server = new ServerSocket(0, 0, InetAddress.getLoopbackAddress())) {
+            CompletableFuture<FeedWire> talk = new CompletableFuture<>();
+            Thread.ofVirtual().start(() -> greet(server, talk));
+            new SceneNotice(Question.FEED, "Flats", server.getLocalPort(), "x", ProcessHandle.current().pid()).post(places.scenes());
+            await(() -> !studio().scenes().all().isEmpty() && studio().scenes().all().getFirst().facts().isPresent());
+            LiveScene live = on(() -> studio().scenes().all().getFirst());
+            assertThat(live.trouble()).isEmpty();
+            talk.join().close();
+            await(() -> live.trouble().isPresent());
+            assertThat(live.trouble().orElseThrow()).startsWith("Flats has gone");
+        }
+    }
+
+    private static void greet(ServerSocket server, CompletableFuture<FeedWire> talk) {
+        try {
+            FeedWire wire = new FeedWire(server.accept());
+            wire.write(new Answer.Welcome(wire.read(Question.class).orElseThrow().id(), Question.FEED, "Flats"));
+            long id = wire.read(Question.class).orElseThrow().id();
+            wire.write(new Answer.Scene(id, new SceneFacts("Flats", 1, Rate.FPS_25, FrameRange.of(1, 9), Size.of(64, 36), List.of(), List.of(), List.of(), List.of(), List.of(), false)));
+            talk.complete(wire);
+        } catch (IOException e) {
+            talk.completeExceptionally(e);
+        }
     }
 
     @Test
