@@ -56,7 +56,7 @@ class TogetherCommandsTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "--grid 0               | 2 | ",
+        "--grid 0               | 2 | From 1 to 64 views stand beside each other, not 0",
         "--rows 1,x             | 2 | 'x' is no number of views",
         "--inset sideways       | 2 | ",
         "--place 0,0,50         | 2 | ",
