@@ -1,8 +1,9 @@
 package dev.vat.app;
 
 import dev.vat.cli.Vat;
-import dev.vat.engine.WorkerMain;
-import dev.vat.engine.place.Places;
+import dev.vat.protocol.WorkerRole;
+import dev.vat.protocol.storage.Places;
+import dev.vat.worker.WorkerMain;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -14,7 +15,7 @@ public final class Main {
 
     public static void main(String[] arguments) throws IOException {
         if (arguments.length > 0 && arguments[0].equals("--worker")) {
-            System.setProperty("logback.configurationFile", WorkerMain.LOGGING);
+            System.setProperty("logback.configurationFile", WorkerRole.LOGGING);
             WorkerMain.main(arguments);
             return;
         }

@@ -10,13 +10,13 @@ import com.sun.net.httpserver.HttpServer;
 import dev.vat.cli.Vat;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.run.Receipt;
-import dev.vat.engine.capture.PreviewStore;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.standin.Manners;
-import dev.vat.engine.standin.StandInFeed;
-import dev.vat.media.Samples;
-import dev.vat.media.StillWriter;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.picture.Samples;
+import dev.vat.protocol.feed.StandInBehaviour;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.protocol.storage.Places;
+import dev.vat.protocol.storage.PreviewStore;
+import dev.vat.worker.standin.StandInFeed;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
@@ -176,7 +176,7 @@ class OutsideReadersTest {
     void aPreviewOfASceneOpensAnywhere() throws Exception {
         assumeTrue(program("chromium").isPresent() && program("mediainfo").isPresent(), "Chromium or mediainfo isn't installed");
         Path preview;
-        try (StandInFeed _ = StandInFeed.start(Places.ofSystem().scenes(), 1, Manners.GOOD)) {
+        try (StandInFeed _ = StandInFeed.start(Places.ofSystem().scenes(), 1, StandInBehaviour.GOOD)) {
             assertThat(Vat.run("capture", "tower", "--range", "200-259", "--size", WIDTH + "x" + HEIGHT)).isZero();
             preview = PreviewStore.in(Places.ofSystem()).movie(PreviewStore.in(Places.ofSystem()).all().getFirst());
         }

@@ -2,10 +2,10 @@ package dev.vat.bench;
 
 import dev.vat.bench.Measured.What;
 import dev.vat.core.run.RunPlan;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Places;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.source.SourceFinder;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;

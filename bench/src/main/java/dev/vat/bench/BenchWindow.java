@@ -1,10 +1,10 @@
 package dev.vat.bench;
 
 import dev.vat.core.time.Rate;
-import dev.vat.desktop.look.Nobody;
+import dev.vat.desktop.look.NoDialogs;
 import dev.vat.desktop.window.VatWindow;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Places;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
@@ -26,7 +26,7 @@ final class BenchWindow implements AutoCloseable {
         CompletableFuture<VatWindow> opened = new CompletableFuture<>();
         VatWindow.startToolkit(() -> {
             Stage stage = new Stage();
-            VatWindow shown = new VatWindow(stage, Places.in(own), new Nobody());
+            VatWindow shown = new VatWindow(stage, Places.in(own), new NoDialogs());
             stage.show();
             opened.complete(shown);
         });

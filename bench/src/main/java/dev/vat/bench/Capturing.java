@@ -4,15 +4,15 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
-import dev.vat.desktop.studio.LiveScene;
+import dev.vat.desktop.session.LiveScene;
 import dev.vat.engine.capture.Captures;
-import dev.vat.engine.feed.Question;
-import dev.vat.engine.feed.SceneFeed;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.standin.Manners;
-import dev.vat.engine.standin.StandIn;
-import dev.vat.engine.standin.StandInFeed;
+import dev.vat.protocol.feed.Question;
+import dev.vat.protocol.feed.SceneFeed;
+import dev.vat.protocol.feed.StandInBehaviour;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
+import dev.vat.worker.standin.StandIn;
+import dev.vat.worker.standin.StandInFeed;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -54,7 +54,7 @@ final class Capturing {
         double[] whole = new double[rounds];
         double[] ratios = new double[rounds];
         draw(size, FrameRange.of(1, 48), 1, 0);
-        try (Captures captures = new Captures(places); StandInFeed scene = StandInFeed.start(places.scenes(), 1, Manners.GOOD); SceneFeed feed = SceneFeed.connect(scene.notice(), _ -> { })) {
+        try (Captures captures = new Captures(places); StandInFeed scene = StandInFeed.start(places.scenes(), 1, StandInBehaviour.GOOD); SceneFeed feed = SceneFeed.connect(scene.notice(), _ -> { })) {
             SceneFacts facts = feed.describe();
             CaptureWish wish = CaptureWish.of(facts, facts.camera("pier").orElseThrow()).withSize(size).withRange(range);
             // What the scene does for each picture that it hands over is known to its compiler by now, as what it draws is.

@@ -15,14 +15,15 @@ import static org.bytedeco.ffmpeg.global.avutil.av_frame_unref;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.Sequence;
-import dev.vat.engine.demo.DemoData;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
-import dev.vat.media.FrameReader;
+import dev.vat.media.read.FrameReader;
+import dev.vat.protocol.ViewerMessage;
+import dev.vat.protocol.demo.DemoShot;
+import dev.vat.protocol.storage.Places;
 import dev.vat.scene.Shot;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -109,7 +110,7 @@ final class Inputs {
         System.out.printf(Locale.ROOT, "%d frames of 1920x1080 16-bit PNG, %d threads: bare decode %.2f s, full check %.2f s (x%.3f), headers %.2f s (x%.3f)%n",
                 FRAMES, threads(), Figures.median(bare), Figures.median(full), Figures.median(full) / Figures.median(bare),
                 Figures.median(header), Figures.median(header) / Figures.median(bare));
-        pictures(Sequence.of(home.resolve("dunes-1920"), DemoData.pattern(Shot.DUNES), FileKind.PNG,
+        pictures(Sequence.of(home.resolve("dunes-1920"), DemoShot.DUNES.pattern(), FileKind.PNG,
                 LongStream.range(1001, 1049).toArray(), new long[48], new long[48]));
     }
 
@@ -169,7 +170,7 @@ final class Inputs {
 
     private static void show(Viewer viewer, Sequence sequence, int index) {
         long number = sequence.number(index);
-        viewer.picture(new Message.Still(sequence.file(number).toString(), FileKind.PNG, number, 0, PictureReading.of(AlphaKind.NONE, false)),
-                new Message.Shape(960, 540, null, Message.Look.COLOUR, null)).join().close();
+        viewer.picture(new ViewerMessage.Made(Recipe.Frame.of(sequence.file(number).toString(), FileKind.PNG, number, PictureReading.of(AlphaKind.NONE, false))),
+                new ViewerMessage.Shape(960, 540, null, ViewerMessage.Showing.COLOUR, null)).join().close();
     }
 }

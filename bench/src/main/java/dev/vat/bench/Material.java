@@ -1,8 +1,8 @@
 package dev.vat.bench;
 
-import dev.vat.engine.demo.DemoData;
-import dev.vat.media.Samples;
-import dev.vat.media.StillWriter;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.picture.Samples;
+import dev.vat.protocol.demo.DemoShot;
 import dev.vat.scene.Drawing;
 import dev.vat.scene.Shot;
 import java.io.IOException;
@@ -26,7 +26,7 @@ final class Material {
     static Path frames(Path home, int count, int width, int height) throws IOException {
         Path folder = Files.createDirectories(home.resolve("dunes-" + width));
         IntStream.range(0, count).parallel().forEach(i -> {
-            Path file = folder.resolve(DemoData.pattern(Shot.DUNES).fileName(1001 + i));
+            Path file = folder.resolve(DemoShot.DUNES.pattern().fileName(1001 + i));
             if (!Files.exists(file)) {
                 Drawing d = Shot.DUNES.draw(i, width, height);
                 try {

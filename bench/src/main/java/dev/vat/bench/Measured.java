@@ -2,10 +2,10 @@ package dev.vat.bench;
 
 import com.sun.management.OperatingSystemMXBean;
 import dev.vat.core.run.RunPlan;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.run.RunHome;
-import dev.vat.engine.run.Runner;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
+import dev.vat.worker.run.Runner;
 import java.lang.management.ManagementFactory;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -4,7 +4,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameTable;
@@ -12,8 +12,8 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.run.RunPlanner;
 import dev.vat.engine.source.SourceFinder;
-import dev.vat.media.FrameReader;
-import dev.vat.media.MediaLibrary;
+import dev.vat.media.lib.MediaLibrary;
+import dev.vat.media.read.FrameReader;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -51,7 +51,7 @@ final class Plans {
             tables.put("s" + (i + 1), table(sequences.get(i)));
         }
         Project changed = change.apply(project);
-        return RunPlanner.ofSystem().plan(changed, Programme.of(changed, tables).orElseThrow(), out, Map.of(), "bench", MediaLibrary.version());
+        return RunPlanner.ofSystem().plan(changed, ResolvedReel.of(changed, tables).orElseThrow(), out, Map.of(), "bench", MediaLibrary.version());
     }
 
     private static FrameTable table(Sequence sequence) throws IOException {

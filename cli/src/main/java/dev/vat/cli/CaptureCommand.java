@@ -8,11 +8,11 @@ import dev.vat.core.preview.Preview;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
 import dev.vat.engine.capture.Captures;
-import dev.vat.engine.capture.PreviewStore;
-import dev.vat.engine.feed.SceneFeed;
-import dev.vat.engine.feed.SceneNotice;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
+import dev.vat.protocol.CaptureMessage;
+import dev.vat.protocol.feed.SceneFeed;
+import dev.vat.protocol.feed.SceneNotice;
+import dev.vat.protocol.storage.Places;
+import dev.vat.protocol.storage.PreviewStore;
 import java.io.IOException;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -79,7 +79,7 @@ final class CaptureCommand implements Callable<Integer> {
         for (CaptureWish wish : wishes) {
             CaptureAdvice.of(scene, wish).forEach(a -> output.say(wish.camera() + ": " + a.text()));
             try (Captures.Going going = captures.start(notice, wish, p -> output.event("capturing", "camera", wish.camera(), "drawn", p.drawn(), "frames", p.frames()))) {
-                Message.Captured captured = SceneFeed.await(going.result());
+                CaptureMessage.Captured captured = SceneFeed.await(going.result());
                 if (captured.preview() == null) {
                     throw new CommandFailure(ExitCode.FAILED, "Nothing of " + wish.camera() + " was captured: " + captured.why());
                 }

@@ -2,15 +2,15 @@ package dev.vat.cli;
 
 import static dev.vat.cli.MakeCommand.parse;
 
+import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
-import dev.vat.core.run.Programme;
-import dev.vat.engine.picture.ContactSheet;
-import dev.vat.engine.place.Places;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -59,11 +59,11 @@ final class ContactsCommand implements Callable<Integer> {
         try (Viewer viewer = new Viewer(places)) {
             Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
             if (reel) {
-                Programme programme = Programme.of(project, survey.tables()).filter(p -> p.plan().count() > 0).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project's reel is empty"));
-                ContactSheet.ofReel(programme, wanted).write(viewer, file);
+                ResolvedReel programme = ResolvedReel.of(project, survey.tables()).filter(p -> p.plan().count() > 0).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project's reel is empty"));
+                viewer.write(ContactSheet.ofReel(programme, wanted), file);
             } else {
                 Source source = project.sources().getFirst();
-                ContactSheet.ofSource(source, survey.tables().get(source.id()), wanted).write(viewer, file);
+                viewer.write(ContactSheet.ofSource(source, survey.tables().get(source.id()), wanted), file);
             }
         }
         output.event("contacts", "path", file.toString());

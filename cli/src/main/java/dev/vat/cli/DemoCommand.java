@@ -1,12 +1,14 @@
 package dev.vat.cli;
 
-import dev.vat.engine.WindowDoor;
-import dev.vat.engine.demo.DemoData;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.Task;
+import dev.vat.engine.WindowLauncher;
+import dev.vat.engine.demo.DemoTour;
+import dev.vat.engine.process.Task;
+import dev.vat.protocol.TaskMessage;
+import dev.vat.protocol.demo.DemoFolder;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ServiceLoader;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -33,23 +35,25 @@ final class DemoCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         Path demo = folder != null ? folder.toAbsolutePath() : places.data().resolve("kite-week");
-        WindowDoor window = Vat.window();
+        WindowLauncher window = Vat.window();
         boolean offscreen = shots != null || !window.hasDisplay();
         if (!offscreen) {
             return window.demo(demo);
         }
+        DemoTour tour = ServiceLoader.load(DemoTour.class).findFirst()
+                .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, "There is no display here to open the window on"));
         if (shots == null) {
             output.say("There is no display here: the window goes through the demo offscreen by itself.");
         }
-        if (!DemoData.isThere(demo)) {
+        if (!new DemoFolder(demo).isThere()) {
             output.say("Drawing the demo's frames into " + demo);
-            Task.ask(places, new Message.DrawDemo(1, demo.toString()), message -> {
-                if (message instanceof Message.Drawn drawn) {
+            Task.ask(places, new TaskMessage.DrawDemo(1, demo.toString()), message -> {
+                if (message instanceof TaskMessage.Drawn drawn) {
                     output.say("  " + drawn.shot());
                 }
-            }, message -> message instanceof Message.Drawn drawn && drawn.last());
+            }, message -> message instanceof TaskMessage.Drawn drawn && drawn.last());
         }
         Path pictures = shots != null ? shots.toAbsolutePath() : demo.resolve("pictures");
-        return window.demoOffscreen(demo, pictures, shots == null);
+        return tour.run(demo, pictures, shots == null);
     }
 }

@@ -4,12 +4,12 @@ import static dev.vat.cli.MakeCommand.parse;
 
 import dev.vat.core.handover.Timeline;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.engine.handover.HandOverSet;
-import dev.vat.engine.place.Places;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -72,7 +72,7 @@ final class HandOverCommand implements Callable<Integer> {
         Project loaded = ProjectFile.load(project.toAbsolutePath().normalize());
         try (Viewer viewer = new Viewer(places)) {
             Survey survey = Survey.of(loaded, viewer, (sequence, layer) -> Checking.check(viewer, sequence, true, layer, output));
-            Programme programme = Programme.of(loaded, survey.tables()).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project has no reel"));
+            ResolvedReel programme = ResolvedReel.of(loaded, survey.tables()).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project has no reel"));
             return parse(loaded.name(), _ -> Timeline.of(programme));
         }
     }

@@ -2,7 +2,7 @@ package dev.vat.cli;
 
 import dev.vat.engine.history.HistoryNotes;
 import dev.vat.engine.history.HistoryStore;
-import dev.vat.engine.place.Places;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,7 +1,7 @@
 package dev.vat.cli;
 
-import dev.vat.engine.place.Places;
-import dev.vat.engine.repack.RepackOrder;
+import dev.vat.protocol.RepackOrder;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;

@@ -2,8 +2,8 @@ package dev.vat.cli;
 
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.history.HistoryStore;
-import dev.vat.engine.place.Places;
 import dev.vat.engine.run.Remake;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;

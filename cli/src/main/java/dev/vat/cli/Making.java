@@ -2,12 +2,12 @@ package dev.vat.cli;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.run.RunPlan;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.FileProgress;
-import dev.vat.engine.protocol.FileProgress.Stage;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.Run;
-import dev.vat.engine.run.RunHome;
+import dev.vat.protocol.FileProgress.Stage;
+import dev.vat.protocol.FileProgress;
+import dev.vat.protocol.RunMessage;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -108,7 +108,7 @@ final class Making {
                 : outcome.stopped() || stages.contains(Stage.STOPPED) ? ExitCode.STOPPED : ExitCode.PROVEN;
     }
 
-    private void tell(Message.Progress progress) {
+    private void tell(RunMessage.Progress progress) {
         if (progress.held() != null && !progress.held().equals(held)) {
             output.event("held", "why", progress.held());
             output.say("Holding still: " + progress.held());

@@ -1,6 +1,6 @@
 package dev.vat.cli;
 
-import dev.vat.engine.place.Json;
+import dev.vat.protocol.storage.Json;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;
 import java.util.LinkedHashMap;

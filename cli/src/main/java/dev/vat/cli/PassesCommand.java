@@ -12,14 +12,14 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.ShotPasses;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.picture.PassCheck;
-import dev.vat.engine.place.Places;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -73,7 +73,7 @@ final class PassesCommand implements Callable<Integer> {
             PassMix mix = PassWords.mix(passes);
             mix.passes().reversed().forEach(p -> tell(p, all));
             Project made = ReelEdits.mixItem(0, mix).apply(all.withCurrentReel(r -> r.withItems(List.of(Item.of(main.id())))));
-            PassReport report = PassWords.full(passes).isEmpty() ? null : check(Programme.of(made, survey.tables()).orElseThrow(), viewer);
+            PassReport report = PassWords.full(passes).isEmpty() ? null : check(ResolvedReel.of(made, survey.tables()).orElseThrow(), viewer);
             if (report == null) {
                 output.say("There is no full picture to hold their sum against.");
             }
@@ -101,7 +101,7 @@ final class PassesCommand implements Callable<Integer> {
         output.say("  %-10s %-11s %s".formatted(pass.name(), pass.off() ? "left out" : pass.operation().title(), where));
     }
 
-    private PassReport check(Programme programme, Viewer viewer) throws InterruptedException, IOException {
+    private PassReport check(ResolvedReel programme, Viewer viewer) throws InterruptedException, IOException {
         PassCheck check = new PassCheck(programme, programme.plan().spans().getFirst());
         try {
             PassReport report = check.run(viewer, done -> output.event("compared", "frames", done, "of", check.frames())).get();

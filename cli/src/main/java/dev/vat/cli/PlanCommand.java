@@ -2,11 +2,11 @@ package dev.vat.cli;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.run.PlanText;
-import dev.vat.core.run.Programme;
-import dev.vat.engine.place.Places;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
@@ -38,10 +38,10 @@ final class PlanCommand implements Callable<Integer> {
         if (project.currentReel().isEmpty()) {
             throw new CommandFailure(ExitCode.FINDINGS, "The project has no reel");
         }
-        Programme programme;
+        ResolvedReel programme;
         try (Viewer viewer = new Viewer(places)) {
             Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, true, layer, output));
-            programme = Programme.of(project, survey.tables()).orElseThrow();
+            programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
         }
         if (item != null && (item < 1 || item > programme.reel().items().size())) {
             throw new CommandFailure(ExitCode.WRONG_USE, "The reel has items 1 to " + programme.reel().items().size() + ", not " + item);

@@ -1,10 +1,10 @@
 package dev.vat.cli;
 
 import dev.vat.engine.handover.SetCheck;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.Task;
+import dev.vat.engine.process.Task;
+import dev.vat.protocol.TaskMessage;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -45,8 +45,8 @@ final class ProveCommand implements Callable<Integer> {
         if (!Files.isRegularFile(receipt)) {
             throw new NoSuchFileException(receipt.toString(), null, "the file has no receipt beside it");
         }
-        Message.Proved proved = (Message.Proved) Task.ask(places, new Message.Prove(1, absolute.toString()), _ -> { },
-                Message.Proved.class::isInstance);
+        TaskMessage.Proved proved = (TaskMessage.Proved) Task.ask(places, new TaskMessage.Prove(1, absolute.toString()), _ -> { },
+                TaskMessage.Proved.class::isInstance);
         boolean proven = proved.reasons().isEmpty();
         output.event("proof", "path", absolute.toString(), "receipt", receipt.toString(), "proven", proven, "reasons",
                 proved.reasons());

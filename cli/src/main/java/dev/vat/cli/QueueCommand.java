@@ -1,12 +1,12 @@
 package dev.vat.cli;
 
 import dev.vat.core.project.Project;
-import dev.vat.engine.place.Places;
 import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.queue.Waiting;
 import dev.vat.engine.run.Preparation;
-import dev.vat.engine.run.RunHome;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.time.Instant;

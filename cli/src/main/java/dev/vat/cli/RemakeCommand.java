@@ -2,8 +2,8 @@ package dev.vat.cli;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
-import dev.vat.engine.place.Places;
 import dev.vat.engine.run.Remake;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;

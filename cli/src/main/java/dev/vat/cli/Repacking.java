@@ -1,9 +1,9 @@
 package dev.vat.cli;
 
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.repack.RepackOrder;
-import dev.vat.engine.worker.Task;
+import dev.vat.engine.process.Task;
+import dev.vat.protocol.RepackOrder;
+import dev.vat.protocol.TaskMessage;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 
@@ -13,11 +13,11 @@ final class Repacking {
     private Repacking() { }
 
     static Integer run(Places places, Output output, RepackOrder order) throws IOException, InterruptedException {
-        Message.Repacked made = (Message.Repacked) Task.ask(places, new Message.Repack(1, order), message -> {
-            if (message instanceof Message.Repacking(long _, String doing)) {
+        TaskMessage.Repacked made = (TaskMessage.Repacked) Task.ask(places, new TaskMessage.Repack(1, order), message -> {
+            if (message instanceof TaskMessage.Repacking(long _, String doing)) {
                 output.event("doing", "what", doing);
             }
-        }, Message.Repacked.class::isInstance);
+        }, TaskMessage.Repacked.class::isInstance);
         output.event("made", "paths", made.paths(), "said", made.said());
         made.said().forEach(output::say);
         return ExitCode.PROVEN.code();

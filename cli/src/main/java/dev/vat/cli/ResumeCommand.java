@@ -1,7 +1,7 @@
 package dev.vat.cli;
 
-import dev.vat.engine.place.Places;
-import dev.vat.engine.run.RunHome;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,14 +1,15 @@
 package dev.vat.cli;
 
-import dev.vat.engine.place.Places;
-import dev.vat.engine.standin.Manners;
-import dev.vat.engine.standin.StandInFeed;
+import dev.vat.engine.process.WorkerLost;
+import dev.vat.engine.standin.SceneProcess;
+import dev.vat.protocol.feed.StandInBehaviour;
+import dev.vat.protocol.storage.Places;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.Charset;
 import java.util.concurrent.Callable;
-import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.CompletableFuture;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
@@ -39,24 +40,23 @@ final class SceneCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        Manners manners = Manners.GOOD.withMillis(slow);
-        CountDownLatch interrupted = new CountDownLatch(1);
-        try (StandInFeed feed = StandInFeed.start(places.scenes(), take, files ? manners.withFiles() : manners)) {
-            Runtime.getRuntime().addShutdownHook(new Thread(() -> close(feed)));
-            output.event("scene", "scene", feed.notice().scene(), "port", feed.notice().port());
-            output.say("Marram Flats runs on port " + feed.notice().port() + " of this machine alone; ctrl-C ends it.");
-            Thread.ofPlatform().daemon().start(() -> listen(feed));
-            interrupted.await();
+        StandInBehaviour behaviour = StandInBehaviour.GOOD.withMillis(slow);
+        CompletableFuture<WorkerLost> lost = new CompletableFuture<>();
+        try (SceneProcess scene = SceneProcess.start(places, take, files ? behaviour.withFiles() : behaviour, lost::complete)) {
+            Runtime.getRuntime().addShutdownHook(new Thread(scene::close));
+            output.event("scene", "scene", scene.notice().scene(), "port", scene.notice().port());
+            output.say("Marram Flats runs on port " + scene.notice().port() + " of this machine alone; ctrl-C ends it.");
+            Thread.ofPlatform().daemon().start(() -> listen(scene));
+            throw new IOException("The scene was lost: " + lost.join().why());
         }
-        return ExitCode.PROVEN.code();
     }
 
     /** Ends with the input, not with the scene. */
-    private void listen(StandInFeed feed) {
+    private void listen(SceneProcess scene) {
         try (BufferedReader lines = new BufferedReader(new InputStreamReader(System.in, Charset.defaultCharset()))) {
             for (String line = lines.readLine(); line != null; line = lines.readLine()) {
                 if (line.strip().matches("take [1-9]\\d{0,3}")) {
-                    feed.setTake(Integer.parseInt(line.strip().substring(5)));
+                    scene.take(Integer.parseInt(line.strip().substring(5)));
                     output.event("changed", "take", line.strip().substring(5));
                     output.say("This is " + line.strip() + " now.");
                 } else if (!line.isBlank()) {
@@ -65,14 +65,6 @@ final class SceneCommand implements Callable<Integer> {
             }
         } catch (IOException e) {
             output.say("Nothing is read any more: " + e.getMessage());
-        }
-    }
-
-    private static void close(StandInFeed feed) {
-        try {
-            feed.close();
-        } catch (IOException e) {
-            System.err.println("vat: " + e.getMessage());
         }
     }
 }

@@ -2,10 +2,10 @@ package dev.vat.cli;
 
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.protocol.RenderOrder;
-import dev.vat.engine.worker.Task;
+import dev.vat.engine.process.Task;
+import dev.vat.protocol.RenderOrder;
+import dev.vat.protocol.TaskMessage;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -70,12 +70,12 @@ final class SceneRenderCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         RenderOrder order = order();
         try {
-            Task.ask(places, new Message.Render(1, order), message -> {
-                if (message instanceof Message.Rendered rendered) {
+            Task.ask(places, new TaskMessage.Render(1, order), message -> {
+                if (message instanceof TaskMessage.Rendered rendered) {
                     output.event("frame", "frame", rendered.frame());
                     output.say(order.fileName(rendered.frame()));
                 }
-            }, message -> message instanceof Message.Rendered rendered && rendered.last());
+            }, message -> message instanceof TaskMessage.Rendered rendered && rendered.last());
         } catch (IOException e) {
             throw new CommandFailure(ExitCode.FAILED, "The render ended: " + e.getMessage());
         }

@@ -1,8 +1,8 @@
 package dev.vat.cli;
 
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.Task;
+import dev.vat.engine.process.Task;
+import dev.vat.protocol.TaskMessage;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -36,7 +36,7 @@ final class SheetCommand implements Callable<Integer> {
         if (!Files.exists(absolute)) {
             throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
         }
-        Message.SheetWritten written = (Message.SheetWritten) Task.ask(places, new Message.WriteSheet(1, absolute.toString()), _ -> { }, Message.SheetWritten.class::isInstance);
+        TaskMessage.SheetWritten written = (TaskMessage.SheetWritten) Task.ask(places, new TaskMessage.WriteSheet(1, absolute.toString()), _ -> { }, TaskMessage.SheetWritten.class::isInstance);
         output.event("sheet", "paths", written.paths());
         written.paths().forEach(path -> output.say("Written: " + path));
         return ExitCode.PROVEN.code();

@@ -3,8 +3,8 @@ package dev.vat.cli;
 import static dev.vat.cli.MakeCommand.parse;
 
 import dev.vat.core.time.Rational;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.repack.RepackOrder;
+import dev.vat.protocol.RepackOrder;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;

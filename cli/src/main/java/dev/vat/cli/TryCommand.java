@@ -4,17 +4,17 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.trial.Estimate;
 import dev.vat.core.trial.FileForecast;
 import dev.vat.core.trial.Trial;
-import dev.vat.engine.place.Places;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Preparation;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.trial.ProjectTrial;
 import dev.vat.engine.trial.Trials;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Locale;
@@ -54,7 +54,7 @@ final class TryCommand implements Callable<Integer> {
             if (!findings.mayRun()) {
                 throw new CommandFailure(ExitCode.FINDINGS, "Nothing was tried: " + findings.blockers().stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
             }
-            Programme programme = Programme.of(project, survey.tables()).orElseThrow();
+            ResolvedReel programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
             ProjectTrial tried = ProjectTrial.of(project, programme, survey.clips(), viewer.library());
             Trial trial = new Trials(places).start(tried.plan(), p -> output.event("trying", "doing", p.doing(), "done", p.done(), "frames", p.frames())).await();
             Map<String, FileForecast> files = tried.deliverables(trial, project.deliverablesOn());

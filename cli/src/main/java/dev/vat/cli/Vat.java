@@ -1,20 +1,20 @@
 package dev.vat.cli;
 
-import dev.vat.engine.VatVersion;
-import dev.vat.engine.WindowDoor;
-import dev.vat.engine.place.Places;
+import dev.vat.engine.WindowLauncher;
+import dev.vat.protocol.VatVersion;
+import dev.vat.protocol.storage.Places;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.ServiceLoader;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.ParameterException;
+import picocli.CommandLine;
 
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class, TortureCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -118,9 +118,6 @@ public final class Vat implements Runnable {
                 if (type == HistoryCommand.class) {
                     return type.cast(new HistoryCommand(output, places));
                 }
-                if (type == TortureCommand.class) {
-                    return type.cast(new TortureCommand(output));
-                }
                 if (type == ProveCommand.class) {
                     return type.cast(new ProveCommand(output, places));
                 }
@@ -153,8 +150,8 @@ public final class Vat implements Runnable {
     }
 
     /** The window, if this installation has one. */
-    public static WindowDoor window() {
-        return ServiceLoader.load(WindowDoor.class).findFirst()
+    public static WindowLauncher window() {
+        return ServiceLoader.load(WindowLauncher.class).findFirst()
                 .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "This installation has no window"));
     }
 

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
-import dev.vat.media.ClipProbe;
+import dev.vat.media.read.ClipProbe;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;

@@ -3,8 +3,8 @@ package dev.vat.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assumptions.assumeFalse;
 
-import dev.vat.media.Samples;
-import dev.vat.media.StillWriter;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.picture.Samples;
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
@@ -20,6 +20,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** A real process of the command line, ended from outside in the middle of a run. */
 @Tag("torture")
+@Tag("process")
 class InterruptedTest {
 
     @TempDir

@@ -3,9 +3,9 @@ package dev.vat.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.standin.Manners;
-import dev.vat.engine.standin.StandInFeed;
+import dev.vat.protocol.feed.StandInBehaviour;
+import dev.vat.protocol.storage.Places;
+import dev.vat.worker.standin.StandInFeed;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -34,7 +34,7 @@ class SceneCommandsTest {
 
     @Test
     void camerasAreListedAndCaptured() throws Exception {
-        try (StandInFeed _ = StandInFeed.start(Places.ofSystem().scenes(), 1, Manners.GOOD)) {
+        try (StandInFeed _ = StandInFeed.start(Places.ofSystem().scenes(), 1, StandInBehaviour.GOOD)) {
             Shell list = Shell.run("capture", "--json");
             assertThat(list.events("camera")).extracting(c -> c.path("id").asText()).containsExactly("pier", "tower", "sand");
             Shell captured = Shell.run("capture", "pier", "--range", "176-600", "--step", "106", "--size", "160x90", "--json");

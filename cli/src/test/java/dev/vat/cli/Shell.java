@@ -1,7 +1,7 @@
 package dev.vat.cli;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import dev.vat.engine.place.Json;
+import dev.vat.protocol.storage.Json;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;

@@ -1,7 +1,7 @@
 package dev.vat.cli;
 
-import dev.vat.media.Samples;
-import dev.vat.media.StillWriter;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.picture.Samples;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,8 +1,8 @@
 package dev.vat.desktop;
 
-import dev.vat.engine.place.Places;
-import dev.vat.media.Samples;
-import dev.vat.media.StillWriter;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.picture.Samples;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -7,18 +7,18 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.run.RunPlanner;
 import dev.vat.engine.source.SourceFinder;
-import dev.vat.media.FrameReader;
-import dev.vat.media.MediaLibrary;
-import dev.vat.media.Samples;
-import dev.vat.media.StillWriter;
-import dev.vat.media.still.ExrWriter;
+import dev.vat.media.encode.ExrWriter;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.lib.MediaLibrary;
+import dev.vat.media.picture.Samples;
+import dev.vat.media.read.FrameReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -95,8 +95,8 @@ public final class KiteFrames {
 
     /** What a run is planned from. */
     public record Job(Project project, Map<String, FrameTable> tables) {
-        public Programme programme() {
-            return Programme.of(project, tables).orElseThrow();
+        public ResolvedReel programme() {
+            return ResolvedReel.of(project, tables).orElseThrow();
         }
 
         public RunPlan plan(Path out) {

@@ -1,6 +1,6 @@
 package dev.vat.engine;
 
-import dev.vat.engine.place.Places;
+import dev.vat.protocol.storage.Places;
 import java.nio.file.Path;
 
 /** Vat's own places inside a test's folder, but for the cache: the native library is unpacked into it, once for all tests. */

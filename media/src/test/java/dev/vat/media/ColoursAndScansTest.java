@@ -14,6 +14,8 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.run.Comparison;
 import dev.vat.core.time.Rate;
+import dev.vat.media.encode.FrameProof;
+import dev.vat.media.proof.MovieProof;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;

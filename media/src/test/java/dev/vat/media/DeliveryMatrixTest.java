@@ -7,6 +7,8 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.run.Comparison;
+import dev.vat.media.encode.FrameProof;
+import dev.vat.media.proof.MovieProof;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;

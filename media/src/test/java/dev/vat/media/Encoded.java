@@ -11,6 +11,12 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
 
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rational;
+import dev.vat.media.decode.StillDecoder;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.filter.Filtering;
+import dev.vat.media.lib.Av;
+import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.Samples;
 import java.util.HashMap;
 import java.util.Map;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;

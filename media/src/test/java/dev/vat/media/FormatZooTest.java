@@ -7,6 +7,8 @@ import dev.vat.core.picture.Depth;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
+import dev.vat.media.picture.Samples;
+import dev.vat.media.read.FrameReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

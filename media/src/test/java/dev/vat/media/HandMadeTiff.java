@@ -1,5 +1,6 @@
 package dev.vat.media;
 
+import dev.vat.media.picture.Samples;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 

@@ -9,10 +9,18 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.run.Expectation;
-import dev.vat.core.run.WorkingFormat;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.media.compose.Composer;
+import dev.vat.media.compose.FieldWeaver;
+import dev.vat.media.convert.Conversion;
+import dev.vat.media.encode.EncoderSpec;
+import dev.vat.media.encode.FrameProof;
+import dev.vat.media.encode.PartWriter;
+import dev.vat.media.mux.Joining;
+import dev.vat.media.picture.Picture;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -22,12 +30,12 @@ import java.util.List;
  * A short real file of one codec in one container, made in two parts where it may be cut, at its highest rate (23.976 or 59.94) and with
  * pixels that aren't square where it can say so.
  */
-record MadeFile(Path file, Expectation expected, List<FrameProof> proofs) {
+public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs) {
 
     private static final int FIRST = 6;
     private static final int SECOND = 5;
 
-    static MadeFile of(Codec codec, Container container, Path folder) throws IOException {
+    public static MadeFile of(Codec codec, Container container, Path folder) throws IOException {
         Size size = codec.limits().sizes().stream().findFirst().orElse(Size.of(256, 144));
         Rate any = codec.limits().fastest() != null ? codec.limits().fastest() : container.ordinal() % 2 == 0 ? Rate.of(24000, 1001) : Rate.of(60000, 1001);
         Rate rate = codec.limits().rates().stream().max(Rate::compareTo).orElse(any);
@@ -36,7 +44,7 @@ record MadeFile(Path file, Expectation expected, List<FrameProof> proofs) {
         return of(Settings.of(codec, container).withIndexInFront(true), size, rate, aspect, folder);
     }
 
-    static MadeFile of(Settings settings, Size size, Rate rate, PixelAspect aspect, Path folder) throws IOException {
+    public static MadeFile of(Settings settings, Size size, Rate rate, PixelAspect aspect, Path folder) throws IOException {
         Codec codec = settings.codec();
         EncoderSpec spec = EncoderSpec.of(settings, size, aspect, rate, 2);
         boolean whole = codec.partForm(settings.control()) == PartForm.WHOLE;

@@ -21,6 +21,15 @@ import dev.vat.core.run.Expectation;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.media.convert.Conversion;
+import dev.vat.media.encode.EncoderSpec;
+import dev.vat.media.encode.PartWriter;
+import dev.vat.media.mux.Joining;
+import dev.vat.media.picture.Picture;
+import dev.vat.media.proof.MovieProof;
+import dev.vat.media.sound.ListeningCopy;
+import dev.vat.media.sound.SoundMix;
+import dev.vat.media.sound.WovenSound;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -106,7 +115,7 @@ class SoundOutTest {
         assertThat(Files.size(mix)).isEqualTo(samples * channels * 4);
         Path joined = folder.resolve("joined." + container.extension());
         Joining.join(List.of(new Joining.Part(part(spec), spec.codec().partContainer(), 0, FRAMES)), joined, container, container.mayHaveIndexInFront(), Rate.FPS_25,
-                PixelAspect.SQUARE, new Joining.Sound(mix, channels, true, codec, samples));
+                PixelAspect.SQUARE, new WovenSound(mix, channels, true, codec, samples));
         Expectation asked = Expectation.of(settings, FRAMES, Rate.FPS_25, SIZE, PixelAspect.SQUARE, sound);
         assertThat(Comparison.of(asked, MovieProof.prove(joined, _ -> true).facts()).disagreements()).isEmpty();
         assertThat(loudFrom(joined)).as("seconds until the tone").isCloseTo(.5, within(.03));

@@ -1,17 +1,18 @@
 package dev.vat.media;
 
-import dev.vat.media.still.ExrWriter;
+import dev.vat.media.encode.ExrWriter;
+import dev.vat.media.picture.Samples;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 
 /** Small pictures with known values. */
-final class TestPictures {
+public final class TestPictures {
 
     private TestPictures() { }
 
     /** A ramp to the right in red, downwards in green, some texture in blue that moves with {@code phase}. */
-    static Samples ramp(int width, int height, int phase, boolean alpha) {
+    public static Samples ramp(int width, int height, int phase, boolean alpha) {
         float[] r = new float[width * height];
         float[] g = r.clone();
         float[] b = r.clone();
@@ -30,7 +31,7 @@ final class TestPictures {
         return new Samples(width, height, r, g, b, a);
     }
 
-    static Samples flat(int width, int height, float red, float green, float blue, float alpha) {
+    public static Samples flat(int width, int height, float red, float green, float blue, float alpha) {
         float[] r = new float[width * height];
         float[] g = r.clone();
         float[] b = r.clone();
@@ -42,7 +43,7 @@ final class TestPictures {
         return new Samples(width, height, r, g, b, a);
     }
 
-    static byte[] exr(Samples s, String layer) {
+    public static byte[] exr(Samples s, String layer) {
         Map<String, float[]> channels = new HashMap<>();
         channels.put(layer + "R", s.red());
         channels.put(layer + "G", s.green());

@@ -11,6 +11,11 @@ import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.Size;
+import dev.vat.media.compose.FieldWeaver;
+import dev.vat.media.convert.Conversion;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.picture.Picture;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;
@@ -46,7 +51,7 @@ class TreatmentTest {
         for (int i = 0; i < 8; i++) {
             table.append(1 - (i & 1)).append(' ').append(1 - (i >> 1 & 1)).append(' ').append(1 - (i >> 2)).append('\n');
         }
-        return Looks.check(Files.writeString(folder.resolve(name), table));
+        return read(Files.writeString(folder.resolve(name), table));
     }
 
     @ParameterizedTest
@@ -63,7 +68,7 @@ class TreatmentTest {
 
     @Test
     void curvesAreALookToo() throws IOException {
-        Look look = Looks.check(Files.writeString(folder.resolve("half.cube"), "LUT_1D_SIZE 2\n0 0 0\n.5 .5 .5\n"));
+        Look look = read(Files.writeString(folder.resolve("half.cube"), "LUT_1D_SIZE 2\n0 0 0\n.5 .5 .5\n"));
         try (Picture picture = made(RGB16, Treatment.plain(RGB16, SIZE).withLook(look), .8f, .8f, .8f, 1)) {
             assertThat(value(picture, 0, 5, 5)).isCloseTo(.4, within(.0001));
         }
@@ -75,7 +80,7 @@ class TreatmentTest {
     void whatIsNoLookIsRefusedWithItsLine(String textAndWhy) throws IOException {
         String[] parts = textAndWhy.split("\\|");
         Path file = Files.writeString(folder.resolve("bad.cube"), parts[0]);
-        assertThatThrownBy(() -> Looks.check(file)).isInstanceOf(IOException.class).hasMessageContaining("bad.cube").hasMessageContaining(parts[1]);
+        assertThatThrownBy(() -> read(file)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("bad.cube").hasMessageContaining(parts[1]);
     }
 
     @Test
@@ -149,5 +154,9 @@ class TreatmentTest {
                 }
             }
         }
+    }
+
+    private static Look read(Path file) throws IOException {
+        return Look.read(file, Files.readAllBytes(file));
     }
 }

@@ -63,6 +63,11 @@ public record Treatment(Placement placement, ColourCoding colour, Ground ground,
         return new Treatment(placement, colour, Ground.BLACK, null, Content.MATTE, scan, draft, pass);
     }
 
+    /** Whether samples are scaled, looked up or marked before they are converted, for which eight bits are too few. */
+    public boolean changesSamples() {
+        return placement.isScaled() || look != null || draft;
+    }
+
     @JsonIgnore
     public boolean isMatte() {
         return content == Content.MATTE;

@@ -4,7 +4,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.Approved;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
@@ -22,7 +22,7 @@ final class ApprovedRules {
 
     private ApprovedRules() { }
 
-    static void check(Programme.Entry entry, List<Finding> found) {
+    static void check(ResolvedReel.Entry entry, List<Finding> found) {
         Source source = entry.source();
         Approved approved = source.reading().approved();
         if (approved == null) {

@@ -7,9 +7,9 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.Rate;
 import java.util.List;
 import java.util.Objects;
@@ -28,7 +28,7 @@ final class BurnInRules {
     private BurnInRules() { }
 
     /** Of the reel and its items. */
-    static void check(Project project, Programme programme, Observed observed, List<Finding> found) {
+    static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
         BurnIn ofReel = programme.reel().burnIn();
         if (ofReel != null) {
             check("The reel's burn-in", null, ofReel, ReelEdits::burnIn, observed, project, found);
@@ -56,7 +56,7 @@ final class BurnInRules {
         }).findFirst().ifPresent(found::add);
     }
 
-    static void check(Project project, Programme programme, Deliverable deliverable, Observed observed, List<Finding> found) {
+    static void check(Project project, ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
         if (deliverable.burnIn() != null) {
             check(deliverable.title() + ": its burn-in", deliverable.id(), deliverable.burnIn(), b -> Edits.follow(deliverable.id(), d -> d.withBurnIn(b)), observed, project, found);
         }
@@ -98,14 +98,14 @@ final class BurnInRules {
         return observed.lacking().getOrDefault(face == null ? "" : face, "").codePoints().filter(c -> words.indexOf(c) >= 0).mapToObj(Character::toString).collect(Collectors.joining());
     }
 
-    private static void drawn(Project project, Programme programme, int place, Drawn drawn, Observed observed, List<Finding> found) {
+    private static void drawn(Project project, ResolvedReel programme, int place, GeneratedItem drawn, Observed observed, List<Finding> found) {
         int perSecond = programme.rate().map(Rate::timecodeBase).orElse(0);
-        if (drawn instanceof Drawn.Leader leader && perSecond > 0 && leader.perSecond() != perSecond) {
-            Drawn.Leader right = new Drawn.Leader(perSecond, leader.tone(), Math.max(1, leader.frames() * perSecond / leader.perSecond()));
+        if (drawn instanceof GeneratedItem.Leader leader && perSecond > 0 && leader.perSecond() != perSecond) {
+            GeneratedItem.Leader right = new GeneratedItem.Leader(perSecond, leader.tone(), Math.max(1, leader.frames() * perSecond / leader.perSecond()));
             found.add(Finding.of("leader-rate", Severity.WARNING, "Item " + (place + 1) + ": the leader counts " + leader.perSecond() + " frames to a second, the reel has " + perSecond + ".")
                     .withRemedies(new Remedy.Apply("Count " + perSecond, ReelEdits.drawItem(place, right))));
         }
-        if (drawn instanceof Drawn.Slate slate) {
+        if (drawn instanceof GeneratedItem.Slate slate) {
             String missing = missing(null, WrittenWords.of(slate, project), observed);
             if (!missing.isEmpty()) {
                 found.add(Finding.of("slate-letters", Severity.BLOCKER, "Item " + (place + 1) + ": the slate's face has no letter " + missing + ". Write it in other letters.")

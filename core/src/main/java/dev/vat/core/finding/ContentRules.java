@@ -6,16 +6,16 @@ import dev.vat.core.content.ContentReview;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
-import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Locale;
+import java.util.Optional;
 
 /** Findings on what the pictures show: none of them stands in the way, all of them are worth a look. */
 final class ContentRules {
@@ -24,7 +24,7 @@ final class ContentRules {
 
     private ContentRules() { }
 
-    static void check(Programme.Entry entry, ContentReview review, List<Finding> found) {
+    static void check(ResolvedReel.Entry entry, ContentReview review, List<Finding> found) {
         Source source = entry.source();
         Sequence sequence = entry.table().sequence();
         FrameRange range = entry.reading().rangeIn(sequence);
@@ -39,7 +39,7 @@ final class ContentRules {
     }
 
     /** Soft edges that don't go with the alpha kind that was taken would get a fringe. */
-    private static void alpha(Programme.Entry entry, AlphaFit fit, List<Finding> found) {
+    private static void alpha(ResolvedReel.Entry entry, AlphaFit fit, List<Finding> found) {
         AlphaKind taken = entry.picture().alpha();
         if (!taken.carriesTransparency() || taken == fit.fits()) {
             return;
@@ -118,7 +118,7 @@ final class ContentRules {
     }
 
     /** What is odd about a movie file as a whole. */
-    static void clip(Programme programme, Programme.Entry entry, ClipFacts clip, List<Finding> found) {
+    static void clip(ResolvedReel programme, ResolvedReel.Entry entry, ClipFacts clip, List<Finding> found) {
         (entry.cell() ? Optional.of("views and passes go without theirs") : ReelSound.whyNot(programme, programme.plan().taken(entry.item()))).filter(_ -> !clip.sounds().isEmpty()).ifPresent(why -> found.add(
                 Finding.of("sound-left-out", Severity.WARNING, entry.source().name() + ": its sound (" + clip.sounds().getFirst().describe()
                         + ") is left out, since " + why + ".").aboutSource(entry.source().id())));

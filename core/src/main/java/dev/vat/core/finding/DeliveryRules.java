@@ -27,8 +27,8 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.SoundLayout;
-import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.trial.FileForecast;
@@ -53,7 +53,7 @@ final class DeliveryRules {
 
     private DeliveryRules() { }
 
-    static void check(Project project, Programme programme, Observed observed, List<Finding> found) {
+    static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
         ReelSound sound = ReelSound.of(programme, observed.clips()).orElse(null);
         List<Deliverable> known = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {
@@ -85,12 +85,12 @@ final class DeliveryRules {
     }
 
     /** A draft says so once; material that is one doesn't go into a file that isn't without an explicit yes. */
-    private static void drafts(List<Deliverable> known, Programme programme, Observed observed, List<Finding> found) {
+    private static void drafts(List<Deliverable> known, ResolvedReel programme, Observed observed, List<Finding> found) {
         if (!known.isEmpty() && known.stream().allMatch(Deliverable::draft)) {
             found.add(Finding.of("draft", Severity.WARNING, "Draft: every file is made at half size, and says so in its name and its picture.")
                     .withRemedies(new Remedy.Apply("No draft", Edits.setDraft(false))));
         }
-        Optional<Programme.Entry> draft = programme.entries().stream().filter(e -> e.isDraft(observed.clips())).findFirst();
+        Optional<ResolvedReel.Entry> draft = programme.entries().stream().filter(e -> e.isDraft(observed.clips())).findFirst();
         for (Deliverable deliverable : known) {
             if (draft.isPresent() && !deliverable.draft() && !deliverable.accepted().contains(DRAFT_SOURCE)) {
                 found.add(blocker(DRAFT_SOURCE, deliverable, draft.get().table().sequence().name() + " is a draft, and this file isn't one")
@@ -111,7 +111,7 @@ final class DeliveryRules {
     }
 
     /** What can't go together, and what can but shouldn't. */
-    private static void legal(Programme programme, Deliverable deliverable, List<Finding> found) {
+    private static void legal(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         Settings settings = deliverable.settings();
         Codec codec = settings.codec();
         Legality.against(codec, settings.container()).ifPresent(why -> found.add(blocker("container-illegal", deliverable, why)
@@ -218,7 +218,7 @@ final class DeliveryRules {
     }
 
     /** What runs through the whole file can't go on after a stop. */
-    private static void whole(Programme programme, Deliverable deliverable, List<Finding> found) {
+    private static void whole(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         Settings settings = deliverable.settings();
         if (settings.codec().partForm(settings.control()) == PartForm.WHOLE && programme.plan().count() > 0) {
             found.add(Finding.of("made-whole", Severity.NOTE, deliverable.title() + ": " + settings.codec().words(settings.control())
@@ -228,7 +228,7 @@ final class DeliveryRules {
     }
 
     /** A file size that leaves too little for the pictures. */
-    private static void fileSize(Programme programme, Deliverable deliverable, ReelSound sound, List<Finding> found) {
+    private static void fileSize(ResolvedReel programme, Deliverable deliverable, ReelSound sound, List<Finding> found) {
         Settings settings = deliverable.settings();
         long frames = settings.framing().scanInUse().frames(programme.plan().count());
         if (!(settings.control() instanceof RateControl.FileSize wish) || programme.rate().isEmpty() || programme.shape().isEmpty() || frames == 0) {
@@ -248,7 +248,7 @@ final class DeliveryRules {
                         Edits.setControl(deliverable.id(), new RateControl.FileSize(least)))));
     }
 
-    private static void names(Project project, List<Deliverable> deliverables, Programme programme, List<Finding> found) {
+    private static void names(Project project, List<Deliverable> deliverables, ResolvedReel programme, List<Finding> found) {
         FileNaming naming;
         try {
             naming = FileNaming.parse(project.naming());
@@ -272,7 +272,7 @@ final class DeliveryRules {
         }
     }
 
-    private static void folder(List<Deliverable> deliverables, Programme programme, Observed observed,
+    private static void folder(List<Deliverable> deliverables, ResolvedReel programme, Observed observed,
                                List<Finding> found) {
         Observed.Destination destination = observed.destination();
         if (destination.problem() != null) {
@@ -301,7 +301,7 @@ final class DeliveryRules {
     }
 
     /** What is larger than its container can hold ends early. */
-    private static void limit(Programme programme, Deliverable deliverable, Observed observed, List<Finding> found) {
+    private static void limit(ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
         FileForecast tried = observed.foretold().get(deliverable.id());
         Container container = deliverable.settings().container();
         if (container.mostBytes().isEmpty() || tried == null && programme.forecast(deliverable).isEmpty()) {

@@ -1,7 +1,7 @@
 package dev.vat.core.finding;
 
 import dev.vat.core.project.Project;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -19,7 +19,7 @@ public final class Findings {
 
     public static Findings of(Project project, Observed observed) {
         List<Finding> found = new ArrayList<>();
-        Programme programme = Programme.of(project, observed.tables()).orElse(null);
+        ResolvedReel programme = ResolvedReel.of(project, observed.tables()).orElse(null);
         if (programme == null || programme.entries().isEmpty() && programme.unknownItems() == 0) {
             found.add(Finding.of("nothing-in", Severity.BLOCKER, "There is nothing in the reel yet: bring in a folder of frames."));
         } else {

@@ -8,7 +8,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.FrameRange;
 import java.util.List;
 
@@ -17,18 +17,18 @@ final class PassRules {
 
     private PassRules() { }
 
-    static void check(Programme programme, List<Finding> found) {
+    static void check(ResolvedReel programme, List<Finding> found) {
         for (ReelPlan.Span span : programme.plan().spans()) {
             PassMix mix = programme.plan().part(span.item()).item().passes();
             if (mix != null) {
-                Programme.Entry main = programme.entry(span.item()).orElseThrow();
+                ResolvedReel.Entry main = programme.entry(span.item()).orElseThrow();
                 check(programme, span, mix, main, found);
             }
         }
     }
 
     /** A pass that goes out by itself has to be there all along. */
-    static void check(Programme programme, Deliverable deliverable, List<Finding> found) {
+    static void check(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         String pass = deliverable.pass();
         if (pass == null) {
             return;
@@ -43,7 +43,7 @@ final class PassRules {
         }
     }
 
-    private static void check(Programme programme, ReelPlan.Span span, PassMix mix, Programme.Entry main, List<Finding> found) {
+    private static void check(ResolvedReel programme, ReelPlan.Span span, PassMix mix, ResolvedReel.Entry main, List<Finding> found) {
         String name = main.source().name();
         if (mix.on().passes().isEmpty()) {
             found.add(Finding.of("passes-none", Severity.BLOCKER, name + ": every pass is off, so that there is no picture.").aboutSource(main.source().id())
@@ -56,14 +56,14 @@ final class PassRules {
         }
         FrameRange taken = main.reading().rangeIn(main.table().sequence());
         programme.plan().cells(span.item()).forEach(cell -> {
-            Programme.Entry pass = programme.entry(cell).orElseThrow();
+            ResolvedReel.Entry pass = programme.entry(cell).orElseThrow();
             sizes(main, pass, found);
             layers(main, pass, found);
             ranges(pass, taken, found);
         });
     }
 
-    private static void sizes(Programme.Entry main, Programme.Entry pass, List<Finding> found) {
+    private static void sizes(ResolvedReel.Entry main, ResolvedReel.Entry pass, List<Finding> found) {
         PictureFormat own = main.format().orElse(null);
         PictureFormat other = pass.format().orElse(null);
         if (own != null && other != null && !own.size().equals(other.size())) {
@@ -72,7 +72,7 @@ final class PassRules {
         }
     }
 
-    private static void layers(Programme.Entry main, Programme.Entry pass, List<Finding> found) {
+    private static void layers(ResolvedReel.Entry main, ResolvedReel.Entry pass, List<Finding> found) {
         String layer = pass.pass().layer();
         if (layer != null && pass.table().format().filter(f -> !f.layers().contains(layer)).isPresent()) {
             found.add(Finding.of("pass-layer", Severity.BLOCKER, "The files of " + pass.source().name() + " have no layer " + layer + ". They have " + String.join(", ", pass.table().format().orElseThrow().layers()) + ".")
@@ -81,7 +81,7 @@ final class PassRules {
     }
 
     /** Frames that are missing stand in the way elsewhere; here it is said that there are more than are needed. */
-    private static void ranges(Programme.Entry pass, FrameRange taken, List<Finding> found) {
+    private static void ranges(ResolvedReel.Entry pass, FrameRange taken, List<Finding> found) {
         FrameRange own = pass.table().sequence().range();
         if (!own.equals(taken) && !pass.source().reading().rangeIn(pass.table().sequence()).equals(taken)) {
             found.add(Finding.of("pass-range", Severity.NOTE, "Pass " + pass.pass().name() + " has frames " + own + "; those of " + taken + " are taken.").aboutSource(pass.source().id()));

@@ -8,7 +8,7 @@ import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.project.Edits;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import java.util.Comparator;
 import java.util.List;
 
@@ -19,7 +19,7 @@ final class PictureRules {
 
     private PictureRules() { }
 
-    static void check(Programme programme, Deliverable deliverable, Observed observed, List<Finding> found) {
+    static void check(ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
         alpha(programme, deliverable, found);
         depth(programme, deliverable, found);
         colour(programme, deliverable, found);
@@ -34,8 +34,8 @@ final class PictureRules {
     }
 
     /** Each packing with loss takes from what the one before left. */
-    private static void generations(Programme programme, Deliverable deliverable, Observed observed, List<Finding> found) {
-        Programme.Entry worst = programme.entries().stream().max(Comparator.comparingInt(e -> e.lossyPasses(observed.clips()))).orElse(null);
+    private static void generations(ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
+        ResolvedReel.Entry worst = programme.entries().stream().max(Comparator.comparingInt(e -> e.lossyPasses(observed.clips()))).orElse(null);
         int before = worst == null ? 0 : worst.lossyPasses(observed.clips());
         if (before > 0 && deliverable.settings().codec().isLossy()) {
             found.add(Finding.of("lossy-again", before > 1 ? Severity.WARNING : Severity.NOTE, "%s: %s lossy pass: %d in the source (%s), 1 here.".formatted(
@@ -43,7 +43,7 @@ final class PictureRules {
         }
     }
 
-    private static void colour(Programme programme, Deliverable deliverable, List<Finding> found) {
+    private static void colour(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         Settings settings = deliverable.settings();
         ColourCoding colour = settings.colour();
         if (colour != null) {
@@ -56,11 +56,11 @@ final class PictureRules {
         }
     }
 
-    private static boolean isHighRange(Programme programme, Deliverable deliverable) {
+    private static boolean isHighRange(ResolvedReel programme, Deliverable deliverable) {
         return programme.frame(deliverable).map(f -> deliverable.settings().colourFor(f.size()).isHighRange()).orElse(false);
     }
 
-    private static void look(Programme programme, Deliverable deliverable, Look look, Observed observed, List<Finding> found) {
+    private static void look(ResolvedReel programme, Deliverable deliverable, Look look, Observed observed, List<Finding> found) {
         Remedy without = new Remedy.Apply("Leave the look out", Edits.setLook(deliverable.id(), null));
         if (observed.unusable().containsKey(look.path())) {
             found.add(DeliveryRules.blocker("look-unusable", deliverable, "the look can't be used: " + observed.unusable().get(look.path())).withRemedies(without));
@@ -71,7 +71,7 @@ final class PictureRules {
         }
     }
 
-    private static void alpha(Programme programme, Deliverable deliverable, List<Finding> found) {
+    private static void alpha(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         boolean carries = deliverable.settings().codec().hasAlpha();
         if (programme.transparent() && !carries && deliverable.matte()) {
             found.add(Finding.of("matte-beside", Severity.NOTE, deliverable.title() + ": alpha goes into a second file of the same kind, white where it is opaque; this one lies over "
@@ -90,7 +90,7 @@ final class PictureRules {
         }
     }
 
-    private static void depth(Programme programme, Deliverable deliverable, List<Finding> found) {
+    private static void depth(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         Codec codec = deliverable.settings().codec();
         if (programme.deepest() > codec.codedBits()) {
             found.add(Finding.of("depth-reduced", Severity.NOTE, deliverable.title() + ": " + programme.deepest()

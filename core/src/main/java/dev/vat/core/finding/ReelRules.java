@@ -7,8 +7,8 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Playing;
-import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
@@ -24,7 +24,7 @@ final class ReelRules {
 
     private ReelRules() { }
 
-    static void check(Programme programme, Programme.Entry entry, List<Finding> found) {
+    static void check(ResolvedReel programme, ResolvedReel.Entry entry, List<Finding> found) {
         if (entry.cell()) {
             return;
         }
@@ -36,7 +36,7 @@ final class ReelRules {
     }
 
     /** A label that the reel's rate can't count to. */
-    static void start(Programme programme, List<Finding> found) {
+    static void start(ResolvedReel programme, List<Finding> found) {
         if (programme.reel().start() != null && programme.rate().isPresent() && programme.start().isEmpty()) {
             found.add(Finding.of("timecode-illegal", Severity.BLOCKER, "There is no timecode " + programme.reel().start() + " at " + programme.rate().get().label()
                     + (programme.reel().start().contains(";") && !programme.rate().get().allowsDropFrame() ? ": drop-frame counting exists at 29.97 and 59.94 only." : "."))
@@ -45,8 +45,8 @@ final class ReelRules {
     }
 
     /** Sounds that were laid to the reel. */
-    static void sounds(Programme programme, Observed observed, List<Finding> found) {
-        for (Programme.Sounding sounding : programme.sounds()) {
+    static void sounds(ResolvedReel programme, Observed observed, List<Finding> found) {
+        for (ResolvedReel.Sounding sounding : programme.sounds()) {
             ClipFacts facts = observed.clips().get(sounding.source().id());
             String name = sounding.source().name();
             if (facts == null || facts.sounds().isEmpty()) {
@@ -68,11 +68,11 @@ final class ReelRules {
         }
     }
 
-    private static String name(Programme.Entry entry) {
+    private static String name(ResolvedReel.Entry entry) {
         return entry.source().name();
     }
 
-    private static void shape(Programme programme, Programme.Entry entry, List<Finding> found) {
+    private static void shape(ResolvedReel programme, ResolvedReel.Entry entry, List<Finding> found) {
         Placement placement = programme.placement(entry).orElse(null);
         if (placement == null) {
             return;
@@ -92,7 +92,7 @@ final class ReelRules {
         return format.size() + (format.pixelAspect().equals(other.pixelAspect()) ? "" : " with pixels " + format.pixelAspect());
     }
 
-    private static void rate(Programme programme, Programme.Entry entry, List<Finding> found) {
+    private static void rate(ResolvedReel programme, ResolvedReel.Entry entry, List<Finding> found) {
         Rate own = entry.rate().orElse(null);
         Rate reel = programme.rate().orElse(null);
         if (own == null || reel == null) {
@@ -124,7 +124,7 @@ final class ReelRules {
     }
 
     /** What broadcasters have for these rates stands first. */
-    private static Remedy[] remedies(Programme.Entry entry, Rate reel, Rational ratio) {
+    private static Remedy[] remedies(ResolvedReel.Entry entry, Rate reel, Rational ratio) {
         List<Remedy> ways = new ArrayList<>();
         Stream.of(Conform.PULL, Conform.PULLDOWN_2_3, Conform.PULLDOWN_2_2).filter(c -> c.fits(ratio)).forEach(c -> ways.add(conform(entry, c)));
         ways.add(new Remedy.Apply("Read it at " + reel.label(), Edits.setSourceRate(entry.source().id(), reel)));
@@ -133,7 +133,7 @@ final class ReelRules {
         return ways.toArray(Remedy[]::new);
     }
 
-    private static Remedy conform(Programme.Entry entry, Conform conform) {
+    private static Remedy conform(ResolvedReel.Entry entry, Conform conform) {
         return new Remedy.Apply(Character.toUpperCase(conform.title().charAt(0)) + conform.title().substring(1),
                 ReelEdits.playItem(entry.place(), entry.use().playingInUse().withConform(conform)));
     }

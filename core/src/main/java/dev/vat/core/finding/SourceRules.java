@@ -6,7 +6,7 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
@@ -26,7 +26,7 @@ final class SourceRules {
 
     private SourceRules() { }
 
-    static void check(Project project, Programme programme, Observed observed, List<Finding> found) {
+    static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
         if (programme.unknownItems() > 0) {
             found.add(sourceGone(project, programme));
         }
@@ -35,7 +35,7 @@ final class SourceRules {
                     "No file states how many frames a second these are: choose the rate.")
                     .aboutSource(programme.entries().getFirst().source().id()));
         }
-        for (Programme.Entry entry : programme.entries()) {
+        for (ResolvedReel.Entry entry : programme.entries()) {
             range(entry, found);
             frames(programme, entry, observed, found);
             marked(entry, found);
@@ -59,7 +59,7 @@ final class SourceRules {
     }
 
     /** What the files say against how they are read. */
-    private static void stated(Programme.Entry entry, List<Finding> found) {
+    private static void stated(ResolvedReel.Entry entry, List<Finding> found) {
         PictureFormat format = entry.table().format().orElse(null);
         if (format == null) {
             return;
@@ -79,7 +79,7 @@ final class SourceRules {
         }
     }
 
-    private static Finding sourceGone(Project project, Programme programme) {
+    private static Finding sourceGone(Project project, ResolvedReel programme) {
         String names = programme.reel().items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
                 .filter(s -> programme.entries().stream().noneMatch(e -> e.source().id().equals(s.id())))
                 .map(s -> s.name() + " in " + s.folder().absolute()).distinct().collect(Collectors.joining("; "));
@@ -88,7 +88,7 @@ final class SourceRules {
                         + " of this reel can't be found. Bring the folder back, or take the item out.").withEvidence(names);
     }
 
-    private static void range(Programme.Entry entry, List<Finding> found) {
+    private static void range(ResolvedReel.Entry entry, List<Finding> found) {
         FrameRange range = entry.reading().range();
         Sequence sequence = entry.table().sequence();
         if (range == null) {
@@ -103,7 +103,7 @@ final class SourceRules {
         }
     }
 
-    private static void frames(Programme programme, Programme.Entry entry, Observed observed, List<Finding> found) {
+    private static void frames(ResolvedReel programme, ResolvedReel.Entry entry, Observed observed, List<Finding> found) {
         FrameTable table = entry.table();
         Source source = entry.source();
         Sequence sequence = table.sequence();
@@ -154,7 +154,7 @@ final class SourceRules {
         }
     }
 
-    private static void marked(Programme.Entry entry, List<Finding> found) {
+    private static void marked(ResolvedReel.Entry entry, List<Finding> found) {
         Source source = entry.source();
         Sequence sequence = entry.table().sequence();
         String marks = ResumeAdvice.marked(sequence, source.reading()).toText(sequence.pattern()::number);
@@ -204,7 +204,7 @@ final class SourceRules {
         return faults.size() > 4 ? shown + "; and " + (faults.size() - 4) + " more" : shown;
     }
 
-    private static void layers(Programme.Entry entry, List<Finding> found) {
+    private static void layers(ResolvedReel.Entry entry, List<Finding> found) {
         Interpretation picture = entry.source().reading().picture();
         entry.format().filter(f -> !f.hasMain() && picture.layer() == null).ifPresent(f -> found.add(Finding.of("layer-unknown",
                 Severity.BLOCKER, entry.source().name() + ": these EXR files have no unnamed R, G, B channels. Their layers are: "

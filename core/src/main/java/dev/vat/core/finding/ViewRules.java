@@ -7,11 +7,11 @@ import dev.vat.core.layout.InStep;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Assembly;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.View;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.Rate;
 import java.util.Collections;
 import java.util.List;
@@ -23,7 +23,7 @@ final class ViewRules {
 
     private ViewRules() { }
 
-    static void check(Project project, Programme programme, Observed observed, List<Finding> found) {
+    static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
         for (ReelPlan.Span span : programme.plan().spans()) {
             ReelPlan.Part part = programme.plan().part(span.item());
             if (part.item().layout() != null && part.how() instanceof Assembly.Views how) {
@@ -57,7 +57,7 @@ final class ViewRules {
     }
 
     private static void empty(String name, View view, List<Finding> found) {
-        if (view.item().drawn() instanceof Drawn.Plain) {
+        if (view.item().drawn() instanceof GeneratedItem.Plain) {
             found.add(Finding.of("view-empty", Severity.WARNING, name + " has no source yet: a plain colour stands there."));
         }
     }
@@ -81,7 +81,7 @@ final class ViewRules {
         }
     }
 
-    private static void length(String name, Programme programme, ReelPlan.Span span, int cell, Layout layout, List<Finding> found) {
+    private static void length(String name, ResolvedReel programme, ReelPlan.Span span, int cell, Layout layout, List<Finding> found) {
         ReelPlan.Part part = programme.plan().part(cell);
         long own = programme.plan().taken(cell).count();
         if (part.table() == null || own >= span.count()) {
@@ -100,8 +100,8 @@ final class ViewRules {
         }
     }
 
-    private static void rate(String name, Programme programme, int cell, Layout layout, List<Finding> found) {
-        Optional<Rate> own = programme.entry(cell).flatMap(Programme.Entry::rate);
+    private static void rate(String name, ResolvedReel programme, int cell, Layout layout, List<Finding> found) {
+        Optional<Rate> own = programme.entry(cell).flatMap(ResolvedReel.Entry::rate);
         if (own.isPresent() && programme.rate().isPresent() && !own.equals(programme.rate())) {
             found.add(Finding.of("view-rate", Severity.NOTE, name + " is read at " + own.get().label() + " in a reel of " + programme.rate().get().label() + ": "
                     + (layout.stepInUse() == InStep.FRAMES ? "frame by frame it plays at the reel's." : "the nearest frame is shown.")));

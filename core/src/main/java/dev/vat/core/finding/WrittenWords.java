@@ -7,7 +7,7 @@ import dev.vat.core.burnin.Wording;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.View;
@@ -36,7 +36,7 @@ public final class WrittenWords {
                 Stream.concat(Stream.of(whole), ofItems.stream().map(whole::and)).forEach(b -> words.merge(b.face() == null ? "" : b.face(), of(b, project), String::concat));
             }
             captions(reel).forEach(c -> words.merge("", of(c.words(), project), String::concat));
-            reel.items().stream().map(Item::drawn).filter(Drawn.Slate.class::isInstance).forEach(s -> words.merge("", of((Drawn.Slate) s, project), String::concat));
+            reel.items().stream().map(Item::drawn).filter(GeneratedItem.Slate.class::isInstance).forEach(s -> words.merge("", of((GeneratedItem.Slate) s, project), String::concat));
         }
         words.replaceAll((_, text) -> text.codePoints().sorted().distinct().mapToObj(Character::toString).collect(Collectors.joining()));
         return words;
@@ -62,7 +62,7 @@ public final class WrittenWords {
         return reel.items().stream().map(Item::layout).filter(Objects::nonNull).flatMap(l -> l.views().stream()).map(View::caption).filter(Objects::nonNull);
     }
 
-    static String of(Drawn.Slate slate, Project project) {
+    static String of(GeneratedItem.Slate slate, Project project) {
         return slate.entries().stream().map(e -> e.label() + of(e.words(), project)).collect(Collectors.joining());
     }
 

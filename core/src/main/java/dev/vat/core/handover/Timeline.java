@@ -5,13 +5,13 @@ import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Conform;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
@@ -92,7 +92,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
         left = List.copyOf(left);
     }
 
-    public static Timeline of(Programme programme) {
+    public static Timeline of(ResolvedReel programme) {
         Rate rate = programme.rate().orElseThrow(() -> new IllegalArgumentException("Choose the reel's rate first"));
         List<Event> events = new ArrayList<>();
         List<String> left = new ArrayList<>();
@@ -123,7 +123,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
         return new Timeline(programme.reel().name(), rate, programme.start().orElse(null), events, left);
     }
 
-    private static Event event(Programme.Entry entry, ReelPlan.Span span, Joint joint, Rate reel, List<String> left) {
+    private static Event event(ResolvedReel.Entry entry, ReelPlan.Span span, Joint joint, Rate reel, List<String> left) {
         Playing playing = entry.use().playingInUse();
         Sequence sequence = entry.table().sequence();
         Rate own = entry.rate().orElse(reel);
@@ -159,7 +159,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
 
     private Item item(Event event, Function<Media, String> source) {
         if (event.media == null) {
-            return Item.of(Drawn.Plain.black(event.places)).withJoint(event.joint);
+            return Item.of(GeneratedItem.Plain.black(event.places)).withJoint(event.joint);
         }
         boolean otherRate = !event.media.rate.equals(rate);
         Rational everyFrame = rate.perSecond().dividedBy(event.media.rate.perSecond());

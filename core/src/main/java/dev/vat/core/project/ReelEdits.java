@@ -4,7 +4,7 @@ import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.pass.PassMix;
 import dev.vat.core.reel.BroadcastHead;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Layout;
@@ -41,7 +41,7 @@ public final class ReelEdits {
     }
 
     /** What Vat draws, before the item at {@code index}. */
-    public static Edit addDrawn(int index, Drawn drawn) {
+    public static Edit addDrawn(int index, GeneratedItem drawn) {
         return new Edit("adding " + drawn.title().toLowerCase(Locale.ROOT), project -> project.withCurrentReel(r -> r.with(index, Item.of(drawn))));
     }
 
@@ -139,7 +139,7 @@ public final class ReelEdits {
     }
 
     /** Something else drawn in an item's place. */
-    public static Edit drawItem(int index, Drawn drawn) {
+    public static Edit drawItem(int index, GeneratedItem drawn) {
         return item("change of " + drawn.title().toLowerCase(Locale.ROOT), index, i -> i.withDrawn(drawn));
     }
 
@@ -164,13 +164,13 @@ public final class ReelEdits {
         return new Edit("a broadcast head", project -> project.withCurrentReel(r -> {
             List<Item> all = new ArrayList<>(head.items().stream().map(Item::of).toList());
             all.addAll(r.items());
-            long frames = head.items().stream().mapToLong(Drawn::frames).sum();
+            long frames = head.items().stream().mapToLong(GeneratedItem::frames).sum();
             return later(r.withItems(all).withStart(head.start().toString()), head.start().rate().seconds(frames));
         }));
     }
 
     /** What Vat draws in front of everything; sounds stay with their pictures. @param rate of the reel */
-    public static Edit addInFront(Drawn drawn, Rate rate) {
+    public static Edit addInFront(GeneratedItem drawn, Rate rate) {
         return new Edit("adding " + drawn.title().toLowerCase(Locale.ROOT), project -> project.withCurrentReel(r -> later(r.with(0, Item.of(drawn)), rate.seconds(drawn.frames()))));
     }
 

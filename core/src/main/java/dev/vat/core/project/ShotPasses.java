@@ -1,7 +1,7 @@
 package dev.vat.core.project;
 
-import dev.vat.core.pass.PassWords;
 import dev.vat.core.pass.PassWords.Found;
+import dev.vat.core.pass.PassWords;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;

@@ -33,7 +33,7 @@ import java.util.stream.Stream;
  * @param burnIn what is written into its pictures alone, or null
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Item(String source, Drawn drawn, Layout layout, PassMix passes, FrameRange range, Playing playing, Joint joint, Fit fit, String earlier, BurnIn burnIn,
+public record Item(String source, GeneratedItem drawn, Layout layout, PassMix passes, FrameRange range, Playing playing, Joint joint, Fit fit, String earlier, BurnIn burnIn,
                    @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Item {
@@ -51,7 +51,7 @@ public record Item(String source, Drawn drawn, Layout layout, PassMix passes, Fr
         return new Item(source, null, null, null, null, null, null, null, null, null, Map.of());
     }
 
-    public static Item of(Drawn drawn) {
+    public static Item of(GeneratedItem drawn) {
         return new Item(null, drawn, null, null, null, null, null, null, null, null, Map.of());
     }
 
@@ -80,7 +80,7 @@ public record Item(String source, Drawn drawn, Layout layout, PassMix passes, Fr
         return new Item(source, drawn, layout, passes, range, playing, joint, fit, earlier, other, extra);
     }
 
-    public Item withDrawn(Drawn other) {
+    public Item withDrawn(GeneratedItem other) {
         return new Item(source, other, layout, passes, range, playing, joint, fit, earlier, burnIn, extra);
     }
 

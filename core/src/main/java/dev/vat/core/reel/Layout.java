@@ -123,7 +123,7 @@ public record Layout(String name, Size size, Arrangement arrangement, List<View>
 
     /** To be kept for other sources: nothing in it says what it showed. */
     public Layout withoutSources() {
-        Item empty = Item.of(Drawn.Plain.black(1));
+        Item empty = Item.of(GeneratedItem.Plain.black(1));
         return withViews(views.stream().map(v -> v.withItem(empty.withFit(v.item().fit()))).toList()).withFrames(null);
     }
 

@@ -60,7 +60,7 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
     public record Bars(BarPattern pattern) implements Drawing { }
 
     /** Words, every field of them filled in. */
-    public record Slate(List<Drawn.Slate.Entry> entries) implements Drawing { }
+    public record Slate(List<GeneratedItem.Slate.Entry> entries) implements Drawing { }
 
     /** A figure of a countdown. @param turn how much of its second is over, from 0 up to 1 */
     public record Count(int figure, Rational turn) implements Drawing { }

@@ -101,7 +101,7 @@ public final class ReelPlan {
 
     /** Those of the reel, then the cells that they are made of, in their order. */
     private final List<Part> parts = new ArrayList<>();
-    private final List<Take> takes = new ArrayList<>();
+    private final List<FrameSelection> takes = new ArrayList<>();
     private final List<Motion> motions = new ArrayList<>();
     /** Of each part of the reel: the number of its first cell. */
     private final int[] firstCell;
@@ -118,7 +118,7 @@ public final class ReelPlan {
             parts.addAll(reel.get(i).cells);
         }
         for (Part part : parts) {
-            Take take = part.table == null ? null : Take.of(part.table, part.item.range() == null ? part.reading : part.reading.withRange(part.item.range()));
+            FrameSelection take = part.table == null ? null : FrameSelection.of(part.table, part.item.range() == null ? part.reading : part.reading.withRange(part.item.range()));
             takes.add(take);
             motions.add(take == null ? null : Motion.of(take.count(), part.item.playingInUse(), part.ratio, take::indexOf));
         }
@@ -145,7 +145,7 @@ public final class ReelPlan {
 
     private Span span(int i, long start, long count, long overlap) {
         Part part = parts.get(i);
-        Take take = takes.get(i);
+        FrameSelection take = takes.get(i);
         boolean together = part.how != null;
         return take == null ? new Span(i, part.place, null, start, FrameRange.of(0, Math.max(0, count - 1)), 1, 1, count, overlap, true, together)
                 : new Span(i, part.place, part.item.source(), start, FrameRange.of(take.first(), take.last()), take.step(), take.hold(), count, overlap, motions.get(i).isPlain(), together);
@@ -260,7 +260,7 @@ public final class ReelPlan {
     private ReelFrame moved(int item, long place) {
         Part part = parts.get(item);
         Motion.Spot spot = motions.get(item).at(place);
-        Take take = takes.get(item);
+        FrameSelection take = takes.get(item);
         long wanted = take.at(spot.index());
         if (spot.share().signum() == 0) {
             return one(part, item, wanted);

@@ -2,7 +2,7 @@ package dev.vat.core.run;
 
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.ReelEdits;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.source.Sequence;
@@ -19,15 +19,15 @@ public final class EdgeTrim {
      * @param by reel frames, later if above 0; as far as there are frames, and one is always left
      * @return empty if nothing comes of it
      */
-    public static Optional<Edit> of(Programme programme, ReelPlan.Span span, boolean start, long by) {
-        Programme.Entry entry = programme.entry(span.item()).orElse(null);
+    public static Optional<Edit> of(ResolvedReel programme, ReelPlan.Span span, boolean start, long by) {
+        ResolvedReel.Entry entry = programme.entry(span.item()).orElse(null);
         if (entry == null) {
             Layout layout = programme.reel().items().get(span.place()).layout();
             if (layout != null) {
                 long frames = Math.max(1, span.count() + (start ? -by : by));
                 return frames == span.count() ? Optional.empty() : Optional.of(ReelEdits.layItem(span.place(), layout.withFrames(frames)));
             }
-            Drawn drawn = programme.reel().items().get(span.place()).drawn();
+            GeneratedItem drawn = programme.reel().items().get(span.place()).drawn();
             long frames = Math.max(1, drawn.frames() + (start ? -by : by));
             return frames == drawn.frames() ? Optional.empty() : Optional.of(ReelEdits.drawItem(span.place(), drawn.withFrames(frames)));
         }

@@ -3,6 +3,7 @@ package dev.vat.core.run;
 import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.picture.Size;
+import dev.vat.core.recipe.WorkingFormat;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;

@@ -36,7 +36,7 @@ public record PictureWords(BurnIn burnIn, FrameFacts whole, Scan scan, Timecode 
      * @param deliverable whose file it is, or null for the reel itself
      * @param date ISO 8601, on which it is made
      */
-    public static Optional<PictureWords> of(Programme programme, Deliverable deliverable, String date) {
+    public static Optional<PictureWords> of(ResolvedReel programme, Deliverable deliverable, String date) {
         BurnIn ofReel = programme.reel().burnIn();
         if (deliverable == null) {
             return Optional.of(of(programme, ofReel == null ? BurnIn.NOTHING : ofReel, Scan.PROGRESSIVE, null, programme.size().orElse(null), date));
@@ -45,7 +45,7 @@ public record PictureWords(BurnIn burnIn, FrameFacts whole, Scan scan, Timecode 
                 programme.frame(deliverable).map(Frame::size).orElse(null), date));
     }
 
-    private static PictureWords of(Programme programme, BurnIn burnIn, Scan scan, String target, Size size, String date) {
+    private static PictureWords of(ResolvedReel programme, BurnIn burnIn, Scan scan, String target, Size size, String date) {
         Rate rate = programme.rate().map(scan::rate).orElse(null);
         ReelPlan plan = programme.plan();
         return new PictureWords(burnIn, whole(programme.reel(), scan.frames(plan.programmeEnd() - plan.programmeStart()), rate, size).with(Field.TARGET, target).with(Field.DATE, date),

@@ -13,22 +13,22 @@ public final class PlanText {
 
     private PlanText() { }
 
-    public static String of(Programme programme) {
+    public static String of(ResolvedReel programme) {
         return lines(programme, 0, programme.plan().count());
     }
 
     /** Of one item only, with what it is mixed with. @param place of the item in its reel */
-    public static String of(Programme programme, int place) {
+    public static String of(ResolvedReel programme, int place) {
         return programme.plan().spans().stream().filter(s -> s.place() == place).findFirst().map(s -> lines(programme, s.start(), s.end())).orElse("");
     }
 
-    private static String lines(Programme programme, long from, long to) {
+    private static String lines(ResolvedReel programme, long from, long to) {
         Timecode start = programme.start().or(() -> programme.rate().map(r -> Timecode.of(0, r))).orElse(null);
         return LongStream.range(from, to).mapToObj(f -> f + (start == null ? "" : " " + start.plusFrames(f)) + " -> " + shown(programme, programme.plan().at(f)))
                 .collect(Collectors.joining("\n"));
     }
 
-    private static String shown(Programme programme, ReelFrame frame) {
+    private static String shown(ResolvedReel programme, ReelFrame frame) {
         return switch (frame.content()) {
             case ReelFrame.SourceFrame(long number) -> name(programme, frame, number) + (frame.isFill() ? " (held for " + number(programme, frame, frame.wanted()) + ")" : "");
             case ReelFrame.Blend(long before, long after, Rational share) -> name(programme, frame, before) + " + " + number(programme, frame, after) + " (" + share + " of the later)";
@@ -44,11 +44,11 @@ public final class PlanText {
         return frame.content() instanceof ReelFrame.Count count ? "leader " + count.figure() : plan.part(frame.item()).item().drawn().title().toLowerCase(Locale.ROOT);
     }
 
-    private static String name(Programme programme, ReelFrame frame, long number) {
+    private static String name(ResolvedReel programme, ReelFrame frame, long number) {
         return programme.entry(frame.item()).orElseThrow().table().sequence().pattern().baseName() + " " + number(programme, frame, number);
     }
 
-    private static String number(Programme programme, ReelFrame frame, long number) {
+    private static String number(ResolvedReel programme, ReelFrame frame, long number) {
         return programme.entry(frame.item()).orElseThrow().table().sequence().pattern().number(number);
     }
 }

@@ -14,7 +14,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.Conform;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.Reel;
@@ -42,7 +42,7 @@ final class ReelParts {
     private final Reel reel;
     /** Places of the reel of which something is known. */
     private final List<Integer> known = new ArrayList<>();
-    private final List<Programme.Entry> entries = new ArrayList<>();
+    private final List<ResolvedReel.Entry> entries = new ArrayList<>();
     private final List<ReelPlan.Part> parts = new ArrayList<>();
     private int unknown;
     private int nextCell;
@@ -115,25 +115,25 @@ final class ReelParts {
             parts.add(ReelPlan.Part.of(place, item));
             return;
         }
-        Programme.Entry entry = entry(number, place, item, false, null);
+        ResolvedReel.Entry entry = entry(number, place, item, false, null);
         entries.add(entry);
         ReelPlan.Part part = new ReelPlan.Part(place, item, entry.table(), entry.source().reading(), ratio(entry));
         parts.add(item.passes() == null ? part : passes(place, item, part, entry));
     }
 
-    private Programme.Entry entry(int number, int place, Item item, boolean cell, Pass pass) {
-        return new Programme.Entry(number, place, item, project.source(item.source()).orElseThrow(), table(item.source()), cell, pass);
+    private ResolvedReel.Entry entry(int number, int place, Item item, boolean cell, Pass pass) {
+        return new ResolvedReel.Entry(number, place, item, project.source(item.source()).orElseThrow(), table(item.source()), cell, pass);
     }
 
     /** A source's rate over the reel's. */
-    private Rational ratio(Programme.Entry entry) {
+    private Rational ratio(ResolvedReel.Entry entry) {
         return rate == null ? Rational.ONE : entry.rate().map(own -> own.perSecond().dividedBy(rate.perSecond())).orElse(Rational.ONE);
     }
 
     // ---- passes
 
     /** They take the frames that the item takes of its source, by their numbers. */
-    private ReelPlan.Part passes(int place, Item item, ReelPlan.Part part, Programme.Entry main) {
+    private ReelPlan.Part passes(int place, Item item, ReelPlan.Part part, ResolvedReel.Entry main) {
         List<ReelPlan.Part> cells = new ArrayList<>();
         List<Pass> used = new ArrayList<>();
         FrameRange range = main.reading().rangeIn(main.table().sequence());
@@ -143,7 +143,7 @@ final class ReelParts {
                 continue;
             }
             Item own = Item.of(id).withRange(range);
-            Programme.Entry entry = entry(nextCell++, place, own, true, pass);
+            ResolvedReel.Entry entry = entry(nextCell++, place, own, true, pass);
             entries.add(entry);
             Reading reading = entry.source().reading();
             // Light of two moments isn't mixed pass by pass.
@@ -161,7 +161,7 @@ final class ReelParts {
         List<ReelPlan.Part> cells = new ArrayList<>();
         List<Rational> labels = new ArrayList<>();
         for (View view : layout.views()) {
-            Item own = view.item().source() != null && table(view.item().source()) == null ? Item.of(new Drawn.Plain(layout.groundInUse(), 1)) : view.item();
+            Item own = view.item().source() != null && table(view.item().source()) == null ? Item.of(new GeneratedItem.Plain(layout.groundInUse(), 1)) : view.item();
             int number = nextCell++;
             if (own.source() == null) {
                 cells.add(ReelPlan.Part.of(place, own));
@@ -170,7 +170,7 @@ final class ReelParts {
             }
             boolean byFrames = layout.stepInUse() == InStep.FRAMES;
             Item played = byFrames || own.playingInUse().conformInUse() != Conform.EVERY ? own : own.withPlaying(own.playingInUse().withConform(Conform.NEAREST));
-            Programme.Entry entry = entry(number, place, played, true, null);
+            ResolvedReel.Entry entry = entry(number, place, played, true, null);
             entries.add(entry);
             cells.add(new ReelPlan.Part(place, played, entry.table(), entry.source().reading(), byFrames ? Rational.ONE : ratio(entry)));
             labels.add(layout.stepInUse() == InStep.TIMECODE ? label(entry) : null);
@@ -179,7 +179,7 @@ final class ReelParts {
     }
 
     /** In seconds from the label 0: where a source's first taken frame stands. */
-    private Rational label(Programme.Entry entry) {
+    private Rational label(ResolvedReel.Entry entry) {
         Rate own = entry.rate().orElse(rate);
         if (own == null) {
             return null;
@@ -230,7 +230,7 @@ final class ReelParts {
         });
     }
 
-    List<Programme.Entry> entries() {
+    List<ResolvedReel.Entry> entries() {
         return List.copyOf(entries);
     }
 

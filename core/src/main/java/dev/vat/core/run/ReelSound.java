@@ -6,8 +6,8 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.reel.ChannelMap;
 import dev.vat.core.reel.Channels;
 import dev.vat.core.reel.Conform;
-import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Fade;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.reel.SoundUse;
@@ -120,7 +120,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
     }
 
     /** The sound of a reel, or empty if it has none, and none of its clips has any that can go with its pictures. */
-    public static Optional<ReelSound> of(Programme programme, Map<String, ClipFacts> clips) {
+    public static Optional<ReelSound> of(ResolvedReel programme, Map<String, ClipFacts> clips) {
         Rate rate = programme.rate().orElse(null);
         if (rate == null) {
             return Optional.empty();
@@ -129,7 +129,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         SoundLayout layout = programme.reel().layout();
         ClipFacts.Track first = null;
         for (ReelPlan.Span span : programme.plan().spans()) {
-            Programme.Entry entry = programme.entry(span.item()).orElse(null);
+            ResolvedReel.Entry entry = programme.entry(span.item()).orElse(null);
             if (entry == null || span.count() == 0 || track(entry, clips).isEmpty() || whyNot(programme, span).isPresent()) {
                 continue;
             }
@@ -145,7 +145,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
                     samples(rate, span.end()) - at, across == 0 ? null : new Shaping(0, across, Fade.Shape.EQUAL_POWER, 0, Fade.Shape.EQUAL_POWER, Channels.ALL), stretch(programme, entry)).in(layout, track(entry, clips).get()));
         }
         long whole = samples(rate, programme.plan().count());
-        for (Programme.Sounding sounding : programme.sounds()) {
+        for (ResolvedReel.Sounding sounding : programme.sounds()) {
             ClipFacts facts = clips.get(sounding.source().id());
             if (facts == null || facts.sounds().isEmpty()) {
                 continue;
@@ -186,8 +186,8 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         List<Tone> tones = new ArrayList<>();
         for (ReelPlan.Span span : plan.spans()) {
             switch (plan.part(span.item()).item().drawn()) {
-                case Drawn.Bars bars when bars.tone() != null -> tones.add(tone(rate, span.start(), span.end(), bars.tone()));
-                case Drawn.Leader leader when leader.tone() != null && leader.lastFigureAt() >= 0 ->
+                case GeneratedItem.Bars bars when bars.tone() != null -> tones.add(tone(rate, span.start(), span.end(), bars.tone()));
+                case GeneratedItem.Leader leader when leader.tone() != null && leader.lastFigureAt() >= 0 ->
                         tones.add(tone(rate, span.start() + leader.lastFigureAt(), span.start() + leader.lastFigureAt() + 1, leader.tone()));
                 case null, default -> { }
             }
@@ -200,13 +200,13 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
     }
 
     /** With the 0.1 % speed, sound goes along; null elsewhere. */
-    private static Rational stretch(Programme programme, Programme.Entry entry) {
+    private static Rational stretch(ResolvedReel programme, ResolvedReel.Entry entry) {
         return entry.use().playingInUse().conformInUse() != Conform.PULL ? null
                 : entry.rate().orElseThrow().perSecond().dividedBy(programme.rate().orElseThrow().perSecond());
     }
 
     /** What of a sound lies within the reel. */
-    private static Optional<Piece> piece(Programme.Sounding sounding, ClipFacts facts, long whole) {
+    private static Optional<Piece> piece(ResolvedReel.Sounding sounding, ClipFacts facts, long whole) {
         SoundUse use = sounding.use();
         long from = samples(use.from() == null ? Rational.ZERO : use.from());
         long to = Math.min(samples(facts.seconds()), use.to() == null ? Long.MAX_VALUE : samples(use.to()));
@@ -222,7 +222,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
     }
 
     /** By how many frames a sound goes on after the reel's last one, 0 if it doesn't. */
-    public static long framesBeyond(Programme programme, Programme.Sounding sounding, ClipFacts facts) {
+    public static long framesBeyond(ResolvedReel programme, ResolvedReel.Sounding sounding, ClipFacts facts) {
         Rational from = sounding.use().from() == null ? Rational.ZERO : sounding.use().from();
         Rational to = sounding.use().to() == null ? facts.seconds() : sounding.use().to();
         Rate rate = programme.rate().orElseThrow();
@@ -234,14 +234,14 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         return seconds.times(SoundCodec.RATE).round();
     }
 
-    private static Optional<ClipFacts.Track> track(Programme.Entry entry, Map<String, ClipFacts> clips) {
+    private static Optional<ClipFacts.Track> track(ResolvedReel.Entry entry, Map<String, ClipFacts> clips) {
         ClipFacts clip = entry.table().sequence().kind().isMovie() ? clips.get(entry.source().id()) : null;
         return clip == null ? Optional.empty() : clip.sounds().stream().findFirst();
     }
 
     /** Why a clip's sound can't go along with its pictures. */
-    public static Optional<String> whyNot(Programme programme, ReelPlan.Span span) {
-        Programme.Entry entry = programme.entry(span.item()).orElseThrow();
+    public static Optional<String> whyNot(ResolvedReel programme, ReelPlan.Span span) {
+        ResolvedReel.Entry entry = programme.entry(span.item()).orElseThrow();
         if (span.step() != 1 || span.hold() != 1 || !span.even()) {
             return Optional.of("not every frame is taken once");
         }

@@ -53,7 +53,7 @@ public record Remark(String name, String frames, String words) {
      * @param inHand id of the source that lines without a name are about, or null
      * @throws IllegalArgumentException saying which line means no frame there is
      */
-    public static Edit mark(List<Remark> remarks, Project project, Programme programme, Map<String, FrameTable> tables, String inHand) {
+    public static Edit mark(List<Remark> remarks, Project project, ResolvedReel programme, Map<String, FrameTable> tables, String inHand) {
         List<Marked> all = remarks.stream().map(r -> r.isTimecode() ? r.ofReel(programme) : r.ofSource(project, tables, inHand)).toList();
         return new Edit(all.size() == 1 ? "a mark" : all.size() + " marks", p -> {
             Project marked = p;
@@ -66,7 +66,7 @@ public record Remark(String name, String frames, String words) {
 
     private record Marked(String source, FrameSet frames, String words) { }
 
-    private Marked ofReel(Programme programme) {
+    private Marked ofReel(ResolvedReel programme) {
         Rate rate = programme == null ? null : programme.rate().orElse(null);
         if (rate == null) {
             throw new IllegalArgumentException("There is no reel with a rate that " + frames + " could be a timecode of");
@@ -76,7 +76,7 @@ public record Remark(String name, String frames, String words) {
             throw new IllegalArgumentException(frames + " isn't in the reel");
         }
         ReelFrame frame = programme.plan().at(place);
-        Programme.Entry entry = programme.entry(frame.item()).orElseThrow(() -> new IllegalArgumentException("At " + frames + " there is no frame of a source"));
+        ResolvedReel.Entry entry = programme.entry(frame.item()).orElseThrow(() -> new IllegalArgumentException("At " + frames + " there is no frame of a source"));
         return new Marked(entry.source().id(), FrameSet.builder().add(frame.wanted()).build(), words);
     }
 

@@ -12,6 +12,11 @@ import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.recipe.FrameStamp;
+import dev.vat.core.recipe.PictureKind;
+import dev.vat.core.recipe.Recipe;
+import dev.vat.core.recipe.Recipes;
+import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
@@ -20,7 +25,6 @@ import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import java.nio.file.Path;
 import java.util.Collections;
-import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -38,7 +42,7 @@ import java.util.stream.Stream;
  * @param library version of the media library
  * @param rateOrigin where the rate comes from, in words: {@code chosen by the user}
  * @param folder where deliverables go, absolute
- * @param working of files of ordinary range; those of high range have their own, see {@link #workingFor}
+ * @param working of files that take the pictures as they are, see {@link #workingFor}
  * @param sound what is heard, or null
  * @param typeface fingerprint of the face that cards are set in
  * @param remade what is made anew of a file that was delivered, or null where all is made for the first time
@@ -84,28 +88,50 @@ public record RunPlan(int version, String run, String made, String vat, String l
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record RunSource(String name, String folder, SequencePattern pattern, FileKind kind, PictureReading picture,
-                            int bits, Size size, Placement placement, int lossyPasses, boolean pass, List<FrameStamp> stamps) {
+                            int bits, Size size, Placement placement, int lossyPasses, boolean pass, List<FrameStamp> stamps)
+            implements Recipes.Source {
         public RunSource {
             stamps = stamps == null ? List.of() : List.copyOf(stamps);
         }
 
+        @Override
         public Location location() {
             return new Location(Path.of(folder), pattern);
+        }
+
+        /** All that are planned were there. */
+        @Override
+        public boolean has(long number) {
+            return true;
+        }
+
+        /** Of a movie that of its one file; of a numbered frame its own; null where none was written down. */
+        @Override
+        public FrameStamp stamp(long number) {
+            if (kind.isMovie()) {
+                return stamps.isEmpty() ? null : stamps.getFirst();
+            }
+            int low = 0;
+            int high = stamps.size() - 1;
+            while (low <= high) {
+                int middle = (low + high) >>> 1;
+                int order = Long.compare(stamps.get(middle).number(), number);
+                if (order == 0) {
+                    return stamps.get(middle);
+                }
+                if (order < 0) {
+                    low = middle + 1;
+                } else {
+                    high = middle - 1;
+                }
+            }
+            return null;
         }
 
         RunSource withoutStamps() {
             return new RunSource(name, folder, pattern, kind, picture, bits, size, placement, lossyPasses, pass, List.of());
         }
     }
-
-    /**
-     * A frame's file as it was when it was checked.
-     *
-     * @param bytes its length
-     * @param modified milliseconds of Unix time
-     * @param print fingerprint of its decoded samples, or null where it wasn't decoded by itself
-     */
-    public record FrameStamp(long number, long bytes, long modified, Integer print) { }
 
     /**
      * Consecutive reel frames from one source: frames from {@code first} on, {@code step} apart, each shown {@code hold}
@@ -313,18 +339,24 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
     /** The pictures that a file is made of. */
     public PictureKind pictureFor(RunFile file) {
-        return new PictureKind(workingFor(file), file.treatment().pass());
+        return new PictureKind(workingFor(file), isTransparent(), file.treatment().pass());
     }
 
-    /** The kinds of working pictures that its files are made of. */
+    /** Whether any source can be seen through. */
     @JsonIgnore
-    public Set<WorkingFormat> workingFormats() {
-        return files.stream().map(this::workingFor).collect(Collectors.toCollection(() -> EnumSet.noneOf(WorkingFormat.class)));
+    public boolean isTransparent() {
+        return sources.stream().anyMatch(s -> !s.pass() && s.picture().alpha().carriesTransparency());
     }
 
-    /** The working pictures that a file is made of. */
+    /** The samples of the working pictures that a file is made of. */
     public WorkingFormat workingFor(RunFile file) {
-        return file.treatment().colour().isHighRange() ? WorkingFormat.HIGH : working;
+        return working.with(file.treatment());
+    }
+
+    /** How the picture of a reel frame is made. */
+    public Recipe recipe(long reelFrame) {
+        return new Recipes(size, pixelAspect, item -> item == RunSpan.DRAWN ? null : sources.get(item)).of(frameAt(reelFrame))
+                .orElseThrow(() -> new IllegalStateException("Nothing stands at reel frame " + reelFrame + " of " + reel));
     }
 
     @JsonIgnore

@@ -8,6 +8,9 @@ package dev.vat.core.source;
  */
 public record FrameNumbers(long first, long step) {
 
+    /** The field of a movie's metadata in which it says so. */
+    public static final String TAG = "dev.vat.frames";
+
     public static final FrameNumbers FROM_ZERO = new FrameNumbers(0, 1);
 
     public FrameNumbers {

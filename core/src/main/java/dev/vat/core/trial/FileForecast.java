@@ -132,7 +132,7 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
     private static Estimate sizes(List<Stretch> stretches, double[] x, Predicate<Packed> which, double edges) {
         List<Stretch> tried = stretches.stream().filter(Stretch::isTried).toList();
         double[] means = tried.stream().mapToDouble(s -> s.mean(which, Packed::bytes)).toArray();
-        Fit fit = Fit.of(x, IntStream.range(0, means.length).mapToDouble(i -> Math.log(Math.max(1, means[i]))).toArray(), 1);
+        CurveFit fit = CurveFit.of(x, IntStream.range(0, means.length).mapToDouble(i -> Math.log(Math.max(1, means[i]))).toArray(), 1);
         double fitted = IntStream.range(0, means.length).mapToDouble(i -> Math.exp(fit.at(x[i]))).sum();
         // A mean of logarithms lies low: the line is lifted so that it gives back what was tried.
         double lift = fitted == 0 ? 1 : IntStream.range(0, means.length).mapToDouble(i -> means[i]).sum() / fitted;
@@ -221,7 +221,7 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         List<Stretch> tried = stretches.stream().filter(Stretch::isTried).toList();
         double[] x = tried.stream().mapToDouble(Stretch::logCost).toArray();
         double[] y = tried.stream().mapToDouble(s -> s.seconds / s.frames.count()).toArray();
-        Fit fit = Fit.of(x, y, 0);
+        CurveFit fit = CurveFit.of(x, y, 0);
         double least = Arrays.stream(y).min().orElse(0);
         double sum = 0;
         double guessed = 0;
@@ -242,7 +242,7 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
     private static Estimate likeness(List<Stretch> stretches, double[] x, Predicate<Packed> which, ToDoubleFunction<Packed> measure, double least, double most) {
         List<Stretch> tried = stretches.stream().filter(Stretch::isTried).toList();
         double[] y = tried.stream().mapToDouble(s -> s.mean(which, measure)).toArray();
-        Fit fit = Fit.of(x, y, 0);
+        CurveFit fit = CurveFit.of(x, y, 0);
         double sum = 0;
         long frames = 0;
         int place = 0;

@@ -10,12 +10,12 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.Reel;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Frames;
 import dev.vat.core.source.Location;
@@ -44,14 +44,14 @@ class HandOverTest {
         return project;
     }
 
-    private static Programme programme(Project project) {
-        return Programme.of(project, Map.of("s1", A, "s2", B)).orElseThrow();
+    private static ResolvedReel programme(Project project) {
+        return ResolvedReel.of(project, Map.of("s1", A, "s2", B)).orElseThrow();
     }
 
     /** All that other programs can know of as well. */
     private static Project plain() {
         return project(ReelEdits.trimItem(0, FrameRange.of(1011, 1050)), ReelEdits.joinItem(1, Joint.dissolve(12)), ReelEdits.playItem(1, Playing.PLAIN.withSpeed(Rational.of(1, 2))),
-                ReelEdits.addDrawn(2, Drawn.Plain.black(25)), ReelEdits.setStart("10:00:00:00"));
+                ReelEdits.addDrawn(2, GeneratedItem.Plain.black(25)), ReelEdits.setStart("10:00:00:00"));
     }
 
     private static List<Item> items(Project project) {

@@ -15,8 +15,8 @@ import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Channels;
 import dev.vat.core.reel.Conform;
-import dev.vat.core.reel.Drawn;
 import dev.vat.core.reel.Fade;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.SoundUse;
@@ -58,8 +58,8 @@ class ProjectTextTest {
         SoundUse sound = SoundUse.of("s3").withAt(Rational.of(-1, 3)).withTrim(Rational.ONE, Rational.of(5)).withFades(new Fade(Rational.of(1, 2), Fade.Shape.SMOOTH), null).withGain(-3.5)
                 .withChannels(Channels.SECOND);
         for (Edit edit : List.of(ReelEdits.trimItem(0, FrameRange.of(1004, 1040)), ReelEdits.playItem(0, playing), ReelEdits.joinItem(1, Joint.dip(8, Rgb.WHITE)), ReelEdits.fitItem(1, Fit.FILL),
-                ReelEdits.swapItem(1, "s1"), ReelEdits.addDrawn(1, Drawn.Plain.black(12)), ReelEdits.addDrawn(1, Drawn.Leader.of(25)), ReelEdits.addDrawn(1, BroadcastHead.slate("2031-05-04", 125)),
-                ReelEdits.addDrawn(1, new Drawn.Bars(BarPattern.WIDE, null, 250)), ReelEdits.burnIn(BurnIn.forReview()), ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("kite"), Spot.TOP))), ReelEdits.setRate(Rate.FPS_25), ReelEdits.addSound("s3"), ReelEdits.changeSound(0, sound))) {
+                ReelEdits.swapItem(1, "s1"), ReelEdits.addDrawn(1, GeneratedItem.Plain.black(12)), ReelEdits.addDrawn(1, GeneratedItem.Leader.of(25)), ReelEdits.addDrawn(1, BroadcastHead.slate("2031-05-04", 125)),
+                ReelEdits.addDrawn(1, new GeneratedItem.Bars(BarPattern.WIDE, null, 250)), ReelEdits.burnIn(BurnIn.forReview()), ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("kite"), Spot.TOP))), ReelEdits.setRate(Rate.FPS_25), ReelEdits.addSound("s3"), ReelEdits.changeSound(0, sound))) {
             project = edit.apply(project);
         }
         assertThat(ProjectText.read(ProjectText.write(project))).isEqualTo(project);

@@ -21,7 +21,7 @@ class DrawnTest {
     @ParameterizedTest
     @CsvSource({"24", "25", "30", "60"})
     void aLeaderCountsSecondsDownToASingleFrame(int perSecond) {
-        Drawn.Leader leader = Drawn.Leader.of(perSecond);
+        GeneratedItem.Leader leader = GeneratedItem.Leader.of(perSecond);
         assertThat(leader.frames()).isEqualTo(8L * perSecond);
         for (int figure = 8; figure > 2; figure--) {
             long first = (8L - figure) * perSecond;
@@ -35,7 +35,7 @@ class DrawnTest {
 
     @Test
     void aShortLeaderHasNoFigureLeftToShow() {
-        Drawn.Leader leader = new Drawn.Leader(25, null, 30);
+        GeneratedItem.Leader leader = new GeneratedItem.Leader(25, null, 30);
         assertThat(leader.lastFigureAt()).isNegative();
         assertThat(LongStream.range(0, 30).mapToObj(leader::at)).containsOnly(new ReelFrame.Plain(Rgb.BLACK));
     }
@@ -46,16 +46,16 @@ class DrawnTest {
         "60000/1001, 1200, 420, 180, 09:59:30;00"})
     void aHeadEndsOnTheFullHour(String rate, long bars, long slate, long black, String start) {
         BroadcastHead head = BroadcastHead.of(Rate.parse(rate), Size.of(1920, 1080), PixelAspect.SQUARE, "2031-05-04");
-        assertThat(head.items()).extracting(Drawn::frames).containsExactly(bars, slate, black);
+        assertThat(head.items()).extracting(GeneratedItem::frames).containsExactly(bars, slate, black);
         assertThat(head.start()).hasToString(start);
-        assertThat(head.items().getFirst()).isEqualTo(new Drawn.Bars(BarPattern.WIDE, -18, bars));
-        assertThat(((Drawn.Bars) BroadcastHead.of(Rate.parse(rate), Size.of(720, 576), PixelAspect.of(16, 11), "today").items().getFirst()).pattern()).isEqualTo(BarPattern.BARS_75);
+        assertThat(head.items().getFirst()).isEqualTo(new GeneratedItem.Bars(BarPattern.WIDE, -18, bars));
+        assertThat(((GeneratedItem.Bars) BroadcastHead.of(Rate.parse(rate), Size.of(720, 576), PixelAspect.of(16, 11), "today").items().getFirst()).pattern()).isEqualTo(BarPattern.BARS_75);
     }
 
     @Test
     void impossibleOnesAreRefused() {
-        assertThatThrownBy(() -> new Drawn.Bars(BarPattern.BARS_75, 3, 10)).hasMessageContaining("not 3");
-        assertThatThrownBy(() -> new Drawn.Slate(List.of(), 0)).hasMessageContaining("not 0");
-        assertThatThrownBy(() -> new Drawn.Leader(0, null, 10)).hasMessageContaining("not 0");
+        assertThatThrownBy(() -> new GeneratedItem.Bars(BarPattern.BARS_75, 3, 10)).hasMessageContaining("not 3");
+        assertThatThrownBy(() -> new GeneratedItem.Slate(List.of(), 0)).hasMessageContaining("not 0");
+        assertThatThrownBy(() -> new GeneratedItem.Leader(0, null, 10)).hasMessageContaining("not 0");
     }
 }

@@ -67,7 +67,7 @@ class JointTest {
 
     @Test
     void blackIsDrawnAndDissolvedInto() {
-        ReelPlan plan = ReelPlan.of(List.of(part(0, 5, null), ReelPlan.Part.of(1, Item.of(Drawn.Plain.black(4)).withJoint(Joint.dissolve(2)))));
+        ReelPlan plan = ReelPlan.of(List.of(part(0, 5, null), ReelPlan.Part.of(1, Item.of(GeneratedItem.Plain.black(4)).withJoint(Joint.dissolve(2)))));
         assertThat(plan.count()).isEqualTo(7);
         assertThat(plan.spans().getLast().isDrawn()).isTrue();
         assertThat(plan.at(3).content()).isEqualTo(new ReelFrame.Cross(frame(0, 4), new ReelFrame(1, 0, new ReelFrame.Plain(Rgb.BLACK), false), Rational.of(1, 3)));

@@ -33,7 +33,7 @@ class TogetherTest {
     }
 
     private static ReelPlan plan(Layout layout, ReelPlan.Part... cells) {
-        return ReelPlan.of(List.of(new ReelPlan.Part(0, Item.of(layout), null, null, Rational.ONE, SIDE_BY_SIDE, List.of(cells), 0), ReelPlan.Part.of(1, Item.of(Drawn.Plain.black(2)))));
+        return ReelPlan.of(List.of(new ReelPlan.Part(0, Item.of(layout), null, null, Rational.ONE, SIDE_BY_SIDE, List.of(cells), 0), ReelPlan.Part.of(1, Item.of(GeneratedItem.Plain.black(2)))));
     }
 
     private static List<ReelFrame> frames(ReelPlan plan, long at) {

@@ -54,7 +54,7 @@ class ReelSoundTest {
         Project project = Edits.bringIn(List.of(a.sequence().location(), Location.ofFile(Path.of("/kite/bells.wav"))), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = ReelEdits.addSound("s2").apply(Edits.setRate(Rate.FPS_25).apply(project));
         project = ReelEdits.changeSound(0, use.apply(SoundUse.of("s2"))).apply(project);
-        return ReelSound.of(Programme.of(project, Map.of("s1", a)).orElseThrow(), Map.of("s2", WITH_SOUND));
+        return ReelSound.of(ResolvedReel.of(project, Map.of("s1", a)).orElseThrow(), Map.of("s2", WITH_SOUND));
     }
 
     @Test
@@ -101,7 +101,7 @@ class ReelSoundTest {
         for (Edit edit : edits) {
             project = edit.apply(project);
         }
-        return ReelSound.of(Programme.of(project, Map.of("s1", a, "s2", b)).orElseThrow(), clips);
+        return ReelSound.of(ResolvedReel.of(project, Map.of("s1", a, "s2", b)).orElseThrow(), clips);
     }
 
     @Test

@@ -23,7 +23,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Conform;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.ReelFrame;
@@ -55,11 +55,11 @@ class ReelWordsTest {
         return project;
     }
 
-    private static Programme programme(Edit... edits) {
-        return Programme.of(project(edits), TABLES).orElseThrow();
+    private static ResolvedReel programme(Edit... edits) {
+        return ResolvedReel.of(project(edits), TABLES).orElseThrow();
     }
 
-    private static List<String> words(Programme programme, long frame) {
+    private static List<String> words(ResolvedReel programme, long frame) {
         return programme.letteringAt(PictureWords.of(programme, null, "2031-05-04").orElseThrow(), frame).lines().stream().map(Lettering.Written::text).toList();
     }
 
@@ -69,7 +69,7 @@ class ReelWordsTest {
         for (Field field : Field.values()) {
             all = all.with(Line.of(Wording.of(field), Spot.TOP));
         }
-        Programme programme = programme(ReelEdits.burnIn(all), ReelEdits.setStart("01:00:00:00"));
+        ResolvedReel programme = programme(ReelEdits.burnIn(all), ReelEdits.setStart("01:00:00:00"));
         assertThat(words(programme, 3)).containsExactly("1004", "3", "01:00:00:03", "sh010_camB_v03", "camB", "v03", "2031-05-04", "00:00:00:16", programme.reel().name(), "960x540", "25");
         assertThat(words(programme, 11)).as("sh020 names no camera and no version").containsExactly("0002", "11", "01:00:00:11", "sh020", "2031-05-04", "00:00:00:16", programme.reel().name(), "960x540", "25");
     }
@@ -77,7 +77,7 @@ class ReelWordsTest {
     /** The programme is as long as its own frames, and begins where they do, whatever stands in front. */
     @Test
     void aSlateTellsOfTheProgrammeBehindIt() {
-        Programme programme = programme(ReelEdits.addHead(BroadcastHead.of(Rate.FPS_25, Size.of(960, 540), PixelAspect.SQUARE, "2031-05-04")));
+        ResolvedReel programme = programme(ReelEdits.addHead(BroadcastHead.of(Rate.FPS_25, Size.of(960, 540), PixelAspect.SQUARE, "2031-05-04")));
         ReelFrame slate = programme.plan().at(510);
         assertThat(((ReelFrame.Slate) slate.content()).entries()).extracting(e -> e.label() + "=" + e.words().text()).containsExactly("Programme=" + programme.reel().name(), "Length=00:00:00:16",
                 "Starts at=10:00:00:00", "Picture=960x540, 25", "Date=2031-05-04");
@@ -88,8 +88,8 @@ class ReelWordsTest {
 
     @Test
     void aPlanIsPrintedLineByLine() {
-        Programme programme = programme(ReelEdits.trimItem(0, FrameRange.of(1001, 1004)), ReelEdits.playItem(0, Playing.PLAIN.withTail(1)), ReelEdits.setRate(Rate.FPS_25), ReelEdits.joinItem(1, Joint.dissolve(2)),
-                ReelEdits.trimItem(1, FrameRange.of(1, 4)), ReelEdits.addDrawn(0, new Drawn.Leader(1, null, 3)), ReelEdits.setStart("10:00:00:00"));
+        ResolvedReel programme = programme(ReelEdits.trimItem(0, FrameRange.of(1001, 1004)), ReelEdits.playItem(0, Playing.PLAIN.withTail(1)), ReelEdits.setRate(Rate.FPS_25), ReelEdits.joinItem(1, Joint.dissolve(2)),
+                ReelEdits.trimItem(1, FrameRange.of(1, 4)), ReelEdits.addDrawn(0, new GeneratedItem.Leader(1, null, 3)), ReelEdits.setStart("10:00:00:00"));
         assertThat(PlanText.of(programme)).isEqualTo("""
             0 10:00:00:00 -> leader 3
             1 10:00:00:01 -> leader 2
@@ -102,7 +102,7 @@ class ReelWordsTest {
             8 10:00:00:08 -> sh020 0003
             9 10:00:00:09 -> sh020 0004""");
         assertThat(PlanText.of(programme, 1).lines()).hasSize(5);
-        Programme mixed = programme(Edits.setSourceRate("s1", Rate.of(50)), ReelEdits.setRate(Rate.of(60)), ReelEdits.playItem(0, Playing.PLAIN.withConform(Conform.BLEND)));
+        ResolvedReel mixed = programme(Edits.setSourceRate("s1", Rate.of(50)), ReelEdits.setRate(Rate.of(60)), ReelEdits.playItem(0, Playing.PLAIN.withConform(Conform.BLEND)));
         assertThat(PlanText.of(mixed, 0).lines().skip(1).findFirst()).contains("1 00:00:00:01 -> sh010_camB_v03 1001 + 1002 (5/6 of the later)");
     }
 
@@ -123,7 +123,7 @@ class ReelWordsTest {
     @Test
     void marksComeBackAsRangesToRenderAgain() {
         Project project = project(ReelEdits.setStart("10:00:00:00"));
-        Programme programme = Programme.of(project, TABLES).orElseThrow();
+        ResolvedReel programme = ResolvedReel.of(project, TABLES).orElseThrow();
         List<Remark> remarks = Remark.parse("1003 ribbon jumps\nsh020 4-5 too dark\n10:00:00:06 string\n10:00:00:12");
         Project marked = Remark.mark(remarks, project, programme, TABLES, "s1").apply(project);
         assertThat(ResumeAdvice.of(A, marked.source("s1").orElseThrow().reading()).wanted()).hasToString("1003, 1007");
@@ -143,7 +143,7 @@ class ReelWordsTest {
         """)
     void aMarkThatMeansNoFrameSaysWhy(String line, String why) {
         Project project = project(ReelEdits.setStart("10:00:00:00"));
-        Programme programme = Programme.of(project, TABLES).orElseThrow();
+        ResolvedReel programme = ResolvedReel.of(project, TABLES).orElseThrow();
         assertThatThrownBy(() -> Remark.mark(Remark.parse(line), project, programme, TABLES, "s1")).hasMessageContaining(why);
     }
 
@@ -154,7 +154,7 @@ class ReelWordsTest {
     void anEdgeThatIsDraggedTrims(boolean start, long by, String speed, boolean reversed, FrameRange taken) {
         Playing playing = Playing.PLAIN.withSpeed(Rational.parse(speed)).withReversed(reversed);
         Project project = project(ReelEdits.playItem(0, playing));
-        Programme programme = Programme.of(project, TABLES).orElseThrow();
+        ResolvedReel programme = ResolvedReel.of(project, TABLES).orElseThrow();
         Project trimmed = EdgeTrim.of(programme, programme.plan().spans().getFirst(), start, by).map(e -> e.apply(project)).orElse(project);
         FrameRange range = trimmed.currentReel().orElseThrow().items().getFirst().range();
         assertThat(range == null ? A.sequence().range() : range).isEqualTo(taken);
@@ -162,8 +162,8 @@ class ReelWordsTest {
 
     @Test
     void whatIsDrawnIsStretchedByItsEdges() {
-        Project project = project(ReelEdits.addDrawn(0, Drawn.Plain.black(10)));
-        Programme programme = Programme.of(project, TABLES).orElseThrow();
+        Project project = project(ReelEdits.addDrawn(0, GeneratedItem.Plain.black(10)));
+        ResolvedReel programme = ResolvedReel.of(project, TABLES).orElseThrow();
         Project longer = EdgeTrim.of(programme, programme.plan().spans().getFirst(), false, 5).orElseThrow().apply(project);
         assertThat(longer.currentReel().orElseThrow().items().getFirst().drawn().frames()).isEqualTo(15);
         assertThat(EdgeTrim.of(programme, programme.plan().spans().getFirst(), true, 0)).isEmpty();
@@ -204,7 +204,7 @@ class ReelWordsTest {
         assertThat(find(Map.of(), Map.of("", "{am"), ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.FRAME), Spot.TOP))))).as("a field's name is never written").extracting(Finding::id).doesNotContain("letters-missing");
         assertThat(one(find(Map.of(), Map.of("", "7"), ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.FRAME), Spot.TOP)))), "letters-missing").text()).contains("no letter 7.");
         assertThat(one(find(Map.of("/gone.ttf", "gone.ttf isn't there any more"), Map.of(), ReelEdits.burnIn(BurnIn.forReview().withFace("/gone.ttf"))), "face-unusable").text()).contains("gone.ttf isn't there");
-        assertThat(find(Map.of(), Map.of(), ReelEdits.addDrawn(0, Drawn.Leader.of(24)))).extracting(Finding::id).contains("leader-rate");
+        assertThat(find(Map.of(), Map.of(), ReelEdits.addDrawn(0, GeneratedItem.Leader.of(24)))).extracting(Finding::id).contains("leader-rate");
         Line small = Line.of(Wording.of(Field.FRAME), Spot.TOP).withSize(1);
         assertThat(one(find(Map.of(), Map.of(), ReelEdits.burnIn(BurnIn.of(small))), "burn-in-small").text()).contains("5 pixels tall at 960x540");
     }

@@ -13,6 +13,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameTable;
@@ -127,23 +128,23 @@ class RunPlanTest {
                 f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, null, f.indexInFront(), f.scan(), f.loops(), f.bytes(), f.timecode());
     }
 
-    private static Programme programme(FrameTable... tables) {
+    private static ResolvedReel programme(FrameTable... tables) {
         Project project = Edits.bringIn(List.of(tables).stream().map(t -> t.sequence().location()).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setRate(Rate.FPS_25).apply(project);
         Map<String, FrameTable> byId = new java.util.HashMap<>();
         for (int i = 0; i < tables.length; i++) {
             byId.put("s" + (i + 1), tables[i]);
         }
-        return Programme.of(project, byId).orElseThrow();
+        return ResolvedReel.of(project, byId).orElseThrow();
     }
 
     @Test
     void theWorkingPictureHasEightBitsOnlyWhereNothingIsLostByIt() {
         var eight = Frames.format("PNG", Size.of(64, 48), Depth.integer(8), AlphaKind.NONE);
         var alpha = Frames.format("PNG", Size.of(64, 48), Depth.integer(8), AlphaKind.STRAIGHT);
-        assertThat(programme(Frames.good("a", 1, 2, eight).table()).working(false)).isEqualTo(WorkingFormat.W8);
-        assertThat(programme(Frames.good("a", 1, 2, alpha).table()).working(false)).isEqualTo(WorkingFormat.W16);
-        assertThat(programme(Frames.good("a", 1, 2).table()).working(false)).isEqualTo(WorkingFormat.W16);
+        assertThat(programme(Frames.good("a", 1, 2, eight).table()).working()).isEqualTo(WorkingFormat.W8);
+        assertThat(programme(Frames.good("a", 1, 2, alpha).table()).working()).isEqualTo(WorkingFormat.W16);
+        assertThat(programme(Frames.good("a", 1, 2).table()).working()).isEqualTo(WorkingFormat.W16);
         assertThat(programme(Frames.good("a", 1, 2, eight).table(), Frames.good("b", 1, 2).table()).deepest()).isEqualTo(16);
     }
 
@@ -152,6 +153,6 @@ class RunPlanTest {
         FrameTable table = Frames.good("a", 1001, 1432).table();
         assertThat(programme(table).describe()).isEqualTo("whole reel, 432 frames");
         Project project = Edits.setRange("s1", FrameRange.of(1021, 1332)).apply(Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
-        assertThat(Programme.of(project, Map.of("s1", table)).orElseThrow().describe()).isEqualTo("only 1021-1332, 312 frames");
+        assertThat(ResolvedReel.of(project, Map.of("s1", table)).orElseThrow().describe()).isEqualTo("only 1021-1332, 312 frames");
     }
 }

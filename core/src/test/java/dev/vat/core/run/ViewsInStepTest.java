@@ -2,7 +2,6 @@ package dev.vat.core.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.core.source.Frames;
 import dev.vat.core.layout.Arrangement;
 import dev.vat.core.layout.InStep;
 import dev.vat.core.picture.Size;
@@ -15,6 +14,7 @@ import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.View;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Frames;
 import dev.vat.core.source.Reading;
 import dev.vat.core.time.Rate;
 import java.nio.file.Path;
@@ -34,20 +34,20 @@ class ViewsInStepTest {
         return Source.of(id, Place.of(Path.of("/renders")), frames.sequence().pattern(), reading);
     }
 
-    private Programme programme(InStep step, Reading left, Reading right) {
+    private ResolvedReel programme(InStep step, Reading left, Reading right) {
         List<Source> sources = List.of(source("left", 1001, 1010, left), source("right", 1004, 1023, right));
         Layout layout = Layout.of("Both", Size.of(1920, 540), new Arrangement.Grid(2), List.of(View.of(Item.of("left")), View.of(Item.of("right")))).withStep(step);
         Project project = Project.EMPTY.withSources(sources).withReels(List.of(Reel.of("r1", "both", List.of(Item.of(layout)))), "r1");
-        return Programme.of(project, tables).orElseThrow();
+        return ResolvedReel.of(project, tables).orElseThrow();
     }
 
-    private static List<Long> at(Programme programme, long place) {
+    private static List<Long> at(ResolvedReel programme, long place) {
         return ((ReelFrame.Together) programme.plan().at(place).content()).frames().stream().map(ReelFrame::wanted).toList();
     }
 
     @Test
     void frameByFrameRatesDontCount() {
-        Programme programme = programme(InStep.FRAMES, Reading.PLAIN.withRate(Rate.FPS_25), Reading.PLAIN.withRate(Rate.of(50)));
+        ResolvedReel programme = programme(InStep.FRAMES, Reading.PLAIN.withRate(Rate.FPS_25), Reading.PLAIN.withRate(Rate.of(50)));
         assertThat(programme.plan().count()).isEqualTo(20);
         assertThat(programme.size()).contains(Size.of(1920, 540));
         assertThat(at(programme, 0)).containsExactly(1001L, 1004L);
@@ -56,7 +56,7 @@ class ViewsInStepTest {
 
     @Test
     void bySecondsEachKeepsItsOwnTime() {
-        Programme programme = programme(InStep.SECONDS, Reading.PLAIN.withRate(Rate.FPS_25), Reading.PLAIN.withRate(Rate.of(50)));
+        ResolvedReel programme = programme(InStep.SECONDS, Reading.PLAIN.withRate(Rate.FPS_25), Reading.PLAIN.withRate(Rate.of(50)));
         assertThat(programme.plan().count()).as("twenty frames at 50 are ten at 25").isEqualTo(10);
         assertThat(at(programme, 4)).containsExactly(1005L, 1012L);
     }
@@ -65,7 +65,7 @@ class ViewsInStepTest {
     void byTimecodeTheSameLabelStandsTogether() {
         Reading ten = Reading.PLAIN.withRate(Rate.FPS_25).withTimecode("10:00:00:05");
         Reading earlier = Reading.PLAIN.withRate(Rate.FPS_25).withTimecode("10:00:00:00");
-        Programme programme = programme(InStep.TIMECODE, ten, earlier);
+        ResolvedReel programme = programme(InStep.TIMECODE, ten, earlier);
         assertThat(at(programme, 0)).as("the later one waits").containsExactly(1001L, 1004L);
         assertThat(at(programme, 5)).containsExactly(1001L, 1009L);
         assertThat(at(programme, 7)).containsExactly(1003L, 1011L);
@@ -74,7 +74,7 @@ class ViewsInStepTest {
     @Test
     void whereNoTimecodeIsStatedFrameNumbersCount() {
         Reading plain = Reading.PLAIN.withRate(Rate.FPS_25);
-        Programme programme = programme(InStep.TIMECODE, plain, plain);
+        ResolvedReel programme = programme(InStep.TIMECODE, plain, plain);
         assertThat(at(programme, 3)).containsExactly(1004L, 1004L);
         assertThat(at(programme, 8)).containsExactly(1009L, 1009L);
         assertThat(programme.plan().count()).isEqualTo(23);

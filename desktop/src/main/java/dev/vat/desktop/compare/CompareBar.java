@@ -2,11 +2,11 @@ package dev.vat.desktop.compare;
 
 import dev.vat.core.trial.PairLikeness;
 import dev.vat.core.trial.RenderReport;
+import dev.vat.desktop.band.Alongside;
+import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.strip.Alongside;
-import dev.vat.desktop.strip.Strip;
 import dev.vat.engine.viewer.Viewer;
 import java.util.EnumMap;
 import java.util.HashSet;
@@ -236,11 +236,11 @@ public final class CompareBar extends VBox {
     }
 
     private RenderReport.Render render(Side side) {
-        Strip strip = side.strip();
+        FrameTrack strip = side.strip();
         Set<Long> missing = new HashSet<>();
         Set<Long> repeated = new HashSet<>();
         for (long place = 0; place < first.strip().count(); place++) {
-            if (strip.subject(place).isEmpty()) {
+            if (strip.recipe(place).isEmpty()) {
                 missing.add(place);
             } else if (strip.repeats(place)) {
                 repeated.add(place);

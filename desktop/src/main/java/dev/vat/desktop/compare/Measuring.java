@@ -1,8 +1,8 @@
 package dev.vat.desktop.compare;
 
 import dev.vat.core.trial.PairLikeness;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.ViewerMessage;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -46,13 +46,13 @@ final class Measuring {
 
     private void ask() {
         List<Long> places = new ArrayList<>();
-        List<Message.Pair> pairs = new ArrayList<>();
+        List<ViewerMessage.Pair> pairs = new ArrayList<>();
         for (; next < first.strip().count() && pairs.size() < AT_ONCE; next++) {
-            Optional<Message.Taken> a = first.taken(next);
-            Optional<Message.Taken> b = second.taken(next);
+            Optional<ViewerMessage.Taken> a = first.taken(next);
+            Optional<ViewerMessage.Taken> b = second.taken(next);
             if (a.isPresent() && b.isPresent()) {
                 places.add(next);
-                pairs.add(new Message.Pair(a.get(), b.get()));
+                pairs.add(new ViewerMessage.Pair(a.get(), b.get()));
             }
         }
         if (pairs.isEmpty() || ended) {

@@ -1,8 +1,8 @@
 package dev.vat.desktop.compare;
 
 import dev.vat.core.picture.Rgb;
-import dev.vat.desktop.strip.Strip;
-import dev.vat.engine.protocol.Message;
+import dev.vat.desktop.band.FrameTrack;
+import dev.vat.protocol.ViewerMessage;
 import java.util.Optional;
 
 /**
@@ -12,10 +12,10 @@ import java.util.Optional;
  * @param ground colour behind transparent places, or null for a checker
  * @param as the deliverable that it is shown as, or null
  */
-public record Side(Strip strip, String heading, Rgb ground, Message.As as) {
+public record Side(FrameTrack strip, String heading, Rgb ground, ViewerMessage.OutputView as) {
 
     /** The picture at a place, with the file it is taken as. */
-    public Optional<Message.Taken> taken(long place) {
-        return strip.subject(place).map(s -> new Message.Taken(s, as));
+    public Optional<ViewerMessage.Taken> taken(long place) {
+        return strip.recipe(place).map(s -> new ViewerMessage.Taken(s, as));
     }
 }

@@ -1,11 +1,12 @@
 package dev.vat.desktop.demo;
 
 import dev.vat.core.project.Source;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.demo.DemoData;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.Task;
+import dev.vat.desktop.session.Session;
+import dev.vat.engine.demo.DemoProject;
+import dev.vat.engine.process.Task;
+import dev.vat.protocol.TaskMessage;
+import dev.vat.protocol.demo.DemoFolder;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.HashSet;
@@ -21,18 +22,18 @@ public final class LiveDemo {
 
     private static final Duration LOOK_AGAIN = Duration.seconds(2);
 
-    private final Studio studio;
+    private final Session studio;
     private final Set<String> whole = new HashSet<>();
     private final Timeline looking = new Timeline(new KeyFrame(LOOK_AGAIN, _ -> look()));
 
-    private LiveDemo(Studio studio) {
+    private LiveDemo(Session studio) {
         this.studio = studio;
         looking.setCycleCount(Animation.INDEFINITE);
     }
 
-    public static void start(Studio studio, Places places, Path folder) {
-        studio.show(DemoData.project(folder), null);
-        if (DemoData.isThere(folder)) {
+    public static void start(Session studio, Places places, Path folder) {
+        studio.show(DemoProject.in(folder), null);
+        if (new DemoFolder(folder).isThere()) {
             return;
         }
         studio.say("The demo's frames are being drawn into " + folder + "; they appear as they come.");
@@ -43,11 +44,11 @@ public final class LiveDemo {
 
     private void draw(Places places, Path folder) {
         try {
-            Task.ask(places, new Message.DrawDemo(1, folder.toString()), message -> {
-                if (message instanceof Message.Drawn drawn) {
+            Task.ask(places, new TaskMessage.DrawDemo(1, folder.toString()), message -> {
+                if (message instanceof TaskMessage.Drawn drawn) {
                     Platform.runLater(() -> arrived(drawn));
                 }
-            }, message -> message instanceof Message.Drawn drawn && drawn.last());
+            }, message -> message instanceof TaskMessage.Drawn drawn && drawn.last());
         } catch (IOException e) {
             Platform.runLater(() -> {
                 looking.stop();
@@ -67,7 +68,7 @@ public final class LiveDemo {
         studio.project().sources().stream().filter(s -> !whole.contains(shot(s))).forEach(studio.watch()::listAgain);
     }
 
-    private void arrived(Message.Drawn drawn) {
+    private void arrived(TaskMessage.Drawn drawn) {
         studio.project().sources().stream().filter(s -> shot(s).equals(drawn.shot())).forEach(studio.watch()::listAgain);
         whole.add(drawn.shot());
         if (drawn.last()) {

@@ -2,13 +2,13 @@ package dev.vat.desktop.handover;
 
 import static dev.vat.desktop.look.Fields.field;
 
-import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Past;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.DeliveryHistory;
+import dev.vat.desktop.session.Session;
 import dev.vat.engine.handover.HandOverSet;
-import dev.vat.engine.proof.ReceiptFile;
+import dev.vat.protocol.run.ReceiptFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -32,9 +32,9 @@ public final class HandOverPage extends BorderPane {
     private static final int MOST = 60;
     private static final int WORDS_TALL = 3;
 
-    private final Studio studio;
-    private final Ask ask;
-    private final Map<Past.Line, CheckBox> films = new LinkedHashMap<>();
+    private final Session studio;
+    private final Dialogs ask;
+    private final Map<DeliveryHistory.Line, CheckBox> films = new LinkedHashMap<>();
     private final VBox list = new VBox(2);
     private final TextField name = new TextField();
     private final Button folder = Parts.button("set-folder", "", this::chooseFolder);
@@ -47,7 +47,7 @@ public final class HandOverPage extends BorderPane {
     private final HBox after = Parts.row();
     private Path to;
 
-    public HandOverPage(Studio studio, Ask ask, Runnable close) {
+    public HandOverPage(Session studio, Dialogs ask, Runnable close) {
         this.studio = studio;
         this.ask = ask;
         setId("hand-over");
@@ -89,10 +89,10 @@ public final class HandOverPage extends BorderPane {
         studio.past().load(this::show);
     }
 
-    private void show(List<Past.Line> lines) {
-        List<Past.Line> there = lines.stream().filter(l -> l.there() && Files.exists(ReceiptFile.of(l.file()))).limit(MOST).toList();
+    private void show(List<DeliveryHistory.Line> lines) {
+        List<DeliveryHistory.Line> there = lines.stream().filter(l -> l.there() && Files.exists(ReceiptFile.of(l.file()))).limit(MOST).toList();
         String latest = there.isEmpty() ? "" : there.getFirst().entry().plan().run();
-        for (Past.Line line : there) {
+        for (DeliveryHistory.Line line : there) {
             CheckBox box = new CheckBox(line.file().getFileName() + "   " + line.entry().title() + ", " + line.entry().day());
             box.setMnemonicParsing(false);
             box.setId("set-film-" + films.size());

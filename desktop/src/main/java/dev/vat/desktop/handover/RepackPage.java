@@ -9,11 +9,11 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.repack.RepackOrder;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.RepackOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -49,15 +49,15 @@ public final class RepackPage extends BorderPane {
         }
     }
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
     private final VBox fields = new VBox(8);
     private final VBox said = new VBox(3);
     private final List<Path> files = new ArrayList<>();
     private Task task = Task.SPLIT;
     private boolean busy;
 
-    public RepackPage(Studio studio, Ask ask, Runnable close) {
+    public RepackPage(Session studio, Dialogs ask, Runnable close) {
         this.studio = studio;
         this.ask = ask;
         setId("repack");

@@ -1,12 +1,12 @@
 package dev.vat.desktop.past;
 
 import dev.vat.core.source.Location;
-import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Past;
-import dev.vat.engine.proof.ReceiptFile;
+import dev.vat.desktop.session.DeliveryHistory;
+import dev.vat.protocol.run.ReceiptFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -30,22 +30,22 @@ public final class HistoryPage extends BorderPane {
     public interface Window {
         void receipt(Path receipt);
 
-        void watch(Past.Line line);
+        void watch(DeliveryHistory.Line line);
 
-        void repack(Past.Line line);
+        void repack(DeliveryHistory.Line line);
 
         void close();
     }
 
-    private final Past past;
+    private final DeliveryHistory past;
     private final TextField words = new TextField();
     private final TextField note = new TextField();
-    private final ListView<Past.Line> list = new ListView<>();
+    private final ListView<DeliveryHistory.Line> list = new ListView<>();
     private final Label summary = new Label();
     private final FlowPane acts = new FlowPane(6, 6);
-    private List<Past.Line> all = List.of();
+    private List<DeliveryHistory.Line> all = List.of();
 
-    public HistoryPage(Past past, Ask ask, Window window) {
+    public HistoryPage(DeliveryHistory past, Dialogs ask, Window window) {
         this.past = past;
         setId("history");
         getStyleClass().addAll("receipt", "history");
@@ -91,7 +91,7 @@ public final class HistoryPage extends BorderPane {
         load();
     }
 
-    private Past.Line chosen() {
+    private DeliveryHistory.Line chosen() {
         return list.getSelectionModel().getSelectedItem();
     }
 
@@ -114,7 +114,7 @@ public final class HistoryPage extends BorderPane {
 
     private void find() {
         String chosen = chosen() == null ? "" : chosen().entry().sha256();
-        List<Past.Line> found = all.stream().filter(l -> l.matches(words.getText())).toList();
+        List<DeliveryHistory.Line> found = all.stream().filter(l -> l.matches(words.getText())).toList();
         list.getItems().setAll(found);
         if (found.isEmpty() && !all.isEmpty()) {
             list.setPlaceholder(new Label("Nothing that was delivered holds all of these words."));
@@ -123,7 +123,7 @@ public final class HistoryPage extends BorderPane {
         summary.setText(all.isEmpty() ? "" : found.size() == all.size() ? all.size() + (all.size() == 1 ? " file" : " files") : found.size() + " of " + all.size() + " files");
     }
 
-    private void showActs(Past.Line line, Ask ask, Window window) {
+    private void showActs(DeliveryHistory.Line line, Dialogs ask, Window window) {
         acts.getChildren().clear();
         note.setText(line == null ? "" : line.note());
         note.setDisable(line == null);
@@ -164,7 +164,7 @@ public final class HistoryPage extends BorderPane {
     }
 
     /** One delivered file: its name and what it is for, below it when, of what, and how long. */
-    private static final class Cell extends ListCell<Past.Line> {
+    private static final class Cell extends ListCell<DeliveryHistory.Line> {
         private final Label name = new Label();
         private final Label what = new Label();
         private final Label facts = new Label();
@@ -181,7 +181,7 @@ public final class HistoryPage extends BorderPane {
         }
 
         @Override
-        protected void updateItem(Past.Line line, boolean empty) {
+        protected void updateItem(DeliveryHistory.Line line, boolean empty) {
             super.updateItem(line, empty);
             setText(null);
             if (empty || line == null) {

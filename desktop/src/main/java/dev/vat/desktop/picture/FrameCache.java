@@ -1,7 +1,7 @@
 package dev.vat.desktop.picture;
 
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.ShownPicture;
+import dev.vat.protocol.ViewerMessage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.lang.foreign.Arena;
@@ -31,7 +31,7 @@ import org.slf4j.LoggerFactory;
 final class FrameCache implements AutoCloseable {
 
     /** What a picture is of, and how it looks. */
-    record Key(Message.Subject subject, Message.Shape shape) {
+    record Key(ViewerMessage.Subject subject, ViewerMessage.Shape shape) {
         long bytes() {
             return 4L * shape.width() * shape.height();
         }

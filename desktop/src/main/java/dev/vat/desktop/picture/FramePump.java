@@ -1,10 +1,10 @@
 package dev.vat.desktop.picture;
 
-import dev.vat.desktop.strip.Player;
-import dev.vat.desktop.strip.Strip;
-import dev.vat.engine.protocol.Message;
+import dev.vat.desktop.band.FrameTrack;
+import dev.vat.desktop.band.Player;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.ViewerMessage;
 import java.nio.ByteBuffer;
 import java.util.ArrayDeque;
 import java.util.BitSet;
@@ -33,8 +33,8 @@ final class FramePump {
     private final FrameCache cache;
     private final Map<Long, Coming> coming = new LinkedHashMap<>();
     private final Map<Long, String> failed = new HashMap<>();
-    private Strip strip;
-    private Message.Shape wish;
+    private FrameTrack strip;
+    private ViewerMessage.Shape wish;
     private BitSet cached = new BitSet();
     private long cachedVersion = -1;
     private long filled;
@@ -44,7 +44,7 @@ final class FramePump {
         this.cache = cache;
     }
 
-    void setStrip(Strip other) {
+    void setStrip(FrameTrack other) {
         if (other != null && !other.equals(strip)) {
             failed.clear();
             cachedVersion = -1;
@@ -53,7 +53,7 @@ final class FramePump {
     }
 
     /** Another size or look makes everything on its way useless. */
-    void setWish(Message.Shape other) {
+    void setWish(ViewerMessage.Shape other) {
         if (!other.equals(wish)) {
             wish = other;
             failed.clear();
@@ -62,7 +62,7 @@ final class FramePump {
         }
     }
 
-    Message.Shape wish() {
+    ViewerMessage.Shape wish() {
         return wish;
     }
 

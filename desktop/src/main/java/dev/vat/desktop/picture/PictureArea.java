@@ -4,16 +4,16 @@ import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import dev.vat.desktop.band.Alongside;
+import dev.vat.desktop.band.ComparedStrip;
+import dev.vat.desktop.band.DifferenceStrip;
+import dev.vat.desktop.band.FrameTrack;
+import dev.vat.desktop.band.Player;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.compare.Side;
 import dev.vat.desktop.compare.Way;
-import dev.vat.desktop.strip.Alongside;
-import dev.vat.desktop.strip.ComparedStrip;
-import dev.vat.desktop.strip.DifferenceStrip;
-import dev.vat.desktop.strip.Player;
-import dev.vat.desktop.strip.Strip;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.ViewerMessage;
 import java.nio.ByteBuffer;
 import java.nio.file.Path;
 import java.util.BitSet;
@@ -56,7 +56,7 @@ public final class PictureArea extends BorderPane {
     }
 
     /** What is on the screen. @param second beside it, or over it */
-    private record Shown(long place, Optional<Message.Subject> picture, Message.Shape shape, Optional<Message.Subject> second, Message.Shape secondShape) {
+    private record Shown(long place, Optional<ViewerMessage.Subject> picture, ViewerMessage.Shape shape, Optional<ViewerMessage.Subject> second, ViewerMessage.Shape secondShape) {
         static final Shown NOTHING = new Shown(-1, Optional.empty(), null, Optional.empty(), null);
     }
 
@@ -67,7 +67,7 @@ public final class PictureArea extends BorderPane {
     private final FramePump pump;
     private final PixelRing ring = new PixelRing();
     private final ImageView image = new ImageView();
-    private final Ground ground = new Ground();
+    private final GroundChoice ground = new GroundChoice();
     private final Label trouble = new Label();
     private final SafeAreas safe = new SafeAreas();
     private final Pane stage = new Pane(ground.checker(), image);
@@ -94,7 +94,7 @@ public final class PictureArea extends BorderPane {
     private Consumer<float[]> onWave = _ -> { };
     private Runnable onCompared = () -> { };
     private Consumer<Node> onCompare = _ -> { };
-    private Message.As as;
+    private ViewerMessage.OutputView as;
     private String heading = "";
     private Shown shown = Shown.NOTHING;
     private long nextMarks;
@@ -213,7 +213,7 @@ public final class PictureArea extends BorderPane {
      * @param behind the colour behind transparent places, or null for a checker
      * @param file the deliverable that it is shown as, or null
      */
-    public void show(Strip strip, String heading, Rgb behind, Message.As file) {
+    public void show(FrameTrack strip, String heading, Rgb behind, ViewerMessage.OutputView file) {
         player.setStrip(strip);
         ground.setOwn(behind);
         as = file;
@@ -279,7 +279,7 @@ public final class PictureArea extends BorderPane {
     }
 
     /** What the band shows: with how like each frame is to the other one. */
-    public Strip onBand(Strip strip) {
+    public FrameTrack onBand(FrameTrack strip) {
         return strip != null && compare.isGoing() ? new ComparedStrip(strip, compare.likeness(), compare.likeness().size()) : strip;
     }
 
@@ -303,7 +303,7 @@ public final class PictureArea extends BorderPane {
     }
 
     /** What the first pump fetches: the picture, or where it differs from the other. */
-    private Strip fetched() {
+    private FrameTrack fetched() {
         if (isDifference()) {
             Side beside = compare.beside();
             return new DifferenceStrip(player.strip(), as, (Alongside) beside.strip(), beside.as(), compare.gain(), compare.isSigned());
@@ -335,7 +335,7 @@ public final class PictureArea extends BorderPane {
 
     /** Plays the first or last three seconds over and over. */
     public void playEnd(boolean first) {
-        Strip strip = player.strip();
+        FrameTrack strip = player.strip();
         if (strip == null || strip.count() < 2) {
             return;
         }
@@ -363,13 +363,13 @@ public final class PictureArea extends BorderPane {
 
     /** Whether a frame of what was asked for is on the screen. */
     public boolean isShowing() {
-        Strip strip = player.strip();
+        FrameTrack strip = player.strip();
         return strip != null && shown.place >= 0 && shown.place < strip.count() && shown.picture.equals(fetched().subject(shown.place));
     }
 
     /** Whether the picture on the screen is the one at the playhead, at its right size. */
     public boolean isSettled() {
-        Strip strip = player.strip();
+        FrameTrack strip = player.strip();
         return strip == null || strip.count() == 0 || isShown(player.place()) && scopes.isSettled();
     }
 
@@ -378,7 +378,7 @@ public final class PictureArea extends BorderPane {
     }
 
     private Shown toShow(long place) {
-        Message.Shape shape = wish(player.strip(), player.strip().size().orElseThrow());
+        ViewerMessage.Shape shape = wish(player.strip(), player.strip().size().orElseThrow());
         return new Shown(place, fetched().subject(place), shape, second.subject(place), second.shape(shape));
     }
 
@@ -390,7 +390,7 @@ public final class PictureArea extends BorderPane {
     }
 
     private void pulse(long now) {
-        Strip strip = player.strip();
+        FrameTrack strip = player.strip();
         sound.follow(player, !transport.isEveryFrame(), !pace.words().isEmpty());
         if (strip == null || strip.count() == 0) {
             image.setImage(null);
@@ -403,7 +403,7 @@ public final class PictureArea extends BorderPane {
         if (size == null || stage.getWidth() < 8 || stage.getHeight() < 8) {
             return;
         }
-        Message.Shape shape = wish(strip, size);
+        ViewerMessage.Shape shape = wish(strip, size);
         pump.setStrip(fetched());
         pump.setWish(shape);
         second.prepare(shape);
@@ -461,7 +461,7 @@ public final class PictureArea extends BorderPane {
             slide.settle();
             image.setImage(ring.put(pixels.get(), pump.wish().width(), pump.wish().height(), second.samples(place), second.half()));
             trouble.setText("");
-            ground.checker().setVisible(ground.colour() == null && player.strip().transparent() && transport.look() != Message.Look.ALPHA && !isDifference());
+            ground.checker().setVisible(ground.colour() == null && player.strip().transparent() && transport.look() != ViewerMessage.Showing.ALPHA && !isDifference());
             Side other = compare.isGoing() ? compare.beside() : null;
             values.show(transport.showsValues() ? side().taken(place).orElse(null) : null, other == null ? null : other.taken(place).orElse(null), pixels.get(), pump.wish().width(), pump.wish().height());
         }
@@ -476,19 +476,19 @@ public final class PictureArea extends BorderPane {
         return true;
     }
 
-    private Message.Shape wish(Strip strip, Size size) {
+    private ViewerMessage.Shape wish(FrameTrack strip, Size size) {
         Size seen = seen(strip, size);
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
         double wide = stage.getWidth() / (compare.isGoing() && compare.way() == Way.BESIDE ? 2 : 1);
         double fit = transport.isActualSize() ? 1 : Math.min(wide * density / seen.width(), stage.getHeight() * density / seen.height());
         int width = (int) Math.clamp(Math.round(seen.width() * fit), 1, 4096);
         int height = (int) Math.clamp(Math.round(seen.height() * fit), 1, 2304);
-        return isDifference() ? new Message.Shape(width, height, null, transport.look() == Message.Look.ALPHA ? Message.Look.ALPHA : Message.Look.COLOUR, null)
-                : new Message.Shape(width, height, strip.transparent() ? ground.colour() : null, transport.look(), as);
+        return isDifference() ? new ViewerMessage.Shape(width, height, null, transport.look() == ViewerMessage.Showing.ALPHA ? ViewerMessage.Showing.ALPHA : ViewerMessage.Showing.COLOUR, null)
+                : new ViewerMessage.Shape(width, height, strip.transparent() ? ground.colour() : null, transport.look(), as);
     }
 
     /** The shape that is shown: the strip's own, or that of the file it is shown as. */
-    private Size seen(Strip strip, Size size) {
+    private Size seen(FrameTrack strip, Size size) {
         return as == null ? strip.pixelAspect().seen(size) : as.pixelAspect().seen(as.size());
     }
 
@@ -520,7 +520,7 @@ public final class PictureArea extends BorderPane {
     }
 
     private void words() {
-        Strip strip = player.strip();
+        FrameTrack strip = player.strip();
         if (strip == null || strip.count() == 0) {
             head.clear();
             trouble.setText("");

@@ -1,7 +1,7 @@
 package dev.vat.desktop.picture;
 
+import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.strip.Strip;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
@@ -35,7 +35,7 @@ final class PictureHead extends HBox {
         }
     }
 
-    void show(Strip strip, String heading, long place) {
+    void show(FrameTrack strip, String heading, long place) {
         whose.setText(heading);
         number.setText(strip.number(place));
         timecode.setText(strip.timecode(place).map(label -> label + "  " + label.rate().seconds(place).toFixed(3) + " s").orElse("no rate yet"));

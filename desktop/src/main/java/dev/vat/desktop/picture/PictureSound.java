@@ -3,10 +3,10 @@ package dev.vat.desktop.picture;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.desktop.band.FrameTrack;
+import dev.vat.desktop.band.Player;
 import dev.vat.desktop.sound.SoundInStep;
 import dev.vat.desktop.sound.Waveform;
-import dev.vat.desktop.strip.Player;
-import dev.vat.desktop.strip.Strip;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -44,7 +44,7 @@ final class PictureSound implements AutoCloseable {
     }
 
     /** Another strip may be looked at. */
-    void show(Strip strip) {
+    void show(FrameTrack strip) {
         Object other = strip == null ? null : strip.mix().map(Object.class::cast).or(strip::sound).orElse(null);
         if (!Objects.equals(other, heard)) {
             forget();

@@ -1,6 +1,6 @@
 package dev.vat.desktop.picture;
 
-import dev.vat.desktop.strip.Player;
+import dev.vat.desktop.band.Player;
 import java.util.function.LongPredicate;
 import java.util.function.LongSupplier;
 

@@ -1,7 +1,7 @@
 package dev.vat.desktop.picture;
 
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.ViewerMessage;
 import java.nio.ByteBuffer;
 import java.util.concurrent.CompletableFuture;
 import javafx.animation.PauseTransition;
@@ -16,8 +16,8 @@ final class PointedValues extends Label {
 
     private final Viewer viewer;
     private final PauseTransition pause = new PauseTransition(Duration.millis(60));
-    private Message.Taken first;
-    private Message.Taken second;
+    private ViewerMessage.Taken first;
+    private ViewerMessage.Taken second;
     private byte[] shown = new byte[0];
     private int shownWidth;
     private int shownHeight;
@@ -40,7 +40,7 @@ final class PointedValues extends Label {
     }
 
     /** What is shown now. @param one null to show no values @param other the second picture, or null @param pixels B G R A as they are shown */
-    void show(Message.Taken one, Message.Taken other, ByteBuffer pixels, int across, int down) {
+    void show(ViewerMessage.Taken one, ViewerMessage.Taken other, ByteBuffer pixels, int across, int down) {
         first = one;
         second = other;
         if (one == null) {

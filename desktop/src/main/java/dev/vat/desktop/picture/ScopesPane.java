@@ -1,10 +1,10 @@
 package dev.vat.desktop.picture;
 
 import dev.vat.desktop.look.Parts;
-import dev.vat.engine.protocol.Message.Scope.Drawn;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.ViewerMessage.Scope.Drawn;
+import dev.vat.protocol.ViewerMessage;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
@@ -24,8 +24,8 @@ final class ScopesPane extends VBox {
     private final Viewer viewer;
     private final Map<Drawn, ImageView> views = new EnumMap<>(Drawn.class);
     private final Label levels = Parts.label("", "mono", "dim");
-    private Message.Taken wanted;
-    private Message.Taken shown;
+    private ViewerMessage.Taken wanted;
+    private ViewerMessage.Taken shown;
     private boolean asking;
 
     ScopesPane(Viewer viewer) {
@@ -45,7 +45,7 @@ final class ScopesPane extends VBox {
     }
 
     /** @param picture null while nothing is looked at */
-    void show(Message.Taken picture) {
+    void show(ViewerMessage.Taken picture) {
         wanted = picture;
         next();
     }
@@ -61,10 +61,10 @@ final class ScopesPane extends VBox {
             return;
         }
         asking = true;
-        Message.Taken now = wanted;
+        ViewerMessage.Taken now = wanted;
         CompletableFuture<?>[] all = new CompletableFuture<?>[Drawn.values().length + 1];
         for (Drawn kind : Drawn.values()) {
-            all[kind.ordinal()] = viewer.picture(new Message.Scope(now, kind), new Message.Shape(WIDTH, HEIGHT, null, Message.Look.COLOUR, null))
+            all[kind.ordinal()] = viewer.picture(new ViewerMessage.Scope(now, kind), new ViewerMessage.Shape(WIDTH, HEIGHT, null, ViewerMessage.Showing.COLOUR, null))
                     .thenAccept(picture -> Platform.runLater(() -> put(kind, picture)));
         }
         all[Drawn.values().length] = viewer.levels(now).thenAccept(words -> Platform.runLater(() -> levels.setText(words + "  (R 103, unverified)")));

@@ -1,13 +1,13 @@
 package dev.vat.desktop.picture;
 
+import dev.vat.desktop.band.Player;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.compare.HalfPlane;
 import dev.vat.desktop.compare.Side;
 import dev.vat.desktop.compare.Way;
 import dev.vat.desktop.compare.WipeLine;
-import dev.vat.desktop.strip.Player;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.ViewerMessage;
 import java.nio.ByteBuffer;
 import java.util.List;
 import java.util.Optional;
@@ -53,20 +53,20 @@ final class SecondPicture {
         return compare.isGoing() && compare.way() != Way.DIFFERENCE;
     }
 
-    Optional<Message.Subject> subject(long place) {
+    Optional<ViewerMessage.Subject> subject(long place) {
         return isWanted() ? compare.beside().strip().subject(place) : Optional.empty();
     }
 
     /** As large as the first one, but as its own file. @return null while there is none */
-    Message.Shape shape(Message.Shape first) {
+    ViewerMessage.Shape shape(ViewerMessage.Shape first) {
         if (!isWanted()) {
             return null;
         }
         Side side = compare.beside();
-        return new Message.Shape(first.width(), first.height(), side.strip().transparent() ? side.ground() : null, first.look(), side.as());
+        return new ViewerMessage.Shape(first.width(), first.height(), side.strip().transparent() ? side.ground() : null, first.look(), side.as());
     }
 
-    void prepare(Message.Shape first) {
+    void prepare(ViewerMessage.Shape first) {
         if (isWanted()) {
             pump.setStrip(compare.beside().strip());
             pump.setWish(shape(first));

@@ -1,10 +1,10 @@
 package dev.vat.desktop.picture;
 
 import dev.vat.core.time.Rational;
+import dev.vat.desktop.band.Player;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.strip.Player;
-import dev.vat.engine.protocol.Message;
+import dev.vat.protocol.ViewerMessage;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -156,8 +156,8 @@ final class Transport extends HBox {
         return safe.isSelected();
     }
 
-    Message.Look look() {
-        return alpha.isSelected() ? Message.Look.ALPHA : odd.isSelected() ? Message.Look.ODD : Message.Look.COLOUR;
+    ViewerMessage.Showing look() {
+        return alpha.isSelected() ? ViewerMessage.Showing.ALPHA : odd.isSelected() ? ViewerMessage.Showing.ODD : ViewerMessage.Showing.COLOUR;
     }
 
     /**

@@ -13,10 +13,10 @@ import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.LiveScene;
-import dev.vat.desktop.studio.Scenes;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.feed.FeedPicture;
+import dev.vat.desktop.session.LiveScene;
+import dev.vat.desktop.session.Scenes;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.feed.FeedPicture;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -41,7 +41,7 @@ final class CapturePane extends VBox {
     private static final double TEST_WIDTH = 300;
     private static final int MILLION = 1_000_000;
 
-    private final Studio studio;
+    private final Session studio;
     private final LiveScene live;
     private final SceneFacts scene;
     private final CameraFacts camera;
@@ -49,7 +49,7 @@ final class CapturePane extends VBox {
     private final Supplier<Optional<FrameRange>> selection;
     private final Function<FeedPicture, Image> images;
 
-    CapturePane(Studio studio, LiveScene live, SceneFacts scene, CameraFacts camera, Supplier<Optional<FrameRange>> selection, Function<FeedPicture, Image> images) {
+    CapturePane(Session studio, LiveScene live, SceneFacts scene, CameraFacts camera, Supplier<Optional<FrameRange>> selection, Function<FeedPicture, Image> images) {
         this.studio = studio;
         this.live = live;
         this.scene = scene;

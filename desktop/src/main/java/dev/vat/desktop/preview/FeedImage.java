@@ -1,6 +1,6 @@
 package dev.vat.desktop.preview;
 
-import dev.vat.engine.feed.FeedPicture;
+import dev.vat.protocol.feed.FeedPicture;
 import javafx.scene.image.Image;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.PixelWriter;

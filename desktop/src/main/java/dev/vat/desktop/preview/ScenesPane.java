@@ -7,9 +7,9 @@ import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.LiveScene;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.feed.FeedPicture;
+import dev.vat.desktop.session.LiveScene;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.feed.FeedPicture;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -42,7 +42,7 @@ public final class ScenesPane extends VBox {
 
     private static final int THUMBNAIL = 96;
 
-    private final Studio studio;
+    private final Session studio;
     private final Window window;
     private final Supplier<Optional<FrameRange>> selection;
     private final Map<String, Image> images = new HashMap<>();
@@ -54,7 +54,7 @@ public final class ScenesPane extends VBox {
     private Image testImage;
 
     /** @param selection frames of a preview that are selected on the band */
-    public ScenesPane(Studio studio, Window window, Supplier<Optional<FrameRange>> selection) {
+    public ScenesPane(Session studio, Window window, Supplier<Optional<FrameRange>> selection) {
         this.studio = studio;
         this.window = window;
         this.selection = selection;

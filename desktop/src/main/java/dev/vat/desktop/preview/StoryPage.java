@@ -3,11 +3,12 @@ package dev.vat.desktop.preview;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.picture.ShownImage;
-import dev.vat.desktop.studio.Previews;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.protocol.Message;
+import dev.vat.desktop.session.Previews;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.ViewerMessage;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -44,7 +45,7 @@ public final class StoryPage extends BorderPane {
     private static final int WIDE = 240;
     private static final int CARD = 264;
 
-    private final Studio studio;
+    private final Session studio;
     private final String scene;
     private final String camera;
     private final Window window;
@@ -56,7 +57,7 @@ public final class StoryPage extends BorderPane {
     private List<Preview> shown = List.of();
     private String doomed;
 
-    public StoryPage(Studio studio, String scene, String camera, Window window) {
+    public StoryPage(Session studio, String scene, String camera, Window window) {
         this.studio = studio;
         this.scene = scene;
         this.camera = camera;
@@ -148,7 +149,7 @@ public final class StoryPage extends BorderPane {
 
     /** Each is asked for once, however often the page is put together. */
     private void fill(ImageView view, Preview preview, int rows) {
-        studio.viewer().picture(new Message.Movie(studio.previews().movie(preview).toString(), preview.drawn() / 2), new Message.Shape(WIDE, rows, null, Message.Look.COLOUR, null))
+        studio.viewer().picture(new Recipe.Finished(studio.previews().movie(preview).toString(), preview.drawn() / 2), new ViewerMessage.Shape(WIDE, rows, null, ViewerMessage.Showing.COLOUR, null))
                 .thenAccept(shot -> Platform.runLater(() -> {
                     try (shot) {
                         images.put(preview.file(), ShownImage.of(shot));

@@ -2,10 +2,11 @@ package dev.vat.desktop.runs;
 
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.run.Expectation;
 import dev.vat.desktop.picture.ShownImage;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.ViewerMessage;
 import java.nio.file.Path;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -38,8 +39,8 @@ public final class FilePictures {
         if (what.stills() == null) {
             Size seen = what.pixelAspect().seen(what.size());
             double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
-            viewer.picture(new Message.Movie(file.toString(), frame), new Message.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
-                    GROUND, Message.Look.COLOUR, null)).thenAccept(picture -> Platform.runLater(() -> {
+            viewer.picture(new Recipe.Finished(file.toString(), frame), new ViewerMessage.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
+                    GROUND, ViewerMessage.Showing.COLOUR, null)).thenAccept(picture -> Platform.runLater(() -> {
                 try (picture) {
                     view.setImage(ShownImage.of(picture));
                 }

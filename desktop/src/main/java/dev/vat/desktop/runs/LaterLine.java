@@ -1,8 +1,8 @@
 package dev.vat.desktop.runs;
 
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Later;
+import dev.vat.desktop.session.RunQueueModel;
 import dev.vat.engine.queue.Waiting;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -14,7 +14,7 @@ final class LaterLine extends HBox {
     /** What a line is made for: another state makes another line. */
     record Shown(Waiting waiting, String state) { }
 
-    LaterLine(Shown shown, Later later, Ask ask) {
+    LaterLine(Shown shown, RunQueueModel later, Dialogs ask) {
         Waiting waiting = shown.waiting;
         String state = shown.state;
         getStyleClass().addAll("run", "row");

@@ -2,14 +2,13 @@ package dev.vat.desktop.runs;
 
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
-import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.picture.ShownImage;
-import dev.vat.desktop.studio.RunLine;
-import dev.vat.engine.protocol.Message;
+import dev.vat.desktop.session.RunLine;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
-import java.nio.file.Path;
+import dev.vat.protocol.ViewerMessage;
 import javafx.application.Platform;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.StackPane;
@@ -41,19 +40,16 @@ final class MomentPicture extends StackPane {
             return;
         }
         RunPlan plan = line.run().plan();
-        ReelFrame frame = plan.frameAt(Math.min(line.framesRead(), plan.frames()) - 1);
-        if (!(frame.content() instanceof ReelFrame.SourceFrame(long number))) {
+        Recipe recipe = plan.recipe(Math.min(line.framesRead(), plan.frames()) - 1);
+        if (!(recipe instanceof Recipe.Frame)) {
             return;
         }
         asking = true;
         last = System.nanoTime();
-        RunPlan.RunSource source = plan.sourceOf(frame);
         Size seen = plan.pixelAspect().seen(plan.size());
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
-        viewer.picture(new Message.Still(Path.of(source.folder()).resolve(source.pattern().fileName(number)).toString(),
-                        source.kind(), number, 0, source.picture(),
-                        source.placement() == null ? null : new Message.Placed(source.placement(), plan.size())), new Message.Shape((int) Math.max(1, seen.width() * fit),
-                (int) Math.max(1, seen.height() * fit), Rgb.BLACK, Message.Look.COLOUR, null)).whenComplete((picture, failure) -> Platform.runLater(() -> put(picture, failure)));
+        viewer.picture(recipe, new ViewerMessage.Shape((int) Math.max(1, seen.width() * fit),
+                (int) Math.max(1, seen.height() * fit), Rgb.BLACK, ViewerMessage.Showing.COLOUR, null)).whenComplete((picture, failure) -> Platform.runLater(() -> put(picture, failure)));
     }
 
     private void put(ShownPicture picture, Throwable failure) {

@@ -2,8 +2,8 @@ package dev.vat.desktop.runs;
 
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.RunLine;
-import dev.vat.engine.protocol.FileProgress;
+import dev.vat.desktop.session.RunLine;
+import dev.vat.protocol.FileProgress;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.Consumer;

@@ -1,6 +1,6 @@
 package dev.vat.desktop.runs;
 
-import dev.vat.engine.protocol.FileProgress;
+import dev.vat.protocol.FileProgress;
 import java.util.Locale;
 
 /** How far a file is, in words. */

@@ -1,13 +1,13 @@
 package dev.vat.desktop.runs;
 
 import dev.vat.core.run.RunPlan;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.RunLine;
-import dev.vat.desktop.studio.Runs;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.protocol.FileProgress;
-import dev.vat.engine.run.RunHome;
+import dev.vat.desktop.session.RunLine;
+import dev.vat.desktop.session.Runs;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.FileProgress;
+import dev.vat.protocol.run.RunHome;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -41,8 +41,8 @@ public final class RunsPane extends BorderPane {
 
     private static final double MOST_HEIGHT = 176;
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
     private final Window window;
     private final Label summary = new Label();
     private final ToggleButton open = new ToggleButton("All runs");
@@ -55,7 +55,7 @@ public final class RunsPane extends BorderPane {
     private final Map<LaterLine.Shown, LaterLine> later = new HashMap<>();
     private boolean everOpened;
 
-    public RunsPane(Studio studio, Ask ask, Window window) {
+    public RunsPane(Session studio, Dialogs ask, Window window) {
         this.studio = studio;
         this.ask = ask;
         this.window = window;

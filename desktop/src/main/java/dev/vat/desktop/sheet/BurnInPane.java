@@ -11,9 +11,9 @@ import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Watermark;
 import dev.vat.core.burnin.Wording;
 import dev.vat.core.source.FileKind;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
-import dev.vat.engine.run.BesideProbe;
+import dev.vat.engine.run.AuxiliaryFiles;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -34,13 +34,13 @@ final class BurnInPane extends VBox {
 
     private static final int ACROSS = 3;
 
-    private final Ask ask;
+    private final Dialogs ask;
     private final String id;
     private final BurnIn now;
     private final Consumer<BurnIn> change;
 
     /** @param id begins the ids of all that is in it @param now what it is, or null for nothing @param change told what it is to be */
-    BurnInPane(Ask ask, String id, BurnIn now, Consumer<BurnIn> change) {
+    BurnInPane(Dialogs ask, String id, BurnIn now, Consumer<BurnIn> change) {
         this.ask = ask;
         this.id = id;
         this.now = now == null ? BurnIn.NOTHING : now;
@@ -114,7 +114,7 @@ final class BurnInPane extends VBox {
         }
         if (!now.lines().isEmpty()) {
             ways.add(Parts.small(id + "-face", now.face() == null ? "Another face\u2026" : "Face: " + Path.of(now.face()).getFileName(),
-                    () -> ask.file("A face for words in pictures", "Font files", BesideProbe.FONTS).ifPresent(file -> change.accept(now.withFace(file.toString())))));
+                    () -> ask.file("A face for words in pictures", "Font files", AuxiliaryFiles.FONTS).ifPresent(file -> change.accept(now.withFace(file.toString())))));
         }
         if (now.face() != null) {
             ways.add(Parts.small(id + "-own-face", "Vat's own face", () -> change.accept(now.withFace(null))));

@@ -9,12 +9,12 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
-import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.run.BesideProbe;
+import dev.vat.desktop.session.Session;
+import dev.vat.engine.run.AuxiliaryFiles;
 import dev.vat.engine.run.DestinationProbe;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,14 +32,14 @@ import javafx.scene.layout.VBox;
 /** What stands in the way or is worth knowing, each with its remedies as buttons. */
 public final class FindingsPane extends VBox {
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
     private final BiConsumer<String, Long> goTo;
     private final Thumbnails thumbnails;
     private boolean unfolded;
 
     /** @param goTo shows a frame of a source, given by its id */
-    public FindingsPane(Studio studio, Ask ask, BiConsumer<String, Long> goTo) {
+    public FindingsPane(Session studio, Dialogs ask, BiConsumer<String, Long> goTo) {
         this.studio = studio;
         this.ask = ask;
         this.goTo = goTo;
@@ -136,7 +136,7 @@ public final class FindingsPane extends VBox {
             case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
             case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(studio.project()))
                     .ifPresent(folder -> studio.edit(Edits.setFolder(Place.of(folder))));
-            case Remedy.ChooseFace face -> ask.file("A face for words in pictures", "Font files", BesideProbe.FONTS).ifPresent(file -> studio.edit(face.with().apply(file.toString())));
+            case Remedy.ChooseFace face -> ask.file("A face for words in pictures", "Font files", AuxiliaryFiles.FONTS).ifPresent(file -> studio.edit(face.with().apply(file.toString())));
             case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "
                     + studio.deliverable(colour.target()).map(d -> d.title()).orElse(""), studio.deliverable(colour.target())
                     .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))

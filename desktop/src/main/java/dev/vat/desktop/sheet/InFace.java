@@ -4,11 +4,11 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Sequence;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.preview.ScenesPane;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -35,8 +35,8 @@ public final class InFace extends VBox {
             + "with the frame numbers to render again ready to copy.\n\n"
             + "Reel puts the sources in order. Out says what is made of them, and for whom.";
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
     private final Consumer<String> select;
     private final Thumbnails thumbnails;
     /** Families that somebody opened or closed; others are open while the selected source is one of them. */
@@ -50,7 +50,7 @@ public final class InFace extends VBox {
     private String selected;
 
     /** @param scenes what stands above the sources */
-    public InFace(Studio studio, Ask ask, ScenesPane scenes, Consumer<String> select) {
+    public InFace(Session studio, Dialogs ask, ScenesPane scenes, Consumer<String> select) {
         this.scenes = scenes;
         this.studio = studio;
         this.ask = ask;

@@ -18,15 +18,15 @@ import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.PlanText;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
-import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -44,8 +44,8 @@ final class ItemPane extends VBox {
     private static final long HANDLES = 12;
     private static final long USUAL_JOINT = 12;
 
-    private final Studio studio;
-    private final Programme programme;
+    private final Session studio;
+    private final ResolvedReel programme;
     private final ReelPlan.Span span;
     private final LongSupplier playhead;
     private final Item item;
@@ -53,7 +53,7 @@ final class ItemPane extends VBox {
     private final int place;
 
     /** @param playhead the reel frame that is shown */
-    ItemPane(Studio studio, Ask ask, Programme programme, ReelPlan.Span span, LongSupplier playhead) {
+    ItemPane(Session studio, Dialogs ask, ResolvedReel programme, ReelPlan.Span span, LongSupplier playhead) {
         this.studio = studio;
         this.programme = programme;
         this.span = span;
@@ -63,7 +63,7 @@ final class ItemPane extends VBox {
         this.place = span.place();
         setId("item-pane");
         getStyleClass().add("reading");
-        Programme.Entry entry = programme.entry(span.item()).orElse(null);
+        ResolvedReel.Entry entry = programme.entry(span.item()).orElse(null);
         if (entry == null) {
             // As it was written: in what the plan has, fields are filled in.
             Item drawn = programme.reel().items().get(place);
@@ -92,7 +92,7 @@ final class ItemPane extends VBox {
 
     // ---- which frames
 
-    private HBox frames(Programme.Entry entry) {
+    private HBox frames(ResolvedReel.Entry entry) {
         Sequence sequence = entry.table().sequence();
         FrameRange now = entry.reading().rangeIn(sequence);
         FrameRange all = entry.source().reading().rangeIn(sequence);
@@ -115,7 +115,7 @@ final class ItemPane extends VBox {
     }
 
     /** Still or unsettled ends, as the content checks found them, each off by one press. */
-    private void ends(Programme.Entry entry, FrameRange now, FrameRange all, List<Node> values) {
+    private void ends(ResolvedReel.Entry entry, FrameRange now, FrameRange all, List<Node> values) {
         for (ContentFault fault : studio.watch().review(entry.source().id()).faults()) {
             long first = fault.frames().getFirst();
             long last = fault.frames().getLast();
@@ -147,7 +147,7 @@ final class ItemPane extends VBox {
 
     // ---- how they play
 
-    private HBox plays(Programme.Entry entry) {
+    private HBox plays(ResolvedReel.Entry entry) {
         Rate own = entry.rate().orElse(null);
         Rate reel = programme.rate().orElse(null);
         Rational ratio = own == null || reel == null ? Rational.ONE : own.perSecond().dividedBy(reel.perSecond());
@@ -208,7 +208,7 @@ final class ItemPane extends VBox {
 
     // ---- versions
 
-    private void versions(Programme.Entry entry) {
+    private void versions(ResolvedReel.Entry entry) {
         List<Node> values = new ArrayList<>();
         for (Source other : studio.relatives().versions(entry.source())) {
             values.add(Parts.small("version-" + other.id(), other.name(), () -> swap(entry, other)));
@@ -221,7 +221,7 @@ final class ItemPane extends VBox {
         getChildren().add(field("Version", values.size() == 1 ? "" : "Takes this one's place, as it is trimmed and played.", values.toArray(Node[]::new)));
     }
 
-    private void swap(Programme.Entry entry, Source other) {
+    private void swap(ResolvedReel.Entry entry, Source other) {
         long before = span.count();
         edit(ReelEdits.swapItem(place, other.id()));
         studio.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst()).filter(s -> s.count() != before).ifPresent(s ->

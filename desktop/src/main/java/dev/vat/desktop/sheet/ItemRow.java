@@ -5,16 +5,16 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.NameWords;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.desktop.band.ReelStrip;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.strip.ReelStrip;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -29,18 +29,18 @@ import javafx.scene.layout.VBox;
 /** One item of the reel: its first and last picture, what it takes, and how that stands in the reel. */
 final class ItemRow extends HBox {
 
-    private final Studio studio;
-    private final Programme programme;
+    private final Session studio;
+    private final ResolvedReel programme;
     private final ReelPlan.Span span;
     private final Item item;
 
-    ItemRow(Studio studio, Thumbnails thumbnails, Programme programme, ReelPlan.Span span) {
+    ItemRow(Session studio, Thumbnails thumbnails, ResolvedReel programme, ReelPlan.Span span) {
         this.studio = studio;
         this.programme = programme;
         this.span = span;
         this.item = programme.plan().part(span.item()).item();
         getStyleClass().add("source-line");
-        Optional<Programme.Entry> entry = programme.entry(span.item());
+        Optional<ResolvedReel.Entry> entry = programme.entry(span.item());
         entry.ifPresent(e -> {
             long first = span.count() == 0 ? span.range().first() : programme.plan().shown(span, 0);
             long last = span.count() == 0 ? first : programme.plan().shown(span, span.count() - 1);
@@ -72,7 +72,7 @@ final class ItemRow extends HBox {
         HBox pair = new HBox();
         pair.getStyleClass().add("pair");
         for (long place : new long[] {span.start() + span.overlap(), span.end() - 1}) {
-            strip.subject(place).ifPresent(s -> pair.getChildren().add(thumbnails.of(s, strip.pixelAspect().seen(programme.size().orElseThrow()))));
+            strip.recipe(place).ifPresent(s -> pair.getChildren().add(thumbnails.of(s, strip.pixelAspect().seen(programme.size().orElseThrow()))));
         }
         getChildren().add(pair);
     }
@@ -95,7 +95,7 @@ final class ItemRow extends HBox {
         return button;
     }
 
-    private List<String> figures(Programme.Entry entry) {
+    private List<String> figures(ResolvedReel.Entry entry) {
         List<String> figures = new ArrayList<>();
         if (entry != null) {
             Sequence s = entry.table().sequence();
@@ -110,7 +110,7 @@ final class ItemRow extends HBox {
         return figures;
     }
 
-    private List<String> notes(Programme.Entry entry) {
+    private List<String> notes(ResolvedReel.Entry entry) {
         List<String> notes = new ArrayList<>();
         if (entry != null) {
             NameWords.version(entry.table().sequence().location()).ifPresent(version -> notes.add("version " + version));

@@ -15,16 +15,15 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.View;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.picture.ReelPictures;
-import dev.vat.engine.protocol.Message;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -62,12 +61,12 @@ final class LayoutPane extends VBox {
         }
     }
 
-    private final Studio studio;
-    private final Programme programme;
+    private final Session studio;
+    private final ResolvedReel programme;
     private final ReelPlan.Span span;
     private final Layout now;
 
-    LayoutPane(Studio studio, Programme programme, ReelPlan.Span span) {
+    LayoutPane(Session studio, ResolvedReel programme, ReelPlan.Span span) {
         this.studio = studio;
         this.programme = programme;
         this.span = span;
@@ -163,7 +162,7 @@ final class LayoutPane extends VBox {
     }
 
     /** Sources that have pictures, to choose one. */
-    static ContextMenu sources(Studio studio, Consumer<Source> chosen) {
+    static ContextMenu sources(Session studio, Consumer<Source> chosen) {
         ContextMenu menu = new ContextMenu();
         studio.project().sources().stream().filter(s -> !s.location().isSound()).forEach(source -> {
             MenuItem item = new MenuItem(source.name());
@@ -179,7 +178,7 @@ final class LayoutPane extends VBox {
         Label words = Parts.wrapped("", "note");
         words.setId("captions-fit");
         Parts.present(words, false);
-        if (new ReelPictures(programme).of(programme.plan().by(span, 0)).orElse(null) instanceof Message.Views views) {
+        if (programme.recipe(programme.plan().by(span, 0)).orElse(null) instanceof Recipe.Views views) {
             studio.viewer().fit(views).whenComplete((said, failure) -> Platform.runLater(() -> {
                 words.setText(failure != null ? failure.getMessage() : said);
                 Parts.present(words, !words.getText().isEmpty());

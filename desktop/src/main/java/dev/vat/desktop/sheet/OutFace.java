@@ -4,11 +4,11 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
-import dev.vat.core.run.Programme;
-import dev.vat.desktop.look.Ask;
+import dev.vat.core.run.ResolvedReel;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -47,8 +47,8 @@ public final class OutFace extends VBox {
     /** A line of the sheet: a row, or a heading under which rows are folded. */
     private record Line(OutRow row, OutRow.Group heading) { }
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
     private final Runnable columnChanged;
     private final OutFields fields;
     private final OutMenus menus;
@@ -69,7 +69,7 @@ public final class OutFace extends VBox {
     private ContextMenu menu;
 
     /** @param columnChanged told when another deliverable is in focus @param ladders asked for steps of quality */
-    public OutFace(Studio studio, Ask ask, Runnable columnChanged, Runnable ladders) {
+    public OutFace(Session studio, Dialogs ask, Runnable columnChanged, Runnable ladders) {
         this.studio = studio;
         this.ask = ask;
         this.columnChanged = columnChanged;
@@ -116,7 +116,7 @@ public final class OutFace extends VBox {
             // What is being typed or chosen isn't taken away; the sheet is made anew when that is over.
             return;
         }
-        Programme programme = studio.programme().orElse(null);
+        ResolvedReel programme = studio.programme().orElse(null);
         if (programme == null || columns().isEmpty()) {
             cells = new Label[0][];
             getChildren().setAll(fields.folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a column here.", "note", "empty"));
@@ -169,7 +169,7 @@ public final class OutFace extends VBox {
         return visible;
     }
 
-    private void build(Programme programme) {
+    private void build(ResolvedReel programme) {
         lines = visibleLines();
         names.getChildren().clear();
         grid.getChildren().clear();
@@ -236,7 +236,7 @@ public final class OutFace extends VBox {
         return dress(Parts.label(differ == 0 ? "as the target" : differ == 1 ? "1 differs" : differ + " differ", "cell", "folded"), r, c);
     }
 
-    private Label cell(Programme programme, OutRow which, int r, int c) {
+    private Label cell(ResolvedReel programme, OutRow which, int r, int c) {
         Deliverable deliverable = columns().get(c);
         Optional<String> value = which.value(studio, programme, deliverable);
         Label cell = Parts.label(value.orElse(which.absence()), "cell");

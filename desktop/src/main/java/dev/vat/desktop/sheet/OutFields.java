@@ -4,12 +4,12 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.Rate;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import dev.vat.engine.run.DestinationProbe;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -32,10 +32,10 @@ import javafx.scene.layout.Region;
 /** What holds for all deliverables: where they go, how they are named, and the rate. */
 final class OutFields {
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
 
-    OutFields(Studio studio, Ask ask) {
+    OutFields(Session studio, Dialogs ask) {
         this.studio = studio;
         this.ask = ask;
     }
@@ -92,7 +92,7 @@ final class OutFields {
         return field("Names", pattern, example);
     }
 
-    HBox rate(Programme programme) {
+    HBox rate(ResolvedReel programme) {
         FlowPane rates = Parts.choices();
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
         offered.remove(studio.offeredRate());

@@ -5,8 +5,8 @@ import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.project.Edits;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.protocol.FileProgress;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.FileProgress;
 import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
@@ -22,7 +22,7 @@ final class OutHead extends VBox {
 
     private final Label status = Parts.label("", "note");
 
-    OutHead(Studio studio, OutMenus menus, Deliverable deliverable) {
+    OutHead(Session studio, OutMenus menus, Deliverable deliverable) {
         Label label = Parts.wrapped(deliverable.title(), "strong");
         HBox.setHgrow(label, Priority.ALWAYS);
         label.setMaxWidth(Double.MAX_VALUE);

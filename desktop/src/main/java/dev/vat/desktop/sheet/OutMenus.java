@@ -18,9 +18,9 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.time.Rational;
-import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.session.Session;
 import java.util.List;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContextMenu;
@@ -31,10 +31,10 @@ import javafx.scene.control.SeparatorMenuItem;
 /** What a cell or a column's heading offers to choose from. What can't be chosen stands there with its reason. */
 final class OutMenus {
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
 
-    OutMenus(Studio studio, Ask ask) {
+    OutMenus(Session studio, Dialogs ask) {
         this.studio = studio;
         this.ask = ask;
     }

@@ -12,9 +12,9 @@ import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.Rational;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
@@ -82,7 +82,7 @@ enum OutRow {
     }
 
     /** The row in one sentence, and what holds for a deliverable. */
-    String sentence(Programme programme, Deliverable deliverable) {
+    String sentence(ResolvedReel programme, Deliverable deliverable) {
         if (!deliverable.isKnown()) {
             return "This Vat doesn't know what the column asks for.";
         }
@@ -97,7 +97,7 @@ enum OutRow {
     }
 
     /** What a cell shows; empty where the setting doesn't apply. */
-    Optional<String> value(Studio studio, Programme programme, Deliverable deliverable) {
+    Optional<String> value(Session studio, ResolvedReel programme, Deliverable deliverable) {
         if (!deliverable.isKnown()) {
             return Optional.empty();
         }
@@ -134,19 +134,19 @@ enum OutRow {
         };
     }
 
-    private static String group(Programme programme, Settings settings) {
+    private static String group(ResolvedReel programme, Settings settings) {
         Rational seconds = settings.group() != null ? settings.group() : Rational.of(settings.codec().groupSeconds());
         return seconds.toDecimal(2) + " s" + programme.rate().map(r -> ", " + settings.groupFrames(settings.framing().scanInUse().rate(r)) + " frames").orElse("");
     }
 
     /** How the picture lies in the file's, or that it simply is the file's. */
-    private static String fit(Programme programme, Deliverable deliverable, Frame frame) {
+    private static String fit(ResolvedReel programme, Deliverable deliverable, Frame frame) {
         Framing framing = deliverable.settings().framing();
         return programme.size().filter(reel -> frame.placement().isWhole(reel, frame.size())).isPresent() ? "the whole picture"
                 : framing.fitInUse().title() + framing.kept().map(share -> ", at " + Math.round(100 * share.toDouble()) + " %").orElse("");
     }
 
-    private static String alpha(Programme programme, Deliverable deliverable) {
+    private static String alpha(ResolvedReel programme, Deliverable deliverable) {
         Codec codec = deliverable.settings().codec();
         if (codec.hasAlpha()) {
             return programme.transparent() ? codec.alphaBits() + "-bit " + (ColourCoding.LINEAR.equals(codec.ownColour()) ? "premultiplied" : "straight") : "opaque";
@@ -154,7 +154,7 @@ enum OutRow {
         return !programme.transparent() ? "none" : "flattened on " + deliverable.flatten().words() + (deliverable.matte() ? ", matte beside" : "");
     }
 
-    private static String burnIn(Programme programme, Deliverable deliverable) {
+    private static String burnIn(ResolvedReel programme, Deliverable deliverable) {
         BurnIn inUse = deliverable.burnInWith(programme.reel().burnIn()).orElse(null);
         if (inUse == null || inUse.isNothing()) {
             return inUse == null ? "none, clean" : "none";
@@ -177,7 +177,7 @@ enum OutRow {
         };
     }
 
-    private static String name(Project project, Programme programme, Deliverable deliverable) {
+    private static String name(Project project, ResolvedReel programme, Deliverable deliverable) {
         try {
             return FileNaming.parse(project.naming()).fileName(deliverable, new FileNaming.Context(
                     project.name(), programme.reel().name(), programme.range(), LocalDate.now(),

@@ -9,19 +9,19 @@ import dev.vat.core.delivery.SizeWish;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 
 /** What stands in a cell's editor to begin with, and what is made of what was typed there. */
 final class OutTyping {
 
     private static final String MATTE = ", matte beside";
 
-    private final Studio studio;
+    private final Session studio;
 
-    OutTyping(Studio studio) {
+    OutTyping(Session studio) {
         this.studio = studio;
     }
 
@@ -35,12 +35,12 @@ final class OutTyping {
             case LOUDNESS -> deliverable.loudness() == null ? "-23 LUFS, at most -1 dBTP" : deliverable.loudness().toString();
             case LOOPS -> Integer.toString(deliverable.settings().loops());
             case QUALITY -> deliverable.settings().codec().words(deliverable.settings().control());
-            default -> studio.programme().flatMap(Programme::rate).map(Rate::toString).orElse("");
+            default -> studio.programme().flatMap(ResolvedReel::rate).map(Rate::toString).orElse("");
         };
     }
 
     private Edit group(Deliverable deliverable, String typed) {
-        Rational seconds = typed.isBlank() ? null : GroupLength.parse(typed, studio.programme().flatMap(Programme::rate).orElse(null));
+        Rational seconds = typed.isBlank() ? null : GroupLength.parse(typed, studio.programme().flatMap(ResolvedReel::rate).orElse(null));
         return new Edit("change of key frames", project -> project.withDeliverable(deliverable.id(), d -> d.withGroup(seconds)));
     }
 
@@ -77,7 +77,7 @@ final class OutTyping {
     Edit edit(OutRow row, Deliverable deliverable, String typed) {
         Framing framing = deliverable.settings().framing();
         return switch (row) {
-            case SIZE -> Edits.setFraming(deliverable.id(), framing.withSize(SizeWish.parse(typed, studio.programme().flatMap(Programme::shape).orElse(null))));
+            case SIZE -> Edits.setFraming(deliverable.id(), framing.withSize(SizeWish.parse(typed, studio.programme().flatMap(ResolvedReel::shape).orElse(null))));
             case PIXEL_ASPECT -> Edits.setFraming(deliverable.id(), framing.withPixelAspect(PixelAspect.parse(typed)));
             case ALPHA -> ground(deliverable, typed);
             case GROUP -> group(deliverable, typed);

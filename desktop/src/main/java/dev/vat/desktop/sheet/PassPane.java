@@ -14,11 +14,11 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.ShotPasses;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import dev.vat.engine.picture.PassCheck;
 import java.util.List;
 import javafx.application.Platform;
@@ -34,12 +34,12 @@ import javafx.util.StringConverter;
 /** The passes that an item's picture is made of again, the highest first as they lie over each other; nothing where there are none. */
 final class PassPane extends VBox {
 
-    private final Studio studio;
-    private final Programme programme;
+    private final Session studio;
+    private final ResolvedReel programme;
     private final ReelPlan.Span span;
     private final PassMix now;
 
-    PassPane(Studio studio, Programme programme, ReelPlan.Span span, Programme.Entry entry) {
+    PassPane(Session studio, ResolvedReel programme, ReelPlan.Span span, ResolvedReel.Entry entry) {
         this.studio = studio;
         this.programme = programme;
         this.span = span;

@@ -15,7 +15,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Interpretation;
 import dev.vat.core.time.Rational;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -27,12 +27,12 @@ import javafx.scene.layout.VBox;
 /** What the pictures of a source mean: layer, pixel shape, alpha, colour. Only what applies is there. */
 final class PictureFields extends VBox {
 
-    private final Studio studio;
+    private final Session studio;
     private final Source source;
     private final Interpretation picture;
     private final FrameTable table;
 
-    PictureFields(Studio studio, Source source, FrameTable table) {
+    PictureFields(Session studio, Source source, FrameTable table) {
         this.studio = studio;
         this.source = source;
         this.picture = source.reading().picture();

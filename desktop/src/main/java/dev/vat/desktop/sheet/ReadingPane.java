@@ -20,10 +20,10 @@ import dev.vat.core.time.Extent;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
@@ -37,13 +37,13 @@ import javafx.scene.layout.VBox;
 /** What can be done with one source, and how it is taken: its time first, then its picture, then what is worth knowing. */
 final class ReadingPane extends VBox {
 
-    private final Studio studio;
+    private final Session studio;
     private final Source source;
     private final Reading reading;
     private final FrameTable table;
     private final Sequence sequence;
 
-    ReadingPane(Studio studio, Ask ask, Source source, FrameTable table) {
+    ReadingPane(Session studio, Dialogs ask, Source source, FrameTable table) {
         this.studio = studio;
         this.source = source;
         this.reading = source.reading();

@@ -10,19 +10,19 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.BroadcastHead;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.View;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -46,15 +46,15 @@ public final class ReelFace extends VBox {
     private static final int MOST_VIEWS = 9;
     private static final int WIDEST = 3840;
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
     private final LongConsumer seek;
     private final LongSupplier playhead;
     private final Thumbnails thumbnails;
     private int selected = -1;
 
     /** @param seek told of a reel frame to go to @param playhead the reel frame that is shown */
-    public ReelFace(Studio studio, Ask ask, LongConsumer seek, LongSupplier playhead) {
+    public ReelFace(Session studio, Dialogs ask, LongConsumer seek, LongSupplier playhead) {
         this.studio = studio;
         this.ask = ask;
         this.seek = seek;
@@ -69,7 +69,7 @@ public final class ReelFace extends VBox {
         if (studio.project().reels().size() > 1) {
             rows.add(reels());
         }
-        Optional<Programme> programme = studio.programme();
+        Optional<ResolvedReel> programme = studio.programme();
         if (programme.isEmpty() || programme.get().plan().spans().isEmpty()) {
             rows.add(Parts.wrapped("The reel is empty. Bring frames in, or add a source to it from the In face.", "note", "empty"));
         } else {
@@ -100,7 +100,7 @@ public final class ReelFace extends VBox {
         return choices;
     }
 
-    private VBox item(Programme programme, ReelPlan.Span span) {
+    private VBox item(ResolvedReel programme, ReelPlan.Span span) {
         boolean open = span.place() == selected;
         VBox row = new VBox(new ItemRow(studio, thumbnails, programme, span));
         row.setId("item-" + span.place());
@@ -145,7 +145,7 @@ public final class ReelFace extends VBox {
         }
     }
 
-    private HBox total(Programme programme) {
+    private HBox total(ResolvedReel programme) {
         long count = programme.plan().count();
         String length = programme.rate().map(r -> words(r, count)).orElse("no rate yet");
         long own = programme.plan().programmeEnd() - programme.plan().programmeStart();
@@ -159,7 +159,7 @@ public final class ReelFace extends VBox {
     }
 
     /** What Vat draws goes before the item that is open, or in front; black behind it, or to the end. */
-    private HBox drawn(Programme programme) {
+    private HBox drawn(ResolvedReel programme) {
         Rate rate = programme.rate().orElse(Rate.FPS_25);
         int second = rate.timecodeBase();
         int items = programme.reel().items().size();
@@ -167,10 +167,10 @@ public final class ReelFace extends VBox {
         int behind = selected >= 0 && selected < items ? selected + 1 : items;
         String today = LocalDate.now().toString();
         List<Node> ways = new ArrayList<>();
-        ways.add(Parts.small("add-black", "Black", () -> studio.edit(ReelEdits.addDrawn(behind, Drawn.Plain.black(second)))));
+        ways.add(Parts.small("add-black", "Black", () -> studio.edit(ReelEdits.addDrawn(behind, GeneratedItem.Plain.black(second)))));
         ways.add(Parts.small("add-slate", "Slate", () -> add(before, BroadcastHead.slate(today, SLATE_SECONDS * (long) second), rate)));
-        ways.add(Parts.small("add-leader", "Countdown leader", () -> add(before, Drawn.Leader.of(second), rate)));
-        ways.add(Parts.small("add-bars", "Bars and tone", () -> add(before, new Drawn.Bars(BarPattern.BARS_75, Drawn.Bars.EBU_LEVEL, BARS_SECONDS * (long) second), rate)));
+        ways.add(Parts.small("add-leader", "Countdown leader", () -> add(before, GeneratedItem.Leader.of(second), rate)));
+        ways.add(Parts.small("add-bars", "Bars and tone", () -> add(before, new GeneratedItem.Bars(BarPattern.BARS_75, GeneratedItem.Bars.EBU_LEVEL, BARS_SECONDS * (long) second), rate)));
         programme.shape().ifPresent(shape -> ways.add(Parts.small("add-head", "Broadcast head, programme at 10:00:00:00",
                 () -> studio.edit(ReelEdits.addHead(BroadcastHead.of(rate, shape.size(), shape.pixelAspect(), today))))));
         HBox field = Fields.field("Add", "", ways.toArray(Node[]::new));
@@ -179,7 +179,7 @@ public final class ReelFace extends VBox {
     }
 
     /** Several sources in one picture: those of the reel, or all there are. */
-    private HBox views(Programme programme) {
+    private HBox views(ResolvedReel programme) {
         List<String> ofReel = programme.reel().items().stream().map(Item::source).filter(Objects::nonNull).distinct().toList();
         List<String> all = studio.project().sources().stream().filter(s -> !s.location().isSound()).map(Source::id).toList();
         List<Item> items = (ofReel.size() > 1 ? ofReel : all).stream().limit(MOST_VIEWS).map(Item::of).toList();
@@ -207,18 +207,18 @@ public final class ReelFace extends VBox {
         studio.edit(ReelEdits.addLayout(layout));
     }
 
-    private void add(int before, Drawn drawn, Rate rate) {
+    private void add(int before, GeneratedItem drawn, Rate rate) {
         studio.edit(before == 0 ? ReelEdits.addInFront(drawn, rate) : ReelEdits.addDrawn(before, drawn));
     }
 
-    private VBox burnIn(Programme programme) {
+    private VBox burnIn(ResolvedReel programme) {
         HBox head = Parts.row(Parts.label("Burn-in", "strong"), Parts.label("Written into every file that isn't set to be clean.", "note"));
         head.getStyleClass().add("total");
         return new VBox(head, new BurnInPane(ask, "reel-burn-in", programme.reel().burnIn(), b -> studio.edit(ReelEdits.burnIn(b))));
     }
 
     /** The reel's own rate: what plays at another one is conformed. */
-    private HBox rate(Programme programme) {
+    private HBox rate(ResolvedReel programme) {
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
         programme.rate().filter(r -> !offered.contains(r)).ifPresent(offered::addFirst);
         offered.addFirst(null);
@@ -228,7 +228,7 @@ public final class ReelFace extends VBox {
         return field;
     }
 
-    private HBox start(Programme programme) {
+    private HBox start(ResolvedReel programme) {
         HBox field = Fields.field("Starts at", "Timecode of the first frame, written into MP4, MOV, Matroska and MXF; with ; for drop-frame.",
                 Fields.text("reel-start", programme.reel().start() == null ? "" : programme.reel().start(), 10, typed -> {
                     String label = typed.strip();

@@ -12,13 +12,13 @@ import dev.vat.core.reel.Channels;
 import dev.vat.core.reel.Fade;
 import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.reel.SoundUse;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Moment;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -32,11 +32,11 @@ import javafx.scene.layout.VBox;
 /** The sounds that are laid to a reel, and those that could be. */
 final class SoundPane extends VBox {
 
-    private final Studio studio;
-    private final Programme programme;
+    private final Session studio;
+    private final ResolvedReel programme;
     private final Rate rate;
 
-    SoundPane(Studio studio, Programme programme) {
+    SoundPane(Session studio, ResolvedReel programme) {
         this.studio = studio;
         this.programme = programme;
         this.rate = programme.rate().orElse(Rate.FPS_25);
@@ -62,7 +62,7 @@ final class SoundPane extends VBox {
         }
     }
 
-    private VBox row(Programme.Sounding sounding) {
+    private VBox row(ResolvedReel.Sounding sounding) {
         SoundUse use = sounding.use();
         int place = sounding.place();
         Optional<ClipFacts> facts = studio.watch().clip(sounding.source().id());

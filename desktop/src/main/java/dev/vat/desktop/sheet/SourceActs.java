@@ -7,10 +7,10 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.FrameRange;
-import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
@@ -20,12 +20,12 @@ final class SourceActs extends VBox {
 
     private static final int LONGEST = 26;
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
     private final Source source;
 
     /** @param table null for a source that isn't there, or a sound */
-    SourceActs(Studio studio, Ask ask, Source source, FrameTable table) {
+    SourceActs(Session studio, Dialogs ask, Source source, FrameTable table) {
         this.studio = studio;
         this.ask = ask;
         this.source = source;

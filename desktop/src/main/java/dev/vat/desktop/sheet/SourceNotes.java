@@ -10,7 +10,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -23,7 +23,7 @@ final class SourceNotes extends VBox {
 
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm").withZone(ZoneId.systemDefault());
 
-    SourceNotes(Studio studio, Source source, FrameTable table) {
+    SourceNotes(Session studio, Source source, FrameTable table) {
         getStyleClass().add("reading-part");
         List<String> words = new ArrayList<>();
         Sequence sequence = table.sequence();

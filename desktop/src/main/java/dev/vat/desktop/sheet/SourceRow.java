@@ -10,7 +10,7 @@ import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -26,12 +26,12 @@ import javafx.scene.layout.VBox;
 /** One source as found: its picture, its name, its state, its figures. */
 final class SourceRow extends HBox {
 
-    private final Studio studio;
+    private final Session studio;
     private final Source source;
     private final FrameTable table;
 
     /** @param word what tells it from its kin; empty for a source by itself */
-    SourceRow(Studio studio, Thumbnails thumbnails, Source source, String word) {
+    SourceRow(Session studio, Thumbnails thumbnails, Source source, String word) {
         this.studio = studio;
         this.source = source;
         this.table = studio.table(source.id());
@@ -49,7 +49,7 @@ final class SourceRow extends HBox {
     }
 
     /** Whether something about a source needs to be looked at. */
-    static boolean hasTrouble(Studio studio, Source source) {
+    static boolean hasTrouble(Session studio, Source source) {
         FrameTable table = studio.table(source.id());
         return studio.watch().trouble(source.id()).isPresent() || table != null
                 && (!wrongWords(source, table).isEmpty() || !studio.watch().review(source.id()).marked().isEmpty());

@@ -5,11 +5,11 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.project.Edits;
-import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,11 +31,11 @@ public final class TargetBar extends FlowPane {
 
     private static final List<Target> USUAL = List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444);
 
-    private final Studio studio;
+    private final Session studio;
     private final WishMenu wishes;
     private List<String> shown;
 
-    public TargetBar(Studio studio, Ask ask) {
+    public TargetBar(Session studio, Dialogs ask) {
         this.studio = studio;
         this.wishes = new WishMenu(ask, target -> {
             if (!isThere(target)) {

@@ -4,12 +4,13 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Source;
+import dev.vat.core.recipe.Recipe;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.picture.ShownImage;
-import dev.vat.engine.picture.ReelPictures;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.ViewerMessage;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import javafx.application.Platform;
@@ -27,11 +28,11 @@ final class Thumbnails {
     private static final Rgb GROUND = new Rgb(92, 92, 92);
 
     private final Viewer viewer;
-    private final Map<Message.Subject, Image> images = new LinkedHashMap<>(16, .75f, true) {
+    private final Map<Recipe, Image> images = new LinkedHashMap<>(16, .75f, true) {
         private static final long serialVersionUID = 1L;
 
         @Override
-        protected boolean removeEldestEntry(Map.Entry<Message.Subject, Image> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<Recipe, Image> eldest) {
             return size() > MOST;
         }
     };
@@ -44,7 +45,7 @@ final class Thumbnails {
     StackPane of(Source source, FrameTable table) {
         ImageView view = new ImageView();
         StackPane place = place(view);
-        Message.Still still = table == null ? null : middle(source, table);
+        Recipe.Frame still = table == null ? null : middle(source, table);
         if (still != null) {
             fill(view, still, source, table);
         }
@@ -55,7 +56,7 @@ final class Thumbnails {
     StackPane of(Source source, FrameTable table, long frame) {
         ImageView view = new ImageView();
         if (table.sequence().has(frame) && table.format().isPresent()) {
-            fill(view, ReelPictures.still(source, table, frame), source, table);
+            fill(view, ResolvedReel.alone(source, table, frame), source, table);
         }
         return place(view);
     }
@@ -69,41 +70,41 @@ final class Thumbnails {
     }
 
     /** Any picture. @param seen its size as it is seen */
-    StackPane of(Message.Subject subject, Size seen) {
+    StackPane of(Recipe recipe, Size seen) {
         ImageView view = new ImageView();
-        fill(view, subject, seen);
+        fill(view, recipe, seen);
         return place(view);
     }
 
-    private void fill(ImageView view, Message.Still still, Source source, FrameTable table) {
+    private void fill(ImageView view, Recipe.Frame still, Source source, FrameTable table) {
         PictureFormat format = table.format().orElseThrow();
         fill(view, still, source.reading().picture().pixelAspectOf(format).seen(format.size()));
     }
 
-    private void fill(ImageView view, Message.Subject subject, Size seen) {
-        Image known = images.get(subject);
+    private void fill(ImageView view, Recipe recipe, Size seen) {
+        Image known = images.get(recipe);
         if (known != null) {
             view.setImage(known);
             return;
         }
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
-        viewer.picture(subject, new Message.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
-                GROUND, Message.Look.COLOUR, null)).thenAccept(picture -> Platform.runLater(() -> {
+        viewer.picture(recipe, new ViewerMessage.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
+                GROUND, ViewerMessage.Showing.COLOUR, null)).thenAccept(picture -> Platform.runLater(() -> {
             try (picture) {
                 Image image = ShownImage.of(picture);
-                images.put(subject, image);
+                images.put(recipe, image);
                 view.setImage(image);
             }
         }));
     }
 
-    private static Message.Still middle(Source source, FrameTable table) {
+    private static Recipe.Frame middle(Source source, FrameTable table) {
         int count = table.sequence().count();
         for (int i = 0; i < count && table.format().isPresent(); i++) {
             // From the middle outwards.
             int index = count / 2 + (i % 2 == 0 ? i / 2 : -(i + 1) / 2);
             if (index >= 0 && index < count && table.stateAt(index) == FrameState.GOOD) {
-                return ReelPictures.still(source, table, table.sequence().number(index));
+                return ResolvedReel.alone(source, table, table.sequence().number(index));
             }
         }
         return null;

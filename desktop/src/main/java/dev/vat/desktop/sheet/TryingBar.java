@@ -1,8 +1,8 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Foretelling;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Forecasts;
+import dev.vat.desktop.session.Session;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -12,13 +12,13 @@ import javafx.scene.layout.HBox;
 /** Test encodes: to begin one, how far it is, and how long the run will take. */
 final class TryingBar extends HBox {
 
-    private final Studio studio;
+    private final Session studio;
     private final Button start;
     private final Button cancel;
     private final Button steps;
     private final Label words = Parts.label("", "note");
 
-    TryingBar(Studio studio, Runnable ladders) {
+    TryingBar(Session studio, Runnable ladders) {
         this.studio = studio;
         start = Parts.button("try-files", "Test encode", () -> studio.foretelling().start());
         start.setTooltip(new Tooltip("Encodes short excerpts with every column's settings, and foretells bytes, time and likeness (Ctrl+T)"));
@@ -34,7 +34,7 @@ final class TryingBar extends HBox {
     }
 
     void show() {
-        Foretelling now = studio.foretelling();
+        Forecasts now = studio.foretelling();
         Parts.present(start, !now.isGoing());
         Parts.present(cancel, now.isGoing());
         start.setDisable(!now.canStart());

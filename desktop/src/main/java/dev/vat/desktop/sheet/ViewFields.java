@@ -20,12 +20,12 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.View;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -42,14 +42,14 @@ import javafx.scene.layout.VBox;
 /** One view of a layout: what it shows, how that lies in its place, its border and caption. */
 final class ViewFields extends VBox {
 
-    private final Studio studio;
-    private final Programme programme;
+    private final Session studio;
+    private final ResolvedReel programme;
     private final Layout layout;
     private final int index;
     private final View now;
     private final Consumer<Layout> change;
 
-    ViewFields(Studio studio, Programme programme, Layout layout, int index, Consumer<Layout> change) {
+    ViewFields(Session studio, ResolvedReel programme, Layout layout, int index, Consumer<Layout> change) {
         this.studio = studio;
         this.programme = programme;
         this.layout = layout;

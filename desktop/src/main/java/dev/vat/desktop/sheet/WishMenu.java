@@ -2,7 +2,7 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Target;
 import dev.vat.core.delivery.Wish;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import java.util.function.Consumer;
 import javafx.geometry.Side;
 import javafx.scene.Node;
@@ -20,11 +20,11 @@ final class WishMenu {
     private static final int MOST = 8;
     private static final String EXAMPLE = "alpha, plays in browsers, small";
 
-    private final Ask ask;
+    private final Dialogs ask;
     private final Consumer<Target> choose;
 
     /** @param choose told which target was taken */
-    WishMenu(Ask ask, Consumer<Target> choose) {
+    WishMenu(Dialogs ask, Consumer<Target> choose) {
         this.ask = ask;
         this.choose = choose;
     }

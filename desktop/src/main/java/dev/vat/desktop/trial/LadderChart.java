@@ -5,7 +5,7 @@ import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.trial.FileForecast;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Foretelling;
+import dev.vat.desktop.session.Forecasts;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -39,13 +39,13 @@ final class LadderChart extends Pane {
     /** What stands for a file of which nothing is lost, above all others. */
     private static final double SAME = 100;
 
-    private final List<Foretelling.Ladder> ladders;
+    private final List<Forecasts.Ladder> ladders;
     private final BiPredicate<Deliverable, Deliverable> chosen;
     private final Told told;
     private final BiConsumer<Deliverable, Deliverable> picked;
     private boolean ssim;
 
-    LadderChart(List<Foretelling.Ladder> ladders, BiPredicate<Deliverable, Deliverable> chosen, Told told, BiConsumer<Deliverable, Deliverable> picked) {
+    LadderChart(List<Forecasts.Ladder> ladders, BiPredicate<Deliverable, Deliverable> chosen, Told told, BiConsumer<Deliverable, Deliverable> picked) {
         this.ladders = ladders;
         this.chosen = chosen;
         this.told = told;
@@ -72,7 +72,7 @@ final class LadderChart extends Pane {
 
     /** One direction of the chart. */
     private record Scale(double low, double high, double from, double to) {
-        static Scale of(List<Foretelling.Ladder> ladders, ToDoubleFunction<FileForecast> value, double from, double to) {
+        static Scale of(List<Forecasts.Ladder> ladders, ToDoubleFunction<FileForecast> value, double from, double to) {
             double low = ladders.stream().flatMap(l -> l.steps().values().stream()).mapToDouble(value).min().orElse(0);
             double high = ladders.stream().flatMap(l -> l.steps().values().stream()).mapToDouble(value).max().orElse(1);
             double room = Math.max(1e-6, (high - low) * .06);
@@ -142,7 +142,7 @@ final class LadderChart extends Pane {
         getChildren().addAll(line, label);
     }
 
-    private void draw(Foretelling.Ladder ladder, int number, Scale across, Scale up) {
+    private void draw(Forecasts.Ladder ladder, int number, Scale across, Scale up) {
         Polyline curve = new Polyline();
         curve.getStyleClass().addAll("chart-curve", "curve-" + number % 4);
         List<Map.Entry<Deliverable, FileForecast>> bySize = ladder.steps().entrySet().stream().sorted(Comparator.comparingDouble(e -> e.getValue().bytes().middle())).toList();
@@ -168,7 +168,7 @@ final class LadderChart extends Pane {
         }
     }
 
-    private Button point(Foretelling.Ladder ladder, Deliverable step, FileForecast file, double x, double y, boolean onCurve) {
+    private Button point(Forecasts.Ladder ladder, Deliverable step, FileForecast file, double x, double y, boolean onCurve) {
         String text = step.settings().control() instanceof RateControl.Constant(int number) ? Integer.toString(number) : "";
         Button point = Parts.button("step-" + step.id().replace('~', '-'), onCurve ? text : step.settings().effort().title(), () -> picked.accept(ladder.deliverable(), step));
         point.getStyleClass().addAll("chart-point", "mono");

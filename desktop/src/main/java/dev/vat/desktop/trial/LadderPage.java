@@ -7,9 +7,9 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.trial.DeliverableForecast;
 import dev.vat.core.trial.FileForecast;
 import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.session.Forecasts;
+import dev.vat.desktop.session.Session;
 import dev.vat.desktop.sheet.ForecastWords;
-import dev.vat.desktop.studio.Foretelling;
-import dev.vat.desktop.studio.Studio;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,13 +27,13 @@ import javafx.scene.layout.VBox;
 /** Steps of quality of one or several files on the same excerpts: bytes against likeness, to be picked from. */
 public final class LadderPage extends BorderPane {
 
-    private final Studio studio;
-    private final List<Foretelling.Ladder> ladders;
+    private final Session studio;
+    private final List<Forecasts.Ladder> ladders;
     private final LadderChart chart;
     private final Label words = Parts.wrapped("Each point is one quality, tried on excerpts of the reel. Press one to take it.", "note");
 
     /** @param all tries the qualities of every column beside these @param close puts the page away */
-    public LadderPage(Studio studio, List<Foretelling.Ladder> ladders, Runnable all, Runnable close) {
+    public LadderPage(Session studio, List<Forecasts.Ladder> ladders, Runnable all, Runnable close) {
         this.studio = studio;
         this.ladders = ladders;
         this.chart = new LadderChart(ladders, this::isChosen, this::tell, this::pick);
@@ -89,7 +89,7 @@ public final class LadderPage extends BorderPane {
     }
 
     private void solve(String text) {
-        Foretelling.Ladder ladder = ladders.getFirst();
+        Forecasts.Ladder ladder = ladders.getFirst();
         try {
             long bytes = RateControl.FileSize.parse(text).bytes();
             Map<Integer, FileForecast> steps = new LinkedHashMap<>();

@@ -6,15 +6,15 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.run.EdgeTrim;
 import dev.vat.core.time.FrameRange;
+import dev.vat.desktop.band.Band;
+import dev.vat.desktop.band.BandColours;
+import dev.vat.desktop.band.FrameTrack;
+import dev.vat.desktop.band.Marks;
+import dev.vat.desktop.band.Player;
+import dev.vat.desktop.band.ReelStrip;
+import dev.vat.desktop.band.SourceStrip;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.strip.Band;
-import dev.vat.desktop.strip.Dyes;
-import dev.vat.desktop.strip.Marks;
-import dev.vat.desktop.strip.Player;
-import dev.vat.desktop.strip.ReelStrip;
-import dev.vat.desktop.strip.SourceStrip;
-import dev.vat.desktop.strip.Strip;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.LongConsumer;
@@ -31,9 +31,9 @@ import javafx.scene.layout.VBox;
 /** The band with its heading: whose frames, which of them are selected, and what the marks mean. */
 final class BandPane extends VBox {
 
-    private final Studio studio;
+    private final Session studio;
     private final Player player;
-    private final Dyes dyes;
+    private final BandColours dyes;
     private final Band band;
     private final Label name = new Label();
     private final Label range = new Label();
@@ -42,10 +42,10 @@ final class BandPane extends VBox {
     private final Button whole = new Button("Whole again");
     private final Button clear = new Button("Unselect");
     private final HBox legend = new HBox();
-    private Strip strip;
-    private Strip legendOf;
+    private FrameTrack strip;
+    private FrameTrack legendOf;
 
-    BandPane(Studio studio, Player player, Dyes dyes, LongConsumer seek) {
+    BandPane(Session studio, Player player, BandColours dyes, LongConsumer seek) {
         this.studio = studio;
         this.player = player;
         this.dyes = dyes;
@@ -76,13 +76,13 @@ final class BandPane extends VBox {
         band.setOnSeek(seek);
         band.setOnEdge(new Band.EdgeListener() {
             @Override
-            public void moving(Strip.Edge edge, long by) {
+            public void moving(FrameTrack.Edge edge, long by) {
                 Parts.present(selected, true);
                 selected.setText(edgeWords(edge, by));
             }
 
             @Override
-            public void moved(Strip.Edge edge, long by) {
+            public void moved(FrameTrack.Edge edge, long by) {
                 clearSelection();
                 if (strip instanceof ReelStrip r) {
                     EdgeTrim.of(r.programme(), edge.item(), edge.start(), by).ifPresent(studio::edit);
@@ -104,7 +104,7 @@ final class BandPane extends VBox {
     }
 
     /** {@code item 2 begins 12 frames later}. */
-    private static String edgeWords(Strip.Edge edge, long by) {
+    private static String edgeWords(FrameTrack.Edge edge, long by) {
         return "item " + (edge.item().place() + 1) + (edge.start() ? " begins " : " ends ") + frames(Math.abs(by)) + (by < 0 ? " earlier" : " later");
     }
 
@@ -112,7 +112,7 @@ final class BandPane extends VBox {
         return band;
     }
 
-    void show(Strip other) {
+    void show(FrameTrack other) {
         strip = other;
         band.setStrip(other);
         if (other == null || other.count() == 0) {
@@ -146,7 +146,7 @@ final class BandPane extends VBox {
         return count == 1 ? "1 frame" : count + " frames";
     }
 
-    private static String rangeWords(Strip strip) {
+    private static String rangeWords(FrameTrack strip) {
         FrameRange used = strip.used();
         String words = strip.number(0) + " to " + strip.number(strip.count() - 1) + ", " + frames(strip.count());
         return used.count() == strip.count() ? words : words + "; only " + strip.number(used.first()) + " to "
@@ -214,7 +214,7 @@ final class BandPane extends VBox {
 
     private void legend() {
         legend.getChildren().clear();
-        for (Strip.Mark mark : Strip.Mark.values()) {
+        for (FrameTrack.Mark mark : FrameTrack.Mark.values()) {
             long count = band.view().count(mark);
             if (count > 0) {
                 Canvas swatch = new Canvas(14, 12);

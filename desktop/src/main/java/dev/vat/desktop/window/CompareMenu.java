@@ -3,18 +3,18 @@ package dev.vat.desktop.window;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Source;
 import dev.vat.core.run.PictureWords;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.band.FrameTrack;
+import dev.vat.desktop.band.MovieStrip;
+import dev.vat.desktop.band.ReelStrip;
+import dev.vat.desktop.band.SourceStrip;
+import dev.vat.desktop.band.TrialStrip;
 import dev.vat.desktop.compare.Side;
-import dev.vat.desktop.strip.MovieStrip;
-import dev.vat.desktop.strip.ReelStrip;
-import dev.vat.desktop.strip.SourceStrip;
-import dev.vat.desktop.strip.Strip;
-import dev.vat.desktop.strip.TrialStrip;
-import dev.vat.desktop.studio.Past;
-import dev.vat.desktop.studio.RunLine;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.protocol.FileProgress;
+import dev.vat.desktop.session.DeliveryHistory;
+import dev.vat.desktop.session.RunLine;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.FileProgress;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -32,16 +32,16 @@ final class CompareMenu {
 
     private static final int MOST_PAST = 12;
 
-    private final Studio studio;
+    private final Session studio;
     private final Consumer<Side> chosen;
 
-    CompareMenu(Studio studio, Consumer<Side> chosen) {
+    CompareMenu(Session studio, Consumer<Side> chosen) {
         this.studio = studio;
         this.chosen = chosen;
     }
 
     /** @param beside where it opens @param shown what is on the screen, which isn't offered */
-    void show(Node beside, Strip shown) {
+    void show(Node beside, FrameTrack shown) {
         ContextMenu menu = menu();
         Menu past = new Menu("A file that was delivered");
         past.setId("compare-past");
@@ -86,7 +86,7 @@ final class CompareMenu {
         return menu;
     }
 
-    private ReelStrip reel(Programme programme, Deliverable as) {
+    private ReelStrip reel(ResolvedReel programme, Deliverable as) {
         return new ReelStrip(programme, null, PictureWords.of(programme, as, LocalDate.now(ZoneOffset.UTC).toString()).orElse(null), as == null ? null : as.pass());
     }
 
@@ -104,9 +104,9 @@ final class CompareMenu {
         return items;
     }
 
-    private List<MenuItem> past(List<Past.Line> lines) {
+    private List<MenuItem> past(List<DeliveryHistory.Line> lines) {
         List<MenuItem> items = new ArrayList<>();
-        for (Past.Line line : lines.stream().filter(Past.Line::there).limit(MOST_PAST).toList()) {
+        for (DeliveryHistory.Line line : lines.stream().filter(DeliveryHistory.Line::there).limit(MOST_PAST).toList()) {
             line.entry().plan().files().stream().filter(f -> f.target().equals(line.entry().target()) && !f.isFolder())
                     .forEach(f -> items.add(item("compare-past-" + items.size(), line.file().getFileName() + ", " + line.entry().day(), movie(line.file(), f))));
         }

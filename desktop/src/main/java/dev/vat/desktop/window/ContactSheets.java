@@ -1,7 +1,7 @@
 package dev.vat.desktop.window;
 
-import dev.vat.desktop.strip.Strip;
-import dev.vat.engine.picture.ContactSheet;
+import dev.vat.core.handover.ContactSheet;
+import dev.vat.desktop.band.FrameTrack;
 import java.util.Optional;
 
 /** Contact sheets of what is shown. */
@@ -10,8 +10,8 @@ final class ContactSheets {
     private ContactSheets() { }
 
     /** By the numbers that the band has; empty while no size is known. */
-    static Optional<ContactSheet> of(Strip strip) {
+    static Optional<ContactSheet> of(FrameTrack strip) {
         return strip.size().filter(_ -> strip.count() > 0).map(size -> ContactSheet.of(strip.title(), strip.count(), strip.pixelAspect().seen(size), ContactSheet.Grid.USUAL,
-                place -> new ContactSheet.Cell(strip.number(place) + strip.timecode(place).map(t -> "  " + t).orElse(""), strip.subject(place).orElse(null))));
+                place -> new ContactSheet.Cell(strip.number(place) + strip.timecode(place).map(t -> "  " + t).orElse(""), strip.recipe(place).orElse(null))));
     }
 }

@@ -5,15 +5,15 @@ import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.handover.HandOverPage;
 import dev.vat.desktop.handover.RepackPage;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.past.HistoryPage;
 import dev.vat.desktop.preview.StoryPage;
 import dev.vat.desktop.runs.FilePictures;
 import dev.vat.desktop.runs.ReceiptPage;
-import dev.vat.desktop.studio.Past;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.DeliveryHistory;
+import dev.vat.desktop.session.Session;
 import dev.vat.desktop.trial.LadderPage;
-import dev.vat.engine.proof.ReceiptFile;
+import dev.vat.protocol.run.ReceiptFile;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -35,12 +35,12 @@ final class Documents {
         void changed();
     }
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
     private final Window window;
     private Region open;
 
-    Documents(Studio studio, Ask ask, Window window) {
+    Documents(Session studio, Dialogs ask, Window window) {
         this.studio = studio;
         this.ask = ask;
         this.window = window;
@@ -136,12 +136,12 @@ final class Documents {
             }
 
             @Override
-            public void repack(Past.Line line) {
+            public void repack(DeliveryHistory.Line line) {
                 Documents.this.repack(line.file());
             }
 
             @Override
-            public void watch(Past.Line line) {
+            public void watch(DeliveryHistory.Line line) {
                 window.watch(line.entry().plan(), line.entry().target(), line.file());
             }
 

@@ -1,7 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.picture.Rgb;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.engine.project.ProjectFile;
 import java.io.File;
 import java.io.IOException;
@@ -26,7 +26,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /** The system's own dialogs. */
-public final class FxAsk implements Ask {
+public final class FxAsk implements Dialogs {
 
     private static final Insets ROUND_ANSWER = new Insets(8, 12, 4, 12);
     private static final Logger LOG = LoggerFactory.getLogger(FxAsk.class);

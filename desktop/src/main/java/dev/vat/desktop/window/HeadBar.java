@@ -3,7 +3,7 @@ package dev.vat.desktop.window;
 import dev.vat.core.finding.Severity;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
@@ -14,7 +14,7 @@ import javafx.scene.layout.Region;
 /** The top of the window: whose project this is, what stands in the way, and the one main action. */
 final class HeadBar extends HBox {
 
-    private final Studio studio;
+    private final Session studio;
     private final Label name = new Label();
     private final Label where = new Label();
     private final Label willMake = new Label();
@@ -24,7 +24,7 @@ final class HeadBar extends HBox {
     private final Button redo;
     private final Button make = new Button();
 
-    HeadBar(Studio studio, Commands commands) {
+    HeadBar(Session studio, Commands commands) {
         this.studio = studio;
         getStyleClass().add("head");
         Label mark = new Label("Vat", Icon.MARK.node());

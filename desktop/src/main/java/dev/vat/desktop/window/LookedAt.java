@@ -10,14 +10,14 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.PictureWords;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.FrameTable;
+import dev.vat.desktop.band.FrameTrack;
+import dev.vat.desktop.band.ReelStrip;
+import dev.vat.desktop.band.SourceStrip;
 import dev.vat.desktop.picture.PictureArea;
-import dev.vat.desktop.strip.ReelStrip;
-import dev.vat.desktop.strip.SourceStrip;
-import dev.vat.desktop.strip.Strip;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.protocol.Message;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.ViewerMessage;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.Optional;
@@ -25,13 +25,13 @@ import java.util.Optional;
 /** What band and picture show: by the sheet's face a source, the reel, or the reel as one deliverable; or a finished file. */
 final class LookedAt implements PictureArea.Dragged {
 
-    private final Studio studio;
+    private final Session studio;
     private final SheetPane sheet;
     private String selected;
-    private Strip watched;
+    private FrameTrack watched;
     private String watchedTitle = "";
 
-    LookedAt(Studio studio, SheetPane sheet) {
+    LookedAt(Session studio, SheetPane sheet) {
         this.studio = studio;
         this.sheet = sheet;
     }
@@ -46,7 +46,7 @@ final class LookedAt implements PictureArea.Dragged {
         watched = null;
     }
 
-    void watch(Strip file, String title) {
+    void watch(FrameTrack file, String title) {
         watched = file;
         watchedTitle = title;
     }
@@ -66,7 +66,7 @@ final class LookedAt implements PictureArea.Dragged {
         }
     }
 
-    Optional<Strip> strip() {
+    Optional<FrameTrack> strip() {
         if (watched != null) {
             return Optional.of(watched);
         }
@@ -104,12 +104,12 @@ final class LookedAt implements PictureArea.Dragged {
     }
 
     /** Makes a still of the frame at a place of what is shown. */
-    void keepStill(Strip strip, long place) {
+    void keepStill(FrameTrack strip, long place) {
         switch (strip) {
             case SourceStrip s -> studio.making().keepStill(s.source(), s.frame(place));
             case ReelStrip r -> {
                 ReelFrame frame = r.programme().plan().at(place);
-                Source source = r.programme().entry(frame.item()).map(Programme.Entry::source).orElse(null);
+                Source source = r.programme().entry(frame.item()).map(ResolvedReel.Entry::source).orElse(null);
                 if (source != null && frame.content() instanceof ReelFrame.SourceFrame(long number)) {
                     studio.making().keepStill(source, number);
                 } else {
@@ -140,13 +140,13 @@ final class LookedAt implements PictureArea.Dragged {
     }
 
     /** The deliverable in focus, whose own conversion the picture goes through. */
-    Message.As as() {
+    ViewerMessage.OutputView as() {
         return column().flatMap(d -> as(studio, d)).orElse(null);
     }
 
     /** How a deliverable shapes the picture; empty while it can't be made. */
-    static Optional<Message.As> as(Studio studio, Deliverable deliverable) {
-        return studio.programme().flatMap(p -> p.frame(deliverable)).filter(frame -> deliverable.fitsGrid(frame.size()))
-                .map(frame -> new Message.As(deliverable.settings().codec().id(), frame.size(), frame.pixelAspect(), deliverable.treatment(frame)));
+    static Optional<ViewerMessage.OutputView> as(Session studio, Deliverable deliverable) {
+        return studio.programme().flatMap(p -> p.frame(deliverable).filter(frame -> deliverable.fitsGrid(frame.size()))
+                .map(frame -> new ViewerMessage.OutputView(p.pictureFor(deliverable.treatment(frame)), deliverable.settings().codec().id(), frame.size(), frame.pixelAspect(), deliverable.treatment(frame))));
         }
 }

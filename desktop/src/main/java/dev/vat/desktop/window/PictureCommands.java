@@ -2,10 +2,10 @@ package dev.vat.desktop.window;
 
 import static dev.vat.desktop.window.Commands.key;
 
+import dev.vat.desktop.band.Player;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.picture.PictureArea;
-import dev.vat.desktop.strip.Player;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.function.BooleanSupplier;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
@@ -13,14 +13,14 @@ import javafx.scene.input.KeyCombination;
 /** What can be done with the picture and the band: going from frame to frame, playing, selecting, looking closely, holding two against each other. */
 final class PictureCommands {
 
-    private final Studio studio;
+    private final Session studio;
     private final Player player;
     private final PictureArea picture;
     private final BandPane band;
     private final BooleanSupplier alone;
 
     /** @param alone whether the picture fills the window */
-    PictureCommands(Studio studio, Player player, PictureArea picture, BandPane band, BooleanSupplier alone) {
+    PictureCommands(Session studio, Player player, PictureArea picture, BandPane band, BooleanSupplier alone) {
         this.studio = studio;
         this.player = player;
         this.picture = picture;

@@ -2,15 +2,15 @@ package dev.vat.desktop.window;
 
 import dev.vat.core.preview.Preview;
 import dev.vat.core.time.FrameRange;
+import dev.vat.desktop.band.FrameTrack;
+import dev.vat.desktop.band.Player;
+import dev.vat.desktop.band.PreviewStrip;
+import dev.vat.desktop.band.SourceStrip;
 import dev.vat.desktop.compare.Side;
 import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.preview.ScenesPane;
 import dev.vat.desktop.preview.StoryPage;
-import dev.vat.desktop.strip.Player;
-import dev.vat.desktop.strip.PreviewStrip;
-import dev.vat.desktop.strip.SourceStrip;
-import dev.vat.desktop.strip.Strip;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.util.Optional;
 
 /** What the window does with previews: plays a fresh one at once, shows those of a camera through time, holds two against each other. */
@@ -25,20 +25,20 @@ final class PreviewActs implements ScenesPane.Window, StoryPage.Window {
         void story(String scene, String camera);
 
         /** Shows something that is no source, at once. */
-        void watch(Strip strip, String title);
+        void watch(FrameTrack strip, String title);
 
         /** Shows the picture again. */
         void picture();
     }
 
-    private final Studio studio;
+    private final Session studio;
     private final Player player;
     private final PictureArea picture;
     private final Window window;
     /** A preview that is to be played as soon as it is there, or null. */
     private String fresh;
 
-    PreviewActs(Studio studio, Player player, PictureArea picture, Window window) {
+    PreviewActs(Session studio, Player player, PictureArea picture, Window window) {
         this.studio = studio;
         this.player = player;
         this.picture = picture;
@@ -61,7 +61,7 @@ final class PreviewActs implements ScenesPane.Window, StoryPage.Window {
     }
 
     /** Told of what is shown now. */
-    void showing(Strip strip) {
+    void showing(FrameTrack strip) {
         if (fresh != null && strip instanceof SourceStrip shown && shown.source().id().equals(fresh) && strip.count() > 0 && strip.size().isPresent()) {
             fresh = null;
             picture.seek(0);

@@ -6,10 +6,10 @@ import static dev.vat.desktop.window.Commands.key;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.run.PlanText;
 import dev.vat.core.run.Remark;
-import dev.vat.desktop.look.Ask;
 import dev.vat.desktop.look.Clips;
-import dev.vat.desktop.studio.HandOver;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.session.HandOver;
+import dev.vat.desktop.session.Session;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import javafx.scene.input.KeyCode;
@@ -18,12 +18,12 @@ import javafx.scene.input.KeyCombination;
 /** What can be done with the reel and its marks from anywhere: filling it, taking notes in, handing it over as text. */
 final class ReelCommands {
 
-    private final Studio studio;
-    private final Ask ask;
+    private final Session studio;
+    private final Dialogs ask;
     private final LookedAt looked;
     private final BooleanSupplier hasPicture;
 
-    ReelCommands(Studio studio, Ask ask, LookedAt looked, BooleanSupplier hasPicture) {
+    ReelCommands(Session studio, Dialogs ask, LookedAt looked, BooleanSupplier hasPicture) {
         this.studio = studio;
         this.ask = ask;
         this.looked = looked;

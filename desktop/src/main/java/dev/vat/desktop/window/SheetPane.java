@@ -1,15 +1,15 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.project.ReelEdits;
-import dev.vat.desktop.look.Ask;
+import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.preview.ScenesPane;
+import dev.vat.desktop.session.Session;
 import dev.vat.desktop.sheet.Dragged;
 import dev.vat.desktop.sheet.FindingsPane;
 import dev.vat.desktop.sheet.InFace;
 import dev.vat.desktop.sheet.OutFace;
 import dev.vat.desktop.sheet.ReelFace;
 import dev.vat.desktop.sheet.TargetBar;
-import dev.vat.desktop.studio.Studio;
 import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
@@ -51,7 +51,7 @@ final class SheetPane extends BorderPane {
      * @param ladders asked for steps of quality
      * @param goTo told of a source and the number of a frame of it that is to be shown
      */
-    SheetPane(Studio studio, Ask ask, ScenesPane scenes, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek, LongSupplier playhead,
+    SheetPane(Session studio, Dialogs ask, ScenesPane scenes, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek, LongSupplier playhead,
               Runnable columnChosen, Runnable ladders, BiConsumer<String, Long> goTo) {
         in = new InFace(studio, ask, scenes, sourceChosen);
         reel = new ReelFace(studio, ask, seek, playhead);
@@ -89,7 +89,7 @@ final class SheetPane extends BorderPane {
     }
 
     /** A source that is dropped here goes to the end of the reel. */
-    private static void takeSources(ToggleButton tab, Studio studio, Consumer<Face> faceChosen) {
+    private static void takeSources(ToggleButton tab, Session studio, Consumer<Face> faceChosen) {
         tab.setOnMouseDragEntered(e -> Dragged.of(e).filter(Dragged.OfSource.class::isInstance).ifPresent(_ -> tab.getStyleClass().add("drop-here")));
         tab.setOnMouseDragExited(_ -> tab.getStyleClass().removeAll("drop-here"));
         tab.setOnMouseDragReleased(e -> {

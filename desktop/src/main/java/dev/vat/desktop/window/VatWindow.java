@@ -1,9 +1,9 @@
 package dev.vat.desktop.window;
 
-import dev.vat.desktop.look.Ask;
-import dev.vat.desktop.look.Look;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.place.Places;
+import dev.vat.desktop.look.Appearance;
+import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.storage.Places;
 import java.util.concurrent.CountDownLatch;
 import java.util.function.Consumer;
 import javafx.application.Platform;
@@ -20,21 +20,21 @@ public final class VatWindow {
     private static final double HEIGHT = 800;
 
     private final Stage stage;
-    private final Studio studio;
-    private final Shell shell;
-    private final Ask ask;
+    private final Session studio;
+    private final MainView shell;
+    private final Dialogs ask;
     private boolean wasMaking;
     private boolean unseen;
 
     /** @param ask null for the system's own dialogs */
-    public VatWindow(Stage stage, Places places, Ask ask) {
+    public VatWindow(Stage stage, Places places, Dialogs ask) {
         this.stage = stage;
         this.ask = ask == null ? new FxAsk(stage) : ask;
-        Look.loadFaces();
-        studio = new Studio(places, Platform::runLater);
+        Appearance.loadFaces();
+        studio = new Session(places, Platform::runLater);
         studio.viewer().wake();
-        Look.dress(studio.settings().dark());
-        shell = new Shell(studio, this.ask);
+        Appearance.dress(studio.settings().dark());
+        shell = new MainView(studio, this.ask);
         stage.setScene(new Scene(shell, WIDTH, HEIGHT));
         stage.setTitle("Vat");
         stage.setMinWidth(900);
@@ -63,7 +63,7 @@ public final class VatWindow {
      * @param first told of the studio when the window is there
      * @return the exit code
      */
-    public static int run(Places places, Consumer<Studio> first) {
+    public static int run(Places places, Consumer<Session> first) {
         CountDownLatch closed = new CountDownLatch(1);
         try {
             startToolkit(() -> {
@@ -104,16 +104,16 @@ public final class VatWindow {
     }
 
     private void closeAsked(WindowEvent e) {
-        if (!studio.runs().isFree() && ask.leaving() == Ask.Leaving.KEEP_WORKING) {
+        if (!studio.runs().isFree() && ask.leaving() == Dialogs.Leaving.KEEP_WORKING) {
             e.consume();
         }
     }
 
-    public Studio studio() {
+    public Session studio() {
         return studio;
     }
 
-    public Shell shell() {
+    public MainView shell() {
         return shell;
     }
 

@@ -1,7 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.source.FileKind;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import javafx.geometry.Pos;
@@ -13,10 +13,10 @@ import javafx.scene.layout.VBox;
 /** What stands in the picture's place while nothing has been brought in. */
 final class Welcome extends VBox {
 
-    private final Studio studio;
+    private final Session studio;
     private final FlowPane recent = new FlowPane();
 
-    Welcome(Studio studio, Runnable chooseFrames) {
+    Welcome(Session studio, Runnable chooseFrames) {
         this.studio = studio;
         setId("welcome");
         getStyleClass().addAll("picture", "welcome");

@@ -3,7 +3,7 @@ package dev.vat.desktop.window;
 import dev.vat.core.project.Edits;
 import dev.vat.core.source.Kin;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.studio.Studio;
+import dev.vat.desktop.session.Session;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -12,12 +12,12 @@ import javafx.scene.layout.VBox;
 /** Under the head: a question that cannot wait, and a line about what just happened. */
 final class WordsBars extends VBox {
 
-    private final Studio studio;
+    private final Session studio;
     private final HBox question = new HBox();
     private final HBox stranger = new HBox();
     private final HBox notice = new HBox();
 
-    WordsBars(Studio studio) {
+    WordsBars(Session studio) {
         this.studio = studio;
         question.getStyleClass().add("ask");
         question.setId("question");
@@ -35,7 +35,7 @@ final class WordsBars extends VBox {
     }
 
     private void showStranger() {
-        Studio.Stranger project = studio.stranger().orElse(null);
+        Session.Stranger project = studio.stranger().orElse(null);
         Parts.present(stranger, project != null);
         if (project == null || project.equals(stranger.getUserData())) {
             return;

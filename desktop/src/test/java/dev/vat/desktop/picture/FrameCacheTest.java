@@ -2,8 +2,9 @@ package dev.vat.desktop.picture;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.engine.protocol.Message;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.engine.viewer.ShownPicture;
+import dev.vat.protocol.ViewerMessage;
 import java.nio.ByteBuffer;
 import java.nio.file.Path;
 import org.junit.jupiter.api.AfterEach;
@@ -29,7 +30,7 @@ class FrameCacheTest {
     }
 
     private static FrameCache.Key key(int frame) {
-        return new FrameCache.Key(new Message.Movie("/kite.mov", frame), new Message.Shape(8, 4, null, Message.Look.COLOUR, null));
+        return new FrameCache.Key(new ViewerMessage.Made(new Recipe.Finished("/kite.mov", frame)), new ViewerMessage.Shape(8, 4, null, ViewerMessage.Showing.COLOUR, null));
     }
 
     private static ShownPicture picture(int value) {

@@ -2,8 +2,8 @@ package dev.vat.desktop.runs;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.engine.protocol.FileProgress;
-import dev.vat.engine.protocol.FileProgress.Stage;
+import dev.vat.protocol.FileProgress.Stage;
+import dev.vat.protocol.FileProgress;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;

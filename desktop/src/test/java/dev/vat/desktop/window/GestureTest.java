@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.vat.core.reel.Item;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
-import dev.vat.desktop.strip.Band;
+import dev.vat.desktop.band.Band;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.geometry.Bounds;
@@ -150,7 +150,7 @@ class GestureTest extends WindowCase {
         settle();
         press("make");
         await(() -> studio().runs().going().isPresent());
-        answers.leaving = dev.vat.desktop.look.Ask.Leaving.KEEP_WORKING;
+        answers.leaving = dev.vat.desktop.look.Dialogs.Leaving.KEEP_WORKING;
         on(() -> {
             window.stage().fireEvent(new javafx.stage.WindowEvent(window.stage(), javafx.stage.WindowEvent.WINDOW_CLOSE_REQUEST));
             return null;

@@ -6,14 +6,14 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
-import dev.vat.desktop.studio.LiveScene;
-import dev.vat.engine.feed.Answer;
-import dev.vat.engine.feed.FeedWire;
-import dev.vat.engine.feed.Question;
-import dev.vat.engine.feed.RawFormat;
-import dev.vat.engine.feed.SceneNotice;
-import dev.vat.engine.standin.Manners;
-import dev.vat.engine.standin.StandInFeed;
+import dev.vat.desktop.session.LiveScene;
+import dev.vat.protocol.feed.Answer;
+import dev.vat.protocol.feed.FeedWire;
+import dev.vat.protocol.feed.Question;
+import dev.vat.protocol.feed.RawFormat;
+import dev.vat.protocol.feed.SceneNotice;
+import dev.vat.protocol.feed.StandInBehaviour;
+import dev.vat.worker.standin.StandInFeed;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import javafx.scene.control.Labeled;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** Scenes that aren't as one would wish them: they hand over files alone, can't draw a frame, hang up. */
@@ -35,7 +36,7 @@ class OtherScenesTest extends WindowCase {
         }
     }
 
-    private LiveScene live(Manners manners) throws Exception {
+    private LiveScene live(StandInBehaviour manners) throws Exception {
         scene = StandInFeed.start(places.scenes(), 1, manners);
         await(() -> !studio().scenes().all().isEmpty());
         return on(() -> studio().scenes().all().getFirst());
@@ -48,7 +49,7 @@ class OtherScenesTest extends WindowCase {
     @Test
     void aSceneThatWritesFilesIsSeenTestedAndCaptured() throws Exception {
         // In the middle of the first camera's frames, where its picture is taken.
-        LiveScene live = live(Manners.GOOD.withFiles().withAbsent(92));
+        LiveScene live = live(StandInBehaviour.GOOD.withFiles().withAbsent(92));
         await(() -> live.picture("tower").isPresent() && live.picture("sand").isPresent() && live.unseen("pier").isPresent());
         settle();
         assertThat(live.picture("tower").orElseThrow().format()).as("a PNG file may have alpha").isEqualTo(RawFormat.RGBA8);
@@ -67,7 +68,7 @@ class OtherScenesTest extends WindowCase {
 
     @Test
     void aSceneThatHangsUpIsSaidAndAskedAgain() throws Exception {
-        LiveScene live = live(Manners.GOOD.withGone(92));
+        LiveScene live = live(StandInBehaviour.GOOD.withGone(92));
         await(() -> live.trouble().isPresent());
         settle();
         assertThat(live.trouble().orElseThrow()).startsWith("Marram Flats has gone");
@@ -106,8 +107,9 @@ class OtherScenesTest extends WindowCase {
     }
 
     @Test
+    @Tag("process")
     void aProcessStandsReadyWhileSomebodyLooksAtWhatIsToBeCaptured() throws Exception {
-        LiveScene live = live(Manners.GOOD);
+        LiveScene live = live(StandInBehaviour.GOOD);
         await(() -> live.picture("sand").isPresent() && isThere("capture-sand"));
         assertThat(waiting()).isZero();
         press("capture-tower");

@@ -9,20 +9,21 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
+import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.look.Clips;
-import dev.vat.desktop.strip.Strip;
-import dev.vat.desktop.studio.LiveScene;
-import dev.vat.engine.protocol.FileProgress;
-import dev.vat.engine.protocol.RenderOrder;
+import dev.vat.desktop.session.LiveScene;
 import dev.vat.engine.standin.SceneProcess;
-import dev.vat.engine.standin.StandInRender;
+import dev.vat.protocol.FileProgress;
+import dev.vat.protocol.RenderOrder;
+import dev.vat.worker.standin.StandInRender;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** From a scene over previews to the final file, as somebody does it in the window; the scene is the stand-in, in its own process. */
@@ -159,7 +160,7 @@ class PreviewsTest extends WindowCase {
         assertThat(marked.contains(178)).as(on(() -> studio().message())).isTrue();
         assertThat(marked.contains(181)).isTrue();
         assertThat(preview().reading().remarks()).containsEntry(178L, "kite too low");
-        Strip shown = on(() -> window.shell().strip());
+        FrameTrack shown = on(() -> window.shell().strip());
         assertThat(shown.title()).as("the marks are seen on the reel itself").isEqualTo("director");
         long place = on(() -> studio().programme().orElseThrow().plan().spans().getFirst().start()) + 2;
         assertThat(shown.mark(place).name()).isEqualTo("MARKED");
@@ -167,6 +168,7 @@ class PreviewsTest extends WindowCase {
     }
 
     @Test
+    @Tag("process")
     void aCapturesProcessIsKilledAndWhatWasClosedIsKept() throws Exception {
         chooseFrames("1-184");
         fire("capture-now");
@@ -179,6 +181,7 @@ class PreviewsTest extends WindowCase {
     }
 
     @Test
+    @Tag("process")
     void aSceneThatIsKilledIsSaidAndWhatIsThereIsKept() throws Exception {
         chooseFrames("1-184");
         fire("capture-now");

@@ -7,17 +7,17 @@ import dev.vat.core.finding.Observed;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.run.RunHome;
+import dev.vat.desktop.session.Session;
 import dev.vat.engine.run.RunPlanner;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.run.RunHome;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -38,7 +38,7 @@ class RunsTest extends WindowCase {
         try (Viewer viewer = new Viewer(places)) {
             FrameTable table = viewer.check(sequence, false, null, _ -> { }).join();
             assertThat(new Observed(Map.of("s1", table), Observed.Destination.UNKNOWN).tables()).hasSize(1);
-            RunPlan plan = RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("out"), Map.of(),
+            RunPlan plan = RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("out"), Map.of(),
                     RunPlan.CHOSEN, viewer.library());
             RunHome.create(places, plan);
             return plan;
@@ -131,7 +131,7 @@ class RunsTest extends WindowCase {
         answers.project = folder.resolve("kites.vat");
         press("save-as");
         await(() -> Files.exists(folder.resolve("kites.vat")));
-        Studio first = studio();
+        Session first = studio();
         run(first::startAnew);
         settle();
         assertThat(isThere("welcome")).isTrue();

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.Reel;
 import dev.vat.desktop.TestFrames;
-import dev.vat.desktop.look.Ask;
-import dev.vat.desktop.studio.Studio;
-import dev.vat.engine.place.Places;
+import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.session.Session;
+import dev.vat.protocol.storage.Places;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -40,7 +40,7 @@ import org.testfx.util.WaitForAsyncUtils;
 abstract class WindowCase extends FxRobot {
 
     /** Answers in place of the system's dialogs. */
-    static final class Answers implements Ask {
+    static final class Answers implements Dialogs {
         Path folder;
         Rgb colour;
         Path file;
@@ -150,7 +150,7 @@ abstract class WindowCase extends FxRobot {
         return WaitForAsyncUtils.asyncFx(act).get(30, TimeUnit.SECONDS);
     }
 
-    Studio studio() {
+    Session studio() {
         return window.studio();
     }
 

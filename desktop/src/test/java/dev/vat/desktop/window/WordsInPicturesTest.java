@@ -6,13 +6,13 @@ import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.burnin.Line;
 import dev.vat.core.burnin.Spot;
 import dev.vat.core.delivery.LoudnessTarget;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.BarPattern;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.source.Reading;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
 import dev.vat.desktop.look.Clips;
-import dev.vat.engine.protocol.Message;
 import java.nio.file.Files;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.input.KeyCode;
@@ -29,8 +29,8 @@ class WordsInPicturesTest extends WindowCase {
         settle();
     }
 
-    private Message.Subject shown(long place) throws Exception {
-        return on(() -> window.shell().strip().subject(place).orElseThrow());
+    private Recipe shown(long place) throws Exception {
+        return on(() -> window.shell().strip().recipe(place).orElseThrow());
     }
 
     @Test
@@ -39,7 +39,7 @@ class WordsInPicturesTest extends WindowCase {
         fire("reel-burn-in-review");
         settle();
         assertThat(reel().burnIn()).isEqualTo(BurnIn.forReview());
-        assertThat(((Message.Lettered) shown(4)).lettering().lines().getFirst().text()).isEqualTo("sh010 0005");
+        assertThat(((Recipe.Lettered) shown(4)).lettering().lines().getFirst().text()).isEqualTo("sh010 0005");
         fire("reel-burn-in-0-top");
         settle();
         enter("reel-burn-in-0-size", "7,5");
@@ -56,7 +56,7 @@ class WordsInPicturesTest extends WindowCase {
         fire("reel-burn-in-0-out");
         settle();
         assertThat(reel().burnIn()).isNull();
-        assertThat(shown(4)).isInstanceOf(Message.Still.class);
+        assertThat(shown(4)).isInstanceOf(Recipe.Frame.class);
         run(() -> window.shell().press("undo"));
         settle();
         assertThat(reel().burnIn().lines()).hasSize(1);
@@ -95,15 +95,15 @@ class WordsInPicturesTest extends WindowCase {
         }
         choose("burn-in-clean");
         assertThat(text("cell-burn_in-web-h264")).isEqualTo("none, clean");
-        assertThat(shown(0)).isInstanceOf(Message.Still.class);
+        assertThat(shown(0)).isInstanceOf(Recipe.Frame.class);
         choose("burn-in-own");
         assertThat(text("cell-burn_in-web-h264")).isEqualTo("its own, 2 lines");
         fire("own-burn-in-1-out");
         settle();
         assertThat(text("cell-burn_in-web-h264")).isEqualTo("its own, 1 line");
-        assertThat(((Message.Lettered) shown(0)).lettering().lines()).hasSize(1);
+        assertThat(((Recipe.Lettered) shown(0)).lettering().lines()).hasSize(1);
         choose("burn-in-reel");
-        assertThat(((Message.Lettered) shown(0)).lettering().lines()).hasSize(2);
+        assertThat(((Recipe.Lettered) shown(0)).lettering().lines()).hasSize(2);
     }
 
     private void fold(String id) throws Exception {
@@ -130,11 +130,11 @@ class WordsInPicturesTest extends WindowCase {
         assertThat(reel().items()).hasSize(4);
         assertThat(on(() -> window.shell().strip().timecode(750).orElseThrow())).hasToString("10:00:00:00");
         assertThat(on(() -> studio().sound().orElseThrow().tones())).hasSize(1);
-        assertThat(on(() -> ((Message.Drawing) window.shell().strip().subject(0).orElseThrow()).what())).isNotNull();
+        assertThat(on(() -> ((Recipe.Drawing) window.shell().strip().recipe(0).orElseThrow()).what())).isNotNull();
         run(() -> window.shell().lookup("#item-1").getOnMouseClicked().handle(null));
         settle();
         enter("slate-words-0", "{reel}, cut 2");
-        assertThat(((Drawn.Slate) reel().items().get(1).drawn()).entries().getFirst().words().text()).isEqualTo("{reel}, cut 2");
+        assertThat(((GeneratedItem.Slate) reel().items().get(1).drawn()).entries().getFirst().words().text()).isEqualTo("{reel}, cut 2");
         fire("slate-out-4");
         settle();
         run(() -> window.shell().lookup("#item-0").getOnMouseClicked().handle(null));
@@ -142,7 +142,7 @@ class WordsInPicturesTest extends WindowCase {
         fire("bars-100/0/100/0");
         settle();
         enter("tone", "-20");
-        assertThat(reel().items().getFirst().drawn()).isEqualTo(new Drawn.Bars(BarPattern.BARS_100, -20, 500));
+        assertThat(reel().items().getFirst().drawn()).isEqualTo(new GeneratedItem.Bars(BarPattern.BARS_100, -20, 500));
         for (int i = 0; i < 5; i++) {
             run(() -> window.shell().press("undo"));
         }

@@ -1,10 +1,12 @@
 package dev.vat.engine.capture;
 
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.WorkerLost;
-import dev.vat.engine.worker.WorkerProcess;
-import dev.vat.engine.worker.WorkerRole;
+import dev.vat.engine.process.WorkerLost;
+import dev.vat.engine.process.WorkerProcess;
+import dev.vat.protocol.CaptureMessage;
+import dev.vat.protocol.Message;
+import dev.vat.protocol.RunMessage;
+import dev.vat.protocol.WorkerRole;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -28,17 +30,17 @@ final class CaptureProcess implements AutoCloseable {
     }
 
     void rehearse() throws IOException {
-        worker.send(new Message.Rehearse(REHEARSAL));
+        worker.send(new CaptureMessage.Rehearse(REHEARSAL));
     }
 
     /** @param next told of what becomes of the capture; the one before it is over */
-    void capture(Message.Capture wanted, Captures.Going next) throws IOException {
+    void capture(CaptureMessage.Capture wanted, Captures.Going next) throws IOException {
         going = next;
         worker.send(wanted);
     }
 
     void stop() throws IOException {
-        worker.send(new Message.Stop(STOP));
+        worker.send(new RunMessage.Stop(STOP));
     }
 
     private void hear(Message message) {

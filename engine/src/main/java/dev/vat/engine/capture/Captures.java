@@ -2,11 +2,13 @@ package dev.vat.engine.capture;
 
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.Preview;
-import dev.vat.engine.feed.SceneNotice;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.Task;
-import dev.vat.engine.worker.WorkerRole;
+import dev.vat.engine.process.Task;
+import dev.vat.protocol.CaptureMessage;
+import dev.vat.protocol.Message;
+import dev.vat.protocol.WorkerRole;
+import dev.vat.protocol.feed.SceneNotice;
+import dev.vat.protocol.storage.Places;
+import dev.vat.protocol.storage.PreviewStore;
 import java.io.IOException;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
@@ -34,19 +36,19 @@ public final class Captures implements AutoCloseable {
 
     /** A capture that goes on. */
     public final class Going implements AutoCloseable {
-        private final CompletableFuture<Message.Captured> result = new CompletableFuture<>();
-        private final Consumer<Message.Capturing> progress;
+        private final CompletableFuture<CaptureMessage.Captured> result = new CompletableFuture<>();
+        private final Consumer<CaptureMessage.Capturing> progress;
         private final CaptureProcess process;
 
-        private Going(CaptureProcess process, Consumer<Message.Capturing> progress) {
+        private Going(CaptureProcess process, Consumer<CaptureMessage.Capturing> progress) {
             this.process = process;
             this.progress = progress;
         }
 
         void hear(Message message) {
             switch (message) {
-                case Message.Capturing capturing -> progress.accept(capturing);
-                case Message.Captured captured -> {
+                case CaptureMessage.Capturing capturing -> progress.accept(capturing);
+                case CaptureMessage.Captured captured -> {
                     keep(process);
                     result.complete(captured);
                 }
@@ -69,7 +71,7 @@ public final class Captures implements AutoCloseable {
         }
 
         /** Fails with the reason in words if nothing could be kept, or if the process was lost. */
-        public CompletableFuture<Message.Captured> result() {
+        public CompletableFuture<CaptureMessage.Captured> result() {
             return result;
         }
 
@@ -117,10 +119,10 @@ public final class Captures implements AutoCloseable {
     }
 
     /** @param progress told on a thread of the capture's own */
-    public Going start(SceneNotice scene, CaptureWish wish, Consumer<Message.Capturing> progress) throws IOException {
+    public Going start(SceneNotice scene, CaptureWish wish, Consumer<CaptureMessage.Capturing> progress) throws IOException {
         Going going = new Going(ready(), progress);
         try {
-            going.process.capture(new Message.Capture(CAPTURE, scene, wish, store.folder().toString()), going);
+            going.process.capture(new CaptureMessage.Capture(CAPTURE, scene, wish, store.folder().toString()), going);
         } catch (IOException e) {
             going.fail(e);
             throw e;
@@ -133,8 +135,8 @@ public final class Captures implements AutoCloseable {
         if (store.unfinished().isEmpty()) {
             return List.of();
         }
-        Message answer = Task.ask(places, WorkerRole.CAPTURE, new Message.RecoverCaptures(1, store.folder().toString()), _ -> { }, Message.Recovered.class::isInstance);
-        return ((Message.Recovered) answer).previews();
+        Message answer = Task.ask(places, WorkerRole.CAPTURE, new CaptureMessage.RecoverCaptures(1, store.folder().toString()), _ -> { }, CaptureMessage.Recovered.class::isInstance);
+        return ((CaptureMessage.Recovered) answer).previews();
     }
 
     /** Keeps no process any more. Captures that go on aren't touched. */

@@ -1,20 +1,20 @@
 package dev.vat.engine.handover;
 
+import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.handover.EdlText;
 import dev.vat.core.handover.ForRecipient;
 import dev.vat.core.handover.Manifest;
 import dev.vat.core.handover.OtioText;
 import dev.vat.core.handover.Timeline;
 import dev.vat.core.run.Receipt;
-import dev.vat.engine.VatVersion;
-import dev.vat.engine.picture.ContactSheet;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Json;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.protocol.Message;
+import dev.vat.engine.process.Task;
 import dev.vat.engine.viewer.Viewer;
-import dev.vat.engine.worker.Task;
+import dev.vat.protocol.TaskMessage;
+import dev.vat.protocol.VatVersion;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Json;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
@@ -178,10 +178,10 @@ public final class HandOverSet {
                 Path film = set.resolve(receipt.file());
                 doing.accept("writing sheets of " + receipt.file());
                 if (Files.isRegularFile(film)) {
-                    Task.ask(places, new Message.WriteSheet(1, film.toString()), _ -> { }, Message.SheetWritten.class::isInstance);
+                    Task.ask(places, new TaskMessage.WriteSheet(1, film.toString()), _ -> { }, TaskMessage.SheetWritten.class::isInstance);
                     others.add(new ForRecipient.Other(receipt.file() + ".proof.pdf, .html", "One page to look at: figures, frames that differ most, quality over time"));
                     Path contacts = set.resolve(receipt.file() + ".contacts.pdf");
-                    ContactSheet.ofFilm(film, receipt).write(viewer, contacts);
+                    viewer.write(ContactSheet.ofFilm(film, receipt), contacts);
                     others.add(new ForRecipient.Other(contacts.getFileName().toString(), "Contact sheet"));
                 }
             }

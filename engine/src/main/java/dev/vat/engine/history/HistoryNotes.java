@@ -1,7 +1,7 @@
 package dev.vat.engine.history;
 
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Json;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Json;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,13 +1,14 @@
 package dev.vat.engine.picture;
 
 import dev.vat.core.pass.PassReport;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.trial.PairLikeness;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.ViewerMessage;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -22,13 +23,12 @@ public final class PassCheck {
     private static final int AT_ONCE = 12;
 
     private final List<String> numbers = new ArrayList<>();
-    private final List<Message.Pair> pairs = new ArrayList<>();
+    private final List<ViewerMessage.Pair> pairs = new ArrayList<>();
     private long missing;
 
     /** @param span of an item that is made of passes */
-    public PassCheck(Programme programme, ReelPlan.Span span) {
-        ReelPictures pictures = new ReelPictures(programme);
-        Programme.Entry main = programme.entry(span.item()).orElseThrow();
+    public PassCheck(ResolvedReel programme, ReelPlan.Span span) {
+        ResolvedReel.Entry main = programme.entry(span.item()).orElseThrow();
         FrameTable table = main.table();
         Set<String> seen = new HashSet<>();
         for (long place = 0; place < span.count(); place++) {
@@ -37,11 +37,11 @@ public final class PassCheck {
             if (!seen.add(number)) {
                 continue;
             }
-            Message.Subject sum = frame.isFill() || !table.sequence().has(frame.wanted()) ? null : pictures.of(frame).orElse(null);
-            if (sum instanceof Message.Passes passes) {
+            Recipe sum = frame.isFill() || !table.sequence().has(frame.wanted()) ? null : programme.recipe(frame).orElse(null);
+            if (sum instanceof Recipe.Passes passes) {
                 numbers.add(number);
-                pairs.add(new Message.Pair(new Message.Taken(ReelPictures.still(main.source(), table, frame.wanted()), null),
-                        new Message.Taken(new Message.Passes(passes.mix(), passes.pictures(), passes.transparent(), null), null)));
+                pairs.add(new ViewerMessage.Pair(new ViewerMessage.Taken(ResolvedReel.alone(main.source(), table, frame.wanted()), null),
+                        new ViewerMessage.Taken(passes.unplaced(), null)));
             } else {
                 missing++;
             }

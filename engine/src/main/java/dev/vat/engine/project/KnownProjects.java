@@ -1,9 +1,9 @@
 package dev.vat.engine.project;
 
 import dev.vat.core.project.Project;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.run.BesideProbe;
+import dev.vat.engine.run.AuxiliaryFiles;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -54,7 +54,7 @@ public final class KnownProjects {
     /** Places that a project names and that don't lie in its own folder: folders of frames and for files, looks, pictures behind. */
     public static List<String> outside(Project project, Path file) {
         Path home = file.toAbsolutePath().normalize().getParent();
-        Set<String> places = new TreeSet<>(BesideProbe.files(project));
+        Set<String> places = new TreeSet<>(AuxiliaryFiles.files(project));
         project.sources().forEach(s -> places.add(s.folder().path().toString()));
         if (project.folder() != null) {
             places.add(project.folder().path().toString());

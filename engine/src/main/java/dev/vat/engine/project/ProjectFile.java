@@ -4,7 +4,7 @@ import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
 import dev.vat.core.project.Source;
-import dev.vat.engine.place.Durable;
+import dev.vat.protocol.storage.Durable;
 import java.io.IOException;
 import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;

@@ -1,7 +1,7 @@
 package dev.vat.engine.project;
 
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Places;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.OverlappingFileLockException;

@@ -5,7 +5,7 @@ import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
@@ -32,7 +32,7 @@ public sealed interface Preparation {
         if (!findings.mayRun()) {
             return new Blocked(findings);
         }
-        Programme programme = Programme.of(project, survey.tables()).orElseThrow();
+        ResolvedReel programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
         return new Ready(findings, RunPlanner.ofSystem().plan(project, programme, DestinationProbe.folderOf(project), survey.clips(), RunPlan.CHOSEN, viewer.library()), programme.isComplete());
     }
 
@@ -41,6 +41,6 @@ public sealed interface Preparation {
         Map<String, ContentReview> reviews = new HashMap<>();
         survey.tables().forEach((source, table) -> reviews.put(source, ContentReview.of(table)));
         return Findings.of(project, new Observed(survey.tables(), reviews, survey.clips(), DestinationProbe.probe(DestinationProbe.folderOf(project)), Set.of(),
-                BesideProbe.unusable(BesideProbe.files(project)), BesideProbe.lacking(WrittenWords.byFace(project))));
+                AuxiliaryFiles.unusable(AuxiliaryFiles.files(project)), AuxiliaryFiles.lacking(WrittenWords.byFace(project))));
     }
 }

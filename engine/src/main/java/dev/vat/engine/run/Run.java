@@ -3,14 +3,20 @@ package dev.vat.engine.run;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.history.HistoryStore;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.place.Settings;
-import dev.vat.engine.protocol.FileProgress;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.Restraint;
-import dev.vat.engine.worker.WorkerProcess;
-import dev.vat.engine.worker.WorkerRole;
+import dev.vat.engine.process.Restraint;
+import dev.vat.engine.process.WorkerProcess;
+import dev.vat.engine.storage.UserSettings;
+import dev.vat.protocol.FileProgress;
+import dev.vat.protocol.Message;
+import dev.vat.protocol.RunMessage;
+import dev.vat.protocol.WorkerRole;
+import dev.vat.protocol.run.Delivery;
+import dev.vat.protocol.run.Journal;
+import dev.vat.protocol.run.JournalEntry;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.run.RunState;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -42,14 +48,14 @@ public final class Run implements AutoCloseable {
     private static volatile Duration still = Duration.ofMinutes(3);
 
     /** For tests, which can't wait so long. */
-    static void standsStillAfter(Duration time) {
+    public static void standsStillAfter(Duration time) {
         still = time;
     }
 
     private final RunPlan plan;
     private final RunHome home;
     private final Places places;
-    private final Consumer<Message.Progress> listener;
+    private final Consumer<RunMessage.Progress> listener;
     private final CompletableFuture<Outcome> outcome = new CompletableFuture<>();
     private volatile List<FileProgress> latest = List.of();
     private volatile WorkerProcess worker;
@@ -64,7 +70,7 @@ public final class Run implements AutoCloseable {
     private volatile long lastAdvance = System.nanoTime();
     private long lastMark;
 
-    private Run(RunPlan plan, RunHome home, Places places, Consumer<Message.Progress> listener) {
+    private Run(RunPlan plan, RunHome home, Places places, Consumer<RunMessage.Progress> listener) {
         this.plan = plan;
         this.home = home;
         this.places = places;
@@ -82,12 +88,12 @@ public final class Run implements AutoCloseable {
     }
 
     /** @param listener told of progress several times a second, on a thread of the run's own */
-    public static Run start(RunPlan plan, Places places, Consumer<Message.Progress> listener) throws IOException {
+    public static Run start(RunPlan plan, Places places, Consumer<RunMessage.Progress> listener) throws IOException {
         return start(plan, places, Order.PLAIN, listener);
     }
 
     /** @param listener told of progress several times a second, on a thread of the run's own */
-    public static Run start(RunPlan plan, Places places, Order order, Consumer<Message.Progress> listener) throws IOException {
+    public static Run start(RunPlan plan, Places places, Order order, Consumer<RunMessage.Progress> listener) throws IOException {
         Durable.createFolders(Path.of(plan.folder()));
         Run run = new Run(plan, RunHome.create(places, plan), places, listener);
         if (order.project != null) {
@@ -103,7 +109,7 @@ public final class Run implements AutoCloseable {
      *
      * @throws IOException if its plan can't be read, or its folder isn't there
      */
-    public static Run resume(RunHome home, Places places, Consumer<Message.Progress> listener) throws IOException {
+    public static Run resume(RunHome home, Places places, Consumer<RunMessage.Progress> listener) throws IOException {
         return resume(home, places, listener, false);
     }
 
@@ -112,11 +118,11 @@ public final class Run implements AutoCloseable {
      *
      * @throws IOException as {@link #resume}
      */
-    public static Run endEarly(RunHome home, Places places, Consumer<Message.Progress> listener) throws IOException {
+    public static Run endEarly(RunHome home, Places places, Consumer<RunMessage.Progress> listener) throws IOException {
         return resume(home, places, listener, true);
     }
 
-    private static Run resume(RunHome home, Places places, Consumer<Message.Progress> listener, boolean early) throws IOException {
+    private static Run resume(RunHome home, Places places, Consumer<RunMessage.Progress> listener, boolean early) throws IOException {
         Delivery.finishProven(home);
         RunPlan plan = home.plan();
         if (!Files.isDirectory(Path.of(plan.folder()))) {
@@ -132,12 +138,12 @@ public final class Run implements AutoCloseable {
         closedBefore = closedParts();
         // Parts that were closed before are read first, all of them.
         excused = true;
-        worker = WorkerProcess.start(WorkerRole.RUN, places, new Restraint(cores != null ? cores : Settings.load(places.settings()).cores()), this::take, loss -> lost(loss.why()));
+        worker = WorkerProcess.start(WorkerRole.RUN, places, new Restraint(cores != null ? cores : UserSettings.load(places.settings()).cores()), this::take, loss -> lost(loss.why()));
         lastAdvance = System.nanoTime();
         if (attempts == 0) {
             Thread.ofVirtual().name("run-watch").start(this::watch);
         }
-        worker.send(new Message.Make(1, home.folder().toString(), alone ? Message.Make.Way.ONE_BY_ONE : early ? Message.Make.Way.OF_WHAT_IS_DONE : Message.Make.Way.TOGETHER));
+        worker.send(new RunMessage.Make(1, home.folder().toString(), alone ? RunMessage.Make.Way.ONE_BY_ONE : early ? RunMessage.Make.Way.OF_WHAT_IS_DONE : RunMessage.Make.Way.TOGETHER));
     }
 
     private long closedParts() throws IOException {
@@ -187,7 +193,7 @@ public final class Run implements AutoCloseable {
     }
 
     /** Whatever moves counts; what is busy without frames, or holds still for a reason, isn't hanging however long it takes. */
-    private void advance(Message.Progress progress) {
+    private void advance(RunMessage.Progress progress) {
         excused = progress.held() != null || progress.files().stream().filter(f -> !f.isEnd()).allMatch(Run::isBusyWithoutFrames);
         long mark = progress.files().stream().mapToLong(f -> f.done() + f.bytes() + f.stage().ordinal()).sum() + progress.framesRead();
         if (mark != lastMark) {
@@ -222,14 +228,14 @@ public final class Run implements AutoCloseable {
 
     private void take(Message message) {
         switch (message) {
-            case Message.Progress progress -> {
+            case RunMessage.Progress progress -> {
                 advance(progress);
                 latest = progress.files();
                 listener.accept(progress);
             }
-            case Message.Ended ended -> {
+            case RunMessage.Ended ended -> {
                 latest = ended.files();
-                listener.accept(new Message.Progress(0, plan.frames(), ended.files(), null, 0));
+                listener.accept(new RunMessage.Progress(0, plan.frames(), ended.files(), null, 0));
                 end(ended.stopped(), null, ended.files());
             }
             case Message.Broken broken -> end(false, broken.why(), latest);
@@ -269,16 +275,16 @@ public final class Run implements AutoCloseable {
 
     public void pause(boolean on) {
         paused = on;
-        send(new Message.Pause(2, on));
+        send(new RunMessage.Pause(2, on));
     }
 
     public void stop() {
-        send(new Message.Stop(3));
+        send(new RunMessage.Stop(3));
     }
 
     /** Reads nothing more: what was read becomes whole files, shorter than planned, and their receipts say so. */
     public void endEarly() {
-        send(new Message.FinishEarly(4));
+        send(new RunMessage.FinishEarly(4));
     }
 
     private void send(Message message) {

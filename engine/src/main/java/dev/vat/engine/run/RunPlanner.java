@@ -11,12 +11,14 @@ import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.FrameLook;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Project;
+import dev.vat.core.recipe.FrameStamp;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.run.EncoderOptions;
 import dev.vat.core.run.Expectation;
 import dev.vat.core.run.PartCutting;
 import dev.vat.core.run.PictureWords;
-import dev.vat.core.run.Programme;
 import dev.vat.core.run.ReelSound;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
@@ -24,10 +26,8 @@ import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
-import dev.vat.engine.VatVersion;
-import dev.vat.media.EncoderSettings;
-import dev.vat.media.Face;
-import dev.vat.media.Looks;
+import dev.vat.core.type.Face;
+import dev.vat.protocol.VatVersion;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -70,7 +70,7 @@ public final class RunPlanner {
      * @param clips what movie sources hold, by source id: their sound goes along
      * @param library the media library's version
      */
-    public RunPlan plan(Project project, Programme programme, Path folder, Map<String, ClipFacts> clips, String rateOrigin, String library) {
+    public RunPlan plan(Project project, ResolvedReel programme, Path folder, Map<String, ClipFacts> clips, String rateOrigin, String library) {
         ReelSound sound = ReelSound.of(programme, clips).orElse(null);
         Rate rate = programme.rate().orElseThrow();
         PictureFormat shape = programme.shape().orElseThrow();
@@ -84,23 +84,22 @@ public final class RunPlanner {
         for (Deliverable deliverable : project.deliverablesOn()) {
             files.addAll(files(project, programme, deliverable, sound));
         }
-        boolean shaped = files.stream().anyMatch(f -> f.treatment().placement().isScaled() || f.treatment().look() != null || f.treatment().draft());
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
-                programme.working(shaped), sources, RunSpans.of(programme), folder.toAbsolutePath().normalize().toString(),
+                programme.working(), sources, RunSpans.of(programme), folder.toAbsolutePath().normalize().toString(),
                 Face.fingerprint(), sound, files, null);
     }
 
     /** Of a movie its one file; of numbered frames each. @param looked whether it is these pictures that were looked into: a pass may be another layer */
-    private static List<RunPlan.FrameStamp> stamps(FrameTable table, boolean looked) {
+    private static List<FrameStamp> stamps(FrameTable table, boolean looked) {
         Sequence sequence = table.sequence();
         int files = sequence.kind().isMovie() ? 1 : sequence.count();
-        return IntStream.range(0, files).mapToObj(i -> new RunPlan.FrameStamp(sequence.number(i), sequence.size(i), sequence.modified(i),
+        return IntStream.range(0, files).mapToObj(i -> new FrameStamp(sequence.number(i), sequence.size(i), sequence.modified(i),
                 sequence.kind().isMovie() || !looked ? null : table.lookAt(i).map(FrameLook::pixels).orElse(null))).toList();
     }
 
     /** A deliverable's one file, or two where its matte goes beside it. */
-    private List<RunPlan.RunFile> files(Project project, Programme programme, Deliverable deliverable, ReelSound sound) {
+    private List<RunPlan.RunFile> files(Project project, ResolvedReel programme, Deliverable deliverable, ReelSound sound) {
         PictureFormat shape = programme.shape().orElseThrow();
         Rate reelRate = programme.rate().orElseThrow();
         Settings settings = deliverable.settings();
@@ -114,7 +113,7 @@ public final class RunPlanner {
         PictureWords words = PictureWords.of(programme, deliverable, LocalDate.now(clock).toString()).orElse(null);
         RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), words, threads, settings.control().passes(),
-                EncoderSettings.options(solved, rate), PartCutting.cut(settings, rate, frames),
+                EncoderOptions.options(solved, rate), PartCutting.cut(settings, rate, frames),
                 expected(deliverable, settings, programme, frames, rate, frame, sound, fileName), deliverable.accepted(),
                 RoughForecast.of(settings, frame.size(), frames, rate, programme.transparent()));
         if (!deliverable.makesMatte() || !programme.transparent()) {
@@ -127,7 +126,7 @@ public final class RunPlanner {
                 expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted(), picture.forecast()));
     }
 
-    private static Expectation expected(Deliverable deliverable, Settings settings, Programme programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {
+    private static Expectation expected(Deliverable deliverable, Settings settings, ResolvedReel programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {
         Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound).withTimecode(programme.start(rate).orElse(null));
         if (deliverable.loudness() != null && expected.sound() != null) {
             LoudnessTarget wish = deliverable.loudness();
@@ -137,21 +136,21 @@ public final class RunPlanner {
         return settings.container().isFolder() ? expected.withStills(stills(fileName, deliverable, settings, programme)) : expected;
     }
 
-    private static Rate reelRate(Programme programme) {
+    private static Rate reelRate(ResolvedReel programme) {
         return programme.rate().orElseThrow();
     }
 
     /** With the fingerprint of its text, so that another table under the same name is noticed. */
     private static Look printed(Look look) {
         try {
-            return Looks.check(Path.of(look.path()));
+            return AuxiliaryFiles.look(Path.of(look.path()));
         } catch (IOException e) {
             throw new IllegalStateException("Findings let a look through that can't be used: " + e.getMessage(), e);
         }
     }
 
     /** Numbered as was chosen, or as the source's frames are, where one item is taken frame by frame; else from 1 on. At least four digits. */
-    private static Expectation.Stills stills(String name, Deliverable deliverable, Settings settings, Programme programme) {
+    private static Expectation.Stills stills(String name, Deliverable deliverable, Settings settings, ResolvedReel programme) {
         ReelPlan.Span first = programme.plan().spans().getFirst();
         boolean alike = programme.isOneSource() && first.step() == 1 && first.hold() == 1 && first.range().first() >= 0
                 && programme.entries().getFirst().source().reading().gap() != GapPolicy.CLOSE;

@@ -3,7 +3,7 @@ package dev.vat.engine.run;
 import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan.RunFill;
 import dev.vat.core.run.RunPlan.RunSpan;
 import java.util.ArrayList;
@@ -21,14 +21,14 @@ final class RunSpans {
     private final Map<Integer, Integer> sources = new HashMap<>();
     private final List<RunSpan> spans = new ArrayList<>();
 
-    private RunSpans(Programme programme) {
+    private RunSpans(ResolvedReel programme) {
         this.plan = programme.plan();
         for (int i = 0; i < programme.entries().size(); i++) {
             sources.put(programme.entries().get(i).item(), i);
         }
     }
 
-    static List<RunSpan> of(Programme programme) {
+    static List<RunSpan> of(ResolvedReel programme) {
         RunSpans made = new RunSpans(programme);
         List<ReelPlan.Span> items = made.plan.spans().stream().filter(s -> s.count() > 0).toList();
         for (int i = 0; i < items.size(); i++) {

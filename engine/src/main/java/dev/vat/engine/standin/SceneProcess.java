@@ -1,11 +1,13 @@
 package dev.vat.engine.standin;
 
-import dev.vat.engine.feed.SceneNotice;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.WorkerLost;
-import dev.vat.engine.worker.WorkerProcess;
-import dev.vat.engine.worker.WorkerRole;
+import dev.vat.engine.process.WorkerLost;
+import dev.vat.engine.process.WorkerProcess;
+import dev.vat.protocol.Message;
+import dev.vat.protocol.SceneMessage;
+import dev.vat.protocol.WorkerRole;
+import dev.vat.protocol.feed.SceneNotice;
+import dev.vat.protocol.feed.StandInBehaviour;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
@@ -22,12 +24,22 @@ public final class SceneProcess implements AutoCloseable {
         this.notice = notice;
     }
 
-    /** Waits until it can be reached. @param lost told if it ends without being closed */
+    /** As it is by itself. @param lost told if it ends without being closed */
     public static SceneProcess start(Places places, Consumer<WorkerLost> lost) throws IOException, InterruptedException {
+        return start(places, 1, StandInBehaviour.GOOD, lost);
+    }
+
+    /**
+     * Waits until it can be reached.
+     *
+     * @param take how the kites are flown, from 1
+     * @param lost told if it ends without being closed
+     */
+    public static SceneProcess start(Places places, int take, StandInBehaviour behaviour, Consumer<WorkerLost> lost) throws IOException, InterruptedException {
         CompletableFuture<SceneNotice> serving = new CompletableFuture<>();
         WorkerProcess worker = WorkerProcess.start(WorkerRole.SCENE, places, message -> {
             switch (message) {
-                case Message.Serving said -> serving.complete(said.notice());
+                case SceneMessage.Serving said -> serving.complete(said.notice());
                 case Message.Broken broken -> serving.completeExceptionally(new IOException(broken.why()));
                 default -> serving.completeExceptionally(new IOException("The scene said " + message));
             }
@@ -36,7 +48,7 @@ public final class SceneProcess implements AutoCloseable {
             lost.accept(loss);
         });
         try {
-            worker.send(new Message.Serve(1, places.scenes().toString()));
+            worker.send(new SceneMessage.Serve(1, places.scenes().toString(), take, behaviour));
             return new SceneProcess(worker, serving.get());
         } catch (ExecutionException e) {
             worker.close();
@@ -50,7 +62,7 @@ public final class SceneProcess implements AutoCloseable {
 
     /** Has the kites flown another way. @param number from 1 */
     public void take(int number) throws IOException {
-        worker.send(new Message.Take(2, number));
+        worker.send(new SceneMessage.SetTake(2, number));
     }
 
     public void kill() {

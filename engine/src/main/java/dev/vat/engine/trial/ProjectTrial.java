@@ -5,7 +5,7 @@ import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.project.Project;
 import dev.vat.core.run.Expectation;
-import dev.vat.core.run.Programme;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
@@ -44,12 +44,12 @@ public final class ProjectTrial {
      *
      * @param project of which nothing stands in the way of making it
      */
-    public static ProjectTrial of(Project project, Programme programme, Map<String, ClipFacts> clips, String library) {
+    public static ProjectTrial of(Project project, ResolvedReel programme, Map<String, ClipFacts> clips, String library) {
         return of(project, programme, clips, library, project.deliverablesOn().stream().flatMap(d -> Variants.of(d).stream()).toList());
     }
 
     /** Of other files in their place, each under an id of its own. */
-    public static ProjectTrial of(Project project, Programme programme, Map<String, ClipFacts> clips, String library, List<Deliverable> variants) {
+    public static ProjectTrial of(Project project, ResolvedReel programme, Map<String, ClipFacts> clips, String library, List<Deliverable> variants) {
         RunPlan plan = RunPlanner.ofSystem().plan(project.withDeliverables(variants), programme, Path.of("trial"), clips, RunPlan.CHOSEN, library);
         // Neither names nor what was said yes to changes a bit.
         return new ProjectTrial(project.withDeliverables(variants), plan);

@@ -3,8 +3,9 @@ package dev.vat.engine.trial;
 import dev.vat.core.run.Expectation;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.trial.FileTrial;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Json;
+import dev.vat.protocol.run.ReelLook;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Json;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -57,9 +58,9 @@ final class TrialStore {
         return folder.resolve(key.substring(0, 32));
     }
 
-    Optional<TrialRun.Looked> looked(String reel) {
+    Optional<ReelLook> looked(String reel) {
         try {
-            return Optional.of(TrialRun.Looked.in(place(reel)));
+            return Optional.of(ReelLook.in(place(reel)));
         } catch (NoSuchFileException _) {
             return Optional.empty();
         } catch (IOException e) {
@@ -68,7 +69,7 @@ final class TrialStore {
         }
     }
 
-    void keep(String reel, TrialRun.Looked looked) throws IOException {
+    void keep(String reel, ReelLook looked) throws IOException {
         Files.createDirectories(place(reel));
         looked.into(place(reel));
     }

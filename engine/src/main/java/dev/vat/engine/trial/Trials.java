@@ -3,13 +3,15 @@ package dev.vat.engine.trial;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.trial.FileTrial;
 import dev.vat.core.trial.Trial;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.run.RunHome;
-import dev.vat.engine.worker.Restraint;
-import dev.vat.engine.worker.WorkerProcess;
-import dev.vat.engine.worker.WorkerRole;
+import dev.vat.engine.process.Restraint;
+import dev.vat.engine.process.WorkerProcess;
+import dev.vat.protocol.Message;
+import dev.vat.protocol.TrialMessage;
+import dev.vat.protocol.WorkerRole;
+import dev.vat.protocol.run.ReelLook;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -78,7 +80,7 @@ public final class Trials {
      *
      * @param progress told on a thread of the trial's own
      */
-    public Going start(RunPlan plan, Consumer<Message.Trying> progress) {
+    public Going start(RunPlan plan, Consumer<TrialMessage.Trying> progress) {
         Going going = new Going();
         Thread.ofVirtual().name("trial").start(() -> {
             try {
@@ -93,10 +95,10 @@ public final class Trials {
         return going;
     }
 
-    private Trial tried(RunPlan plan, Going going, Consumer<Message.Trying> progress) throws IOException, InterruptedException {
+    private Trial tried(RunPlan plan, Going going, Consumer<TrialMessage.Trying> progress) throws IOException, InterruptedException {
         String reel = TrialStore.reelKey(plan);
         Map<String, FileTrial> files = new HashMap<>(store.known(reel, plan.files()));
-        Optional<TrialRun.Looked> looked = store.looked(reel);
+        Optional<ReelLook> looked = store.looked(reel);
         List<RunPlan.RunFile> rest = plan.files().stream().filter(f -> !files.containsKey(f.target())).toList();
         if (rest.isEmpty() && looked.isPresent()) {
             return new Trial(looked.get().costs(), looked.get().flashes(), files, Map.of());
@@ -109,7 +111,7 @@ public final class Trials {
                 looked.get().into(home.folder());
             }
             Trial trial = ask(home, looked.isPresent(), going, progress);
-            store.keep(reel, new TrialRun.Looked(trial.looked(), trial.flashes()));
+            store.keep(reel, new ReelLook(trial.looked(), trial.flashes()));
             for (RunPlan.RunFile file : rest) {
                 FileTrial found = trial.files().get(file.target());
                 if (found != null) {
@@ -123,12 +125,12 @@ public final class Trials {
         }
     }
 
-    private Trial ask(RunHome home, boolean looked, Going going, Consumer<Message.Trying> progress) throws IOException, InterruptedException {
+    private Trial ask(RunHome home, boolean looked, Going going, Consumer<TrialMessage.Trying> progress) throws IOException, InterruptedException {
         CompletableFuture<Trial> answer = new CompletableFuture<>();
         try (WorkerProcess worker = WorkerProcess.start(WorkerRole.TRIAL, places, RESTRAINT, message -> {
             switch (message) {
-                case Message.Trying trying -> progress.accept(trying);
-                case Message.Tried tried -> answer.complete(tried.trial());
+                case TrialMessage.Trying trying -> progress.accept(trying);
+                case TrialMessage.Tried tried -> answer.complete(tried.trial());
                 case Message.Broken broken -> answer.completeExceptionally(new IOException(broken.why()));
                 default -> answer.completeExceptionally(new IOException("A trial said " + message));
             }
@@ -137,7 +139,7 @@ public final class Trials {
             if (going.isOver()) {
                 throw new CancellationException("cancelled before it began");
             }
-            worker.send(new Message.Try(1, home.folder().toString(), looked));
+            worker.send(new TrialMessage.Try(1, home.folder().toString(), looked));
             Trial trial = answer.get();
             worker.kill();
             return trial;

@@ -4,7 +4,7 @@ import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
-import dev.vat.engine.protocol.Message;
+import dev.vat.protocol.ViewerMessage;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -31,8 +31,8 @@ final class CheckJob {
     private final FrameTable.Collector collector;
     private final Consumer<CheckProgress> listener;
     private final CompletableFuture<FrameTable> result = new CompletableFuture<>();
-    private final Map<Long, List<Message.Check.File>> inFlight = new HashMap<>();
-    private final Deque<Message.Check.File> suspects = new ArrayDeque<>();
+    private final Map<Long, List<ViewerMessage.Check.File>> inFlight = new HashMap<>();
+    private final Deque<ViewerMessage.Check.File> suspects = new ArrayDeque<>();
     private boolean suspectAsked;
     private final KnownChecks known;
     private int next;
@@ -67,7 +67,7 @@ final class CheckJob {
     }
 
     /** The next question to ask, if it is time for one. */
-    Optional<Message.Check> nextQuestion(long id) {
+    Optional<ViewerMessage.Check> nextQuestion(long id) {
         if (isOver()) {
             return Optional.empty();
         }
@@ -84,7 +84,7 @@ final class CheckJob {
         if (inFlight.size() >= IN_FLIGHT || next >= sequence.count()) {
             return Optional.empty();
         }
-        List<Message.Check.File> files = new ArrayList<>();
+        List<ViewerMessage.Check.File> files = new ArrayList<>();
         List<FrameCheck> found = new ArrayList<>();
         for (; next < sequence.count() && files.size() < (headersOnly ? HEADER_BATCH : BATCH); next++) {
             FrameCheck earlier = headersOnly ? null : known.get(sequence, layer, next);
@@ -92,7 +92,7 @@ final class CheckJob {
                 found.add(earlier);
             } else {
                 long number = sequence.number(next);
-                files.add(new Message.Check.File(number, sequence.file(number).toString()));
+                files.add(new ViewerMessage.Check.File(number, sequence.file(number).toString()));
             }
         }
         if (!found.isEmpty()) {
@@ -101,12 +101,12 @@ final class CheckJob {
         return files.isEmpty() ? Optional.empty() : Optional.of(ask(id, files));
     }
 
-    private Message.Check ask(long id, List<Message.Check.File> files) {
+    private ViewerMessage.Check ask(long id, List<ViewerMessage.Check.File> files) {
         inFlight.put(id, files);
-        return new Message.Check(id, sequence.kind(), headersOnly, layer, files);
+        return new ViewerMessage.Check(id, sequence.kind(), headersOnly, layer, files);
     }
 
-    void answered(Message.Checked answer) {
+    void answered(ViewerMessage.Checked answer) {
         inFlight.remove(answer.id());
         if (!headersOnly) {
             known.put(sequence, layer, answer.checks());
@@ -124,7 +124,7 @@ final class CheckJob {
     }
 
     void workerLost() {
-        List<List<Message.Check.File>> lost = List.copyOf(inFlight.values());
+        List<List<ViewerMessage.Check.File>> lost = List.copyOf(inFlight.values());
         inFlight.clear();
         if (lost.size() == 1 && lost.getFirst().size() == 1) {
             take(List.of(FrameCheck.fault(lost.getFirst().getFirst().number(), FrameState.UNREADABLE,

@@ -1,15 +1,19 @@
 package dev.vat.engine.viewer;
 
+import dev.vat.core.handover.ContactSheet;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.run.ReelSound;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.trial.PairLikeness;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.worker.WorkerLost;
-import dev.vat.engine.worker.WorkerProcess;
-import dev.vat.engine.worker.WorkerRole;
+import dev.vat.engine.process.WorkerLost;
+import dev.vat.engine.process.WorkerProcess;
+import dev.vat.protocol.Message;
+import dev.vat.protocol.PictureSlots;
+import dev.vat.protocol.ViewerMessage;
+import dev.vat.protocol.WorkerRole;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -22,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.function.Consumer;
 import java.util.function.LongFunction;
 import org.slf4j.Logger;
@@ -37,7 +42,7 @@ public final class Viewer implements AutoCloseable {
     private static final int MOST_RESTARTS_IN_A_ROW = 20;
 
     /** A picture that was asked for. */
-    private record Wanted(Message.Subject subject, Message.Shape shape, CompletableFuture<ShownPicture> answer) { }
+    private record Wanted(ViewerMessage.Subject subject, ViewerMessage.Shape shape, CompletableFuture<ShownPicture> answer) { }
 
     /** What else was asked: a value, or a reason in words for which there is none. */
     private record Question<T>(CompletableFuture<T> answer) {
@@ -60,7 +65,7 @@ public final class Viewer implements AutoCloseable {
     private final Deque<Wanted> waiting = new ArrayDeque<>();
     private final Deque<Integer> freeSlots = new ArrayDeque<>();
     private final List<CheckJob> jobs = new ArrayList<>();
-    private final Set<Message.Subject> deadly = new HashSet<>();
+    private final Set<ViewerMessage.Subject> deadly = new HashSet<>();
     private final Map<Long, Question<?>> questions = new HashMap<>();
     private final KnownChecks known;
     private WorkerProcess worker;
@@ -126,37 +131,49 @@ public final class Viewer implements AutoCloseable {
 
     /** What a movie or sound file holds; fails with a reason in words. */
     public CompletableFuture<ClipFacts> probe(Path file) {
-        return ask(id -> new Message.Probe(id, file.toString()));
+        return ask(id -> new ViewerMessage.Probe(id, file.toString()));
     }
 
     /** Writes a file's first sound track as plain samples, 48 kHz, stereo, 16 bits; fails with a reason in words. */
     public CompletableFuture<Void> listen(Path file, Path into) {
-        return ask(id -> new Message.Listen(id, file.toString(), into.toString()));
+        return ask(id -> new ViewerMessage.Listen(id, file.toString(), into.toString()));
     }
 
     /** Writes a reel's sound as plain samples to be played. */
     public CompletableFuture<Void> listen(ReelSound sound, Path into) {
-        return ask(id -> new Message.ListenReel(id, sound, into.toString()));
+        return ask(id -> new ViewerMessage.ListenReel(id, sound, into.toString()));
     }
 
     /** The samples of a picture at a place, as they are stored, in words. @param x from the left, as a share of the width @param y from the top */
-    public CompletableFuture<String> sample(Message.Taken picture, double x, double y) {
-        return ask(id -> new Message.Sample(id, picture, x, y));
+    public CompletableFuture<String> sample(ViewerMessage.Taken picture, double x, double y) {
+        return ask(id -> new ViewerMessage.Sample(id, picture, x, y));
     }
 
     /** How far a picture's samples reach, as broadcasters read them, in words. */
-    public CompletableFuture<String> levels(Message.Taken picture) {
-        return ask(id -> new Message.Levels(id, picture));
+    public CompletableFuture<String> levels(ViewerMessage.Taken picture) {
+        return ask(id -> new ViewerMessage.Levels(id, picture));
     }
 
     /** Which captions of a layout have to be smaller than they were to be, in words; empty where all fit. */
-    public CompletableFuture<String> fit(Message.Views views) {
-        return ask(id -> new Message.Fit(id, views));
+    public CompletableFuture<String> fit(Recipe.Views views) {
+        return ask(id -> new ViewerMessage.FitCaptions(id, views));
     }
 
     /** How like pairs of pictures are; null for a pair that has no such measure. */
-    public CompletableFuture<List<PairLikeness>> measure(List<Message.Pair> pairs) {
-        return ask(id -> new Message.Measure(id, pairs));
+    public CompletableFuture<List<PairLikeness>> measure(List<ViewerMessage.Pair> pairs) {
+        return ask(id -> new ViewerMessage.Measure(id, pairs));
+    }
+
+    /** Writes a contact sheet and waits for it; the name's ending says what kind of file. @throws IOException in words, if it or one of its pictures can't be made */
+    public void write(ContactSheet sheet, Path file) throws IOException, InterruptedException {
+        try {
+            ContactSheet.endingOf(file.getFileName().toString());
+            this.<Void>ask(id -> new ViewerMessage.DrawSheet(id, sheet, file.toAbsolutePath().toString())).get();
+        } catch (ExecutionException e) {
+            throw new IOException(e.getCause().getMessage(), e.getCause());
+        } catch (IllegalArgumentException e) {
+            throw new IOException(e.getMessage(), e);
+        }
     }
 
     private synchronized <T> CompletableFuture<T> ask(LongFunction<Message> words) {
@@ -185,8 +202,13 @@ public final class Viewer implements AutoCloseable {
         deadly.clear();
     }
 
+    /** One picture, see {@link #picture(ViewerMessage.Subject, ViewerMessage.Shape)}. */
+    public CompletableFuture<ShownPicture> picture(Recipe recipe, ViewerMessage.Shape shape) {
+        return picture(new ViewerMessage.Made(recipe), shape);
+    }
+
     /** A picture at a size of up to 4096 x 2304; fails with a reason in words. Cancel what isn't wanted any more. */
-    public synchronized CompletableFuture<ShownPicture> picture(Message.Subject subject, Message.Shape shape) {
+    public synchronized CompletableFuture<ShownPicture> picture(ViewerMessage.Subject subject, ViewerMessage.Shape shape) {
         CompletableFuture<ShownPicture> answer = new CompletableFuture<>();
         if (!PictureSlots.fits(shape.width(), shape.height())) {
             answer.completeExceptionally(new IllegalArgumentException(
@@ -222,7 +244,7 @@ public final class Viewer implements AutoCloseable {
             Wanted wanted = waiting.poll();
             long id = ++lastId;
             shown.put(id, wanted);
-            if (!tell(running, new Message.Show(id, freeSlots.poll(), wanted.subject, wanted.shape))) {
+            if (!tell(running, new ViewerMessage.Show(id, freeSlots.poll(), wanted.subject, wanted.shape))) {
                 return;
             }
         }
@@ -262,7 +284,7 @@ public final class Viewer implements AutoCloseable {
                 }
             }
             worker = WorkerProcess.start(WorkerRole.VIEWER, places, this::take, this::lost);
-            worker.send(new Message.Slots(++lastId, slotFile.toString(), PictureSlots.COUNT, PictureSlots.BYTES));
+            worker.send(new ViewerMessage.Slots(++lastId, slotFile.toString(), PictureSlots.COUNT, PictureSlots.BYTES));
         }
         return worker;
     }
@@ -270,13 +292,13 @@ public final class Viewer implements AutoCloseable {
     private synchronized void take(Message message) {
         restarts = 0;
         switch (message) {
-            case Message.Checked checked -> jobs.stream().filter(j -> j.owns(checked.id())).findFirst()
+            case ViewerMessage.Checked checked -> jobs.stream().filter(j -> j.owns(checked.id())).findFirst()
                     .ifPresent(j -> j.answered(checked));
-            case Message.Probed probed -> answered(probed.id(), probed.facts(), probed.facts() == null ? probed.why() : null);
-            case Message.Sampled sampled -> answered(sampled.id(), sampled.words(), sampled.why());
-            case Message.Measured measured -> answered(measured.id(), measured.values(), null);
-            case Message.Heard heard -> answered(heard.id(), null, heard.why());
-            case Message.Shown picture -> {
+            case ViewerMessage.Probed probed -> answered(probed.id(), probed.facts(), probed.facts() == null ? probed.why() : null);
+            case ViewerMessage.Sampled sampled -> answered(sampled.id(), sampled.words(), sampled.why());
+            case ViewerMessage.Measured measured -> answered(measured.id(), measured.values(), null);
+            case ViewerMessage.Written written -> answered(written.id(), null, written.why());
+            case ViewerMessage.Shown picture -> {
                 Wanted wanted = shown.remove(picture.id());
                 PictureSlots room = slots;
                 ShownPicture result = new ShownPicture(picture.width(), picture.height(),
@@ -285,7 +307,7 @@ public final class Viewer implements AutoCloseable {
                     freeSlots.add(picture.slot());
                 }
             }
-            case Message.NotShown refused -> {
+            case ViewerMessage.NotShown refused -> {
                 freeSlots.add(refused.slot());
                 Wanted wanted = shown.remove(refused.id());
                 if (wanted != null) {

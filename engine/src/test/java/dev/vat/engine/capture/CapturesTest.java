@@ -10,6 +10,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.Preview;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameNumbers;
@@ -17,16 +18,18 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.TestPlaces;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
-import dev.vat.engine.standin.Manners;
-import dev.vat.engine.standin.StandInFeed;
+import dev.vat.engine.process.Task;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
-import dev.vat.engine.worker.Task;
-import dev.vat.engine.worker.WorkerRole;
-import dev.vat.media.ClipProbe;
+import dev.vat.media.read.ClipProbe;
+import dev.vat.protocol.CaptureMessage;
+import dev.vat.protocol.Message;
+import dev.vat.protocol.ViewerMessage;
+import dev.vat.protocol.WorkerRole;
+import dev.vat.protocol.feed.StandInBehaviour;
+import dev.vat.protocol.storage.Places;
 import dev.vat.scene.FrameMark;
+import dev.vat.worker.standin.StandInFeed;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
@@ -40,6 +43,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
@@ -67,7 +71,7 @@ class CapturesTest {
         captures.close();
     }
 
-    private StandInFeed scene(Manners manners) throws IOException {
+    private StandInFeed scene(StandInBehaviour manners) throws IOException {
         return StandInFeed.start(places.scenes(), 1, manners);
     }
 
@@ -75,7 +79,7 @@ class CapturesTest {
         return new CaptureWish(camera, FrameRange.parse(range), 1, true, Size.of(192, 108), "flat", CLASSES, 0, false, false);
     }
 
-    private Message.Captured captured(StandInFeed scene, CaptureWish wish) throws IOException {
+    private CaptureMessage.Captured captured(StandInFeed scene, CaptureWish wish) throws IOException {
         try (Captures.Going going = captures.start(scene.notice(), wish, _ -> { })) {
             return going.result().join();
         }
@@ -88,7 +92,7 @@ class CapturesTest {
         try (Viewer viewer = new Viewer(places)) {
             for (long number : numbers) {
                 ByteBuffer pixels = ByteBuffer.allocate(4 * 192 * 108);
-                try (ShownPicture shown = viewer.picture(new Message.Still(movie.toString(), FileKind.MOVIE, number, 0, PictureReading.of(AlphaKind.NONE, false)), new Message.Shape(192, 108, Rgb.BLACK, Message.Look.COLOUR, null)).get(60, TimeUnit.SECONDS)) {
+                try (ShownPicture shown = viewer.picture(Recipe.Frame.of(movie.toString(), FileKind.MOVIE, number, PictureReading.of(AlphaKind.NONE, false)), new ViewerMessage.Shape(192, 108, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null)).get(60, TimeUnit.SECONDS)) {
                     shown.copyTo(pixels);
                 }
                 marks.add(FrameMark.read((across, down) -> (pixels.get(4 * ((int) (down * 108) * 192 + (int) (across * 192)) + 1) & 0xff) / 255.).orElseThrow());
@@ -100,8 +104,8 @@ class CapturesTest {
     @Test
     void everyFrameIsTheCamerasOwnAndKeepsItsNumber() throws Exception {
         Preview made;
-        try (StandInFeed scene = scene(Manners.GOOD)) {
-            Message.Captured captured = captured(scene, wish("tower", "170-235"));
+        try (StandInFeed scene = scene(StandInBehaviour.GOOD)) {
+            CaptureMessage.Captured captured = captured(scene, wish("tower", "170-235"));
             assertThat(captured.why()).isNull();
             made = captured.preview();
         }
@@ -119,7 +123,7 @@ class CapturesTest {
 
     @Test
     void aStepKeepsTheLengthAndASecondCaptureStandsBesideTheFirst() throws Exception {
-        try (StandInFeed scene = scene(Manners.GOOD.withFiles())) {
+        try (StandInFeed scene = scene(StandInBehaviour.GOOD.withFiles())) {
             Preview kept = captured(scene, wish("pier", "1-22").withEvery(5)).preview();
             assertThat(kept.drawn()).isEqualTo(5);
             assertThat(ClipProbe.probe(captures.store().movie(kept)).frames()).isEqualTo(22);
@@ -138,7 +142,7 @@ class CapturesTest {
 
     @Test
     void anIdleTailIsSeenInThePictures() throws Exception {
-        try (StandInFeed scene = scene(Manners.GOOD)) {
+        try (StandInFeed scene = scene(StandInBehaviour.GOOD)) {
             Preview still = captured(scene, wish("pier", "178-196").withClasses(List.of("backdrop"))).preview();
             assertThat(still.idle()).isEqualTo(184);
             assertThat(captured(scene, wish("pier", "100-112").withClasses(List.of("backdrop"))).preview().idle()).isNull();
@@ -147,34 +151,35 @@ class CapturesTest {
 
     @Test
     void whatASceneDoesWrongEndsInWordsAndWhatIsThereIsKept() throws Exception {
-        try (StandInFeed scene = scene(Manners.GOOD.withAbsent(60).withSmall(130).withGone(180))) {
-            Message.Captured absent = captured(scene, wish("pier", "1-100"));
+        try (StandInFeed scene = scene(StandInBehaviour.GOOD.withAbsent(60).withSmall(130).withGone(180))) {
+            CaptureMessage.Captured absent = captured(scene, wish("pier", "1-100"));
             assertThat(absent.why()).isEqualTo("Marram Flats: frame 60 isn't to be had");
             assertThat(absent.preview().drawn()).isEqualTo(59);
             assertThat(absent.preview().range()).isEqualTo(FrameRange.of(1, 59));
             assertThat(marks(absent.preview(), 59)).containsExactly(new FrameMark(1, 59));
-            Message.Captured small = captured(scene, wish("pier", "101-150"));
+            CaptureMessage.Captured small = captured(scene, wish("pier", "101-150"));
             assertThat(small.why()).contains("sent frame 130 as 96x54").contains("192x108");
             assertThat(small.preview().drawn()).isBetween(20L, 29L);
-            Message.Captured gone = captured(scene, wish("pier", "180-184"));
+            CaptureMessage.Captured gone = captured(scene, wish("pier", "180-184"));
             assertThat(gone.why()).contains("Marram Flats has gone");
             assertThat(gone.preview()).as("of nothing nothing is kept").isNull();
-            Message.Captured nobody = captured(scene, wish("pier", "500-700"));
+            CaptureMessage.Captured nobody = captured(scene, wish("pier", "500-700"));
             assertThat(nobody.why()).contains("there is no frame 601");
         }
-        try (StandInFeed scene = scene(Manners.GOOD)) {
+        try (StandInFeed scene = scene(StandInBehaviour.GOOD)) {
             assertThatThrownBy(() -> captured(scene, wish("roof", "1-2"))).isInstanceOf(CompletionException.class).hasMessageContaining("Marram Flats has no camera 'roof'");
         }
     }
 
     @Test
+    @Tag("process")
     void stoppingKeepsWhatIsThereAndAKilledWorkerLosesNoClosedPart() throws Exception {
-        try (StandInFeed scene = scene(Manners.GOOD.withMillis(15))) {
+        try (StandInFeed scene = scene(StandInBehaviour.GOOD.withMillis(15))) {
             CompletableFuture<Void> on = new CompletableFuture<>();
             try (Captures.Going going = captures.start(scene.notice(), wish("pier", "1-600"), p -> complete(on, p.drawn() >= 20))) {
                 on.join();
                 going.stop();
-                Message.Captured stopped = going.result().join();
+                CaptureMessage.Captured stopped = going.result().join();
                 assertThat(stopped.why()).isEqualTo("it was stopped");
                 assertThat(stopped.preview().drawn()).isBetween(20L, 200L);
                 assertThat(ClipProbe.probe(captures.store().movie(stopped.preview())).frames()).isEqualTo((int) stopped.preview().drawn());
@@ -203,23 +208,24 @@ class CapturesTest {
 
     @Test
     void aRehearsalCapturesToTheEndAndOneThatCanNotIsSaid() throws Exception {
-        Message done = Task.ask(places, WorkerRole.CAPTURE, new Message.Rehearse(1), _ -> { }, Message.Rehearsed.class::isInstance);
-        assertThat(done).isEqualTo(new Message.Rehearsed(1));
+        Message done = Task.ask(places, WorkerRole.CAPTURE, new CaptureMessage.Rehearse(1), _ -> { }, CaptureMessage.Rehearsed.class::isInstance);
+        assertThat(done).isEqualTo(new CaptureMessage.Rehearsed(1));
         assertThat(captures.store().all()).isEmpty();
         Places nowhere = TestPlaces.in(folder.resolve("full"));
         Files.createDirectories(nowhere.scratch());
         assumeTrue(new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=100k", "tmpfs", nowhere.scratch().toString()).start().waitFor() == 0, "a small file system can't be mounted here");
         try {
-            assertThatThrownBy(() -> Task.ask(nowhere, WorkerRole.CAPTURE, new Message.Rehearse(1), _ -> { }, Message.Rehearsed.class::isInstance)).isInstanceOf(IOException.class);
+            assertThatThrownBy(() -> Task.ask(nowhere, WorkerRole.CAPTURE, new CaptureMessage.Rehearse(1), _ -> { }, CaptureMessage.Rehearsed.class::isInstance)).isInstanceOf(IOException.class);
         } finally {
             new ProcessBuilder("umount", nowhere.scratch().toString()).start().waitFor();
         }
     }
 
     @Test
+    @Tag("process")
     void aProcessThatStandsReadyTakesOneCaptureAfterTheOtherAndLeavesNothingOfItsRehearsal() throws Exception {
         captures.prepare();
-        try (StandInFeed scene = scene(Manners.GOOD)) {
+        try (StandInFeed scene = scene(StandInBehaviour.GOOD)) {
             long first;
             try (Captures.Going going = captures.start(scene.notice(), wish("pier", "1-12"), _ -> { })) {
                 first = going.pid();
@@ -250,7 +256,7 @@ class CapturesTest {
     void aFullDiskEndsInWordsAndWhatIsClosedIsKept() throws Exception {
         Path small = Files.createDirectories(places.data().resolve("previews"));
         assumeTrue(new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=400k", "tmpfs", small.toString()).start().waitFor() == 0, "a small file system can't be mounted here");
-        try (StandInFeed scene = scene(Manners.GOOD)) {
+        try (StandInFeed scene = scene(StandInBehaviour.GOOD)) {
             CaptureWish large = wish("sand", "300-470").withSize(Size.of(480, 270)).withShading("lit");
             try (Captures.Going going = captures.start(scene.notice(), large, _ -> { })) {
                 assertThat(going.result().handle((done, failure) -> failure == null ? done.why() : failure.getMessage()).join()).containsIgnoringCase("space");

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.vat.core.content.ContentFault.Kind;
 import dev.vat.core.content.ContentFault;
 import dev.vat.core.content.ContentReview;
-import dev.vat.media.Samples;
+import dev.vat.media.picture.Samples;
 import dev.vat.scene.Shot;
 import java.io.IOException;
 import java.nio.file.Path;

@@ -4,12 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.picture.Size;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
 import dev.vat.engine.viewer.Viewer;
-import dev.vat.media.Samples;
-import dev.vat.media.StillWriter;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.picture.Samples;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -53,7 +54,7 @@ class ContactSheetTest {
     private Path write(ContactSheet sheet, String name) throws Exception {
         Path file = folder.resolve(name);
         try (Viewer viewer = new Viewer(TestPlaces.in(folder))) {
-            sheet.write(viewer, file);
+            viewer.write(sheet, file);
         }
         return file;
     }
@@ -89,7 +90,7 @@ class ContactSheetTest {
         Files.delete(frames.resolve("grey.0003.png"));
         ContactSheet sheet = sheet(frames, new ContactSheet.Grid(3, 2, 640));
         assertThat(sheet.cells()).extracting(ContactSheet.Cell::label).containsExactly("0001", "0002", "0003", "0004", "0005");
-        assertThat(sheet.cells().get(2).subject()).isNull();
+        assertThat(sheet.cells().get(2).recipe()).isNull();
         assertThat(code(written(sheet, "holes.png"), 2, 0)).isEqualTo(0xd8);
     }
 
@@ -110,7 +111,7 @@ class ContactSheetTest {
     @CsvSource({"6, 1", "400, 3"})
     void aPdfHasAsManyPagesAsItIsLongAndCutsNoPicture(int frames, int pages) throws Exception {
         ContactSheet some = sheet(grey(6), THREE);
-        ContactSheet sheet = ContactSheet.of("many", frames, Size.of(64, 36), new ContactSheet.Grid(10, 40, 640), i -> new ContactSheet.Cell("frame " + i, some.cells().get((int) (i % 6)).subject()));
+        ContactSheet sheet = ContactSheet.of("many", frames, Size.of(64, 36), new ContactSheet.Grid(10, 40, 640), i -> new ContactSheet.Cell("frame " + i, some.cells().get((int) (i % 6)).recipe()));
         try (PDDocument document = Loader.loadPDF(write(sheet, "many.pdf").toFile())) {
             assertThat(document.getNumberOfPages()).isEqualTo(pages);
             assertThat(document.getDocumentInformation().getTitle()).isEqualTo("many");
@@ -122,7 +123,7 @@ class ContactSheetTest {
     @ValueSource(strings = {"sheet.gif", "sheet", "sheet.png.txt"})
     void anotherEndingIsRefusedBeforeAnyPictureIsMade(String name) {
         ContactSheet sheet = new ContactSheet("none", List.of(), Size.of(16, 9), 3, 640);
-        assertThatThrownBy(() -> sheet.write(null, folder.resolve(name))).isInstanceOf(IOException.class).hasMessageContaining("[png, jpg, pdf]").hasMessageContaining(name);
+        assertThatThrownBy(() -> write(sheet, name)).isInstanceOf(IOException.class).hasMessageContaining("[png, jpg, pdf]").hasMessageContaining(name);
     }
 
     @ParameterizedTest

@@ -3,7 +3,7 @@ package dev.vat.engine.project;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.engine.TestPlaces;
-import dev.vat.engine.place.Places;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -14,9 +14,10 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.BroadcastHead;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.run.PictureWords;
 import dev.vat.core.run.RunPlan;
@@ -24,13 +25,13 @@ import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
-import dev.vat.engine.place.Json;
-import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.proof.Reproof;
-import dev.vat.engine.protocol.FileProgress.Stage;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.FileProgress.Stage;
+import dev.vat.protocol.ViewerMessage;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.protocol.storage.Json;
+import dev.vat.worker.proof.Reproof;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -104,10 +105,10 @@ class BurnInRunTest {
         make(plan);
         BufferedImage made = ImageIO.read(out.resolve("sh010_frames/sh010_frames.0012.png").toFile());
         RunPlan.RunFile file = file(plan, "frames-png");
-        Message.Subject still = new Message.Still(frames.resolve("sh010.0012.png").toString(), FileKind.PNG, 12, 0, plan.sources().getFirst().picture());
-        Message.As as = new Message.As(file.codec(), file.expected().size(), file.expected().pixelAspect(), file.treatment());
+        Recipe still = Recipe.Frame.of(frames.resolve("sh010.0012.png").toString(), FileKind.PNG, 12, plan.sources().getFirst().picture());
+        ViewerMessage.OutputView as = ViewerMessage.OutputView.of(plan, file);
         try (Viewer viewer = new Viewer(TestPlaces.in(folder.resolve("seen")));
-                ShownPicture shown = viewer.picture(new Message.Lettered(still, plan.letteringAt(file, 1), PixelAspect.SQUARE), new Message.Shape(made.getWidth(), made.getHeight(), Rgb.BLACK, Message.Look.COLOUR, as))
+                ShownPicture shown = viewer.picture(new Recipe.Lettered(still, plan.letteringAt(file, 1), PixelAspect.SQUARE), new ViewerMessage.Shape(made.getWidth(), made.getHeight(), Rgb.BLACK, ViewerMessage.Showing.COLOUR, as))
                         .get(60, TimeUnit.SECONDS)) {
             ByteBuffer pixels = ByteBuffer.allocate(4 * made.getWidth() * made.getHeight());
             shown.copyTo(pixels);
@@ -128,7 +129,7 @@ class BurnInRunTest {
         Path many = KiteFrames.png(folder.resolve("many"), "sh020_camB_v03", 11, 40, false);
         BurnIn all = BurnIn.of(Arrays.stream(Field.values()).map(f -> Line.of(Wording.of(f), Spot.TOP)).toArray(Line[]::new));
         KiteFrames.Job job = KiteFrames.job(many, out, List.of(target), Edits.setRate(Rate.of(50)), ReelEdits.setRate(Rate.of(50)), ReelEdits.setStart("10:00:00:00"), ReelEdits.burnIn(all),
-                ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("dunes"), Spot.BOTTOM))), ReelEdits.addDrawn(0, new Drawn.Bars(BarPattern.BARS_100, null, 10)), ReelEdits.addDrawn(2, new Drawn.Plain(Rgb.BLACK, 12)),
+                ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("dunes"), Spot.BOTTOM))), ReelEdits.addDrawn(0, new GeneratedItem.Bars(BarPattern.BARS_100, null, 10)), ReelEdits.addDrawn(2, new GeneratedItem.Plain(Rgb.BLACK, 12)),
                 ReelEdits.joinItem(2, Joint.dissolve(6)), Edits.follow(target, d -> d.withAccepted("far-enlarged")));
         RunPlan plan = job.plan(out);
         RunPlan.RunFile file = file(plan, target);
@@ -165,7 +166,7 @@ class BurnInRunTest {
         assertThat(plan.frames()).isEqualTo(753);
         assertThat(words(plan, "frames-png").subList(0, 750)).containsOnly("");
         assertThat(plan.sound().tones()).singleElement().satisfies(t -> assertThat(t.samples()).isEqualTo(20 * 48_000));
-        RunPlan shorter = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"), ReelEdits.addDrawn(0, new Drawn.Bars(BarPattern.BARS_100, -18, 2)), ReelEdits.addDrawn(1, new Drawn.Leader(1, -20, 4)),
+        RunPlan shorter = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"), ReelEdits.addDrawn(0, new GeneratedItem.Bars(BarPattern.BARS_100, -18, 2)), ReelEdits.addDrawn(1, new GeneratedItem.Leader(1, -20, 4)),
                 ReelEdits.addDrawn(2, BroadcastHead.slate("2031-05-04", 2)));
         make(shorter);
         BufferedImage bars = ImageIO.read(out.resolve("sh010_frames/sh010_frames.0001.png").toFile());

@@ -11,10 +11,10 @@ import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.BarPattern;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.SoundLayout;
-import dev.vat.core.run.Programme;
 import dev.vat.core.run.Receipt;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Location;
@@ -22,13 +22,13 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
-import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.proof.Reproof;
-import dev.vat.engine.protocol.FileProgress.Stage;
 import dev.vat.engine.source.SourceFinder;
-import dev.vat.media.ClipProbe;
-import dev.vat.media.MediaLibrary;
-import dev.vat.media.MovieProof;
+import dev.vat.media.lib.MediaLibrary;
+import dev.vat.media.proof.MovieProof;
+import dev.vat.media.read.ClipProbe;
+import dev.vat.protocol.FileProgress.Stage;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.worker.proof.Reproof;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -75,7 +75,7 @@ class LoudnessRunTest {
             project = edit.apply(project);
         }
         Map<String, ClipFacts> clips = Map.of("s2", ClipProbe.probe(sound));
-        Programme programme = Programme.of(project, Map.of("s1", KiteFrames.check(frames))).orElseThrow();
+        ResolvedReel programme = ResolvedReel.of(project, Map.of("s1", KiteFrames.check(frames))).orElseThrow();
         return RunPlanner.ofSystem().plan(project, programme, folder.resolve("out"), clips, "chosen by the user", MediaLibrary.version());
     }
 
@@ -94,7 +94,7 @@ class LoudnessRunTest {
     @Test
     void eachFileIsBroughtToItsOwnLoudnessAndTonesStayWhereTheyAre() throws Exception {
         RunPlan plan = plan(tone(-30, 0), List.of("edit-prores-hq", "web-h264", "archive-ffv1"), loudness("edit-prores-hq", LoudnessTarget.EBU_R128), loudness("web-h264", LoudnessTarget.WEB),
-                ReelEdits.addDrawn(0, new Drawn.Bars(BarPattern.BARS_75, -18, 50)));
+                ReelEdits.addDrawn(0, new GeneratedItem.Bars(BarPattern.BARS_75, -18, 50)));
         Receipt broadcast = made(plan, "sh010_edit.mov");
         assertThat(broadcast.loudness().integrated()).isCloseTo(-23, within(.1));
         assertThat(broadcast.comparison().lines()).anySatisfy(l -> {

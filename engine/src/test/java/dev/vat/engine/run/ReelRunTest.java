@@ -8,7 +8,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Conform;
-import dev.vat.core.reel.Drawn;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.run.RunPlan;
@@ -17,10 +17,10 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
-import dev.vat.engine.proof.Reproof;
-import dev.vat.engine.protocol.FileProgress.Stage;
-import dev.vat.media.Samples;
-import dev.vat.media.StillWriter;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.picture.Samples;
+import dev.vat.protocol.FileProgress.Stage;
+import dev.vat.worker.proof.Reproof;
 import java.awt.image.Raster;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -94,7 +94,7 @@ class ReelRunTest {
         grey("sh010", 10, 64, 48, 0);
         grey("sh020", 6, 32, 24, .5f);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"), ReelEdits.trimItem(0, FrameRange.of(3, 8)),
-                ReelEdits.playItem(1, Playing.PLAIN.withSpeed(Rational.of(1, 2))), ReelEdits.joinItem(1, Joint.dissolve(2)), ReelEdits.addDrawn(2, Drawn.Plain.black(4)),
+                ReelEdits.playItem(1, Playing.PLAIN.withSpeed(Rational.of(1, 2))), ReelEdits.joinItem(1, Joint.dissolve(2)), ReelEdits.addDrawn(2, GeneratedItem.Plain.black(4)),
                 ReelEdits.joinItem(2, Joint.dissolve(2)));
         assertThat(plan.frames()).isEqualTo(18);
         make(plan);

@@ -12,11 +12,11 @@ import dev.vat.core.trial.Trial;
 import dev.vat.core.trial.Variants;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
-import dev.vat.engine.place.Durable;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.Run;
-import dev.vat.media.MediaLibrary;
+import dev.vat.media.lib.MediaLibrary;
+import dev.vat.protocol.TrialMessage;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -54,10 +54,10 @@ class TrialsTest {
         Path out = folder.resolve("out");
         KiteFrames.Job job = KiteFrames.job(frames, out, List.of("web-h264", "edit-prores-hq", "frames-png"));
         ProjectTrial asked = trial(job);
-        List<Message.Trying> progress = new CopyOnWriteArrayList<>();
+        List<TrialMessage.Trying> progress = new CopyOnWriteArrayList<>();
         Trial found = new Trials(places).start(asked.plan(), progress::add).await();
         assertThat(found.failures()).isEmpty();
-        assertThat(progress).extracting(Message.Trying::doing).contains("looking at the reel");
+        assertThat(progress).extracting(TrialMessage.Trying::doing).contains("looking at the reel");
         Map<String, FileForecast> foretold = asked.deliverables(found, job.project().deliverablesOn());
         Run.Outcome outcome;
         try (Run run = Run.start(job.plan(out), places, _ -> { })) {

@@ -13,7 +13,7 @@ import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequencePattern;
-import dev.vat.engine.protocol.Message;
+import dev.vat.protocol.ViewerMessage;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -37,18 +37,18 @@ class CheckJobTest {
         CheckJob job = new CheckJob(sequence(count), false, null, new KnownChecks(null), _ -> { });
         long id = 0;
         int deaths = 0;
-        Deque<Message.Check> asked = new ArrayDeque<>();
+        Deque<ViewerMessage.Check> asked = new ArrayDeque<>();
         while (!job.isOver()) {
-            for (Optional<Message.Check> q = job.nextQuestion(++id); q.isPresent(); q = job.nextQuestion(++id)) {
+            for (Optional<ViewerMessage.Check> q = job.nextQuestion(++id); q.isPresent(); q = job.nextQuestion(++id)) {
                 asked.add(q.get());
             }
-            Message.Check first = asked.removeFirst();
+            ViewerMessage.Check first = asked.removeFirst();
             if (first.files().stream().anyMatch(f -> f.number() == deadly)) {
                 assertThat(++deaths).as("the hunt comes to an end").isLessThan(40);
                 asked.clear();
                 job.workerLost();
             } else {
-                job.answered(new Message.Checked(first.id(), first.files().stream().map(f -> FrameCheck.sound(f.number(), FORMAT, null, null)).toList()));
+                job.answered(new ViewerMessage.Checked(first.id(), first.files().stream().map(f -> FrameCheck.sound(f.number(), FORMAT, null, null)).toList()));
             }
         }
         return job.result().join();
@@ -76,12 +76,12 @@ class CheckJobTest {
     void whatCouldntBeReadIsAskedAboutAgainAndWhatWasSoundIsNot() {
         KnownChecks known = new KnownChecks(null);
         CheckJob first = new CheckJob(sequence(3), false, null, known, _ -> { });
-        Message.Check asked = first.nextQuestion(1).orElseThrow();
-        first.answered(new Message.Checked(1, List.of(FrameCheck.sound(1, FORMAT, null, null),
+        ViewerMessage.Check asked = first.nextQuestion(1).orElseThrow();
+        first.answered(new ViewerMessage.Checked(1, List.of(FrameCheck.sound(1, FORMAT, null, null),
                 FrameCheck.fault(2, FrameState.UNREADABLE, "this user may not read the file"), FrameCheck.fault(3, FrameState.CUT_SHORT, "it ends early"))));
         assertThat(asked.files()).hasSize(3);
         CheckJob second = new CheckJob(sequence(3), false, null, known, _ -> { });
-        assertThat(second.nextQuestion(2).orElseThrow().files()).extracting(Message.Check.File::number).containsExactly(2L);
+        assertThat(second.nextQuestion(2).orElseThrow().files()).extracting(ViewerMessage.Check.File::number).containsExactly(2L);
     }
 
     @Test

@@ -13,9 +13,9 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.Programme;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.ReelSound;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameCheck;
@@ -26,14 +26,15 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.protocol.FileProgress;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.run.RunPlanner;
 import dev.vat.engine.source.SourceFinder;
-import dev.vat.media.Joining;
-import dev.vat.media.SoundMix;
+import dev.vat.media.mux.Joining;
+import dev.vat.media.sound.SoundMix;
+import dev.vat.media.sound.WovenSound;
+import dev.vat.protocol.FileProgress;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -105,7 +106,7 @@ class ClipsTest {
         }
         Findings findings = Findings.of(project, new Observed(Map.of("s1", table), Map.of(), clips, Observed.Destination.UNKNOWN, Set.of()));
         assertThat(findings.blockers()).isEmpty();
-        return RunPlanner.ofSystem().plan(project, Programme.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("again"), clips, "stated by the file", viewer.library());
+        return RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("again"), clips, "stated by the file", viewer.library());
     }
 
     @Test
@@ -137,7 +138,7 @@ class ClipsTest {
         SoundMix.write(new ReelSound(2, "stereo", 76_800, List.of(new ReelSound.Piece(wav("wind.wav", 2, .5).toString(), 0, 0, 76_800))), mix);
         Path clip = folder.resolve("clip.mov");
         Joining.join(List.of(new Joining.Part(movie(), Container.MP4, 0, 40)), clip, Container.MOV, false, Rate.FPS_25, PixelAspect.SQUARE,
-                new Joining.Sound(mix, 2, true, SoundCodec.PCM_24, Long.MAX_VALUE / 16));
+                new WovenSound(mix, 2, true, SoundCodec.PCM_24, Long.MAX_VALUE / 16));
         Location location = Location.ofFile(clip);
         Listing listing = Listing.of(viewer, location);
         assertThat(listing.clip().orElseThrow().sounds()).singleElement().satisfies(t -> assertThat(t.samples()).isEqualTo(76_800));

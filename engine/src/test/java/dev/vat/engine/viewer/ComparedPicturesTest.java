@@ -6,19 +6,20 @@ import static org.assertj.core.api.Assertions.within;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.recipe.Recipe;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.trial.PairLikeness;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
-import dev.vat.engine.place.Places;
-import dev.vat.engine.proof.ProofSheet;
-import dev.vat.engine.proof.ReceiptFile;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.run.Run;
-import dev.vat.media.Samples;
-import dev.vat.media.StillWriter;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.picture.Samples;
+import dev.vat.protocol.ViewerMessage;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.protocol.storage.Places;
+import dev.vat.worker.proof.ProofSheet;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -55,8 +56,8 @@ class ComparedPicturesTest {
         viewer.close();
     }
 
-    private static Message.Taken still(Path file) {
-        return new Message.Taken(new Message.Still(file.toString(), FileKind.PNG, 0, 0, PictureReading.of(AlphaKind.NONE, false)), null);
+    private static ViewerMessage.Taken still(Path file) {
+        return new ViewerMessage.Taken(Recipe.Frame.of(file.toString(), FileKind.PNG, 0, PictureReading.of(AlphaKind.NONE, false)), null);
     }
 
     /** One code of eight bits more in one block of one frame out of 640. */
@@ -73,15 +74,15 @@ class ComparedPicturesTest {
         Path spoilt = second.resolve("kite.0434.png");
         Files.delete(spoilt);
         Files.write(spoilt, StillWriter.PNG16.write(planted));
-        List<Message.Pair> pairs = IntStream.rangeClosed(1, 640).mapToObj(f -> new Message.Pair(still(first.resolve("kite.%04d.png".formatted(f))), still(second.resolve("kite.%04d.png".formatted(f))))).toList();
+        List<ViewerMessage.Pair> pairs = IntStream.rangeClosed(1, 640).mapToObj(f -> new ViewerMessage.Pair(still(first.resolve("kite.%04d.png".formatted(f))), still(second.resolve("kite.%04d.png".formatted(f))))).toList();
         List<PairLikeness> found = new ArrayList<>();
         for (int i = 0; i < pairs.size(); i += 40) {
             found.addAll(viewer.measure(pairs.subList(i, i + 40)).get(60, TimeUnit.SECONDS));
         }
         assertThat(IntStream.range(0, 640).filter(i -> !found.get(i).isSame()).toArray()).containsExactly(433);
         assertThat(found.get(433).mostInEightBits()).isCloseTo(1, within(.02));
-        Message.Against against = new Message.Against(pairs.get(433).first(), pairs.get(433).second(), 64, false);
-        try (ShownPicture shown = viewer.picture(against, new Message.Shape(32, 24, null, Message.Look.COLOUR, null)).get(30, TimeUnit.SECONDS)) {
+        ViewerMessage.Against against = new ViewerMessage.Against(pairs.get(433).first(), pairs.get(433).second(), 64, false);
+        try (ShownPicture shown = viewer.picture(against, new ViewerMessage.Shape(32, 24, null, ViewerMessage.Showing.COLOUR, null)).get(30, TimeUnit.SECONDS)) {
             ByteBuffer pixels = ByteBuffer.allocate(4 * 32 * 24);
             shown.copyTo(pixels);
             for (int y = 0; y < 24; y++) {
@@ -103,20 +104,20 @@ class ComparedPicturesTest {
         }
         RunPlan.RunFile web = plan.files().stream().filter(f -> f.target().equals("web-h264")).findFirst().orElseThrow();
         Path movie = outcome.files().stream().filter(f -> f.target().equals("web-h264")).map(f -> Path.of(f.path())).findFirst().orElseThrow();
-        Message.As as = new Message.As(web.codec(), web.expected().size(), web.expected().pixelAspect(), web.treatment());
-        Message.Subject source = still(frames.resolve("kite.0005.png")).picture();
-        String given = viewer.sample(new Message.Taken(source, as), .5, .9).get(30, TimeUnit.SECONDS);
-        String coded = viewer.sample(new Message.Taken(new Message.Movie(movie.toString(), 4), null), .5, .9).get(30, TimeUnit.SECONDS);
+        ViewerMessage.OutputView as = ViewerMessage.OutputView.of(plan, web);
+        Recipe source = still(frames.resolve("kite.0005.png")).picture();
+        String given = viewer.sample(new ViewerMessage.Taken(source, as), .5, .9).get(30, TimeUnit.SECONDS);
+        String coded = viewer.sample(new ViewerMessage.Taken(new Recipe.Finished(movie.toString(), 4), null), .5, .9).get(30, TimeUnit.SECONDS);
         assertThat(given).startsWith("Y ").endsWith("8-bit");
         assertThat(Math.abs(luma(given) - luma(coded))).isLessThanOrEqualTo(6);
-        assertThat(viewer.sample(new Message.Taken(source, null), .5, .9).get(30, TimeUnit.SECONDS)).startsWith("R ").endsWith("16-bit");
-        PairLikeness like = viewer.measure(List.of(new Message.Pair(new Message.Taken(source, as), new Message.Taken(new Message.Movie(movie.toString(), 4), null)))).get(30, TimeUnit.SECONDS).getFirst();
+        assertThat(viewer.sample(new ViewerMessage.Taken(source, null), .5, .9).get(30, TimeUnit.SECONDS)).startsWith("R ").endsWith("16-bit");
+        PairLikeness like = viewer.measure(List.of(new ViewerMessage.Pair(new ViewerMessage.Taken(source, as), new ViewerMessage.Taken(new Recipe.Finished(movie.toString(), 4), null)))).get(30, TimeUnit.SECONDS).getFirst();
         assertThat(like.psnr()).isBetween(30.0, 70.0);
         Path lossless = outcome.files().stream().filter(f -> f.target().equals("archive-ffv1")).map(f -> Path.of(f.path())).findFirst().orElseThrow();
-        assertThat(viewer.measure(List.of(new Message.Pair(new Message.Taken(source, null), new Message.Taken(new Message.Movie(lossless.toString(), 4), null)))).get(30, TimeUnit.SECONDS)
+        assertThat(viewer.measure(List.of(new ViewerMessage.Pair(new ViewerMessage.Taken(source, null), new ViewerMessage.Taken(new Recipe.Finished(lossless.toString(), 4), null)))).get(30, TimeUnit.SECONDS)
                 .getFirst().isSame()).as("an archive holds every sample").isTrue();
-        assertThat(viewer.levels(new Message.Taken(source, as)).get(30, TimeUnit.SECONDS)).startsWith("Y ").contains("% outside");
-        assertThat(viewer.picture(new Message.Scope(new Message.Taken(source, as), Message.Scope.Drawn.VECTORS), new Message.Shape(64, 64, null, Message.Look.COLOUR, null))
+        assertThat(viewer.levels(new ViewerMessage.Taken(source, as)).get(30, TimeUnit.SECONDS)).startsWith("Y ").contains("% outside");
+        assertThat(viewer.picture(new ViewerMessage.Scope(new ViewerMessage.Taken(source, as), ViewerMessage.Scope.Drawn.VECTORS), new ViewerMessage.Shape(64, 64, null, ViewerMessage.Showing.COLOUR, null))
                 .get(30, TimeUnit.SECONDS).width()).isEqualTo(64);
         sheetsSayWhatTheReceiptSays(movie);
     }

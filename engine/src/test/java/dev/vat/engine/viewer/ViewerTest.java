@@ -11,14 +11,17 @@ import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import dev.vat.core.recipe.PictureKind;
+import dev.vat.core.recipe.Recipe;
+import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
-import dev.vat.engine.protocol.Message;
 import dev.vat.engine.source.SourceFinder;
+import dev.vat.protocol.ViewerMessage;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
@@ -30,6 +33,7 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -65,12 +69,12 @@ class ViewerTest {
         }
     }
 
-    private byte[] show(Message.Subject subject, int width, int height, Rgb ground, boolean alpha, Message.As as) throws Exception {
-        return pixels(viewer.picture(subject, new Message.Shape(width, height, ground, alpha ? Message.Look.ALPHA : Message.Look.COLOUR, as)).get(30, TimeUnit.SECONDS));
+    private byte[] show(Recipe subject, int width, int height, Rgb ground, boolean alpha, ViewerMessage.OutputView as) throws Exception {
+        return pixels(viewer.picture(subject, new ViewerMessage.Shape(width, height, ground, alpha ? ViewerMessage.Showing.ALPHA : ViewerMessage.Showing.COLOUR, as)).get(30, TimeUnit.SECONDS));
     }
 
-    private static Message.Still still(Sequence s, long frame, AlphaKind alpha) {
-        return new Message.Still(s.file(frame).toString(), s.kind(), frame, 0, PictureReading.of(alpha, false));
+    private static Recipe.Frame still(Sequence s, long frame, AlphaKind alpha) {
+        return Recipe.Frame.of(s.file(frame).toString(), s.kind(), frame, PictureReading.of(alpha, false));
     }
 
     @Test
@@ -154,7 +158,7 @@ class ViewerTest {
         Sequence s = frames(1, false);
         byte[] plain = show(still(s, 1, AlphaKind.NONE), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, null);
         for (ColourCoding colour : new ColourCoding[] {ColourCoding.PQ, ColourCoding.HLG}) {
-            Message.As high = new Message.As("h265-main10-420", SIZE, PixelAspect.SQUARE, Treatment.plain(Catalogue.codec("h265-main10-420"), SIZE).withColour(colour));
+            ViewerMessage.OutputView high = new ViewerMessage.OutputView(new PictureKind(WorkingFormat.HIGH, false, null), "h265-main10-420", SIZE, PixelAspect.SQUARE, Treatment.plain(Catalogue.codec("h265-main10-420"), SIZE).withColour(colour));
             byte[] shown = show(still(s, 1, AlphaKind.NONE), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, high);
             int flat = 4 * (20 * KiteFrames.WIDTH + 8);
             for (int c = 0; c < 3; c++) {
@@ -167,7 +171,7 @@ class ViewerTest {
     @Test
     void aPictureIsShownThroughItsFilesOwnConversion() throws Exception {
         Sequence s = frames(1, true);
-        Message.As web = new Message.As("h264-high-420", SIZE, PixelAspect.SQUARE, Treatment.plain(Catalogue.codec("h264-high-420"), SIZE));
+        ViewerMessage.OutputView web = new ViewerMessage.OutputView(new PictureKind(WorkingFormat.W16, true, null), "h264-high-420", SIZE, PixelAspect.SQUARE, Treatment.plain(Catalogue.codec("h264-high-420"), SIZE));
         byte[] plain = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, null);
         byte[] asWeb = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, web);
         assertThat(asWeb).isNotEqualTo(plain);
@@ -179,15 +183,16 @@ class ViewerTest {
 
     @Test
     void cardsAndBrokenFilesAreToldApart() throws Exception {
-        byte[] card = show(new Message.Card(320, 180, List.of("0412", "missing", "kite.####.png")), 320, 180, null, false, null);
+        byte[] card = show(new Recipe.Card(Size.of(320, 180), List.of("0412", "missing", "kite.####.png")), 320, 180, null, false, null);
         assertThat(card[0] & 0xff).isEqualTo(0x30);
         Path bad = Files.writeString(folder.resolve("bad.png"), "no picture");
-        assertThatThrownBy(() -> show(new Message.Still(bad.toString(), FileKind.PNG, 0, 0, PictureReading.of(AlphaKind.NONE, false)), 10, 10, null, false, null))
+        assertThatThrownBy(() -> show(Recipe.Frame.of(bad.toString(), FileKind.PNG, 0, PictureReading.of(AlphaKind.NONE, false)), 10, 10, null, false, null))
                 .rootCause().hasMessageContaining("unreadable");
-        assertThatThrownBy(() -> show(new Message.Card(1, 1, List.of("x")), 9000, 9000, null, false, null)).rootCause().hasMessageContaining("9000x9000");
+        assertThatThrownBy(() -> show(new Recipe.Card(Size.of(1, 1), List.of("x")), 9000, 9000, null, false, null)).rootCause().hasMessageContaining("9000x9000");
     }
 
     @Test
+    @Tag("process")
     void aDeadProcessIsStartedAgainAndTheCheckGoesOn() throws Exception {
         Sequence s = frames(120, false);
         CompletableFuture<Void> some = new CompletableFuture<>();

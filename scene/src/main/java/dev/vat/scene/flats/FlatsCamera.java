@@ -6,23 +6,23 @@ import java.util.Arrays;
 public enum FlatsCamera {
     PIER("pier", "From the pier", 1, 184, 0) {
         @Override
-        View at(double share) {
+        Viewpoint at(double share) {
             double s = eased(share);
-            return View.of(Vec.of(-2 + 6 * s, 3.4 + .5 * StrictMath.sin(s * 3), -6 + 7 * s), Vec.of(1.5 + 2 * s, 9.5, 45), 38);
+            return Viewpoint.of(Vec.of(-2 + 6 * s, 3.4 + .5 * StrictMath.sin(s * 3), -6 + 7 * s), Vec.of(1.5 + 2 * s, 9.5, 45), 38);
         }
     },
     TOWER("tower", "Round the tower", 170, 320, 0) {
         @Override
-        View at(double share) {
+        Viewpoint at(double share) {
             double turn = .72 + .34 * eased(share);
-            return View.of(Vec.of(-8 + 27 * StrictMath.sin(turn), 8.5, 45 + 27 * StrictMath.cos(turn)), Vec.of(-11, 10.5, 43), 40);
+            return Viewpoint.of(Vec.of(-8 + 27 * StrictMath.sin(turn), 8.5, 45 + 27 * StrictMath.cos(turn)), Vec.of(-11, 10.5, 43), 40);
         }
     },
     SAND("sand", "Low over the sand", 300, 470, 200) {
         @Override
-        View at(double share) {
+        Viewpoint at(double share) {
             double s = eased(share);
-            return View.of(Vec.of(28 + 4 * s, 3.1 - .3 * s, 8 + 1.5 * s), Vec.of(52, 3.6, 20), 36);
+            return Viewpoint.of(Vec.of(28 + 4 * s, 3.1 - .3 * s, 8 + 1.5 * s), Vec.of(52, 3.6, 20), 36);
         }
     };
 
@@ -67,9 +67,9 @@ public enum FlatsCamera {
         return leadIn;
     }
 
-    abstract View at(double share);
+    abstract Viewpoint at(double share);
 
-    View view(int frame) {
+    Viewpoint view(int frame) {
         return at(keyed(frame, first, last));
     }
 

@@ -17,7 +17,7 @@ final class Layers {
 
     private final Size size;
     /** By pass, then by its channels. */
-    private final float[][][] passes = new float[Pass.values().length][][];
+    private final float[][][] passes = new float[RenderPass.values().length][][];
     private final float[][] base;
     private final float[][] light;
     private final float[][] shadow;
@@ -27,17 +27,17 @@ final class Layers {
     Layers(Size size) {
         this.size = size;
         int pixels = size.width() * size.height();
-        for (Pass pass : Pass.values()) {
+        for (RenderPass pass : RenderPass.values()) {
             passes[pass.ordinal()] = new float[pass.channels().size()][pixels];
         }
         alpha = new float[pixels];
-        base = of(Pass.BASE);
-        light = of(Pass.LIGHT);
-        shadow = of(Pass.SHADOW);
-        haze = of(Pass.HAZE);
+        base = of(RenderPass.BASE);
+        light = of(RenderPass.LIGHT);
+        shadow = of(RenderPass.SHADOW);
+        haze = of(RenderPass.HAZE);
     }
 
-    private float[][] of(Pass pass) {
+    private float[][] of(RenderPass pass) {
         return passes[pass.ordinal()];
     }
 
@@ -49,10 +49,10 @@ final class Layers {
             light[c][pixel] = sum.covered == 0 ? 1 : (float) (sum.light[c] / covered);
             shadow[c][pixel] = sum.covered == 0 ? 1 : (float) (sum.shadow / covered);
             haze[c][pixel] = (float) (sum.haze[c] / samples);
-            of(Pass.MATTE)[c][pixel] = (float) (sum.matte / samples);
+            of(RenderPass.MATTE)[c][pixel] = (float) (sum.matte / samples);
         }
         haze[3][pixel] = (float) (sum.hazed / samples);
-        of(Pass.DEPTH)[0][pixel] = (float) (sum.depth / samples);
+        of(RenderPass.DEPTH)[0][pixel] = (float) (sum.depth / samples);
         alpha[pixel] = (float) (sum.covered / samples);
     }
 
@@ -93,7 +93,7 @@ final class Layers {
             channels.put(names[c], values);
         }
         channels.put("A", alpha);
-        for (Pass pass : Pass.values()) {
+        for (RenderPass pass : RenderPass.values()) {
             for (int c = 0; c < of(pass).length; c++) {
                 channels.put(pass.channel(c), of(pass)[c]);
             }
@@ -123,19 +123,19 @@ final class Layers {
     }
 
     /** One pass by itself: coded for a display, but for depth, of which near is bright. */
-    Drawing displayed(Pass pass) {
+    Drawing displayed(RenderPass pass) {
         float[][] values = of(pass);
         Map<String, float[]> channels = new LinkedHashMap<>();
         String[] names = {"R", "G", "B"};
         for (int c = 0; c < names.length; c++) {
-            float[] from = values[Math.min(c, pass == Pass.DEPTH ? 0 : c)];
+            float[] from = values[Math.min(c, pass == RenderPass.DEPTH ? 0 : c)];
             float[] coded = new float[from.length];
             for (int i = 0; i < coded.length; i++) {
-                coded[i] = pass == Pass.DEPTH ? (float) Math.exp(-from[i] / 60) : coded(from[i]);
+                coded[i] = pass == RenderPass.DEPTH ? (float) Math.exp(-from[i] / 60) : coded(from[i]);
             }
             channels.put(names[c], coded);
         }
-        if (pass == Pass.HAZE) {
+        if (pass == RenderPass.HAZE) {
             channels.put("A", values[3]);
         }
         return new Drawing(size.width(), size.height(), channels);

@@ -23,7 +23,7 @@ public final class MarramFlats {
     }
 
     /** One pass as a display shows it. */
-    public static Drawing draw(SceneLook look, Pass pass) {
+    public static Drawing draw(SceneLook look, RenderPass pass) {
         return layers(look).displayed(pass);
     }
 
@@ -47,7 +47,7 @@ public final class MarramFlats {
 
     /** Where the lamp on the tower is seen, as shares of the width and the height; may lie outside of the picture. */
     public static List<Double> lamp(FlatsCamera camera, int frame, Size size) {
-        View view = camera.view(frame);
+        Viewpoint view = camera.view(frame);
         Vec seen = view.seen(World.LAMP);
         return List.of(view.across(seen, size.width(), size.height()) / size.width(), view.down(seen, size.height()) / size.height());
     }

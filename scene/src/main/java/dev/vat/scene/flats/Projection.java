@@ -1,7 +1,7 @@
 package dev.vat.scene.flats;
 
 /** Faces and lines as a view has them, cut off right before the eye. */
-record Projection(View view, Raster raster) {
+record Projection(Viewpoint view, Raster raster) {
 
     private static final double NEAREST = .2;
 

@@ -16,7 +16,7 @@ final class Shade {
 
     /** The same ground for all frames of a camera, so that no edge of a shadow crawls. */
     Shade(FlatsCamera camera, Things things) {
-        View half = camera.at(.5);
+        Viewpoint half = camera.at(.5);
         middle = half.eye().plus(half.ahead().times(AHEAD));
         right = Vec.UP.cross(World.SUN).unit();
         up = World.SUN.cross(right);

@@ -18,7 +18,7 @@ final class Shader {
     private static final Paint INK = Paint.glowing(.03, .03, .03);
 
     private final SceneLook look;
-    private final View view;
+    private final Viewpoint view;
     private final int width;
     private final int height;
     private final Things things;

@@ -31,7 +31,7 @@ final class World {
 
     static Things of(SceneLook look) {
         Things things = new Things();
-        Ground ground = new Ground(look.frame(), look.run());
+        Terrain ground = new Terrain(look.frame(), look.run());
         ground.into(things);
         ground.drift(things, Math.min(look.frame(), WIND_DROPS) / 25.0);
         pier(things);

@@ -1,0 +1,235 @@
+package dev.vat.core.run;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.RateControl;
+import dev.vat.core.delivery.Scan;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.time.Rate;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * The one place where a codec of the catalogue becomes an encoder with its options, by the media library's names: text alone, so that a plan
+ * can fix them where no library is loaded.
+ */
+public final class EncoderOptions {
+
+    /** CineForm's qualities from the best on. */
+    private static final List<String> FILM = List.of("film3+", "film3", "film2+", "film2", "film1.5", "film1+", "film1", "high+", "high",
+            "medium+", "medium", "low+", "low");
+
+    private EncoderOptions() { }
+
+    public static String encoder(Codec codec) {
+        return switch (codec.reportedName()) {
+            case "h264" -> "libx264";
+            case "hevc" -> "libx265";
+            case "vp9" -> "libvpx-vp9";
+            case "av1" -> "libsvtav1";
+            case "webp" -> "libwebp";
+            case "prores" -> "prores_ks";
+            default -> codec.reportedName();
+        };
+    }
+
+    /** Every option but the threads; a run's plan keeps them. */
+    public static Map<String, String> options(Settings settings, Rate rate) {
+        Codec codec = settings.codec();
+        Map<String, String> options = new TreeMap<>();
+        if (settings.framing().scanInUse().isInterlaced()) {
+            options.put("flags", "+ildct+ilme");
+        }
+        switch (codec.reportedName()) {
+            case "h264" -> h264(settings, rate, options);
+            case "hevc" -> hevc(settings, rate, options);
+            case "vp9" -> vp9(settings, rate, options);
+            case "av1" -> av1(settings, rate, options);
+            case "prores" -> proRes(codec, options);
+            case "dnxhd" -> vc3(codec, rate, options);
+            case "mpeg2video" -> mpeg2(codec, rate, options);
+            case "cfhd" -> options.put("quality", FILM.get(number(settings.control())));
+            case "ffv1" -> options.putAll(Map.of("level", "3", "slicecrc", "1", "slices", "4", "g", "1"));
+            case "mjpeg" -> options.putAll(Map.of("flags", "+qscale", "global_quality", Integer.toString(118 * number(settings.control()))));
+            case "png" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "3", "9"), "pred", "mixed"));
+            case "qtrle" -> options.put("g", "1");
+            case "tiff" -> options.put("compression_algo", "packbits");
+            case "targa" -> options.put("rle", "1");
+            case "gif" -> { }
+            case "apng" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "6", "9"), "pred", "mixed"));
+            case "webp" -> webp(settings, options);
+            case "exr" -> options.putAll(Map.of("compression", "zip16", "format", "half"));
+            case "dpx" -> { }
+            case "dvvideo", "utvideo", "v210", "rawvideo" -> { }
+            default -> throw new IllegalArgumentException("No encoder settings for " + codec.id());
+        }
+        return options;
+    }
+
+    private static int number(RateControl control) {
+        return switch (control) {
+            case RateControl.Constant(int number) -> number;
+            case RateControl.Capped(int number, long _, long _) -> number;
+            default -> throw new IllegalArgumentException("No quality in " + control);
+        };
+    }
+
+    private static String group(Settings settings, Rate rate) {
+        return Long.toString(settings.groupFrames(rate));
+    }
+
+    private static String byEffort(Settings settings, String quick, String normal, String thorough) {
+        return switch (settings.effort()) {
+            case QUICK -> quick;
+            case NORMAL -> normal;
+            case THOROUGH -> thorough;
+        };
+    }
+
+    private static void h264(Settings settings, Rate rate, Map<String, String> options) {
+        Codec codec = settings.codec();
+        options.put("preset", byEffort(settings, "veryfast", "medium", "slow"));
+        options.put("g", group(settings, rate));
+        options.merge("flags", "+cgop", String::concat);
+        if (settings.framing().scanInUse().isInterlaced()) {
+            options.put("x264-params", settings.framing().scanInUse() == Scan.TOP_FIRST ? "tff=1" : "bff=1");
+        }
+        if (codec.id().equals("avc-intra-100")) {
+            options.put("avcintra-class", "100");
+            return;
+        }
+        options.put("profile", switch (codec.id()) {
+            case "h264-high-420" -> "high";
+            case "h264-high10-420" -> "high10";
+            case "h264-high444-8" -> "high444";
+            default -> "high422";
+        });
+        switch (settings.control()) {
+            case RateControl.Average(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.TwoPass(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.Steady(long bits) -> {
+                for (String name : new String[] {"b", "minrate", "maxrate", "bufsize"}) {
+                    options.put(name, Long.toString(bits));
+                }
+                options.put("nal-hrd", "cbr");
+            }
+            case RateControl.Capped(int number, long bits, long buffer) -> {
+                options.put("crf", Integer.toString(number));
+                options.put("maxrate", Long.toString(bits));
+                options.put("bufsize", Long.toString(buffer));
+            }
+            default -> options.put("crf", Integer.toString(number(settings.control())));
+        }
+    }
+
+    private static void hevc(Settings settings, Rate rate, Map<String, String> options) {
+        String group = group(settings, rate);
+        String own = "log-level=error:open-gop=0:frame-threads=1:keyint=" + group + ":min-keyint=" + group;
+        options.put("preset", byEffort(settings, "veryfast", "medium", "slow"));
+        options.put("profile", switch (settings.codec().id()) {
+            case "h265-main-420" -> "main";
+            case "h265-main10-420" -> "main10";
+            default -> "main422-10";
+        });
+        switch (settings.control()) {
+            case RateControl.Average(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.TwoPass(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.Capped(int number, long bits, long buffer) -> {
+                options.put("crf", Integer.toString(number));
+                own += ":vbv-maxrate=" + bits / 1000 + ":vbv-bufsize=" + buffer / 1000;
+            }
+            default -> options.put("crf", Integer.toString(number(settings.control())));
+        }
+        options.put("x265-params", own);
+    }
+
+    private static void vp9(Settings settings, Rate rate, Map<String, String> options) {
+        options.putAll(Map.of("deadline", "good", "cpu-used", byEffort(settings, "6", "4", "2"), "row-mt", "1", "tile-columns", "2", "g", group(settings, rate)));
+        if (settings.codec().hasAlpha()) {
+            options.put("auto-alt-ref", "0");
+        }
+        if (settings.control() instanceof RateControl.Average(long bits)) {
+            options.put("b", Long.toString(bits));
+        } else if (settings.control() instanceof RateControl.TwoPass(long bits)) {
+            options.put("b", Long.toString(bits));
+        } else {
+            options.put("b", "0");
+            options.put("crf", Integer.toString(number(settings.control())));
+        }
+    }
+
+    private static void av1(Settings settings, Rate rate, Map<String, String> options) {
+        options.put("preset", byEffort(settings, "10", "8", "5"));
+        options.put("g", group(settings, rate));
+        if (settings.control() instanceof RateControl.Average(long bits)) {
+            options.put("b", Long.toString(bits));
+        } else {
+            options.put("crf", Integer.toString(number(settings.control())));
+        }
+    }
+
+    private static void webp(Settings settings, Map<String, String> options) {
+        boolean lossless = settings.control() instanceof RateControl.Lossless;
+        options.put("compression_level", byEffort(settings, "2", "4", "6"));
+        options.putAll(lossless ? Map.of("lossless", "1") : Map.of("quality", Integer.toString(100 - number(settings.control()))));
+    }
+
+    /**
+     * What is added for one of two passes. VP9's notes go through the encoder itself.
+     *
+     * @param first whether it only takes notes
+     * @param notes path of the file in which the first pass leaves them for the second
+     */
+    public static Map<String, String> inPass(Codec codec, Map<String, String> options, boolean first, String notes) {
+        Map<String, String> more = new TreeMap<>(options);
+        String number = first ? "1" : "2";
+        if (codec.reportedName().equals("hevc")) {
+            more.merge("x265-params", "pass=" + number + ":stats=" + notes.replaceAll("([\\\\:'])", "\\\\$1"), (a, b) -> a + ":" + b);
+            return more;
+        }
+        more.merge("flags", "+pass" + number, String::concat);
+        if (codec.reportedName().equals("h264")) {
+            more.put("stats", notes);
+        }
+        return more;
+    }
+
+    private static void proRes(Codec codec, Map<String, String> options) {
+        options.put("profile", switch (codec.id()) {
+            case "prores-422-proxy" -> "proxy";
+            case "prores-422-lt" -> "lt";
+            case "prores-422" -> "standard";
+            case "prores-422-hq" -> "hq";
+            case "prores-4444" -> "4444";
+            default -> "4444xq";
+        });
+        if (codec.hasAlpha()) {
+            options.put("alpha_bits", Integer.toString(codec.alphaBits()));
+        }
+    }
+
+    private static void vc3(Codec codec, Rate rate, Map<String, String> options) {
+        long bits = Catalogue.profileBitRate(codec, rate);
+        if (bits > 0) {
+            options.put("profile", "dnxhd");
+            options.put("b", Long.toString(bits));
+        } else {
+            options.put("profile", codec.id().replace('-', '_'));
+        }
+        options.put("thread_type", "slice");
+    }
+
+    /** 4:2:2 profile at main or high level, closed groups of half a second. */
+    private static void mpeg2(Codec codec, Rate rate, Map<String, String> options) {
+        boolean intra = codec.everyFrameStandsAlone();
+        for (String name : new String[] {"b", "minrate", "maxrate"}) {
+            options.put(name, "50000000");
+        }
+        options.putAll(Map.of("bufsize", "36408333", "g", intra ? "1" : rate.timecodeBase() > 25 ? "15" : "12", "bf", intra ? "0" : "2",
+                "qmin", "1", "qmax", "12", "intra_vlc", "1", "non_linear_quant", "1", "profile", "0", "level", intra ? "5" : "2"));
+        // The encoder closes groups only if it may not begin one at every cut.
+        options.put("sc_threshold", "1000000000");
+        options.merge("flags", "+cgop", String::concat);
+    }
+}

@@ -1,0 +1,379 @@
+package dev.vat.core.run;
+
+import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.burnin.FrameFacts;
+import dev.vat.core.burnin.Lettering;
+import dev.vat.core.delivery.Chroma;
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Frame;
+import dev.vat.core.delivery.Placement;
+import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.delivery.Scan;
+import dev.vat.core.delivery.Treatment;
+import dev.vat.core.pass.Pass;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
+import dev.vat.core.recipe.FrameStamp;
+import dev.vat.core.recipe.PictureKind;
+import dev.vat.core.recipe.Recipe;
+import dev.vat.core.recipe.Recipes;
+import dev.vat.core.recipe.WorkingFormat;
+import dev.vat.core.reel.Conform;
+import dev.vat.core.reel.GeneratedItem;
+import dev.vat.core.reel.Item;
+import dev.vat.core.reel.Reel;
+import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.SoundUse;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Location;
+import dev.vat.core.source.Reading;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.core.time.Timecode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/**
+ * A reel with everything that is known of its sources: what a run would make and what findings are about. Size and pixel
+ * aspect are the first source's, and so is the rate, unless the reel has its own.
+ */
+public final class ResolvedReel {
+
+    /**
+     * An item that takes frames of a source, with that and its frame table.
+     *
+     * @param item its number in the plan
+     * @param place its number in the reel
+     * @param use what is taken and how it plays
+     * @param cell whether it doesn't stand in the reel by itself, but is a part of an item's pictures
+     * @param pass what it is among the passes of a shot, or null
+     */
+    public record Entry(int item, int place, Item use, Source source, FrameTable table, boolean cell, Pass pass) {
+        /** Its reading, with the frames that the item takes of it. */
+        public Reading reading() {
+            return use.range() == null ? source.reading() : source.reading().withRange(use.range());
+        }
+
+        /** What its frames hold, with the pixel aspect as it is read. */
+        public Optional<PictureFormat> format() {
+            return table.format().map(f -> f.withPixelAspect(source.reading().picture().pixelAspectOf(f)));
+        }
+
+        public Optional<Rate> rate() {
+            return source.reading().rateOf(table);
+        }
+
+        /** How often its pictures were packed with loss before, as far as anybody knows. @param clips by source id */
+        public int lossyPasses(Map<String, ClipFacts> clips) {
+            ClipFacts clip = clips.get(source.id());
+            return clip != null ? clip.lossyPasses() : table.sequence().kind() == FileKind.JPEG ? 1 : 0;
+        }
+
+        /** Whether it is a file that Vat made as a draft. @param clips by source id */
+        public boolean isDraft(Map<String, ClipFacts> clips) {
+            return clips.containsKey(source.id()) && clips.get(source.id()).draft();
+        }
+
+        public PictureReading picture() {
+            PictureReading own = source.reading().picture().resolve(table);
+            if (pass == null) {
+                return own;
+            }
+            // Layers of EXR files are premultiplied, where they have alpha at all.
+            return table.sequence().kind() == FileKind.EXR ? new PictureReading(AlphaKind.PREMULTIPLIED, pass.layer(), own.colour()) : own;
+        }
+    }
+
+    /** A sound of the reel with its source. @param place its number in the reel */
+    public record Sounding(int place, SoundUse use, Source source) { }
+
+    /** Where the frames begin in a timecode's text. */
+    private static final int FRAMES_AT = 9;
+    private static final Rational MIDDLE = Rational.of(1, 2);
+
+    private final Reel reel;
+    private final Rate rate;
+    private final PictureFormat shape;
+    private final List<Entry> entries;
+    private final Map<Integer, Entry> byItem;
+    private final ReelPlan plan;
+    private final List<Sounding> sounds;
+    private final int unknownItems;
+
+    private ResolvedReel(Reel reel, ReelParts parts, ReelPlan plan, List<Sounding> sounds) {
+        this.reel = reel;
+        this.rate = parts.rate();
+        this.shape = parts.shape();
+        this.entries = parts.entries();
+        this.byItem = entries.stream().collect(Collectors.toMap(Entry::item, Function.identity()));
+        this.plan = plan;
+        this.sounds = sounds;
+        this.unknownItems = parts.unknown();
+    }
+
+    /** The current reel of a project, or empty if it has none. */
+    public static Optional<ResolvedReel> of(Project project, Map<String, FrameTable> tables) {
+        return project.currentReel().map(reel -> of(project, reel, tables));
+    }
+
+    public static ResolvedReel of(Project project, Reel reel, Map<String, FrameTable> tables) {
+        ReelParts made = ReelParts.of(project, reel, tables);
+        List<Sounding> sounds = new ArrayList<>();
+        for (int i = 0; i < reel.sounds().size(); i++) {
+            int place = i;
+            project.source(reel.sounds().get(i).source()).ifPresent(source -> sounds.add(new Sounding(place, reel.sounds().get(place), source)));
+        }
+        return new ResolvedReel(reel, made, planned(reel, made.rate(), made.parts()), List.copyOf(sounds));
+    }
+
+    /** With the slates' fields filled in, which tell of the programme's length. */
+    private static ReelPlan planned(Reel reel, Rate rate, List<ReelPlan.Part> parts) {
+        ReelPlan plan = ReelPlan.of(parts);
+        if (parts.stream().noneMatch(p -> p.item().drawn() instanceof GeneratedItem.Slate)) {
+            return plan;
+        }
+        FrameFacts facts = PictureWords.ofSlate(reel, rate, start(reel, rate).orElse(null), plan, parts);
+        return ReelPlan.of(parts.stream().map(p -> p.item().drawn() instanceof GeneratedItem.Slate slate ? ReelPlan.Part.of(p.place(), p.item().withDrawn(slate.filled(facts))) : p).toList());
+    }
+
+    public Reel reel() {
+        return reel;
+    }
+
+    /** The items that take frames of sources, in their order, each with the cells that its pictures are made of. */
+    public List<Entry> entries() {
+        return entries;
+    }
+
+    /** What an item of the plan, or a cell of it, takes frames of; empty for what is drawn and for several views. */
+    public Optional<Entry> entry(int item) {
+        return Optional.ofNullable(byItem.get(item));
+    }
+
+    public ReelPlan plan() {
+        return plan;
+    }
+
+    /** What is heard besides the sound of its clips. */
+    public List<Sounding> sounds() {
+        return sounds;
+    }
+
+    /** Items whose files haven't been found. */
+    public int unknownItems() {
+        return unknownItems;
+    }
+
+    public Optional<Rate> rate() {
+        return Optional.ofNullable(rate);
+    }
+
+    /** The label of the first frame, if the reel has one that its rate can count to. */
+    public Optional<Timecode> start() {
+        return start(reel, rate);
+    }
+
+    private static Optional<Timecode> start(Reel reel, Rate rate) {
+        try {
+            return rate == null || reel.start() == null ? Optional.empty() : Optional.of(Timecode.parse(reel.start(), rate));
+        } catch (IllegalArgumentException _) {
+            // Findings say so.
+            return Optional.empty();
+        }
+    }
+
+    /**
+     * What is written into a frame of the reel, or of a file of it, apart from the mark of a draft.
+     *
+     * @param words of that, see {@link PictureWords#of}
+     */
+    public Lettering letteringAt(PictureWords words, long reelFrame) {
+        BurnIn ofItem = plan.part(plan.spanAt(reelFrame).item()).item().burnIn();
+        if (words.isNothing(ofItem)) {
+            return Lettering.NOTHING;
+        }
+        ReelFrame shown = plan.at(reelFrame);
+        return words.at(reelFrame, ofItem, shown, entry(shown.item()).map(e -> e.table().sequence().location()).orElse(null));
+    }
+
+    /** The same moment as a file of another rate counts it. */
+    public Optional<Timecode> start(Rate fileRate) {
+        Timecode own = start().orElse(null);
+        if (own == null || fileRate == null) {
+            return Optional.empty();
+        }
+        if (rate.equals(fileRate)) {
+            return Optional.of(own);
+        }
+        // Two moments of a reel are one interlaced frame: the label up to the seconds is the same.
+        long perFrame = rate.timecodeBase() / fileRate.timecodeBase();
+        String label = own.toString();
+        long frames = Long.parseLong(label.substring(FRAMES_AT)) / perFrame;
+        return Optional.of(Timecode.parse(label.substring(0, FRAMES_AT) + "%02d".formatted(frames), fileRate));
+    }
+
+    public Optional<PictureFormat> shape() {
+        return Optional.ofNullable(shape);
+    }
+
+    public Optional<Size> size() {
+        return shape().map(PictureFormat::size);
+    }
+
+    /** A file's picture, once the reel's is known. */
+    public Optional<Frame> frame(Deliverable deliverable) {
+        return shape().map(f -> deliverable.frameFor(f.size(), f.pixelAspect()));
+    }
+
+    /** Where an item's picture lies in the reel's; empty where it is of the reel's shape. */
+    public Optional<Placement> placement(Entry entry) {
+        PictureFormat own = entry.format().orElse(null);
+        PictureFormat whole = shape().orElse(null);
+        if (own == null || whole == null || entry.cell || own.size().equals(whole.size()) && own.pixelAspect().equals(whole.pixelAspect())) {
+            return Optional.empty();
+        }
+        return Optional.of(Placement.of(own.size(), own.pixelAspect(), whole.size(), whole.pixelAspect(), entry.use.fitInUse(), MIDDLE, MIDDLE, Chroma.RGB));
+    }
+
+    /** Whether any item can be seen through. */
+    public boolean transparent() {
+        return entries.stream().anyMatch(e -> e.pass == null && e.picture().alpha().carriesTransparency());
+    }
+
+    public boolean linear() {
+        return entries.stream().anyMatch(e -> e.format().isPresent() && e.picture().colour().isLinear());
+    }
+
+    /** Bits of the deepest item, 0 if nothing has been decoded yet. */
+    public int deepest() {
+        return entries.stream().flatMap(e -> e.format().stream()).mapToInt(f -> f.depth().bits()).max().orElse(0);
+    }
+
+    /**
+     * The samples in which pictures are composed that a file takes as they are: eight bits only where every item has eight display-coded
+     * bits and nothing has to be blended, scaled or drawn.
+     */
+    public WorkingFormat working() {
+        boolean eight = entries.stream().flatMap(e -> e.format().stream())
+                .allMatch(f -> f.depth().bits() <= 8 && !f.linear());
+        boolean kept = entries.stream().allMatch(e -> e.picture().colour().kind() == ColourReading.Kind.DISPLAY);
+        boolean alpha = entries.stream().anyMatch(e -> e.table.alpha() != AlphaKind.NONE);
+        boolean blended = entries.stream().anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND || e.use.playingInUse().conformInUse() == Conform.BLEND
+                || placement(e).isPresent())
+                || reel.items().stream().anyMatch(i -> i.joint() != null || i.layout() != null || i.passes() != null || i.drawn() != null && i.drawn().at(0) instanceof ReelFrame.Drawing);
+        return eight && kept && !alpha && !blended ? WorkingFormat.W8 : WorkingFormat.W16;
+    }
+
+    /** The pictures that a file with such a treatment is made of, as its run's plan will have it. */
+    public PictureKind pictureFor(Treatment treatment) {
+        return new PictureKind(working().with(treatment), transparent(), treatment.pass());
+    }
+
+    /** An entry as recipes take frames of it. */
+    private record Taken(Entry entry, PictureReading picture, Size size, Placement placement) implements Recipes.Source {
+        @Override
+        public String name() {
+            return entry.table.sequence().name();
+        }
+
+        @Override
+        public Location location() {
+            return entry.table.sequence().location();
+        }
+
+        @Override
+        public FileKind kind() {
+            return entry.table.sequence().kind();
+        }
+
+        @Override
+        public boolean has(long number) {
+            return entry.table.sequence().has(number);
+        }
+
+        @Override
+        public FrameStamp stamp(long number) {
+            Sequence sequence = entry.table.sequence();
+            int index = sequence.indexOf(number);
+            return index < 0 ? null : new FrameStamp(number, sequence.size(index), sequence.modified(index), null);
+        }
+    }
+
+    private Recipes.Source taken(int item) {
+        return entry(item).map(e -> new Taken(e, e.picture(), e.format().map(PictureFormat::size).orElse(null), placement(e).orElse(null))).orElse(null);
+    }
+
+    /** How the picture of what stands at some place is made; empty where a file isn't there, or nothing was looked into yet. */
+    public Optional<Recipe> recipe(ReelFrame frame) {
+        return new Recipes(size().orElse(null), shape().map(PictureFormat::pixelAspect).orElse(PixelAspect.SQUARE), this::taken).of(frame);
+    }
+
+    /** The same of a reel frame. */
+    public Optional<Recipe> recipe(long reelFrame) {
+        return recipe(plan.at(reelFrame));
+    }
+
+    /** A source's frame by itself, whatever a reel does with it. */
+    public static Recipe.Frame alone(Source source, FrameTable table, long number) {
+        Entry entry = new Entry(0, 0, Item.of(source.id()), source, table, true, null);
+        return Recipes.alone(new Taken(entry, source.reading().picture().resolve(table), null, null), number);
+    }
+
+    /** Source frame numbers if the reel has one item, else reel frames from 0. */
+    public FrameRange range() {
+        if (isOneSource()) {
+            return plan.spans().getFirst().range();
+        }
+        return FrameRange.of(0, Math.max(0, plan.count() - 1));
+    }
+
+    /** What will be made, in words: {@code whole reel, 432 frames} or {@code only 1021-1332, 312 frames}. */
+    public String describe() {
+        boolean whole = entries.stream().allMatch(ResolvedReel::takesAll);
+        String frames = plan.count() == 1 ? "1 frame" : plan.count() + " frames";
+        if (whole || !isOneSource()) {
+            return (whole ? "whole reel, " : "ranges as set, ") + frames;
+        }
+        return "only " + plan.spans().getFirst().range() + ", " + frames;
+    }
+
+    /** Whether all of it is one source's frames, each once and in order. */
+    public boolean isOneSource() {
+        return entries.size() == 1 && plan.spans().size() == 1 && plan.spans().getFirst().even();
+    }
+
+    private static boolean takesAll(Entry entry) {
+        Reading reading = entry.reading();
+        return (reading.range() == null || reading.range().equals(entry.table.sequence().range()))
+                && reading.cadence().leadIn() == 0;
+    }
+
+    /** What a deliverable's file may weigh, before anything was tried; empty while its size isn't known. */
+    public Optional<RoughForecast> forecast(Deliverable deliverable) {
+        Scan scan = deliverable.settings().framing().scanInUse();
+        return frame(deliverable).map(f -> RoughForecast.of(deliverable.settings(), f.size(), scan.frames(plan.count()), rate().map(scan::rate).orElse(null), transparent()));
+    }
+
+    /** Whether each frame that is expected is there, good, and looked into. */
+    public boolean isComplete() {
+        return entries.stream().allMatch(e -> e.table().isChecked()
+                && ResumeAdvice.of(e.table(), e.reading().rangeIn(e.table().sequence())).wanted().isEmpty());
+    }
+}

@@ -1,0 +1,49 @@
+package dev.vat.desktop.band;
+
+import dev.vat.core.recipe.Recipe;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.trial.Excerpt;
+import dev.vat.core.trial.FileTrial;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+
+/** A file of which only excerpts were encoded: the rest isn't there. */
+public record TrialStrip(RunPlan.RunFile file, FileTrial trial, MovieStrip inner) implements Wrapped {
+
+    public static TrialStrip of(RunPlan.RunFile file, FileTrial trial) {
+        return new TrialStrip(file, trial, new MovieStrip(Path.of(trial.parts()), file.expected()));
+    }
+
+    @Override
+    public String title() {
+        return "test encode of " + file.title();
+    }
+
+    @Override
+    public Optional<Recipe> recipe(long place) {
+        List<Excerpt> excerpts = trial.excerpts();
+        for (int i = 0; i < excerpts.size(); i++) {
+            long within = place - excerpts.get(i).first();
+            if (within >= 0 && within < excerpts.get(i).frames().size()) {
+                return file.isFolder() ? Optional.empty() : Optional.of(new Recipe.Finished(Path.of(trial.parts()).resolve(file.partName(i)).toString(), within));
+            }
+        }
+        return Optional.empty();
+    }
+
+    @Override
+    public Mark mark(long place) {
+        return recipe(place).isPresent() ? Mark.GOOD : Mark.UNCHECKED;
+    }
+
+    @Override
+    public String remark(long place) {
+        return recipe(place).isPresent() ? "" : "not among the excerpts that were tried";
+    }
+
+    @Override
+    public Optional<Path> sound() {
+        return Optional.empty();
+    }
+}

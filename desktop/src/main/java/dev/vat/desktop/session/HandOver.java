@@ -1,0 +1,201 @@
+package dev.vat.desktop.session;
+
+import dev.vat.core.handover.ContactSheet;
+import dev.vat.core.handover.EdlText;
+import dev.vat.core.handover.OtioText;
+import dev.vat.core.handover.Timeline;
+import dev.vat.core.handover.WholeReel;
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
+import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.handover.HandOverSet;
+import dev.vat.engine.handover.SetCheck;
+import dev.vat.engine.process.Task;
+import dev.vat.protocol.RepackOrder;
+import dev.vat.protocol.TaskMessage;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+
+/** Reels as other programs can take them, OpenTimelineIO or an edit decision list, and theirs. */
+public final class HandOver {
+
+    public static final String OTIO = ".otio";
+    public static final String EDL = ".edl";
+
+    private final Session studio;
+    private final Places places;
+    private final Executor ui;
+    private final Executor background;
+
+    HandOver(Session studio, Places places, Executor ui, Executor background) {
+        this.places = places;
+        this.studio = studio;
+        this.ui = ui;
+        this.background = background;
+    }
+
+    static boolean isTimeline(Path path) {
+        return path.toString().toLowerCase(Locale.ROOT).endsWith(OTIO) || isList(path);
+    }
+
+    private static boolean isList(Path path) {
+        return path.toString().toLowerCase(Locale.ROOT).endsWith(EDL);
+    }
+
+    /** Writes the current reel; by the name's ending as the one or the other. */
+    public void write(Path file) {
+        ResolvedReel programme = studio.programme().orElse(null);
+        if (programme == null || programme.rate().isEmpty() || programme.plan().count() == 0) {
+            studio.say("There is no reel yet that could be handed over.");
+            return;
+        }
+        Project project = studio.project();
+        background.execute(() -> {
+            try {
+                Timeline timeline = Timeline.of(programme);
+                List<String> left = isList(file) ? EdlText.leftOut(timeline) : timeline.left();
+                Durable.write(file, isList(file) ? EdlText.write(timeline) : OtioText.write(timeline, WholeReel.of(project, programme.reel())));
+                ui.execute(() -> studio.say("Handed over: " + file + (left.isEmpty() ? "" : ". Other programs won't see: " + String.join("; ", left) + ".")));
+            } catch (IOException | RuntimeException e) {
+                ui.execute(() -> studio.say("The reel can't be handed over: " + e.getMessage()));
+            }
+        });
+    }
+
+    /** The current reel as others can read it; empty while it has no frames or no rate. */
+    public Optional<Timeline> timeline() {
+        return studio.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).map(Timeline::of);
+    }
+
+    /** Puts a set together. @param doing told in words what goes on, and in the end what came of it @param made told where it is @param failed told if there is none */
+    public void makeSet(HandOverSet.Wish wish, Consumer<String> doing, Consumer<Path> made, Runnable failed) {
+        background.execute(() -> {
+            try {
+                Path set = HandOverSet.make(places, wish, words -> ui.execute(() -> doing.accept(Character.toUpperCase(words.charAt(0)) + words.substring(1) + "\u2026")));
+                ui.execute(() -> {
+                    doing.accept("Handed over, and read again whole: " + set);
+                    made.accept(set);
+                });
+            } catch (IOException | RuntimeException e) {
+                ui.execute(() -> {
+                    doing.accept("The set can't be put together: " + e.getMessage() + ".");
+                    failed.run();
+                });
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+            }
+        });
+    }
+
+    /** Holds a set against its manifest. @param said told in words what came of it */
+    public void checkSet(Path set, Consumer<String> said) {
+        said.accept("Reading all of " + set.getFileName() + "\u2026");
+        background.execute(() -> {
+            String words;
+            try {
+                SetCheck.Result result = SetCheck.check(set);
+                words = result.holds() ? set.getFileName() + ": all of its " + result.files() + " files are what was handed over." : set.getFileName() + " isn't what was handed over: " + String.join("; ", result.reasons()) + ".";
+            } catch (IOException e) {
+                words = set.getFileName() + " can't be checked: " + e.getMessage() + ".";
+            }
+            String told = words;
+            ui.execute(() -> said.accept(told));
+        });
+    }
+
+    /** Has something done with finished movies. @param said told in words what goes on, and in the end what came of it, line by line @param made told of the new files @param failed told if there are none */
+    public void repack(RepackOrder order, Consumer<String> said, Consumer<List<Path>> made, Runnable failed) {
+        background.execute(() -> {
+            try {
+                TaskMessage.Repacked done = (TaskMessage.Repacked) Task.ask(places, new TaskMessage.Repack(1, order), message -> {
+                    if (message instanceof TaskMessage.Repacking(long _, String doing)) {
+                        ui.execute(() -> said.accept(Character.toUpperCase(doing.charAt(0)) + doing.substring(1) + "\u2026"));
+                    }
+                }, TaskMessage.Repacked.class::isInstance);
+                ui.execute(() -> {
+                    said.accept(String.join("\n", done.said()));
+                    made.accept(done.paths().stream().map(Path::of).toList());
+                });
+            } catch (IOException e) {
+                ui.execute(() -> {
+                    said.accept("Nothing was written: " + e.getMessage() + ".");
+                    failed.run();
+                });
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+            }
+        });
+    }
+
+    /** Writes a contact sheet of what is shown. @param sheet of it @param file its name's ending says what kind */
+    public void contacts(ContactSheet sheet, Path file) {
+        studio.say("The contact sheet is being written.");
+        background.execute(() -> {
+            try {
+                studio.viewer().write(sheet, file);
+                ui.execute(() -> studio.say("Contact sheet: " + file));
+            } catch (IOException e) {
+                ui.execute(() -> studio.say("The contact sheet can't be written: " + e.getMessage() + "."));
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+            }
+        });
+    }
+
+    /** Takes a timeline for a reel of its own; places that it names and the project doesn't are shown before one of them is looked at. */
+    void read(Path file) {
+        Rate rate = studio.programme().flatMap(ResolvedReel::rate).orElse(studio.offeredRate());
+        background.execute(() -> {
+            try {
+                String text = Files.readString(file);
+                ui.execute(() -> taken(file, text, rate));
+            } catch (IOException e) {
+                ui.execute(() -> studio.say("The timeline can't be read: " + e.getMessage()));
+            }
+        });
+    }
+
+    private void taken(Path file, String text, Rate rate) {
+        try {
+            Optional<WholeReel> whole = isList(file) ? Optional.empty() : OtioText.whole(text);
+            Timeline timeline = whole.isPresent() ? null : isList(file) ? EdlText.read(text, rate == null ? Rate.FPS_25 : rate, this::known) : OtioText.read(text, file.toAbsolutePath().getParent());
+            Edit edit = whole.map(WholeReel::edit).orElseGet(() -> timeline.edit());
+            Project after = edit.apply(studio.project());
+            List<String> fresh = after.sources().stream().filter(s -> studio.project().source(s.id()).isEmpty()).map(s -> s.folder().path().toString()).distinct().toList();
+            Runnable take = () -> {
+                studio.edit(edit);
+                studio.say("Taken over from " + file.getFileName() + (timeline == null || timeline.left().isEmpty() ? "." : ". Left out: " + String.join("; ", timeline.left()) + "."));
+            };
+            if (fresh.isEmpty()) {
+                take.run();
+            } else {
+                studio.askAbout(new Session.Stranger(file.getFileName().toString(), fresh, take));
+            }
+        } catch (IllegalArgumentException e) {
+            studio.say(file.getFileName() + " can't be taken over: " + e.getMessage());
+        }
+    }
+
+    /** A source by its name, or by the name without what tells one frame from the next. */
+    private Optional<Timeline.Media> known(String name) {
+        for (Source source : studio.project().sources()) {
+            FrameTable table = studio.table(source.id());
+            String base = source.location().pattern().baseName();
+            if (table != null && (name.endsWith(source.name()) || name.equalsIgnoreCase(base) || base.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "").equals(name))) {
+                return Optional.of(Timeline.Media.of(source, table, source.reading().rateOf(table).orElse(Rate.FPS_25)));
+            }
+        }
+        return Optional.empty();
+    }
+}

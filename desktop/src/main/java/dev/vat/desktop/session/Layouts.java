@@ -1,0 +1,44 @@
+package dev.vat.desktop.session;
+
+import dev.vat.core.reel.Layout;
+import dev.vat.engine.storage.LayoutStore;
+import java.io.IOException;
+import java.util.List;
+
+/** Layouts that somebody keeps for other sources; they hold no place. */
+public final class Layouts {
+
+    private final LayoutStore store;
+    private final Session studio;
+
+    Layouts(LayoutStore store, Session studio) {
+        this.store = store;
+        this.studio = studio;
+    }
+
+    public List<Layout> all() {
+        try {
+            return store.list();
+        } catch (IOException e) {
+            studio.say("The layouts can't be read: " + e.getMessage());
+            return List.of();
+        }
+    }
+
+    public void keep(Layout layout) {
+        try {
+            store.keep(layout);
+            studio.say("Kept as " + layout.name() + ", without its sources: it stands where views are added to a reel.");
+        } catch (IOException | IllegalArgumentException e) {
+            studio.say("The layout can't be kept: " + e.getMessage());
+        }
+    }
+
+    public void forget(Layout layout) {
+        try {
+            store.forget(layout.name());
+        } catch (IOException e) {
+            studio.say("The layout can't be deleted: " + e.getMessage());
+        }
+    }
+}

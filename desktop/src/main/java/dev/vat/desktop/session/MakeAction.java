@@ -1,0 +1,152 @@
+package dev.vat.desktop.session;
+
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
+import dev.vat.core.reel.Reel;
+import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import dev.vat.engine.queue.RunQueue;
+import dev.vat.engine.queue.StartTime;
+import dev.vat.engine.run.DestinationProbe;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZonedDateTime;
+import java.util.Map;
+
+/** The main action: what it says, whether it may be pressed, and what it waits for. Called on the interface's thread. */
+public final class MakeAction {
+
+    /** What a run that was asked for still waits for. */
+    private enum Waiting { NOTHING, CHECKS, FRAMES }
+
+    private final Session studio;
+    private final Autosave keeper;
+    private Waiting waiting = Waiting.NOTHING;
+
+    MakeAction(Session studio, Autosave keeper) {
+        this.studio = studio;
+        this.keeper = keeper;
+    }
+
+    /** Whether a run was asked for and waits. */
+    public boolean isArmed() {
+        return waiting != Waiting.NOTHING;
+    }
+
+    /** Whether the run waits for frames that are still to come. */
+    public boolean waitsForFrames() {
+        return waiting == Waiting.FRAMES;
+    }
+
+    /** Whether the main action can be pressed. */
+    public boolean canMake() {
+        return !isArmed() && (studio.findings().mayRun() || studio.findings().onlyRateIsMissing());
+    }
+
+    /** What the main action says. */
+    public String label() {
+        boolean transparent = studio.programme().filter(ResolvedReel::transparent).isPresent();
+        int files = studio.project().deliverablesOn().stream().mapToInt(d -> transparent && d.isKnown() && d.makesMatte() ? 2 : 1).sum();
+        int reels = studio.project().reels().size();
+        if (isArmed()) {
+            return waitsForFrames() ? "Waiting for frames" : "Checking, then making";
+        }
+        if (studio.findings().onlyRateIsMissing()) {
+            return "Make at " + studio.offeredRate().label();
+        }
+        if (files == 0) {
+            return "Make";
+        }
+        return reels > 1 ? "Make " + reels + " x " + files + " files" : "Make " + (files == 1 ? "1 file" : files + " files");
+    }
+
+    /** What will be made, in words. */
+    public String detail() {
+        return studio.programme().filter(p -> p.plan().count() > 0).map(p -> {
+            String words = p.describe();
+            return p.rate().map(r -> words + ", " + r.seconds(p.plan().count()).toFixed(3) + " s").orElse(words);
+        }).orElse("");
+    }
+
+    /** Confirms an offered rate, waits for checks that go on, then makes every reel. */
+    public void make() {
+        if (!canMake()) {
+            return;
+        }
+        if (studio.findings().onlyRateIsMissing()) {
+            studio.chooseRate(studio.offeredRate());
+        }
+        if (studio.watch().isChecking()) {
+            waiting = Waiting.CHECKS;
+            studio.changed();
+            return;
+        }
+        if (!studio.findings().mayRun()) {
+            return;
+        }
+        studio.programme().flatMap(ResolvedReel::rate).ifPresent(rate -> keeper.remember(studio.settings().withLastRate(rate)));
+        Project project = studio.project();
+        Path folder = DestinationProbe.folderOf(project);
+        keeper.remember(studio.settings().withFolder(folder));
+        for (Reel reel : project.reels()) {
+            Project one = project.withReels(project.reels(), reel.id());
+            studio.runs().start(one, ResolvedReel.of(one, reel, studio.watch().tables()), studio.watch().clips(), folder);
+        }
+    }
+
+    /** Makes one still of a source's frame, as deep as it is, into the folder for files. */
+    public void keepStill(Source source, long number) {
+        FrameTable table = studio.table(source.id());
+        if (table == null || !table.sequence().has(number) || table.state(number) != FrameState.GOOD) {
+            studio.say("Frame " + number + " of " + source.name() + " isn't there whole: no still can be made of it.");
+            return;
+        }
+        Project one = SingleStill.of(studio.project(), source, table, number);
+        String id = one.sources().getFirst().id();
+        studio.runs().start(one, ResolvedReel.of(one, Map.of(id, table)).orElseThrow(), Map.of(), DestinationProbe.folderOf(one));
+    }
+
+    /** Puts every reel's files into the queue. @param when not to start before, as {@link StartTime} reads it; nothing to hold them until somebody lets them go */
+    public void makeLater(String when) {
+        try {
+            Instant time = when.isBlank() ? null : StartTime.parse(when, ZonedDateTime.now());
+            Project project = studio.project();
+            for (Reel reel : project.reels()) {
+                studio.runs().later().add(project.withReels(project.reels(), reel.id()), new RunQueue.Terms(time == null, time, null, false));
+            }
+        } catch (IllegalArgumentException e) {
+            studio.say(e.getMessage() + ".");
+        }
+    }
+
+    /** Makes the files by itself as soon as every frame that is expected is there and good. */
+    public void makeWhenComplete() {
+        if (studio.findings().onlyRateIsMissing() || studio.programme().flatMap(ResolvedReel::rate).isEmpty()) {
+            studio.chooseRate(studio.offeredRate());
+        }
+        waiting = Waiting.FRAMES;
+        Project project = studio.project();
+        project.currentReel().ifPresent(reel -> reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
+                .filter(s -> !s.location().pattern().isSingle()).forEach(s -> studio.watch().watch(s, true)));
+        studio.observedChanged();
+    }
+
+    public void disarm() {
+        waiting = Waiting.NOTHING;
+        studio.changed();
+    }
+
+    /** More is known of the frames: what was waited for may be there. */
+    void observed() {
+        if (isArmed() && !studio.watch().isChecking() && (!waitsForFrames() || isComplete())) {
+            waiting = Waiting.NOTHING;
+            make();
+        }
+    }
+
+    /** Whether each frame of the current reel that is expected is there, good, and no longer written to. */
+    private boolean isComplete() {
+        return studio.findings().mayRun() && studio.programme().filter(ResolvedReel::isComplete).isPresent();
+    }
+}

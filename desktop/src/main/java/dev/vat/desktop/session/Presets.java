@@ -1,0 +1,56 @@
+package dev.vat.desktop.session;
+
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Preset;
+import dev.vat.core.project.Edits;
+import dev.vat.engine.storage.PresetStore;
+import java.io.IOException;
+import java.util.List;
+
+/** Columns that somebody keeps for other projects; they hold no place, and come and go as text. */
+public final class Presets {
+
+    private final PresetStore store;
+    private final Session studio;
+
+    Presets(PresetStore store, Session studio) {
+        this.store = store;
+        this.studio = studio;
+    }
+
+    public List<Preset> all() {
+        try {
+            return store.list();
+        } catch (IOException e) {
+            studio.say("The presets can't be read: " + e.getMessage());
+            return List.of();
+        }
+    }
+
+    public void keep(String name, Deliverable column) {
+        try {
+            Preset kept = store.keep(Preset.of(name, column));
+            studio.say("Kept as " + kept.name() + ": it stands under More, Presets.");
+        } catch (IOException | IllegalArgumentException e) {
+            studio.say("The preset can't be kept: " + e.getMessage());
+        }
+    }
+
+    /** Keeps a preset that came as text, and adds its column. */
+    public void paste(String text) {
+        try {
+            Preset kept = store.keep(Preset.parse(text));
+            studio.edit(Edits.addPreset(kept));
+        } catch (IOException | IllegalArgumentException e) {
+            studio.say("What lies on the clipboard can't be taken: " + e.getMessage());
+        }
+    }
+
+    public void forget(Preset preset) {
+        try {
+            store.forget(preset.name());
+        } catch (IOException e) {
+            studio.say("The preset can't be deleted: " + e.getMessage());
+        }
+    }
+}

@@ -1,0 +1,373 @@
+package dev.vat.desktop.session;
+
+import dev.vat.core.content.ContentReview;
+import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.engine.viewer.CheckProgress;
+import dev.vat.engine.viewer.Listing;
+import dev.vat.engine.viewer.Viewer;
+import java.io.IOException;
+import java.time.Clock;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
+
+/**
+ * What is seen of a project's sources on disk: the listing at once, the checks as they go on, and for folders that are
+ * watched what arrives in them.
+ */
+public final class Watch {
+
+    private static final long SNAPSHOT_NANOS = 250_000_000L;
+    /** A snapshot of a million frames takes a while: it is taken so rarely that it doesn't slow the check. */
+    private static final long SNAPSHOT_SHARE = 10;
+    private static final long LOOK_MILLIS = 1000;
+    private static final long LOOK_SHARE = 10;
+
+    private final Viewer viewer;
+    private final Executor background;
+    private final Executor ui;
+    private final Runnable changed;
+    private final Clock clock;
+    private final Map<String, Seen> seen = new HashMap<>();
+    private Project project = Project.EMPTY;
+    private int generation;
+    private boolean ticking;
+
+    Watch(Viewer viewer, Executor background, Executor ui, Clock clock, Runnable changed) {
+        this.viewer = viewer;
+        this.background = background;
+        this.ui = ui;
+        this.clock = clock;
+        this.changed = changed;
+    }
+
+    /** Lists and checks every source that isn't known yet, or is to be read in another way than it was. */
+    void look(Project shown) {
+        project = shown;
+        for (Source source : shown.sources()) {
+            Seen known = seen.get(source.id());
+            String layer = source.reading().picture().layer();
+            if (known == null || !known.location.equals(source.location())) {
+                cancel(source.id());
+                Seen fresh = new Seen(source.location());
+                fresh.before = known == null ? null : known.last;
+                seen.put(source.id(), fresh);
+                list(source);
+            } else if (!Objects.equals(known.layer, layer) && known.table != null) {
+                Sequence sequence = known.table.sequence();
+                stop(known);
+                check(source, known, sequence);
+            }
+        }
+        // Sources that are gone from the project are checked no longer; undo brings them back by looking anew.
+        Set<String> present = new HashSet<>(shown.sources().stream().map(Source::id).toList());
+        for (String id : Set.copyOf(seen.keySet())) {
+            if (!present.contains(id)) {
+                stop(seen.remove(id));
+            }
+        }
+    }
+
+    private void list(Source source) {
+        Seen about = seen.get(source.id());
+        if (about.listing) {
+            return;
+        }
+        about.listing = true;
+        int asked = generation;
+        background.execute(() -> {
+            long start = System.nanoTime();
+            Listing listing = Listing.NOTHING;
+            String why = "its files can't be found";
+            try {
+                listing = Listing.of(viewer, source.location());
+            } catch (IOException e) {
+                why = e.getMessage();
+            }
+            Listing found = listing;
+            String reason = why;
+            long millis = (System.nanoTime() - start) / 1_000_000;
+            ui.execute(() -> {
+                about.listing = false;
+                about.listMillis = millis;
+                if (asked == generation && seen.get(source.id()) == about) {
+                    listed(source, about, found, reason);
+                }
+            });
+        });
+    }
+
+    private void listed(Source source, Seen about, Listing listing, String reason) {
+        about.clip = listing.clip().orElse(null);
+        if (listing.sequence().isEmpty()) {
+            if (about.clip == null) {
+                // Not even a sound: what was there is gone.
+                stop(about);
+                about.table = null;
+                about.judged = null;
+                about.trouble = reason;
+            }
+            changed.run();
+            return;
+        }
+        Sequence sequence = listing.sequence().get();
+        about.trouble = null;
+        about.arrivals.look(sequence, clock.millis());
+        if (about.table == null && about.arrivals.isFilling() && !sequence.pattern().isSingle()) {
+            // Written to a moment ago: more may come.
+            watch(source, true);
+        }
+        if (about.isAbout(sequence) && (about.isChecking() || about.table.isChecked())) {
+            if (!about.isChecking()) {
+                FrameTable before = about.table;
+                about.show(about.judged == null ? FrameTable.unchecked(sequence) : about.judged);
+                if (!before.counts().equals(about.table.counts())) {
+                    changed.run();
+                }
+            }
+        } else if (about.isChecking()) {
+            about.next = sequence;
+        } else {
+            check(source, about, sequence);
+        }
+    }
+
+    private void check(Source source, Seen about, Sequence sequence) {
+        about.layer = source.reading().picture().layer();
+        about.next = null;
+        about.checked = 0;
+        FrameTable.Collector collector = FrameTable.collect(sequence);
+        about.keep(FrameTable.unchecked(sequence));
+        int asked = generation;
+        var next = new Object() {
+            long snapshot;
+        };
+        CompletableFuture<FrameTable> check = viewer.check(sequence, false, about.layer, progress -> {
+            collect(collector, progress);
+            long now = System.nanoTime();
+            if (now - next.snapshot > 0) {
+                show(asked, about, collector.build(), progress.checked());
+                next.snapshot = now + Math.max(SNAPSHOT_NANOS, SNAPSHOT_SHARE * (System.nanoTime() - now));
+            }
+        });
+        about.check = check;
+        check.whenComplete((table, failure) -> {
+            ContentReview review = table == null ? null : ContentReview.of(table);
+            ui.execute(() -> {
+                if (asked == generation && about.check == check) {
+                    about.check = null;
+                    if (table != null) {
+                        about.review = review;
+                        about.checked = sequence.count();
+                        about.judged = table;
+                        about.last = table;
+                        about.show(table);
+                    } else if (!check.isCancelled()) {
+                        about.trouble = failure.getMessage();
+                    }
+                    if (about.next != null) {
+                        check(source, about, about.next);
+                    } else if (about.watched) {
+                        list(source);
+                    }
+                    changed.run();
+                }
+            });
+        });
+        changed.run();
+    }
+
+    private static void collect(FrameTable.Collector collector, CheckProgress progress) {
+        progress.fresh().forEach(collector::add);
+    }
+
+    private void show(int asked, Seen about, FrameTable table, int count) {
+        ui.execute(() -> {
+            if (asked == generation && about.check != null) {
+                about.keep(table);
+                about.checked = count;
+                changed.run();
+            }
+        });
+    }
+
+    // ---- what is known
+
+    public Map<String, FrameTable> tables() {
+        Map<String, FrameTable> tables = new HashMap<>();
+        seen.forEach((id, s) -> {
+            if (s.table != null) {
+                tables.put(id, s.table);
+            }
+        });
+        return tables;
+    }
+
+    Map<String, ContentReview> reviews() {
+        Map<String, ContentReview> reviews = new HashMap<>();
+        seen.forEach((id, s) -> reviews.put(id, s.review));
+        return reviews;
+    }
+
+    Map<String, ClipFacts> clips() {
+        Map<String, ClipFacts> clips = new HashMap<>();
+        seen.forEach((id, s) -> {
+            if (s.clip != null) {
+                clips.put(id, s.clip);
+            }
+        });
+        return clips;
+    }
+
+    /** What looks wrong in a source's pictures, as far as is known. */
+    public ContentReview review(String id) {
+        return seen.containsKey(id) ? seen.get(id).review : ContentReview.NOTHING;
+    }
+
+    /** What a movie or sound file holds. */
+    public Optional<ClipFacts> clip(String id) {
+        return Optional.ofNullable(seen.get(id)).map(s -> s.clip);
+    }
+
+    /** How many frames of a source have been looked into. */
+    public int checked(String id) {
+        return seen.containsKey(id) ? seen.get(id).checked : 0;
+    }
+
+    public boolean isChecking() {
+        return seen.values().stream().anyMatch(s -> s.isChecking() || s.table == null && s.trouble == null && s.clip == null);
+    }
+
+    /** Ids of the sources that are being looked into. */
+    Set<String> checking() {
+        Set<String> ids = new HashSet<>();
+        seen.forEach((id, s) -> {
+            if (s.isChecking()) {
+                ids.add(id);
+            }
+        });
+        return ids;
+    }
+
+    public boolean isChecking(String id) {
+        return seen.containsKey(id) && seen.get(id).isChecking();
+    }
+
+    /** Why a source's files can't be had, if so. */
+    public Optional<String> trouble(String id) {
+        return Optional.ofNullable(seen.get(id)).map(s -> s.trouble);
+    }
+
+    /** Of a source that was found again elsewhere: how many of its pictures aren't those of the old place. */
+    public int otherPictures(String id) {
+        return seen.containsKey(id) ? seen.get(id).otherPictures() : 0;
+    }
+
+    // ---- asking anew
+
+    /** Stops looking into a source; what is known stays. */
+    public void cancel(String id) {
+        Seen about = seen.get(id);
+        if (about != null && about.isChecking()) {
+            stop(about);
+            changed.run();
+        }
+    }
+
+    private static void stop(Seen about) {
+        CompletableFuture<FrameTable> check = about.check;
+        about.check = null;
+        about.next = null;
+        if (check != null) {
+            check.cancel(false);
+        }
+    }
+
+    /** Lists a source again; files that are as they were aren't looked into anew. */
+    public void listAgain(Source source) {
+        seen.computeIfAbsent(source.id(), _ -> new Seen(source.location()));
+        list(source);
+    }
+
+    /** Lists and checks a source again, as the disk shows it now. */
+    public void again(Source source) {
+        Seen before = seen.get(source.id());
+        Seen fresh = new Seen(source.location());
+        if (before != null) {
+            stop(before);
+            fresh.watched = before.watched;
+            if (before.table != null) {
+                viewer.forget(before.table.sequence());
+            }
+        }
+        seen.put(source.id(), fresh);
+        list(source);
+        changed.run();
+    }
+
+    // ---- folders that fill
+
+    public boolean isWatched(String id) {
+        return seen.containsKey(id) && seen.get(id).watched;
+    }
+
+    /** Looks at a source's folder again and again, or no longer. */
+    public void watch(Source source, boolean on) {
+        Seen about = seen.computeIfAbsent(source.id(), _ -> new Seen(source.location()));
+        about.watched = on;
+        if (about.judged != null) {
+            about.show(about.judged);
+        }
+        if (on && !ticking) {
+            ticking = true;
+            tick();
+        }
+        changed.run();
+    }
+
+    /** Whether frames of a source are still being written. */
+    public boolean isArriving(String id) {
+        Seen about = seen.get(id);
+        return about != null && about.table != null && about.table.counts().containsKey(FrameState.ARRIVING);
+    }
+
+    private void tick() {
+        long slowest = seen.values().stream().filter(s -> s.watched).mapToLong(s -> s.listMillis).max().orElse(0);
+        background.execute(() -> {
+            try {
+                // A folder of very many files is looked at more rarely, so that looking takes a small share of the time.
+                Thread.sleep(Math.max(LOOK_MILLIS, LOOK_SHARE * slowest));
+            } catch (InterruptedException _) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+            ui.execute(() -> {
+                Set<String> watched = new HashSet<>();
+                project.sources().stream().filter(s -> isWatched(s.id())).forEach(s -> {
+                    watched.add(s.id());
+                    list(s);
+                });
+                ticking = !watched.isEmpty();
+                if (ticking) {
+                    tick();
+                }
+            });
+        });
+    }
+
+    void forget() {
+        generation++;
+        seen.values().forEach(Watch::stop);
+        seen.clear();
+    }
+}

@@ -1,0 +1,500 @@
+package dev.vat.desktop.window;
+
+import static dev.vat.desktop.window.Commands.control;
+import static dev.vat.desktop.window.Commands.key;
+
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.band.BandColours;
+import dev.vat.desktop.band.FrameTrack;
+import dev.vat.desktop.band.MovieStrip;
+import dev.vat.desktop.band.Player;
+import dev.vat.desktop.compare.CompareBar;
+import dev.vat.desktop.look.Appearance;
+import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.picture.PictureArea;
+import dev.vat.desktop.preview.ScenesPane;
+import dev.vat.desktop.runs.RunsPane;
+import dev.vat.desktop.session.Session;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.SplitPane;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.Stage;
+
+/** The whole window: arranges its parts, knows what is looked at, and brings every change to the screen once a pulse. */
+public final class MainView extends StackPane {
+
+    /** What the sheet was last built for: it isn't built anew for a run's progress. */
+    private record Seen(long revision, long judgement, SheetPane.Face face, String source) {
+
+        /** Whether nothing but findings has changed since. */
+        boolean differsByFindings(Seen before) {
+            return before != null && equals(new Seen(before.revision, judgement, before.face, before.source));
+        }
+    }
+
+    private final Session studio;
+    private final Dialogs ask;
+    private final BandColours dyes = new BandColours();
+    private final Player player = new Player();
+    private final Commands commands = new Commands();
+    private final HeadBar head;
+    private final BandPane band;
+    private final SheetPane sheet;
+    private final ScenesPane scenes;
+    private final PreviewActs previews;
+    private final PictureArea picture;
+    private final RunsPane runs;
+    private final Welcome welcome;
+    private final CommandSearch search;
+    private final WordsBars words;
+    private final VBox top = new VBox();
+    private final StackPane stage = new StackPane();
+    private final SplitPane middle = new SplitPane();
+    private final BorderPane page = new BorderPane();
+    private final LookedAt looked;
+    private final Documents documents;
+    private final PictureCommands pictures;
+    private final ReelCommands reels;
+    private Seen lastSeen;
+    private boolean refreshAsked;
+    private boolean mouseDown;
+    private boolean focusByKeys;
+    private boolean pictureOnly;
+    private boolean dressedDark;
+    private boolean closed;
+
+    public MainView(Session studio, Dialogs ask) {
+        this.studio = studio;
+        this.ask = ask;
+        picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), studio.settings().pictureBytes(), () -> !studio.watch().isChecking());
+        band = new BandPane(studio, player, dyes, picture::seek);
+        previews = new PreviewActs(studio, player, picture, new PreviewActs.Window() {
+            @Override
+            public void source(String id) {
+                sheet.setFace(SheetPane.Face.IN);
+                choose(id);
+            }
+
+            @Override
+            public void reel() {
+                choose(SheetPane.Face.REEL);
+            }
+
+            @Override
+            public void story(String scene, String camera) {
+                documents.story(scene, camera, previews);
+            }
+
+            @Override
+            public void watch(FrameTrack strip, String title) {
+                looked.watch(strip, title);
+                documents.close();
+                refresh();
+            }
+
+            @Override
+            public void picture() {
+                documents.close();
+                refreshLater();
+            }
+        });
+        scenes = new ScenesPane(studio, previews, previews::selected);
+        sheet = new SheetPane(studio, ask, scenes, this::choose, this::choose, picture::seek, player::place, this::refreshLater, this::tryQualities, this::goTo);
+        looked = new LookedAt(studio, sheet);
+        documents = new Documents(studio, ask, new Documents.Window() {
+            @Override
+            public void watch(Path file, Receipt receipt, long place) {
+                MainView.this.watch(file, receipt, place);
+            }
+
+            @Override
+            public void watch(RunPlan plan, String target, Path file) {
+                MainView.this.watch(plan, target, file);
+            }
+
+            @Override
+            public void changed() {
+                refreshLater();
+            }
+        });
+        runs = new RunsPane(studio, ask, new RunsPane.Window() {
+            @Override
+            public void watch(RunPlan plan, String target, Path file) {
+                MainView.this.watch(plan, target, file);
+            }
+
+            @Override
+            public void receipt(Path file) {
+                documents.receipt(file, false);
+            }
+
+            @Override
+            public void history() {
+                documents.history();
+            }
+
+            @Override
+            public void handOver() {
+                documents.handOver();
+            }
+        });
+        pictures = new PictureCommands(studio, player, picture, band, () -> pictureOnly);
+        reels = new ReelCommands(studio, ask, looked, pictures::hasPicture);
+        addCommands();
+        reels.addTo(commands);
+        pictures.addTo(commands);
+        addWindowCommands();
+        head = new HeadBar(studio, commands);
+        welcome = new Welcome(studio, this::bringIn);
+        search = new CommandSearch(commands, this::leaveSearch);
+        picture.setOnWave(peaks -> band.band().setWave(peaks));
+        picture.setOnCached(places -> band.band().setCached(places));
+        picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
+        picture.setOnDragged(looked);
+        picture.setOnCompared(this::refreshLater);
+        picture.setOnCompare(button -> new CompareMenu(studio, picture::compare).show(button, player.strip()));
+        words = new WordsBars(studio);
+        sheet.setMinWidth(400);
+        stage.setMinWidth(300);
+        middle.getItems().addAll(sheet, stage);
+        middle.setDividerPositions(.46);
+        top.getChildren().addAll(head, words, band);
+        page.setTop(top);
+        page.setCenter(middle);
+        page.setBottom(runs);
+        getChildren().addAll(page, search);
+        setId("shell");
+        addEventFilter(KeyEvent.KEY_PRESSED, this::keyPressed);
+        addEventFilter(MouseEvent.MOUSE_PRESSED, _ -> {
+            mouseDown = true;
+            focusByKeys = false;
+        });
+        addEventFilter(MouseEvent.MOUSE_RELEASED, _ -> {
+            mouseDown = false;
+            refreshLater();
+        });
+        setOnDragOver(this::dragOver);
+        setOnDragExited(_ -> stage.getStyleClass().remove("drop-here"));
+        setOnDragDropped(this::dropped);
+        studio.addListener(this::refreshLater);
+        studio.previews().setOnCaptured(previews::play);
+        studio.scenes().look();
+        dress();
+        refresh();
+    }
+
+    private void addCommands() {
+        commands.add("make", "Make the files", control(KeyCode.ENTER), () -> studio.making().canMake() || studio.making().isArmed(), this::make)
+                .add("make-later", "Put the files into the queue, to be made later", control(KeyCode.ENTER, KeyCombination.SHIFT_DOWN), () -> studio.making().canMake(),
+                        () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30); nothing to hold it until it is let go", "").ifPresent(studio.making()::makeLater))
+                .add("try-files", "Test encode: foretell bytes, time and likeness of every file", control(KeyCode.T), () -> studio.foretelling().canStart(), () -> studio.foretelling().start())
+                .add("try-steps", "Try several qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN), () -> studio.foretelling().canStart(), this::tryQualities)
+                .add("open-frames", "Bring in a folder of frames", control(KeyCode.I), this::bringIn)
+                .add("open-project", "Open a project", control(KeyCode.O),
+                        () -> ask.project("Open a project").ifPresent(studio::open))
+                .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !studio.project().isEmpty(),
+                        () -> ask.saveProject("Save the project", studio.project().name()).ifPresent(studio::saveAs))
+                .add("new", "Start a new project", control(KeyCode.N), () -> !studio.project().isEmpty(), studio::startAnew)
+                .add("undo", "Undo", control(KeyCode.Z), () -> studio.undoName().isPresent(), studio::undo)
+                .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> studio.redoName().isPresent(), studio::redo)
+                .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> studio.search().isGoing(), () -> studio.search().stop())
+                .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
+                .add("in", "Show what was brought in", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
+                .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
+                .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
+                .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
+                .add("still", "Make a still of this frame", control(KeyCode.K), pictures::hasPicture, () -> looked.keepStill(player.strip(), player.place()))
+                .add("hand-over-set", "Put a hand-over set together: films, sheets, timeline, manifest", null, () -> documents.handOver())
+                .add("repack", "Split, join, re-wrap or recover movies", null, () -> documents.repack(null))
+                .add("contacts", "Write a contact sheet of what is shown", null, () -> looked.strip().isPresent(), this::contacts)
+                .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
+                .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> studio.scenes().standIn().isEmpty(), () -> studio.scenes().startStandIn())
+                .add("director-reel", "A reel of the latest previews, for the director", null, () -> !studio.previews().latest().isEmpty(), () -> previews.director())
+                .add("stop-capture", "Stop capturing, and keep what is there", null, () -> studio.previews().isGoing(), () -> studio.previews().stop())
+                .add("cores", "How many of the machine's cores runs may use", null, this::askCores);
+    }
+
+    /** After those of the picture: Escape leaves a selection and a comparison first. */
+    private void addWindowCommands() {
+        commands.add("picture-only", "Fill the window with the picture", key(KeyCode.W), pictures::hasPicture, this::togglePictureOnly)
+                .add("watch-reel", "Watch the whole reel, and nothing else", key(KeyCode.F), reels::hasReel, this::watchReel)
+                .add("leave-picture", "Leave the picture alone in the window", key(KeyCode.ESCAPE), () -> pictureOnly, this::togglePictureOnly)
+                .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
+                .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
+    }
+
+    /** Of the column in focus, or of all that are on where there is none. */
+    private void tryQualities() {
+        documents.ladders(sheet.out().focused().filter(d -> !d.off()).map(List::of).orElseGet(() -> studio.project().deliverablesOn()));
+    }
+
+    private void contacts() {
+        looked.strip().flatMap(ContactSheets::of).ifPresentOrElse(sheet -> ask.save("Contact sheet: .pdf, .png or .jpg", sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", "Contact sheets")
+                .ifPresent(file -> studio.handOver().contacts(sheet, file)), () -> studio.say("There is nothing to make a contact sheet of."));
+    }
+
+    private void askCores() {
+        Integer now = studio.settings().cores();
+        ask.text("How many of the machine's " + Runtime.getRuntime().availableProcessors() + " cores may runs use? Nothing for all of them.", now == null ? "" : now.toString())
+                .ifPresent(studio::setCores);
+    }
+
+    /** A second press before the checks are through takes the first one back. */
+    private void make() {
+        if (studio.making().isArmed()) {
+            studio.making().disarm();
+        } else {
+            studio.making().make();
+        }
+    }
+
+    // ---- what is looked at
+
+    private void choose(SheetPane.Face face) {
+        sheet.setFace(face);
+        lastSeen = null;
+        looked.leaveFile();
+        documents.close();
+        refreshLater();
+    }
+
+    private void choose(String source) {
+        looked.choose(source);
+        documents.close();
+        refreshLater();
+    }
+
+    /** Shows a frame of a source, by its own number. */
+    private void goTo(String source, long frame) {
+        sheet.setFace(SheetPane.Face.IN);
+        choose(source);
+        refresh();
+        if (player.strip() != null) {
+            picture.seek(player.strip().placeOf(frame));
+        }
+    }
+
+    private void watch(RunPlan plan, String target, Path file) {
+        plan.files().stream().filter(f -> f.target().equals(target)).findFirst().ifPresent(f -> {
+            looked.watch(new MovieStrip(file, f.expected()), f.title());
+            documents.close();
+            refreshLater();
+        });
+    }
+
+    /** A frame of a finished file. */
+    private void watch(Path file, Receipt read, long place) {
+        looked.watch(new MovieStrip(file, read.planned()), read.targetTitle());
+        documents.close();
+        refresh();
+        picture.seek(place);
+    }
+
+    // ---- bringing changes to the screen
+
+    private void refreshLater() {
+        if (!refreshAsked) {
+            refreshAsked = true;
+            Platform.runLater(this::refresh);
+        }
+    }
+
+    /** Waits while the mouse is down: a button that is made anew under it would never be pressed. */
+    private void refresh() {
+        refreshAsked = false;
+        if (mouseDown || closed) {
+            return;
+        }
+        looked.keepToWhatIsThere();
+        dress();
+        head.show();
+        words.show();
+        FrameTrack strip = looked.strip().orElse(null);
+        picture.show(strip, looked.heading(), looked.ground(), looked.as());
+        band.show(picture.onBand(strip));
+        Seen seen = new Seen(studio.revision(), studio.judgement(), sheet.face(), looked.source());
+        if (!seen.equals(lastSeen)) {
+            boolean onlyFindings = seen.differsByFindings(lastSeen);
+            lastSeen = seen;
+            if (onlyFindings) {
+                sheet.showFindings();
+            } else if (sheet.show(looked.source())) {
+                focusBand();
+            }
+        }
+        sheet.out().showProgress();
+        scenes.showProgress();
+        documents.refresh();
+        previews.showing(strip);
+        runs.show();
+        boolean empty = studio.project().sources().isEmpty();
+        if (empty) {
+            welcome.show();
+        }
+        Node shown = documents.open() != null ? documents.open() : empty && !looked.isFile() ? welcome : picture;
+        if (!stage.getChildren().contains(shown)) {
+            stage.getChildren().setAll(shown);
+        }
+    }
+
+    private void dress() {
+        if (dressedDark != studio.settings().dark() || studio.settings().dark() != dyes.isDark()) {
+            dressedDark = studio.settings().dark();
+            Appearance.dress(dressedDark);
+            dyes.setDark(dressedDark);
+        }
+    }
+
+    // ---- keys, drops
+
+    private void keyPressed(KeyEvent e) {
+        if (!search.isVisible()) {
+            if (e.getCode() == KeyCode.TAB) {
+                focusByKeys = true;
+            }
+            // Who went to a button by keys presses it with the space bar; after the mouse the space bar plays.
+            if (focusByKeys && e.getTarget() instanceof ButtonBase && e.getCode() == KeyCode.SPACE && !e.isShortcutDown()
+                    || isOnGrid() && isArrow(e.getCode())) {
+                return;
+            }
+            commands.handle(e);
+        }
+    }
+
+    private boolean isOnGrid() {
+        Node owner = getScene().getFocusOwner();
+        return owner != null && "out-grid".equals(owner.getId());
+    }
+
+    private static boolean isArrow(KeyCode code) {
+        return code == KeyCode.LEFT || code == KeyCode.RIGHT;
+    }
+
+    private void leaveSearch() {
+        search.setVisible(false);
+        band.band().requestFocus();
+    }
+
+    private void bringIn() {
+        List<Path> chosen = ask.frames("Bring in a folder of frames");
+        if (!chosen.isEmpty()) {
+            studio.bringIn(chosen);
+        }
+    }
+
+    private void dragOver(DragEvent e) {
+        if (e.getDragboard().hasFiles()) {
+            e.acceptTransferModes(TransferMode.COPY);
+            if (!stage.getStyleClass().contains("drop-here")) {
+                stage.getStyleClass().add("drop-here");
+            }
+        }
+        e.consume();
+    }
+
+    private void dropped(DragEvent e) {
+        stage.getStyleClass().remove("drop-here");
+        if (e.getDragboard().hasFiles()) {
+            studio.bringIn(e.getDragboard().getFiles().stream().map(f -> f.toPath()).toList());
+            e.setDropCompleted(true);
+        }
+        e.consume();
+    }
+
+    private void togglePictureOnly() {
+        pictureOnly = !pictureOnly;
+        page.setTop(pictureOnly ? null : top);
+        page.setBottom(pictureOnly ? null : runs);
+        if (pictureOnly) {
+            middle.getItems().remove(sheet);
+        } else {
+            middle.getItems().addFirst(sheet);
+            middle.setDividerPositions(.46);
+        }
+    }
+
+    /** The director's view: the reel from its start, with nothing around it. A second time leads back. */
+    private void watchReel() {
+        if (!pictureOnly) {
+            choose(SheetPane.Face.REEL);
+            refresh();
+            player.clearLoopRange();
+            picture.seek(0);
+            if (!player.isPlaying()) {
+                picture.togglePlay();
+            }
+        }
+        togglePictureOnly();
+    }
+
+    private void toggleFullScreen() {
+        if (getScene().getWindow() instanceof Stage window) {
+            window.setFullScreen(!window.isFullScreen());
+        }
+    }
+
+    /** Gives the keyboard to the band, so that keys mean frames from the start. */
+    void focusBand() {
+        band.band().requestFocus();
+    }
+
+    /** Carries a command out by its id, as its key does. */
+    public void press(String command) {
+        commands.named(command).run();
+    }
+
+    /** What band and picture show, or null. */
+    FrameTrack strip() {
+        return player.strip();
+    }
+
+    /** What plays, once a frame of it is on the screen. */
+    public Optional<String> playing() {
+        return Optional.ofNullable(player.strip()).filter(_ -> player.isPlaying() && picture.isShowing()).map(FrameTrack::title);
+    }
+
+    /** Goes to a place of what is shown. */
+    public void seek(long place) {
+        picture.seek(place);
+    }
+
+    /** Holds the picture against what the menu offers under an id. */
+    public void compare(String offered) {
+        new CompareMenu(studio, picture::compare).choose(offered);
+    }
+
+    /** Whether a comparison that goes on has been measured through; so is none. */
+    public boolean isMeasured() {
+        return picture.comparison().map(CompareBar::isMeasured).orElse(true);
+    }
+
+    /** Chooses a source by its id, as a press on its row does. */
+    public void selectSource(String id) {
+        choose(id);
+    }
+
+    /** Whether what should be on the screen is there: no picture under way, nothing left to refresh. */
+    public boolean isSettled() {
+        return !refreshAsked && (documents.open() != null || stage.getChildren().contains(welcome) || picture.isSettled());
+    }
+
+    /** Lets go of what the window holds; the studio is closed by its owner. */
+    public void close() {
+        closed = true;
+        picture.close();
+    }
+}

@@ -1,0 +1,95 @@
+package dev.vat.engine.storage;
+
+import com.fasterxml.jackson.annotation.JsonAnyGetter;
+import com.fasterxml.jackson.annotation.JsonAnySetter;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.time.Rate;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Json;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What Vat remembers from one start to the next.
+ *
+ * @param lastRate the rate used last, offered first
+ * @param recent project files, the newest first
+ * @param folders where files went, the newest first
+ * @param dark whether the dark colours are chosen
+ * @param cores how many of the machine's cores runs may use; null for all
+ * @param pictureMegabytes memory for pictures that were played, in MB (10^6 bytes); null for 1000
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record UserSettings(Rate lastRate, List<String> recent, boolean dark, Integer pictureMegabytes,
+                       List<String> folders, Integer cores, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+
+    private static final int MOST_RECENT = 8;
+
+    public static final UserSettings FIRST = new UserSettings(Rate.FPS_25, List.of(), false, null, List.of(), null, Map.of());
+
+    public UserSettings {
+        lastRate = lastRate == null ? Rate.FPS_25 : lastRate;
+        recent = recent == null ? List.of() : List.copyOf(recent);
+        folders = folders == null ? List.of() : List.copyOf(folders);
+        extra = extra == null ? Map.of() : Map.copyOf(extra);
+    }
+
+    /** The settings in the file, or the first ones if there is none or it can't be understood. */
+    public static UserSettings load(Path file) throws IOException {
+        try {
+            return Json.MAPPER.readValue(Files.readString(file), UserSettings.class);
+        } catch (NoSuchFileException _) {
+            return FIRST;
+        } catch (JsonProcessingException _) {
+            // Settings are conveniences: a damaged file is set aside, and Vat starts as if for the first time.
+            Files.move(file, file.resolveSibling("settings.damaged.json"),
+                    StandardCopyOption.REPLACE_EXISTING);
+            return FIRST;
+        }
+    }
+
+    public void save(Path file) throws IOException {
+        Durable.write(file, Json.page(this));
+    }
+
+    /** Memory for pictures that were played, in bytes, at least room for a few large ones. */
+    public long pictureBytes() {
+        return (pictureMegabytes == null ? 1000L : Math.max(100, pictureMegabytes)) * 1_000_000;
+    }
+
+    public UserSettings withLastRate(Rate rate) {
+        return new UserSettings(rate, recent, dark, pictureMegabytes, folders, cores, extra);
+    }
+
+    public UserSettings withDark(boolean chosen) {
+        return new UserSettings(lastRate, recent, chosen, pictureMegabytes, folders, cores, extra);
+    }
+
+    public UserSettings withRecent(Path project) {
+        return new UserSettings(lastRate, newest(recent, project), dark, pictureMegabytes, folders, cores, extra);
+    }
+
+    /** @param most null for all */
+    public UserSettings withCores(Integer most) {
+        return new UserSettings(lastRate, recent, dark, pictureMegabytes, folders, most, extra);
+    }
+
+    /** With a folder that files go to. */
+    public UserSettings withFolder(Path folder) {
+        return new UserSettings(lastRate, recent, dark, pictureMegabytes, newest(folders, folder), cores, extra);
+    }
+
+    private static List<String> newest(List<String> known, Path place) {
+        List<String> list = new ArrayList<>(known);
+        list.remove(place.toString());
+        list.addFirst(place.toString());
+        return list.subList(0, Math.min(list.size(), MOST_RECENT));
+    }
+}

@@ -1,8 +1,0 @@
-package dev.vat.engine.worker;
-
-/**
- * A worker process has ended without being told to, or fallen silent.
- *
- * @param why in words
- */
-public record WorkerLost(String why) { }

@@ -1,0 +1,63 @@
+package dev.vat.media.decode.still;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.source.FileKind;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.List;
+
+/** Windows bitmap: a header that states size and place of a picture that is plain as a rule, without any checksum. */
+final class BmpFile {
+
+    private static final int CORE_HEADER = 12;
+
+    private BmpFile() { }
+
+    static Inspection inspect(byte[] data) {
+        if (data.length < 26) {
+            return Inspection.cut(FileKind.BMP, "it ends inside its header", null);
+        }
+        ByteBuffer buffer = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
+        int header = buffer.getInt(14);
+        boolean core = header == CORE_HEADER;
+        if (!core && data.length < 14 + Math.min(40, header)) {
+            return Inspection.cut(FileKind.BMP, "it ends inside its header", null);
+        }
+        int width = core ? buffer.getShort(18) & 0xffff : buffer.getInt(18);
+        long height = core ? buffer.getShort(20) & 0xffff : Math.abs((long) buffer.getInt(22));
+        int bits = buffer.getShort(core ? 24 : 28) & 0xffff;
+        int packing = core ? 0 : buffer.getInt(30);
+        if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX
+                || !List.of(1, 4, 8, 16, 24, 32).contains(bits) || packing < 0 || packing > 6) {
+            return Inspection.unreadable(FileKind.BMP, "its header states no bitmap");
+        }
+        boolean alpha = bits == 32 && header >= 56 && data.length > 70 && buffer.getInt(66) != 0;
+        PictureFormat format = new PictureFormat("BMP", Size.of(width, (int) height), Depth.integer(8),
+                alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
+        long start = buffer.getInt(10) & 0xffffffffL;
+        boolean runs = packing == 1 || packing == 2;
+        long end = runs ? start + Math.max(2, buffer.getInt(34) & 0xffffffffL)
+                : start + height * (((long) width * bits + 31) / 32 * 4);
+        if (end > data.length) {
+            return Inspection.cut(FileKind.BMP, "the file ends at byte " + data.length + ", its picture reaches to " + end, format);
+        }
+        if (runs && !endsWithMark(data, (int) start, (int) end)) {
+            return Inspection.cut(FileKind.BMP, "the end mark of its runs is missing", format);
+        }
+        return Inspection.whole(FileKind.BMP, format, data);
+    }
+
+    /** Run-length data ends with the bytes 00 01, perhaps with a filler behind. */
+    private static boolean endsWithMark(byte[] data, int start, int end) {
+        for (int i = end - 2; i >= Math.max(start, end - 6); i--) {
+            if (data[i] == 0 && data[i + 1] == 1) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

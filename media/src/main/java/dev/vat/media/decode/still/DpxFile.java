@@ -1,0 +1,103 @@
+package dev.vat.media.decode.still;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Stated;
+import dev.vat.core.source.FileKind;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.List;
+
+/** DPX (SMPTE ST 268-1): headers of fixed size, then one picture, mostly plain. There is no checksum. */
+final class DpxFile {
+
+    private static final int GENERIC_HEADER = 768 + 640;
+    private static final int FILE_SIZE = 16;
+    private static final int PIXEL_ASPECT = 1628;
+    private static final int FILM_RATE = 1724;
+    private static final int TIMECODE = 1920;
+    private static final int TELEVISION_RATE = 1940;
+
+    private DpxFile() { }
+
+    static Inspection inspect(byte[] data) {
+        if (data.length < GENERIC_HEADER) {
+            return Inspection.cut(FileKind.DPX, "it ends inside its header", null);
+        }
+        ByteBuffer buffer = ByteBuffer.wrap(data).order(data[0] == 'S' ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
+        long width = buffer.getInt(772) & 0xffffffffL;
+        long height = buffer.getInt(776) & 0xffffffffL;
+        int descriptor = data[800] & 0xff;
+        int bits = data[803] & 0xff;
+        boolean known = List.of(8, 10, 12, 16).contains(bits) && samples(descriptor) > 0;
+        if (!known || width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
+            return Inspection.unreadable(FileKind.DPX, "its header states no picture that Vat knows");
+        }
+        PictureFormat format = new PictureFormat("DPX", Size.of((int) width, (int) height), Depth.integer(bits),
+                descriptor == 51 || descriptor == 52 ? AlphaKind.STRAIGHT : AlphaKind.NONE, pixelAspect(buffer), false, List.of())
+                .withStated(stated(buffer, data));
+        long start = buffer.getInt(808) & 0xffffffffL;
+        start = start == 0xffffffffL || start == 0 ? buffer.getInt(4) & 0xffffffffL : start;
+        int encoding = buffer.getShort(806) & 0xffff;
+        int packing = buffer.getShort(804) & 0xffff;
+        long expected = encoding == 0 ? start + height * rowBytes(width * samples(descriptor), bits, packing) : start + 1;
+        if (expected > data.length) {
+            return Inspection.cut(FileKind.DPX, "the file ends at byte " + data.length + ", its picture reaches to " + expected, format);
+        }
+        long whole = buffer.getInt(FILE_SIZE) & 0xffffffffL;
+        if (encoding != 0 && whole != 0xffffffffL && whole > data.length) {
+            return Inspection.cut(FileKind.DPX, "the file ends at byte " + data.length + " of " + whole, format);
+        }
+        return Inspection.whole(FileKind.DPX, format, data);
+    }
+
+    private static int samples(int descriptor) {
+        return switch (descriptor) {
+            case 1, 2, 3, 4, 6 -> 1;
+            case 50 -> 3;
+            case 51, 52 -> 4;
+            case 100 -> 2;
+            case 102 -> 3;
+            default -> 0;
+        };
+    }
+
+    /** Rows are filled up to whole 32-bit words. */
+    private static long rowBytes(long samples, int bits, int packing) {
+        return switch (bits) {
+            case 10 -> packing == 0 ? (samples * 10 + 31) / 32 * 4 : (samples + 2) / 3 * 4;
+            case 12 -> packing == 0 ? (samples * 12 + 31) / 32 * 4 : (samples * 2 + 3) / 4 * 4;
+            default -> (samples * bits / 8 + 3) / 4 * 4;
+        };
+    }
+
+    private static PixelAspect pixelAspect(ByteBuffer buffer) {
+        long horizontal = buffer.limit() < PIXEL_ASPECT + 8 ? 0 : buffer.getInt(PIXEL_ASPECT) & 0xffffffffL;
+        long vertical = horizontal == 0 ? 0 : buffer.getInt(PIXEL_ASPECT + 4) & 0xffffffffL;
+        if (horizontal == 0 || vertical == 0 || horizontal > 100_000 || vertical > 100_000) {
+            return PixelAspect.SQUARE;
+        }
+        return PixelAspect.of(horizontal, vertical);
+    }
+
+    private static Stated stated(ByteBuffer buffer, byte[] data) {
+        Stated colour = switch (data[801] & 0xff) {
+            case 1 -> Stated.ofColour("printing density (logarithmic film)", null, null);
+            case 2 -> Stated.ofColour("linear light", null, 8);
+            case 3 -> Stated.ofColour("logarithmic", null, null);
+            case 5, 6 -> ColourHints.ofCodePoints(1, 1);
+            case 7, 8, 9, 10 -> ColourHints.ofCodePoints(6, 6);
+            default -> Stated.NOTHING;
+        };
+        if (data.length < TELEVISION_RATE + 4) {
+            return colour;
+        }
+        double rate = ColourHints.rate(buffer.getFloat(FILM_RATE)).isPresent() ? buffer.getFloat(FILM_RATE)
+                : buffer.getFloat(TELEVISION_RATE);
+        int timecode = buffer.getInt(TIMECODE);
+        return colour.withTime(ColourHints.rate(rate).orElse(null), timecode == 0 ? null : ColourHints.timecode(timecode));
+    }
+}

@@ -1,0 +1,184 @@
+package dev.vat.media.decode.still;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.source.FileKind;
+import dev.vat.media.decode.still.ExrHeader.Channel;
+import dev.vat.media.decode.still.ExrHeader.Part;
+import java.nio.BufferUnderflowException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.zip.DataFormatException;
+import java.util.zip.Inflater;
+
+/**
+ * OpenEXR 2: headers, the table of chunk offsets, and the chunks themselves. The decoder gives back a partial picture for
+ * a cut file without a word, so that wholeness is proven here alone: every chunk must lie inside the file, and every
+ * chunk packed with ZIP must unpack to its full length.
+ */
+final class ExrFile {
+
+    private static final int MAX_CHUNKS = 1 << 22;
+    /** Packed chunks have no such run of zeros at a file's end; room that was reserved and never written has. */
+    private static final int UNWRITTEN = 64;
+
+    private ExrFile() { }
+
+    /** @param layer the picture that is wanted; null for the unnamed one, or the first if there is none */
+    static Inspection inspect(byte[] data, String layer) {
+        ByteBuffer buffer = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
+        PictureFormat format = null;
+        try {
+            ExrHeader header = ExrHeader.read(buffer);
+            ExrLayers layers = new ExrLayers(header);
+            Optional<ExrLayers.Choice> choice = layers.choose(layer);
+            if (choice.isEmpty()) {
+                return Inspection.unreadable(FileKind.EXR, layer == null ? "it has no channels"
+                        : "it has no layer or channel " + layer + "; there are " + named(layers.labels()));
+            }
+            format = format(header, layers, choice.get());
+            String damage = chunks(buffer, header);
+            return damage != null ? Inspection.cut(FileKind.EXR, damage, format)
+                    : Inspection.whole(FileKind.EXR, format, ExrLayers.asDecoded(choice.get(), data))
+                            .withChoice(choice.get().part(), ExrLayers.decoderLayer(choice.get()));
+        } catch (BufferUnderflowException _) {
+            return Inspection.cut(FileKind.EXR, "it ends inside its header", format);
+        } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
+            return Inspection.unreadable(FileKind.EXR, "its header is damaged: " + e.getMessage());
+        }
+    }
+
+    private static String named(List<String> labels) {
+        return String.join(", ", labels.stream().map(l -> l.isEmpty() ? "the unnamed one" : l).toList());
+    }
+
+    private static PictureFormat format(ExrHeader header, ExrLayers layers, ExrLayers.Choice choice) {
+        Part part = header.parts().get(choice.part());
+        return new PictureFormat("EXR", part.size(), Depth.floating(choice.bits()),
+                choice.hasAlpha() ? AlphaKind.PREMULTIPLIED : AlphaKind.NONE, part.pixelAspect(), true, layers.labels(),
+                part.stated());
+    }
+
+    /** What is wrong with the chunks, in words, or null. The buffer stands at the offset tables. */
+    private static String chunks(ByteBuffer buffer, ExrHeader header) {
+        List<Part> parts = header.parts();
+        boolean tiled = header.tiled();
+        boolean multiPart = header.multiPart();
+        List<long[]> tables = new ArrayList<>();
+        for (Part part : parts) {
+            int count = chunkCount(part, tiled);
+            if (count < 0) {
+                // Mip-mapped tiles in one part don't state their number; the table runs up to the first chunk.
+                count = countToFirstChunk(buffer);
+            }
+            if (count < 1 || count > MAX_CHUNKS) {
+                throw new IllegalArgumentException("it states " + count + " chunks");
+            }
+            long[] offsets = new long[count];
+            for (int i = 0; i < count; i++) {
+                offsets[i] = buffer.getLong();
+            }
+            tables.add(offsets);
+        }
+        int firstChunk = buffer.position();
+        for (int p = 0; p < parts.size(); p++) {
+            Part part = parts.get(p);
+            boolean packed = !tiled && part.isZipped();
+            long[] offsets = tables.get(p);
+            int head = (multiPart ? 4 : 0) + (tiled ? 16 : 4);
+            for (int i = 0; i < offsets.length; i++) {
+                long offset = offsets[i];
+                if (offset < firstChunk) {
+                    return "chunk " + (i + 1) + " of " + offsets.length + " was not written";
+                }
+                if (offset + head + 4 > buffer.limit()) {
+                    return "chunk " + (i + 1) + " of " + offsets.length + " lies beyond the file's end";
+                }
+                int size = buffer.getInt((int) offset + head);
+                if (size <= 0 || offset + head + 4 + size > buffer.limit()) {
+                    return "chunk " + (i + 1) + " of " + offsets.length + " is cut";
+                }
+                int line = buffer.getInt((int) offset + (multiPart ? 4 : 0));
+                if (!tiled && line != part.dataWindow()[1] + i * part.linesPerChunk()
+                        && line != lineFromBelow(part, i, offsets.length)) {
+                    return "chunk " + (i + 1) + " of " + offsets.length + " doesn't hold its lines";
+                }
+                if (packed && !unpacks(buffer, (int) offset + head + 4, size, part, line)) {
+                    return "chunk " + (i + 1) + " of " + offsets.length + " can't be unpacked";
+                }
+            }
+        }
+        boolean plain = parts.stream().anyMatch(p -> p.compression() == 0);
+        return !plain && endsInZeros(buffer) ? "the file ends in zeros: the rest was never written" : null;
+    }
+
+    private static boolean endsInZeros(ByteBuffer buffer) {
+        for (int i = Math.max(0, buffer.limit() - UNWRITTEN); i < buffer.limit(); i++) {
+            if (buffer.get(i) != 0) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static int lineFromBelow(Part part, int index, int count) {
+        return part.dataWindow()[1] + (count - 1 - index) * part.linesPerChunk();
+    }
+
+    private static int chunkCount(Part part, boolean tiled) {
+        byte[] stated = part.attributes().get("chunkCount");
+        if (stated != null) {
+            return ExrHeader.little(stated).getInt();
+        }
+        if (!tiled) {
+            return Math.ceilDiv(part.height(), part.linesPerChunk());
+        }
+        byte[] tiles = part.attributes().get("tiles");
+        if (tiles == null) {
+            throw new IllegalArgumentException("it is tiled but states no tile size");
+        }
+        ByteBuffer description = ExrHeader.little(tiles);
+        int width = description.getInt();
+        int height = description.getInt();
+        if (width < 1 || height < 1) {
+            throw new IllegalArgumentException("it states an impossible tile size");
+        }
+        return (description.get() & 15) == 0
+                ? Math.multiplyExact(Math.ceilDiv(part.width(), width), Math.ceilDiv(part.height(), height)) : -1;
+    }
+
+    private static int countToFirstChunk(ByteBuffer buffer) {
+        int start = buffer.position();
+        long first = buffer.getLong(start);
+        return (int) ((first - start) / 8);
+    }
+
+    private static boolean unpacks(ByteBuffer buffer, int at, int size, Part part, int line) {
+        long expected = 0;
+        int last = Math.min(part.dataWindow()[3], line + part.linesPerChunk() - 1);
+        for (Channel channel : part.channels()) {
+            long columns = Math.ceilDiv(part.width(), Math.max(1, channel.xSampling()));
+            long lines = Math.ceilDiv(last - line + 1, Math.max(1, channel.ySampling()));
+            expected += columns * lines * channel.bytes();
+        }
+        if (size >= expected) {
+            return size == expected;
+        }
+        try (Inflater inflater = new Inflater()) {
+            inflater.setInput(buffer.array(), at, size);
+            byte[] sink = new byte[1 << 15];
+            while (!inflater.finished()) {
+                if (inflater.inflate(sink) == 0 && (inflater.needsInput() || inflater.needsDictionary())) {
+                    return false;
+                }
+            }
+            return inflater.getBytesWritten() == expected;
+        } catch (DataFormatException _) {
+            return false;
+        }
+    }
+}

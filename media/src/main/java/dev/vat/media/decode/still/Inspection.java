@@ -1,0 +1,96 @@
+package dev.vat.media.decode.still;
+
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.FrameState;
+
+/**
+ * What a file's own structure tells, before any picture is decoded.
+ *
+ * @param kind by content, not by name
+ * @param state {@code GOOD}, {@code EMPTY}, {@code CUT_SHORT} or {@code UNREADABLE}
+ * @param why what is wrong, or null
+ * @param note something worth knowing of a whole file, or null
+ * @param format what the header states; null where the header can't be read
+ * @param data the bytes to decode: the file's, with a lost end mark put back
+ * @param endIsGuess whether nothing in the file proves that the picture data is complete, so that decoding must
+ * @param part which part of an EXR file to decode, and {@code layer} which of its layers, empty for the unnamed one
+ */
+public record Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
+                         boolean endIsGuess, int part, String layer) {
+
+    private Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
+                       boolean endIsGuess) {
+        this(kind, state, why, note, format, data, endIsGuess, 0, "");
+    }
+
+    static Inspection whole(FileKind kind, PictureFormat format, byte[] data) {
+        return new Inspection(kind, FrameState.GOOD, null, null, format, data, false);
+    }
+
+    static Inspection cut(FileKind kind, String why, PictureFormat format) {
+        return new Inspection(kind, FrameState.CUT_SHORT, why, null, format, null, false);
+    }
+
+    static Inspection unreadable(FileKind kind, String why) {
+        return new Inspection(kind, FrameState.UNREADABLE, why, null, null, null, false);
+    }
+
+    Inspection withNote(String text) {
+        return new Inspection(kind, state, why, text, format, data, endIsGuess, part, layer);
+    }
+
+    Inspection withData(byte[] other, boolean guess) {
+        return new Inspection(kind, state, why, note, format, other, guess, part, layer);
+    }
+
+    Inspection withChoice(int chosenPart, String chosenLayer) {
+        return new Inspection(kind, state, why, note, format, data, endIsGuess, chosenPart, chosenLayer);
+    }
+
+    public boolean isWhole() {
+        return state == FrameState.GOOD;
+    }
+
+    /**
+     * Looks into a file's bytes.
+     *
+     * @param named the kind that the file's name claims
+     * @param layer which of an EXR file's pictures is wanted; null for the unnamed one, or the first if there is none
+     */
+    public static Inspection of(FileKind named, byte[] data, String layer) {
+        if (data.length == 0) {
+            return new Inspection(named, FrameState.EMPTY, "the file has no bytes", null, null, null, false);
+        }
+        FileKind kind = FileKind.ofContent(data).orElse(named == FileKind.TGA ? FileKind.TGA : null);
+        if (kind == null) {
+            return data.length < 8 ? cut(named, "only " + data.length + " bytes", null)
+                    : unreadable(named, isZero(data) ? "nothing but zeros where a " + named.title() + " file was expected"
+                    : "this is no " + named.title() + " file, nor another kind that Vat reads");
+        }
+        Inspection inspection = switch (kind) {
+            case PNG -> PngFile.inspect(data);
+            case JPEG -> JpegFile.inspect(data);
+            case TIFF -> TiffFile.inspect(data);
+            case TGA -> TgaFile.inspect(data);
+            case EXR -> ExrFile.inspect(data, layer);
+            case BMP -> BmpFile.inspect(data);
+            case DPX -> DpxFile.inspect(data);
+            case WEBP -> WebpFile.inspect(data);
+            case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
+        };
+        if (inspection.isWhole() && kind != named) {
+            return inspection.withNote("holds " + kind.title() + " data under a " + named.title() + " name");
+        }
+        return inspection;
+    }
+
+    private static boolean isZero(byte[] data) {
+        for (byte b : data) {
+            if (b != 0) {
+                return false;
+            }
+        }
+        return true;
+    }
+}

@@ -1,0 +1,82 @@
+package dev.vat.media.decode.still;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.source.FileKind;
+import java.util.Arrays;
+import java.util.List;
+
+/** JPEG (ITU-T T.81): marker segments up to the end mark FF D9. */
+final class JpegFile {
+
+    private JpegFile() { }
+
+    static Inspection inspect(byte[] data) {
+        int at = 2;
+        PictureFormat format = null;
+        PixelAspect aspect = PixelAspect.SQUARE;
+        while (at + 4 <= data.length) {
+            if ((data[at] & 0xff) != 0xff) {
+                return format == null ? Inspection.unreadable(FileKind.JPEG, "its header is damaged")
+                        : Inspection.cut(FileKind.JPEG, "what follows byte " + at + " is no JPEG data", format);
+            }
+            int marker = data[at + 1] & 0xff;
+            if (marker == 0xff) {
+                at++;
+                continue;
+            }
+            int length = (data[at + 2] & 0xff) << 8 | data[at + 3] & 0xff;
+            boolean frame = marker >= 0xc0 && marker <= 0xcf && marker != 0xc4 && marker != 0xc8 && marker != 0xcc;
+            if (frame && at + 9 < data.length) {
+                int bits = data[at + 4] & 0xff;
+                int height = (data[at + 5] & 0xff) << 8 | data[at + 6] & 0xff;
+                int width = (data[at + 7] & 0xff) << 8 | data[at + 8] & 0xff;
+                if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
+                    return Inspection.unreadable(FileKind.JPEG, "its header states an impossible picture");
+                }
+                format = new PictureFormat("JPEG", Size.of(width, height), Depth.integer(Math.clamp(bits, 1, 16)),
+                        AlphaKind.NONE, aspect, false, List.of());
+            }
+            if (marker == 0xe0 && at + 16 < data.length && data[at + 4] == 'J' && data[at + 5] == 'F') {
+                aspect = density(data, at);
+            }
+            if (marker == 0xda && format != null) {
+                return fromScan(data, at + 2 + length, format);
+            }
+            at += 2 + length;
+        }
+        return Inspection.cut(FileKind.JPEG, "it ends inside its header", format);
+    }
+
+    /** The JFIF density: dots per unit across and down, or their ratio alone. */
+    private static PixelAspect density(byte[] data, int at) {
+        int across = (data[at + 12] & 0xff) << 8 | data[at + 13] & 0xff;
+        int down = (data[at + 14] & 0xff) << 8 | data[at + 15] & 0xff;
+        return across == 0 || down == 0 ? PixelAspect.SQUARE : ColourHints.pixelAspect((double) down / across);
+    }
+
+    private static Inspection fromScan(byte[] data, int scan, PictureFormat format) {
+        int end = data.length;
+        // Some writers pad after the end mark; others reserve room with zeros that stay when they are stopped.
+        while (end > scan && data[end - 1] == 0) {
+            end--;
+        }
+        for (int i = end - 2; i >= Math.max(scan, end - 4096); i--) {
+            if ((data[i] & 0xff) == 0xff && (data[i + 1] & 0xff) == 0xd9) {
+                return Inspection.whole(FileKind.JPEG, format, data);
+            }
+        }
+        if (end <= scan) {
+            return Inspection.cut(FileKind.JPEG, "it ends before its picture begins", format);
+        }
+        if (!ScanCoverage.isComplete(data, end)) {
+            return Inspection.cut(FileKind.JPEG, "the file ends at byte " + data.length + ", before all of its scans", format);
+        }
+        byte[] open = Arrays.copyOf(data, end);
+        return Inspection.whole(FileKind.JPEG, format, open)
+                .withNote("the end mark is missing, the picture is whole").withData(open, true);
+    }
+}

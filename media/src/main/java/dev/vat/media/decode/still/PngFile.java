@@ -1,0 +1,182 @@
+package dev.vat.media.decode.still;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Stated;
+import dev.vat.core.source.FileKind;
+import java.io.ByteArrayOutputStream;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+import java.util.zip.DataFormatException;
+import java.util.zip.Inflater;
+
+/** PNG (ISO/IEC 15948): chunks from the signature to IEND. */
+final class PngFile {
+
+    private static final int SIGNATURE = 8;
+    private static final byte[] END_CHUNK = {0, 0, 0, 0, 'I', 'E', 'N', 'D', (byte) 0xae, 0x42, 0x60, (byte) 0x82};
+
+    private PngFile() { }
+
+    static Inspection inspect(byte[] data) {
+        ByteBuffer buffer = ByteBuffer.wrap(data);
+        PictureFormat format = null;
+        boolean transparency = false;
+        Hints hints = new Hints();
+        int at = SIGNATURE;
+        int endOfWhole = SIGNATURE;
+        boolean pictureData = false;
+        while (at + 8 <= data.length) {
+            int length = buffer.getInt(at);
+            String type = new String(data, at + 4, 4, StandardCharsets.ISO_8859_1);
+            if (length < 0) {
+                return Inspection.unreadable(FileKind.PNG, "a chunk claims a length below zero");
+            }
+            if (!type.matches("[A-Za-z]{4}")) {
+                return format == null ? Inspection.unreadable(FileKind.PNG, "its header is damaged")
+                        : Inspection.cut(FileKind.PNG, "what follows byte " + at + " is no PNG data", format);
+            }
+            long end = at + 12L + length;
+            if (end > data.length) {
+                break;
+            }
+            switch (type) {
+                case "IHDR" -> {
+                    format = header(buffer, at + 8, length);
+                    if (format == null) {
+                        return Inspection.unreadable(FileKind.PNG, "its header states an impossible picture");
+                    }
+                }
+                case "tRNS" -> transparency = true;
+                case "IDAT" -> pictureData = true;
+                case "IEND" -> {
+                    if (format == null || !pictureData) {
+                        return Inspection.unreadable(FileKind.PNG, "it holds no picture");
+                    }
+                    return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), data);
+                }
+                default -> hints.take(type, buffer, data, at + 8, length);
+            }
+            at = (int) end;
+            endOfWhole = at;
+        }
+        if (format == null) {
+            return Inspection.cut(FileKind.PNG, "it ends inside its header", null);
+        }
+        if (pictureData && pictureIsComplete(data)) {
+            byte[] mended = Arrays.copyOf(data, endOfWhole + END_CHUNK.length);
+            System.arraycopy(END_CHUNK, 0, mended, endOfWhole, END_CHUNK.length);
+            return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), mended)
+                    .withNote("the end mark is missing, the picture is whole");
+        }
+        return Inspection.cut(FileKind.PNG, "the file ends at byte " + data.length + ", before its picture does", format);
+    }
+
+    private static PictureFormat header(ByteBuffer buffer, int at, int length) {
+        if (length < 13) {
+            return null;
+        }
+        int width = buffer.getInt(at);
+        int height = buffer.getInt(at + 4);
+        int bits = buffer.get(at + 8);
+        int colour = buffer.get(at + 9);
+        if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX || bits < 1 || bits > 16) {
+            return null;
+        }
+        AlphaKind alpha = colour == 4 || colour == 6 ? AlphaKind.STRAIGHT : AlphaKind.NONE;
+        // Palettes and grey of fewer than eight bits stand for eight-bit colours.
+        return new PictureFormat("PNG", Size.of(width, height), Depth.integer(Math.max(8, bits)), alpha,
+                PixelAspect.SQUARE, false, List.of());
+    }
+
+    private static PictureFormat withTransparency(PictureFormat f, boolean transparency) {
+        return transparency ? f.withAlpha(AlphaKind.STRAIGHT) : f;
+    }
+
+    /** What the chunks beside the picture say. Of several statements on colour the standard has an order: cICP, iCCP, sRGB, gAMA. */
+    private static final class Hints {
+        private PixelAspect aspect = PixelAspect.SQUARE;
+        private Stated colour = Stated.NOTHING;
+        private int rank = 5;
+        private boolean primaries;
+
+        void take(String type, ByteBuffer buffer, byte[] data, int at, int length) {
+            switch (type) {
+                case "pHYs" -> {
+                    if (length >= 9 && buffer.getInt(at) > 0 && buffer.getInt(at + 4) > 0) {
+                        // Pixels per unit: many across mean narrow ones.
+                        aspect = ColourHints.pixelAspect((double) buffer.getInt(at + 4) / buffer.getInt(at));
+                    }
+                }
+                case "cICP" -> offer(1, ColourHints.ofCodePoints(data[at] & 0xff, data[at + 1] & 0xff));
+                case "iCCP" -> offer(2, Stated.ofColour("ICC profile " + name(data, at, length), null, null));
+                case "sRGB" -> offer(3, Stated.ofColour("sRGB", 1, 13));
+                case "cHRM" -> primaries = true;
+                case "gAMA" -> {
+                    if (length >= 4 && buffer.getInt(at) > 0) {
+                        double gamma = 100000.0 / buffer.getInt(at);
+                        offer(4, Stated.ofColour("gamma " + "%.2f".formatted(gamma), null,
+                                Math.abs(gamma - 1) < .01 ? Integer.valueOf(8) : null));
+                    }
+                }
+                default -> { }
+            }
+        }
+
+        private void offer(int order, Stated stated) {
+            if (order < rank) {
+                rank = order;
+                colour = stated;
+            }
+        }
+
+        private static String name(byte[] data, int at, int length) {
+            int end = at;
+            while (end < at + Math.min(length, 79) && data[end] != 0) {
+                end++;
+            }
+            return new String(data, at, end - at, StandardCharsets.ISO_8859_1);
+        }
+
+        PictureFormat put(PictureFormat format) {
+            Stated all = primaries && rank >= 4
+                    ? Stated.ofColour((colour.colour() == null ? "" : colour.colour() + ", ") + "own primaries", null, colour.transfer())
+                    : colour;
+            return format.withPixelAspect(aspect).withStated(all);
+        }
+    }
+
+    /** Whether the compressed stream of all whole data chunks comes to its own end, its checksum included. */
+    private static boolean pictureIsComplete(byte[] data) {
+        ByteBuffer buffer = ByteBuffer.wrap(data);
+        ByteArrayOutputStream stream = new ByteArrayOutputStream();
+        for (int at = SIGNATURE; at + 12 <= data.length;) {
+            int length = buffer.getInt(at);
+            long end = at + 12L + length;
+            if (end > data.length) {
+                break;
+            }
+            if (data[at + 4] == 'I' && data[at + 5] == 'D' && data[at + 6] == 'A' && data[at + 7] == 'T') {
+                stream.write(data, at + 8, length);
+            }
+            at = (int) end;
+        }
+        try (Inflater inflater = new Inflater()) {
+            inflater.setInput(stream.toByteArray());
+            byte[] sink = new byte[1 << 16];
+            while (!inflater.finished()) {
+                if (inflater.inflate(sink) == 0 && (inflater.needsInput() || inflater.needsDictionary())) {
+                    return false;
+                }
+            }
+            return true;
+        } catch (DataFormatException _) {
+            return false;
+        }
+    }
+}

@@ -1,0 +1,86 @@
+package dev.vat.media.decode.still;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.source.FileKind;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+
+/** WebP (RFC 9649): RIFF chunks around one coded picture. There is no checksum. */
+final class WebpFile {
+
+    /** Coded data has no such run of zeros at its end; room that was reserved and never written has. */
+    private static final int UNWRITTEN = 32;
+
+    private WebpFile() { }
+
+    static Inspection inspect(byte[] data) {
+        ByteBuffer buffer = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
+        PictureFormat format = null;
+        boolean picture = false;
+        int at = 12;
+        while (at + 8 <= data.length) {
+            String type = new String(data, at, 4, StandardCharsets.ISO_8859_1);
+            long length = buffer.getInt(at + 4) & 0xffffffffL;
+            long end = at + 8 + length;
+            PictureFormat stated = format(type, buffer, at + 8);
+            format = format == null ? stated : format;
+            if (end > data.length) {
+                return Inspection.cut(FileKind.WEBP, "the file ends at byte " + data.length + ", its picture reaches to " + end, format);
+            }
+            if (type.equals("ANIM")) {
+                return Inspection.unreadable(FileKind.WEBP, "it is an animation, not a single picture");
+            }
+            if (type.startsWith("VP8") && !type.equals("VP8X") || type.equals("ALPH")) {
+                picture |= !type.equals("ALPH");
+                if (length > UNWRITTEN && zeros(data, (int) end - UNWRITTEN, (int) end)) {
+                    return Inspection.cut(FileKind.WEBP, "its coded picture ends in zeros: the rest was never written", format);
+                }
+            }
+            at = (int) (end + (length & 1));
+        }
+        long whole = (buffer.getInt(4) & 0xffffffffL) + 8;
+        if (format == null || !picture || whole > data.length) {
+            return Inspection.cut(FileKind.WEBP, "the file ends at byte " + data.length + " of " + whole, format);
+        }
+        return Inspection.whole(FileKind.WEBP, format, data);
+    }
+
+    private static boolean zeros(byte[] data, int from, int to) {
+        for (int i = from; i < to; i++) {
+            if (data[i] != 0) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static PictureFormat format(String type, ByteBuffer buffer, int at) {
+        if (at + 10 > buffer.limit()) {
+            return null;
+        }
+        return switch (type) {
+            case "VP8X" -> of((buffer.getInt(at + 4) & 0xffffff) + 1, (buffer.getInt(at + 6) >>> 8) + 1,
+                    (buffer.get(at) & 0x10) != 0);
+            case "VP8L" -> {
+                int bits = buffer.getInt(at + 1);
+                yield of((bits & 0x3fff) + 1, (bits >> 14 & 0x3fff) + 1, (bits >> 28 & 1) != 0);
+            }
+            case "VP8 " -> of(buffer.getShort(at + 6) & 0x3fff, buffer.getShort(at + 8) & 0x3fff, false);
+            default -> null;
+        };
+    }
+
+    private static PictureFormat of(int width, int height, boolean alpha) {
+        if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
+            return null;
+        }
+        return new PictureFormat("WebP", Size.of(width, height), Depth.integer(8),
+                alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
+    }
+}

@@ -1,0 +1,66 @@
+package dev.vat.media.encode;
+
+import dev.vat.core.run.Expectation;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.picture.Picture;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+
+/** Encodes a range of numbered stills, each into a file of its own, checking it as it goes. Belongs to one thread. */
+public final class StillsWriter implements PartSink {
+
+    private final Path folder;
+    private final Expectation.Stills stills;
+    private final CheckedEncoder encoder;
+    private long next;
+
+    /** @param firstFrame the output frame that the range begins with */
+    public StillsWriter(Path folder, Expectation.Stills stills, EncoderSpec spec, long firstFrame, boolean checked) {
+        this.folder = folder;
+        this.stills = stills;
+        this.next = firstFrame;
+        // One after the other: a picture goes out before the next comes in, so that numbers can't be mixed up.
+        EncoderSpec single = new EncoderSpec(spec.codec(), spec.colour(), spec.size(), spec.pixelAspect(), spec.rate(), spec.scan(), null, 1, spec.options(), null);
+        encoder = new CheckedEncoder(single, firstFrame, checked);
+    }
+
+    /** The file of an output frame. */
+    public static Path file(Path folder, Expectation.Stills stills, long frame) {
+        return folder.resolve(stills.names().fileName(stills.first() + frame));
+    }
+
+    @Override
+    public void write(Picture converted) {
+        encoder.encode(converted, this::take);
+    }
+
+    private void take(AVPacket packet) {
+        byte[] data = new byte[packet.size()];
+        packet.data().get(data, 0, data.length);
+        Path file = file(folder, stills, next++);
+        try {
+            Files.write(file, data);
+        } catch (IOException e) {
+            throw new MediaException("Writing " + file.getFileName() + ": " + e.getMessage(), 0);
+        }
+    }
+
+    @Override
+    public long bytes() {
+        return encoder.bytes();
+    }
+
+    @Override
+    public List<FrameProof> finish() {
+        encoder.flush(this::take);
+        return encoder.proofs();
+    }
+
+    @Override
+    public void close() {
+        encoder.close();
+    }
+}

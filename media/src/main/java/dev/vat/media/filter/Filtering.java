@@ -1,0 +1,48 @@
+package dev.vat.media.filter;
+
+import dev.vat.media.picture.Picture;
+import java.util.Objects;
+import java.util.function.Function;
+
+/** Applies a chain to one picture after the other, building it anew only when the kind of picture changes. */
+public final class Filtering implements AutoCloseable {
+
+    private final Function<Picture, String> chains;
+    private Graph.Kind kind;
+    private Graph graph;
+
+    /** @param chains the chain for a picture, as text */
+    public Filtering(Function<Picture, String> chains) {
+        this.chains = chains;
+    }
+
+    /** Puts a picture in that must come out changed. */
+    public Picture apply(Picture picture) {
+        graphFor(picture);
+        return graph.apply(picture);
+    }
+
+    /** Puts a picture in; null if more are needed before one comes out. */
+    public Picture offer(Picture picture) {
+        graphFor(picture);
+        return graph.offer(picture);
+    }
+
+    private void graphFor(Picture picture) {
+        Graph.Kind wanted = Graph.Kind.of(picture.frame());
+        if (!Objects.equals(wanted, kind)) {
+            close();
+            graph = new Graph(picture.frame(), chains.apply(picture));
+            kind = wanted;
+        }
+    }
+
+    @Override
+    public void close() {
+        if (graph != null) {
+            graph.close();
+            graph = null;
+            kind = null;
+        }
+    }
+}

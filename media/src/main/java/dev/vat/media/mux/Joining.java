@@ -1,0 +1,167 @@
+package dev.vat.media.mux;
+
+import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
+import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
+
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.source.FrameNumbers;
+import dev.vat.core.time.Rate;
+import dev.vat.media.decode.Demuxer;
+import dev.vat.media.decode.MovingStill;
+import dev.vat.media.lib.Av;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.sound.SoundEncoder;
+import dev.vat.media.sound.WovenSound;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+
+/** Joins closed parts into one file by copying packets; nothing is encoded again. */
+public final class Joining {
+
+    /** A part's file and the output frame that it begins with. */
+    public record Part(Path file, Container container, long first, long frames) { }
+
+    /** Rates below this are whole ones: their clock counts milliseconds as well. */
+    private static final long WHOLE_MILLISECONDS = 1000;
+
+    private Joining() { }
+
+    /**
+     * What the joined file is to be.
+     *
+     * @param timecode label of the first frame, or null for none
+     * @param numbers what its frames are numbered, where it is to say so; null else
+     */
+    public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode, FrameNumbers numbers) {
+        public Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode) {
+            this(file, container, indexInFront, rate, pixelAspect, timecode, null);
+        }
+
+        public Target withNumbers(FrameNumbers other) {
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other);
+        }
+    }
+
+    /** Without a timecode, as {@link #join(List, Target, WovenSound)}. */
+    public static void join(List<Part> parts, Path target, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, WovenSound sound) throws IOException {
+        join(parts, new Target(target, container, indexInFront, rate, pixelAspect, null), sound);
+    }
+
+    /**
+     * Writes a file, which must not exist under a final name: it is whole only when this returns.
+     *
+     * @param sound null for none
+     * @throws MediaException if a part can't be read, or doesn't hold the frames that it should
+     */
+    public static void join(List<Part> parts, Target target, WovenSound sound) throws IOException {
+        Container container = target.container;
+        Rate rate = target.rate;
+        AVRational frameTime = Av.fraction(rate.perSecond().inverse());
+        if (container.isMovingStill()) {
+            // Its one part is the file already.
+            Files.copy(parts.getFirst().file, target.file, StandardCopyOption.REPLACE_EXISTING);
+            if (container == Container.WEBP) {
+                MovingStill.standAlone(target.file);
+            }
+            return;
+        }
+        long[][] times = parts.stream().map(part -> times(part, frameTime)).toArray(long[][]::new);
+        long delay = 0;
+        for (long[] part : times) {
+            for (int i = 0; i < part.length; i++) {
+                delay = Math.max(delay, i - part[i]);
+            }
+        }
+        Map<String, String> options = options(container, target.indexInFront, rate);
+        if (target.numbers != null) {
+            options.merge("movflags", "+use_metadata_tags", (a, b) -> a + b);
+        }
+        try (Muxer muxer = new Muxer(container, target.file, rate);
+                SoundEncoder voice = sound == null ? null : new SoundEncoder(sound)) {
+            boolean started = false;
+            long index = 0;
+            for (int p = 0; p < parts.size(); p++) {
+                Part part = parts.get(p);
+                long[] partTimes = times[p];
+                try (Demuxer demuxer = new Demuxer(part.file)) {
+                    if (!started) {
+                        muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode).numbers(target.numbers);
+                        if (voice != null) {
+                            muxer.sound(voice.context());
+                        }
+                        muxer.start(options);
+                        started = true;
+                    }
+                    for (int i = 0; i < partTimes.length; i++) {
+                        long pts = part.first + partTimes[i];
+                        if (voice != null) {
+                            voice.until(rate.seconds(index + 1).times(SoundCodec.RATE).round(), muxer::writeSound);
+                        }
+                        long dts = index++ - delay;
+                        demuxer.next(packet -> {
+                            packet.pts(pts);
+                            packet.dts(dts);
+                            packet.duration(1);
+                            muxer.write(packet);
+                        });
+                    }
+                }
+            }
+            if (voice != null) {
+                voice.until(Long.MAX_VALUE, muxer::writeSound);
+            }
+            muxer.finish();
+        }
+    }
+
+    /**
+     * MP4 and MOV say lengths of the whole in a clock of their own, by default in thousandths of a second, in which hardly any rate's
+     * frames end: here it is one in which they do.
+     */
+    private static Map<String, String> options(Container container, boolean indexInFront, Rate rate) {
+        Map<String, String> options = new TreeMap<>();
+        if (container.mayHaveIndexInFront()) {
+            long perSecond = rate.perSecond().numerator();
+            options.put("movie_timescale", Long.toString(perSecond < WHOLE_MILLISECONDS ? perSecond * 1000 : perSecond));
+            if (indexInFront) {
+                options.put("movflags", "+faststart");
+            }
+        }
+        return options;
+    }
+
+    /** When each packet of a part is shown, in frames from the part's beginning. */
+    private static long[] times(Part part, AVRational frameTime) {
+        long[] times = new long[Math.toIntExact(part.frames)];
+        var count = new Object() {
+            int packets;
+        };
+        try (Demuxer demuxer = new Demuxer(part.file)) {
+            AVRational base = demuxer.stream().time_base();
+            while (demuxer.next(packet -> {
+                if (count.packets < times.length) {
+                    times[count.packets] = packet.pts() == AV_NOPTS_VALUE ? count.packets
+                            : av_rescale_q(packet.pts(), base, frameTime);
+                }
+                count.packets++;
+            })) {
+                // every packet is counted above
+            }
+        }
+        if (count.packets != times.length) {
+            throw new MediaException("Part " + part.file.getFileName() + " holds " + count.packets + " frames where "
+                    + times.length + " were made", 0);
+        }
+        long earliest = Arrays.stream(times).min().orElse(0);
+        return Arrays.stream(times).map(t -> t - earliest).toArray();
+    }
+}

@@ -1,0 +1,352 @@
+package dev.vat.media.mux;
+
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
+import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
+import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
+import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
+
+import dev.vat.core.delivery.Container;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.repack.CutPlaces;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.core.time.Timecode;
+import dev.vat.media.decode.Demuxer;
+import dev.vat.media.decode.MovieFrames;
+import dev.vat.media.lib.Av;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.sound.SoundPackets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.zip.CRC32C;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+
+/**
+ * Copies the packets of movie files into a new one, which is then read again: nothing is decoded or encoded, and every packet is the one
+ * it was, unless tags inside of them were to change.
+ */
+public final class MovieCopy {
+
+    /** A stretch of a file. @param frames in the order of showing, from 0; null for all */
+    public record Piece(Path file, FrameRange frames) { }
+
+    /** Tags of colours as code points of ITU-T H.273. */
+    public record Colour(int primaries, int transfer, int matrix, boolean full) { }
+
+    /**
+     * What is to come of it.
+     *
+     * @param pixelAspect to be stated, or null for what was
+     * @param colour to be stated, or null for what was
+     * @param sound whose first track goes along in place of the files' own; null for those
+     * @param silent whether no sound goes along
+     */
+    public record Target(Path file, Container container, PixelAspect pixelAspect, Colour colour, Path sound, boolean silent) { }
+
+    /** @param frames pictures in the new file @param notes what somebody should know of it, in words */
+    public record Result(long frames, List<String> notes) { }
+
+    private static final int CORRUPT = 2;
+
+    private final List<Piece> pieces;
+    private final Target target;
+    private final List<String> notes = new ArrayList<>();
+    private final CRC32C given = new CRC32C();
+    private OutputTracks out;
+    private PacketTags tagger;
+    /** Of another file, with its next packet; null where there is none. */
+    private SoundPackets other;
+    private AVPacket waiting;
+    private long written;
+
+    private MovieCopy(List<Piece> pieces, Target target) {
+        this.pieces = pieces;
+        this.target = target;
+    }
+
+    /** Where a file's pictures can be cut. @throws MediaException if it can't be read */
+    public static CutPlaces places(Path file) {
+        try (Demuxer demuxer = new Demuxer(file)) {
+            return CutPlaces.of(coded(demuxer));
+        }
+    }
+
+    /** Frames a second that a file states. */
+    public static Rate rate(Path file) {
+        try (MovieFrames frames = new MovieFrames(file)) {
+            return frames.rate();
+        }
+    }
+
+    static List<CutPlaces.Coded> coded(Demuxer demuxer) {
+        List<CutPlaces.Coded> coded = new ArrayList<>();
+        while (demuxer.next(packet -> coded.add(new CutPlaces.Coded(time(packet, coded.size()), (packet.flags() & Av.PACKET_KEY) != 0)))) {
+            // each is written down above
+        }
+        return coded;
+    }
+
+    private static long time(AVPacket packet, long index) {
+        return packet.pts() != AV_NOPTS_VALUE ? packet.pts() : packet.dts() != AV_NOPTS_VALUE ? packet.dts() : index;
+    }
+
+    /**
+     * Writes a file, which must not exist under a final name: it is whole only when this returns.
+     *
+     * @throws MediaException in words, if a file can't be read, the container can't hold it, or the pieces don't go together
+     */
+    public static Result copy(List<Piece> pieces, Target target) {
+        MovieCopy copy = new MovieCopy(List.copyOf(pieces), target);
+        try {
+            return copy.run();
+        } finally {
+            copy.close();
+        }
+    }
+
+    private Result run() {
+        Rational offset = Rational.ZERO;
+        try (Demuxer head = new Demuxer(pieces.getFirst().file)) {
+            for (Piece piece : pieces) {
+                offset = offset.plus(piece(piece, head, offset));
+            }
+        }
+        weave(offset);
+        if (waiting != null && waiting.size() > 0) {
+            notes.add("The sound goes on after the last picture, and was cut there");
+        }
+        out.finish();
+        requireSame();
+        return new Result(written, notes);
+    }
+
+    // ---- pictures
+
+    /** @return how long the piece is, in seconds */
+    private Rational piece(Piece piece, Demuxer first, Rational offset) {
+        List<CutPlaces.Coded> coded;
+        Rational base;
+        Rational mean;
+        try (Demuxer demuxer = new Demuxer(piece.file)) {
+            Repacking.requireAlike(first, demuxer, piece.file, target.sound == null && !target.silent);
+            coded = coded(demuxer);
+            base = Av.rational(demuxer.stream().time_base());
+            Rational perSecond = Av.rational(demuxer.stream().avg_frame_rate());
+            mean = perSecond.signum() > 0 ? perSecond.inverse() : base;
+        }
+        if (coded.isEmpty()) {
+            throw new MediaException(piece.file.getFileName() + " holds no frame", 0);
+        }
+        int[] shown = CutPlaces.order(coded);
+        FrameRange frames = piece.frames == null ? FrameRange.of(0, coded.size() - 1) : piece.frames;
+        requireCuttable(CutPlaces.of(coded), frames, piece.file);
+        boolean[] kept = new boolean[coded.size()];
+        for (long frame = frames.first(); frame <= frames.last(); frame++) {
+            kept[shown[(int) frame]] = true;
+        }
+        long from = coded.get(shown[(int) frames.first()]).time();
+        boolean whole = frames.last() == coded.size() - 1;
+        Rational end = whole ? base.times(coded.get(shown[(int) frames.last()]).time()).plus(mean) : base.times(coded.get(shown[(int) frames.last() + 1]).time());
+        Rational length = end.minus(base.times(from));
+        packets(piece.file, kept, base.times(from), end, offset, frames);
+        return length;
+    }
+
+    private static void requireCuttable(CutPlaces places, FrameRange frames, Path file) {
+        if (frames.last() >= places.count()) {
+            throw new MediaException(file.getFileName() + " has " + places.count() + " frames, not " + (frames.last() + 1), 0);
+        }
+        if (!places.canStart((int) frames.first())) {
+            throw new MediaException(file.getFileName() + ": frame " + frames.first() + " doesn't stand alone, so that nothing can begin with it; frame " + places.startAtOrBefore((int) frames.first()) + " does", 0);
+        }
+        if (!places.canEnd((int) frames.last() + 1)) {
+            throw new MediaException(file.getFileName() + ": frames up to " + frames.last() + " lean on later ones; it can end with frame " + (places.endAtOrAfter((int) frames.last() + 1) - 1), 0);
+        }
+    }
+
+    /** @param from and {@code end}: in seconds of the file */
+    private void packets(Path file, boolean[] kept, Rational from, Rational end, Rational offset, FrameRange frames) {
+        AVPacket packet = av_packet_alloc();
+        try (Demuxer demuxer = new Demuxer(file)) {
+            AVFormatContext in = demuxer.context();
+            if (out == null) {
+                start(demuxer, frames);
+            }
+            List<AVStream> sounds = demuxer.sounds();
+            int index = 0;
+            while (true) {
+                int result = av_read_frame(in, packet);
+                if (result == Av.EOF) {
+                    break;
+                }
+                Av.check(result, "Reading " + file.getFileName());
+                try {
+                    AVStream stream = in.streams(packet.stream_index());
+                    if (packet.stream_index() == demuxer.stream().index()) {
+                        if (kept[index]) {
+                            requireWhole(packet, file);
+                            count(packet, given);
+                            long time = time(packet, index);
+                            packet.pts(time);
+                            shift(packet, stream.time_base(), from, offset);
+                            Rational at = Av.rational(stream.time_base()).times(packet.pts());
+                            picture(packet, stream.time_base());
+                            weave(at);
+                        }
+                        index++;
+                    } else if (!target.silent && target.sound == null && stream.codecpar().codec_type() == AVMEDIA_TYPE_AUDIO) {
+                        Rational at = Av.rational(stream.time_base()).times(time(packet, 0));
+                        if (at.compareTo(from) >= 0 && at.compareTo(end) < 0) {
+                            shift(packet, stream.time_base(), from, offset);
+                            // Each file may have its tracks at other places: which sound it is counts.
+                            out.sound(packet, stream.time_base(), number(sounds, stream));
+                        }
+                    }
+                } finally {
+                    av_packet_unref(packet);
+                }
+            }
+        } finally {
+            av_packet_free(packet);
+        }
+    }
+
+    private static int number(List<AVStream> sounds, AVStream stream) {
+        int number = 0;
+        while (sounds.get(number).index() != stream.index()) {
+            number++;
+        }
+        return number;
+    }
+
+    private static void requireWhole(AVPacket packet, Path file) {
+        if ((packet.flags() & CORRUPT) != 0) {
+            throw new MediaException(file.getFileName() + " ends within a frame: recover it first", 0);
+        }
+    }
+
+    private static void count(AVPacket packet, CRC32C print) {
+        print.update(packet.size());
+        print.update(packet.data().capacity(packet.size()).asByteBuffer());
+    }
+
+    private static void shift(AVPacket packet, AVRational base, Rational from, Rational offset) {
+        long by = offset.minus(from).dividedBy(Av.rational(base)).round();
+        packet.pts(packet.pts() == AV_NOPTS_VALUE ? AV_NOPTS_VALUE : packet.pts() + by);
+        packet.dts(packet.dts() == AV_NOPTS_VALUE ? AV_NOPTS_VALUE : packet.dts() + by);
+    }
+
+    private void picture(AVPacket packet, AVRational base) {
+        written++;
+        if (tagger == null) {
+            out.picture(packet, base);
+            return;
+        }
+        tagger.change(packet, changed -> out.picture(changed, base));
+    }
+
+    private void start(Demuxer demuxer, FrameRange frames) {
+        AVStream stream = demuxer.stream();
+        Repacking.requireLegal(target.container, demuxer, target.sound == null && !target.silent);
+        tagger = tags(stream);
+        out = new OutputTracks(target.file, target.container);
+        AVStream made = out.picture(stream, tagger == null ? stream.codecpar() : tagger.track());
+        if (target.pixelAspect != null) {
+            made.sample_aspect_ratio(Av.fraction(target.pixelAspect.ratio()));
+            made.codecpar().sample_aspect_ratio(Av.fraction(target.pixelAspect.ratio()));
+        }
+        if (target.colour != null) {
+            made.codecpar().color_primaries(target.colour.primaries).color_trc(target.colour.transfer).color_space(target.colour.matrix).color_range(target.colour.full ? 2 : 1);
+        }
+        if (target.sound == null && !target.silent) {
+            demuxer.sounds().forEach(out::sound);
+        } else if (target.sound != null) {
+            out.soundOf(target.sound);
+            openSound();
+        }
+        if (target.container.carriesTimecode()) {
+            demuxer.metadata("timecode").flatMap(label -> later(label, stream, frames.first())).ifPresent(out::timecode);
+        }
+        out.start();
+    }
+
+    private static Optional<String> later(String label, AVStream stream, long frames) {
+        try {
+            Rate rate = new Rate(Av.rational(stream.avg_frame_rate())).toNanosecond();
+            return Optional.of(Timecode.parse(label, rate).plusFrames(frames).toString());
+        } catch (IllegalArgumentException _) {
+            return Optional.empty();
+        }
+    }
+
+    /** Notes where they are stated. @throws MediaException where neither packets nor the container have a place for them */
+    private PacketTags tags(AVStream stream) {
+        if (target.pixelAspect == null && target.colour == null) {
+            return null;
+        }
+        PacketTags tags = PacketTags.of(stream, target);
+        if (target.pixelAspect != null && !target.container.statesPixelAspect() || target.colour != null && !target.container.statesColour() && tags == null) {
+            throw new MediaException(target.container.title() + " has no place for " + (target.pixelAspect != null ? "the shape of pixels" : "tags of colours") + ": take MOV or MKV", 0);
+        }
+        notes.add(tags == null ? "The tags stand in the container alone: packets of " + Repacking.name(stream.codecpar()) + " have no place for them, or are left as they are"
+                : "Tags were changed inside the packets too: their pictures are the same, their bytes are not");
+        return tags;
+    }
+
+    // ---- sound of another file
+
+    private void openSound() {
+        other = new SoundPackets(target.sound);
+        waiting = av_packet_alloc();
+        if (!other.next(waiting)) {
+            notes.add("There is no sound in " + target.sound.getFileName());
+        }
+    }
+
+    /** Writes what is heard before a time, in seconds, so that pictures and sound lie beside each other in the file. */
+    private void weave(Rational until) {
+        while (waiting != null && waiting.size() > 0 && Av.rational(other.timeBase()).times(time(waiting, 0)).compareTo(until) < 0) {
+            out.sound(waiting, other.timeBase(), OutputTracks.OTHER);
+            av_packet_unref(waiting);
+            other.next(waiting);
+        }
+    }
+
+    /** Every packet of the new file is the one that was given; where tags inside of them changed, there are as many. */
+    private void requireSame() {
+        CRC32C found = new CRC32C();
+        long[] count = {0};
+        try (Demuxer demuxer = new Demuxer(target.file)) {
+            while (demuxer.next(packet -> {
+                count(packet, found);
+                count[0]++;
+            })) {
+                // all is counted above
+            }
+        }
+        if (count[0] != written || tagger == null && found.getValue() != given.getValue()) {
+            throw new MediaException(target.file.getFileName() + " was read again and holds other packets than were written into it", 0);
+        }
+    }
+
+    private void close() {
+        if (out != null) {
+            out.close();
+        }
+        if (tagger != null) {
+            tagger.close();
+        }
+        if (other != null) {
+            other.close();
+            av_packet_free(waiting);
+        }
+    }
+}

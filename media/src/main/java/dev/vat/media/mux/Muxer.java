@@ -1,0 +1,195 @@
+package dev.vat.media.mux;
+
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PRORES;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_UTVIDEO;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_from_context;
+import static org.bytedeco.ffmpeg.global.avformat.AVIO_FLAG_WRITE;
+import static org.bytedeco.ffmpeg.global.avformat.av_interleaved_write_frame;
+import static org.bytedeco.ffmpeg.global.avformat.av_write_trailer;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_alloc_output_context2;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_free_context;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_new_stream;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_write_header;
+import static org.bytedeco.ffmpeg.global.avformat.avio_closep;
+import static org.bytedeco.ffmpeg.global.avformat.avio_open;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
+
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.source.FrameNumbers;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.media.decode.TrackDecoder;
+import dev.vat.media.lib.Av;
+import java.nio.file.Path;
+import java.util.Map;
+import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
+import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVIOContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+import org.bytedeco.ffmpeg.global.avcodec;
+
+/** Writes one picture track into one file. Times are given in frames. Belongs to one thread. */
+public final class Muxer implements AutoCloseable {
+
+    /** Parameters stand in front of the file and never change, which Apple's players ask for. */
+    private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
+
+    private final Container container;
+    private final Path file;
+    private final AVFormatContext context = new AVFormatContext(null);
+    private final AVRational frameTime;
+    private AVStream stream;
+    private AVStream sound;
+
+    public Muxer(Container container, Path file, Rate rate) {
+        String format = nameOf(container);
+        this.container = container;
+        this.file = file;
+        this.frameTime = Av.fraction(rate.perSecond().inverse());
+        Av.check(avformat_alloc_output_context2(context, null, format, file.toString()), format);
+        // No version strings and dates in the file: the same plan makes the same bytes.
+        context.flags(context.flags() | AVFormatContext.AVFMT_FLAG_BITEXACT);
+        stream = avformat_new_stream(context, null);
+        stream.time_base(frameTime);
+        stream.avg_frame_rate(Av.fraction(rate.perSecond()));
+        stream.r_frame_rate(Av.fraction(rate.perSecond()));
+    }
+
+    /** @param hiddenAlpha whether alpha goes beside the pictures: nothing else of the file would say so */
+    public Muxer track(AVCodecContext encoder, boolean hiddenAlpha) {
+        markAlpha(hiddenAlpha);
+        Av.check(avcodec_parameters_from_context(stream.codecpar(), encoder), "Track");
+        stream.sample_aspect_ratio(encoder.sample_aspect_ratio());
+        return this;
+    }
+
+    private void markAlpha(boolean hidden) {
+        if (hidden) {
+            AVDictionary metadata = new AVDictionary(null);
+            Av.check(av_dict_set(metadata, "alpha_mode", "1", 0), "Track");
+            stream.metadata(metadata);
+        }
+    }
+
+    /** The label of the first picture, before the file is started; null for none. */
+    public Muxer timecode(String label) {
+        if (label != null) {
+            AVDictionary metadata = new AVDictionary(null);
+            Av.check(av_dict_set(metadata, "timecode", label, 0), "Timecode");
+            context.metadata(metadata);
+        }
+        return this;
+    }
+
+    /** What the frames are numbered, in a field of our own; null for nothing. */
+    public Muxer numbers(FrameNumbers numbers) {
+        if (numbers != null) {
+            AVDictionary metadata = new AVDictionary(context.metadata());
+            Av.check(av_dict_set(metadata, FrameNumbers.TAG, numbers.toString(), 0), "Numbers of frames");
+            context.metadata(metadata);
+        }
+        return this;
+    }
+
+    public static String nameOf(Container container) {
+        return switch (container) {
+            case MKV -> "matroska";
+            case FRAMES -> throw new IllegalArgumentException("Numbered frames have no container");
+            default -> container.extension();
+        };
+    }
+
+    /** @param from the container that the track stood in, whose tags may mean nothing in another */
+    public Muxer track(AVStream original, PixelAspect pixelAspect, Container from) {
+        AVCodecParameters parameters = original.codecpar();
+        markAlpha(TrackDecoder.hasHiddenAlpha(original));
+        Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), "Track");
+        if (parameters.codec_id() == AV_CODEC_ID_HEVC && container.mayHaveIndexInFront()) {
+            stream.codecpar().codec_tag(HVC1);
+        } else if (!keepsTag(parameters.codec_id(), container, from)) {
+            stream.codecpar().codec_tag(0);
+        }
+        // Some muxers read the one, some the other.
+        stream.codecpar().sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
+        stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
+        return this;
+    }
+
+    /** A track of which nothing is known but its parameters. */
+    public Muxer track(AVCodecParameters parameters, PixelAspect pixelAspect) {
+        Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), "Track");
+        stream.codecpar().sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
+        stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
+        return this;
+    }
+
+    /** MOV and MP4 share their tags, and ProRes profiles and Ut Video's kinds are told apart by nothing else. */
+    public static boolean keepsTag(int codec, Container container, Container from) {
+        return container == from || from != null && container.mayHaveIndexInFront() && from.mayHaveIndexInFront() || codec == AV_CODEC_ID_PRORES
+                || codec == AV_CODEC_ID_UTVIDEO;
+    }
+
+    /** A sound track beside the picture; before the file is started. */
+    public Muxer sound(AVCodecContext encoder) {
+        sound = avformat_new_stream(context, null);
+        Av.check(avcodec_parameters_from_context(sound.codecpar(), encoder), "Sound track");
+        sound.time_base(encoder.time_base());
+        return this;
+    }
+
+    /** The packet's times are in samples; its content is taken over. */
+    public void writeSound(AVPacket packet) {
+        avcodec.av_packet_rescale_ts(packet, Av.fraction(Rational.of(1, SoundCodec.RATE)), sound.time_base());
+        packet.stream_index(1);
+        packet.pos(-1);
+        Av.check(av_interleaved_write_frame(context, packet), "Writing sound into " + file.getFileName());
+    }
+
+    public Muxer start(Map<String, String> options) {
+        AVIOContext io = new AVIOContext(null);
+        Av.check(avio_open(io, file.toString(), AVIO_FLAG_WRITE), "Opening " + file.getFileName() + " for writing");
+        context.pb(io);
+        AVDictionary dictionary = Av.options(options);
+        Av.check(avformat_write_header(context, dictionary), "Starting " + file.getFileName());
+        Av.requireAllTaken(dictionary, "The container");
+        return this;
+    }
+
+    /** The packet's times are in frames; its content is taken over. */
+    public void write(AVPacket packet) {
+        avcodec.av_packet_rescale_ts(packet, frameTime, stream.time_base());
+        packet.stream_index(0);
+        packet.pos(-1);
+        Av.check(av_interleaved_write_frame(context, packet), "Writing " + file.getFileName());
+    }
+
+    /** Writes the index and closes the file; only after this returns is the file whole. */
+    public void finish() {
+        Av.check(av_write_trailer(context), "Finishing " + file.getFileName());
+        AVIOContext io = context.pb();
+        context.pb(null);
+        Av.check(avio_closep(io), "Closing " + file.getFileName());
+    }
+
+    @Override
+    public void close() {
+        if (context.isNull()) {
+            return;
+        }
+        AVIOContext io = context.pb();
+        if (io != null && !io.isNull()) {
+            context.pb(null);
+            avio_closep(io);
+        }
+        avformat_free_context(context);
+        context.setNull();
+    }
+}

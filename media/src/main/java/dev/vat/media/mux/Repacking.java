@@ -1,0 +1,92 @@
+package dev.vat.media.mux;
+
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
+import static org.bytedeco.ffmpeg.global.avformat.av_guess_format;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_query_codec;
+
+import dev.vat.core.delivery.Container;
+import dev.vat.media.decode.Demuxer;
+import dev.vat.media.lib.Av;
+import dev.vat.media.lib.MediaException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
+import org.bytedeco.ffmpeg.avformat.AVOutputFormat;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+
+/** What can stand in which container, and behind what, as it is. */
+final class Repacking {
+
+    private static final int STANDARD = 0;
+
+    private Repacking() { }
+
+    /** @param withSound whether its sound goes along @throws MediaException in words, where it can't */
+    static void requireLegal(Container container, Demuxer demuxer, boolean withSound) {
+        if (!container.carriesSound()) {
+            throw new MediaException(container.title() + " holds only what is packed for it: re-wrapping goes into MP4, MOV, MKV, WebM, AVI and MXF", 0);
+        }
+        requireLegal(container, demuxer.stream().codecpar(), "The picture");
+        if (container == Container.AVI && demuxer.stream().codecpar().video_delay() > 0) {
+            throw new MediaException("AVI counts frames and has no times: pictures that are packed in another order than they are shown, as here, can't stand in it. Take MP4 or MKV", 0);
+        }
+        if (withSound) {
+            demuxer.sounds().forEach(s -> requireLegal(container, s.codecpar(), "The sound"));
+        }
+    }
+
+    /** That a file's tracks can go on where the first one's end. @param withSound whether its sound goes along @throws MediaException in words, where they can't */
+    static void requireAlike(Demuxer first, Demuxer other, Path file, boolean withSound) {
+        AVCodecParameters a = first.stream().codecpar();
+        AVCodecParameters b = other.stream().codecpar();
+        String why = a.codec_id() != b.codec_id() ? "is " + name(b) + " where the first is " + name(a) : a.width() != b.width() || a.height() != b.height()
+                ? "is " + b.width() + "x" + b.height() + " where the first is " + a.width() + "x" + a.height() : a.format() != b.format() ? "has other samples than the first" : !sameHead(a, b)
+                ? "was encoded with other settings than the first, which stand at the head of a file but once" : null;
+        if (why != null) {
+            throw new MediaException(file.getFileName() + " " + why + ": they go together only by encoding them anew, as items of one reel", 0);
+        }
+        if (withSound) {
+            requireSameSound(first.sounds(), other.sounds(), file);
+        }
+    }
+
+    private static void requireSameSound(List<AVStream> first, List<AVStream> other, Path file) {
+        boolean same = first.size() == other.size();
+        for (int i = 0; same && i < first.size(); i++) {
+            AVCodecParameters a = first.get(i).codecpar();
+            AVCodecParameters b = other.get(i).codecpar();
+            same = a.codec_id() == b.codec_id() && a.sample_rate() == b.sample_rate() && a.ch_layout().nb_channels() == b.ch_layout().nb_channels() && sameHead(a, b);
+        }
+        if (!same) {
+            throw new MediaException(file.getFileName() + " has other sound than the first (" + sounds(other) + " where that has " + sounds(first) + "): re-wrap the parts without their sound first, or give them the same", 0);
+        }
+    }
+
+    private static String sounds(List<AVStream> sounds) {
+        return sounds.isEmpty() ? "none" : sounds.stream().map(s -> name(s.codecpar()) + ", " + s.codecpar().sample_rate() + " Hz, " + s.codecpar().ch_layout().nb_channels() + " channels").collect(Collectors.joining("; "));
+    }
+
+    private static boolean sameHead(AVCodecParameters a, AVCodecParameters b) {
+        if (a.extradata_size() != b.extradata_size()) {
+            return false;
+        }
+        for (int i = 0; i < a.extradata_size(); i++) {
+            if (a.extradata().get(i) != b.extradata().get(i)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    static String name(AVCodecParameters track) {
+        return Av.string(avcodec_get_name(track.codec_id()), "unknown");
+    }
+
+    static void requireLegal(Container container, AVCodecParameters track, String what) {
+        AVOutputFormat format = av_guess_format(Muxer.nameOf(container), null, null);
+        if (avformat_query_codec(format, track.codec_id(), STANDARD) != 1) {
+            throw new MediaException(what + ", " + name(track) + ", can't stand in " + container.title() + " as it is" + (what.startsWith("The sound") ? ": leave it out, or give another" : ": take MKV or MOV, or encode it anew"), 0);
+        }
+    }
+}

@@ -1,0 +1,244 @@
+package dev.vat.media.picture;
+
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_RGB;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_clone;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_get_buffer;
+import static org.bytedeco.ffmpeg.global.avutil.av_get_bits_per_pixel;
+import static org.bytedeco.ffmpeg.global.avutil.av_image_get_linesize;
+import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_count_planes;
+import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
+
+import dev.vat.media.lib.Av;
+import dev.vat.media.lib.MediaException;
+import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
+import java.util.zip.CRC32C;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
+
+/**
+ * One picture in native memory, top left first. Whoever gets one from a method closes it; {@link #share} makes a second
+ * owner of the same samples, which nobody may write to from then on.
+ */
+public final class Picture implements AutoCloseable {
+
+    private AVFrame frame;
+
+    private Picture(AVFrame frame) {
+        this.frame = frame;
+    }
+
+    /** Takes the frame over. */
+    public static Picture owning(AVFrame frame) {
+        return new Picture(frame);
+    }
+
+    public static Picture allocate(String format, int width, int height) {
+        AVFrame frame = av_frame_alloc();
+        frame.format(Av.format(format)).width(width).height(height);
+        try {
+            Av.check(av_frame_get_buffer(frame, 0), "No memory for a picture of " + width + "x" + height);
+        } catch (MediaException e) {
+            av_frame_free(frame);
+            throw e;
+        }
+        return new Picture(frame);
+    }
+
+    /** A working picture of 16 bits from display-coded samples, clamped to 0 to 1; alpha straight. */
+    public static Picture of(Samples s) {
+        Picture picture = allocate(s.alpha() == null ? "gbrp16le" : "gbrap16le", s.width(), s.height());
+        float[][] planes = {s.green(), s.blue(), s.red(), s.alpha()};
+        for (int p = 0; p < picture.planes(); p++) {
+            MemorySegment plane = picture.plane(p);
+            int stride = picture.stride(p);
+            for (int y = 0; y < s.height(); y++) {
+                long at = (long) y * stride;
+                for (int x = 0; x < s.width(); x++, at += 2) {
+                    plane.set(ValueLayout.JAVA_SHORT, at, (short) Math.round(Math.clamp(planes[p][y * s.width() + x], 0f, 1f) * 65535));
+                }
+            }
+        }
+        ColourTags.displayRgb(picture);
+        return picture;
+    }
+
+    /** A working picture of 8 bits from rows of four bytes a pixel, red first; without alpha where nothing shows through. */
+    public static Picture ofRgba(int width, int height, byte[] rgba) {
+        Picture picture = allocate(isOpaque(rgba) ? "gbrp" : "gbrap", width, height);
+        int[] order = {1, 2, 0, 3};
+        byte[] row = new byte[width];
+        for (int p = 0; p < picture.planes(); p++) {
+            MemorySegment plane = picture.plane(p);
+            int stride = picture.stride(p);
+            for (int y = 0, at = order[p]; y < height; y++) {
+                for (int x = 0; x < width; x++, at += 4) {
+                    row[x] = rgba[at];
+                }
+                MemorySegment.copy(row, 0, plane, ValueLayout.JAVA_BYTE, (long) y * stride, width);
+            }
+        }
+        ColourTags.displayRgb(picture);
+        return picture;
+    }
+
+    /** A picture of rows of four bytes a pixel, red first, as they come, to be composed; without alpha where nothing shows through. */
+    public static Picture packedRgba(int width, int height, byte[] rgba) {
+        return packed(isOpaque(rgba) ? "rgb0" : "rgba", width, height, rgba, 4 * width);
+    }
+
+    /** The same of three bytes a pixel. */
+    public static Picture packedRgb(int width, int height, byte[] rgb) {
+        return packed("rgb24", width, height, rgb, 3 * width);
+    }
+
+    private static Picture packed(String format, int width, int height, byte[] samples, int row) {
+        Picture picture = allocate(format, width, height);
+        MemorySegment plane = picture.plane(0);
+        int stride = picture.stride(0);
+        int together = stride == row ? height : 1;
+        for (int y = 0; y < height; y += together) {
+            MemorySegment.copy(samples, y * row, plane, ValueLayout.JAVA_BYTE, (long) y * stride, row * together);
+        }
+        ColourTags.displayRgb(picture);
+        return picture;
+    }
+
+    private static boolean isOpaque(byte[] rgba) {
+        int together = 255;
+        for (int i = 3; i < rgba.length; i += 4) {
+            together &= rgba[i];
+        }
+        return (together & 255) == 255;
+    }
+
+    public AVFrame frame() {
+        if (frame == null) {
+            throw new IllegalStateException("This picture is closed");
+        }
+        return frame;
+    }
+
+    public Picture share() {
+        AVFrame copy = av_frame_clone(frame());
+        if (copy == null) {
+            throw new MediaException("No memory to share a picture", 0);
+        }
+        return new Picture(copy);
+    }
+
+    public int width() {
+        return frame().width();
+    }
+
+    public int height() {
+        return frame().height();
+    }
+
+    /** The library's name for how samples are laid out: {@code gbrp16le}. */
+    public String formatName() {
+        return Av.formatName(frame().format());
+    }
+
+    public boolean hasAlpha() {
+        return (descriptor().flags() & AV_PIX_FMT_FLAG_ALPHA) != 0;
+    }
+
+    public boolean isRgb() {
+        return (descriptor().flags() & AV_PIX_FMT_FLAG_RGB) != 0;
+    }
+
+    public int bits() {
+        return descriptor().comp(0).depth();
+    }
+
+    long bytes() {
+        return (long) av_get_bits_per_pixel(descriptor()) * width() * height() / 8;
+    }
+
+    public AVPixFmtDescriptor descriptor() {
+        return av_pix_fmt_desc_get(frame().format());
+    }
+
+    public int planes() {
+        return av_pix_fmt_count_planes(frame().format());
+    }
+
+    public int planeHeight(int plane) {
+        AVPixFmtDescriptor descriptor = descriptor();
+        boolean chroma = (plane == 1 || plane == 2) && (descriptor.flags() & AV_PIX_FMT_FLAG_RGB) == 0;
+        return chroma ? -(-height() >> descriptor.log2_chroma_h()) : height();
+    }
+
+    /** Bytes of a row that carry samples; rows may be further apart. */
+    public int rowBytes(int plane) {
+        return Av.check(av_image_get_linesize(frame().format(), width(), plane), "Row length");
+    }
+
+    public int stride(int plane) {
+        return frame().linesize(plane);
+    }
+
+    /** A plane's memory, valid until this picture is closed. Pictures with rows from the bottom up are refused. */
+    public MemorySegment plane(int plane) {
+        int stride = stride(plane);
+        if (stride < 0) {
+            throw new IllegalStateException("Rows run from the bottom up");
+        }
+        return MemorySegment.ofAddress(frame().data(plane).address())
+                .reinterpret((long) stride * planeHeight(plane));
+    }
+
+    boolean isPalette() {
+        return (descriptor().flags() & AV_PIX_FMT_FLAG_PAL) != 0;
+    }
+
+    /** The 256 colours of a picture with indexed ones, A R G B from the highest byte down. */
+    MemorySegment palette() {
+        return MemorySegment.ofAddress(frame().data(1).address()).reinterpret(1024);
+    }
+
+    /** Copies one plane's samples into another picture of the same size and layout of that plane. */
+    public void copyPlane(int plane, Picture to) {
+        MemorySegment source = plane(plane);
+        MemorySegment target = to.plane(plane);
+        int row = rowBytes(plane);
+        int from = stride(plane);
+        int into = to.stride(plane);
+        int rows = planeHeight(plane);
+        if (from == into && from > 0) {
+            // One long stretch, with what lies between rows.
+            MemorySegment.copy(source, 0, target, 0, (long) (rows - 1) * from + row);
+            return;
+        }
+        for (int y = 0; y < rows; y++) {
+            MemorySegment.copy(source, (long) y * from, target, (long) y * into, row);
+        }
+    }
+
+    /** CRC32C over the samples of all planes, row by row, without what lies between rows. */
+    public int crc32c() {
+        CRC32C crc = new CRC32C();
+        for (int p = 0; p < planes(); p++) {
+            MemorySegment plane = plane(p);
+            int rowBytes = rowBytes(p);
+            long stride = stride(p);
+            for (int y = 0; y < planeHeight(p); y++) {
+                crc.update(plane.asSlice(y * stride, rowBytes).asByteBuffer());
+            }
+        }
+        return (int) crc.getValue();
+    }
+
+    @Override
+    public void close() {
+        if (frame != null) {
+            av_frame_free(frame);
+            frame = null;
+        }
+    }
+}

@@ -1,0 +1,200 @@
+package dev.vat.media.read;
+
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.FrameCheck;
+import dev.vat.core.source.FrameState;
+import dev.vat.media.decode.MovieFrames;
+import dev.vat.media.decode.StillDecoder;
+import dev.vat.media.decode.still.FloatTiff;
+import dev.vat.media.decode.still.Inspection;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.measure.LookScan;
+import dev.vat.media.picture.FloatSamples;
+import dev.vat.media.picture.Picture;
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.Arrays;
+
+/**
+ * Reads frame files one at a time: the structure first, then a strict and full decode. An instance belongs to one
+ * thread.
+ */
+public final class FrameReader implements AutoCloseable {
+
+    private static final long LARGEST_FILE = 1L << 31;
+    private static final int FILLER = 512;
+    /** No packing that Vat reads makes a picture smaller than this; a header that claims more is damaged or meant as harm. */
+    private static final long BEST_PACKING = 5000;
+    private static final long HARMLESS_BYTES = 64L << 20;
+    private static final long MOST_PIXELS = 1L << 28;
+
+    private final StillDecoder decoder = new StillDecoder();
+    private MovieFrames movie;
+    private Path moviePath;
+
+    /**
+     * The header alone: quick, and it proves nothing of the picture data.
+     *
+     * @param layer which picture of an EXR file; null for the unnamed one, or the first if there is none
+     */
+    public FrameCheck header(Path file, FileKind named, String layer, long number) {
+        try {
+            Inspection inspection = Inspection.of(named, bytes(file), layer);
+            return inspection.isWhole() ? FrameCheck.sound(number, inspection.format(), null, inspection.note())
+                    : FrameCheck.fault(number, inspection.state(), inspection.why());
+        } catch (IOException e) {
+            return FrameCheck.fault(number, FrameState.UNREADABLE, describe(e));
+        }
+    }
+
+    /** Reads, decodes, measures, and lets the picture go again. */
+    public FrameCheck check(Path file, FileKind named, String layer, long number) {
+        return switch (read(file, named, layer, number)) {
+            case FrameRead.Unsound(FrameState state, String why) -> FrameCheck.fault(number, state, why);
+            case FrameRead.Sound sound -> {
+                try (Picture picture = sound.picture()) {
+                    yield FrameCheck.sound(number, sound.format(), LookScan.of(picture, sound.format().alpha()), sound.note());
+                }
+            }
+        };
+    }
+
+    /**
+     * The whole picture, or what is wrong with it.
+     *
+     * @param frame which frame of a movie, by the movie's own numbers; other kinds hold only one
+     */
+    public FrameRead read(Path file, FileKind named, String layer, long frame) {
+        return named.isMovie() ? movieFrame(file, frame) : still(file, named, layer);
+    }
+
+    /** Quickest when frames are asked for in ascending order; the file last asked for stays open. */
+    private FrameRead movieFrame(Path file, long frame) {
+        try {
+            if (!file.equals(moviePath)) {
+                closeMovie();
+                movie = new MovieFrames(file);
+                moviePath = file;
+            }
+            return new FrameRead.Sound(movie.frame(movie.numbers().index(frame)), movie.format(), null);
+        } catch (MediaException | IllegalArgumentException e) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
+        }
+    }
+
+    private void closeMovie() {
+        if (movie != null) {
+            movie.close();
+        }
+        movie = null;
+        moviePath = null;
+    }
+
+    private FrameRead still(Path file, FileKind named, String layer) {
+        byte[] data;
+        try {
+            data = bytes(file);
+        } catch (IOException e) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, describe(e));
+        }
+        Inspection inspection = Inspection.of(named, data, layer);
+        if (!inspection.isWhole()) {
+            return new FrameRead.Unsound(inspection.state(), inspection.why());
+        }
+        try {
+            return decode(inspection);
+        } catch (MediaException e) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, "its picture data is damaged (" + e.getMessage() + ")");
+        }
+    }
+
+    private static byte[] bytes(Path file) throws IOException {
+        long size = Files.size(file);
+        if (size >= LARGEST_FILE) {
+            throw new IOException("the file has " + size + " bytes; Vat reads frames of less than 2 GB");
+        }
+        return Files.readAllBytes(file);
+    }
+
+    private static String describe(IOException e) {
+        return switch (e) {
+            case NoSuchFileException _ -> "the file is gone";
+            case AccessDeniedException _ -> "this user may not read the file";
+            default -> "the file can't be read: " + e.getMessage();
+        };
+    }
+
+    private FrameRead decode(Inspection inspection) {
+        PictureFormat format = inspection.format();
+        long claimed = format.size().pixels() * Math.max(8, format.depth().bits()) / 8 * 3;
+        if (format.size().pixels() > MOST_PIXELS || claimed > HARMLESS_BYTES && claimed / BEST_PACKING > inspection.data().length) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, "its header claims " + format.size() + ", which "
+                    + inspection.data().length + " bytes can't hold or Vat can't decode (at most 268 million pixels)");
+        }
+        if (inspection.kind() == FileKind.TIFF && format.depth().floating()) {
+            return floatTiff(inspection);
+        }
+        Picture picture = inspection.endIsGuess() ? decodeOpenEnd(inspection)
+                : decoder.decode(inspection.kind(), inspection.part(), inspection.layer(), inspection.data());
+        if (picture == null) {
+            return new FrameRead.Unsound(FrameState.CUT_SHORT, "the file ends before its picture does");
+        }
+        if (picture.width() != format.size().width() || picture.height() != format.size().height()) {
+            int width = picture.width();
+            int height = picture.height();
+            picture.close();
+            return new FrameRead.Unsound(FrameState.UNREADABLE, "the header says " + format.size() + " but the picture is "
+                    + width + "x" + height);
+        }
+        return new FrameRead.Sound(picture, format, inspection.note());
+    }
+
+    private static FrameRead floatTiff(Inspection inspection) {
+        try {
+            FloatTiff.Values values = FloatTiff.read(inspection.data());
+            return new FrameRead.Sound(FloatSamples.picture(values.width(), values.height(), values.channels()), inspection.format(), inspection.note());
+        } catch (IllegalArgumentException e) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
+        }
+    }
+
+    /**
+     * A JPEG without its end mark: if what the file lacks were picture data, then the picture would depend on what is put
+     * in its place. It is whole only when zeros and ones in that place give the same picture.
+     */
+    private Picture decodeOpenEnd(Inspection inspection) {
+        Picture zeros = null;
+        try {
+            zeros = decoder.decode(inspection.kind(), 0, "", filled(inspection.data(), 0x00));
+            try (Picture ones = decoder.decode(inspection.kind(), 0, "", filled(inspection.data(), 0x7f))) {
+                if (ones.crc32c() == zeros.crc32c()) {
+                    return zeros;
+                }
+            }
+        } catch (MediaException _) {
+            // a filler that can't be decoded was decoded as picture data: the file is cut
+        }
+        if (zeros != null) {
+            zeros.close();
+        }
+        return null;
+    }
+
+    private static byte[] filled(byte[] data, int filler) {
+        byte[] longer = Arrays.copyOf(data, data.length + FILLER + 2);
+        Arrays.fill(longer, data.length, data.length + FILLER, (byte) filler);
+        longer[longer.length - 2] = (byte) 0xff;
+        longer[longer.length - 1] = (byte) 0xd9;
+        return longer;
+    }
+
+    @Override
+    public void close() {
+        closeMovie();
+        decoder.close();
+    }
+}

@@ -1,0 +1,158 @@
+package dev.vat.media.sound;
+
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_FLAG_GLOBAL_HEADER;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_encoder_by_name;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
+import static org.bytedeco.ffmpeg.global.avutil.AV_CHANNEL_ORDER_UNSPEC;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLTP;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_S16;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_S32;
+import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_get_buffer;
+import static org.bytedeco.ffmpeg.global.swresample.swr_alloc_set_opts2;
+import static org.bytedeco.ffmpeg.global.swresample.swr_convert;
+import static org.bytedeco.ffmpeg.global.swresample.swr_free;
+import static org.bytedeco.ffmpeg.global.swresample.swr_init;
+
+import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.time.Rational;
+import dev.vat.media.lib.Av;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.lib.PacketDrain;
+import java.io.BufferedInputStream;
+import java.io.DataInputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.function.Consumer;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
+import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avutil.AVChannelLayout;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.swresample.SwrContext;
+import org.bytedeco.javacpp.BytePointer;
+import org.bytedeco.javacpp.PointerPointer;
+
+/** Packs a {@link SoundMix} block by block, as far as somebody asks. Times are in samples. Belongs to one thread. */
+public final class SoundEncoder implements AutoCloseable {
+
+    /** Where a codec leaves the length of its blocks open. */
+    private static final int USUAL_BLOCK = 1024;
+
+    private final DataInputStream mix;
+    private final int channels;
+    private final boolean placed;
+    private final long samplesInAll;
+    private final AVCodecContext context;
+    private final SwrContext converter = new SwrContext(null);
+    private final PacketDrain packets = new PacketDrain();
+    private final byte[] block;
+    private final BytePointer samples;
+    private long done;
+    private boolean flushed;
+
+    public SoundEncoder(WovenSound sound) throws IOException {
+        SoundCodec codec = sound.codec();
+        channels = sound.channels();
+        placed = sound.placed();
+        samplesInAll = sound.samples();
+        AVCodec encoder = avcodec_find_encoder_by_name(switch (codec) {
+            case OPUS -> "libopus";
+            case MP3 -> "libmp3lame";
+            default -> codec.reportedName();
+        });
+        if (encoder == null || encoder.isNull()) {
+            throw new MediaException("This build has no encoder for " + codec.title(), 0);
+        }
+        this.mix = new DataInputStream(new BufferedInputStream(Files.newInputStream(sound.mix()), 1 << 16));
+        context = avcodec_alloc_context3(encoder);
+        context.sample_rate(SoundCodec.RATE).sample_fmt(switch (codec) {
+            case AAC, MP3, AC3 -> AV_SAMPLE_FMT_FLTP;
+            case OPUS -> AV_SAMPLE_FMT_FLT;
+            case PCM_16 -> AV_SAMPLE_FMT_S16;
+            case PCM_24, FLAC -> AV_SAMPLE_FMT_S32;
+        }).bit_rate(codec.bitsPerSecond(channels)).time_base(Av.fraction(Rational.of(1, SoundCodec.RATE)));
+        context.bits_per_raw_sample(codec == SoundCodec.FLAC ? 24 : 0);
+        context.flags(context.flags() | AV_CODEC_FLAG_GLOBAL_HEADER);
+        layout(context.ch_layout());
+        try {
+            AVDictionary options = Av.options(Map.of());
+            Av.check(avcodec_open2(context, encoder, options), codec.title());
+            Av.check(swr_alloc_set_opts2(converter, context.ch_layout(), context.sample_fmt(), SoundCodec.RATE, context.ch_layout(),
+                    AV_SAMPLE_FMT_FLT, SoundCodec.RATE, 0, null), "Sound");
+            Av.check(swr_init(converter), "Sound");
+        } catch (MediaException e) {
+            close();
+            throw e;
+        }
+        block = new byte[(context.frame_size() > 0 ? context.frame_size() : USUAL_BLOCK) * channels * 4];
+        samples = new BytePointer(block.length);
+    }
+
+    private void layout(AVChannelLayout layout) {
+        if (placed) {
+            av_channel_layout_default(layout, channels);
+        } else {
+            layout.order(AV_CHANNEL_ORDER_UNSPEC).nb_channels(channels);
+        }
+    }
+
+    public AVCodecContext context() {
+        return context;
+    }
+
+    /** Hands on packets until all samples before {@code sample} are packed; past the end, the last ones too. */
+    public void until(long sample, Consumer<AVPacket> sink) throws IOException {
+        while (!flushed && done < sample) {
+            int wanted = (int) Math.min(block.length, (samplesInAll - done) * channels * 4);
+            int read = mix.readNBytes(block, 0, wanted);
+            int count = read / (channels * 4);
+            if (count > 0) {
+                send(count, sink);
+            }
+            if (read < block.length) {
+                flushed = true;
+                Av.check(avcodec_send_frame(context, null), "Packing the last of the sound");
+                packets.drain(context, "Packing sound", sink);
+            }
+        }
+    }
+
+    private void send(int count, Consumer<AVPacket> sink) {
+        AVFrame frame = av_frame_alloc();
+        try (PointerPointer<BytePointer> from = new PointerPointer<BytePointer>(1).put(samples)) {
+            frame.nb_samples(count).format(context.sample_fmt()).sample_rate(SoundCodec.RATE);
+            layout(frame.ch_layout());
+            Av.check(av_frame_get_buffer(frame, 0), "No memory for sound");
+            samples.position(0).put(block, 0, count * channels * 4);
+            Av.check(swr_convert(converter, frame.extended_data(), count, from, count), "Sound");
+            frame.pts(done);
+            done += count;
+            Av.check(avcodec_send_frame(context, frame), "Packing sound");
+        } finally {
+            av_frame_free(frame);
+        }
+        packets.drain(context, "Packing sound", sink);
+    }
+
+    @Override
+    public void close() {
+        avcodec_free_context(context);
+        swr_free(converter);
+        packets.close();
+        try {
+            mix.close();
+        } catch (IOException e) {
+            throw new MediaException("The sound can't be let go of: " + e.getMessage(), 0);
+        }
+    }
+}

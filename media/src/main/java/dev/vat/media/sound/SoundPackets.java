@@ -1,0 +1,65 @@
+package dev.vat.media.sound;
+
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
+import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
+import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_find_stream_info;
+import static org.bytedeco.ffmpeg.global.avformat.avformat_open_input;
+import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
+
+import dev.vat.media.lib.Av;
+import dev.vat.media.lib.MediaException;
+import java.nio.file.Path;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+
+/** The packets of a file's first sound track, as they are. Belongs to one thread. */
+public final class SoundPackets implements AutoCloseable {
+
+    private final AVFormatContext context = new AVFormatContext(null);
+    private final AVStream stream;
+
+    public SoundPackets(Path file) {
+        try {
+            Av.check(avformat_open_input(context, file.toString(), null, null), "Opening " + file.getFileName());
+            Av.check(avformat_find_stream_info(context, (AVDictionary) null), "Reading " + file.getFileName());
+            stream = context.streams(Av.check(av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0), file.getFileName() + " holds no sound"));
+        } catch (MediaException e) {
+            close();
+            throw e;
+        }
+    }
+
+    public AVStream stream() {
+        return stream;
+    }
+
+    public AVRational timeBase() {
+        return stream.time_base();
+    }
+
+    /** Reads the next one, which the caller lets go of; false at the end. */
+    public boolean next(AVPacket packet) {
+        while (true) {
+            int result = av_read_frame(context, packet);
+            if (result == Av.EOF) {
+                return false;
+            }
+            Av.check(result, "Reading");
+            if (packet.stream_index() == stream.index()) {
+                return true;
+            }
+            av_packet_unref(packet);
+        }
+    }
+
+    @Override
+    public void close() {
+        avformat_close_input(context);
+    }
+}

@@ -1,0 +1,28 @@
+package dev.vat.protocol.run;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.run.Receipt;
+import dev.vat.protocol.storage.Json;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** A receipt as it lies beside its file. */
+public final class ReceiptFile {
+
+    private ReceiptFile() { }
+
+    /** {@code FILE.EXT.receipt.json} beside {@code FILE.EXT}. */
+    public static Path of(Path file) {
+        return file.resolveSibling(file.getFileName() + Receipt.SUFFIX);
+    }
+
+    /** @throws IOException if there is none, or in words why it can't be understood */
+    public static Receipt read(Path receiptFile) throws IOException {
+        try {
+            return Json.MAPPER.readValue(Files.readString(receiptFile), Receipt.class);
+        } catch (JsonProcessingException e) {
+            throw new IOException("The receipt " + receiptFile.getFileName() + " can't be understood: " + e.getOriginalMessage(), e);
+        }
+    }
+}

@@ -1,0 +1,87 @@
+package dev.vat.testkit.torture;
+
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.Place;
+import dev.vat.core.project.Project;
+import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.source.FrameCheck;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.time.Rate;
+import dev.vat.engine.run.RunPlanner;
+import dev.vat.engine.source.SourceFinder;
+import dev.vat.media.encode.StillWriter;
+import dev.vat.media.lib.MediaLibrary;
+import dev.vat.media.picture.Samples;
+import dev.vat.media.read.FrameReader;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+
+/** Small frames, all different, enough of them for several parts of every codec; and plans over them. */
+final class Material {
+
+    static final int FRAMES = 160;
+    /** Slow, so that parts hold few frames. */
+    static final Rate RATE = Rate.of(6);
+    /** The encoder of H.264 looks at memory that it never wrote: of pictures smaller than this its bits differ now and then, undisturbed too. */
+    private static final int WIDTH = 256;
+    private static final int HEIGHT = 144;
+
+    private final Path frames;
+    private final FrameTable table;
+
+    private Material(Path frames, FrameTable table) {
+        this.frames = frames;
+        this.table = table;
+    }
+
+    static Material draw(Path folder) throws IOException {
+        Files.createDirectories(folder);
+        for (int i = 0; i < FRAMES; i++) {
+            Files.write(folder.resolve("gust.%04d.png".formatted(i + 1)), StillWriter.PNG8.write(frame(i)));
+        }
+        Sequence sequence = SourceFinder.find(folder).sequences().getFirst();
+        FrameTable.Collector collector = FrameTable.collect(sequence);
+        try (FrameReader reader = new FrameReader()) {
+            for (int i = 0; i < sequence.count(); i++) {
+                FrameCheck check = reader.check(sequence.file(sequence.number(i)), sequence.kind(), null, sequence.number(i));
+                collector.add(check);
+            }
+        }
+        return new Material(folder, collector.build());
+    }
+
+    /** Dunes that drift, under a kite that goes round. */
+    private static Samples frame(int index) {
+        float[][] rgb = new float[3][WIDTH * HEIGHT];
+        for (int y = 0; y < HEIGHT; y++) {
+            for (int x = 0; x < WIDTH; x++) {
+                double dune = .5 + .3 * Math.sin((x + index) * .11) * Math.sin(y * .07 + index * .013);
+                boolean kite = Math.abs(x - 48 - 30 * Math.cos(index * .1)) + Math.abs(y - 30 - 18 * Math.sin(index * .1)) < 6;
+                int at = y * WIDTH + x;
+                rgb[0][at] = kite ? .9f : (float) dune;
+                rgb[1][at] = kite ? .2f : (float) (dune * .8);
+                rgb[2][at] = (float) (.2 + .5 * y / HEIGHT);
+            }
+        }
+        return new Samples(WIDTH, HEIGHT, rgb[0], rgb[1], rgb[2], null);
+    }
+
+    RunPlan plan(List<String> targets, Path out) {
+        Project project = Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(RATE).apply(project));
+        for (String target : targets) {
+            project = Edits.addTarget(Catalogue.target(target)).apply(project);
+        }
+        return RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(), out, Map.of(), RunPlan.CHOSEN, MediaLibrary.version());
+    }
+
+    Path frames() {
+        return frames;
+    }
+}

@@ -1,0 +1,34 @@
+package dev.vat.testkit.torture;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A few rounds of what {@code ./vat torture} does by the hundred. */
+@Tag("torture")
+@Tag("process")
+class TortureTest {
+
+    @TempDir
+    Path folder;
+
+    @Test
+    void aRunThatIsDisturbedEndsAsIfNothingHadHappened() throws Exception {
+        List<String> said = new ArrayList<>();
+        Torture.Tally tally = new Torture(folder, said::add).play(1, 2);
+        assertThat(tally.rounds()).isEqualTo(1);
+        assertThat(said).singleElement().asString().startsWith("round 1, seed 2: ").endsWith("same bytes");
+    }
+
+    @Test
+    void manyRuns() throws Exception {
+        List<String> said = new ArrayList<>();
+        new Torture(folder, said::add).play(3, 100);
+        assertThat(said).hasSize(3).allMatch(s -> s.endsWith("same bytes"));
+    }
+}

@@ -1,0 +1,228 @@
+package dev.vat.worker.proof;
+
+import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.delivery.ColourCoding;
+import dev.vat.core.delivery.Frame;
+import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.Rgb;
+import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.run.Comparison;
+import dev.vat.core.run.Expectation;
+import dev.vat.core.run.FileFacts;
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.core.time.Rational;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.lib.MediaLibrary;
+import dev.vat.media.proof.MovieProof;
+import dev.vat.media.proof.StillsProof;
+import dev.vat.protocol.storage.Durable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.LongPredicate;
+import java.util.stream.Collectors;
+
+/**
+ * The final proof of a joined file: opened anew and decoded whole; every frame must be the one that the inline check saw,
+ * and everything that the container and the codec say must be what was planned.
+ */
+public final class FileProof {
+
+    private static final int MOST_WORST = 10;
+
+    private FileProof() { }
+
+    /**
+     * @param planned what the inline check found of every frame, in output order
+     * @param goOn told after each decoded frame; false stops the proof
+     */
+    public static Receipt of(RunPlan plan, RunPlan.RunFile file, List<Receipt.PartLine> parts,
+                             List<Receipt.FrameLine> planned, Path joined, LongPredicate goOn) throws IOException {
+        List<String> reasons = new ArrayList<>();
+        FileFacts facts = null;
+        MovieProof.Result found = null;
+        Comparison comparison = null;
+        try {
+            found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn) : MovieProof.prove(joined, file.expected().level(), goOn);
+            facts = found.facts();
+            comparison = Comparison.of(file.expected(), facts, found.loudness());
+            comparison.disagreements().forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " was found"));
+            frames(planned, found.crcs(), reasons);
+        } catch (MediaException e) {
+            reasons.add("the finished file can't be read whole: " + e.getMessage());
+        }
+        return new Receipt(Receipt.VERSION, file.deliveredName(), Instant.now().toString(), plan.vat(), MediaLibrary.version(), plan.run(),
+                plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
+                null, plan.rate(), plan.rateOrigin(), sources(plan, file), fills(plan, file), file.expected(), facts, comparison,
+                quality(plan, file, planned), notes(plan, file, joined),
+                parts, Durable.sha256(joined), planned,
+                plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0) + (file.codecInCatalogue().isLossy() ? 1 : 0),
+                file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
+                Files.isDirectory(joined) ? null : Durable.prints(joined));
+    }
+
+    private static void frames(List<Receipt.FrameLine> planned, int[] found, List<String> reasons) {
+        if (planned.size() != found.length) {
+            reasons.add(planned.size() + " frames were encoded, " + found.length + " can be decoded");
+        }
+        for (int i = 0; i < Math.min(planned.size(), found.length); i++) {
+            if (!planned.get(i).crc().equals("%08x".formatted(found[i]))) {
+                reasons.add("frame " + i + " isn't the one that was encoded");
+                return;
+            }
+        }
+    }
+
+    /** Reel frames that the file holds: fewer than the plan's where it ended early. */
+    private static long reelFrames(RunPlan plan, RunPlan.RunFile file) {
+        return Math.min(plan.frames(), file.reelFrame(file.expected().frames()));
+    }
+
+    private static List<Receipt.SourceLine> sources(RunPlan plan, RunPlan.RunFile file) {
+        long end = reelFrames(plan, file);
+        return plan.spans().stream().flatMap(RunPlan.RunSpan::ofSources).filter(s -> s.start() < end).map(s -> {
+            long count = Math.min(s.count(), end - s.start());
+            return new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(), s.wanted(s.start() + count - 1), s.step(), count);
+        }).toList();
+    }
+
+    private static List<Receipt.Fill> fills(RunPlan plan, RunPlan.RunFile file) {
+        List<Receipt.Fill> fills = new ArrayList<>();
+        long end = reelFrames(plan, file);
+        for (RunPlan.RunSpan span : plan.spans()) {
+            for (RunPlan.RunFill fill : span.fills().stream().filter(f -> f.frame().filled() && f.reelFrame() < end).toList()) {
+                fill(plan, fill.reelFrame(), fill.frame(), fills);
+            }
+            span.cells().stream().flatMap(List::stream).flatMap(cell -> cell.fills().stream()).filter(f -> f.frame().filled() && f.reelFrame() < end)
+                    .forEach(f -> fill(plan, f.reelFrame(), f.frame(), fills));
+        }
+        return fills;
+    }
+
+    private static void fill(RunPlan plan, long reelFrame, ReelFrame frame, List<Receipt.Fill> fills) {
+        if (frame.content() instanceof ReelFrame.Together(var _, List<ReelFrame> frames)) {
+            frames.stream().filter(ReelFrame::filled).forEach(f -> fill(plan, reelFrame, f, fills));
+        } else {
+            fills.add(new Receipt.Fill(reelFrame, RunPlan.isDrawn(frame) ? "views" : plan.sourceOf(frame).name(), frame.wanted(), shown(frame.content())));
+        }
+    }
+
+    private static String shown(ReelFrame.Content content) {
+        return switch (content) {
+            case ReelFrame.Card(String reason) -> "card: " + reason;
+            case ReelFrame.SourceFrame(long number) -> "frame " + number + " held";
+            case ReelFrame.Blend(long before, long after, Rational share) -> "frames " + before + " and " + after + " mixed, " + share + " of the later one";
+            case ReelFrame.Plain(Rgb colour) -> "colour #" + colour;
+            case ReelFrame.Drawing _ -> "drawn";
+            case ReelFrame.Together(var _, List<ReelFrame> frames) -> frames.stream().map(f -> shown(f.content())).collect(Collectors.joining(" with "));
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> "(" + shown(from.content()) + ") and (" + shown(to.content()) + ") mixed, " + share + " of the later one";
+        };
+    }
+
+    private static Receipt.Quality quality(RunPlan plan, RunPlan.RunFile file, List<Receipt.FrameLine> frames) {
+        if (frames.isEmpty()) {
+            return null;
+        }
+        double sum = 0;
+        int counted = 0;
+        double worstSsim = 1;
+        for (Receipt.FrameLine frame : frames) {
+            worstSsim = Math.min(worstSsim, frame.ssim());
+            if (frame.psnr() != null) {
+                sum += frame.psnr();
+                counted++;
+            }
+        }
+        List<Receipt.Worst> worst = frames.stream().filter(f -> f.psnr() != null).sorted(Comparator.comparing(Receipt.FrameLine::psnr)).limit(MOST_WORST)
+                .map(f -> new Receipt.Worst(f.frame(), source(plan, file, f.frame()), f.psnr(), f.ssim())).toList();
+        return worst.isEmpty() ? new Receipt.Quality(null, null, worstSsim, frames.getFirst().frame(), source(plan, file, frames.getFirst().frame()), worst)
+                : new Receipt.Quality(sum / counted, worst.getFirst().psnr(), worstSsim, worst.getFirst().frame(), worst.getFirst().source(), worst);
+    }
+
+    /** The name of the source file that a frame of the file begins with. */
+    private static String source(RunPlan plan, RunPlan.RunFile file, long frame) {
+        ReelFrame shown = plan.frameAt(file.reelFrame(frame));
+        if (!RunPlan.isDrawn(shown)) {
+            return plan.sourceOf(shown).pattern().fileName(shown.wanted());
+        }
+        List<String> seen = shown.seen().stream().map(f -> plan.sourceOf(f).pattern().fileName(f.wanted())).distinct().toList();
+        return seen.isEmpty() ? "drawn" : String.join(", ", seen);
+    }
+
+    private static List<String> notes(RunPlan plan, RunPlan.RunFile file, Path joined) throws IOException {
+        List<String> notes = new ArrayList<>();
+        long bytes = Durable.size(joined);
+        if (file.forecast() != null && !file.forecast().holds(bytes)) {
+            notes.add(RoughForecast.bytes(bytes) + (bytes < file.forecast().lowBytes() ? ", less" : ", more") + " than was forecast (" + file.forecast() + ")");
+        }
+        notes.add("rate " + plan.rate().label() + ": " + plan.rateOrigin());
+        if (reelFrames(plan, file) < plan.frames()) {
+            notes.add("ended early by hand: the first " + reelFrames(plan, file) + " of " + plan.frames() + " frames");
+        }
+        if (plan.remade() != null && plan.remade().frames().isEmpty()) {
+            notes.add("sound laid anew: the pictures are those of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 " + plan.remade().sha256() + "), taken over as they were packed");
+        } else if (plan.remade() != null) {
+            notes.add("made anew of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 " + plan.remade().sha256() + "): frames " + plan.remade().frames()
+                    + " changed; " + plan.remade().taken().size() + " of " + file.parts().size() + " parts were taken over, the others encoded again");
+        }
+        boolean transparent = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
+        if (file.expected().alphaBits() == 0 && transparent && !file.treatment().isMatte()) {
+            notes.add("transparent places flattened on " + file.treatment().ground().words());
+        }
+        if (file.expected().alphaBits() > 0) {
+            notes.add("alpha is " + (file.treatment().colour().equals(ColourCoding.LINEAR) ? "premultiplied" : "straight") + ", coded in " + file.expected().alphaBits() + " bits from "
+                    + file.expected().codedBits() + "-bit samples" + (transparent ? "" : "; opaque everywhere, it carries nothing"));
+        }
+        if (plan.sources().stream().anyMatch(s -> s.picture().alpha() == AlphaKind.PREMULTIPLIED)) {
+            notes.add("premultiplied alpha of the source was undone");
+        }
+        plan.sources().stream().filter(s -> s.picture().colour().kind() != ColourReading.Kind.DISPLAY).forEach(s ->
+                notes.add(s.name() + ": " + s.picture().colour().describe() + (file.treatment().colour().isHighRange() ? "" : "; Rec.709 primaries, clamped in RGB")));
+        plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty()).forEach(s ->
+                notes.add(s.name() + ": layer " + s.picture().layer()));
+        int deepest = plan.sources().stream().mapToInt(RunPlan.RunSource::bits).max().orElse(8);
+        if (deepest > file.expected().codedBits()) {
+            notes.add(deepest + "-bit source dithered to " + file.expected().codedBits() + " bits");
+        }
+        new Frame(file.expected().size(), file.expected().pixelAspect(), file.treatment().placement()).describe(plan.size(), plan.pixelAspect())
+                .forEach(notes::add);
+        if (file.treatment().scan().isInterlaced()) {
+            notes.add("two moments woven into each frame, " + file.treatment().scan().title() + ", lines softened 1-2-1 against flicker");
+        }
+        if (file.treatment().draft()) {
+            notes.add("draft: half size where the codec has one, marked in the picture");
+        }
+        if (file.words() != null && !file.words().burnIn().isNothing()) {
+            BurnIn burnIn = file.words().burnIn();
+            String lines = burnIn.lines().stream().map(l -> l.words().text() + " at the " + l.at().title()).collect(Collectors.joining("; "));
+            notes.add("written into the pictures: " + lines + (burnIn.watermark() == null ? "" : (lines.isEmpty() ? "" : "; ") + "the mark " + Path.of(burnIn.watermark().path()).getFileName())
+                    + (burnIn.face() == null ? "" : ", set in " + Path.of(burnIn.face()).getFileName()));
+        }
+        file.accepted().stream().sorted().forEach(id -> notes.add("said yes to all the same: " + id));
+        if (file.treatment().isMatte()) {
+            notes.add("the matte of the file beside: white is opaque, black is transparent");
+        }
+        if (file.treatment().look() != null) {
+            notes.add("look " + file.treatment().look().name() + " (" + file.treatment().look().crc() + "), on display codes, interpolated by tetrahedra");
+        }
+        if (file.treatment().colour().isHighRange() || file.treatment().colour().equals(ColourCoding.REC2020)) {
+            notes.add(file.treatment().colour().describe());
+        }
+        Expectation.Level level = file.expected().level();
+        if (level != null && level.integrated() < level.wanted() - .05) {
+            notes.add("loudness: %.1f LUFS were wanted; true peaks of at most %.1f dBTP allow %.1f".formatted(level.wanted(), level.mostPeak(), level.integrated()));
+        }
+        if (plan.sound() != null && !plan.sound().pieces().isEmpty()) {
+            notes.add("sound of " + plan.sound().pieces().stream().map(p -> Path.of(p.path()).getFileName().toString()).distinct()
+                    .collect(Collectors.joining(", ")) + ", " + plan.sound().layout() + ", at 48 kHz, as long as the pictures");
+        }
+        return notes;
+    }
+}

@@ -1,0 +1,89 @@
+package dev.vat.worker.proof;
+
+import dev.vat.core.run.Receipt;
+import dev.vat.media.proof.SmallPictures;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.protocol.storage.Durable;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.LongStream;
+
+/**
+ * One page to hand over with a file, as HTML and as PDF: what was asked and found, the curve of likeness, the frames that differ most, a contact
+ * sheet, and the fingerprint. It says what the receipt says, which names no folder, user or machine.
+ */
+public final class ProofSheet {
+
+    private static final int WIDTH = 192;
+    private static final int CONTACTS = 12;
+
+    /**
+     * What both forms show.
+     *
+     * @param worst the frames that differ most, with their pictures
+     * @param contacts frames spread evenly over the file
+     */
+    record Content(Receipt receipt, Map<Receipt.Worst, BufferedImage> worst, Map<Long, BufferedImage> contacts) {
+
+        String verdict() {
+            return receipt.proven() ? "Proven: reopened, decoded whole, every frame and every tag as planned." : "Not proven: " + String.join("; ", receipt.reasons()) + ".";
+        }
+
+        String likeness() {
+            Receipt.Quality q = receipt.quality();
+            return q == null ? "" : q.meanPsnr() == null ? "Picture against source: not a bit differs." : String.format(Locale.ROOT,
+                    "Picture against source, luma: PSNR %.2f dB in the mean, %.2f dB in the worst frame, %d; lowest SSIM %.4f.", q.meanPsnr(), q.worstPsnr(), q.worstFrame(), q.worstSsim());
+        }
+
+        String made() {
+            return "Made " + receipt.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC") + " by Vat " + receipt.vat() + ", rate " + receipt.rate() + " frames a second, " + receipt.rateOrigin() + ".";
+        }
+
+        /** PSNR of each frame that lost anything, in dB; null in between. */
+        List<Double> curve() {
+            return receipt.frames().stream().map(Receipt.FrameLine::psnr).toList();
+        }
+    }
+
+    private ProofSheet() { }
+
+    /**
+     * Writes both beside a file, over earlier ones of it.
+     *
+     * @return where they are
+     * @throws IOException in words, if the file has no receipt or can't be read
+     */
+    public static List<Path> write(Path file) throws IOException {
+        Path receiptFile = ReceiptFile.of(file);
+        if (!Files.exists(receiptFile)) {
+            throw new NoSuchFileException(file.toString(), null, "the file has no receipt beside it");
+        }
+        Receipt receipt = ReceiptFile.read(receiptFile);
+        Content content = content(receipt, file);
+        Path html = file.resolveSibling(file.getFileName() + ".proof.html");
+        Path pdf = file.resolveSibling(file.getFileName() + ".proof.pdf");
+        Durable.write(html, SheetHtml.of(content));
+        SheetPdf.write(content, pdf);
+        return List.of(html, pdf);
+    }
+
+    private static Content content(Receipt receipt, Path file) {
+        Map<Receipt.Worst, BufferedImage> worst = new LinkedHashMap<>();
+        Map<Long, BufferedImage> contacts = new LinkedHashMap<>();
+        try (SmallPictures pictures = new SmallPictures(file, receipt.planned(), WIDTH)) {
+            long frames = receipt.planned().frames();
+            LongStream.range(0, Math.min(CONTACTS, frames)).map(i -> i * frames / Math.min(CONTACTS, frames)).forEach(f -> contacts.put(f, pictures.of(f)));
+            if (receipt.quality() != null) {
+                receipt.quality().worst().forEach(w -> worst.put(w, pictures.of(w.frame())));
+            }
+        }
+        return new Content(receipt, worst, contacts);
+    }
+}

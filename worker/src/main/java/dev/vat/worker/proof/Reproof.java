@@ -1,0 +1,122 @@
+package dev.vat.worker.proof;
+
+import dev.vat.core.run.BytePrints;
+import dev.vat.core.run.Comparison;
+import dev.vat.core.run.Receipt;
+import dev.vat.core.time.FrameSet;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.proof.MovieProof;
+import dev.vat.media.proof.StillsProof;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.protocol.storage.Durable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** Holds a finished file against its receipt again. Loads native code: for worker and prove processes. */
+public final class Reproof {
+
+    /** @param reasons what doesn't agree; empty if the file is what its receipt says */
+    public record Result(Receipt receipt, List<String> reasons) {
+        public boolean proven() {
+            return reasons.isEmpty();
+        }
+    }
+
+    private Reproof() { }
+
+    /** @throws NoSuchFileException if the file or its receipt isn't there */
+    public static Result of(Path file) throws IOException {
+        if (!Files.exists(file)) {
+            throw new NoSuchFileException(file.toString(), null, "there is no such file");
+        }
+        Path receiptFile = ReceiptFile.of(file);
+        if (!Files.isRegularFile(receiptFile)) {
+            throw new NoSuchFileException(receiptFile.toString(), null, "the file has no receipt beside it");
+        }
+        Receipt receipt = ReceiptFile.read(receiptFile);
+        List<String> reasons = new ArrayList<>();
+        if (!receipt.proven()) {
+            reasons.add("its receipt says that it never was proven: " + String.join("; ", receipt.reasons()));
+        }
+        boolean sameBytes = Durable.sha256(file).equals(receipt.sha256());
+        if (!sameBytes) {
+            reasons.add("its bytes are not those of the receipt (SHA-256)" + place(file, receipt));
+        }
+        int before = reasons.size();
+        try {
+            MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, receipt.planned().level(), _ -> true)
+                    : StillsProof.prove(file, receipt.planned(), _ -> true);
+            Comparison.of(receipt.planned(), found.facts(), found.loudness()).disagreements()
+                    .forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " is found"));
+            int tags = reasons.size();
+            frames(found.crcs(), receipt, reasons);
+            if (reasons.size() == tags && !sameBytes) {
+                reasons.add(tags > before ? "every picture is the one of the receipt: what was changed is said of them, not they themselves"
+                        : "every picture and everything that is said of them is as the receipt says: what was changed is neither");
+            }
+        } catch (MediaException e) {
+            reasons.add("it can't be read whole: " + e.getMessage());
+        }
+        return new Result(receipt, reasons);
+    }
+
+    /** Which frames aren't the receipt's; where some are lost from the middle, the first that is gone. */
+    private static void frames(int[] found, Receipt receipt, List<String> reasons) {
+        List<String> wanted = receipt.frames().stream().map(Receipt.FrameLine::crc).toList();
+        FrameSet.Builder other = FrameSet.builder();
+        for (int i = 0; i < Math.min(found.length, wanted.size()); i++) {
+            if (!wanted.get(i).equals(print(found[i]))) {
+                other.add(i);
+            }
+        }
+        FrameSet differing = other.build();
+        int lost = wanted.size() - found.length;
+        if (lost > 0) {
+            int first = 0;
+            while (first < found.length && wanted.get(first).equals(print(found[first]))) {
+                first++;
+            }
+            boolean oneStretch = true;
+            for (int i = first; i < found.length; i++) {
+                oneStretch &= wanted.get(i + lost).equals(print(found[i]));
+            }
+            reasons.add(oneStretch ? (lost == 1 ? "frame " + first + " is lost" : "frames " + first + "-" + (first + lost - 1) + " are lost") + "; the others are those of the receipt"
+                    : lost + " frames are lost, and from frame " + first + " on others aren't those of the receipt");
+            return;
+        }
+        if (!differing.isEmpty()) {
+            String text = differing.toString();
+            reasons.add(text.matches("\\d+") ? "the picture of frame " + text + " isn't the one of the receipt" : "the pictures of frames " + text + " aren't those of the receipt");
+        }
+    }
+
+    private static String print(int crc) {
+        return "%08x".formatted(crc);
+    }
+
+    /** Between which bytes the file differs, as far as the receipt knows. */
+    private static String place(Path file, Receipt receipt) throws IOException {
+        BytePrints wanted = receipt.prints();
+        if (wanted == null || receipt.found() == null) {
+            return "";
+        }
+        long size = Files.size(file);
+        if (size != receipt.found().bytes()) {
+            return ": it has " + size + " bytes where it had " + receipt.found().bytes();
+        }
+        List<String> now = Durable.prints(file).crc();
+        FrameSet.Builder stretches = FrameSet.builder();
+        for (int i = 0; i < now.size(); i++) {
+            if (!now.get(i).equals(wanted.crc().get(i))) {
+                stretches.add(i);
+            }
+        }
+        return ": they differ " + stretches.build().ranges().stream().map(r -> "between bytes " + r.first() * wanted.each() + " and "
+                + Math.min(size, (r.last() + 1) * wanted.each())).collect(Collectors.joining(", "));
+    }
+}

@@ -1,0 +1,279 @@
+package dev.vat.worker.repack;
+
+import dev.vat.core.repack.CutPlaces;
+import dev.vat.core.repack.Pieces;
+import dev.vat.core.repack.Seam;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
+import dev.vat.media.convert.MovieLooks;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.mux.MovieCopy;
+import dev.vat.media.mux.Salvage;
+import dev.vat.protocol.RepackOrder;
+import dev.vat.protocol.storage.Durable;
+import java.io.IOException;
+import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Consumer;
+
+/** Carries out what is asked of finished files. Each new file gets its name only when it is whole and was read again. */
+public final class Repack {
+
+    /** Tags of colours by the names of their standards. */
+    public static final Map<String, MovieCopy.Colour> COLOURS = Map.of("rec709", new MovieCopy.Colour(1, 1, 1, false), "rec601-625", new MovieCopy.Colour(5, 6, 5, false), "rec601-525", new MovieCopy.Colour(6, 6, 6, false),
+            "rec2020-pq", new MovieCopy.Colour(9, 16, 9, false), "rec2020-hlg", new MovieCopy.Colour(9, 18, 9, false), "srgb", new MovieCopy.Colour(1, 13, 1, false));
+
+    /** What came of it. @param files that were made @param said what there is to know, in words */
+    public record Result(List<Path> files, List<String> said) { }
+
+    private static final int SEEN_AT_A_SEAM = 75;
+    private static final String WORK = ".vat-new-";
+
+    private final Consumer<String> doing;
+
+    private Repack(Consumer<String> doing) {
+        this.doing = doing;
+    }
+
+    /**
+     * @param doing told in words what goes on
+     * @throws IOException naming the file, if one can't be read or written, is there already, or can't be done what was asked for
+     */
+    public static Result of(RepackOrder order, Consumer<String> doing) throws IOException {
+        Repack repack = new Repack(doing);
+        try {
+            return switch (order) {
+                case RepackOrder.Split split -> repack.split(split);
+                case RepackOrder.Join join -> repack.join(join);
+                case RepackOrder.Rewrap rewrap -> repack.rewrap(rewrap);
+                case RepackOrder.Recover recover -> repack.recover(recover);
+            };
+        } catch (MediaException | IllegalArgumentException e) {
+            throw new IOException(e.getMessage(), e);
+        }
+    }
+
+    private interface Making {
+        void into(Path work) throws IOException;
+    }
+
+    /** Under a name of its own until it is whole. */
+    private static void made(Path target, Making making) throws IOException {
+        if (Files.exists(target)) {
+            throw new FileAlreadyExistsException(target.toString(), null, "nothing is written over it: choose another name");
+        }
+        Files.createDirectories(target.getParent());
+        Path work = target.resolveSibling(WORK + target.getFileName());
+        try {
+            making.into(work);
+            Durable.sync(work);
+            Files.move(work, target);
+            Durable.syncFolder(target.getParent());
+        } finally {
+            Files.deleteIfExists(work);
+        }
+    }
+
+    private static Path there(String file) throws IOException {
+        Path path = Path.of(file);
+        if (!Files.isRegularFile(path)) {
+            throw new NoSuchFileException(file, null, "there is no such file");
+        }
+        return path;
+    }
+
+    private static MovieCopy.Target plain(Path file, String named) {
+        return new MovieCopy.Target(file, RepackOrder.container(named), null, null, null, false);
+    }
+
+    // ---- split
+
+    private Result split(RepackOrder.Split order) throws IOException {
+        Path file = there(order.file());
+        doing.accept("looking where " + file.getFileName() + " can be cut");
+        CutPlaces places = MovieCopy.places(file);
+        Pieces pieces = order.seconds() == null ? Pieces.at(order.marks(), places) : Pieces.every(Math.max(1, order.seconds().times(MovieCopy.rate(file).perSecond()).round()), places);
+        if (pieces.ranges().size() == 1) {
+            throw new IOException(file.getFileName() + " can't be split there: " + (pieces.moved().isEmpty() ? "it is no longer than one piece" : "no frame before but the first stands alone"));
+        }
+        String name = file.getFileName().toString();
+        int dot = name.lastIndexOf('.');
+        List<Path> targets = new ArrayList<>();
+        for (int i = 0; i < pieces.ranges().size(); i++) {
+            targets.add(Path.of(order.folder()).resolve("%s_part%03d%s".formatted(name.substring(0, dot), i + 1, name.substring(dot))));
+        }
+        for (Path target : targets) {
+            if (Files.exists(target)) {
+                throw new FileAlreadyExistsException(target.toString(), null, "nothing is written over it");
+            }
+        }
+        List<String> said = new ArrayList<>(pieces.moved());
+        for (int i = 0; i < targets.size(); i++) {
+            FrameRange range = pieces.ranges().get(i);
+            doing.accept("writing " + targets.get(i).getFileName());
+            made(targets.get(i), work -> MovieCopy.copy(List.of(new MovieCopy.Piece(file, range)), plain(work, name)));
+            said.add(targets.get(i).getFileName() + ": frames " + range + ", " + range.count());
+        }
+        return new Result(targets, said);
+    }
+
+    // ---- join
+
+    /** A part as it is read. @param file itself, or what stands whole in it @param name of the part */
+    private record Part(Path file, String name, long frames) { }
+
+    private Result join(RepackOrder.Join order) throws IOException {
+        if (order.files().size() < 2) {
+            throw new IllegalArgumentException("To be joined there have to be two parts at least");
+        }
+        Path target = Path.of(order.target());
+        Files.createDirectories(target.getParent());
+        Path aside = Files.createTempDirectory(target.getParent(), WORK);
+        try {
+            List<String> said = new ArrayList<>();
+            List<Part> parts = new ArrayList<>();
+            for (String file : order.files()) {
+                parts.add(part(there(file), aside, said));
+            }
+            List<MovieCopy.Piece> pieces = pieces(parts, said);
+            doing.accept("writing " + target.getFileName());
+            made(target, work -> {
+                MovieCopy.Result result = joined(pieces, plain(work, order.target()), said);
+                said.add(target.getFileName() + ": " + result.frames() + " frames, every packet as it was");
+                said.addAll(result.notes());
+            });
+            return new Result(List.of(target), said);
+        } finally {
+            Durable.deleteTree(aside);
+        }
+    }
+
+    /** What was found out is told even where parts don't go together. */
+    private static MovieCopy.Result joined(List<MovieCopy.Piece> pieces, MovieCopy.Target target, List<String> said) throws IOException {
+        try {
+            return MovieCopy.copy(pieces, target);
+        } catch (MediaException e) {
+            throw new IOException(e.getMessage() + ". " + String.join(". ", said), e);
+        }
+    }
+
+    /** Of a broken part what stands whole in it is read. */
+    private Part part(Path file, Path aside, List<String> said) throws IOException {
+        doing.accept("looking through " + file.getFileName());
+        String name = file.getFileName().toString();
+        Salvage.Found found = Salvage.look(file);
+        if (found.why() == null) {
+            return new Part(file, name, found.frames());
+        }
+        if (found.frames() == 0) {
+            throw new IOException(name + " holds no frame that is whole: " + found.why());
+        }
+        said.add(name + " is broken: " + found.why() + ". " + found.frames() + " frames of it are whole and were taken");
+        Path whole = aside.resolve(name);
+        MovieCopy.copy(List.of(new MovieCopy.Piece(file, FrameRange.of(0, found.frames() - 1))), plain(whole, name));
+        return new Part(whole, name, found.frames());
+    }
+
+    private List<MovieCopy.Piece> pieces(List<Part> parts, List<String> said) throws IOException {
+        List<MovieCopy.Piece> pieces = new ArrayList<>();
+        long from = 0;
+        for (int i = 0; i < parts.size(); i++) {
+            Part part = parts.get(i);
+            long end = part.frames;
+            long next = 0;
+            if (i + 1 < parts.size()) {
+                Part other = parts.get(i + 1);
+                doing.accept("holding " + part.name + " against " + other.name);
+                Seam seam = Seam.between(MovieLooks.last(part.file, end, SEEN_AT_A_SEAM), MovieLooks.first(other.file, SEEN_AT_A_SEAM));
+                said.add(part.name + " and " + other.name + ": " + seam.words());
+                if (seam.frames() > 0) {
+                    long[] cut = shared(part, other, seam.frames());
+                    end = cut[0];
+                    next = cut[1];
+                }
+            }
+            if (end <= from) {
+                said.add(part.name + " holds nothing that the others don't: it was left out");
+            } else {
+                pieces.add(new MovieCopy.Piece(part.file, FrameRange.of(from, end - 1)));
+            }
+            from = next;
+        }
+        return pieces;
+    }
+
+    /** Where one part is left and the next begins, within what both have. @return frames of the first that are taken, and the first frame of the second */
+    private static long[] shared(Part part, Part next, int shared) throws IOException {
+        CutPlaces first = MovieCopy.places(part.file);
+        CutPlaces second = MovieCopy.places(next.file);
+        for (int begun = shared; begun >= 0; begun--) {
+            int left = (int) part.frames - shared + begun;
+            if (begun < second.count() && second.canStart(begun) && first.canEnd(left)) {
+                return new long[] {left, begun};
+            }
+        }
+        throw new IOException(part.name + " and " + next.name + " share " + shared + " frames, and at none of them the one can be left and the other begun without touching a picture: "
+                + "join them as items of one reel, which encodes them anew");
+    }
+
+    // ---- rewrap
+
+    private Result rewrap(RepackOrder.Rewrap order) throws IOException {
+        Path file = there(order.file());
+        Path target = Path.of(order.target());
+        MovieCopy.Colour colour = order.colour() == null ? null : COLOURS.get(order.colour().toLowerCase(Locale.ROOT));
+        if (order.colour() != null && colour == null) {
+            throw new IllegalArgumentException("There are no colours '" + order.colour() + "'; there are " + String.join(", ", COLOURS.keySet().stream().sorted().toList()));
+        }
+        Path sound = order.sound() == null ? null : there(order.sound());
+        List<String> said = new ArrayList<>();
+        FrameRange range = null;
+        if (order.from() != null || order.to() != null) {
+            CutPlaces places = MovieCopy.places(file);
+            int wanted = order.from() == null ? 0 : Math.toIntExact(order.from());
+            int last = order.to() == null ? places.count() - 1 : Math.toIntExact(order.to());
+            if (wanted < 0 || last >= places.count() || wanted > last) {
+                throw new IllegalArgumentException(file.getFileName() + " has frames 0 to " + (places.count() - 1) + ", not " + wanted + " to " + last);
+            }
+            int from = places.startAtOrBefore(wanted);
+            int end = places.endAtOrAfter(last + 1);
+            if (from != wanted) {
+                said.add("It begins with frame " + from + " instead of " + wanted + ": none between stands alone");
+            }
+            if (end != last + 1) {
+                said.add("It ends with frame " + (end - 1) + " instead of " + last + ": frames before that lean on it");
+            }
+            range = FrameRange.of(from, end - 1);
+        }
+        FrameRange frames = range;
+        doing.accept("writing " + target.getFileName());
+        made(target, work -> {
+            MovieCopy.Result result = MovieCopy.copy(List.of(new MovieCopy.Piece(file, frames)),
+                    new MovieCopy.Target(work, RepackOrder.container(order.target()), order.pixelAspect(), colour, sound, order.silent()));
+            said.addAll(result.notes());
+            said.add(target.getFileName() + ": " + result.frames() + " frames" + (order.pixelAspect() == null && colour == null ? ", every packet as it was" : ""));
+        });
+        return new Result(List.of(target), said);
+    }
+
+    // ---- recover
+
+    private Result recover(RepackOrder.Recover order) throws IOException {
+        Path file = there(order.file());
+        Path target = Path.of(order.target());
+        Rate rate = order.rate() == null ? Rate.FPS_25 : order.rate();
+        List<String> said = new ArrayList<>();
+        doing.accept("looking for what stands whole in " + file.getFileName());
+        made(target, work -> {
+            Salvage.Recovered recovered = Salvage.recover(file, work, RepackOrder.container(order.target()), rate);
+            said.add(target.getFileName() + ": " + recovered.frames() + (recovered.frames() == 1 ? " frame, " : " frames, ") + recovered.how());
+        });
+        return new Result(List.of(target), said);
+    }
+}

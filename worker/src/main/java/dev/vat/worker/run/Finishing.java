@@ -1,0 +1,173 @@
+package dev.vat.worker.run;
+
+import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.run.Expectation;
+import dev.vat.core.run.Loudness;
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.media.encode.StillsWriter;
+import dev.vat.media.mux.Joining;
+import dev.vat.media.sound.LoudnessMeter;
+import dev.vat.media.sound.SoundMix;
+import dev.vat.media.sound.WovenSound;
+import dev.vat.protocol.FileProgress.Stage;
+import dev.vat.protocol.FileProgress;
+import dev.vat.protocol.run.Delivery;
+import dev.vat.protocol.run.Journal;
+import dev.vat.protocol.run.JournalEntry;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Json;
+import dev.vat.worker.proof.FileProof;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
+
+/** From closed parts to a delivered file: join, prove, write the receipt, give the file its name. */
+final class Finishing {
+
+    static final String MIX = "sound.f32";
+    /** In dB: by how much packing with loss may raise a peak. */
+    private static final double LOSSY_PEAKS = .5;
+
+    private final RunPlan plan;
+    private final Journal journal;
+    private final Consumer<FileProgress> listener;
+    private final BooleanSupplier goOn;
+    private final Path home;
+    private Double mixedAt;
+    private Loudness measured;
+
+    /** @param home the run's own folder, for what all its files share */
+    Finishing(Path home, RunPlan plan, Journal journal, Consumer<FileProgress> listener, BooleanSupplier goOn) {
+        this.home = home;
+        this.plan = plan;
+        this.journal = journal;
+        this.listener = listener;
+        this.goOn = goOn;
+    }
+
+    void finish(RunPlan.RunFile planned, List<JournalEntry.PartClosed> parts) throws IOException {
+        RunPlan.RunFile file = levelled(planned);
+        Path work = RunHome.workFolder(plan, file);
+        Path finished = RunHome.finished(plan, file);
+        Path joined = file.isSingleStill() ? StillsWriter.file(finished, file.expected().stills(), 0) : finished;
+        tell(file, Stage.JOINING, file.expected().frames(), 0, null, null, null, null);
+        if (file.isFolder()) {
+            leaveOnlyPlanned(file, finished);
+        } else {
+            join(file, parts, work, joined);
+        }
+        Durable.syncFolder(joined.getParent());
+        prove(file, parts, joined);
+    }
+
+    /** Stills of a part that was open when the run was stopped go, where the file ends before them. */
+    private static void leaveOnlyPlanned(RunPlan.RunFile file, Path folder) throws IOException {
+        Set<Path> planned = new HashSet<>();
+        for (long frame = 0; frame < file.expected().frames(); frame++) {
+            planned.add(StillsWriter.file(folder, file.expected().stills(), frame));
+        }
+        try (Stream<Path> there = Files.list(folder)) {
+            for (Path still : there.filter(f -> !planned.contains(f)).toList()) {
+                Files.delete(still);
+            }
+        }
+    }
+
+    private void join(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path work, Path joined) throws IOException {
+        Joining.join(parts.stream().map(p -> new Joining.Part(
+                        OutputPipeline.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())), file.codecInCatalogue().partContainer(),
+                        p.first(), p.frames())).toList(),
+                new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(), file.expected().pixelAspect(), file.expected().timecode()),
+                sound(file));
+        Durable.sync(joined);
+    }
+
+    private void prove(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path joined) throws IOException {
+        Pace pace = new Pace();
+        Receipt receipt = FileProof.of(plan, file,
+                parts.stream().map(p -> new Receipt.PartLine(p.part(), p.first(), p.frames(), p.bytes(), p.crc())).toList(),
+                parts.stream().flatMap(p -> p.checked().stream()).toList(), joined, done -> {
+            pace.frame();
+            tell(file, Stage.PROVING, done, 0, pace, joined, null, null);
+            return goOn.getAsBoolean();
+        });
+        Path receiptWork = ReceiptFile.of(joined);
+        Durable.write(receiptWork, Json.page(receipt));
+        if (!receipt.proven()) {
+            journal.write(new JournalEntry.Unproven(file.target(), joined.toString(), receiptWork.toString(), receipt.reasons()));
+            tell(file, Stage.UNPROVEN, file.expected().frames(), Durable.size(joined), null, joined, receiptWork,
+                    String.join("; ", receipt.reasons()));
+            return;
+        }
+        journal.write(new JournalEntry.Proven(file.target(), joined.toString(), receiptWork.toString()));
+        Path delivered = Delivery.deliver(joined, receipt, Path.of(plan.folder()));
+        journal.write(new JournalEntry.Delivered(file.target(), delivered.toString()));
+        RunHome.deleteWorkFolder(plan, file);
+        tell(file, Stage.DELIVERED, file.expected().frames(), Durable.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
+    }
+
+    /** With the loudness that its sound is brought to: what was wanted, or as much as its peaks allow. Silence can't be brought anywhere. */
+    private RunPlan.RunFile levelled(RunPlan.RunFile file) throws IOException {
+        Expectation.Level level = file.expected().level();
+        if (level == null || file.expected().sound() == null) {
+            return file;
+        }
+        Loudness found = measured(level);
+        if (found.integrated() == null) {
+            return file.withExpected(file.expected().withLevel(null));
+        }
+        double room = level.mostPeak() - (codec(file).isLossless() ? 0 : LOSSY_PEAKS) - found.truePeak();
+        return file.withExpected(file.expected().withLevel(level.reaching(Math.min(level.wanted(), found.integrated() + room))));
+    }
+
+    /** How loud the programme is as it was brought in, without what stands before and behind it: the same for all files of a run. */
+    private Loudness measured(Expectation.Level level) throws IOException {
+        if (measured == null) {
+            Path mix = home.resolve("measured.f32");
+            SoundMix.write(plan.sound().withoutTones(), mix);
+            measured = LoudnessMeter.ofMix(mix, plan.sound().channels(), level.from(), level.to());
+            Files.delete(mix);
+        }
+        return measured;
+    }
+
+    private static SoundCodec codec(RunPlan.RunFile file) {
+        return SoundCodec.ofReportedName(file.expected().sound().codec());
+    }
+
+    /** The reel's sound, put together once for all files that have it at one level. */
+    private WovenSound sound(RunPlan.RunFile file) throws IOException {
+        if (plan.sound() == null || file.expected().sound() == null) {
+            return null;
+        }
+        Expectation.Level level = file.expected().level();
+        double gain = level == null ? 0 : level.integrated() - measured(level).integrated();
+        Path mix = home.resolve(MIX);
+        if (!Objects.equals(mixedAt, gain)) {
+            SoundMix.write(plan.sound(), gain, mix);
+            mixedAt = gain;
+        }
+        return new WovenSound(mix, plan.sound().channels(), plan.sound().isPlaced(), codec(file), file.expected().sound().seconds().times(SoundCodec.RATE).round());
+    }
+
+    void failed(RunPlan.RunFile file, String why) throws IOException {
+        journal.write(new JournalEntry.Failed(file.target(), why));
+    }
+
+    private void tell(RunPlan.RunFile file, Stage stage, long done, long bytes, Pace pace, Path path, Path receipt,
+                      String why) {
+        listener.accept(new FileProgress(file.target(), stage, done, file.expected().frames(), bytes,
+                pace == null ? 0 : pace.speed(), pace == null ? -1 : pace.secondsLeft(file.expected().frames() - done),
+                path == null ? null : path.toString(), receipt == null ? null : receipt.toString(), why));
+    }
+}

@@ -1,0 +1,55 @@
+package dev.vat.worker.run;
+
+import dev.vat.core.run.RunPlan;
+import dev.vat.media.encode.StillsWriter;
+import dev.vat.protocol.run.JournalEntry;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.storage.Durable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Of the parts that a journal calls closed, those that lie on disk as they were closed. */
+final class KeptParts {
+
+    private KeptParts() { }
+
+    static List<JournalEntry.PartClosed> of(RunPlan plan, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed) throws IOException {
+        List<JournalEntry.PartClosed> kept = new ArrayList<>();
+        for (JournalEntry.PartClosed part : closed) {
+            if (part.part() < file.parts().size() && isWhole(plan, file, part)) {
+                kept.add(part);
+            }
+        }
+        return kept;
+    }
+
+    private static boolean isWhole(RunPlan plan, RunPlan.RunFile file, JournalEntry.PartClosed part) throws IOException {
+        RunPlan.Part planned = file.parts().get(part.part());
+        if (planned.first() != part.first() || planned.count() != part.frames()) {
+            return false;
+        }
+        try {
+            if (file.isFolder()) {
+                return stillsPrint(plan, file, planned).equals(part.crc());
+            }
+            Path closed = OutputPipeline.partFile(RunHome.workFolder(plan, file), file, planned);
+            return Files.size(closed) == part.bytes() && Durable.crc32c(closed).equals(part.crc());
+        } catch (NoSuchFileException _) {
+            return false;
+        }
+    }
+
+    /** The fingerprint of a range of stills: over theirs, in order. */
+    static String stillsPrint(RunPlan plan, RunPlan.RunFile file, RunPlan.Part part) throws IOException {
+        Path folder = RunHome.finished(plan, file);
+        StringBuilder prints = new StringBuilder();
+        for (long frame = part.first(); frame < part.end(); frame++) {
+            prints.append(Durable.crc32c(StillsWriter.file(folder, file.expected().stills(), frame)));
+        }
+        return Durable.crc32c(prints.toString());
+    }
+}

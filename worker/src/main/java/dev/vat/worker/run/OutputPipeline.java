@@ -1,0 +1,375 @@
+package dev.vat.worker.run;
+
+import dev.vat.core.burnin.Lettering;
+import dev.vat.core.run.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.media.compose.FieldWeaver;
+import dev.vat.media.convert.Conversion;
+import dev.vat.media.encode.EncoderSpec;
+import dev.vat.media.encode.FirstPass;
+import dev.vat.media.encode.FrameProof;
+import dev.vat.media.encode.PartSink;
+import dev.vat.media.encode.PartWriter;
+import dev.vat.media.encode.StillsWriter;
+import dev.vat.media.picture.Picture;
+import dev.vat.protocol.FileProgress.Stage;
+import dev.vat.protocol.FileProgress;
+import dev.vat.protocol.run.Journal;
+import dev.vat.protocol.run.JournalEntry;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.run.RunState;
+import dev.vat.protocol.storage.Durable;
+import dev.vat.worker.job.Job;
+import dev.vat.worker.job.Steps;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
+import java.util.stream.Stream;
+
+/**
+ * One deliverable's way from working pictures to closed parts, on a thread of its own. A lane that fails lets go of what
+ * waits for it and takes nothing more; the others never notice.
+ */
+final class OutputPipeline {
+
+    private static final String NOTES = "pass.notes";
+
+    /** More would only take memory: the encoder is the slow end. */
+    private static final int WAITING_FRAMES = 3;
+
+    private sealed interface Turn {
+        record Frame(Picture picture) implements Turn { }
+
+        record End() implements Turn { }
+    }
+
+    private final RunPlan plan;
+    private volatile RunPlan.RunFile file;
+    private final Path work;
+    private final Journal journal;
+    private final boolean checked;
+    private final boolean firstPass;
+    private final BlockingQueue<Turn> queue = new ArrayBlockingQueue<>(WAITING_FRAMES);
+    private final Map<Integer, JournalEntry.PartClosed> closedParts = new TreeMap<>();
+    private final Pace pace = new Pace();
+    private final Thread thread;
+    private volatile FileProgress progress;
+    private List<RunPlan.Part> toMake;
+    private volatile boolean over;
+    private volatile boolean full;
+    private long bytes;
+    private long busyNanos;
+    /** What of it each closed part took. */
+    private final List<Double> partSeconds = new ArrayList<>();
+
+    /**
+     * @param kept parts that an earlier start closed: these aren't made again
+     * @param checked whether each frame is decoded again at once; only benchmarks leave it out
+     */
+    OutputPipeline(RunPlan plan, RunPlan.RunFile file, Journal journal, List<JournalEntry.PartClosed> kept, boolean checked) {
+        this(plan, file, journal, checked, false);
+        kept.forEach(part -> closedParts.put(part.part(), part));
+        toMake = file.parts().stream().filter(p -> !closedParts.containsKey(p.index())).toList();
+        bytes = kept.stream().mapToLong(JournalEntry.PartClosed::bytes).sum();
+        progress = new FileProgress(file.target(), Stage.WAITING, kept.stream().mapToLong(JournalEntry.PartClosed::frames).sum(), file.expected().frames(), bytes, 0,
+                -1, null, null, null);
+    }
+
+    /** The first pass over a file that takes two: it leaves notes for the second. */
+    static OutputPipeline firstPass(RunPlan plan, RunPlan.RunFile file, Journal journal) {
+        return new OutputPipeline(plan, file, journal, false, true);
+    }
+
+    private OutputPipeline(RunPlan plan, RunPlan.RunFile file, Journal journal, boolean checked, boolean firstPass) {
+        this.firstPass = firstPass;
+        this.toMake = file.parts();
+        this.plan = plan;
+        this.file = file;
+        this.work = RunHome.workFolder(plan, file);
+        this.journal = journal;
+        this.checked = checked;
+        this.progress = new FileProgress(file.target(), Stage.WAITING, 0, file.expected().frames(), 0, 0, -1, null, null, null);
+        this.thread = Thread.ofPlatform().name("make-" + file.target()).unstarted(this::work);
+    }
+
+    /** What a first pass left: some encoders write more than one file, all beginning with the same name. */
+    static List<Path> notes(RunPlan plan, RunPlan.RunFile file) throws IOException {
+        try (Stream<Path> files = Files.list(RunHome.workFolder(plan, file))) {
+            return files.filter(f -> f.getFileName().toString().startsWith(NOTES)).toList();
+        } catch (NoSuchFileException _) {
+            return List.of();
+        }
+    }
+
+    /** Whether an earlier start went through the first pass, and what it noted is still there. */
+    static boolean hasNotes(RunPlan plan, RunPlan.RunFile file, RunState state) throws IOException {
+        return state.isFirstPassed(file.target()) && !notes(plan, file).isEmpty();
+    }
+
+    void start() {
+        thread.start();
+    }
+
+    /** Whether a reel frame is in a part that is still to be made. */
+    boolean wants(long reelFrame) {
+        return toMake.stream().anyMatch(p -> reelFrame >= file.reelFrame(p.first()) && reelFrame < file.reelFrame(p.end()));
+    }
+
+    boolean isFirstPass() {
+        return firstPass;
+    }
+
+    /** Whether it stopped since there was no room left: what it was making is made again when there is some. */
+    boolean isFull() {
+        return full;
+    }
+
+    /** Takes a share of the picture; waits while the lane is full. */
+    void offer(Picture picture) throws InterruptedException {
+        if (over) {
+            return;
+        }
+        Turn.Frame turn = new Turn.Frame(picture.share());
+        queue.put(turn);
+        if (over && queue.remove(turn)) {
+            turn.picture.close();
+        }
+    }
+
+    /** No frame comes any more: a part that has all that the file still wants of it is closed, another is dropped. */
+    void end() throws InterruptedException {
+        if (!over) {
+            queue.put(new Turn.End());
+        }
+        thread.join();
+        discardWaiting();
+    }
+
+    /**
+     * How many frames the file has without a hole, if no reel frame from {@code next} on is read any more: parts of an earlier start may
+     * lie beyond.
+     */
+    long reach(long next) {
+        long reached = file.treatment().scan().isInterlaced() ? next / 2 : next;
+        for (RunPlan.Part part : file.parts()) {
+            if (closedParts.containsKey(part.index()) && part.first() <= reached) {
+                reached = Math.max(reached, part.end());
+            }
+        }
+        return Math.min(reached, file.expected().frames());
+    }
+
+    /** Ends the file early, at no more frames than it {@link #reach reaches}; before {@link #end}. */
+    void shorten(long frames) {
+        file = file.shortened(frames);
+    }
+
+    private void work() {
+        EncoderSpec one = EncoderSpec.of(file);
+        EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve(NOTES)) : one;
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), spec.pixelAspect(), file.treatment()); FieldWeaver weaver = new FieldWeaver(spec.scan())) {
+            for (RunPlan.Part part : toMake) {
+                // It may have been told to end early, before this part was begun or while it was waited for.
+                if (!isWanted(part) || !make(part, spec, conversion, weaver)) {
+                    if (!isWanted(part)) {
+                        break;
+                    }
+                    report(Stage.STOPPED, part.first(), null);
+                    return;
+                }
+            }
+            if (firstPass) {
+                for (Path note : notes(plan, file)) {
+                    Durable.sync(note);
+                }
+                Durable.syncFolder(work);
+                journal.write(new JournalEntry.FirstPassed(file.target()));
+            }
+            report(firstPass ? Stage.FIRST_PASS : Stage.JOINING, file.expected().frames(), null);
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        } catch (IOException | RuntimeException | Error e) {
+            // An error, too, is this file's alone: the others are made.
+            fail(e);
+        } finally {
+            over = true;
+            discardWaiting();
+        }
+    }
+
+    private boolean isWanted(RunPlan.Part part) {
+        return part.first() < file.expected().frames();
+    }
+
+    private void fail(Throwable e) {
+        String why = Job.words(e);
+        if (FullDisk.caused(e)) {
+            full = true;
+            report(Stage.STOPPED, progress.done(), why);
+            return;
+        }
+        report(Stage.FAILED, progress.done(), why);
+        try {
+            journal.write(new JournalEntry.Failed(file.target(), why));
+        } catch (IOException also) {
+            report(Stage.FAILED, progress.done(), why + "; and the journal can't be written: " + also.getMessage());
+        }
+    }
+
+    /** Makes one part; false if frames ended before it was whole. */
+    private boolean make(RunPlan.Part planned, EncoderSpec spec, Conversion conversion, FieldWeaver weaver) throws IOException, InterruptedException {
+        RunPlan.Part part = planned;
+        Path open = partFile(work, file, part).resolveSibling("open.part");
+        List<FrameProof> proofs;
+        long partBytes;
+        try (PartSink writer = sink(open, part, spec)) {
+            for (long frame = planned.first(); frame < planned.end(); frame++) {
+                Steps.begin("encode " + file.target() + " " + frame);
+                try (Picture converted = next(frame, conversion, weaver)) {
+                    if (converted == null) {
+                        part = new RunPlan.Part(planned.index(), planned.first(), frame - planned.first());
+                        if (!file.parts().contains(part)) {
+                            return false;
+                        }
+                        break;
+                    }
+                    long since = System.nanoTime();
+                    writer.write(converted);
+                    busyNanos += System.nanoTime() - since;
+                }
+                pace.frame();
+                report(firstPass ? Stage.FIRST_PASS : Stage.ENCODING, frame + 1, bytes + writer.bytes(), null);
+            }
+            long since = System.nanoTime();
+            proofs = writer.finish();
+            busyNanos += System.nanoTime() - since;
+            partBytes = writer.bytes();
+        }
+        partSeconds.add(busyNanos / 1e9 - partSeconds.stream().mapToDouble(Double::doubleValue).sum());
+        if (!firstPass) {
+            bytes += partBytes;
+            close(part, open, proofs, partBytes);
+        }
+        return true;
+    }
+
+    /** A picture of the file, or null if the run was stopped before there was one. */
+    private Picture next(long frame, Conversion conversion, FieldWeaver weaver) throws InterruptedException {
+        Lettering lettering = plan.letteringAt(file, frame);
+        Picture first = converted(conversion, lettering);
+        if (first == null || !weaver.isWeaving()) {
+            return first;
+        }
+        try (first; Picture second = file.reelFrame(frame) + 1 < plan.frames() ? converted(conversion, lettering) : first.share()) {
+            return second == null ? null : weaver.weave(first, second);
+        }
+    }
+
+    /** The next reel frame as the file's encoder takes it, or null if the run was stopped. */
+    private Picture converted(Conversion conversion, Lettering lettering) throws InterruptedException {
+        if (!(queue.take() instanceof Turn.Frame(Picture working))) {
+            return null;
+        }
+        long since = System.nanoTime();
+        try (working) {
+            return conversion.convert(working, lettering);
+        } finally {
+            busyNanos += System.nanoTime() - since;
+        }
+    }
+
+    private PartSink sink(Path open, RunPlan.Part part, EncoderSpec spec) {
+        if (firstPass) {
+            return new FirstPass(spec);
+        }
+        return file.isFolder() ? new StillsWriter(RunHome.finished(plan, file), file.expected().stills(), spec, part.first(), checked)
+                : new PartWriter(open, spec, part.first(), checked);
+    }
+
+    private void close(RunPlan.Part part, Path open, List<FrameProof> proofs, long partBytes) throws IOException {
+        if (file.isFolder()) {
+            closeStills(part, proofs, partBytes);
+            return;
+        }
+        Durable.sync(open);
+        String fingerprint = Durable.crc32c(open);
+        Path closed = partFile(work, file, part);
+        Files.move(open, closed, StandardCopyOption.ATOMIC_MOVE);
+        Durable.syncFolder(closed.getParent());
+        closed(part, Files.size(closed), fingerprint, proofs);
+    }
+
+    /** Stills already lie where they will be delivered from; the fingerprint goes over theirs, in order. */
+    private void closeStills(RunPlan.Part part, List<FrameProof> proofs, long partBytes) throws IOException {
+        Path folder = RunHome.finished(plan, file);
+        for (long frame = part.first(); frame < part.end(); frame++) {
+            Durable.sync(StillsWriter.file(folder, file.expected().stills(), frame));
+        }
+        Durable.syncFolder(folder);
+        closed(part, partBytes, KeptParts.stillsPrint(plan, file, part), proofs);
+    }
+
+    private void closed(RunPlan.Part part, long size, String fingerprint, List<FrameProof> proofs) throws IOException {
+        JournalEntry.PartClosed entry = new JournalEntry.PartClosed(file.target(), part.index(), part.first(),
+                part.count(), size, fingerprint, proofs.stream().map(OutputPipeline::line).toList());
+        journal.write(entry);
+        closedParts.put(part.index(), entry);
+    }
+
+    private static Receipt.FrameLine line(FrameProof proof) {
+        return new Receipt.FrameLine(proof.frame(), "%08x".formatted(proof.crc()),
+                Double.isInfinite(proof.psnr()) ? null : proof.psnr(), proof.ssim());
+    }
+
+    static Path partFile(Path work, RunPlan.RunFile file, RunPlan.Part part) {
+        return work.resolve(RunHome.PARTS).resolve(file.partName(part.index()));
+    }
+
+    private void report(Stage stage, long done, String why) {
+        report(stage, done, bytes, why);
+    }
+
+    private void report(Stage stage, long done, long soFar, String why) {
+        progress = new FileProgress(file.target(), stage, done, file.expected().frames(), soFar, pace.speed(),
+                pace.secondsLeft(file.expected().frames() - done), null, null, why);
+    }
+
+    private void discardWaiting() {
+        for (Turn turn = queue.poll(); turn != null; turn = queue.poll()) {
+            if (turn instanceof Turn.Frame(Picture picture)) {
+                picture.close();
+            }
+        }
+    }
+
+    FileProgress progress() {
+        return progress;
+    }
+
+    RunPlan.RunFile file() {
+        return file;
+    }
+
+    /** How long it converted, encoded and checked, apart from waiting; valid after {@link #end}. */
+    List<Double> partSeconds() {
+        return partSeconds;
+    }
+
+    /** Those of the file as it is to be now; valid after {@link #end}. */
+    List<JournalEntry.PartClosed> closedParts() {
+        return closedParts.values().stream().filter(p -> p.part() < file.parts().size()).toList();
+    }
+
+    /** Whether every part is closed; valid after {@link #end}. */
+    boolean isComplete() {
+        return closedParts().size() == file.parts().size();
+    }
+}

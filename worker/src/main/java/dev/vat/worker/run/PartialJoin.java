@@ -1,0 +1,53 @@
+package dev.vat.worker.run;
+
+import dev.vat.core.run.RunPlan;
+import dev.vat.media.mux.Joining;
+import dev.vat.protocol.run.JournalEntry;
+import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.run.RunState;
+import dev.vat.protocol.storage.Durable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A picture-only file of what a run has closed so far, to be watched while the rest is made. Loads native code: for worker processes. */
+final class PartialJoin {
+
+    private PartialJoin() { }
+
+    /**
+     * Joins the parts from the file's first frame on that follow each other without a hole.
+     *
+     * @param folder where it goes, in place of an earlier one
+     * @throws IOException if nothing is closed yet, or the file is no movie
+     */
+    static Path join(RunHome home, String target, Path folder) throws IOException {
+        RunPlan plan = home.plan();
+        RunState state = RunState.of(home.journal());
+        RunPlan.RunFile file = state.files(plan).stream().filter(f -> f.target().equals(target)).findFirst()
+                .orElseThrow(() -> new IOException("This run makes no file for " + target));
+        if (file.isFolder()) {
+            throw new IOException("Numbered frames lie in " + RunHome.finished(plan, file) + " as they are made");
+        }
+        List<Joining.Part> parts = new ArrayList<>();
+        long reached = 0;
+        for (JournalEntry.PartClosed part : state.closed(target)) {
+            if (part.first() != reached) {
+                break;
+            }
+            parts.add(new Joining.Part(OutputPipeline.partFile(RunHome.workFolder(plan, file), file, new RunPlan.Part(part.part(), part.first(), part.frames())),
+                    file.codecInCatalogue().partContainer(), part.first(), part.frames()));
+            reached += part.frames();
+        }
+        if (parts.isEmpty()) {
+            throw new IOException("Nothing of " + file.title() + " is closed yet: its first part ends with frame " + (file.parts().getFirst().end() - 1));
+        }
+        Files.createDirectories(folder);
+        Path joined = folder.resolve("done-so-far-" + target + "." + file.expected().container().extension());
+        Durable.deleteTree(joined);
+        Joining.join(parts, joined, file.expected().container(), false, file.expected().rate(), file.expected().pixelAspect(), null);
+        return joined;
+    }
+}
