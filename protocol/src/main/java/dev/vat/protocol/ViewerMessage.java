@@ -3,6 +3,7 @@ package dev.vat.protocol;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.picture.PixelAspect;
@@ -11,12 +12,14 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.PictureKind;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.run.ReelSound;
+import dev.vat.core.run.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.trial.PairLikeness;
 import java.util.List;
+import java.util.Optional;
 
 /** What is asked of a viewer, and what it answers: checks of sources, pictures for the screen, samples and measures. */
 @JsonSubTypes({
@@ -112,6 +115,14 @@ public sealed interface ViewerMessage extends Message {
      * @param pixelAspect of the file's pixels, in which the picture is shown
      */
     record OutputView(PictureKind kind, String codec, Size size, PixelAspect pixelAspect, Treatment treatment) {
+
+        /** A file that is to be made of a reel; empty while its frame isn't known, or its codec can't hold it. */
+        public static Optional<OutputView> of(ResolvedReel reel, Deliverable deliverable) {
+            return reel.frame(deliverable).filter(frame -> deliverable.fitsGrid(frame.size())).map(frame -> {
+                Treatment treatment = deliverable.treatment(frame);
+                return new OutputView(reel.pictureFor(treatment), deliverable.settings().codec().id(), frame.size(), frame.pixelAspect(), treatment);
+            });
+        }
 
         /** A file of a run. */
         public static OutputView of(RunPlan plan, RunPlan.RunFile file) {

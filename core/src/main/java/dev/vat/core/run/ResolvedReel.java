@@ -330,6 +330,13 @@ public final class ResolvedReel {
         return recipe(plan.at(reelFrame));
     }
 
+    /** With what is written into it. @param words of the reel or of a file of it, or null for none */
+    public Optional<Recipe> recipe(long reelFrame, PictureWords words) {
+        Lettering lettering = words == null ? Lettering.NOTHING : letteringAt(words, reelFrame);
+        PixelAspect pixelAspect = shape().map(PictureFormat::pixelAspect).orElse(PixelAspect.SQUARE);
+        return recipe(reelFrame).map(r -> lettering.isNothing() ? r : new Recipe.Lettered(r, lettering, pixelAspect));
+    }
+
     /** A source's frame by itself, whatever a reel does with it. */
     public static Recipe.Frame alone(Source source, FrameTable table, long number) {
         Entry entry = new Entry(0, 0, Item.of(source.id()), source, table, true, null);

@@ -1,6 +1,5 @@
 package dev.vat.desktop.band;
 
-import dev.vat.core.burnin.Lettering;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
@@ -98,8 +97,7 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
 
     @Override
     public Optional<Recipe> recipe(long place) {
-        Lettering lettering = words == null ? Lettering.NOTHING : programme.letteringAt(words, place);
-        return programme.recipe(place).map(r -> r.ofPass(pass)).map(r -> lettering.isNothing() ? r : new Recipe.Lettered(r, lettering, pixelAspect()));
+        return programme.recipe(place, words).map(r -> r.ofPass(pass));
     }
 
     private String number(ReelFrame frame, long number) {

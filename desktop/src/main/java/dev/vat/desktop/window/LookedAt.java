@@ -146,7 +146,6 @@ final class LookedAt implements PictureArea.Dragged {
 
     /** How a deliverable shapes the picture; empty while it can't be made. */
     static Optional<ViewerMessage.OutputView> as(Session studio, Deliverable deliverable) {
-        return studio.programme().flatMap(p -> p.frame(deliverable).filter(frame -> deliverable.fitsGrid(frame.size()))
-                .map(frame -> new ViewerMessage.OutputView(p.pictureFor(deliverable.treatment(frame)), deliverable.settings().codec().id(), frame.size(), frame.pixelAspect(), deliverable.treatment(frame))));
-        }
+        return studio.programme().flatMap(reel -> ViewerMessage.OutputView.of(reel, deliverable));
+    }
 }

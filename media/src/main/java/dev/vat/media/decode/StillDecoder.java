@@ -25,6 +25,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 import dev.vat.core.source.FileKind;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
+import dev.vat.media.lib.OneAtATime;
 import dev.vat.media.picture.Picture;
 import java.util.HashMap;
 import java.util.Map;
@@ -43,6 +44,7 @@ public final class StillDecoder implements AutoCloseable {
 
     private final Map<Key, AVCodecContext> contexts = new HashMap<>();
     private final AVPacket packet = av_packet_alloc();
+    private final OneAtATime use = new OneAtATime("A decoder of stills");
 
     /**
      * @param part the part of an EXR file, from 0
@@ -53,6 +55,15 @@ public final class StillDecoder implements AutoCloseable {
         if (data.length == 0) {
             throw new MediaException("the file has no bytes", 0);
         }
+        use.enter();
+        try {
+            return decoded(kind, part, layer, data);
+        } finally {
+            use.leave();
+        }
+    }
+
+    private Picture decoded(FileKind kind, int part, String layer, byte[] data) {
         AVCodecContext context = contexts.computeIfAbsent(new Key(kind, part, layer), StillDecoder::open);
         Av.check(av_new_packet(packet, data.length), "No memory for " + data.length + " bytes");
         AVFrame frame = av_frame_alloc();
@@ -63,7 +74,7 @@ public final class StillDecoder implements AutoCloseable {
             Av.check(avcodec_send_packet(context, packet), kind.title());
             Av.check(avcodec_receive_frame(context, frame), kind.title());
             return Picture.owning(frame);
-        } catch (MediaException e) {
+        } catch (RuntimeException | Error e) {
             av_frame_free(frame);
             avcodec_flush_buffers(context);
             throw e;
@@ -108,8 +119,10 @@ public final class StillDecoder implements AutoCloseable {
 
     @Override
     public void close() {
+        use.enter();
         contexts.values().forEach(context -> avcodec_free_context(context));
         contexts.clear();
         av_packet_free(packet);
+        use.leave();
     }
 }

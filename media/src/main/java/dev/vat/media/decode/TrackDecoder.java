@@ -23,6 +23,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
+import dev.vat.media.lib.OneAtATime;
 import dev.vat.media.picture.Picture;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -40,6 +41,7 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 public final class TrackDecoder implements AutoCloseable {
 
     private final AVCodecContext context;
+    private final OneAtATime use = new OneAtATime("A decoder of movies");
 
     public TrackDecoder(AVCodecParameters parameters, boolean hiddenAlpha, AVRational timeBase, int threads) {
         this(hiddenAlpha ? avcodec_find_decoder_by_name("libvpx-vp9") : avcodec_find_decoder(parameters.codec_id()), parameters, timeBase, threads);
@@ -88,8 +90,13 @@ public final class TrackDecoder implements AutoCloseable {
 
     /** Each picture belongs to {@code sink}, which closes it. */
     public void decode(AVPacket packet, Consumer<Picture> sink) {
-        Av.check(avcodec_send_packet(context, packet), "Decoding");
-        drain(sink);
+        use.enter();
+        try {
+            Av.check(avcodec_send_packet(context, packet), "Decoding");
+            drain(sink);
+        } finally {
+            use.leave();
+        }
     }
 
     /** One coded still; without its flag it would be added to the one before it. */
@@ -107,8 +114,13 @@ public final class TrackDecoder implements AutoCloseable {
     }
 
     public void flush(Consumer<Picture> sink) {
-        Av.check(avcodec_send_packet(context, null), "Decoding the last frames");
-        drain(sink);
+        use.enter();
+        try {
+            Av.check(avcodec_send_packet(context, null), "Decoding the last frames");
+            drain(sink);
+        } finally {
+            use.leave();
+        }
     }
 
     /** Forgets everything, for going on at another place. */
@@ -133,6 +145,8 @@ public final class TrackDecoder implements AutoCloseable {
 
     @Override
     public void close() {
+        use.enter();
         avcodec_free_context(context);
+        use.leave();
     }
 }

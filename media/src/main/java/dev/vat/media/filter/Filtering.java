@@ -1,5 +1,6 @@
 package dev.vat.media.filter;
 
+import dev.vat.media.lib.OneAtATime;
 import dev.vat.media.picture.Picture;
 import java.util.Objects;
 import java.util.function.Function;
@@ -11,6 +12,8 @@ public final class Filtering implements AutoCloseable {
     private Graph.Kind kind;
     private Graph graph;
 
+    private final OneAtATime use = new OneAtATime("A chain of filters");
+
     /** @param chains the chain for a picture, as text */
     public Filtering(Function<Picture, String> chains) {
         this.chains = chains;
@@ -18,20 +21,30 @@ public final class Filtering implements AutoCloseable {
 
     /** Puts a picture in that must come out changed. */
     public Picture apply(Picture picture) {
-        graphFor(picture);
-        return graph.apply(picture);
+        use.enter();
+        try {
+            graphFor(picture);
+            return graph.apply(picture);
+        } finally {
+            use.leave();
+        }
     }
 
     /** Puts a picture in; null if more are needed before one comes out. */
     public Picture offer(Picture picture) {
-        graphFor(picture);
-        return graph.offer(picture);
+        use.enter();
+        try {
+            graphFor(picture);
+            return graph.offer(picture);
+        } finally {
+            use.leave();
+        }
     }
 
     private void graphFor(Picture picture) {
         Graph.Kind wanted = Graph.Kind.of(picture.frame());
         if (!Objects.equals(wanted, kind)) {
-            close();
+            drop();
             graph = new Graph(picture.frame(), chains.apply(picture));
             kind = wanted;
         }
@@ -39,6 +52,12 @@ public final class Filtering implements AutoCloseable {
 
     @Override
     public void close() {
+        use.enter();
+        drop();
+        use.leave();
+    }
+
+    private void drop() {
         if (graph != null) {
             graph.close();
             graph = null;

@@ -16,20 +16,51 @@ import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
+import java.lang.ref.Cleaner;
 import java.util.zip.CRC32C;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 
 /**
  * One picture in native memory, top left first. Whoever gets one from a method closes it; {@link #share} makes a second
- * owner of the same samples, which nobody may write to from then on.
+ * owner of the same samples, which nobody may write to from then on. One that nobody closed is let go when it is found, and told of in {@link Unclosed}.
  */
 public final class Picture implements AutoCloseable {
 
-    private AVFrame frame;
+    private static final Cleaner CLEANER = Cleaner.create();
+
+    /** The native side, which outlives a picture that nobody closed. */
+    private static final class Held implements Runnable {
+        private final Throwable made = Unclosed.trace();
+        private AVFrame frame;
+
+        Held(AVFrame frame) {
+            this.frame = frame;
+        }
+
+        void free() {
+            if (frame != null) {
+                av_frame_free(frame);
+                frame = null;
+            }
+        }
+
+        /** Nobody has the picture any more. */
+        @Override
+        public void run() {
+            if (frame != null) {
+                Unclosed.found(frame.width() + "x" + frame.height(), made);
+                free();
+            }
+        }
+    }
+
+    private final Held held;
+    private final Cleaner.Cleanable cleanable;
 
     private Picture(AVFrame frame) {
-        this.frame = frame;
+        held = new Held(frame);
+        cleanable = CLEANER.register(this, held);
     }
 
     /** Takes the frame over. */
@@ -117,6 +148,7 @@ public final class Picture implements AutoCloseable {
     }
 
     public AVFrame frame() {
+        AVFrame frame = held.frame;
         if (frame == null) {
             throw new IllegalStateException("This picture is closed");
         }
@@ -236,9 +268,7 @@ public final class Picture implements AutoCloseable {
 
     @Override
     public void close() {
-        if (frame != null) {
-            av_frame_free(frame);
-            frame = null;
-        }
+        held.free();
+        cleanable.clean();
     }
 }

@@ -1,10 +1,7 @@
 package dev.vat.worker.run;
 
-import dev.vat.core.burnin.Lettering;
 import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
-import dev.vat.media.compose.FieldWeaver;
-import dev.vat.media.convert.Conversion;
 import dev.vat.media.encode.EncoderSpec;
 import dev.vat.media.encode.FirstPass;
 import dev.vat.media.encode.FrameProof;
@@ -175,10 +172,10 @@ final class OutputPipeline {
     private void work() {
         EncoderSpec one = EncoderSpec.of(file);
         EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve(NOTES)) : one;
-        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), spec.pixelAspect(), file.treatment()); FieldWeaver weaver = new FieldWeaver(spec.scan())) {
+        try (FileConversion conversion = new FileConversion(plan, file)) {
             for (RunPlan.Part part : toMake) {
                 // It may have been told to end early, before this part was begun or while it was waited for.
-                if (!isWanted(part) || !make(part, spec, conversion, weaver)) {
+                if (!isWanted(part) || !make(part, spec, conversion)) {
                     if (!isWanted(part)) {
                         break;
                     }
@@ -225,7 +222,7 @@ final class OutputPipeline {
     }
 
     /** Makes one part; false if frames ended before it was whole. */
-    private boolean make(RunPlan.Part planned, EncoderSpec spec, Conversion conversion, FieldWeaver weaver) throws IOException, InterruptedException {
+    private boolean make(RunPlan.Part planned, EncoderSpec spec, FileConversion conversion) throws IOException, InterruptedException {
         RunPlan.Part part = planned;
         Path open = partFile(work, file, part).resolveSibling("open.part");
         List<FrameProof> proofs;
@@ -233,7 +230,7 @@ final class OutputPipeline {
         try (PartSink writer = sink(open, part, spec)) {
             for (long frame = planned.first(); frame < planned.end(); frame++) {
                 Steps.begin("encode " + file.target() + " " + frame);
-                try (Picture converted = next(frame, conversion, weaver)) {
+                try (Picture converted = conversion.next(frame, this::waiting)) {
                     if (converted == null) {
                         part = new RunPlan.Part(planned.index(), planned.first(), frame - planned.first());
                         if (!file.parts().contains(part)) {
@@ -253,7 +250,7 @@ final class OutputPipeline {
             busyNanos += System.nanoTime() - since;
             partBytes = writer.bytes();
         }
-        partSeconds.add(busyNanos / 1e9 - partSeconds.stream().mapToDouble(Double::doubleValue).sum());
+        partSeconds.add((busyNanos + conversion.busyNanos()) / 1e9 - partSeconds.stream().mapToDouble(Double::doubleValue).sum());
         if (!firstPass) {
             bytes += partBytes;
             close(part, open, proofs, partBytes);
@@ -261,29 +258,9 @@ final class OutputPipeline {
         return true;
     }
 
-    /** A picture of the file, or null if the run was stopped before there was one. */
-    private Picture next(long frame, Conversion conversion, FieldWeaver weaver) throws InterruptedException {
-        Lettering lettering = plan.letteringAt(file, frame);
-        Picture first = converted(conversion, lettering);
-        if (first == null || !weaver.isWeaving()) {
-            return first;
-        }
-        try (first; Picture second = file.reelFrame(frame) + 1 < plan.frames() ? converted(conversion, lettering) : first.share()) {
-            return second == null ? null : weaver.weave(first, second);
-        }
-    }
-
-    /** The next reel frame as the file's encoder takes it, or null if the run was stopped. */
-    private Picture converted(Conversion conversion, Lettering lettering) throws InterruptedException {
-        if (!(queue.take() instanceof Turn.Frame(Picture working))) {
-            return null;
-        }
-        long since = System.nanoTime();
-        try (working) {
-            return conversion.convert(working, lettering);
-        } finally {
-            busyNanos += System.nanoTime() - since;
-        }
+    /** The next reel frame, or null if the run was stopped. */
+    private Picture waiting() throws InterruptedException {
+        return queue.take() instanceof Turn.Frame(Picture working) ? working : null;
     }
 
     private PartSink sink(Path open, RunPlan.Part part, EncoderSpec spec) {

@@ -3,6 +3,7 @@ package dev.vat.worker.view;
 import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.type.Face;
+import dev.vat.media.lib.MediaException;
 import java.awt.Color;
 import java.awt.Font;
 import java.awt.Graphics2D;
@@ -117,7 +118,11 @@ final class ContactSheetPainter {
 
     private BufferedImage picture(Recipe recipe) throws IOException {
         BufferedImage image = new BufferedImage(m.wide, m.tall, BufferedImage.TYPE_INT_RGB);
-        image.setRGB(0, 0, m.wide, m.tall, pictures.of(recipe, m.wide, m.tall), 0, m.wide);
+        try {
+            image.setRGB(0, 0, m.wide, m.tall, pictures.of(recipe, m.wide, m.tall), 0, m.wide);
+        } catch (IOException | MediaException e) {
+            throw new IOException("A picture of the contact sheet can't be made: " + e.getMessage(), e);
+        }
         return image;
     }
 

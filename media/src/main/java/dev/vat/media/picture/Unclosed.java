@@ -1,0 +1,42 @@
+package dev.vat.media.picture;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** Pictures that nobody closed: each is a fault of whoever got it. */
+public final class Unclosed {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Unclosed.class);
+    private static final int MOST_KEPT = 20;
+    /** Where they were made is known only where this system property is {@code true}: to remember it takes longer than to make one. */
+    private static final boolean TRACED = Boolean.getBoolean("vat.unclosed");
+
+    private static final List<String> FOUND = new ArrayList<>();
+    private static long count;
+
+    private Unclosed() { }
+
+    static Throwable trace() {
+        return TRACED ? new Throwable("made here") : null;
+    }
+
+    static synchronized void found(String what, Throwable made) {
+        count++;
+        LOG.warn("A picture of {} was never closed", what, made);
+        if (FOUND.size() < MOST_KEPT) {
+            FOUND.add(what + (made == null ? "" : " of " + made.getStackTrace()[Math.min(5, made.getStackTrace().length - 1)]));
+        }
+    }
+
+    /** How many were found in this process so far. */
+    public static synchronized long count() {
+        return count;
+    }
+
+    /** The first of them, in words. */
+    public static synchronized List<String> found() {
+        return List.copyOf(FOUND);
+    }
+}
