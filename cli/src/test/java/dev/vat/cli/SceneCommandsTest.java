@@ -7,6 +7,7 @@ import dev.vat.protocol.feed.StandInBehaviour;
 import dev.vat.protocol.storage.Places;
 import dev.vat.worker.standin.StandInFeed;
 import java.nio.file.Path;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -17,6 +18,7 @@ class SceneCommandsTest {
     Path folder;
 
     @Test
+    @Tag("process")
     void aSceneIsCapturedAndRenderedFromTheCommandLine() throws Exception {
         // Without a scene there is nothing to capture.
         assertThat(Shell.run("capture", "pier").err()).contains("No scene runs on this machine");

@@ -1,6 +1,7 @@
 package dev.vat.engine;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.project.Edit;
@@ -106,6 +107,11 @@ public final class KiteFrames {
             }
             return RunPlanner.ofSystem().plan(project, programme(), out, Map.of(), "chosen by the user", MediaLibrary.version());
         }
+    }
+
+    /** For some of a job's columns alone, whatever is found of the others. */
+    public static RunPlan planOf(Job job, List<Deliverable> columns, Path out) {
+        return RunPlanner.ofSystem().plan(job.project.withDeliverables(columns), job.programme(), out, Map.of(), "chosen by the user", MediaLibrary.version());
     }
 
     public static RunPlan plan(Path frames, Path out, List<String> targets, Edit... edits) throws IOException {

@@ -3,8 +3,8 @@ package dev.vat.media;
 import dev.vat.media.picture.Unclosed;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
-import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
+import org.junit.jupiter.api.extension.ExtensionContext;
 
 /** Fails a whole run of tests that left pictures unclosed. Found by the service loader in every module whose tests make pictures. */
 public final class NothingLeftOpen implements BeforeAllCallback {

@@ -18,6 +18,7 @@ import dev.vat.protocol.run.RunState;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.worker.job.Job;
 import dev.vat.worker.job.Steps;
+import dev.vat.worker.output.FileConversion;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;

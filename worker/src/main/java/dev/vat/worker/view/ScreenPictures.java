@@ -22,6 +22,7 @@ import dev.vat.media.measure.Scopes;
 import dev.vat.media.picture.CodeValues;
 import dev.vat.media.picture.Picture;
 import dev.vat.protocol.ViewerMessage;
+import dev.vat.worker.output.OutputPictures;
 import java.io.IOException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;

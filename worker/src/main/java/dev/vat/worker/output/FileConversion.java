@@ -1,4 +1,4 @@
-package dev.vat.worker.run;
+package dev.vat.worker.output;
 
 import dev.vat.core.burnin.Lettering;
 import dev.vat.core.run.RunPlan;
@@ -7,10 +7,10 @@ import dev.vat.media.convert.Conversion;
 import dev.vat.media.picture.Picture;
 
 /** From the working pictures of a reel to the pictures that a file's encoder is given. Belongs to one thread. */
-final class FileConversion implements AutoCloseable {
+public final class FileConversion implements AutoCloseable {
 
     /** The working pictures of one reel frame after the other. */
-    interface Pictures {
+    public interface Pictures {
         /** The caller closes it; null if there are no more. */
         Picture next() throws InterruptedException;
     }
@@ -21,7 +21,7 @@ final class FileConversion implements AutoCloseable {
     private final FieldWeaver weaver;
     private long busyNanos;
 
-    FileConversion(RunPlan plan, RunPlan.RunFile file) {
+    public FileConversion(RunPlan plan, RunPlan.RunFile file) {
         this.plan = plan;
         this.file = file;
         this.conversion = new Conversion(file.codecInCatalogue(), file.expected().size(), file.expected().pixelAspect(), file.treatment());
@@ -29,7 +29,7 @@ final class FileConversion implements AutoCloseable {
     }
 
     /** A picture of the file, made of the next reel frame or of the next two; null if there are no more. */
-    Picture next(long frame, Pictures pictures) throws InterruptedException {
+    public Picture next(long frame, Pictures pictures) throws InterruptedException {
         Lettering lettering = plan.letteringAt(file, frame);
         Picture first = converted(pictures, lettering);
         if (first == null || !weaver.isWeaving()) {
@@ -54,7 +54,7 @@ final class FileConversion implements AutoCloseable {
     }
 
     /** How long it converted so far, apart from waiting. */
-    long busyNanos() {
+    public long busyNanos() {
         return busyNanos;
     }
 

@@ -1,4 +1,4 @@
-package dev.vat.worker.view;
+package dev.vat.worker.output;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Treatment;
@@ -17,31 +17,31 @@ import dev.vat.protocol.ViewerMessage.Taken;
 import java.io.IOException;
 
 /** Pictures as files will hold them, through the conversion that feeds a file's encoder. Belongs to one thread. */
-final class OutputPictures implements AutoCloseable {
+public final class OutputPictures implements AutoCloseable {
 
     /** In which pictures of all kinds can be shown and compared. */
-    static final PictureKind EVEN = new PictureKind(WorkingFormat.W16, true, null);
+    public static final PictureKind EVEN = new PictureKind(WorkingFormat.W16, true, null);
     /** What files that Vat made hold. */
-    static final PictureReading FINISHED = PictureReading.of(AlphaKind.STRAIGHT, false);
+    public static final PictureReading FINISHED = PictureReading.of(AlphaKind.STRAIGHT, false);
     private static final int MOST_CONVERSIONS = 2;
 
     private final FrameMaker maker;
     private final Kept<OutputView, Conversion> conversions = new Kept<>(MOST_CONVERSIONS,
             view -> new Conversion(Catalogue.codec(view.codec()), view.size(), view.pixelAspect(), view.treatment()), Conversion::close);
 
-    OutputPictures(FrameMaker maker) {
+    public OutputPictures(FrameMaker maker) {
         this.maker = maker;
     }
 
     /** A file's picture as its encoder takes it; the caller closes it. */
-    Picture converted(Recipe recipe, OutputView view) throws IOException {
+    public Picture converted(Recipe recipe, OutputView view) throws IOException {
         try (Picture working = maker.make(recipe, view.kind())) {
             return conversions.get(view).convert(working, recipe.words());
         }
     }
 
     /** The picture itself with its words in it, or that of a file as a reader would show it; the caller closes it. */
-    Picture shown(Taken taken) throws IOException {
+    public Picture shown(Taken taken) throws IOException {
         Recipe recipe = taken.picture();
         if (taken.as() != null) {
             try (Picture converted = converted(recipe, taken.as())) {
@@ -54,7 +54,7 @@ final class OutputPictures implements AutoCloseable {
     }
 
     /** The samples of a file's picture as its encoder takes them, of a source's as its own file holds them; the caller closes it. */
-    Picture stored(Taken taken) throws IOException {
+    public Picture stored(Taken taken) throws IOException {
         if (taken.as() != null) {
             return converted(taken.picture(), taken.as());
         }
@@ -66,7 +66,7 @@ final class OutputPictures implements AutoCloseable {
     }
 
     /** A file's picture as its encoder takes it, or as its decoder gives it; a source's as it is taken. */
-    Picture counted(Taken taken) throws IOException {
+    public Picture counted(Taken taken) throws IOException {
         return taken.as() != null || taken.picture().plain() instanceof Recipe.Finished ? stored(taken) : shown(taken);
     }
 
