@@ -96,11 +96,11 @@ final class BenchWindow implements AutoCloseable {
     }
 
     @Override
-    public void close() throws Exception {
-        run(() -> {
+    public void close() {
+        Platform.runLater(() -> {
             window.close();
             window.stage().hide();
+            Platform.exit();
         });
-        Platform.exit();
     }
 }

@@ -1,31 +1,23 @@
 package dev.vat.cli;
 
-import java.util.ArrayList;
+import dev.vat.protocol.Signals;
 import java.util.List;
-import sun.misc.Signal;
-import sun.misc.SignalHandler;
+import java.util.stream.Stream;
 
 /** SIGINT and SIGTERM while something goes on: the first asks it to come to an end, a second ends this process at once. */
 final class Interrupts implements AutoCloseable {
 
-    private record Former(Signal signal, SignalHandler handler) { }
-
-    private static final List<String> SIGNALS = List.of("INT", "TERM");
-
-    private final List<Former> former = new ArrayList<>();
+    private final List<Signals.Taken> taken;
     private final Runnable first;
     private boolean asked;
 
     /** @param first told of the first signal, on a thread of its own */
     Interrupts(Runnable first) {
         this.first = first;
-        for (String name : SIGNALS) {
-            Signal signal = new Signal(name);
-            former.add(new Former(signal, Signal.handle(signal, this::take)));
-        }
+        this.taken = Stream.of("INT", "TERM").map(name -> Signals.on(name, this::take)).toList();
     }
 
-    private synchronized void take(Signal signal) {
+    private synchronized void take() {
         if (asked) {
             // The worker notices that nobody is there any more, and leaves; what is closed stays closed.
             Runtime.getRuntime().halt(ExitCode.STOPPED.code());
@@ -40,6 +32,6 @@ final class Interrupts implements AutoCloseable {
 
     @Override
     public void close() {
-        former.forEach(f -> Signal.handle(f.signal, f.handler));
+        taken.forEach(Signals.Taken::close);
     }
 }

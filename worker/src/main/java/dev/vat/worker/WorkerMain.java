@@ -1,5 +1,6 @@
 package dev.vat.worker;
 
+import dev.vat.protocol.Signals;
 import dev.vat.protocol.WorkerRole;
 import java.io.FileDescriptor;
 import java.io.FileInputStream;
@@ -8,8 +9,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Path;
-import sun.misc.Signal;
-import sun.misc.SignalHandler;
 
 /** The whole of a worker process, which talks over its standard input and output and starts in a folder of Vat's own. */
 public final class WorkerMain {
@@ -18,7 +17,7 @@ public final class WorkerMain {
 
     public static void main(String[] arguments) throws IOException {
         // A key pressed at a terminal goes to everybody there: it is for the owner to say what becomes of this.
-        Signal.handle(new Signal("INT"), SignalHandler.SIG_IGN);
+        Signals.ignore("INT");
         try (InputStream in = new FileInputStream(FileDescriptor.in); OutputStream out = new FileOutputStream(FileDescriptor.out)) {
             // Whatever is printed by mistake must not get between the messages.
             System.setOut(System.err);

@@ -38,7 +38,7 @@ public final class Excerpts {
     /** In the order of the reel; all of it where it is short. @param rate of the reel */
     public static List<FrameRange> of(ReelCosts costs, Rate rate) {
         List<FrameRange> all = stretches(costs.frames(), length(rate));
-        int wanted = (int) Math.clamp(costs.frames() / (ONE_OF * (long) length(rate)), FEWEST, MOST);
+        int wanted = Math.clamp(costs.frames() / (ONE_OF * (long) length(rate)), FEWEST, MOST);
         if (all.size() <= wanted) {
             return all;
         }

@@ -74,7 +74,7 @@ public final class ReelCosts {
     }
 
     FrameCost at(long frame) {
-        return costs[(int) Math.clamp(frame, 0, costs.length - 1)];
+        return costs[Math.clamp(frame, 0, costs.length - 1)];
     }
 
     /** What packing frames costs, each with what is before it. */

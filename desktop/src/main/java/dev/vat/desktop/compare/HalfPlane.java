@@ -27,7 +27,7 @@ public record HalfPlane(double x, double y, double alongX, double alongY) {
             return down > 0 ? new Span(0, width) : new Span(0, 0);
         }
         double cross = x * width + down / alongY;
-        int edge = (int) Math.clamp(Math.round(cross), 0, width);
+        int edge = Math.clamp(Math.round(cross), 0, width);
         return alongY < 0 ? new Span(edge, width) : new Span(0, edge);
     }
 }

@@ -481,8 +481,8 @@ public final class PictureArea extends BorderPane {
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
         double wide = stage.getWidth() / (compare.isGoing() && compare.way() == Way.BESIDE ? 2 : 1);
         double fit = transport.isActualSize() ? 1 : Math.min(wide * density / seen.width(), stage.getHeight() * density / seen.height());
-        int width = (int) Math.clamp(Math.round(seen.width() * fit), 1, 4096);
-        int height = (int) Math.clamp(Math.round(seen.height() * fit), 1, 2304);
+        int width = Math.clamp(Math.round(seen.width() * fit), 1, 4096);
+        int height = Math.clamp(Math.round(seen.height() * fit), 1, 2304);
         return isDifference() ? new ViewerMessage.Shape(width, height, null, transport.look() == ViewerMessage.Showing.ALPHA ? ViewerMessage.Showing.ALPHA : ViewerMessage.Showing.COLOUR, null)
                 : new ViewerMessage.Shape(width, height, strip.transparent() ? ground.colour() : null, transport.look(), as);
     }

@@ -58,6 +58,7 @@ import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -105,6 +106,7 @@ class DemoReelTest {
     }
 
     @Test
+    @Tag("torture")
     void oneRunMakesAMasterAWebFileAndAReviewCopyFrameForFrame() throws Exception {
         places = TestPlaces.in(folder);
         Path demo = folder.resolve("demo");

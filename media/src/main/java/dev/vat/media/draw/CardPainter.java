@@ -68,7 +68,7 @@ public final class CardPainter {
                     continue;
                 }
                 TextLayout layout = fitting(lines.get(i), height * (i == 0 ? 0.14f : 0.05f), width * 0.9f, context);
-                layout.draw(graphics, (float) ((width - layout.getAdvance()) / 2), y);
+                layout.draw(graphics, (width - layout.getAdvance()) / 2, y);
                 y += layout.getAscent() + layout.getDescent() + height * 0.03f;
             }
         } finally {

@@ -40,7 +40,7 @@ public final class ScopePainter {
     }
 
     private int line(int code) {
-        return (int) Math.clamp((long) (Scopes.CODES - 1 - code) * height / Scopes.CODES, 0, height - 1);
+        return Math.clamp((long) (Scopes.CODES - 1 - code) * height / Scopes.CODES, 0, height - 1);
     }
 
     private void levels(int[][] counts, int kinds) {

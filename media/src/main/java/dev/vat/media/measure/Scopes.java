@@ -145,7 +145,7 @@ public final class Scopes implements AutoCloseable {
     }
 
     private static int code(double value) {
-        return (int) Math.clamp(Math.round(value), 0, CODES - 1);
+        return Math.clamp(Math.round(value), 0, CODES - 1);
     }
 
     /** Extremes, and the share of the picture that lies outside of what broadcasters take, in words. */

@@ -216,6 +216,7 @@ public final class Picture implements AutoCloseable {
     }
 
     /** A plane's memory, valid until this picture is closed. Pictures with rows from the bottom up are refused. */
+    @SuppressWarnings("restricted")
     public MemorySegment plane(int plane) {
         int stride = stride(plane);
         if (stride < 0) {
@@ -230,6 +231,7 @@ public final class Picture implements AutoCloseable {
     }
 
     /** The 256 colours of a picture with indexed ones, A R G B from the highest byte down. */
+    @SuppressWarnings("restricted")
     MemorySegment palette() {
         return MemorySegment.ofAddress(frame().data(1).address()).reinterpret(1024);
     }

@@ -124,8 +124,8 @@ public final class LoudnessMeter extends OutputStream {
     public void write(byte[] bytes, int start, int length) {
         int frame = channels * 4;
         int all = length / frame;
-        int skipped = (int) Math.clamp(from - passed, 0, all);
-        int count = (int) Math.clamp(to - passed, 0, all) - skipped;
+        int skipped = Math.clamp(from - passed, 0, all);
+        int count = Math.clamp(to - passed, 0, all) - skipped;
         passed += all;
         if (count <= 0) {
             return;

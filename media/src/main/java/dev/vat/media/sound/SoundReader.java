@@ -143,6 +143,7 @@ public final class SoundReader implements AutoCloseable {
         return decoder;
     }
 
+    @SuppressWarnings("restricted")
     private void drain(Track track) {
         while (avcodec_receive_frame(track.decoder, frame) >= 0) {
             track.samples += frame.nb_samples();

@@ -70,6 +70,7 @@ public final class FaultScript implements AutoCloseable, Steps.Listener {
         }
     }
 
+    @SuppressWarnings("restricted")
     private static void disturb(String how, String step) throws InterruptedException {
         switch (how) {
             // No exception: the process is gone, as by a fault in native code.

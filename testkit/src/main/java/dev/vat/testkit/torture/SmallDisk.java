@@ -58,7 +58,11 @@ final class SmallDisk implements AutoCloseable {
     }
 
     @Override
-    public void close() throws InterruptedException {
-        run("umount", root.toString());
+    public void close() {
+        try {
+            run("umount", root.toString());
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        }
     }
 }

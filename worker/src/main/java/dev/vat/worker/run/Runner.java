@@ -132,7 +132,7 @@ public final class Runner {
         room = new RoomWatch(Path.of(plan.folder()));
         targets = plan.files().stream().map(RunPlan.RunFile::target).toList();
         pace = new WholePace(plan.files().size());
-        try (FileChannel lock = home.lock().orElseThrow(() -> new IOException("This run goes on elsewhere already"));
+        try (FileChannel _ = home.lock().orElseThrow(() -> new IOException("This run goes on elsewhere already"));
                 Journal journal = home.openJournal()) {
             journal.write(new JournalEntry.Started(Instant.now().toString(), Durable.sha256(Json.page(plan))));
             do {

@@ -44,7 +44,7 @@ final class FrameChecks implements AutoCloseable {
     FrameChecks(String name, int threads, long room, long mostMillis) {
         this.threads = new ThreadPoolExecutor(threads, threads, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(),
                 Thread.ofPlatform().name(name, 0).priority(Thread.MIN_PRIORITY).daemon().factory());
-        this.room = (int) Math.clamp(room / KILOBYTE, 1, Integer.MAX_VALUE);
+        this.room = Math.clamp(room / KILOBYTE, 1, Integer.MAX_VALUE);
         this.free = new Semaphore(this.room, true);
         this.mostMillis = mostMillis;
     }
@@ -92,7 +92,7 @@ final class FrameChecks implements AutoCloseable {
             return 1;
         }
         try {
-            return (int) Math.clamp(2 * Files.size(file) / KILOBYTE, 1, room);
+            return Math.clamp(2 * Files.size(file) / KILOBYTE, 1, room);
         } catch (IOException _) {
             // Whoever reads it says why it can't be read.
             return 1;

@@ -154,6 +154,7 @@ final class ScreenPictures implements AutoCloseable {
         outputs.close();
         painters.close();
         likenesses.close();
+        scopes.close();
         maker.close();
         frames.close();
     }

@@ -12,9 +12,12 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Queue;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -24,6 +27,7 @@ public final class ViewerWorker implements WorkerDuty {
 
     private static final int MOST_WAITS = 20;
     private static final int WAIT_MILLIS = 5;
+    private static final long CLOSE_SECONDS = 1;
     private static final int THREADS = Math.max(1, Math.min(4, Runtime.getRuntime().availableProcessors()));
 
     private final Consumer<Message> answers;
@@ -37,7 +41,13 @@ public final class ViewerWorker implements WorkerDuty {
     private final ExecutorService stills = Executors.newFixedThreadPool(THREADS, Thread.ofPlatform().name("picture-", 0).daemon().factory());
     /** Movies are read in order by one decoder. */
     private final ExecutorService movies = Executors.newSingleThreadExecutor(Thread.ofPlatform().name("picture-movie").daemon().factory());
-    private final ThreadLocal<ScreenPictures> pictures = ThreadLocal.withInitial(ScreenPictures::new);
+    /** Of all threads, to be closed at the end. */
+    private final Queue<ScreenPictures> held = new ConcurrentLinkedQueue<>();
+    private final ThreadLocal<ScreenPictures> pictures = ThreadLocal.withInitial(() -> {
+        ScreenPictures own = new ScreenPictures();
+        held.add(own);
+        return own;
+    });
     private final AtomicInteger showing = new AtomicInteger();
     private volatile PictureSlots slots;
 
@@ -146,5 +156,18 @@ public final class ViewerWorker implements WorkerDuty {
         background.shutdownNow();
         stills.shutdownNow();
         movies.shutdownNow();
+        if (areOver(background) && areOver(stills) && areOver(movies)) {
+            held.forEach(ScreenPictures::close);
+        }
+    }
+
+    /** What goes on longer ends with the process. */
+    private static boolean areOver(ExecutorService threads) {
+        try {
+            return threads.awaitTermination(CLOSE_SECONDS, TimeUnit.SECONDS);
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
     }
 }
