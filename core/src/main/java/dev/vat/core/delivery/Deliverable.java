@@ -321,6 +321,11 @@ public record Deliverable(String id, String target, boolean off, String codec, C
 
     /** Whether alpha goes into a second file: not where the first one carries it. */
     @JsonIgnore
+    /** Under which a run knows the matte that goes beside its file. */
+    public String matteId() {
+        return id + "-matte";
+    }
+
     public boolean makesMatte() {
         return matte && !codecInUse().hasAlpha();
     }

@@ -2,31 +2,20 @@ package dev.vat.desktop.picture;
 
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.protocol.ViewerMessage;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
 import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
-import java.util.ArrayDeque;
-import java.util.Deque;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 
 /**
  * Pictures at the size they are shown at, so that what was seen once plays in real time. Memory is bounded; what falls out
- * of it goes into a file of the cache, which is bounded as well and has no name where the system allows that, so that
- * nothing stays behind. On the interface's thread only.
+ * of it goes into a file of the cache, which is bounded as well, see {@link PlayedFile}, and comes back without anybody waiting for it. On the interface's thread only.
  */
 final class FrameCache implements AutoCloseable {
 
@@ -37,30 +26,46 @@ final class FrameCache implements AutoCloseable {
         }
     }
 
-    private static final Logger LOG = LoggerFactory.getLogger(FrameCache.class);
-
     private record Held(Arena arena, MemorySegment pixels) { }
 
     private final long mostInMemory;
-    private final long mostOnDisk;
-    private final Path file;
+    private final PlayedFile disk;
     private final LinkedHashMap<Key, Held> memory = new LinkedHashMap<>(64, .75f, true);
-    private final LinkedHashMap<Key, Long> disk = new LinkedHashMap<>();
-    private final Map<Long, Deque<Long>> freePlaces = new HashMap<>();
-    private FileChannel channel;
     private long bytes;
-    private long diskEnd;
     private long version;
 
     /** @param folder for the file; null to keep pictures in memory only */
     FrameCache(Path folder, long mostInMemory, long mostOnDisk) {
-        this.mostInMemory = mostInMemory;
-        this.mostOnDisk = folder == null ? 0 : mostOnDisk;
-        this.file = folder == null ? null : folder.resolve("played-" + ProcessHandle.current().pid() + ".pictures");
+        this(folder, mostInMemory, mostOnDisk, PlayedFile.BLOCK);
     }
 
+    /** @param block of the file, in bytes */
+    FrameCache(Path folder, long mostInMemory, long mostOnDisk, int block) {
+        this.mostInMemory = mostInMemory;
+        this.disk = folder == null ? null : new PlayedFile(folder.resolve("played-" + ProcessHandle.current().pid() + ".pictures"), mostOnDisk, block);
+    }
+
+    /** Whether a picture is at hand. */
     boolean has(Key key) {
-        return memory.containsKey(key) || disk.containsKey(key);
+        return memory.containsKey(key);
+    }
+
+    /** Whether a picture needn't be made: it is at hand, or in the file, from which it is fetched then. */
+    boolean fetch(Key key) {
+        takeIn();
+        if (has(key)) {
+            return true;
+        }
+        if (disk == null || !disk.has(key)) {
+            return false;
+        }
+        disk.load(key);
+        return true;
+    }
+
+    /** Whether a picture is at hand or in the file. */
+    boolean isKept(Key key) {
+        return has(key) || disk != null && disk.has(key);
     }
 
     /** Another number whenever a picture has come or gone. */
@@ -71,7 +76,9 @@ final class FrameCache implements AutoCloseable {
     /** Everything that is held. */
     Set<Key> keys() {
         Set<Key> keys = new HashSet<>(memory.keySet());
-        keys.addAll(disk.keySet());
+        if (disk != null) {
+            keys.addAll(disk.keys());
+        }
         return keys;
     }
 
@@ -79,11 +86,15 @@ final class FrameCache implements AutoCloseable {
         if (memory.containsKey(key) || key.bytes() > mostInMemory) {
             return;
         }
-        makeRoom(key.bytes());
         Arena arena = Arena.ofShared();
         MemorySegment pixels = arena.allocate(key.bytes());
         picture.copyTo(pixels.asByteBuffer());
-        memory.put(key, new Held(arena, pixels));
+        put(key, new Held(arena, pixels));
+    }
+
+    private void put(Key key, Held picture) {
+        makeRoom(key.bytes());
+        memory.put(key, picture);
         bytes += key.bytes();
         version++;
     }
@@ -92,102 +103,46 @@ final class FrameCache implements AutoCloseable {
         Iterator<Map.Entry<Key, Held>> oldest = memory.entrySet().iterator();
         while (bytes + wanted > mostInMemory && oldest.hasNext()) {
             Map.Entry<Key, Held> entry = oldest.next();
-            toDisk(entry.getKey(), entry.getValue().pixels);
-            bytes -= entry.getKey().bytes();
-            entry.getValue().arena.close();
             oldest.remove();
+            bytes -= entry.getKey().bytes();
             version++;
+            if (disk == null) {
+                entry.getValue().arena.close();
+            } else {
+                disk.keep(entry.getKey(), entry.getValue().arena, entry.getValue().pixels);
+            }
         }
     }
 
-    private void toDisk(Key key, MemorySegment pixels) {
-        if (disk.containsKey(key) || key.bytes() > mostOnDisk) {
+    /** What was read back meanwhile. */
+    private void takeIn() {
+        if (disk == null) {
             return;
         }
-        try {
-            if (channel == null) {
-                Files.createDirectories(file.getParent());
-                channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.TRUNCATE_EXISTING,
-                        StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
+        for (PlayedFile.Loaded next = disk.taken(); next != null; next = disk.taken()) {
+            if (next.pixels() == null) {
+                version++;
+            } else if (memory.containsKey(next.key())) {
+                next.arena().close();
+            } else {
+                put(next.key(), new Held(next.arena(), next.pixels()));
             }
-            ByteBuffer data = pixels.asByteBuffer();
-            long at = place(key.bytes());
-            for (long to = at; data.hasRemaining();) {
-                to += channel.write(data, to);
-            }
-            disk.put(key, at);
-        } catch (IOException e) {
-            LOG.warn("Played pictures can't be kept on disk: {}", e.getMessage());
         }
     }
 
-    /** Room in the file: a place of that size that is free, or at its end, or that of the oldest picture of that size. */
-    private long place(long size) {
-        Deque<Long> free = freePlaces.get(size);
-        if (free != null && !free.isEmpty()) {
-            return free.pop();
-        }
-        Iterator<Map.Entry<Key, Long>> oldest = disk.entrySet().iterator();
-        while (diskEnd + size > mostOnDisk && oldest.hasNext()) {
-            Map.Entry<Key, Long> entry = oldest.next();
-            oldest.remove();
-            version++;
-            if (entry.getKey().bytes() == size) {
-                return entry.getValue();
-            }
-            freePlaces.computeIfAbsent(entry.getKey().bytes(), _ -> new ArrayDeque<>()).push(entry.getValue());
-        }
-        long at = diskEnd;
-        diskEnd += size;
-        return at;
-    }
-
-    /** The picture's B G R A samples, valid until the next call. */
+    /** The picture's B G R A samples, valid until the next call; empty if it isn't at hand. */
     Optional<ByteBuffer> get(Key key) {
-        Held held = memory.get(key);
-        if (held != null) {
-            return Optional.of(held.pixels.asByteBuffer());
-        }
-        Long at = disk.get(key);
-        if (at == null) {
-            return Optional.empty();
-        }
-        try {
-            // Read before room is made: what has to go to disk then may be put in this very place.
-            Arena arena = Arena.ofShared();
-            MemorySegment pixels = arena.allocate(key.bytes());
-            ByteBuffer data = pixels.asByteBuffer();
-            for (long from = at; data.hasRemaining();) {
-                int read = channel.read(data, from);
-                if (read < 0) {
-                    throw new IOException("the file of played pictures is shorter than it was");
-                }
-                from += read;
-            }
-            makeRoom(key.bytes());
-            memory.put(key, new Held(arena, pixels));
-            bytes += key.bytes();
-            return Optional.of(pixels.asByteBuffer());
-        } catch (IOException e) {
-            disk.remove(key);
-            version++;
-            LOG.warn("A played picture can't be read back: {}", e.getMessage());
-            return Optional.empty();
-        }
+        takeIn();
+        return Optional.ofNullable(memory.get(key)).map(held -> held.pixels.asByteBuffer());
     }
 
     @Override
     public void close() {
+        if (disk != null) {
+            disk.close();
+        }
         memory.values().forEach(h -> h.arena.close());
         memory.clear();
-        disk.clear();
         bytes = 0;
-        if (channel != null) {
-            try {
-                channel.close();
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        }
     }
 }

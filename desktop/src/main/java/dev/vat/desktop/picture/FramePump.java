@@ -111,10 +111,20 @@ final class FramePump {
         });
         for (long each : wanted) {
             if (!coming.containsKey(each)) {
-                key(each).ifPresentOrElse(k -> coming.put(each, new Coming(k, viewer.picture(k.subject(), wish))),
-                        () -> failed.put(each, strip.remark(each)));
+                key(each).ifPresentOrElse(k -> ask(each, k), () -> failed.put(each, strip.remark(each)));
             }
         }
+    }
+
+    private void ask(long place, FrameCache.Key key) {
+        if (!cache.fetch(key)) {
+            coming.put(place, new Coming(key, viewer.picture(key.subject(), wish)));
+        }
+    }
+
+    /** Wants nothing any more: what is on its way is let go. */
+    void rest() {
+        forget();
     }
 
     /** Takes what has arrived into the cache. */
@@ -174,7 +184,7 @@ final class FramePump {
             cachedVersion = cache.version();
             BitSet places = new BitSet();
             for (int p = 0; p < strip.count(); p++) {
-                places.set(p, key(p).filter(cache::has).isPresent());
+                places.set(p, key(p).filter(cache::isKept).isPresent());
             }
             cached = places;
         }

@@ -90,6 +90,7 @@ final class SecondPicture {
     void show(long place) {
         if (!isWanted()) {
             clear();
+            pump.rest();
             return;
         }
         Optional<ByteBuffer> pixels = pump.picture(place);

@@ -121,7 +121,7 @@ public final class RunPlanner {
         }
         String matteName = FileNaming.beside(fileName, MATTE);
         Settings plain = settings.withColour(null);
-        return List.of(picture, new RunPlan.RunFile(deliverable.id() + "-" + MATTE, deliverable.title() + ", matte", picture.codec(), matteName,
+        return List.of(picture, new RunPlan.RunFile(deliverable.matteId(), deliverable.title() + ", matte", picture.codec(), matteName,
                 treatment.withColour(plain.colourFor(frame.size())).asMatte(), null, threads, picture.passes(), picture.options(), picture.parts(),
                 expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted(), picture.forecast()));
     }

@@ -79,7 +79,7 @@ public final class ProjectTrial {
 
     /** A matte goes with the deliverable that it belongs to. */
     private Deliverable deliverable(String target) {
-        return project.deliverables().stream().filter(d -> target.equals(d.id()) || target.startsWith(d.id() + "-")).findFirst().orElseThrow();
+        return project.deliverables().stream().filter(d -> target.equals(d.id()) || target.equals(d.matteId())).findFirst().orElseThrow();
     }
 
     private static long soundBytes(Expectation expected) {
@@ -112,7 +112,7 @@ public final class ProjectTrial {
     }
 
     private static FileForecast withMatte(FileForecast picture, Deliverable deliverable, Map<String, FileForecast> tried) {
-        FileForecast matte = tried.get(deliverable.id() + "-matte");
+        FileForecast matte = tried.get(deliverable.matteId());
         return matte == null ? picture : new FileForecast(picture.bytes().plus(matte.bytes()), picture.psnr(), picture.ssim(), picture.makeSeconds().plus(matte.makeSeconds()),
                 picture.proofSeconds().plus(matte.proofSeconds()));
     }

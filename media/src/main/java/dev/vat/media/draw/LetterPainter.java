@@ -79,7 +79,10 @@ public final class LetterPainter {
      * @throws MediaException if the face lacks a letter, or a file can't be read
      */
     public Picture on(Picture working, Lettering lettering) {
-        Picture written = Picture.allocate(working.formatName(), working.width(), working.height());
+        return Picture.filled(working.formatName(), working.width(), working.height(), written -> write(working, lettering, written));
+    }
+
+    private void write(Picture working, Lettering lettering, Picture written) {
         for (int p = 0; p < working.planes(); p++) {
             working.copyPlane(p, written);
         }
@@ -102,7 +105,6 @@ public final class LetterPainter {
                 y += line.height();
             }
         }
-        return written;
     }
 
     /** Where something of a length begins in the safe part of a whole. */

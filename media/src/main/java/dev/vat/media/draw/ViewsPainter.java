@@ -57,7 +57,10 @@ public final class ViewsPainter implements AutoCloseable {
      * @throws MediaException if the face lacks a letter
      */
     public Picture paint(Assembly.Views how, List<Shown> views) {
-        Picture whole = Picture.allocate(alpha ? "gbrap16le" : "gbrp16le", how.size().width(), how.size().height());
+        return Picture.filled(alpha ? "gbrap16le" : "gbrp16le", how.size().width(), how.size().height(), whole -> paint(how, views, whole));
+    }
+
+    private void paint(Assembly.Views how, List<Shown> views, Picture whole) {
         ColourTags.like(views.getFirst().picture, whole);
         fill(whole, how.ground(), 0, 0, whole.width(), whole.height());
         for (int i = 0; i < views.size(); i++) {
@@ -74,7 +77,6 @@ public final class ViewsPainter implements AutoCloseable {
             }
             border(laid, whole);
         }
-        return whole;
     }
 
     private Picture placed(Shown view, Assembly.Views.Laid laid) {

@@ -17,6 +17,7 @@ import dev.vat.media.lib.MediaException;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 import java.lang.ref.Cleaner;
+import java.util.function.Consumer;
 import java.util.zip.CRC32C;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
@@ -78,6 +79,18 @@ public final class Picture implements AutoCloseable {
             throw e;
         }
         return new Picture(frame);
+    }
+
+    /** A new picture that is filled before anybody gets it; if that fails it is let go. */
+    public static Picture filled(String format, int width, int height, Consumer<Picture> fill) {
+        Picture picture = allocate(format, width, height);
+        try {
+            fill.accept(picture);
+            return picture;
+        } catch (RuntimeException | Error e) {
+            picture.close();
+            throw e;
+        }
     }
 
     /** A working picture of 16 bits from display-coded samples, clamped to 0 to 1; alpha straight. */

@@ -1,6 +1,7 @@
 package dev.vat.media.picture;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -10,6 +11,9 @@ public final class Unclosed {
 
     private static final Logger LOG = LoggerFactory.getLogger(Unclosed.class);
     private static final int MOST_KEPT = 20;
+    /** Of a trace, as many as tell who it was. */
+    private static final int FRAMES = 6;
+    private static final String OWN = Unclosed.class.getPackageName() + ".";
     /** Where they were made is known only where this system property is {@code true}: to remember it takes longer than to make one. */
     private static final boolean TRACED = Boolean.getBoolean("vat.unclosed");
 
@@ -26,7 +30,7 @@ public final class Unclosed {
         count++;
         LOG.warn("A picture of {} was never closed", what, made);
         if (FOUND.size() < MOST_KEPT) {
-            FOUND.add(what + (made == null ? "" : " of " + made.getStackTrace()[Math.min(5, made.getStackTrace().length - 1)]));
+            FOUND.add(what + (made == null ? "" : " of " + Arrays.stream(made.getStackTrace()).filter(f -> !f.getClassName().startsWith(OWN)).limit(FRAMES).toList()));
         }
     }
 
