@@ -319,13 +319,13 @@ public record Deliverable(String id, String target, boolean off, String codec, C
                 .withIndexInFront(wanted.indexInFront());
     }
 
-    /** Whether alpha goes into a second file: not where the first one carries it. */
-    @JsonIgnore
     /** Under which a run knows the matte that goes beside its file. */
     public String matteId() {
         return id + "-matte";
     }
 
+    /** Whether alpha goes into a second file: not where the first one carries it. */
+    @JsonIgnore
     public boolean makesMatte() {
         return matte && !codecInUse().hasAlpha();
     }
