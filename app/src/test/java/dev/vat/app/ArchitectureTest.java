@@ -1,9 +1,9 @@
 package dev.vat.app;
 
 import static com.tngtech.archunit.base.DescribedPredicate.not;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideOutsideOfPackages;
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.type;
-import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
@@ -11,7 +11,9 @@ import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.ArchRule;
+import java.io.File;
 import java.net.URI;
+import java.util.Arrays;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DynamicTest;
@@ -31,33 +33,37 @@ class ArchitectureTest {
     Stream<DynamicTest> rules() {
         return Stream.of(
                 // Timelines name files by URI, which is a value like any other.
-                rule("core knows nobody", noClasses().that().resideInAPackage("dev.vat.core..").should().dependOnClassesThat(
+                rule("core knows nobody", noClasses().that().resideInAPackage("dev.vat.core..").and().resideOutsideOfPackage("dev.vat.core.type..").should().dependOnClassesThat(
                         resideOutsideOfPackages("dev.vat.core..", "java.lang..", "java.util..", "java.math..", "java.time..", "java.nio.file..",
                                 "java.nio.charset..", "com.fasterxml.jackson..").and(not(type(URI.class))))),
+                // Faces are values of the platform; they are read from what they are given, never from files.
+                rule("faces know the platform's type alone", noClasses().that().resideInAPackage("dev.vat.core.type..").should().dependOnClassesThat(
+                        resideOutsideOfPackages("dev.vat.core.type..", "java.lang..", "java.util..", "java.io..", "java.security..", "java.awt..")
+                                .or(type(File.class)))),
                 rule("core starts no threads", noClasses().that().resideInAPackage("dev.vat.core..").should().dependOnClassesThat()
                         .resideInAPackage("java.util.concurrent..").orShould().dependOnClassesThat().areAssignableTo(Thread.class)),
                 rule("only media knows the media library", noClasses().that().resideOutsideOfPackages("dev.vat.media..", "dev.vat.bench..")
                         .should().dependOnClassesThat().resideInAPackage("org.bytedeco..")),
-                rule("media shows nothing native", classes().that().resideInAPackage("dev.vat.media..").and().arePublic()
-                        .should(new NothingNativePublic())),
                 rule("only desktop knows the toolkit", noClasses().that().resideOutsideOfPackage("dev.vat.desktop..").should().dependOnClassesThat()
                         .resideInAnyPackage("javafx..", "atlantafx..")),
-                rule("desktop and command line leave media to the engine", noClasses().that().resideInAnyPackage("dev.vat.desktop..", "dev.vat.cli..")
-                        .should().dependOnClassesThat().resideInAnyPackage("dev.vat.media..", "dev.vat.scene..")),
-                rule("the command line doesn't know the window", noClasses().that().resideInAPackage("dev.vat.cli..").should().dependOnClassesThat()
-                        .resideInAPackage("dev.vat.desktop..")),
-                rule("the engine knows neither of them", noClasses().that().resideInAPackage("dev.vat.engine..").should().dependOnClassesThat()
-                        .resideInAnyPackage("dev.vat.desktop..", "dev.vat.cli..", "dev.vat.app..")),
-                rule("scene knows core alone", noClasses().that().resideInAPackage("dev.vat.scene..").should().dependOnClassesThat()
-                        .resideInAnyPackage("dev.vat.media..", "dev.vat.engine..", "dev.vat.desktop..")),
-                rule("media knows core alone", noClasses().that().resideInAPackage("dev.vat.media..").should().dependOnClassesThat()
-                        .resideInAnyPackage("dev.vat.scene..", "dev.vat.engine..", "dev.vat.desktop..")),
-                rule("what is made for the screen knows no other face", noClasses().that().resideInAPackage("dev.vat.desktop.studio..").should()
+                knows("media", "core"), knows("scene", "core"), knows("protocol", "core"), knows("worker", "core", "media", "scene", "protocol"),
+                knows("engine", "core", "protocol"), knows("desktop", "core", "protocol", "engine"), knows("cli", "core", "protocol", "engine"),
+                knows("app", "protocol", "worker", "engine", "desktop", "cli"),
+                rule("what is made for the screen knows no other face", noClasses().that().resideInAPackage("dev.vat.desktop.session..").should()
                         .dependOnClassesThat().resideInAnyPackage("javafx..")),
-                rule("packages of core have an order", slices().matching("dev.vat.core.(*)..").should().beFreeOfCycles()),
-                rule("packages of media have an order", slices().matching("dev.vat.media.(*)..").should().beFreeOfCycles()),
-                rule("packages of the engine have an order", slices().matching("dev.vat.engine.(*)..").should().beFreeOfCycles()),
-                rule("packages of the desktop have an order", slices().matching("dev.vat.desktop.(*)..").should().beFreeOfCycles()));
+                order("core"), order("media"), order("scene"), order("protocol"), order("worker"), order("engine"), order("desktop"), order("cli"));
+    }
+
+    /** A module knows no other of ours but those named. */
+    private static DynamicTest knows(String module, String... others) {
+        String[] allowed = Stream.concat(Stream.of(module), Arrays.stream(others)).map(m -> "dev.vat." + m + "..").toArray(String[]::new);
+        return rule(module + " knows " + (others.length == 0 ? "nobody" : String.join(", ", others)) + " alone", noClasses().that().resideInAPackage("dev.vat." + module + "..")
+                .should().dependOnClassesThat(resideInAPackage("dev.vat..").and(resideOutsideOfPackages(allowed))));
+    }
+
+    /** The packages of a module, its own one included, never go round in circles. */
+    private static DynamicTest order(String module) {
+        return rule("packages of " + module + " have an order", slices().matching("dev.vat." + module + "(**)").should().beFreeOfCycles());
     }
 
     private static DynamicTest rule(String name, ArchRule rule) {

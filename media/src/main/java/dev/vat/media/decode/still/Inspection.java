@@ -3,6 +3,7 @@ package dev.vat.media.decode.still;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
+import java.nio.BufferUnderflowException;
 
 /**
  * What a file's own structure tells, before any picture is decoded.
@@ -68,7 +69,26 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
                     : unreadable(named, isZero(data) ? "nothing but zeros where a " + named.title() + " file was expected"
                     : "this is no " + named.title() + " file, nor another kind that Vat reads");
         }
-        Inspection inspection = switch (kind) {
+        Inspection inspection = inspect(kind, data, layer);
+        if (inspection.isWhole() && kind != named) {
+            return inspection.withNote("holds " + kind.title() + " data under a " + named.title() + " name");
+        }
+        return inspection;
+    }
+
+    /** Whatever a damaged file says of places and lengths, it is the file that is wrong. */
+    private static Inspection inspect(FileKind kind, byte[] data, String layer) {
+        try {
+            return parsed(kind, data, layer);
+        } catch (IndexOutOfBoundsException | ArithmeticException | NegativeArraySizeException | BufferUnderflowException e) {
+            return unreadable(kind, "what it says of places and lengths leads out of the file");
+        } catch (IllegalArgumentException e) {
+            return unreadable(kind, "what it says of itself can't be: " + e.getMessage());
+        }
+    }
+
+    private static Inspection parsed(FileKind kind, byte[] data, String layer) {
+        return switch (kind) {
             case PNG -> PngFile.inspect(data);
             case JPEG -> JpegFile.inspect(data);
             case TIFF -> TiffFile.inspect(data);
@@ -79,10 +99,6 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
             case WEBP -> WebpFile.inspect(data);
             case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
         };
-        if (inspection.isWhole() && kind != named) {
-            return inspection.withNote("holds " + kind.title() + " data under a " + named.title() + " name");
-        }
-        return inspection;
     }
 
     private static boolean isZero(byte[] data) {

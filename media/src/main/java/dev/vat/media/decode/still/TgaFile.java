@@ -71,7 +71,7 @@ final class TgaFile {
     /** Where the extension area of TGA 2.0 begins, or 0 if there is none. */
     private static int extension(ByteBuffer buffer, boolean footer) {
         int at = footer ? buffer.getInt(buffer.limit() - FOOTER) : 0;
-        return at > 0 && at + 495 <= buffer.limit() ? at : 0;
+        return at > 0 && at <= buffer.limit() - 495 ? at : 0;
     }
 
     private static PixelAspect pixelAspect(ByteBuffer buffer, boolean footer) {
