@@ -23,6 +23,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -77,6 +78,7 @@ class StandInRenderTest {
     }
 
     @Test
+    @Tag("process")
     void aCrashLeavesAFileThatNobodyEnded() throws Exception {
         RenderOrder order = new RenderOrder(folder.resolve("crashed").toString(), "crashed", "pier", FrameRange.of(1, 9), Size.of(160, 90), false, 1, 0, 0, false, 5L, null);
         assertThatThrownBy(() -> Task.ask(TestPlaces.in(folder), new TaskMessage.Render(1, order), _ -> { }, m -> m instanceof TaskMessage.Rendered rendered && rendered.last()))
