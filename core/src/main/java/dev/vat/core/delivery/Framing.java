@@ -107,4 +107,9 @@ public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational acro
         return codec.pixelAspects().stream().min(Comparator.comparingDouble(p -> Math.abs(p.displayAspect(size).toDouble() - shape.toDouble())))
                 .orElse(PixelAspect.SQUARE);
     }
+
+    /** Whether part of the picture may be cut off. */
+    public boolean cutsOff() {
+        return fitInUse() == Fit.FILL || fitInUse() == Fit.PIXELS;
+    }
 }

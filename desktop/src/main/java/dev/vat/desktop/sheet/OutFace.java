@@ -5,6 +5,7 @@ import dev.vat.core.finding.Finding;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.setting.Setting;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -52,7 +53,6 @@ public final class OutFace extends VBox {
     private final Runnable columnChanged;
     private final OutFields fields;
     private final OutMenus menus;
-    private final OutTyping typing;
     private final TryingBar trying;
     private final GridPane names = new GridPane();
     private final GridPane grid = new GridPane();
@@ -75,7 +75,6 @@ public final class OutFace extends VBox {
         this.columnChanged = columnChanged;
         this.fields = new OutFields(studio, ask);
         this.menus = new OutMenus(studio, ask);
-        this.typing = new OutTyping(studio);
         this.trying = new TryingBar(studio, ladders);
         setId("out-face");
         getStyleClass().add("face");
@@ -153,7 +152,7 @@ public final class OutFace extends VBox {
             return "off";
         }
         return studio.foretelling().of(deliverable).map(ForecastWords::brief)
-                .orElseGet(() -> studio.programme().flatMap(p -> OutRow.FORECAST.value(studio, p, deliverable)).orElse(""));
+                .orElseGet(() -> studio.programme().flatMap(p -> FactRow.FORECAST.value(studio, p, deliverable)).orElse(""));
     }
 
     private List<Line> visibleLines() {
@@ -240,7 +239,7 @@ public final class OutFace extends VBox {
         Deliverable deliverable = columns().get(c);
         Optional<String> value = which.value(studio, programme, deliverable);
         Label cell = Parts.label(value.orElse(which.absence()), "cell");
-        cell.setId("cell-" + which.name().toLowerCase(Locale.ROOT) + "-" + deliverable.id());
+        cell.setId("cell-" + which.id() + "-" + deliverable.id());
         if (value.isEmpty()) {
             cell.getStyleClass().add("absent");
         } else if (c > 0 && value.equals(which.value(studio, programme, columns().get(c - 1)))) {
@@ -270,7 +269,7 @@ public final class OutFace extends VBox {
     private void judge(Label cell, OutRow which, Deliverable deliverable) {
         cell.getStyleClass().removeAll("fault", "warn");
         cell.setTooltip(new Tooltip(cell.getText()));
-        studio.findings().all().stream().filter(f -> rules(which).contains(f.id()) && deliverable.id().equals(f.target()))
+        studio.findings().all().stream().filter(f -> which.isJudgedBy(f.id()) && deliverable.id().equals(f.target()))
                 .findFirst().ifPresent(f -> style(cell, f));
     }
 
@@ -287,27 +286,6 @@ public final class OutFace extends VBox {
             e.consume();
         });
         return cell;
-    }
-
-    private static List<String> rules(OutRow which) {
-        return switch (which) {
-            case SIZE -> List.of("size-odd", "size-illegal", "enlarged");
-            case RATE -> List.of("rate-illegal");
-            case SCAN -> List.of("scan-illegal");
-            case COLOUR -> List.of("colour-illegal");
-            case LOOK -> List.of("look-unusable", "look-above-white");
-            case BURN_IN -> List.of("burn-in-small", "letters-missing", "face-unusable", "watermark-unusable");
-            case SOUND -> List.of("sound-illegal");
-            case CONTAINER -> List.of("container-illegal");
-            case CODEC -> List.of("unwise");
-            case QUALITY -> List.of("control-illegal", "file-size-small");
-            case ALPHA -> List.of("alpha-flattened", "ground-unusable");
-            case DEPTH -> List.of("depth-reduced");
-            case NAME -> List.of("name-clash");
-            case PIXEL_ASPECT -> List.of("shape-illegal", "squashed");
-            case FIT -> List.of("squashed");
-            default -> List.of();
-        };
     }
 
     private static void style(Label cell, Finding finding) {
@@ -345,7 +323,7 @@ public final class OutFace extends VBox {
     }
 
     private String sentence(OutRow row, Deliverable deliverable) {
-        return studio.programme().map(p -> row.sentence(p, deliverable)).orElse("");
+        return studio.programme().isEmpty() ? "" : row.sentence(OutRow.view(studio), deliverable);
     }
 
     private void go(int toLine, int toColumn) {
@@ -378,8 +356,8 @@ public final class OutFace extends VBox {
     private void back() {
         OutRow row = lines.get(line).row;
         Deliverable deliverable = columns().get(column);
-        if (row != null && row.differs(deliverable)) {
-            studio.edit(Edits.follow(deliverable.id(), row::back));
+        if (row instanceof SettingRow(Setting setting) && setting.differs(deliverable)) {
+            studio.edit(setting.follow(deliverable.id()));
         }
     }
 
@@ -394,15 +372,8 @@ public final class OutFace extends VBox {
             return;
         }
         switch (which) {
-            case FIT -> choose(menus.fits(deliverable));
-            case SOUND -> choose(menus.sounds(deliverable));
-            case COLOUR -> choose(menus.colours(deliverable));
-            case EFFORT -> choose(menus.efforts(deliverable));
-            case SCAN -> choose(menus.scans(deliverable));
-            case LOOK -> menus.look(deliverable);
-            case BURN_IN -> choose(menus.burnIns(deliverable, studio.programme().map(p -> p.reel().burnIn()).orElse(null)));
-            case CODEC -> choose(menus.codecs(deliverable));
-            case CONTAINER -> choose(menus.containers(deliverable));
+            case SettingRow(Setting setting) when setting.input() == Setting.Input.CHOSEN -> choose(menus.choices(setting, deliverable));
+            case SettingRow(Setting setting) when setting.input() == Setting.Input.FILE -> menus.look(deliverable);
             default -> type(which, deliverable);
         }
     }
@@ -414,7 +385,7 @@ public final class OutFace extends VBox {
     }
 
     private void type(OutRow which, Deliverable deliverable) {
-        editor = new TextField(typing.text(which, deliverable));
+        editor = new TextField(which.text(OutRow.view(studio), deliverable));
         editor.setId("cell-editor");
         grid.add(editor, column, line + 1);
         editor.applyCss();
@@ -433,7 +404,7 @@ public final class OutFace extends VBox {
     private void commit(OutRow which, Deliverable deliverable, boolean stay) {
         Edit edit;
         try {
-            edit = typing.edit(which, deliverable, editor.getText());
+            edit = which.typed(OutRow.view(studio), deliverable, editor.getText());
         } catch (IllegalArgumentException e) {
             if (stay) {
                 sentence.setText(e.getMessage());

@@ -86,7 +86,7 @@ final class OutFields {
         HBox.setHgrow(pattern, Priority.ALWAYS);
         pattern.setOnAction(_ -> studio.edit(Edits.setNaming(pattern.getText())));
         Label example = Parts.label(shown.flatMap(d -> studio.programme()
-                .flatMap(p -> OutRow.NAME.value(studio, p, d))).orElse(""), "mono", "note");
+                .flatMap(p -> FactRow.NAME.value(studio, p, d))).orElse(""), "mono", "note");
         example.setId("name-example");
         example.setMinHeight(26);
         return field("Names", pattern, example);

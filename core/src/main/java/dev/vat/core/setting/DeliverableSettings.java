@@ -1,0 +1,50 @@
+package dev.vat.core.setting;
+
+import dev.vat.core.delivery.Deliverable;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/** Every setting that a deliverable has, in the order in which the sheet shows them. */
+public final class DeliverableSettings {
+
+    private static final List<Setting> ALL = Stream.of(OpenSettings.ALL, PictureSettings.ALL, FileSettings.ALL).flatMap(List::stream).toList();
+
+    private DeliverableSettings() { }
+
+    public static List<Setting> all() {
+        return ALL;
+    }
+
+    /** In the order in which values may be given one after the other: a codec decides what others may be, and how its bits are ruled comes last. */
+    public static List<Setting> inOrder() {
+        return ALL.stream().sorted((a, b) -> Integer.compare(order(a), order(b))).toList();
+    }
+
+    private static int order(Setting setting) {
+        return switch (setting.id()) {
+            case "codec" -> 0;
+            case "container" -> 1;
+            case "quality" -> 3;
+            default -> 2;
+        };
+    }
+
+    public static Setting of(String id) {
+        return find(id).orElseThrow(() -> new IllegalArgumentException("There is no setting '" + id + "'; there are " + ALL));
+    }
+
+    public static Optional<Setting> find(String id) {
+        return ALL.stream().filter(s -> s.id().equals(id)).findFirst();
+    }
+
+    /** Those that a deliverable has otherwise than its target. */
+    public static List<Setting> differing(Deliverable deliverable) {
+        return ALL.stream().filter(s -> s.differs(deliverable)).toList();
+    }
+
+    /** The one that a finding is about. @param finding its id */
+    public static Optional<Setting> judgedBy(String finding) {
+        return ALL.stream().filter(s -> s.isJudgedBy(finding)).findFirst();
+    }
+}
