@@ -30,7 +30,7 @@ final class OpenSettings {
 
     private static final Setting CODEC = Setting.of("codec", Group.OPEN, "Codec", "How pictures are packed. Enter chooses another.")
             .showing(d -> d.settings().codec().title()).chosen((_, d) -> codecs(d)).saying((_, d) -> " " + d.settings().codec().plays()).judgedBy("unwise", "codec-unknown", "lossy-again")
-            .back(d -> d.withCodec(d.targetInCatalogue().codec()))
+            .back(d -> d.codec() == null ? d : d.withCodec(d.targetInCatalogue().codec()))
             .option("--codec", "ID", "In place of the target's codec. See: vat targets --codecs", (_, d, text) -> d.withCodec(Catalogue.codec(text)));
 
     private static final Setting SIZE = Setting.of("size", Group.OPEN, "Size",

@@ -12,12 +12,15 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
 import java.util.function.LongPredicate;
 
 /**
@@ -44,7 +47,7 @@ public final class FrameFeed implements AutoCloseable {
     private long next;
 
     /** @param pictures null where they are those of the frame before */
-    private record Waiting(Future<WorkingPictures> pictures) { }
+    private record Waiting(CompletableFuture<WorkingPictures> pictures) { }
 
     /** Every frame of a plan. */
     public FrameFeed(RunPlan plan, int threads) {
@@ -91,21 +94,37 @@ public final class FrameFeed implements AutoCloseable {
         return lastPictures.share();
     }
 
-    private Future<WorkingPictures> begin(Recipe recipe) {
+    private CompletableFuture<WorkingPictures> begin(Recipe recipe) {
+        CompletableFuture<WorkingPictures> pictures = new CompletableFuture<>();
         if (recipe.isOfMovie()) {
-            return moviePool.submit(() -> movieMaker.make(recipe, kinds));
+            moviePool.execute(() -> make(recipe, () -> movieMaker, _ -> { }, pictures));
+        } else {
+            pool.execute(() -> make(recipe, free::take, free::add, pictures));
         }
-        return pool.submit(() -> {
-            FrameMaker maker = free.take();
-            try {
-                return maker.make(recipe, kinds);
-            } finally {
-                free.add(maker);
-            }
-        });
+        return pictures;
     }
 
-    private static WorkingPictures await(Future<WorkingPictures> pictures) throws IOException, InterruptedException {
+    /** @param pictures completed with what is made; whoever doesn't want it any more has cancelled it */
+    private void make(Recipe recipe, Callable<FrameMaker> taken, Consumer<FrameMaker> back, CompletableFuture<WorkingPictures> pictures) {
+        if (pictures.isDone()) {
+            return;
+        }
+        try {
+            FrameMaker maker = taken.call();
+            try {
+                WorkingPictures made = maker.make(recipe, kinds);
+                if (!pictures.complete(made)) {
+                    made.close();
+                }
+            } finally {
+                back.accept(maker);
+            }
+        } catch (Throwable e) {
+            pictures.completeExceptionally(e);
+        }
+    }
+
+    private static WorkingPictures await(CompletableFuture<WorkingPictures> pictures) throws IOException, InterruptedException {
         try {
             return pictures.get();
         } catch (ExecutionException e) {
