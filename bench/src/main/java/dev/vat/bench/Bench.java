@@ -6,6 +6,7 @@ import dev.vat.engine.run.Run;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Places;
+import dev.vat.testkit.torture.TortureMain;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -25,7 +26,7 @@ import java.util.concurrent.atomic.AtomicLong;
 
 /**
  * The benchmarks: {@code one}, {@code fan}, {@code six}, {@code list}, {@code inputs}, {@code play}, {@code memory}, {@code resume},
- * {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code forecasts}, {@code compare}, {@code capture}, {@code smooth}, or {@code all}. Each measurement is a process of
+ * {@code torture} (which isn't in {@code all}), {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code forecasts}, {@code compare}, {@code capture}, {@code smooth}, or {@code all}. Each measurement is a process of
  * its own with a worker's environment; what is compared takes turns.
  */
 public final class Bench {
@@ -104,6 +105,9 @@ public final class Bench {
         }
         if (which.equals("all") || which.equals("views")) {
             new Views(bench.home, bench.rounds).run();
+        }
+        if (which.equals("torture")) {
+            TortureMain.main(new String[] {Integer.toString(bench.rounds), System.getProperty("bench.seed", "1")});
         }
         if (which.equals("all") || which.equals("smooth")) {
             new Smoothness(bench.home, ALL).run();
