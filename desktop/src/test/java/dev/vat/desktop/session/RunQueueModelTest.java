@@ -25,7 +25,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** What is made later, made again, and who else has the project; without a window. */
-class LaterTest {
+class RunQueueModelTest {
 
     @TempDir
     Path folder;
