@@ -33,6 +33,7 @@ final class FrameCache implements AutoCloseable {
     private final LinkedHashMap<Key, Held> memory = new LinkedHashMap<>(64, .75f, true);
     private long bytes;
     private long version;
+    private boolean closed;
 
     /** @param folder for the file; null to keep pictures in memory only */
     FrameCache(Path folder, long mostInMemory, long mostOnDisk) {
@@ -83,7 +84,7 @@ final class FrameCache implements AutoCloseable {
     }
 
     void put(Key key, ShownPicture picture) {
-        if (memory.containsKey(key) || key.bytes() > mostInMemory) {
+        if (closed || memory.containsKey(key) || key.bytes() > mostInMemory) {
             return;
         }
         Arena arena = Arena.ofShared();
@@ -136,8 +137,13 @@ final class FrameCache implements AutoCloseable {
         return Optional.ofNullable(memory.get(key)).map(held -> held.pixels.asByteBuffer());
     }
 
+    /** Pictures that come after it aren't taken. */
     @Override
     public void close() {
+        if (closed) {
+            return;
+        }
+        closed = true;
         if (disk != null) {
             disk.close();
         }

@@ -126,4 +126,17 @@ class FrameCacheTest {
         assertThat(value(3)).as("what is there stays").isEqualTo(3);
         assertThat(cache.version()).isEqualTo(before);
     }
+
+    @Test
+    void aCacheThatIsClosedTakesNothingAndIsClosedAgainInPeace() {
+        cache = new FrameCache(folder, 3L * BYTES, 5L * BYTES, BYTES);
+        for (int frame = 0; frame < 6; frame++) {
+            cache.put(key(frame), picture(frame));
+        }
+        cache.close();
+        cache.put(key(7), picture(7));
+        assertThat(cache.keys()).isEmpty();
+        assertThat(cache.fetch(key(1))).isFalse();
+        cache.close();
+    }
 }
