@@ -9,7 +9,7 @@ import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import dev.vat.cli.Vat;
 import dev.vat.core.picture.Rgb;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.media.encode.StillWriter;
 import dev.vat.media.picture.Samples;
 import dev.vat.protocol.feed.StandInBehaviour;

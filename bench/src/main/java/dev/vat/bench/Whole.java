@@ -1,8 +1,8 @@
 package dev.vat.bench;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.MemoryBound;
-import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.run.Run;
 import dev.vat.protocol.FileProgress.Stage;

@@ -6,7 +6,7 @@ import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.viewer.Viewer;

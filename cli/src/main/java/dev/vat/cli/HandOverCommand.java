@@ -4,7 +4,7 @@ import static dev.vat.cli.MakeCommand.parse;
 
 import dev.vat.core.handover.Timeline;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.engine.handover.HandOverSet;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;

@@ -12,7 +12,7 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.ShotPasses;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.picture.PassCheck;

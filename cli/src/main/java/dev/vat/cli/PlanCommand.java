@@ -1,8 +1,8 @@
 package dev.vat.cli;
 
 import dev.vat.core.project.Project;
-import dev.vat.core.run.PlanText;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.PlanText;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.viewer.Viewer;

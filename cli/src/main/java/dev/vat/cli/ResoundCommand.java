@@ -1,7 +1,7 @@
 package dev.vat.cli;
 
 import dev.vat.core.delivery.LoudnessTarget;
-import dev.vat.core.run.ReelSound;
+import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Moment;
 import dev.vat.core.time.Rate;

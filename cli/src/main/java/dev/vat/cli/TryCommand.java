@@ -4,7 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.trial.Estimate;
 import dev.vat.core.trial.FileForecast;
 import dev.vat.core.trial.Trial;

@@ -12,7 +12,7 @@ import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
-import dev.vat.core.run.Comparison;
+import dev.vat.core.proof.Comparison;
 import dev.vat.core.time.Rate;
 import dev.vat.media.encode.FrameProof;
 import dev.vat.media.proof.MovieProof;

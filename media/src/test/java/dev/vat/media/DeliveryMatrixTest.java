@@ -6,7 +6,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RateControl;
-import dev.vat.core.run.Comparison;
+import dev.vat.core.proof.Comparison;
 import dev.vat.media.encode.FrameProof;
 import dev.vat.media.proof.MovieProof;
 import java.io.IOException;

@@ -14,7 +14,7 @@ import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
-import dev.vat.core.run.Expectation;
+import dev.vat.core.proof.Expectation;
 import dev.vat.core.time.Rate;
 import java.io.IOException;
 import java.nio.file.Path;

@@ -4,7 +4,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.Approved;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;

@@ -9,7 +9,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import java.util.List;
 import java.util.Objects;

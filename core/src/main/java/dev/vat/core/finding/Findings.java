@@ -1,7 +1,7 @@
 package dev.vat.core.finding;
 
 import dev.vat.core.project.Project;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;

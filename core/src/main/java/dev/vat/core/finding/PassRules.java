@@ -8,7 +8,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.FrameRange;
 import java.util.List;
 

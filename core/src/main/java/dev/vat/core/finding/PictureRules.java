@@ -8,7 +8,7 @@ import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.project.Edits;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import java.util.Comparator;
 import java.util.List;
 

@@ -6,7 +6,7 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;

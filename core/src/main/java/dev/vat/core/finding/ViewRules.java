@@ -11,7 +11,7 @@ import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.View;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import java.util.Collections;
 import java.util.List;

@@ -2,9 +2,9 @@ package dev.vat.core.handover;
 
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Source;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.Recipe;
-import dev.vat.core.run.Receipt;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;

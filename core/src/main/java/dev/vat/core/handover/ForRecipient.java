@@ -1,7 +1,7 @@
 package dev.vat.core.handover;
 
-import dev.vat.core.run.Expectation;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Expectation;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.time.Rate;
 import java.util.List;
 import java.util.Locale;

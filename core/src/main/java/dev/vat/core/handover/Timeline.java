@@ -11,7 +11,7 @@ import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;

@@ -12,7 +12,7 @@ import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.PixelAspect;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.Setting.Group;
 import dev.vat.core.time.Rational;
 import java.nio.file.Path;

@@ -1,9 +1,9 @@
 package dev.vat.core.setting;
 
-import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Deliverable;
-import dev.vat.core.run.ReelSound;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.delivery.Frame;
+import dev.vat.core.resolved.ReelSound;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import java.util.Optional;
 

@@ -9,7 +9,7 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.PreviewEdits;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.Item;
-import dev.vat.core.run.Remark;
+import dev.vat.core.resolved.Remark;
 import dev.vat.core.source.Approved;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;

@@ -15,7 +15,7 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.Reel;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Frames;
 import dev.vat.core.source.Location;

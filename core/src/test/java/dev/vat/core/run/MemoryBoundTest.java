@@ -7,6 +7,7 @@ import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.proof.Expectation;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.time.Rate;
 import java.util.List;

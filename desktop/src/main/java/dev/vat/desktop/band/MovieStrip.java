@@ -2,8 +2,8 @@ package dev.vat.desktop.band;
 
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.proof.Expectation;
 import dev.vat.core.recipe.Recipe;
-import dev.vat.core.run.Expectation;
 import dev.vat.core.time.Rate;
 import java.nio.file.Path;
 import java.util.Optional;

@@ -3,7 +3,7 @@ package dev.vat.desktop.band;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.Recipe;
-import dev.vat.core.run.ReelSound;
+import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;

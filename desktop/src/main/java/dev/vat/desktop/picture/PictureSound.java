@@ -1,6 +1,6 @@
 package dev.vat.desktop.picture;
 
-import dev.vat.core.run.ReelSound;
+import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.band.FrameTrack;

@@ -2,8 +2,8 @@ package dev.vat.desktop.runs;
 
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import dev.vat.core.proof.Expectation;
 import dev.vat.core.recipe.Recipe;
-import dev.vat.core.run.Expectation;
 import dev.vat.desktop.picture.ShownImage;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.ViewerMessage;

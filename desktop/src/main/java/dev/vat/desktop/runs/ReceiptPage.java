@@ -1,7 +1,7 @@
 package dev.vat.desktop.runs;
 
-import dev.vat.core.run.Comparison;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.Receipt;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;

@@ -2,7 +2,7 @@ package dev.vat.desktop.session;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
-import dev.vat.core.run.ReelSound;
+import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.FrameSet;

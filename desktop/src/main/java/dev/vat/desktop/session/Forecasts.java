@@ -4,7 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Reel;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.FrameRange;

@@ -8,7 +8,7 @@ import dev.vat.core.handover.WholeReel;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.handover.HandOverSet;

@@ -1,7 +1,7 @@
 package dev.vat.desktop.session;
 
 import dev.vat.core.project.Project;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.trial.ReelCosts;

@@ -10,7 +10,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.SettingView;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.session.Session;

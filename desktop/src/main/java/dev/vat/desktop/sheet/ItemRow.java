@@ -5,7 +5,7 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.NameWords;
 import dev.vat.core.source.Sequence;

@@ -20,7 +20,7 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.View;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;

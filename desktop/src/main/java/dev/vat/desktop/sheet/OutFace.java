@@ -4,7 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.Setting;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;

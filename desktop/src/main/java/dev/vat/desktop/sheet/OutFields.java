@@ -4,7 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;

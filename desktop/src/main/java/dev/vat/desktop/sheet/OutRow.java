@@ -2,7 +2,7 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Edit;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.DeliverableSettings;
 import dev.vat.core.setting.Setting;
 import dev.vat.core.setting.SettingView;

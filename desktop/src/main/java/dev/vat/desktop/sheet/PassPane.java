@@ -14,7 +14,7 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.ShotPasses;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;

@@ -16,7 +16,7 @@ import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.View;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.desktop.look.Dialogs;

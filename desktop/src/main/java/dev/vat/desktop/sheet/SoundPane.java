@@ -12,7 +12,7 @@ import dev.vat.core.reel.Channels;
 import dev.vat.core.reel.Fade;
 import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.reel.SoundUse;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Moment;
 import dev.vat.core.time.Rate;

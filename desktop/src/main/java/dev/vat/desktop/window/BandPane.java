@@ -4,7 +4,7 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.EdgeTrim;
+import dev.vat.core.resolved.EdgeTrim;
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.band.Band;
 import dev.vat.desktop.band.BandColours;

@@ -2,8 +2,8 @@ package dev.vat.desktop.window;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Source;
-import dev.vat.core.run.PictureWords;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.PictureWords;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.MovieStrip;

@@ -1,7 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.delivery.Deliverable;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.handover.HandOverPage;
 import dev.vat.desktop.handover.RepackPage;

@@ -3,7 +3,7 @@ package dev.vat.desktop.window;
 import static dev.vat.desktop.window.Commands.control;
 import static dev.vat.desktop.window.Commands.key;
 
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.band.BandColours;
 import dev.vat.desktop.band.FrameTrack;

@@ -4,8 +4,8 @@ import static dev.vat.desktop.window.Commands.control;
 import static dev.vat.desktop.window.Commands.key;
 
 import dev.vat.core.project.ReelEdits;
-import dev.vat.core.run.PlanText;
-import dev.vat.core.run.Remark;
+import dev.vat.core.resolved.PlanText;
+import dev.vat.core.resolved.Remark;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.session.HandOver;

@@ -6,7 +6,7 @@ import dev.vat.core.handover.ForRecipient;
 import dev.vat.core.handover.Manifest;
 import dev.vat.core.handover.OtioText;
 import dev.vat.core.handover.Timeline;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.engine.process.Task;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.TaskMessage;

@@ -1,7 +1,7 @@
 package dev.vat.engine.history;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.protocol.storage.Durable;

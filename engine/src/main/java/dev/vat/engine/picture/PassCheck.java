@@ -4,7 +4,7 @@ import dev.vat.core.pass.PassReport;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.trial.PairLikeness;
 import dev.vat.engine.viewer.Viewer;

@@ -5,7 +5,7 @@ import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.project.Project;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;

@@ -2,10 +2,10 @@ package dev.vat.engine.run;
 
 import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.proof.Expectation;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.reel.ReelFrame;
-import dev.vat.core.run.Expectation;
-import dev.vat.core.run.Receipt;
-import dev.vat.core.run.ReelSound;
+import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rational;

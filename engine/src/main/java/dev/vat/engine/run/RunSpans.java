@@ -3,7 +3,7 @@ package dev.vat.engine.run;
 import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.run.ResolvedReel;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunPlan.RunFill;
 import dev.vat.core.run.RunPlan.RunSpan;
 import java.util.ArrayList;

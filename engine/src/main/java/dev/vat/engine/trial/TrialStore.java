@@ -1,6 +1,6 @@
 package dev.vat.engine.trial;
 
-import dev.vat.core.run.Expectation;
+import dev.vat.core.proof.Expectation;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.trial.FileTrial;
 import dev.vat.protocol.run.ReelLook;

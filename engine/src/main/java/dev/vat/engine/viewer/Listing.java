@@ -1,6 +1,6 @@
 package dev.vat.engine.viewer;
 
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;

@@ -2,7 +2,7 @@ package dev.vat.engine.viewer;
 
 import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.recipe.Recipe;
-import dev.vat.core.run.ReelSound;
+import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;

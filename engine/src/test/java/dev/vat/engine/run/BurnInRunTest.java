@@ -19,7 +19,7 @@ import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Joint;
-import dev.vat.core.run.PictureWords;
+import dev.vat.core.resolved.PictureWords;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;

@@ -3,7 +3,7 @@ package dev.vat.engine.run;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.time.FrameSet;
 import dev.vat.engine.KiteFrames;

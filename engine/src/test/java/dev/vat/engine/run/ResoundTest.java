@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.delivery.LoudnessTarget;
-import dev.vat.core.run.Receipt;
-import dev.vat.core.run.ReelSound;
+import dev.vat.core.proof.Receipt;
+import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.KiteFrames;

@@ -2,7 +2,7 @@ package dev.vat.protocol.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;

@@ -1,6 +1,6 @@
 package dev.vat.media.encode;
 
-import dev.vat.core.run.Expectation;
+import dev.vat.core.proof.Expectation;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
 import java.io.IOException;

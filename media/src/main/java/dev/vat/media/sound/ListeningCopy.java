@@ -2,7 +2,7 @@ package dev.vat.media.sound;
 
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_S16;
 
-import dev.vat.core.run.ReelSound;
+import dev.vat.core.resolved.ReelSound;
 import dev.vat.media.lib.MediaException;
 import java.io.BufferedInputStream;
 import java.io.BufferedOutputStream;

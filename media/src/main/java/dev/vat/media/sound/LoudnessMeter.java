@@ -17,7 +17,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_frame_get_buffer;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_unref;
 
 import dev.vat.core.delivery.SoundCodec;
-import dev.vat.core.run.Loudness;
+import dev.vat.core.proof.Loudness;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.io.BufferedOutputStream;

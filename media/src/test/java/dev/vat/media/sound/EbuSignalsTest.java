@@ -3,7 +3,7 @@ package dev.vat.media.sound;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import dev.vat.core.run.Loudness;
+import dev.vat.core.proof.Loudness;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;

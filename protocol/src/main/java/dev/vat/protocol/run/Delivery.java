@@ -1,7 +1,7 @@
 package dev.vat.protocol.run;
 
 import dev.vat.core.delivery.FileNaming;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;
 import java.io.IOException;

@@ -3,7 +3,7 @@ package dev.vat.protocol.run;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import java.util.List;
 
 /** One line of a run's journal: something that is certain from then on. */

@@ -1,7 +1,7 @@
 package dev.vat.protocol.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.protocol.storage.Json;
 import java.io.IOException;
 import java.nio.file.Files;

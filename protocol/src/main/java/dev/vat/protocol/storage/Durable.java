@@ -1,6 +1,6 @@
 package dev.vat.protocol.storage;
 
-import dev.vat.core.run.BytePrints;
+import dev.vat.core.proof.BytePrints;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;

@@ -1,6 +1,6 @@
 package dev.vat.testkit.torture;
 
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.run.Run;
 import dev.vat.protocol.run.ReceiptFile;

@@ -3,10 +3,10 @@ package dev.vat.testkit.disturb;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
-import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FileKind;

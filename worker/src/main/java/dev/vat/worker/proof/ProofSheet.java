@@ -1,6 +1,6 @@
 package dev.vat.worker.proof;
 
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Receipt;
 import dev.vat.media.proof.SmallPictures;
 import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.protocol.storage.Durable;

@@ -1,8 +1,8 @@
 package dev.vat.worker.proof;
 
-import dev.vat.core.run.BytePrints;
-import dev.vat.core.run.Comparison;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.BytePrints;
+import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.time.FrameSet;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.proof.MovieProof;

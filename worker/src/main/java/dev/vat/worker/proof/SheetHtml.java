@@ -1,7 +1,7 @@
 package dev.vat.worker.proof;
 
-import dev.vat.core.run.Comparison;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.Receipt;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

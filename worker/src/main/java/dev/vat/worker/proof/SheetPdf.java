@@ -1,7 +1,7 @@
 package dev.vat.worker.proof;
 
-import dev.vat.core.run.Comparison;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.type.Face;
 import java.awt.Color;
 import java.awt.image.BufferedImage;

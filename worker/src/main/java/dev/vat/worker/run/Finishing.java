@@ -1,9 +1,9 @@
 package dev.vat.worker.run;
 
 import dev.vat.core.delivery.SoundCodec;
-import dev.vat.core.run.Expectation;
-import dev.vat.core.run.Loudness;
-import dev.vat.core.run.Receipt;
+import dev.vat.core.proof.Expectation;
+import dev.vat.core.proof.Loudness;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.mux.Joining;

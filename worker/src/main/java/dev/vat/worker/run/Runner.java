@@ -1,8 +1,8 @@
 package dev.vat.worker.run;
 
 import com.sun.management.OperatingSystemMXBean;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.MemoryBound;
-import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.frame.WorkingPictures;
 import dev.vat.media.lib.MediaLibrary;

@@ -1,8 +1,8 @@
 package dev.vat.worker.trial;
 
 import dev.vat.core.flash.FlashCheck;
+import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.PictureKind;
-import dev.vat.core.run.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.FrameRange;

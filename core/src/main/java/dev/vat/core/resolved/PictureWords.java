@@ -1,4 +1,4 @@
-package dev.vat.core.run;
+package dev.vat.core.resolved;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.burnin.BurnIn;
@@ -77,7 +77,7 @@ public record PictureWords(BurnIn burnIn, FrameFacts whole, Scan scan, Timecode 
      * @param shown what stands there
      * @param source that this is of, or null
      */
-    Lettering at(long reelFrame, BurnIn ofItem, ReelFrame shown, Location source) {
+    public Lettering at(long reelFrame, BurnIn ofItem, ReelFrame shown, Location source) {
         if (isNothing(ofItem) || shown.content() instanceof ReelFrame.Drawing) {
             return Lettering.NOTHING;
         }

@@ -1,4 +1,4 @@
-package dev.vat.core.run;
+package dev.vat.core.proof;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.vat.core.delivery.CodecLevel;

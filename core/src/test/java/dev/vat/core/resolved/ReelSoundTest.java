@@ -1,4 +1,4 @@
-package dev.vat.core.run;
+package dev.vat.core.resolved;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;

@@ -1,4 +1,4 @@
-package dev.vat.core.run;
+package dev.vat.core.resolved;
 
 import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Placement;

@@ -1,4 +1,4 @@
-package dev.vat.core.run;
+package dev.vat.core.proof;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import dev.vat.core.delivery.Chroma;
@@ -11,6 +11,7 @@ import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;

@@ -1,4 +1,4 @@
-package dev.vat.core.run;
+package dev.vat.core.resolved;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;

@@ -1,4 +1,4 @@
-package dev.vat.core.run;
+package dev.vat.core.proof;
 
 import java.util.List;
 

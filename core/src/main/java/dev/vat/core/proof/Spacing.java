@@ -1,4 +1,4 @@
-package dev.vat.core.run;
+package dev.vat.core.proof;
 
 import dev.vat.core.time.Rational;
 import java.util.ArrayList;
