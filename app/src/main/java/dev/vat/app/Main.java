@@ -11,7 +11,7 @@ import java.util.Arrays;
 /** The only launcher: no argument, or paths, open the window; {@code --worker} is a worker; anything else is a command. */
 public final class Main {
 
-    private Main() { }
+    private Main() {}
 
     public static void main(String[] arguments) throws IOException {
         if (arguments.length > 0 && arguments[0].equals("--worker")) {

@@ -36,32 +36,43 @@ class ArchitectureTest {
     Stream<DynamicTest> rules() {
         return Stream.of(
                 // Timelines name files by URI, which is a value like any other.
-                rule("core knows nobody", noClasses().that().resideInAPackage("dev.vat.core..").and().resideOutsideOfPackage("dev.vat.core.type..").should().dependOnClassesThat(
-                        resideOutsideOfPackages("dev.vat.core..", "java.lang..", "java.util..", "java.math..", "java.time..", "java.nio.file..",
-                                "java.nio.charset..", "com.fasterxml.jackson..").and(not(type(URI.class))))),
+                rule("core knows nobody",
+                        noClasses().that().resideInAPackage("dev.vat.core..").and().resideOutsideOfPackage("dev.vat.core.type..").should()
+                                .dependOnClassesThat(
+                                        resideOutsideOfPackages("dev.vat.core..", "java.lang..", "java.util..", "java.math..",
+                                                "java.time..", "java.nio.file..",
+                                                "java.nio.charset..", "com.fasterxml.jackson..").and(not(type(URI.class))))),
                 // Faces are values of the platform; they are read from what they are given, never from files.
-                rule("faces know the platform's type alone", noClasses().that().resideInAPackage("dev.vat.core.type..").should().dependOnClassesThat(
-                        resideOutsideOfPackages("dev.vat.core.type..", "java.lang..", "java.util..", "java.io..", "java.security..", "java.awt..")
-                                .or(type(File.class)))),
+                rule("faces know the platform's type alone",
+                        noClasses().that().resideInAPackage("dev.vat.core.type..").should().dependOnClassesThat(
+                                resideOutsideOfPackages("dev.vat.core.type..", "java.lang..", "java.util..", "java.io..", "java.security..",
+                                        "java.awt..")
+                                        .or(type(File.class)))),
                 rule("core starts no threads", noClasses().that().resideInAPackage("dev.vat.core..").should().dependOnClassesThat()
                         .resideInAPackage("java.util.concurrent..").orShould().dependOnClassesThat().areAssignableTo(Thread.class)),
                 rule("only media knows the media library", noClasses().that().resideOutsideOfPackages("dev.vat.media..", "dev.vat.bench..")
                         .should().dependOnClassesThat().resideInAPackage("org.bytedeco..")),
-                rule("only desktop knows the toolkit", noClasses().that().resideOutsideOfPackage("dev.vat.desktop..").should().dependOnClassesThat()
-                        .resideInAnyPackage("javafx..", "atlantafx..")),
-                knows("media", "core"), knows("scene", "core"), knows("protocol", "core"), knows("worker", "core", "media", "scene", "protocol"),
-                knows("engine", "core", "protocol"), knows("desktop", "core", "protocol", "engine"), knows("cli", "core", "protocol", "engine"),
+                rule("only desktop knows the toolkit",
+                        noClasses().that().resideOutsideOfPackage("dev.vat.desktop..").should().dependOnClassesThat()
+                                .resideInAnyPackage("javafx..", "atlantafx..")),
+                knows("media", "core"), knows("scene", "core"), knows("protocol", "core"),
+                knows("worker", "core", "media", "scene", "protocol"),
+                knows("engine", "core", "protocol"), knows("desktop", "core", "protocol", "engine"),
+                knows("cli", "core", "protocol", "engine"),
                 knows("app", "protocol", "worker", "engine", "desktop", "cli"),
-                rule("what is made for the screen knows no other face", noClasses().that().resideInAPackage("dev.vat.desktop.session..").should()
-                        .dependOnClassesThat().resideInAnyPackage("javafx..")),
-                order("core"), order("media"), order("scene"), order("protocol"), order("worker"), order("engine"), order("desktop"), order("cli"));
+                rule("what is made for the screen knows no other face",
+                        noClasses().that().resideInAPackage("dev.vat.desktop.session..").should()
+                                .dependOnClassesThat().resideInAnyPackage("javafx..")),
+                order("core"), order("media"), order("scene"), order("protocol"), order("worker"), order("engine"), order("desktop"),
+                order("cli"));
     }
 
     /** A module knows no other of ours but those named. */
     private static DynamicTest knows(String module, String... others) {
         String[] allowed = Stream.concat(Stream.of(module), Arrays.stream(others)).map(m -> "dev.vat." + m + "..").toArray(String[]::new);
-        return rule(module + " knows " + (others.length == 0 ? "nobody" : String.join(", ", others)) + " alone", noClasses().that().resideInAPackage("dev.vat." + module + "..")
-                .should().dependOnClassesThat(resideInAPackage("dev.vat..").and(resideOutsideOfPackages(allowed))));
+        return rule(module + " knows " + (others.length == 0 ? "nobody" : String.join(", ", others)) + " alone",
+                noClasses().that().resideInAPackage("dev.vat." + module + "..")
+                        .should().dependOnClassesThat(resideInAPackage("dev.vat..").and(resideOutsideOfPackages(allowed))));
     }
 
     /** The packages of a module, its own one included, never go round in circles. */

@@ -48,7 +48,8 @@ class OutsideReadersTest {
      * No strong blue: the browser's own conversion without a graphics card holds the step from Cb to blue in a signed byte,
      * 2.0 where Rec.709 says 2.112, and is six codes off at 190. The file's own values are held by the tests of media.
      */
-    private static final List<Rgb> PATCHES = List.of(new Rgb(200, 40, 40), new Rgb(40, 160, 60), new Rgb(60, 90, 140), new Rgb(128, 128, 128));
+    private static final List<Rgb> PATCHES = List.of(new Rgb(200, 40, 40), new Rgb(40, 160, 60), new Rgb(60, 90, 140),
+            new Rgb(128, 128, 128));
 
     @TempDir
     Path folder;
@@ -65,7 +66,8 @@ class OutsideReadersTest {
     }
 
     private void make(String... targets) {
-        List<String> words = new ArrayList<>(List.of("make", folder.resolve("patches").toString(), "--rate", "25", "--out", out.toString()));
+        List<String> words = new ArrayList<>(
+                List.of("make", folder.resolve("patches").toString(), "--rate", "25", "--out", out.toString()));
         for (String target : targets) {
             words.addAll(List.of("--target", target));
         }
@@ -203,7 +205,8 @@ class OutsideReadersTest {
         for (JsonNode shot : play(out.resolve("patches_webalpha.webm")).path("shots")) {
             for (int p = 0; p < 4; p++) {
                 JsonNode pixel = shot.path("patches").get(p);
-                assertThat(Math.abs(pixel.get(3).asInt() - Math.round(255 * seen[p]))).as("alpha of patch " + p + ": " + pixel).isLessThanOrEqualTo(4);
+                assertThat(Math.abs(pixel.get(3).asInt() - Math.round(255 * seen[p]))).as("alpha of patch " + p + ": " + pixel)
+                        .isLessThanOrEqualTo(4);
                 if (seen[p] == 1) {
                     near(pixel, PATCHES.get(p), "patch " + p);
                 }
@@ -230,7 +233,8 @@ class OutsideReadersTest {
         for (JsonNode shot : result.path("shots")) {
             for (int p = 0; p < 4; p++) {
                 JsonNode pixel = shot.path("patches").get(p);
-                assertThat(Math.abs(pixel.get(3).asInt() - (through ? Math.round(255 * seen[p]) : 255))).as("alpha of patch " + p).isLessThanOrEqualTo(4);
+                assertThat(Math.abs(pixel.get(3).asInt() - (through ? Math.round(255 * seen[p]) : 255))).as("alpha of patch " + p)
+                        .isLessThanOrEqualTo(4);
                 if (seen[p] == 1 || !through) {
                     near(pixel, PATCHES.get(p), "patch " + p);
                 }
@@ -253,9 +257,12 @@ class OutsideReadersTest {
             answer(e, "text/plain", new byte[0]);
         });
         server.start();
-        Process browser = new ProcessBuilder(program("chromium").orElseThrow().toString(), "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
-                "--disable-background-networking", "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
-                "--user-data-dir=" + folder.resolve("profile"), "--remote-debugging-port=0", "http://127.0.0.1:" + server.getAddress().getPort() + "/")
+        Process browser = new ProcessBuilder(program("chromium").orElseThrow().toString(), "--headless", "--no-sandbox", "--disable-gpu",
+                "--disable-quic", "--no-first-run",
+                "--disable-background-networking", "--disable-component-update", "--disable-sync",
+                "--autoplay-policy=no-user-gesture-required",
+                "--user-data-dir=" + folder.resolve("profile"), "--remote-debugging-port=0",
+                "http://127.0.0.1:" + server.getAddress().getPort() + "/")
                 .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
         try {
             return told.get(60, TimeUnit.SECONDS);
@@ -305,13 +312,15 @@ class OutsideReadersTest {
                       g.clearRect(0, 0, c.width, c.height);
                       g.drawImage(image, 0, 0);
                       const at = (x, y) => Array.from(g.getImageData(x, y, 1, 1).data);
-                      shots.push({frame, patches: [0, 1, 2, 3].map(p => at(c.width * (p + .5) / 4, c.height / 4)), grey: at(c.width / 2, c.height * 3 / 4)});
+                      shots.push({frame, patches: [0, 1, 2, 3].map(p => at(c.width * (p + .5) / 4, c.height / 4)), grey: at(c.width / 2, \
+                      c.height * 3 / 4)});
                     }
                     image.close();
                   }
                   await tell({frames: track.frameCount, loops: String(track.repetitionCount), duration: duration / 1e6, shots});
                 })().catch(e => tell({error: String(e)}));
-                </script>""".replace("TYPE", type);
+                </script>"""
+                .replace("TYPE", type);
     }
 
     private static String page() {
@@ -344,7 +353,8 @@ class OutsideReadersTest {
                     g.clearRect(0, 0, c.width, c.height);
                     g.drawImage(v, 0, 0);
                     const at = (x, y) => Array.from(g.getImageData(x, y, 1, 1).data);
-                    shots.push({frame, patches: [0, 1, 2, 3].map(p => at(c.width * (p + .5) / 4, c.height / 4)), grey: at(c.width / 2, c.height * 3 / 4)});
+                    shots.push({frame, patches: [0, 1, 2, 3].map(p => at(c.width * (p + .5) / 4, c.height / 4)), grey: at(c.width / 2, \
+                    c.height * 3 / 4)});
                   }
                   v.currentTime = 0;
                   const ended = once(v, 'ended');

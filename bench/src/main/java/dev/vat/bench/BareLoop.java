@@ -178,8 +178,9 @@ final class BareLoop {
             for (long i = 0; i < part.count(); i++) {
                 AVFrame frame = queue.take();
                 if (conversion == null) {
-                    conversion = new Chain(frame, "zscale=matrixin=gbr:rangein=full:matrix=709:range=limited:dither=error_diffusion,format=" + format
-                            + ",setparams=range=tv:colorspace=bt709:color_primaries=bt709:color_trc=bt709");
+                    conversion = new Chain(frame,
+                            "zscale=matrixin=gbr:rangein=full:matrix=709:range=limited:dither=error_diffusion,format=" + format
+                                    + ",setparams=range=tv:colorspace=bt709:color_primaries=bt709:color_trc=bt709");
                 }
                 AVFrame converted = conversion.apply(frame);
                 av_frame_free(frame);
@@ -213,7 +214,8 @@ final class BareLoop {
             }
             AVDictionary options = new AVDictionary(null);
             for (Map.Entry<String, String> option : file.options().entrySet()) {
-                av_dict_set(options, option.getKey(), option.getKey().equals("flags") ? option.getValue() + "+global_header" : option.getValue(), 0);
+                av_dict_set(options, option.getKey(),
+                        option.getKey().equals("flags") ? option.getValue() + "+global_header" : option.getValue(), 0);
             }
             if (!file.options().containsKey("flags")) {
                 encoder.flags(encoder.flags() | AV_CODEC_FLAG_GLOBAL_HEADER);

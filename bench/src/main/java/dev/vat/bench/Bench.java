@@ -26,13 +26,15 @@ import java.util.concurrent.atomic.AtomicLong;
 
 /**
  * The benchmarks: {@code one}, {@code fan}, {@code six}, {@code list}, {@code inputs}, {@code play}, {@code memory}, {@code resume},
- * {@code torture} (which isn't in {@code all}), {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code forecasts}, {@code compare}, {@code capture}, {@code smooth}, or {@code all}. Each measurement is a process of
+ * {@code torture} (which isn't in {@code all}), {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code forecasts}, {@code
+ * compare}, {@code capture}, {@code smooth}, or {@code all}. Each measurement is a process of
  * its own with a worker's environment; what is compared takes turns.
  */
 public final class Bench {
 
     private static final List<String> ALL = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444");
-    private static final List<String> SIX = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-422", "edit-prores-lt", "edit-h264-intra");
+    private static final List<String> SIX = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-422", "edit-prores-lt",
+            "edit-h264-intra");
 
     private final Path home;
     private final int frames;
@@ -52,7 +54,8 @@ public final class Bench {
         Bench bench = new Bench(Path.of(System.getProperty("bench.home", "target/bench")).toAbsolutePath(),
                 Integer.getInteger("bench.frames", 96), Integer.getInteger("bench.rounds", 5));
         String which = arguments.length == 0 ? System.getProperty("bench.only", "all") : arguments[0];
-        System.out.printf(Locale.ROOT, "%d frames of %dx%d 16-bit PNG, medians of %d rounds in turns, %d cores%n", bench.frames, Material.WIDTH,
+        System.out.printf(Locale.ROOT, "%d frames of %dx%d 16-bit PNG, medians of %d rounds in turns, %d cores%n", bench.frames,
+                Material.WIDTH,
                 Material.HEIGHT, bench.rounds, Runtime.getRuntime().availableProcessors());
         if (which.equals("all") || which.equals("one")) {
             for (String target : ALL) {
@@ -89,7 +92,8 @@ public final class Bench {
             whole.twelve();
         }
         if (which.equals("all") || which.equals("parts")) {
-            whole.parts(List.of(System.getProperty("bench.targets", "edit-prores-hq,review-h264,web-h264,web-vp9").split(",")), bench.rounds);
+            whole.parts(List.of(System.getProperty("bench.targets", "edit-prores-hq,review-h264,web-h264,web-vp9").split(",")),
+                    bench.rounds);
         }
         if (which.equals("all") || which.equals("proof")) {
             whole.proof();
@@ -153,12 +157,14 @@ public final class Bench {
         print(count + " in one read", "make", engine, bare);
         print(count + " in one read", "whole", whole, bare);
         print(count + " runs", "make", separate, bare);
-        System.out.printf(Locale.ROOT, "%s in one read take %.2f of as many runs' wall, %.2f of their CPU%n", count, engine.wall() / separate.wall(),
+        System.out.printf(Locale.ROOT, "%s in one read take %.2f of as many runs' wall, %.2f of their CPU%n", count,
+                engine.wall() / separate.wall(),
                 engine.cpu() / separate.cpu());
     }
 
     private static void print(String what, String how, Figures f, Figures bare) {
-        System.out.printf(Locale.ROOT, "%-18s %-8s wall %7.2f s (x%.3f)   CPU %7.2f s (x%.3f)%n", what, how, f.wall(), f.wall() / bare.wall(), f.cpu(),
+        System.out.printf(Locale.ROOT, "%-18s %-8s wall %7.2f s (x%.3f)   CPU %7.2f s (x%.3f)%n", what, how, f.wall(),
+                f.wall() / bare.wall(), f.cpu(),
                 f.cpu() / bare.cpu());
     }
 
@@ -168,8 +174,10 @@ public final class Bench {
     }
 
     private double[] measure(What what, Path material, List<String> targets) throws IOException, InterruptedException {
-        ProcessBuilder builder = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx1g", "-XX:+UseParallelGC",
-                "--enable-native-access=ALL-UNNAMED", "-Djava.awt.headless=true", "-Dorg.bytedeco.javacpp.cachedir=" + home.resolve("native"),
+        ProcessBuilder builder = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx1g",
+                "-XX:+UseParallelGC",
+                "--enable-native-access=ALL-UNNAMED", "-Djava.awt.headless=true",
+                "-Dorg.bytedeco.javacpp.cachedir=" + home.resolve("native"),
                 "-cp", System.getProperty("java.class.path"), Bench.class.getName(), "--measure", what.name(), material.toString(),
                 home.resolve("work").toString(), String.join(",", targets));
         builder.environment().put("MALLOC_MMAP_THRESHOLD_", "65536");
@@ -218,7 +226,8 @@ public final class Bench {
                 throw new IllegalStateException("found " + count);
             }
         }
-        System.out.printf(Locale.ROOT, "%,d names: plain walk %.3f s, listed as a sequence %.3f s (x%.2f)%n", names, Figures.median(plain), Figures.median(vat),
+        System.out.printf(Locale.ROOT, "%,d names: plain walk %.3f s, listed as a sequence %.3f s (x%.2f)%n", names, Figures.median(plain),
+                Figures.median(vat),
                 Figures.median(vat) / Figures.median(plain));
     }
 

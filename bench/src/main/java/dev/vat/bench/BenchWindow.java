@@ -53,7 +53,7 @@ final class BenchWindow implements AutoCloseable {
     }
 
     /** What came of playing. @param words what the window said of dropped frames */
-    record Played(int shown, String words) { }
+    record Played(int shown, String words) {}
 
     /** Plays once through, so that every frame is there, then counts what is shown. */
     Played play(Rate rate, int seconds) throws Exception {

@@ -54,7 +54,8 @@ final class Capturing {
         double[] whole = new double[rounds];
         double[] ratios = new double[rounds];
         draw(size, FrameRange.of(1, 48), 1, 0);
-        try (Captures captures = new Captures(places); StandInFeed scene = StandInFeed.start(places.scenes(), 1, StandInBehaviour.GOOD); SceneFeed feed = SceneFeed.connect(scene.notice(), _ -> { })) {
+        try (Captures captures = new Captures(places); StandInFeed scene = StandInFeed.start(places.scenes(), 1, StandInBehaviour.GOOD);
+                SceneFeed feed = SceneFeed.connect(scene.notice(), _ -> {})) {
             SceneFacts facts = feed.describe();
             CaptureWish wish = CaptureWish.of(facts, facts.camera("pier").orElseThrow()).withSize(size).withRange(range);
             // What the scene does for each picture that it hands over is known to its compiler by now, as what it draws is.
@@ -74,8 +75,10 @@ final class Capturing {
                 captures.rest();
             }
         }
-        System.out.printf(Locale.ROOT, "%d frames of %s: drawn alone in %.2f s, captured in %.2f s (x%.3f, from %.3f to %.3f), %.2f s with the process's start and the file's end%n", range.count(), size,
-                Figures.median(alone), Figures.median(captured), Figures.median(ratios), Arrays.stream(ratios).min().orElseThrow(), Arrays.stream(ratios).max().orElseThrow(), Figures.median(whole));
+        System.out.printf(Locale.ROOT, "%d frames of %s: drawn alone in %.2f s, captured in %.2f s (x%.3f, from %.3f to %.3f), %.2f s "
+                + "with the process's start and the file's end%n", range.count(), size,
+                Figures.median(alone), Figures.median(captured), Figures.median(ratios), Arrays.stream(ratios).min().orElseThrow(),
+                Arrays.stream(ratios).max().orElseThrow(), Figures.median(whole));
     }
 
     /** From the first captured frame to the last one, in seconds: when the first one comes is no matter of speed. */
@@ -103,7 +106,8 @@ final class Capturing {
         try (ExecutorService pool = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
             for (long f = range.first() + from; f <= range.last(); f += step) {
                 long frame = f;
-                pool.submit(() -> StandIn.picture(new Question.Frame(0, "pier", frame, frame - 1, size.width(), size.height(), null, classes, null, null), 1));
+                pool.submit(() -> StandIn.picture(
+                        new Question.Frame(0, "pier", frame, frame - 1, size.width(), size.height(), null, classes, null, null), 1));
             }
         }
     }
@@ -115,20 +119,24 @@ final class Capturing {
     private void played() throws Exception {
         try (BenchWindow bench = new BenchWindow(home.resolve("capture-window"))) {
             bench.run(() -> bench.window().studio().scenes().startStandIn());
-            bench.await(() -> !bench.window().studio().scenes().all().isEmpty() && bench.window().studio().scenes().all().getFirst().picture("sand").isPresent());
+            bench.await(() -> !bench.window().studio().scenes().all().isEmpty()
+                    && bench.window().studio().scenes().all().getFirst().picture("sand").isPresent());
             double[] times = new double[Math.max(3, rounds)];
             for (int i = 0; i < times.length; i++) {
                 int kept = i + 1;
                 bench.run(() -> {
                     LiveScene scene = bench.window().studio().scenes().all().getFirst();
-                    scene.facts().flatMap(f -> f.camera("pier")).ifPresent(c -> bench.window().studio().previews().capture(scene, List.of(scene.wish(c))));
+                    scene.facts().flatMap(f -> f.camera("pier"))
+                            .ifPresent(c -> bench.window().studio().previews().capture(scene, List.of(scene.wish(c))));
                 });
                 bench.await(2, () -> bench.window().studio().previews().share() >= 1);
                 long since = System.nanoTime();
-                bench.await(2, () -> bench.window().studio().previews().all().size() == kept && bench.window().shell().playing().filter(name -> name.equals("pier_v00" + kept + ".mp4")).isPresent());
+                bench.await(2, () -> bench.window().studio().previews().all().size() == kept
+                        && bench.window().shell().playing().filter(name -> name.equals("pier_v00" + kept + ".mp4")).isPresent());
                 times[i] = seconds(since) * 1000;
             }
-            System.out.printf(Locale.ROOT, "from the last captured frame to the first one that plays: %.0f ms in the median of %d%n", Figures.median(times), times.length);
+            System.out.printf(Locale.ROOT, "from the last captured frame to the first one that plays: %.0f ms in the median of %d%n",
+                    Figures.median(times), times.length);
         }
     }
 }

@@ -8,7 +8,10 @@ import java.util.Locale;
 import java.util.stream.IntStream;
 import javafx.scene.Node;
 
-/** Two sources of 96 frames of 960x540 in step in the real window: played once cached, flipped, and gone through by seeking against one alone. */
+/**
+ * Two sources of 96 frames of 960x540 in step in the real window: played once cached, flipped, and gone through by seeking against one
+ * alone.
+ */
 final class Comparing {
 
     private static final int SECONDS = 10;
@@ -38,10 +41,12 @@ final class Comparing {
             // Another size makes every picture anew.
             bench.press("actual");
             double both = seeks(bench, 1);
-            System.out.printf(Locale.ROOT, "a seek takes %.1f ms with one picture, %.1f ms with two (x%.2f)%n", single, both, both / single);
+            System.out.printf(Locale.ROOT, "a seek takes %.1f ms with one picture, %.1f ms with two (x%.2f)%n", single, both,
+                    both / single);
             for (Rate rate : List.of(Rate.of(25), Rate.of(50), Rate.of(60))) {
                 BenchWindow.Played played = bench.play(rate, SECONDS);
-                System.out.printf(Locale.ROOT, "two played at %s for %d s: %d of %.0f frames shown%s%n", rate.label(), SECONDS, played.shown(), rate.perSecond().toDouble() * SECONDS,
+                System.out.printf(Locale.ROOT, "two played at %s for %d s: %d of %.0f frames shown%s%n", rate.label(), SECONDS,
+                        played.shown(), rate.perSecond().toDouble() * SECONDS,
                         played.words().isEmpty() ? "" : ", " + played.words());
             }
             flips(bench, window);

@@ -60,8 +60,9 @@ final class Forecasts {
                 case CUTS -> new Object[] {shots[frame / 31 % shots.length], frame % 31, 0.0};
                 case TITLES -> new Object[] {Shot.TITLE, frame % Shot.TITLE.frames(), 0.0};
                 case STILLS -> new Object[] {shots[frame / 60 % shots.length], frame / 60 * 7 % 30, 0.0};
-                case MIXED -> frame < 120 ? new Object[] {Shot.DUNES, frame, 0.0} : frame < 240 ? new Object[] {Shot.TITLE, frame % Shot.TITLE.frames(), 0.0}
-                        : frame < 330 ? new Object[] {Shot.DUNES, frame, .04} : new Object[] {Shot.KITE, 12, 0.0};
+                case MIXED -> frame < 120 ? new Object[] {Shot.DUNES, frame, 0.0}
+                        : frame < 240 ? new Object[] {Shot.TITLE, frame % Shot.TITLE.frames(), 0.0}
+                                : frame < 330 ? new Object[] {Shot.DUNES, frame, .04} : new Object[] {Shot.KITE, 12, 0.0};
             };
         }
     }
@@ -88,7 +89,8 @@ final class Forecasts {
         }
         quantiles("bytes", bytes);
         quantiles("seconds of the run", times);
-        System.out.printf(Locale.ROOT, "PSNR: off by %.2f dB in the median, %.2f dB nine times of ten; %d of %d within the range%n", quantile(likeness, .5, true), quantile(likeness, .9, true),
+        System.out.printf(Locale.ROOT, "PSNR: off by %.2f dB in the median, %.2f dB nine times of ten; %d of %d within the range%n",
+                quantile(likeness, .5, true), quantile(likeness, .9, true),
                 likeness.stream().filter(p -> p.foretold.holds(p.fact)).count(), likeness.size());
     }
 
@@ -114,12 +116,12 @@ final class Forecasts {
         Places places = Places.in(own);
         ProjectTrial tried = ProjectTrial.of(project, programme, Map.of(), MediaLibrary.version());
         long since = System.nanoTime();
-        Trial trial = new Trials(places).start(tried.plan(), _ -> { }).await();
+        Trial trial = new Trials(places).start(tried.plan(), _ -> {}).await();
         double trying = (System.nanoTime() - since) / 1e9;
         Map<String, FileForecast> foretold = tried.deliverables(trial, project.deliverablesOn());
         RunPlan plan = RunPlanner.ofSystem().plan(project, programme, out, Map.of(), "bench", MediaLibrary.version());
         since = System.nanoTime();
-        try (Run run = Run.start(plan, places, _ -> { })) {
+        try (Run run = Run.start(plan, places, _ -> {})) {
             Run.Outcome outcome = run.outcome().join();
             double seconds = (System.nanoTime() - since) / 1e9;
             for (FileProgress file : outcome.files()) {
@@ -128,7 +130,8 @@ final class Forecasts {
                 }
                 FileForecast forecast = foretold.get(file.target());
                 tell(bytes, new Pair(reel + " " + file.target(), forecast.bytes(), Files.size(Path.of(file.path()))), 1e6, "MB");
-                Double psnr = ReceiptFile.read(Path.of(file.receipt())).quality() == null ? null : ReceiptFile.read(Path.of(file.receipt())).quality().meanPsnr();
+                Double psnr = ReceiptFile.read(Path.of(file.receipt())).quality() == null ? null
+                        : ReceiptFile.read(Path.of(file.receipt())).quality().meanPsnr();
                 if (psnr != null && forecast.psnr() != null) {
                     tell(likeness, new Pair(reel + " " + file.target(), forecast.psnr(), psnr), 1, "dB");
                 }
@@ -141,13 +144,16 @@ final class Forecasts {
 
     private static void tell(List<Pair> all, Pair pair, double unit, String name) {
         all.add(pair);
-        System.out.printf(Locale.ROOT, "%-28s foretold %8.2f (%.2f to %.2f), was %8.2f %s: %+.1f %% %s%n", pair.what, pair.foretold.middle() / unit, pair.foretold.low() / unit, pair.foretold.high() / unit,
+        System.out.printf(Locale.ROOT, "%-28s foretold %8.2f (%.2f to %.2f), was %8.2f %s: %+.1f %% %s%n", pair.what,
+                pair.foretold.middle() / unit, pair.foretold.low() / unit, pair.foretold.high() / unit,
                 pair.fact / unit, name, 100 * pair.off(), pair.foretold.holds(pair.fact) ? "" : "OUTSIDE");
     }
 
     private static void quantiles(String what, List<Pair> pairs) {
-        System.out.printf(Locale.ROOT, "%s: off by %.1f %% in the median, %.1f %% nine times of ten, %.1f %% at most; %d of %d within the range%n", what, 100 * quantile(pairs, .5, false),
-                100 * quantile(pairs, .9, false), 100 * quantile(pairs, 1, false), pairs.stream().filter(p -> p.foretold.holds(p.fact)).count(), pairs.size());
+        System.out.printf(Locale.ROOT, "%s: off by %.1f %% in the median, %.1f %% nine times of ten, %.1f %% at most; %d of %d within "
+                + "the range%n", what, 100 * quantile(pairs, .5, false),
+                100 * quantile(pairs, .9, false), 100 * quantile(pairs, 1, false),
+                pairs.stream().filter(p -> p.foretold.holds(p.fact)).count(), pairs.size());
     }
 
     private static double quantile(List<Pair> pairs, double share, boolean absolute) {
@@ -163,7 +169,8 @@ final class Forecasts {
                 Object[] what = reel.at(i);
                 Drawing d = ((Shot) what[0]).draw((int) what[1], WIDTH, HEIGHT);
                 try {
-                    Files.write(file, StillWriter.PNG16.write(new Samples(WIDTH, HEIGHT, grained(d, "R", i, (double) what[2]), grained(d, "G", i, (double) what[2]), grained(d, "B", i, (double) what[2]), null)));
+                    Files.write(file, StillWriter.PNG16.write(new Samples(WIDTH, HEIGHT, grained(d, "R", i, (double) what[2]),
+                            grained(d, "G", i, (double) what[2]), grained(d, "B", i, (double) what[2]), null)));
                 } catch (IOException e) {
                     throw new IllegalStateException("A frame can't be written: " + e.getMessage(), e);
                 }

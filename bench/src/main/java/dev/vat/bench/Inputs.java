@@ -107,7 +107,8 @@ final class Inputs {
                 return file -> reader.header(file, FileKind.PNG, null, 1).format();
             });
         }
-        System.out.printf(Locale.ROOT, "%d frames of 1920x1080 16-bit PNG, %d threads: bare decode %.2f s, full check %.2f s (x%.3f), headers %.2f s (x%.3f)%n",
+        System.out.printf(Locale.ROOT, "%d frames of 1920x1080 16-bit PNG, %d threads: bare decode %.2f s, full check %.2f s (x%.3f), "
+                + "headers %.2f s (x%.3f)%n",
                 FRAMES, threads(), Figures.median(bare), Figures.median(full), Figures.median(full) / Figures.median(bare),
                 Figures.median(header), Figures.median(header) / Figures.median(bare));
         pictures(Sequence.of(home.resolve("dunes-1920"), DemoShot.DUNES.pattern(), FileKind.PNG,
@@ -164,13 +165,17 @@ final class Inputs {
                 shown[i] = (System.nanoTime() - start) / 1e6;
             }
         }
-        System.out.printf(Locale.ROOT, "a picture of 960x540 from one such frame: bare decode %.1f ms, shown after %.1f ms (x%.2f); the very first, with the start "
-                + "of the process, after %.2f s%n", Figures.median(decode), Figures.median(shown), Figures.median(shown) / Figures.median(decode), first);
+        System.out.printf(Locale.ROOT, "a picture of 960x540 from one such frame: bare decode %.1f ms, shown after %.1f ms (x%.2f); "
+                + "the very first, with the start "
+                + "of the process, after %.2f s%n", Figures.median(decode), Figures.median(shown),
+                Figures.median(shown) / Figures.median(decode), first);
     }
 
     private static void show(Viewer viewer, Sequence sequence, int index) {
         long number = sequence.number(index);
-        viewer.picture(new ViewerMessage.Made(Recipe.Frame.of(sequence.file(number).toString(), FileKind.PNG, number, PictureReading.of(AlphaKind.NONE, false))),
+        viewer.picture(
+                new ViewerMessage.Made(
+                        Recipe.Frame.of(sequence.file(number).toString(), FileKind.PNG, number, PictureReading.of(AlphaKind.NONE, false))),
                 new ViewerMessage.Shape(960, 540, null, ViewerMessage.Showing.COLOUR, null)).join().close();
     }
 }

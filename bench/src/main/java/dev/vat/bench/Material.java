@@ -16,7 +16,7 @@ final class Material {
     static final int WIDTH = 1920;
     static final int HEIGHT = 1080;
 
-    private Material() { }
+    private Material() {}
 
     /** The folder with the first {@code count} frames; those that are there already are kept. */
     static Path frames(Path home, int count) throws IOException {
@@ -30,7 +30,8 @@ final class Material {
             if (!Files.exists(file)) {
                 Drawing d = Shot.DUNES.draw(i, width, height);
                 try {
-                    Files.write(file, StillWriter.PNG16.write(new Samples(d.width(), d.height(), d.channel("R"), d.channel("G"), d.channel("B"), null)));
+                    Files.write(file, StillWriter.PNG16
+                            .write(new Samples(d.width(), d.height(), d.channel("R"), d.channel("G"), d.channel("B"), null)));
                 } catch (IOException e) {
                     throw new IllegalStateException("A frame can't be written: " + e.getMessage(), e);
                 }

@@ -27,7 +27,7 @@ final class Measured {
         WHOLE
     }
 
-    private Measured() { }
+    private Measured() {}
 
     static void main(What what, Path frames, Path work, List<String> targets) throws Exception {
         Durable.deleteTree(work);
@@ -39,11 +39,12 @@ final class Measured {
         long wall = System.nanoTime();
         switch (what) {
             case BARE -> new BareLoop(plan, work).run();
-            case MAKE -> Runner.encodeOnly(home, false, _ -> { });
-            case CHECKED -> Runner.encodeOnly(home, true, _ -> { });
-            case WHOLE -> new Runner(home, _ -> { }).run();
+            case MAKE -> Runner.encodeOnly(home, false, _ -> {});
+            case CHECKED -> Runner.encodeOnly(home, true, _ -> {});
+            case WHOLE -> new Runner(home, _ -> {}).run();
         }
-        System.out.println(String.format(Locale.ROOT, "MEASURED %.4f %.4f", (System.nanoTime() - wall) / 1e9, (system.getProcessCpuTime() - cpu) / 1e9));
+        System.out.println(String.format(Locale.ROOT, "MEASURED %.4f %.4f", (System.nanoTime() - wall) / 1e9,
+                (system.getProcessCpuTime() - cpu) / 1e9));
         Durable.deleteTree(work);
         Runtime.getRuntime().halt(0);
     }

@@ -25,7 +25,7 @@ import java.util.function.UnaryOperator;
 /** Plans over measured material; each real file is looked into once. */
 final class Plans {
 
-    private Plans() { }
+    private Plans() {}
 
     static RunPlan of(Path frames, Path out, List<String> targets) throws IOException {
         return of(List.of(frames), out, targets, project -> project);
@@ -51,7 +51,8 @@ final class Plans {
             tables.put("s" + (i + 1), table(sequences.get(i)));
         }
         Project changed = change.apply(project);
-        return RunPlanner.ofSystem().plan(changed, ResolvedReel.of(changed, tables).orElseThrow(), out, Map.of(), "bench", MediaLibrary.version());
+        return RunPlanner.ofSystem().plan(changed, ResolvedReel.of(changed, tables).orElseThrow(), out, Map.of(), "bench",
+                MediaLibrary.version());
     }
 
     private static FrameTable table(Sequence sequence) throws IOException {

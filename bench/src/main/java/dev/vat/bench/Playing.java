@@ -30,7 +30,8 @@ final class Playing {
                 String words = played.words();
                 long dropped = words.endsWith("dropped") ? Long.parseLong(words.replaceAll("\\D", "")) : 0;
                 double due = rate.perSecond().toDouble() * SECONDS;
-                System.out.printf(Locale.ROOT, "played at %s for %d s: %d frames shown, %d of %.0f dropped (%.2f %%)%s%n", rate.label(), SECONDS, played.shown(), dropped, due,
+                System.out.printf(Locale.ROOT, "played at %s for %d s: %d frames shown, %d of %.0f dropped (%.2f %%)%s%n", rate.label(),
+                        SECONDS, played.shown(), dropped, due,
                         100 * dropped / due, words.startsWith("filling") ? " while " + words : "");
             }
         }

@@ -64,7 +64,8 @@ final class Smoothness {
         Thread.sleep(1000);
         bench.run(timer::stop);
         long[] sorted = gaps.stream().mapToLong(Long::longValue).sorted().toArray();
-        System.out.printf(Locale.ROOT, "window showing %s during a run of %d files: %d pulses, median gap %.1f ms, 99.9 %% below %.1f ms, longest %.1f ms%n", face, targets.size(), sorted.length,
+        System.out.printf(Locale.ROOT, "window showing %s during a run of %d files: %d pulses, median gap %.1f ms, 99.9 %% below %.1f "
+                + "ms, longest %.1f ms%n", face, targets.size(), sorted.length,
                 sorted[sorted.length / 2] / 1e6, sorted[(int) (sorted.length * .999)] / 1e6, sorted[sorted.length - 1] / 1e6);
     }
 }

@@ -63,7 +63,10 @@ final class Views {
 
     private static Layout layout() {
         Line caption = Line.of(Wording.parse("{source} {frame}"), Spot.BOTTOM_LEFT);
-        return Layout.of("Views", SIZE, new Arrangement.Grid(2), IntStream.rangeClosed(1, VIEWS).mapToObj(i -> View.of(Item.of("s" + i)).withCaption(caption)).toList()).withBetween(Rational.ONE);
+        return Layout
+                .of("Views", SIZE, new Arrangement.Grid(2),
+                        IntStream.rangeClosed(1, VIEWS).mapToObj(i -> View.of(Item.of("s" + i)).withCaption(caption)).toList())
+                .withBetween(Rational.ONE);
     }
 
     private List<Path> material(int frames) throws Exception {
@@ -103,14 +106,17 @@ final class Views {
                 bench.run(() -> window.studio().bringIn(List.of(four.get(which))));
                 bench.await(() -> window.studio().table("s" + (which + 1)) != null && !window.studio().watch().isChecking());
             }
-            bench.run(() -> window.studio().show(window.studio().project().withCurrentReel(r -> r.withItems(List.of(Item.of(layout())))), null));
-            bench.await(() -> window.studio().programme().filter(p -> p.plan().count() == DRAWN).isPresent() && !window.studio().watch().isChecking());
+            bench.run(() -> window.studio().show(window.studio().project().withCurrentReel(r -> r.withItems(List.of(Item.of(layout())))),
+                    null));
+            bench.await(() -> window.studio().programme().filter(p -> p.plan().count() == DRAWN).isPresent()
+                    && !window.studio().watch().isChecking());
             bench.press("reel");
             bench.press("picture-only");
             bench.press("actual");
             for (Rate rate : List.of(Rate.of(25), Rate.of(50))) {
                 BenchWindow.Played played = bench.play(rate, SECONDS);
-                System.out.printf(Locale.ROOT, "four views of %s played at %s for %d s: %d of %.0f frames shown%s%n", SIZE, rate.label(), SECONDS, played.shown(), rate.perSecond().toDouble() * SECONDS,
+                System.out.printf(Locale.ROOT, "four views of %s played at %s for %d s: %d of %.0f frames shown%s%n", SIZE, rate.label(),
+                        SECONDS, played.shown(), rate.perSecond().toDouble() * SECONDS,
                         played.words().isEmpty() ? "" : ", " + played.words());
             }
         }
@@ -124,7 +130,8 @@ final class Views {
             sums[round] = stages(plan);
             made[round] = made(plan(four));
         }
-        System.out.printf(Locale.ROOT, "four views of %s, %d frames to H.264: the sum of the stages takes %.2f s of CPU, the run %.2f s (x%.3f)%n", SIZE, FRAMES, Figures.median(sums), Figures.median(made),
+        System.out.printf(Locale.ROOT, "four views of %s, %d frames to H.264: the sum of the stages takes %.2f s of CPU, the run %.2f "
+                + "s (x%.3f)%n", SIZE, FRAMES, Figures.median(sums), Figures.median(made),
                 Figures.median(made) / Figures.median(sums));
     }
 
@@ -171,11 +178,13 @@ final class Views {
         }
         Picture[] laid = new Picture[1];
         double lay = cpu(() -> {
-            try (Composer composer = new Composer(WorkingFormat.W16, false); ViewsPainter painter = new ViewsPainter(composer, false, PixelAspect.SQUARE)) {
+            try (Composer composer = new Composer(WorkingFormat.W16, false);
+                    ViewsPainter painter = new ViewsPainter(composer, false, PixelAspect.SQUARE)) {
                 for (int i = 0; i < FRAMES; i++) {
                     List<ViewsPainter.Shown> shown = new ArrayList<>();
                     for (int v = 0; v < VIEWS; v++) {
-                        Lettering caption = how.letteringAt(v, i, new ReelFrame(v, i + 1, new ReelFrame.SourceFrame(i + 1)), plan.sources().get(v).location());
+                        Lettering caption = how.letteringAt(v, i, new ReelFrame(v, i + 1, new ReelFrame.SourceFrame(i + 1)),
+                                plan.sources().get(v).location());
                         shown.add(new ViewsPainter.Shown(pictures.get(v), caption, false));
                     }
                     if (laid[0] != null) {
@@ -203,11 +212,13 @@ final class Views {
 
     private double encoded(RunPlan plan, Assembly.Views how, RunPlan.RunFile file, Path part) throws Exception {
         List<Picture> all = new ArrayList<>();
-        try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, false); ViewsPainter painter = new ViewsPainter(composer, false, PixelAspect.SQUARE)) {
+        try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, false);
+                ViewsPainter painter = new ViewsPainter(composer, false, PixelAspect.SQUARE)) {
             for (int i = 0; i < DRAWN; i++) {
                 List<ViewsPainter.Shown> shown = new ArrayList<>();
                 for (int v = 0; v < VIEWS; v++) {
-                    shown.add(new ViewsPainter.Shown(working(reader, composer, plan.sources().get(v), i), how.letteringAt(v, i, new ReelFrame(v, i + 1, new ReelFrame.SourceFrame(i + 1)), plan.sources().get(v).location()), false));
+                    shown.add(new ViewsPainter.Shown(working(reader, composer, plan.sources().get(v), i), how.letteringAt(v, i,
+                            new ReelFrame(v, i + 1, new ReelFrame.SourceFrame(i + 1)), plan.sources().get(v).location()), false));
                 }
                 all.add(painter.paint(how, shown));
                 shown.forEach(s -> s.picture().close());
@@ -216,7 +227,8 @@ final class Views {
         try {
             return cpu(() -> {
                 EncoderSpec spec = EncoderSpec.of(file);
-                try (Conversion conversion = new Conversion(file.codecInCatalogue(), SIZE, file.treatment()); PartWriter writer = new PartWriter(part, spec, 0, true)) {
+                try (Conversion conversion = new Conversion(file.codecInCatalogue(), SIZE, file.treatment());
+                        PartWriter writer = new PartWriter(part, spec, 0, true)) {
                     for (int i = 0; i < FRAMES; i++) {
                         try (Picture converted = conversion.convert(all.get(i % DRAWN))) {
                             writer.write(converted);
@@ -234,12 +246,13 @@ final class Views {
     /** Seconds of CPU of the run's own process, from its start to the proven file. */
     private double made(RunPlan plan) throws Exception {
         Places places = Places.in(home.resolve("views-run-home"));
-        try (Run run = Run.start(plan, places, _ -> { })) {
+        try (Run run = Run.start(plan, places, _ -> {})) {
             var ended = run.outcome().get();
             if (ended.files().stream().anyMatch(f -> f.stage() != FileProgress.Stage.DELIVERED)) {
                 throw new IllegalStateException("not made: " + ended.files());
             }
-            return ProcessHandle.current().children().map(c -> c.info().totalCpuDuration().orElse(Duration.ZERO)).max(Duration::compareTo).orElseThrow().toMillis() / 1000.;
+            return ProcessHandle.current().children().map(c -> c.info().totalCpuDuration().orElse(Duration.ZERO)).max(Duration::compareTo)
+                    .orElseThrow().toMillis() / 1000.;
         }
     }
 }

@@ -26,7 +26,8 @@ import java.util.stream.Stream;
 final class Whole {
 
     /** Twelve files of one 4K read, as different as they come. */
-    private static final List<String> TWELVE = List.of("web-h264", "web-vp9", "edit-prores-hq", "edit-prores-422", "edit-prores-lt", "alpha-prores-4444", "edit-h264-intra",
+    private static final List<String> TWELVE = List.of("web-h264", "web-vp9", "edit-prores-hq", "edit-prores-422", "edit-prores-lt",
+            "alpha-prores-4444", "edit-h264-intra",
             "edit-cineform", "archive-ffv1", "alpha-png", "frames-png", "frames-exr");
 
     private final Path home;
@@ -60,7 +61,7 @@ final class Whole {
         Path out = home.resolve("resumed");
         RunPlan plan = Plans.of(material, out, targets);
         long start = System.nanoTime();
-        try (Run run = Run.start(plan, fresh(out), _ -> { })) {
+        try (Run run = Run.start(plan, fresh(out), _ -> {})) {
             requireMade(run.outcome().join());
         }
         double undisturbed = seconds(start);
@@ -78,18 +79,21 @@ final class Whole {
         }
         double first = seconds(start);
         start = System.nanoTime();
-        try (Run run = Run.resume(runHome, places, _ -> { })) {
+        try (Run run = Run.resume(runHome, places, _ -> {})) {
             requireMade(run.outcome().join());
         }
         double second = seconds(start);
-        System.out.printf(Locale.ROOT, "stopped half way and gone on with: %.1f s and %.1f s, %.3f of the %.1f s of an undisturbed run%n", first, second,
+        System.out.printf(Locale.ROOT, "stopped half way and gone on with: %.1f s and %.1f s, %.3f of the %.1f s of an undisturbed run%n",
+                first, second,
                 (first + second) / undisturbed, undisturbed);
         Durable.deleteTree(out);
     }
 
-    private record Said(double at, double left) { }
+    private record Said(double at, double left) {}
 
-    /** The time left that is said from a tenth on, against what it took; the frames are easy first and hard then, or the other way round. */
+    /**
+     * The time left that is said from a tenth on, against what it took; the frames are easy first and hard then, or the other way round.
+     */
     void left() throws Exception {
         Path dunes = Material.frames(home, 96, 960, 540);
         for (boolean hardFirst : new boolean[] {false, true}) {
@@ -105,10 +109,14 @@ final class Whole {
                 requireMade(run.outcome().join());
             }
             double whole = seconds(start);
-            double[] errors = said.stream().filter(s -> s.at >= whole / 10 && s.at <= whole * .95).mapToDouble(s -> Math.abs(s.left - (whole - s.at)) / (whole - s.at)).sorted().toArray();
-            double[] shares = said.stream().filter(s -> s.at >= whole / 10).mapToDouble(s -> Math.abs(s.left - (whole - s.at)) / whole).sorted().toArray();
-            System.out.printf(Locale.ROOT, "time left, %s frames first, %.1f s: off by %.1f %% of what was left (median of %d), %.1f %% (nine of ten); by %.1f %% of the whole (median)%n",
-                    hardFirst ? "hard" : "easy", whole, 100 * errors[errors.length / 2], errors.length, 100 * errors[errors.length * 9 / 10], 100 * shares[shares.length / 2]);
+            double[] errors = said.stream().filter(s -> s.at >= whole / 10 && s.at <= whole * .95)
+                    .mapToDouble(s -> Math.abs(s.left - (whole - s.at)) / (whole - s.at)).sorted().toArray();
+            double[] shares = said.stream().filter(s -> s.at >= whole / 10).mapToDouble(s -> Math.abs(s.left - (whole - s.at)) / whole)
+                    .sorted().toArray();
+            System.out.printf(Locale.ROOT, "time left, %s frames first, %.1f s: off by %.1f %% of what was left (median of %d), %.1f "
+                    + "%% (nine of ten); by %.1f %% of the whole (median)%n",
+                    hardFirst ? "hard" : "easy", whole, 100 * errors[errors.length / 2], errors.length,
+                    100 * errors[errors.length * 9 / 10], 100 * shares[shares.length / 2]);
             Durable.deleteTree(out);
         }
     }
@@ -146,7 +154,8 @@ final class Whole {
             holder[0] = run;
             requireMade(run.outcome().join());
         }
-        System.out.printf(Locale.ROOT, "twelve files from 24 frames of 3840x2160 in 16 bits: %.0f s, at most %,d MB in the run's process, %,d MB stated%n", seconds(start), most[0],
+        System.out.printf(Locale.ROOT, "twelve files from 24 frames of 3840x2160 in 16 bits: %.0f s, at most %,d MB in the run's "
+                + "process, %,d MB stated%n", seconds(start), most[0],
                 MemoryBound.of(plan, plan.files()) / 1_000_000);
         Durable.deleteTree(out);
     }
@@ -180,12 +189,13 @@ final class Whole {
                 bytes = inParts.bytes / inOne.bytes;
                 psnr = inParts.psnr - inOne.psnr;
             }
-            System.out.printf(Locale.ROOT, "%-16s %d parts against one: bytes x%.4f, time x%.3f (%.1f s), CPU x%.3f, PSNR %+.3f dB%n", target, file.parts().size(), bytes,
+            System.out.printf(Locale.ROOT, "%-16s %d parts against one: bytes x%.4f, time x%.3f (%.1f s), CPU x%.3f, PSNR %+.3f dB%n",
+                    target, file.parts().size(), bytes,
                     several.wall() / one.wall(), one.wall(), several.cpu() / one.cpu(), psnr);
         }
     }
 
-    private record Closed(double bytes, double psnr) { }
+    private record Closed(double bytes, double psnr) {}
 
     private Closed measure(RunPlan plan, Path out, Figures times) throws Exception {
         long start = System.nanoTime();
@@ -194,7 +204,8 @@ final class Whole {
         Receipt receipt;
         try (Run run = Run.start(plan, fresh(out), p -> {
             if (closed[0] == 0 && holder[0] != null && p.files().getFirst().stage().ordinal() >= Stage.JOINING.ordinal()) {
-                closed[1] = ProcessHandle.of(holder[0].pid()).flatMap(h -> h.info().totalCpuDuration()).map(d -> d.toMillis() / 1e3).orElse(0.0);
+                closed[1] = ProcessHandle.of(holder[0].pid()).flatMap(h -> h.info().totalCpuDuration()).map(d -> d.toMillis() / 1e3)
+                        .orElse(0.0);
                 closed[0] = seconds(start);
             }
         })) {
@@ -205,7 +216,8 @@ final class Whole {
         }
         times.add(closed[0], closed[1]);
         Durable.deleteTree(out);
-        return new Closed(receipt.found().bytes(), receipt.quality() == null || receipt.quality().meanPsnr() == null ? 0 : receipt.quality().meanPsnr());
+        return new Closed(receipt.found().bytes(),
+                receipt.quality() == null || receipt.quality().meanPsnr() == null ? 0 : receipt.quality().meanPsnr());
     }
 
     /** What joining and proving takes of the time that making with the inline check takes, for every target of one codec each. */
@@ -225,7 +237,8 @@ final class Whole {
                 if (outcome.files().stream().allMatch(f -> f.stage() == Stage.DELIVERED)) {
                     double begun = first.getOrDefault(Stage.FIRST_PASS, first.getOrDefault(Stage.ENCODING, 0.0));
                     double made = first.getOrDefault(Stage.JOINING, first.getOrDefault(Stage.PROVING, first.get(Stage.DELIVERED)));
-                    System.out.printf(Locale.ROOT, "| %s | %.2f s | %.2f s | %.0f %% |%n", target, made - begun, first.get(Stage.DELIVERED) - made,
+                    System.out.printf(Locale.ROOT, "| %s | %.2f s | %.2f s | %.0f %% |%n", target, made - begun,
+                            first.get(Stage.DELIVERED) - made,
                             100 * (first.get(Stage.DELIVERED) - made) / (made - begun));
                 } else {
                     System.out.println("| " + target + " | can't be made of this material: " + outcome.files().getFirst().why() + " | | |");

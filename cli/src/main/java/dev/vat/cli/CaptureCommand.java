@@ -20,7 +20,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "capture", mixinStandardHelpOptions = true, description = "Takes previews of cameras of the scene that runs; without a camera, says which there are.")
+@Command(name = "capture", mixinStandardHelpOptions = true, description = "Takes previews of cameras of the scene that runs; without "
+        + "a camera, says which there are.")
 final class CaptureCommand implements Callable<Integer> {
 
     private final Output output;
@@ -38,7 +39,8 @@ final class CaptureCommand implements Callable<Integer> {
     @Option(names = "--step", paramLabel = "N", defaultValue = "1", description = "Every how many frames one is drawn; the length stays.")
     private long step;
 
-    @Option(names = "--lead-in", paramLabel = "FRAMES", description = "Frames to run before the first one; what the scene says if not said.")
+    @Option(names = "--lead-in", paramLabel = "FRAMES",
+            description = "Frames to run before the first one; what the scene says if not said.")
     private Long leadIn;
 
     @Option(names = "--no-mark", description = "No mark that says that it is a draft.")
@@ -64,7 +66,7 @@ final class CaptureCommand implements Callable<Integer> {
         SceneNotice notice = SceneNotice.in(places.scenes()).stream().findFirst()
                 .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "No scene runs on this machine. 'vat scene' starts the stand-in"));
         SceneFacts scene;
-        try (SceneFeed feed = SceneFeed.connect(notice, _ -> { })) {
+        try (SceneFeed feed = SceneFeed.connect(notice, _ -> {})) {
             scene = feed.describe();
         }
         if (cameras.isEmpty()) {
@@ -78,7 +80,8 @@ final class CaptureCommand implements Callable<Integer> {
         List<CaptureWish> wishes = cameras.stream().map(id -> wish(scene, id)).toList();
         for (CaptureWish wish : wishes) {
             CaptureAdvice.of(scene, wish).forEach(a -> output.say(wish.camera() + ": " + a.text()));
-            try (Captures.Going going = captures.start(notice, wish, p -> output.event("capturing", "camera", wish.camera(), "drawn", p.drawn(), "frames", p.frames()))) {
+            try (Captures.Going going = captures.start(notice, wish,
+                    p -> output.event("capturing", "camera", wish.camera(), "drawn", p.drawn(), "frames", p.frames()))) {
                 CaptureMessage.Captured captured = SceneFeed.await(going.result());
                 if (captured.preview() == null) {
                     throw new CommandFailure(ExitCode.FAILED, "Nothing of " + wish.camera() + " was captured: " + captured.why());
@@ -91,7 +94,8 @@ final class CaptureCommand implements Callable<Integer> {
     }
 
     private CaptureWish wish(SceneFacts scene, String id) {
-        CameraFacts camera = scene.camera(id).orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, scene.name() + " has no camera '" + id + "'"));
+        CameraFacts camera = scene.camera(id)
+                .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, scene.name() + " has no camera '" + id + "'"));
         try {
             CaptureWish wish = CaptureWish.of(scene, camera);
             wish = range == null ? wish : wish.withRange(FrameRange.parse(range));
@@ -105,7 +109,8 @@ final class CaptureCommand implements Callable<Integer> {
     private void tell(Preview preview) {
         String path = PreviewStore.in(places).movie(preview).toString();
         output.event("captured", "path", path, "drawn", preview.drawn(), "wished", preview.wish().drawn(), "why", preview.why());
-        output.say(path + "  " + preview.drawn() + " of " + preview.wish().drawn() + " frames" + (preview.why() == null ? "" : ": " + preview.why())
+        output.say(path + "  " + preview.drawn() + " of " + preview.wish().drawn() + " frames"
+                + (preview.why() == null ? "" : ": " + preview.why())
                 + (preview.idle() == null ? "" : "; nothing moves after " + CaptureAdvice.number(preview.idle())));
     }
 }

@@ -10,7 +10,7 @@ final class Checking {
 
     private static final long SAY_EVERY_NANOS = 1_000_000_000L;
 
-    private Checking() { }
+    private Checking() {}
 
     static FrameTable check(Viewer viewer, Sequence sequence, boolean headersOnly, String layer, Output output) {
         var last = new Object() {

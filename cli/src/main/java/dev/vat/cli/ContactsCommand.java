@@ -20,7 +20,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "contacts", mixinStandardHelpOptions = true, description = "Writes a contact sheet: frames of a source, a project's reel or a movie, with their numbers.")
+@Command(name = "contacts", mixinStandardHelpOptions = true, description = "Writes a contact sheet: frames of a source, a project's "
+        + "reel or a movie, with their numbers.")
 final class ContactsCommand implements Callable<Integer> {
 
     private final Output output;
@@ -55,11 +56,13 @@ final class ContactsCommand implements Callable<Integer> {
         ContactSheet.Grid wanted = parse(grid, text -> ContactSheet.Grid.parse(text, width));
         Path absolute = path.toAbsolutePath().normalize();
         boolean reel = absolute.toString().endsWith(ProjectFile.EXTENSION);
-        Project project = reel ? ProjectFile.load(absolute) : Edits.bringIn(List.of(OneSource.in(absolute)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Project project = reel ? ProjectFile.load(absolute)
+                : Edits.bringIn(List.of(OneSource.in(absolute)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         try (Viewer viewer = new Viewer(places)) {
             Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
             if (reel) {
-                ResolvedReel programme = ResolvedReel.of(project, survey.tables()).filter(p -> p.plan().count() > 0).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project's reel is empty"));
+                ResolvedReel programme = ResolvedReel.of(project, survey.tables()).filter(p -> p.plan().count() > 0)
+                        .orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project's reel is empty"));
                 viewer.write(ContactSheet.ofReel(programme, wanted), file);
             } else {
                 Source source = project.sources().getFirst();

@@ -17,13 +17,17 @@ import picocli.CommandLine.Model.OptionSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
-/** What is said of files on the command line in place of what their targets have; it holds for every file. The options of settings come from these. */
+/**
+ * What is said of files on the command line in place of what their targets have; it holds for every file. The options of settings come
+ * from these.
+ */
 final class FileChoices {
 
     @Option(names = "--draft", description = "Every file at half size, marked in name and picture.")
     private boolean draft;
 
-    @Option(names = "--accept", paramLabel = "FINDING", description = "An explicit yes to a finding that stands in the way, such as far-enlarged or draft-material; receipts keep it.")
+    @Option(names = "--accept", paramLabel = "FINDING", description = "An explicit yes to a finding that stands in the way, such as "
+            + "far-enlarged or draft-material; receipts keep it.")
     private List<String> accept = new ArrayList<>();
 
     private CommandSpec command;
@@ -37,7 +41,7 @@ final class FileChoices {
                 OptionSpec.Builder spec = OptionSpec.builder(option.name()).description(option.description());
                 mixee.addOption(option.value() == null ? spec.type(boolean.class).arity("0").build()
                         : option.many() ? spec.paramLabel(option.value()).type(List.class).auxiliaryTypes(String.class).arity("1").build()
-                        : spec.paramLabel(option.value()).type(String.class).arity("1").build());
+                                : spec.paramLabel(option.value()).type(String.class).arity("1").build());
             }
         }
     }
@@ -79,6 +83,7 @@ final class FileChoices {
 
     /** The path of a picture behind, seen from here. */
     private static String absolute(String text) {
-        return text.startsWith(Ground.PICTURE) ? Ground.PICTURE + Path.of(text.substring(Ground.PICTURE.length()).strip()).toAbsolutePath() : text;
+        return text.startsWith(Ground.PICTURE) ? Ground.PICTURE + Path.of(text.substring(Ground.PICTURE.length()).strip()).toAbsolutePath()
+                : text;
     }
 }

@@ -19,7 +19,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "handover", mixinStandardHelpOptions = true,
-        description = "Puts together what leaves the house: films with receipts, sheets and timeline, a list in plain words, and a manifest that the recipient can hold it against.")
+        description = "Puts together what leaves the house: films with receipts, sheets and timeline, a list in plain words, and a "
+                + "manifest that the recipient can hold it against.")
 final class HandOverCommand implements Callable<Integer> {
 
     private final Output output;
@@ -57,7 +58,8 @@ final class HandOverCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         Timeline timeline = project == null ? null : timeline();
-        HandOverSet.Wish wish = parse(name, n -> new HandOverSet.Wish(n, to.toAbsolutePath().normalize(), films, timeline, comment, zip, !noSheets));
+        HandOverSet.Wish wish = parse(name,
+                n -> new HandOverSet.Wish(n, to.toAbsolutePath().normalize(), films, timeline, comment, zip, !noSheets));
         Path set = HandOverSet.make(places, wish, doing -> {
             output.event("doing", "what", doing);
             output.say(doing);
@@ -72,7 +74,8 @@ final class HandOverCommand implements Callable<Integer> {
         Project loaded = ProjectFile.load(project.toAbsolutePath().normalize());
         try (Viewer viewer = new Viewer(places)) {
             Survey survey = Survey.of(loaded, viewer, (sequence, layer) -> Checking.check(viewer, sequence, true, layer, output));
-            ResolvedReel programme = ResolvedReel.of(loaded, survey.tables()).orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project has no reel"));
+            ResolvedReel programme = ResolvedReel.of(loaded, survey.tables())
+                    .orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project has no reel"));
             return parse(loaded.name(), _ -> Timeline.of(programme));
         }
     }

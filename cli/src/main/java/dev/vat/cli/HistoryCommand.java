@@ -19,7 +19,8 @@ final class HistoryCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", arity = "0..*", paramLabel = "WORD", description = "Only what holds all of these, in name, folder, target, project, reel, source or date.")
+    @Parameters(index = "0", arity = "0..*", paramLabel = "WORD", description = "Only what holds all of these, in name, folder, "
+            + "target, project, reel, source or date.")
     private List<String> words = List.of();
 
     @Option(names = "--json", description = "JSON lines on standard output.")
@@ -33,16 +34,19 @@ final class HistoryCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         Map<String, String> notes = HistoryNotes.beside(places.history()).all();
-        List<HistoryStore.Entry> found = HistoryStore.at(places.history()).entries().reversed().stream().filter(e -> e.matches(String.join(" ", words), notes.getOrDefault(e.sha256(), ""))).toList();
+        List<HistoryStore.Entry> found = HistoryStore.at(places.history()).entries().reversed().stream()
+                .filter(e -> e.matches(String.join(" ", words), notes.getOrDefault(e.sha256(), ""))).toList();
         for (HistoryStore.Entry entry : found) {
             boolean there = Files.exists(Path.of(entry.path()));
-            output.event("delivered", "made", entry.made(), "path", entry.path(), "there", there, "target", entry.target(), "project", entry.project(), "reel", entry.reel(),
+            output.event("delivered", "made", entry.made(), "path", entry.path(), "there", there, "target", entry.target(), "project",
+                    entry.project(), "reel", entry.reel(),
                     "frames", entry.frames(), "proven", entry.proven(), "sha256", entry.sha256());
             String note = notes.getOrDefault(entry.sha256(), "");
             output.say(entry.day() + "  " + entry.path() + (there ? "" : "  (not there any more)") + (note.isEmpty() ? "" : "  " + note));
         }
         if (found.isEmpty()) {
-            output.say(words.isEmpty() ? "Nothing was delivered on this machine yet" : "Nothing that was delivered holds all of these words");
+            output.say(
+                    words.isEmpty() ? "Nothing was delivered on this machine yet" : "Nothing that was delivered holds all of these words");
         }
         return ExitCode.PROVEN.code();
     }

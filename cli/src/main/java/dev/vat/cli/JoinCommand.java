@@ -11,7 +11,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "join", mixinStandardHelpOptions = true,
-        description = "Joins parts of a film without encoding them anew. What parts share or lack is found by their pictures, a broken one is cut at its last whole frame.")
+        description = "Joins parts of a film without encoding them anew. What parts share or lack is found by their pictures, a "
+                + "broken one is cut at its last whole frame.")
 final class JoinCommand implements Callable<Integer> {
 
     private final Output output;
@@ -33,6 +34,7 @@ final class JoinCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        return Repacking.run(places, output, new RepackOrder.Join(files.stream().map(Repacking::absolute).toList(), Repacking.absolute(to)));
+        return Repacking.run(places, output,
+                new RepackOrder.Join(files.stream().map(Repacking::absolute).toList(), Repacking.absolute(to)));
     }
 }

@@ -157,8 +157,9 @@ final class LookCommand implements Callable<Integer> {
         Sequence s = table.sequence();
         ResumeAdvice advice = ResumeAdvice.of(table);
         output.say(s.name() + "  " + s.pattern().number(s.first()) + "-" + s.pattern().number(s.last()) + ", " + s.count()
-                + (s.kind().isMovie() ? " frames, " : s.count() == 1 ? " file, " : " files, ") + table.good() + " good" + table.format().map(f -> ", " + f.size() + ", " + f.depth()
-                + ", alpha " + table.alpha().label()).orElse(""));
+                + (s.kind().isMovie() ? " frames, " : s.count() == 1 ? " file, " : " files, ") + table.good() + " good"
+                + table.format().map(f -> ", " + f.size() + ", " + f.depth()
+                        + ", alpha " + table.alpha().label()).orElse(""));
         for (FrameTable.Fault fault : table.faults()) {
             output.say("  " + s.pattern().number(fault.frame()) + "  " + fault.state().label() + ": " + fault.why());
         }
@@ -174,7 +175,8 @@ final class LookCommand implements Callable<Integer> {
         }
         table.format().filter(f -> !f.stated().isNothing()).ifPresent(f -> output.say("  states: " + f.stated().describe()));
         review.faults().forEach(f -> output.say("  " + s.pattern().number(f.frames().getFirst())
-                + (f.frames().size() == 1 ? "" : " and " + (f.frames().size() - 1) + " more") + ": " + f.kind().label() + ", " + f.evidence()));
+                + (f.frames().size() == 1 ? "" : " and " + (f.frames().size() - 1) + " more") + ": " + f.kind().label() + ", "
+                + f.evidence()));
         ResumeAdvice.digits(s, s.range()).ifPresent(words -> output.say("  note: " + words));
         if (s.count() == 1 && !s.pattern().isSingle()) {
             output.say("  note: 1 file where a sequence was expected: was the renderer set to a single frame?");

@@ -19,7 +19,8 @@ record MadeFile(Path path, RunPlan plan) {
             throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
         }
         return new MadeFile(absolute, HistoryStore.at(places.history()).of(absolute).map(HistoryStore.Entry::plan)
-                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, absolute.getFileName() + " wasn't made here, or was changed since: its bytes are those of no file in the history")));
+                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, absolute.getFileName() + " wasn't made here, or was changed "
+                        + "since: its bytes are those of no file in the history")));
     }
 
     Remake remake() throws IOException {

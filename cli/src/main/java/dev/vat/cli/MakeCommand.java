@@ -61,7 +61,8 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--range", paramLabel = "FIRST-LAST", description = "Source frame numbers, both included: 118-205.")
     private String range;
 
-    @Option(names = "--gap", paramLabel = "POLICY", description = "What stands where a frame is missing: refuse, hold, nearest, blend, card or close.")
+    @Option(names = "--gap", paramLabel = "POLICY", description = "What stands where a frame is missing: refuse, hold, nearest, "
+            + "blend, card or close.")
     private String gap;
 
     @Option(names = "--source", paramLabel = "NAME", description = "Which sequence of a folder that holds several.")
@@ -70,7 +71,8 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--name", paramLabel = "PATTERN", description = "File names, such as {reel}_{target}_{date}.")
     private String naming;
 
-    @Option(names = "--preset", paramLabel = "NAME|FILE", description = "A preset that was kept, or its text in a file; may be given several times.")
+    @Option(names = "--preset", paramLabel = "NAME|FILE", description = "A preset that was kept, or its text in a file; may be given "
+            + "several times.")
     private List<String> presets = new ArrayList<>();
 
     @Mixin
@@ -82,15 +84,16 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--sound", paramLabel = "FILE", description = "A sound file to lay to the pictures.")
     private Path sound;
 
-    @Option(names = "--sound-at", paramLabel = "TIME", description = "Where in the reel it begins: frames, 0.5 s, 4800 smp or a timecode; below 0 its start is cut off.")
+    @Option(names = "--sound-at", paramLabel = "TIME", description = "Where in the reel it begins: frames, 0.5 s, 4800 smp or a "
+            + "timecode; below 0 its start is cut off.")
     private String soundAt;
 
-    @Option(names = "--start", paramLabel = "TIMECODE", description = "Timecode of the first frame, written into the file: 10:00:00:00, with ; for drop-frame.")
+    @Option(names = "--start", paramLabel = "TIMECODE", description = "Timecode of the first frame, written into the file: "
+            + "10:00:00:00, with ; for drop-frame.")
     private String start;
 
     @Option(names = "--json", description = "JSON lines on standard output.")
     private boolean json;
-
 
     MakeCommand(Output output, Places places) {
         this.output = output;
@@ -109,7 +112,8 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--when-complete", description = "Into the queue, to start when every frame that is expected is there.")
     private boolean whenComplete;
 
-    @Option(names = "--cores", paramLabel = "N", description = "How many of the machine's cores encoders may use; all of them if not given.")
+    @Option(names = "--cores", paramLabel = "N",
+            description = "How many of the machine's cores encoders may use; all of them if not given.")
     private Integer cores;
 
     @Override
@@ -119,7 +123,8 @@ final class MakeCommand implements Callable<Integer> {
             return queued(project);
         }
         try (Viewer viewer = new Viewer(places)) {
-            Preparation prepared = Preparation.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            Preparation prepared = Preparation.of(project, viewer,
+                    (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
             prepared.findings().all().forEach(this::tell);
             if (prepared instanceof Preparation.Ready ready) {
                 return new Making(output, places, cores).make(ready.plan(), project);

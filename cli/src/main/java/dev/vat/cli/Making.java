@@ -44,11 +44,16 @@ final class Making {
         output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
                 plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
                         .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
-        output.say("Making " + (plan.files().size() == 1 ? "1 file" : plan.files().size() + " files") + " from " + (plan.frames() == 1 ? "1 frame at " : plan.frames() + " frames at ") + plan.rate().label());
+        output.say("Making " + (plan.files().size() == 1 ? "1 file" : plan.files().size() + " files") + " from "
+                + (plan.frames() == 1 ? "1 frame at " : plan.frames() + " frames at ") + plan.rate().label());
         return carryOut(plan, () -> Run.start(plan, places, new Run.Order(project, cores), this::tell));
     }
 
-    /** Goes on with a run, telling how far it is; the exit code of the whole. @param early whether files are made of what is closed, and nothing more is read */
+    /**
+     * Goes on with a run, telling how far it is; the exit code of the whole.
+     *
+     * @param early whether files are made of what is closed, and nothing more is read
+     */
     Integer resume(RunHome home, boolean early) throws IOException, InterruptedException {
         RunPlan plan = home.plan();
         plan.files().forEach(f -> titles.put(f.target(), f.title()));

@@ -9,13 +9,14 @@ import java.nio.file.Path;
 /** A project file that a command writes; nothing is written over. */
 final class NewProject {
 
-    private NewProject() { }
+    private NewProject() {}
 
     /** @return where it will be */
     static Path at(Path path) {
         Path file = path.toAbsolutePath().normalize();
         if (!file.toString().endsWith(ProjectFile.EXTENSION)) {
-            throw new CommandFailure(ExitCode.WRONG_USE, "A project's name ends in " + ProjectFile.EXTENSION + ", unlike " + file.getFileName());
+            throw new CommandFailure(ExitCode.WRONG_USE,
+                    "A project's name ends in " + ProjectFile.EXTENSION + ", unlike " + file.getFileName());
         }
         if (Files.exists(file)) {
             throw new CommandFailure(ExitCode.WRONG_USE, file + " is there already; nothing is written over it");

@@ -9,13 +9,14 @@ import java.util.List;
 /** The frames or the movie that a path stands for, where there is no choice to be made. */
 final class OneSource {
 
-    private OneSource() { }
+    private OneSource() {}
 
     static Location in(Path path) throws IOException {
         Path absolute = path.toAbsolutePath().normalize();
         List<Location> found = SourceFinder.find(absolute).locations().stream().filter(l -> !l.isSound()).toList();
         if (found.size() != 1) {
-            throw new CommandFailure(found.isEmpty() ? ExitCode.FAILED : ExitCode.WRONG_USE, (found.isEmpty() ? "No frames and no movie in " : found.size() + " sources, where one was expected, in ") + absolute);
+            throw new CommandFailure(found.isEmpty() ? ExitCode.FAILED : ExitCode.WRONG_USE,
+                    (found.isEmpty() ? "No frames and no movie in " : found.size() + " sources, where one was expected, in ") + absolute);
         }
         return found.getFirst();
     }

@@ -29,7 +29,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "passes", mixinStandardHelpOptions = true, description = "Finds the passes of a shot, and holds their sum against its full picture.")
+@Command(name = "passes", mixinStandardHelpOptions = true, description = "Finds the passes of a shot, and holds their sum against its "
+        + "full picture.")
 final class PassesCommand implements Callable<Integer> {
 
     private final Output output;
@@ -38,7 +39,8 @@ final class PassesCommand implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "FOLDER", description = "A folder of passes, or of EXR files with layers.")
     private Path folder;
 
-    @Option(names = "--project", paramLabel = "FILE", description = "Write a project whose picture is made of the passes; it must not be there yet.")
+    @Option(names = "--project", paramLabel = "FILE", description = "Write a project whose picture is made of the passes; it must not "
+            + "be there yet.")
     private Path project;
 
     @Option(names = "--rate", paramLabel = "RATE", defaultValue = "25", description = "Frames a second (${DEFAULT-VALUE}).")
@@ -68,12 +70,14 @@ final class PassesCommand implements Callable<Integer> {
             Source main = main(all, survey);
             List<PassWords.Found> passes = ShotPasses.of(all.sources(), main, survey.tables().get(main.id()));
             if (passes.isEmpty()) {
-                throw new CommandFailure(ExitCode.FINDINGS, "No two names in " + absolute + " speak of passes, such as base, light, shadow, haze, glow, matte or depth");
+                throw new CommandFailure(ExitCode.FINDINGS, "No two names in " + absolute + " speak of passes, such as base, light, "
+                        + "shadow, haze, glow, matte or depth");
             }
             PassMix mix = PassWords.mix(passes);
             mix.passes().reversed().forEach(p -> tell(p, all));
             Project made = ReelEdits.mixItem(0, mix).apply(all.withCurrentReel(r -> r.withItems(List.of(Item.of(main.id())))));
-            PassReport report = PassWords.full(passes).isEmpty() ? null : check(ResolvedReel.of(made, survey.tables()).orElseThrow(), viewer);
+            PassReport report = PassWords.full(passes).isEmpty() ? null
+                    : check(ResolvedReel.of(made, survey.tables()).orElseThrow(), viewer);
             if (report == null) {
                 output.say("There is no full picture to hold their sum against.");
             }
@@ -96,7 +100,8 @@ final class PassesCommand implements Callable<Integer> {
     }
 
     private void tell(Pass pass, Project project) {
-        String where = project.source(pass.source()).map(Source::name).orElse("layer " + (pass.layer() == null || pass.layer().isEmpty() ? "without a name" : pass.layer()));
+        String where = project.source(pass.source()).map(Source::name)
+                .orElse("layer " + (pass.layer() == null || pass.layer().isEmpty() ? "without a name" : pass.layer()));
         output.event("pass", "name", pass.name(), "operation", pass.operation().title(), "off", pass.off(), "of", where);
         output.say("  %-10s %-11s %s".formatted(pass.name(), pass.off() ? "left out" : pass.operation().title(), where));
     }
@@ -105,7 +110,8 @@ final class PassesCommand implements Callable<Integer> {
         PassCheck check = new PassCheck(programme, programme.plan().spans().getFirst());
         try {
             PassReport report = check.run(viewer, done -> output.event("compared", "frames", done, "of", check.frames())).get();
-            output.event("passes", "frames", report.frames().size(), "most", report.most(), "apart", report.apart().stream().map(PassReport.Frame::number).toList());
+            output.event("passes", "frames", report.frames().size(), "most", report.most(), "apart",
+                    report.apart().stream().map(PassReport.Frame::number).toList());
             output.say(report.words());
             return report;
         } catch (ExecutionException e) {

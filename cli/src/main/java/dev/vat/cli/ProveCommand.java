@@ -15,13 +15,15 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "prove", mixinStandardHelpOptions = true,
-        description = "Holds a finished file against its receipt again, every frame, every tag, every byte; or a hand-over set against its manifest.")
+        description = "Holds a finished file against its receipt again, every frame, every tag, every byte; or a hand-over set "
+                + "against its manifest.")
 final class ProveCommand implements Callable<Integer> {
 
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FILE|SET", description = "A file made by Vat, with its receipt beside it; or the folder or ZIP file of a set.")
+    @Parameters(index = "0", paramLabel = "FILE|SET", description = "A file made by Vat, with its receipt beside it; or the folder or "
+            + "ZIP file of a set.")
     private Path file;
 
     @Option(names = "--json", description = "JSON lines on standard output.")
@@ -45,7 +47,7 @@ final class ProveCommand implements Callable<Integer> {
         if (!Files.isRegularFile(receipt)) {
             throw new NoSuchFileException(receipt.toString(), null, "the file has no receipt beside it");
         }
-        TaskMessage.Proved proved = (TaskMessage.Proved) Task.ask(places, new TaskMessage.Prove(1, absolute.toString()), _ -> { },
+        TaskMessage.Proved proved = (TaskMessage.Proved) Task.ask(places, new TaskMessage.Prove(1, absolute.toString()), _ -> {},
                 TaskMessage.Proved.class::isInstance);
         boolean proven = proved.reasons().isEmpty();
         output.event("proof", "path", absolute.toString(), "receipt", receipt.toString(), "proven", proven, "reasons",
@@ -57,8 +59,10 @@ final class ProveCommand implements Callable<Integer> {
 
     private Integer set(Path path) throws IOException {
         SetCheck.Result result = SetCheck.check(path);
-        output.event("proof", "path", path.toString(), "files", result.files(), "bytes", result.bytes(), "proven", result.holds(), "reasons", result.reasons());
-        output.say(path.getFileName() + (result.holds() ? ": all of its " + result.files() + " files are what was handed over" : ": not what was handed over"));
+        output.event("proof", "path", path.toString(), "files", result.files(), "bytes", result.bytes(), "proven", result.holds(),
+                "reasons", result.reasons());
+        output.say(path.getFileName()
+                + (result.holds() ? ": all of its " + result.files() + " files are what was handed over" : ": not what was handed over"));
         result.reasons().forEach(reason -> output.say("  " + reason));
         return (result.holds() ? ExitCode.PROVEN : ExitCode.UNPROVEN).code();
     }

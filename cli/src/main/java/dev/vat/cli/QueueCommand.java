@@ -25,14 +25,17 @@ import picocli.CommandLine.Parameters;
 final class QueueCommand implements Callable<Integer> {
 
     /** What is done with the queue, or with one in it. */
-    enum Act { LIST, WORK, HOLD, RELEASE, FIRST, UP, DOWN, REMOVE }
+    enum Act {
+        LIST, WORK, HOLD, RELEASE, FIRST, UP, DOWN, REMOVE
+    }
 
     private static final long LOOK_AGAIN_MILLIS = 2000;
 
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", arity = "0..1", paramLabel = "WHAT", description = "list, work, hold, release, first, up, down or remove; list if not given.")
+    @Parameters(index = "0", arity = "0..1", paramLabel = "WHAT", description = "list, work, hold, release, first, up, down or "
+            + "remove; list if not given.")
     private Act act = Act.LIST;
 
     @Parameters(index = "1", arity = "0..1", paramLabel = "ID", description = "Of what it is done to.")
@@ -50,11 +53,12 @@ final class QueueCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         RunQueue queue = RunQueue.of(places);
         if (act != Act.LIST && act != Act.WORK && id == null) {
-            throw new CommandFailure(ExitCode.WRONG_USE, "Say which: " + queue.entries().stream().map(Waiting::id).collect(Collectors.joining(", ")));
+            throw new CommandFailure(ExitCode.WRONG_USE,
+                    "Say which: " + queue.entries().stream().map(Waiting::id).collect(Collectors.joining(", ")));
         }
         try {
             switch (act) {
-                case LIST -> { }
+                case LIST -> {}
                 case WORK -> {
                     return work(queue);
                 }
@@ -75,7 +79,8 @@ final class QueueCommand implements Callable<Integer> {
     private void list(List<Waiting> entries) {
         Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
         for (Waiting waiting : entries) {
-            String why = waiting.isBegun() ? "begun" : waiting.whyNot(Instant.now(), there).orElse(waiting.whenComplete() ? "when its frames are complete" : "ready");
+            String why = waiting.isBegun() ? "begun"
+                    : waiting.whyNot(Instant.now(), there).orElse(waiting.whenComplete() ? "when its frames are complete" : "ready");
             output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", why);
             output.say(waiting.id() + "  " + waiting.title() + "  (" + why + ")");
         }
@@ -87,7 +92,8 @@ final class QueueCommand implements Callable<Integer> {
     /** Makes one after the other until none is left but what is held; the worst exit code of all. */
     private Integer work(RunQueue queue) throws IOException, InterruptedException {
         int worst = ExitCode.PROVEN.code();
-        try (FileChannel _ = queue.work().orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "Another Vat works through the queue already"));
+        try (FileChannel _ = queue.work().orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "Another Vat works through the queue "
+                + "already"));
                 Viewer viewer = new Viewer(places); Interrupts _ = new Interrupts(Thread.currentThread()::interrupt)) {
             Set<String> waitingForFrames = new HashSet<>();
             while (true) {
@@ -114,14 +120,17 @@ final class QueueCommand implements Callable<Integer> {
         return worst;
     }
 
-    private int make(Waiting waiting, RunQueue queue, Viewer viewer, Set<String> waitingForFrames) throws IOException, InterruptedException {
-        Optional<RunHome> begun = waiting.isBegun() ? RunHome.unfinished(places).stream().filter(h -> h.id().equals(waiting.run())).findFirst() : Optional.empty();
+    private int make(Waiting waiting, RunQueue queue, Viewer viewer, Set<String> waitingForFrames)
+            throws IOException, InterruptedException {
+        Optional<RunHome> begun = waiting.isBegun()
+                ? RunHome.unfinished(places).stream().filter(h -> h.id().equals(waiting.run())).findFirst() : Optional.empty();
         int code = ExitCode.PROVEN.code();
         if (begun.isPresent()) {
             code = new Making(output, places).resume(begun.get(), false);
         } else if (!waiting.isBegun()) {
             Project project = RunQueue.project(waiting);
-            Preparation prepared = Preparation.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            Preparation prepared = Preparation.of(project, viewer,
+                    (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
             switch (prepared) {
                 case Preparation.Ready ready when waiting.whenComplete() && !ready.complete() -> {
                     waitingForFrames.add(waiting.id());

@@ -12,7 +12,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "recover", mixinStandardHelpOptions = true, description = "Gets out of a broken movie file what stands whole in it, into a new file.")
+@Command(name = "recover", mixinStandardHelpOptions = true, description = "Gets out of a broken movie file what stands whole in it, "
+        + "into a new file.")
 final class RecoverCommand implements Callable<Integer> {
 
     private final Output output;
@@ -24,7 +25,8 @@ final class RecoverCommand implements Callable<Integer> {
     @Parameters(index = "1", paramLabel = "NEW", description = "The new file; its ending says the container.")
     private Path target;
 
-    @Option(names = "--rate", paramLabel = "RATE", defaultValue = "25", description = "Frames a second, where the file doesn't say it any more (${DEFAULT-VALUE}).")
+    @Option(names = "--rate", paramLabel = "RATE", defaultValue = "25", description = "Frames a second, where the file doesn't say it "
+            + "any more (${DEFAULT-VALUE}).")
     private String rate;
 
     @Option(names = "--json", description = "JSON lines on standard output.")
@@ -37,6 +39,7 @@ final class RecoverCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        return Repacking.run(places, output, new RepackOrder.Recover(Repacking.absolute(file), Repacking.absolute(target), parse(rate, Rate::parse)));
+        return Repacking.run(places, output,
+                new RepackOrder.Recover(Repacking.absolute(file), Repacking.absolute(target), parse(rate, Rate::parse)));
     }
 }

@@ -12,7 +12,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "remake", mixinStandardHelpOptions = true,
-        description = "Makes a file anew whose frames were rendered again in part: only the parts that hold them are encoded, the rest is taken over.")
+        description = "Makes a file anew whose frames were rendered again in part: only the parts that hold them are encoded, the "
+                + "rest is taken over.")
 final class RemakeCommand implements Callable<Integer> {
 
     private final Output output;
@@ -21,7 +22,8 @@ final class RemakeCommand implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "FILE", description = "A file made by Vat on this machine, with its receipt beside it.")
     private Path file;
 
-    @Option(names = "--frames", paramLabel = "FIRST-LAST", description = "Source frames that changed; those written since the file was begun, if not given.")
+    @Option(names = "--frames", paramLabel = "FIRST-LAST", description = "Source frames that changed; those written since the file "
+            + "was begun, if not given.")
     private String frames;
 
     @Option(names = "--json", description = "JSON lines on standard output.")
@@ -39,10 +41,12 @@ final class RemakeCommand implements Callable<Integer> {
         FrameSet changed = frames == null ? remake.outdated() : remake.showing(numbers());
         if (changed.isEmpty()) {
             output.event("unchanged", "path", made.path().toString());
-            output.say(made.path().getFileName() + ": none of its frames " + (frames == null ? "was rendered again since it was begun" : "shows " + frames) + "; nothing is to be made");
+            output.say(made.path().getFileName() + ": none of its frames "
+                    + (frames == null ? "was rendered again since it was begun" : "shows " + frames) + "; nothing is to be made");
             return ExitCode.PROVEN.code();
         }
-        output.say("Frames " + changed + " of " + made.path().getFileName() + " changed: " + remake.partsFor(changed) + " of " + remake.parts() + " parts are encoded again");
+        output.say("Frames " + changed + " of " + made.path().getFileName() + " changed: " + remake.partsFor(changed) + " of "
+                + remake.parts() + " parts are encoded again");
         return new Making(output, places).make(remake.plan(changed), null);
     }
 

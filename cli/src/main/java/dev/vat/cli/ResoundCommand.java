@@ -19,7 +19,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "resound", mixinStandardHelpOptions = true,
-        description = "Lays another sound under the pictures of a finished file, which are taken over as they are packed: a new file stands beside the old one.")
+        description = "Lays another sound under the pictures of a finished file, which are taken over as they are packed: a new file "
+                + "stands beside the old one.")
 final class ResoundCommand implements Callable<Integer> {
 
     private final Output output;
@@ -31,7 +32,8 @@ final class ResoundCommand implements Callable<Integer> {
     @Option(names = "--with", paramLabel = "SOUND", description = "The sound file; without it the new file has no sound.")
     private Path sound;
 
-    @Option(names = "--at", paramLabel = "TIME", description = "Where it begins: frames, 0.5 s, 4800 smp or a timecode; below 0 its start is cut off.")
+    @Option(names = "--at", paramLabel = "TIME", description = "Where it begins: frames, 0.5 s, 4800 smp or a timecode; below 0 its "
+            + "start is cut off.")
     private String at;
 
     @Option(names = "--loudness", paramLabel = "LUFS", description = "What it is brought to: -23, or '-16 LUFS, at most -2 dBTP'.")

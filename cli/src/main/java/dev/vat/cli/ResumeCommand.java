@@ -12,13 +12,15 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "resume", mixinStandardHelpOptions = true, description = "Goes on with a run that was stopped or cut off, at its first unfinished part.")
+@Command(name = "resume", mixinStandardHelpOptions = true, description = "Goes on with a run that was stopped or cut off, at its "
+        + "first unfinished part.")
 final class ResumeCommand implements Callable<Integer> {
 
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", arity = "0..1", paramLabel = "DIR|RUN", description = "The folder that the files go to, or a run's id; the only unfinished run if not given.")
+    @Parameters(index = "0", arity = "0..1", paramLabel = "DIR|RUN", description = "The folder that the files go to, or a run's id; "
+            + "the only unfinished run if not given.")
     private String which;
 
     @Option(names = "--end-early", description = "Reads nothing more: makes files of what is closed, shorter than planned.")
@@ -35,9 +37,11 @@ final class ResumeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         List<RunHome> found = which == null ? RunHome.unfinished(places) : which.contains("/") || Files.isDirectory(Path.of(which))
-                ? RunHome.unfinishedIn(places, Path.of(which)) : RunHome.unfinished(places).stream().filter(h -> h.folder().getFileName().toString().equals(which)).toList();
+                ? RunHome.unfinishedIn(places, Path.of(which))
+                : RunHome.unfinished(places).stream().filter(h -> h.folder().getFileName().toString().equals(which)).toList();
         if (found.isEmpty()) {
-            throw new CommandFailure(ExitCode.WRONG_USE, which == null ? "There is no unfinished run" : "There is no unfinished run for " + which);
+            throw new CommandFailure(ExitCode.WRONG_USE,
+                    which == null ? "There is no unfinished run" : "There is no unfinished run for " + which);
         }
         if (found.size() > 1) {
             throw new CommandFailure(ExitCode.WRONG_USE, "There are several unfinished runs; say which: " + found.stream()

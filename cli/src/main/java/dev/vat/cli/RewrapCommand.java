@@ -13,7 +13,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "rewrap", mixinStandardHelpOptions = true,
-        description = "Puts a movie's tracks into a new file without encoding them anew: another container, other ends, another sound, other tags.")
+        description = "Puts a movie's tracks into a new file without encoding them anew: another container, other ends, another "
+                + "sound, other tags.")
 final class RewrapCommand implements Callable<Integer> {
 
     private final Output output;
@@ -25,7 +26,8 @@ final class RewrapCommand implements Callable<Integer> {
     @Parameters(index = "1", paramLabel = "NEW", description = "The new file; its ending says the container.")
     private Path target;
 
-    @Option(names = "--from", paramLabel = "FRAME", description = "First frame, counted from 0; the nearest before that stands alone is taken.")
+    @Option(names = "--from", paramLabel = "FRAME", description = "First frame, counted from 0; the nearest before that stands alone "
+            + "is taken.")
     private Long from;
 
     @Option(names = "--to", paramLabel = "FRAME", description = "Last frame.")
@@ -40,7 +42,8 @@ final class RewrapCommand implements Callable<Integer> {
     @Option(names = "--pixel-aspect", paramLabel = "W:H", description = "The shape of pixels to be stated: 16:11.")
     private String pixelAspect;
 
-    @Option(names = "--colours", paramLabel = "NAME", description = "Colours to be stated: rec709, rec601-625, rec601-525, rec2020-pq, rec2020-hlg, srgb.")
+    @Option(names = "--colours", paramLabel = "NAME", description = "Colours to be stated: rec709, rec601-625, rec601-525, "
+            + "rec2020-pq, rec2020-hlg, srgb.")
     private String colours;
 
     @Option(names = "--json", description = "JSON lines on standard output.")
@@ -53,7 +56,9 @@ final class RewrapCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        return Repacking.run(places, output, new RepackOrder.Rewrap(Repacking.absolute(file), Repacking.absolute(target), from, to, sound == null ? null : Repacking.absolute(sound), silent,
-                pixelAspect == null ? null : parse(pixelAspect, PixelAspect::parse), colours));
+        return Repacking.run(places, output,
+                new RepackOrder.Rewrap(Repacking.absolute(file), Repacking.absolute(target), from, to,
+                        sound == null ? null : Repacking.absolute(sound), silent,
+                        pixelAspect == null ? null : parse(pixelAspect, PixelAspect::parse), colours));
     }
 }

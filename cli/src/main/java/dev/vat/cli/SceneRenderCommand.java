@@ -16,7 +16,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "render", mixinStandardHelpOptions = true,
-        description = "Has the stand-in scene render numbered frames into a folder, with the faults that renders have: for demos, lessons and tests.")
+        description = "Has the stand-in scene render numbered frames into a folder, with the faults that renders have: for demos, "
+                + "lessons and tests.")
 final class SceneRenderCommand implements Callable<Integer> {
 
     private final Output output;
@@ -55,7 +56,8 @@ final class SceneRenderCommand implements Callable<Integer> {
     @Option(names = "--crash", paramLabel = "FRAME", description = "End at this frame as a crash does.")
     private Long crash;
 
-    @Option(names = "--flaw", paramLabel = "KIND@FRAME", description = "cut, torn, blank, pop, smaller, hole or leaving, and the frame: torn@12.")
+    @Option(names = "--flaw", paramLabel = "KIND@FRAME", description = "cut, torn, blank, pop, smaller, hole or leaving, and the "
+            + "frame: torn@12.")
     private List<String> flaws = new ArrayList<>();
 
     @Option(names = "--json", description = "JSON lines on standard output.")
@@ -84,7 +86,8 @@ final class SceneRenderCommand implements Callable<Integer> {
 
     private RenderOrder order() {
         try {
-            return new RenderOrder(folder.toAbsolutePath().normalize().toString(), name == null ? camera : name, camera, FrameRange.parse(range), Size.parse(size), exr, take, leadIn, slow,
+            return new RenderOrder(folder.toAbsolutePath().normalize().toString(), name == null ? camera : name, camera,
+                    FrameRange.parse(range), Size.parse(size), exr, take, leadIn, slow,
                     jumbled, crash, flaws.stream().map(RenderOrder.Flaw::parse).toList());
         } catch (IllegalArgumentException e) {
             throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());

@@ -8,7 +8,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "shape", mixinStandardHelpOptions = true, description = "Says what a shape is in stored pixels, or what shape a stored size has.")
+@Command(name = "shape", mixinStandardHelpOptions = true, description = "Says what a shape is in stored pixels, or what shape a "
+        + "stored size has.")
 final class ShapeCommand implements Callable<Integer> {
 
     private final Output output;
@@ -32,7 +33,8 @@ final class ShapeCommand implements Callable<Integer> {
             PixelAspect aspect = new PixelAspect(ShapeSizes.parse(pixel));
             if (what.matches("\\d+x\\d+")) {
                 Size stored = Size.parse(what);
-                output.line("stored " + stored + ", seen " + aspect.seen(stored) + ", " + aspect.displayAspect(stored).toDecimal(3) + " to 1");
+                output.line(
+                        "stored " + stored + ", seen " + aspect.seen(stored) + ", " + aspect.displayAspect(stored).toDecimal(3) + " to 1");
             } else {
                 ShapeSizes.at(ShapeSizes.parse(what), width, aspect).forEach(c -> output.line("%s  %+.2f %%".formatted(c.size(), c.off())));
             }

@@ -13,7 +13,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "sheet", mixinStandardHelpOptions = true,
-        description = "Writes a page to hand over with a finished file, as HTML and PDF beside it: asked and found, worst frames, curve, contact sheet, fingerprint.")
+        description = "Writes a page to hand over with a finished file, as HTML and PDF beside it: asked and found, worst frames, "
+                + "curve, contact sheet, fingerprint.")
 final class SheetCommand implements Callable<Integer> {
 
     private final Output output;
@@ -36,7 +37,8 @@ final class SheetCommand implements Callable<Integer> {
         if (!Files.exists(absolute)) {
             throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
         }
-        TaskMessage.SheetWritten written = (TaskMessage.SheetWritten) Task.ask(places, new TaskMessage.WriteSheet(1, absolute.toString()), _ -> { }, TaskMessage.SheetWritten.class::isInstance);
+        TaskMessage.SheetWritten written = (TaskMessage.SheetWritten) Task.ask(places, new TaskMessage.WriteSheet(1, absolute.toString()),
+                _ -> {}, TaskMessage.SheetWritten.class::isInstance);
         output.event("sheet", "paths", written.paths());
         written.paths().forEach(path -> output.say("Written: " + path));
         return ExitCode.PROVEN.code();

@@ -14,7 +14,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "split", mixinStandardHelpOptions = true, description = "Splits a movie into pieces without encoding it anew: where frames stand alone.")
+@Command(name = "split", mixinStandardHelpOptions = true, description = "Splits a movie into pieces without encoding it anew: where "
+        + "frames stand alone.")
 final class SplitCommand implements Callable<Integer> {
 
     private final Output output;
@@ -46,6 +47,7 @@ final class SplitCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.WRONG_USE, "Say either how long pieces are (--every) or where they begin (--at)");
         }
         Path folder = to == null ? file.toAbsolutePath().normalize().getParent() : to;
-        return Repacking.run(places, output, new RepackOrder.Split(Repacking.absolute(file), Repacking.absolute(folder), every == null ? null : parse(every, Rational::parse), marks));
+        return Repacking.run(places, output, new RepackOrder.Split(Repacking.absolute(file), Repacking.absolute(folder),
+                every == null ? null : parse(every, Rational::parse), marks));
     }
 }

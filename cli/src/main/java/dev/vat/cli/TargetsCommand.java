@@ -22,7 +22,8 @@ final class TargetsCommand implements Callable<Integer> {
     @Option(names = "--codecs", description = "The codecs in place of the targets.")
     private boolean codecs;
 
-    @Option(names = "--wish", paramLabel = "WORDS", description = "The targets that can do something: 'alpha, plays in browsers, small'. Where none can, what stands in the way and the nearest two.")
+    @Option(names = "--wish", paramLabel = "WORDS", description = "The targets that can do something: 'alpha, plays in browsers, "
+            + "small'. Where none can, what stands in the way and the nearest two.")
     private String wish;
 
     @Option(names = "--json", description = "One JSON document on standard output.")
@@ -86,7 +87,8 @@ final class TargetsCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
         }
         if (json) {
-            output.document(Map.of("wishes", answer.wishes().stream().map(Wish::words).toList(), "targets", answer.meeting().stream().map(TargetsCommand::describe).toList(),
+            output.document(Map.of("wishes", answer.wishes().stream().map(Wish::words).toList(), "targets",
+                    answer.meeting().stream().map(TargetsCommand::describe).toList(),
                     "obstacles", answer.obstacles(), "nearest", answer.nearest().stream().map(n -> describe(n.target())).toList()));
             return ExitCode.PROVEN.code();
         }

@@ -25,7 +25,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "try", mixinStandardHelpOptions = true, description = "Encodes short excerpts of a project's files, and says what the whole ones will be.")
+@Command(name = "try", mixinStandardHelpOptions = true, description = "Encodes short excerpts of a project's files, and says what the "
+        + "whole ones will be.")
 final class TryCommand implements Callable<Integer> {
 
     private final Output output;
@@ -52,31 +53,37 @@ final class TryCommand implements Callable<Integer> {
             Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
             Findings findings = Preparation.judge(project, survey);
             if (!findings.mayRun()) {
-                throw new CommandFailure(ExitCode.FINDINGS, "Nothing was tried: " + findings.blockers().stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
+                throw new CommandFailure(ExitCode.FINDINGS, "Nothing was tried: "
+                        + findings.blockers().stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
             }
             ResolvedReel programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
             ProjectTrial tried = ProjectTrial.of(project, programme, survey.clips(), viewer.library());
-            Trial trial = new Trials(places).start(tried.plan(), p -> output.event("trying", "doing", p.doing(), "done", p.done(), "frames", p.frames())).await();
+            Trial trial = new Trials(places)
+                    .start(tried.plan(), p -> output.event("trying", "doing", p.doing(), "done", p.done(), "frames", p.frames())).await();
             Map<String, FileForecast> files = tried.deliverables(trial, project.deliverablesOn());
             project.deliverablesOn().forEach(d -> tell(d, files.get(d.id()), trial));
             Estimate seconds = ProjectTrial.seconds(files);
             output.event("forecast-run", "seconds", seconds);
-            output.say(String.format(Locale.ROOT, "The run takes some %.0f s, from %.0f to %.0f", seconds.middle(), seconds.low(), seconds.high()));
+            output.say(String.format(Locale.ROOT, "The run takes some %.0f s, from %.0f to %.0f", seconds.middle(), seconds.low(),
+                    seconds.high()));
         }
         return ExitCode.PROVEN.code();
     }
 
     private void tell(Deliverable deliverable, FileForecast forecast, Trial trial) {
         if (forecast == null) {
-            output.say(deliverable.title() + ": can't be tried" + (trial.failures().containsKey(deliverable.id()) ? ", " + trial.failures().get(deliverable.id()) : ""));
+            output.say(deliverable.title() + ": can't be tried"
+                    + (trial.failures().containsKey(deliverable.id()) ? ", " + trial.failures().get(deliverable.id()) : ""));
             return;
         }
         output.event("forecast", "target", deliverable.id(), "bytes", forecast.bytes(), "psnr", forecast.psnr(), "ssim", forecast.ssim());
         output.say(deliverable.title() + ": " + bytes(forecast.bytes()) + (forecast.psnr() == null ? ", nothing is lost"
-                : String.format(Locale.ROOT, ", PSNR %.1f dB (%.1f to %.1f), SSIM %.4f", forecast.psnr().middle(), forecast.psnr().low(), forecast.psnr().high(), forecast.ssim().middle())));
+                : String.format(Locale.ROOT, ", PSNR %.1f dB (%.1f to %.1f), SSIM %.4f", forecast.psnr().middle(), forecast.psnr().low(),
+                        forecast.psnr().high(), forecast.ssim().middle())));
     }
 
     private static String bytes(Estimate e) {
-        return RoughForecast.bytes(Math.round(e.middle())) + " (" + RoughForecast.bytes(Math.round(e.low())) + " to " + RoughForecast.bytes(Math.round(e.high())) + ")";
+        return RoughForecast.bytes(Math.round(e.middle())) + " (" + RoughForecast.bytes(Math.round(e.low())) + " to "
+                + RoughForecast.bytes(Math.round(e.high())) + ")";
     }
 }

@@ -14,7 +14,11 @@ import picocli.CommandLine;
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         description = "From rendered frames to proven video files. Without a command the window opens.",
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class, TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class, ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class, ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class, SceneCommand.class, CaptureCommand.class, DemoCommand.class},
+        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class,
+            TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class,
+            ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class,
+            ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class,
+            SceneCommand.class, CaptureCommand.class, DemoCommand.class},
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
@@ -27,7 +31,7 @@ public final class Vat implements Runnable {
         }
     }
 
-    private Vat() { }
+    private Vat() {}
 
     /** Carries a command out; gives the exit code. */
     public static int run(String... arguments) {

@@ -28,7 +28,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "views", mixinStandardHelpOptions = true, description = "Lays several sources into one picture, as a project that make then takes.")
+@Command(name = "views", mixinStandardHelpOptions = true, description = "Lays several sources into one picture, as a project that "
+        + "make then takes.")
 final class ViewsCommand implements Callable<Integer> {
 
     private final Output output;
@@ -49,10 +50,12 @@ final class ViewsCommand implements Callable<Integer> {
     @Option(names = "--inset", paramLabel = "PLACE", description = "The first fills the picture, the others lie over it: bottom-right.")
     private String inset;
 
-    @Option(names = "--share", paramLabel = "PERCENT", defaultValue = "30", description = "How much of the picture an inset takes (${DEFAULT-VALUE}).")
+    @Option(names = "--share", paramLabel = "PERCENT", defaultValue = "30", description = "How much of the picture an inset takes "
+            + "(${DEFAULT-VALUE}).")
     private String share;
 
-    @Option(names = "--place", paramLabel = "AREA", description = "Left, top, width and height of a view in percent, once for each: 0,0,50,100.")
+    @Option(names = "--place", paramLabel = "AREA", description = "Left, top, width and height of a view in percent, once for each: "
+            + "0,0,50,100.")
     private List<String> areas = new ArrayList<>();
 
     @Option(names = "--layout", paramLabel = "NAME", description = "As in a layout that was kept.")
@@ -64,7 +67,8 @@ final class ViewsCommand implements Callable<Integer> {
     @Option(names = "--between", paramLabel = "PERCENT", defaultValue = "0", description = "Room between views, in percent of the height.")
     private String between;
 
-    @Option(names = "--caption", paramLabel = "WORDS[@PLACE]", description = "Written into every view: {source} {frame}@bottom-left; may be given once for each view.")
+    @Option(names = "--caption", paramLabel = "WORDS[@PLACE]", description = "Written into every view: {source} {frame}@bottom-left; "
+            + "may be given once for each view.")
     private List<String> captions = new ArrayList<>();
 
     @Option(names = "--step", defaultValue = "frames", description = "What keeps views together: frames, timecode or seconds.")
@@ -96,7 +100,8 @@ final class ViewsCommand implements Callable<Integer> {
         }
         Project made = Edits.bringIn(found.stream().distinct().toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         Project all = made;
-        List<Item> items = found.stream().map(l -> all.sources().stream().filter(s -> s.location().equals(l)).findFirst().orElseThrow()).map(s -> Item.of(s.id())).toList();
+        List<Item> items = found.stream().map(l -> all.sources().stream().filter(s -> s.location().equals(l)).findFirst().orElseThrow())
+                .map(s -> Item.of(s.id())).toList();
         Layout layout = dressed(arranged(items));
         made = made.withCurrentReel(r -> r.withItems(List.of(Item.of(layout))));
         if (rate != null) {
@@ -110,12 +115,14 @@ final class ViewsCommand implements Callable<Integer> {
 
     private Layout arranged(List<Item> items) throws IOException {
         if (kept != null) {
-            return LayoutStore.in(places).find(kept).orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, "There is no layout '" + kept + "'")).withItems(items);
+            return LayoutStore.in(places).find(kept)
+                    .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, "There is no layout '" + kept + "'")).withItems(items);
         }
         Arrangement arrangement = rows != null ? parse(rows, Arrangement.Rows::parse)
-                : inset != null ? parse(inset, text -> new Arrangement.Inset(Spot.parse(text), Rational.parse(share).dividedBy(Rational.of(100))))
-                : !areas.isEmpty() ? new Arrangement.Free(areas.stream().map(a -> parse(a, Area::parse)).toList())
-                : parse("grid", _ -> new Arrangement.Grid(grid == null ? (int) Math.ceil(Math.sqrt(items.size())) : grid));
+                : inset != null
+                        ? parse(inset, text -> new Arrangement.Inset(Spot.parse(text), Rational.parse(share).dividedBy(Rational.of(100))))
+                        : !areas.isEmpty() ? new Arrangement.Free(areas.stream().map(a -> parse(a, Area::parse)).toList())
+                                : parse("grid", _ -> new Arrangement.Grid(grid == null ? (int) Math.ceil(Math.sqrt(items.size())) : grid));
         return Layout.of("Views", null, arrangement, items.stream().map(View::of).toList()).withBetween(parse(between, Rational::parse));
     }
 

@@ -67,7 +67,8 @@ class CommandsTest {
         Path place = Files.createDirectories(folder.resolve(name));
         for (int i = 0; i < count; i++) {
             Samples s = picture(64, 48, i);
-            Files.write(place.resolve("%s.%04d.exr".formatted(name, i + 1)), ExrWriter.write(64, 48, Map.of("R", s.red(), "G", s.green(), "B", s.blue())));
+            Files.write(place.resolve("%s.%04d.exr".formatted(name, i + 1)),
+                    ExrWriter.write(64, 48, Map.of("R", s.red(), "G", s.green(), "B", s.blue())));
         }
         return place;
     }
@@ -119,10 +120,12 @@ class CommandsTest {
         Path frames = png("kite", 1, 12);
         Files.delete(frames.resolve("kite.0005.png"));
         Files.delete(frames.resolve("kite.0006.png"));
-        Shell closed = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "close", "--out", folder.resolve("closed"), "--json");
+        Shell closed = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "close", "--out",
+                folder.resolve("closed"), "--json");
         assertThat(closed.code()).isZero();
         assertThat(closed.events("planned").getFirst().path("frames").asInt()).isEqualTo(10);
-        Shell mixed = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "blend", "--out", folder.resolve("mixed"), "--json");
+        Shell mixed = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "blend", "--out", folder.resolve("mixed"),
+                "--json");
         assertThat(mixed.code()).isZero();
         assertThat(mixed.events("planned").getFirst().path("frames").asInt()).isEqualTo(12);
         String receipt = Files.readString(Path.of(mixed.last().path("files").get(0).path("receipt").asText()));
@@ -145,19 +148,25 @@ class CommandsTest {
     @Test
     void codecContainerQualityAndPresetsTakeTheTargetsPlace() throws IOException {
         Path frames = png("kite", 1, 6);
-        Path preset = Files.writeString(folder.resolve("rushes.json"), Preset.of("rushes", Deliverable.of(Catalogue.target("edit-prores-lt"))
-                .withContainer(Container.MXF)).toText());
-        Shell made = Shell.run("make", frames, "--target", "web-h264", "--quality", "30", "--container", "mov", "--rate", "25", "--out", folder.resolve("out"), "--json");
+        Path preset = Files.writeString(folder.resolve("rushes.json"),
+                Preset.of("rushes", Deliverable.of(Catalogue.target("edit-prores-lt"))
+                        .withContainer(Container.MXF)).toText());
+        Shell made = Shell.run("make", frames, "--target", "web-h264", "--quality", "30", "--container", "mov", "--rate", "25", "--out",
+                folder.resolve("out"), "--json");
         assertThat(made.code()).isZero();
         assertThat(names(folder.resolve("out"))).contains("kite_web.mov");
         Shell kept = Shell.run("make", frames, "--preset", preset, "--rate", "25", "--out", folder.resolve("out"), "--json");
         assertThat(kept.code()).isZero();
         assertThat(names(folder.resolve("out"))).contains("kite_lt.mxf");
-        Shell illegal = Shell.run("make", frames, "--target", "web-vp9", "--container", "avi", "--rate", "25", "--out", folder.resolve("none"));
+        Shell illegal = Shell.run("make", frames, "--target", "web-vp9", "--container", "avi", "--rate", "25", "--out",
+                folder.resolve("none"));
         assertThat(illegal.code()).isEqualTo(2);
         assertThat(illegal.err()).contains("VP9 can't stand in AVI").contains("MP4, Matroska or WebM");
-        assertThat(Shell.run("make", frames, "--target", "web-h264", "--quality", "99", "--rate", "25", "--out", folder.resolve("none")).err()).contains("not 99");
-        assertThat(Shell.run("make", frames, "--preset", "nobody's", "--rate", "25", "--out", folder.resolve("none")).err()).contains("There is no preset");
+        assertThat(
+                Shell.run("make", frames, "--target", "web-h264", "--quality", "99", "--rate", "25", "--out", folder.resolve("none")).err())
+                .contains("not 99");
+        assertThat(Shell.run("make", frames, "--preset", "nobody's", "--rate", "25", "--out", folder.resolve("none")).err())
+                .contains("There is no preset");
         assertThat(folder.resolve("none")).doesNotExist();
     }
 
@@ -168,7 +177,8 @@ class CommandsTest {
         assertThat(shell.lines()).hasSize(1);
         JsonNode targets = shell.last().path("targets");
         assertThat(targets).hasSizeGreaterThanOrEqualTo(24);
-        assertThat(targets.get(2).fieldNames()).toIterable().contains("id", "for", "title", "container", "codec", "quality", "depth", "alpha");
+        assertThat(targets.get(2).fieldNames()).toIterable().contains("id", "for", "title", "container", "codec", "quality", "depth",
+                "alpha");
         assertThat(targets.get(2).path("id").asText()).isEqualTo("alpha-prores-4444");
         assertThat(targets.get(2).path("alpha").asBoolean()).isTrue();
         assertThat(Shell.run("targets").out()).as("words go to standard error").isEmpty();
@@ -201,12 +211,14 @@ class CommandsTest {
 
         Shell refused = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--out", folder.resolve("out"), "--json");
         assertThat(refused.code()).isEqualTo(3);
-        assertThat(refused.events("finding")).anyMatch(f -> f.path("id").asText().equals("frames-wanted") && f.path("severity").asText().equals("blocker"));
+        assertThat(refused.events("finding"))
+                .anyMatch(f -> f.path("id").asText().equals("frames-wanted") && f.path("severity").asText().equals("blocker"));
         assertThat(refused.last().path("event").asText()).isEqualTo("error");
         assertThat(refused.last().path("code").asInt()).isEqualTo(3);
         assertThat(folder.resolve("out")).doesNotExist();
 
-        Shell made = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "hold", "--out", folder.resolve("out"), "--json");
+        Shell made = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "hold", "--out", folder.resolve("out"),
+                "--json");
         assertThat(made.code()).isZero();
         assertThat(made.last().path("event").asText()).isEqualTo("done");
         JsonNode file = made.last().path("files").get(0);
@@ -229,7 +241,9 @@ class CommandsTest {
         assertThat(source.path("faults").get(0).path("state").asText()).isEqualTo("cut short");
         assertThat(source.path("float").asBoolean()).isTrue();
         assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25").code()).isEqualTo(3);
-        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "card", "--out", folder.resolve("out")).code()).isZero();
+        assertThat(
+                Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--gap", "card", "--out", folder.resolve("out")).code())
+                .isZero();
     }
 
     @Test
@@ -241,7 +255,8 @@ class CommandsTest {
         assertThat(gone.last().path("code").asInt()).isEqualTo(1);
         assertThat(gone.err()).startsWith("vat: ").hasLineCount(1);
         Path frames = png("kite", 1, 3);
-        assertThat(Shell.run("look", frames.resolve("kite.0002.png"), "--json").last().path("sources").get(0).path("count").asInt()).isEqualTo(3);
+        assertThat(Shell.run("look", frames.resolve("kite.0002.png"), "--json").last().path("sources").get(0).path("count").asInt())
+                .isEqualTo(3);
         assertThat(Shell.run("look", frames, "--headers").err()).contains("3 files, 3 good, 64x48, 16-bit");
     }
 
@@ -255,11 +270,13 @@ class CommandsTest {
     @Test
     void rangesAreSourceFrameNumbersBothIncluded() throws IOException {
         Path frames = png("kite", 101, 20);
-        Shell shell = Shell.run("make", frames.resolve("kite.0101.png"), "--target", "edit-prores-hq", "--target", "alpha-prores-4444", "--rate", "24000/1001",
+        Shell shell = Shell.run("make", frames.resolve("kite.0101.png"), "--target", "edit-prores-hq", "--target", "alpha-prores-4444",
+                "--rate", "24000/1001",
                 "--range", "105..112", "--name", "{reel}_{range}_{rate}_{target}", "--json");
         assertThat(shell.code()).isZero();
         assertThat(shell.events("planned").getFirst().path("frames").asInt()).isEqualTo(8);
-        assertThat(names(folder.resolve("delivered"))).as("beside the sequence's folder").contains("kite_105-112_23.976_edit.mov", "kite_105-112_23.976_alpha.mov");
+        assertThat(names(folder.resolve("delivered"))).as("beside the sequence's folder").contains("kite_105-112_23.976_edit.mov",
+                "kite_105-112_23.976_alpha.mov");
         assertThat(Shell.run("prove", folder.resolve("delivered/kite_105-112_23.976_edit.mov")).code()).isZero();
     }
 
@@ -272,7 +289,8 @@ class CommandsTest {
         assertThat(which.code()).isEqualTo(2);
         assertThat(which.err()).contains("kite.####.png").contains("matte_#.png");
         assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--source", "nobody").code()).isEqualTo(2);
-        Shell made = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--source", "matte", "--out", folder.resolve("out"), "--json");
+        Shell made = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--source", "matte", "--out", folder.resolve("out"),
+                "--json");
         assertThat(made.code()).isZero();
         assertThat(names(folder.resolve("out"))).contains("matte_web.mp4");
     }
@@ -300,19 +318,28 @@ class CommandsTest {
         for (int i = 0; i < 48_000; i++) {
             tone.putShort((short) Math.round(3276 * Math.sin(2 * Math.PI * 1000 * i / 48_000)));
         }
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(tone.array()), new AudioFormat(48_000, 16, 1, true, false), 48_000), AudioFileFormat.Type.WAVE, bells.toFile());
-        Shell made = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "{source} {frame}@top-left", "--burn-in", "{timecode}", "--sound", bells, "--loudness", "-20", "--out", out, "--json");
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(tone.array()), new AudioFormat(48_000, 16, 1, true, false), 48_000),
+                AudioFileFormat.Type.WAVE, bells.toFile());
+        Shell made = Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "{source} {frame}@top-left",
+                "--burn-in", "{timecode}", "--sound", bells, "--loudness", "-20", "--out", out, "--json");
         assertThat(made.code()).isZero();
         String receipt = Files.readString(Path.of(made.last().path("files").get(0).path("receipt").asText()));
-        assertThat(receipt).contains("written into the pictures: {source} {frame} at the top left; {timecode} at the bottom left").contains("\"planned\" : \"-20.0 LUFS\"");
-        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "{kite}", "--out", out).code()).isEqualTo(2);
-        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "x@outside", "--out", out).err()).contains("'outside' is no place; there are top-left");
-        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "\u51e7", "--out", out).code()).as("a letter that the face lacks is a finding").isEqualTo(3);
+        assertThat(receipt).contains("written into the pictures: {source} {frame} at the top left; {timecode} at the bottom left")
+                .contains("\"planned\" : \"-20.0 LUFS\"");
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "{kite}", "--out", out).code())
+                .isEqualTo(2);
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "x@outside", "--out", out).err())
+                .contains("'outside' is no place; there are top-left");
+        assertThat(Shell.run("make", frames, "--target", "web-h264", "--rate", "25", "--burn-in", "\u51e7", "--out", out).code())
+                .as("a letter that the face lacks is a finding").isEqualTo(3);
         Shell silent = Shell.run("resound", out.resolve("kite_web.mp4"), "--json");
         assertThat(silent.code()).isZero();
-        assertThat(Files.readString(Path.of(silent.last().path("files").get(0).path("receipt").asText()))).contains("sound laid anew: the pictures are those of kite_web.mp4");
+        assertThat(Files.readString(Path.of(silent.last().path("files").get(0).path("receipt").asText()))).contains("sound laid anew: "
+                + "the pictures are those of kite_web.mp4");
         assertThat(Shell.run("resound", out.resolve("kite_web.mp4"), "--with", bells, "--at", "9 s").code()).isEqualTo(2);
-        Project project = Edits.setRate(Rate.FPS_25).apply(Edits.bringIn(List.of(SourceFinder.find(frames).sequences().getFirst().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
+        Project project = Edits.setRate(Rate.FPS_25)
+                .apply(Edits.bringIn(List.of(SourceFinder.find(frames).sequences().getFirst().location()), Edits.Layout.ONE_PROGRAMME)
+                        .apply(Project.EMPTY));
         Path saved = folder.resolve("kite" + ProjectFile.EXTENSION);
         ProjectFile.save(ReelEdits.addInFront(GeneratedItem.Plain.black(2), Rate.FPS_25).apply(project), saved);
         Shell plan = Shell.run("plan", saved);
@@ -322,7 +349,8 @@ class CommandsTest {
 
     @Test
     void aChangedFileIsNotWhatItsReceiptSays() throws IOException {
-        assertThat(Shell.run("make", png("kite", 1, 3), "--target", "web-h264", "--rate", "25", "--out", folder.resolve("out")).code()).isZero();
+        assertThat(Shell.run("make", png("kite", 1, 3), "--target", "web-h264", "--rate", "25", "--out", folder.resolve("out")).code())
+                .isZero();
         Path file = folder.resolve("out/kite_web.mp4");
         byte[] data = Files.readAllBytes(file);
         data[data.length - 20] ^= 3;
@@ -335,9 +363,12 @@ class CommandsTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"make;Missing required parameter", "make PATH;--target", "make PATH --target tape;no target 'tape'",
-            "make PATH --target web-h264 --rate fast;'fast' is not a rate", "make PATH --target web-h264 --range 9-3;9-3", "make PATH --target web-h264 --gap stretch;'stretch'",
-            "make PATH --target web-h264 --flatten red;'red'", "make PATH --target web-h264 --name {x};{x}", "sing;sing", "look;Missing required", "make PATH --nope;--nope"})
+    @CsvSource(delimiter = ';',
+            value = {"make;Missing required parameter", "make PATH;--target", "make PATH --target tape;no target 'tape'",
+                "make PATH --target web-h264 --rate fast;'fast' is not a rate", "make PATH --target web-h264 --range 9-3;9-3",
+                "make PATH --target web-h264 --gap stretch;'stretch'",
+                "make PATH --target web-h264 --flatten red;'red'", "make PATH --target web-h264 --name {x};{x}", "sing;sing",
+                "look;Missing required", "make PATH --nope;--nope"})
     void wrongUseIsExitTwoAndOneClearLine(String words, String said) throws IOException {
         String path = png("kite", 1, 2).toString();
         Shell shell = Shell.run((Object[]) words.replace("PATH", path).split(" "));
@@ -367,10 +398,13 @@ class CommandsTest {
     void theQueueIsFilledListedAndWorkedThrough() throws IOException {
         Path frames = png("kite", 1, 3);
         Path out = folder.resolve("out");
-        Shell put = Shell.run("make", frames.toString(), "--target", "edit-prores-hq", "--rate", "25", "--out", out.toString(), "--later", "--json");
+        Shell put = Shell.run("make", frames.toString(), "--target", "edit-prores-hq", "--rate", "25", "--out", out.toString(), "--later",
+                "--json");
         assertThat(put.code()).isZero();
         assertThat(put.out()).contains("\"event\":\"queued\"").contains("\"id\":\"q1\"");
-        assertThat(Shell.run("make", frames.toString(), "--target", "web-h264", "--rate", "25", "--out", out.toString(), "--after", "q1", "--json").code()).isZero();
+        assertThat(Shell
+                .run("make", frames.toString(), "--target", "web-h264", "--rate", "25", "--out", out.toString(), "--after", "q1", "--json")
+                .code()).isZero();
         assertThat(Shell.run("make", frames.toString(), "--target", "web-h264", "--rate", "25", "--after", "q8").code()).isEqualTo(2);
         assertThat(Shell.run("queue", "--json").out()).contains("\"id\":\"q1\"").contains("ready").contains("after q1");
         assertThat(Shell.run("queue", "hold").code()).isEqualTo(2);
@@ -379,7 +413,8 @@ class CommandsTest {
         assertThat(worked.code()).as(worked.err()).isZero();
         assertThat(names(out)).containsExactly("kite_edit.mov", "kite_edit.mov.receipt.json", "kite_web.mp4", "kite_web.mp4.receipt.json");
         assertThat(Shell.run("queue").err()).contains("Nothing is to be made later");
-        assertThat(Shell.run("history", "edit", "--json").out()).contains("kite_edit.mov").doesNotContain("kite_web.mp4").contains("\"there\":true");
+        assertThat(Shell.run("history", "edit", "--json").out()).contains("kite_edit.mov").doesNotContain("kite_web.mp4")
+                .contains("\"there\":true");
         assertThat(Shell.run("remake", out.resolve("kite_edit.mov").toString(), "--json").out()).contains("\"event\":\"unchanged\"");
         assertThat(Shell.run("remake", out.resolve("kite_edit.mov").toString(), "--frames", "2-2", "--json").code()).isZero();
         assertThat(out.resolve("kite_edit_v02.mov")).hasSameBinaryContentAs(out.resolve("kite_edit.mov"));
@@ -388,7 +423,8 @@ class CommandsTest {
     @Test
     void oneFrameComesOutAsOneStill() throws IOException {
         Path out = folder.resolve("out");
-        assertThat(Shell.run("make", png("kite", 101, 5).toString(), "--target", "frames-png", "--rate", "25", "--range", "103-103", "--out", out.toString(), "--json").code()).isZero();
+        assertThat(Shell.run("make", png("kite", 101, 5).toString(), "--target", "frames-png", "--rate", "25", "--range", "103-103",
+                "--out", out.toString(), "--json").code()).isZero();
         assertThat(names(out)).containsExactly("kite_frames.0103.png", "kite_frames.0103.png.receipt.json");
         assertThat(Shell.run("prove", out.resolve("kite_frames.0103.png").toString()).code()).isZero();
     }

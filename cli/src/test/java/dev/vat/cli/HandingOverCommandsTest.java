@@ -63,12 +63,14 @@ class HandingOverCommandsTest {
     @Test
     void howASplitIsMeantHasToBeSaid() {
         assertThat(Shell.run("split", folder.resolve("none.mov")).code()).isEqualTo(ExitCode.WRONG_USE.code());
-        assertThat(Shell.run("split", folder.resolve("none.mov"), "--every", "2", "--at", "5").err()).contains("either how long pieces are (--every) or where they begin (--at)");
+        assertThat(Shell.run("split", folder.resolve("none.mov"), "--every", "2", "--at", "5").err()).contains("either how long "
+                + "pieces are (--every) or where they begin (--at)");
         assertThat(Shell.run("split", folder.resolve("none.mov"), "--every", "soon").code()).isEqualTo(ExitCode.WRONG_USE.code());
         Shell nothing = Shell.run("split", folder.resolve("none.mov"), "--every", "2");
         assertThat(nothing.code()).isEqualTo(ExitCode.FAILED.code());
         assertThat(nothing.err()).contains("none.mov");
-        assertThat(Shell.run("join", folder.resolve("one.mov"), "--to", folder.resolve("two.mov")).code()).as("one part is nothing to join").isEqualTo(ExitCode.WRONG_USE.code());
+        assertThat(Shell.run("join", folder.resolve("one.mov"), "--to", folder.resolve("two.mov")).code()).as("one part is nothing to join")
+                .isEqualTo(ExitCode.WRONG_USE.code());
     }
 
     @Test
@@ -80,7 +82,8 @@ class HandingOverCommandsTest {
         ClipFacts clip = ClipProbe.probe(wrapped);
         assertThat(clip.frames()).isEqualTo(10);
         assertThat(clip.format().pixelAspect()).hasToString("16:11");
-        assertThat(Shell.run("rewrap", film, folder.resolve("odd.mkv"), "--pixel-aspect", "wide").code()).isEqualTo(ExitCode.WRONG_USE.code());
+        assertThat(Shell.run("rewrap", film, folder.resolve("odd.mkv"), "--pixel-aspect", "wide").code())
+                .isEqualTo(ExitCode.WRONG_USE.code());
         Shell unknown = Shell.run("rewrap", film, folder.resolve("odd.mkv"), "--colours", "sepia");
         assertThat(unknown.code()).isNotZero();
         assertThat(unknown.err()).contains("sepia");
@@ -109,12 +112,14 @@ class HandingOverCommandsTest {
     @Test
     void aSetIsHandedOverAndAnyChangeInItIsNamed() throws IOException {
         Path film = web;
-        Shell handed = Shell.run("handover", film, "--to", folder.resolve("sets"), "--name", "Kite Week", "--comment", "for the harbour", "--no-sheets", "--json");
+        Shell handed = Shell.run("handover", film, "--to", folder.resolve("sets"), "--name", "Kite Week", "--comment", "for the harbour",
+                "--no-sheets", "--json");
         assertThat(handed.code()).as(handed.err()).isZero();
         Path set = Path.of(handed.events("set").getFirst().path("path").asText());
         assertThat(set).isDirectory().hasParent(folder.resolve("sets"));
         try (Stream<Path> files = Files.list(set)) {
-            assertThat(files.map(f -> f.getFileName().toString())).contains(film.getFileName().toString(), "contents.txt", "ascmhl").noneMatch(n -> n.endsWith(".pdf"));
+            assertThat(files.map(f -> f.getFileName().toString())).contains(film.getFileName().toString(), "contents.txt", "ascmhl")
+                    .noneMatch(n -> n.endsWith(".pdf"));
         }
         assertThat(set.resolve("contents.txt")).content().contains("for the harbour").doesNotContain(folder.toString());
         Shell proven = Shell.run("prove", set, "--json");
@@ -128,7 +133,8 @@ class HandingOverCommandsTest {
         assertThat(flipped.code()).isEqualTo(ExitCode.UNPROVEN.code());
         assertThat(flipped.last().path("reasons").toString()).contains(film.getFileName().toString());
         Shell again = Shell.run("handover", film, "--to", folder.resolve("sets"), "--name", "Kite Week", "--no-sheets", "--json");
-        assertThat(Path.of(again.events("set").getFirst().path("path").asText())).as("nothing is written over").isNotEqualTo(set).isDirectory();
+        assertThat(Path.of(again.events("set").getFirst().path("path").asText())).as("nothing is written over").isNotEqualTo(set)
+                .isDirectory();
         assertThat(copy).hasBinaryContent(bytes);
     }
 
@@ -150,7 +156,8 @@ class HandingOverCommandsTest {
         Path film = web;
         Shell proof = Shell.run("sheet", film, "--json");
         assertThat(proof.code()).as(proof.err()).isZero();
-        assertThat(StreamSupport.stream(proof.events("sheet").getFirst().path("paths").spliterator(), false).map(p -> Path.of(p.asText()))).hasSize(2).allSatisfy(p -> assertThat(p).isNotEmptyFile());
+        assertThat(StreamSupport.stream(proof.events("sheet").getFirst().path("paths").spliterator(), false).map(p -> Path.of(p.asText())))
+                .hasSize(2).allSatisfy(p -> assertThat(p).isNotEmptyFile());
         Path png = folder.resolve("frames.png");
         Shell contacts = Shell.run("contacts", made.resolve("tower"), png, "--grid", "4x2", "--width", "800", "--json");
         assertThat(contacts.code()).as(contacts.err()).isZero();

@@ -42,13 +42,15 @@ class InterruptedTest {
         float[] grey = new float[320 * 180];
         for (int f = 0; f < 600; f++) {
             grey[f] = 1;
-            Files.write(frames.resolve("kite.%04d.png".formatted(f)), StillWriter.PNG8.write(new Samples(320, 180, grey, grey, grey, null)));
+            Files.write(frames.resolve("kite.%04d.png".formatted(f)),
+                    StillWriter.PNG8.write(new Samples(320, 180, grey, grey, grey, null)));
         }
     }
 
     private Process launch(String... words) throws Exception {
-        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp", System.getProperty("java.class.path"),
-                Launcher.class.getName()));
+        List<String> command = new ArrayList<>(
+                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp", System.getProperty("java.class.path"),
+                        Launcher.class.getName()));
         command.addAll(List.of(words));
         ProcessBuilder builder = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD);
         builder.environment().put("VAT_HOME", folder.resolve("home").toString());
@@ -57,7 +59,8 @@ class InterruptedTest {
 
     /** Starts a run, waits until frames are encoded, sends a signal; gives the exit code. */
     private int end(String signal, List<String> lines) throws Exception {
-        Process process = launch("make", frames.toString(), "--target", "alpha-prores-4444", "--rate", "25", "--out", folder.resolve("out").toString(), "--json");
+        Process process = launch("make", frames.toString(), "--target", "alpha-prores-4444", "--rate", "25", "--out",
+                folder.resolve("out").toString(), "--json");
         try (BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
             boolean sent = false;
             for (String line = out.readLine(); line != null; line = out.readLine()) {
@@ -109,7 +112,8 @@ class InterruptedTest {
     @Test
     void whatAStoppedRunHasClosedIsMadeAFileWhenAsked() throws Exception {
         List<String> lines = new ArrayList<>();
-        Process process = launch("make", frames.toString(), "--target", "frames-png", "--rate", "2", "--out", folder.resolve("out").toString(), "--json");
+        Process process = launch("make", frames.toString(), "--target", "frames-png", "--rate", "2", "--out",
+                folder.resolve("out").toString(), "--json");
         try (BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
             for (String line = out.readLine(); line != null; line = out.readLine()) {
                 if (lines.isEmpty() && line.matches(".*\"stage\":\"encoding\",\"frame\":[3-9]\\d.*")) {

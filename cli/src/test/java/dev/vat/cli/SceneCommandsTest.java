@@ -24,7 +24,8 @@ class SceneCommandsTest {
         assertThat(Shell.run("capture", "pier").err()).contains("No scene runs on this machine");
         assertThat(Shell.run("scene", "render", folder.resolve("r"), "--flaw", "odd@3").code()).isEqualTo(2);
         assertThat(Shell.run("scene", "render", folder.resolve("r"), "--camera", "roof").err()).contains("There is no camera 'roof'");
-        Shell rendered = Shell.run("scene", "render", folder.resolve("render"), "--camera", "tower", "--range", "170-173", "--size", "160x90", "--flaw", "hole@172", "--json");
+        Shell rendered = Shell.run("scene", "render", folder.resolve("render"), "--camera", "tower", "--range", "170-173", "--size",
+                "160x90", "--flaw", "hole@172", "--json");
         assertThat(rendered.code()).isZero();
         assertThat(rendered.events("frame")).hasSize(4);
         assertThat(folder.resolve("render/tower.0173.png")).exists();

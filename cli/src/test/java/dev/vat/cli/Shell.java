@@ -18,7 +18,8 @@ record Shell(int code, String out, String err) {
         PrintStream err = System.err;
         ByteArrayOutputStream outBytes = new ByteArrayOutputStream();
         ByteArrayOutputStream errBytes = new ByteArrayOutputStream();
-        try (PrintStream o = new PrintStream(outBytes, true, StandardCharsets.UTF_8); PrintStream e = new PrintStream(errBytes, true, StandardCharsets.UTF_8)) {
+        try (PrintStream o = new PrintStream(outBytes, true, StandardCharsets.UTF_8);
+                PrintStream e = new PrintStream(errBytes, true, StandardCharsets.UTF_8)) {
             System.setOut(o);
             System.setErr(e);
             int code = Vat.run(List.of(words).stream().map(Object::toString).toArray(String[]::new));

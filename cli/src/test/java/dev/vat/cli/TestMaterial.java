@@ -9,7 +9,7 @@ import java.nio.file.Path;
 /** Small frames and films for commands to work on. */
 final class TestMaterial {
 
-    private TestMaterial() { }
+    private TestMaterial() {}
 
     /** Slopes with a bright block that moves a pixel a frame. */
     static Samples picture(int width, int height, int frame) {
@@ -38,7 +38,8 @@ final class TestMaterial {
 
     /** A film of such frames at 25, with its receipt. */
     static Path film(Path folder, String name, int count, String target) throws IOException {
-        Shell made = Shell.run("make", frames(folder, name, count), "--target", target, "--rate", "25", "--out", folder.resolve("films"), "--json");
+        Shell made = Shell.run("make", frames(folder, name, count), "--target", target, "--rate", "25", "--out", folder.resolve("films"),
+                "--json");
         if (made.code() != 0) {
             throw new AssertionError(made.err());
         }

@@ -37,7 +37,8 @@ class TogetherCommandsTest {
         Path pier = TestMaterial.frames(folder, "pier", 12);
         Path tower = TestMaterial.frames(folder, "tower", 10);
         Path project = folder.resolve("both.vat");
-        Shell views = Shell.run("views", project, pier, tower, "--grid", "2", "--size", "160x64", "--between", "2", "--caption", "{source}@bottom-left", "--caption", "two", "--step", "seconds",
+        Shell views = Shell.run("views", project, pier, tower, "--grid", "2", "--size", "160x64", "--between", "2", "--caption",
+                "{source}@bottom-left", "--caption", "two", "--step", "seconds",
                 "--first-day", "2026-05-01", "--days-per-second", "7", "--rate", "25", "--json");
         assertThat(views.code()).as(views.err()).isZero();
         assertThat(views.events("project").getFirst().path("path").asText()).isEqualTo(project.toString());
@@ -51,7 +52,8 @@ class TogetherCommandsTest {
         assertThat(untargeted.err()).contains("Nothing was tried: no-target");
         Shell made = Shell.run("make", project, "--target", "web-h264", "--out", folder.resolve("out"), "--json");
         assertThat(made.code()).as(made.err()).isZero();
-        assertThat(ClipProbe.probe(Path.of(made.last().path("files").get(0).path("path").asText())).format().size()).isEqualTo(Size.of(160, 64));
+        assertThat(ClipProbe.probe(Path.of(made.last().path("files").get(0).path("path").asText())).format().size())
+                .isEqualTo(Size.of(160, 64));
     }
 
     @ParameterizedTest
@@ -91,7 +93,8 @@ class TogetherCommandsTest {
         float[] plane = new float[32 * 32];
         Arrays.fill(plane, coded);
         for (int n = 1; n <= 3; n++) {
-            Files.write(place.resolve("shot_%s.%04d.png".formatted(name, n)), StillWriter.PNG16.write(new Samples(32, 32, plane, plane, plane, null)));
+            Files.write(place.resolve("shot_%s.%04d.png".formatted(name, n)),
+                    StillWriter.PNG16.write(new Samples(32, 32, plane, plane, plane, null)));
         }
     }
 

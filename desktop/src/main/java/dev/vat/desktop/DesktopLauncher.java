@@ -12,7 +12,7 @@ import java.util.Locale;
 public final class DesktopLauncher implements WindowLauncher {
 
     /** Made by the service loader. */
-    public DesktopLauncher() { }
+    public DesktopLauncher() {}
 
     @Override
     public int open(List<Path> paths) {

@@ -16,7 +16,7 @@ public final class TestFrames {
     /** More would only cost time: further frames are links to the first ones. */
     private static final int DRAWN = 60;
 
-    private TestFrames() { }
+    private TestFrames() {}
 
     public static Places places(Path folder) {
         Places own = Places.in(folder.resolve("vat-home"));

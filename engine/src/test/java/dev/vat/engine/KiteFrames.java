@@ -35,7 +35,7 @@ public final class KiteFrames {
     public static final int HEIGHT = 48;
     private static final int DRAWN = 100;
 
-    private KiteFrames() { }
+    private KiteFrames() {}
 
     /** A sky with a square kite that moves one pixel a frame. */
     public static Samples draw(int frame, boolean alpha) {
@@ -111,7 +111,8 @@ public final class KiteFrames {
 
     /** For some of a job's columns alone, whatever is found of the others. */
     public static RunPlan planOf(Job job, List<Deliverable> columns, Path out) {
-        return RunPlanner.ofSystem().plan(job.project.withDeliverables(columns), job.programme(), out, Map.of(), "chosen by the user", MediaLibrary.version());
+        return RunPlanner.ofSystem().plan(job.project.withDeliverables(columns), job.programme(), out, Map.of(), "chosen by the user",
+                MediaLibrary.version());
     }
 
     public static RunPlan plan(Path frames, Path out, List<String> targets, Edit... edits) throws IOException {

@@ -6,7 +6,7 @@ import java.nio.file.Path;
 /** Vat's own places inside a test's folder, but for the cache: the native library is unpacked into it, once for all tests. */
 public final class TestPlaces {
 
-    private TestPlaces() { }
+    private TestPlaces() {}
 
     public static Places in(Path folder) {
         Places own = Places.in(folder.resolve("vat-home"));

@@ -34,7 +34,8 @@ class BandingTest {
     @CsvSource({"h264-high-420, 8", "dnxhr-hq, 8", "prores-422-hq, 10", "h265-main10-420, 10"})
     void noBandIsWiderThanTheDepthForces(String id, int bits) {
         Codec codec = Catalogue.codec(id);
-        try (Picture working = Picture.of(ramp()); Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE)); Picture made = conversion.convert(working)) {
+        try (Picture working = Picture.of(ramp()); Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE));
+                Picture made = conversion.convert(working)) {
             double[] means = new double[SIZE.width()];
             int same = 0;
             int longest = 0;
@@ -42,7 +43,8 @@ class BandingTest {
                 int[] codes = new int[SIZE.height()];
                 for (int y = 0; y < codes.length; y++) {
                     long at = (long) y * made.stride(0);
-                    codes[y] = bits > 8 ? made.plane(0).get(ValueLayout.JAVA_SHORT, at + 2L * x) & 0xffff : made.plane(0).get(ValueLayout.JAVA_BYTE, at + x) & 0xff;
+                    codes[y] = bits > 8 ? made.plane(0).get(ValueLayout.JAVA_SHORT, at + 2L * x) & 0xffff
+                            : made.plane(0).get(ValueLayout.JAVA_BYTE, at + x) & 0xff;
                 }
                 means[x] = Arrays.stream(codes).average().orElseThrow();
                 same = Arrays.stream(codes).distinct().count() == 1 ? same + 1 : 0;
@@ -53,7 +55,8 @@ class BandingTest {
             assertThat(longest).as("columns of one code, where a band without dither is %.0f wide", band).isLessThan((int) (band / 4));
             for (int x = 8; x < SIZE.width() - 8; x++) {
                 double exact = (16 + 219 * (FROM + (TO - FROM) * x / SIZE.width())) * steps;
-                assertThat(Arrays.stream(means, x - 8, x + 9).average().orElseThrow()).as("around column " + x).isCloseTo(exact, within(.12));
+                assertThat(Arrays.stream(means, x - 8, x + 9).average().orElseThrow()).as("around column " + x).isCloseTo(exact,
+                        within(.12));
             }
         }
     }

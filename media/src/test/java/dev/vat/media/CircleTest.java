@@ -51,10 +51,13 @@ class CircleTest {
     })
     void circlesAreRoundAsDisplayed(String size, String pixel, String frame, String framePixel, Fit fit) {
         Size stored = Size.parse(size);
-        Frame out = new Frame(Size.parse(frame), aspect(framePixel), Placement.of(stored, aspect(pixel), Size.parse(frame), aspect(framePixel), fit,
-                Rational.of(1, 2), Rational.of(1, 2), CODEC.chroma()));
+        Frame out = new Frame(Size.parse(frame), aspect(framePixel),
+                Placement.of(stored, aspect(pixel), Size.parse(frame), aspect(framePixel), fit,
+                        Rational.of(1, 2), Rational.of(1, 2), CODEC.chroma()));
         try (Picture working = Picture.of(circle(stored, aspect(pixel), false));
-                Conversion conversion = new Conversion(CODEC, out.size(), Treatment.plain(CODEC, out.size()).withPlacement(out.placement())); Picture made = conversion.convert(working)) {
+                Conversion conversion = new Conversion(CODEC, out.size(),
+                        Treatment.plain(CODEC, out.size()).withPlacement(out.placement()));
+                Picture made = conversion.convert(working)) {
             double across = 0;
             double down = 0;
             for (int x = 0; x < out.size().width(); x++) {

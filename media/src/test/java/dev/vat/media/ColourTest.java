@@ -124,8 +124,10 @@ class ColourTest {
         byte[] file = StillWriter.PNG16.write(TestPictures.ramp(SIDE, SIDE, 0, false));
         try (Picture plain = compose(file, FileKind.PNG, WorkingFormat.W16, false, AlphaKind.NONE);
                 Picture withAlpha = compose(file, FileKind.PNG, WorkingFormat.W16, true, AlphaKind.NONE);
-                Conversion first = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE), Treatment.plain(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE)));
-                Conversion second = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE), Treatment.plain(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE)));
+                Conversion first = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE),
+                        Treatment.plain(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE)));
+                Conversion second = new Conversion(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE),
+                        Treatment.plain(Catalogue.ALPHA_PRORES_4444.codec(), Size.of(SIDE, SIDE)));
                 Picture a = first.convert(plain); Picture b = second.convert(withAlpha)) {
             assertThat(a.formatName()).isEqualTo("yuva444p10le").isEqualTo(b.formatName());
             assertThat(sample(a, 3, 5, 5)).isEqualTo(1023);

@@ -48,14 +48,16 @@ class ColoursAndScansTest {
         List<Arguments> all = new ArrayList<>();
         for (Codec codec : Catalogue.codecs()) {
             for (ColourCoding colour : codec.ownColour() == null ? codec.colours() : List.<ColourCoding>of()) {
-                containers(codec).filter(c -> Legality.against(codec, c, colour).isEmpty()).forEach(c -> all.add(Arguments.of(codec, c, colour)));
+                containers(codec).filter(c -> Legality.against(codec, c, colour).isEmpty())
+                        .forEach(c -> all.add(Arguments.of(codec, c, colour)));
             }
         }
         return whole() ? all.stream() : all.stream().filter(a -> all.indexOf(a) % 8 == 0);
     }
 
     static Stream<Arguments> scans() {
-        return Catalogue.codecs().stream().flatMap(codec -> containers(codec).flatMap(c -> codec.interlaced().stream().sorted().map(s -> Arguments.of(codec, c, s))));
+        return Catalogue.codecs().stream()
+                .flatMap(codec -> containers(codec).flatMap(c -> codec.interlaced().stream().sorted().map(s -> Arguments.of(codec, c, s))));
     }
 
     @ParameterizedTest

@@ -30,7 +30,8 @@ class DeliveryMatrixTest {
     static Stream<Arguments> pairs() {
         List<Codec> all = Catalogue.codecs();
         boolean whole = Boolean.getBoolean("vat.matrix");
-        return pairs(all.stream().filter(codec -> whole || all.indexOf(codec) % 3 == 0 || codec.containers().stream().anyMatch(Container::isMovingStill)));
+        return pairs(all.stream()
+                .filter(codec -> whole || all.indexOf(codec) % 3 == 0 || codec.containers().stream().anyMatch(Container::isMovingStill)));
     }
 
     static Stream<Arguments> allPairs() {
@@ -49,7 +50,8 @@ class DeliveryMatrixTest {
         assertThat(Comparison.of(made.expected(), found.facts()).disagreements()).isEmpty();
         assertThat(found.crcs()).containsExactly(made.proofs().stream().mapToInt(FrameProof::crc).toArray());
         // A ramp through all colours is the hardest there is for a palette.
-        double least = codec.usualControl() instanceof RateControl.Lossless ? Double.POSITIVE_INFINITY : container == Container.GIF ? codec.hasAlpha() ? 12 : 20 : 34;
+        double least = codec.usualControl() instanceof RateControl.Lossless ? Double.POSITIVE_INFINITY
+                : container == Container.GIF ? codec.hasAlpha() ? 12 : 20 : 34;
         assertThat(made.proofs()).allSatisfy(p -> assertThat(p.psnr()).isGreaterThanOrEqualTo(least));
     }
 }

@@ -26,7 +26,7 @@ import org.bytedeco.ffmpeg.avutil.AVDictionary;
 /** Still files in kinds and depths that Vat itself doesn't write, from the library's own encoders. */
 final class Encoded {
 
-    private Encoded() { }
+    private Encoded() {}
 
     /**
      * @param format the library's name of the stored samples

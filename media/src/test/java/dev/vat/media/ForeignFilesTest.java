@@ -81,22 +81,36 @@ class ForeignFilesTest {
     static Stream<Arguments> files() {
         return Stream.of(
                 Arguments.of("PNG colour", FileKind.PNG, write("png", BufferedImage.TYPE_INT_RGB, null, false, null), 8, AlphaKind.NONE, 0),
-                Arguments.of("PNG interlaced", FileKind.PNG, write("png", BufferedImage.TYPE_INT_RGB, null, true, null), 8, AlphaKind.NONE, 0),
-                Arguments.of("PNG alpha", FileKind.PNG, write("png", BufferedImage.TYPE_INT_ARGB, null, false, null), 8, AlphaKind.STRAIGHT, 0),
-                Arguments.of("PNG grey", FileKind.PNG, write("png", BufferedImage.TYPE_BYTE_GRAY, null, false, null), 8, AlphaKind.NONE, 255),
-                Arguments.of("PNG grey 16", FileKind.PNG, write("png", BufferedImage.TYPE_USHORT_GRAY, null, false, null), 16, AlphaKind.NONE, 255),
-                Arguments.of("PNG palette", FileKind.PNG, write("png", BufferedImage.TYPE_BYTE_INDEXED, null, false, null), 8, AlphaKind.NONE, 60),
-                Arguments.of("PNG two tones", FileKind.PNG, write("png", BufferedImage.TYPE_BYTE_BINARY, null, false, null), 8, AlphaKind.NONE, 255),
+                Arguments.of("PNG interlaced", FileKind.PNG, write("png", BufferedImage.TYPE_INT_RGB, null, true, null), 8, AlphaKind.NONE,
+                        0),
+                Arguments.of("PNG alpha", FileKind.PNG, write("png", BufferedImage.TYPE_INT_ARGB, null, false, null), 8, AlphaKind.STRAIGHT,
+                        0),
+                Arguments.of("PNG grey", FileKind.PNG, write("png", BufferedImage.TYPE_BYTE_GRAY, null, false, null), 8, AlphaKind.NONE,
+                        255),
+                Arguments.of("PNG grey 16", FileKind.PNG, write("png", BufferedImage.TYPE_USHORT_GRAY, null, false, null), 16,
+                        AlphaKind.NONE, 255),
+                Arguments.of("PNG palette", FileKind.PNG, write("png", BufferedImage.TYPE_BYTE_INDEXED, null, false, null), 8,
+                        AlphaKind.NONE, 60),
+                Arguments.of("PNG two tones", FileKind.PNG, write("png", BufferedImage.TYPE_BYTE_BINARY, null, false, null), 8,
+                        AlphaKind.NONE, 255),
                 Arguments.of("JPEG", FileKind.JPEG, write("jpg", BufferedImage.TYPE_INT_RGB, null, false, null), 8, AlphaKind.NONE, 30),
-                Arguments.of("JPEG progressive", FileKind.JPEG, write("jpg", BufferedImage.TYPE_INT_RGB, null, true, null), 8, AlphaKind.NONE, 30),
-                Arguments.of("JPEG grey", FileKind.JPEG, write("jpg", BufferedImage.TYPE_BYTE_GRAY, null, false, null), 8, AlphaKind.NONE, 255),
-                Arguments.of("TIFF plain", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, null, false, null), 8, AlphaKind.NONE, 0),
+                Arguments.of("JPEG progressive", FileKind.JPEG, write("jpg", BufferedImage.TYPE_INT_RGB, null, true, null), 8,
+                        AlphaKind.NONE, 30),
+                Arguments.of("JPEG grey", FileKind.JPEG, write("jpg", BufferedImage.TYPE_BYTE_GRAY, null, false, null), 8, AlphaKind.NONE,
+                        255),
+                Arguments.of("TIFF plain", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, null, false, null), 8, AlphaKind.NONE,
+                        0),
                 Arguments.of("TIFF LZW", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, "LZW", false, null), 8, AlphaKind.NONE, 0),
-                Arguments.of("TIFF deflate", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, "ZLib", false, null), 8, AlphaKind.NONE, 0),
-                Arguments.of("TIFF pack bits", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, "PackBits", false, null), 8, AlphaKind.NONE, 0),
-                Arguments.of("TIFF big-endian", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, null, false, ByteOrder.BIG_ENDIAN), 8, AlphaKind.NONE, 0),
-                Arguments.of("TIFF little-endian", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, null, false, ByteOrder.LITTLE_ENDIAN), 8, AlphaKind.NONE, 0),
-                Arguments.of("TIFF alpha", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_ARGB, null, false, null), 8, AlphaKind.STRAIGHT, 0));
+                Arguments.of("TIFF deflate", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, "ZLib", false, null), 8,
+                        AlphaKind.NONE, 0),
+                Arguments.of("TIFF pack bits", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, "PackBits", false, null), 8,
+                        AlphaKind.NONE, 0),
+                Arguments.of("TIFF big-endian", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_RGB, null, false, ByteOrder.BIG_ENDIAN),
+                        8, AlphaKind.NONE, 0),
+                Arguments.of("TIFF little-endian", FileKind.TIFF,
+                        write("tif", BufferedImage.TYPE_INT_RGB, null, false, ByteOrder.LITTLE_ENDIAN), 8, AlphaKind.NONE, 0),
+                Arguments.of("TIFF alpha", FileKind.TIFF, write("tif", BufferedImage.TYPE_INT_ARGB, null, false, null), 8,
+                        AlphaKind.STRAIGHT, 0));
     }
 
     /** @param tolerance how far a colour may be off, in 8-bit codes; 255 where colours are lost by the writer */
@@ -131,7 +145,8 @@ class ForeignFilesTest {
 
     @ParameterizedTest(name = "{0}")
     @MethodSource("files")
-    void isFoundCutAtAnyLengthThatCostsPicture(String name, FileKind kind, byte[] data, int bits, AlphaKind alpha, int tolerance) throws IOException {
+    void isFoundCutAtAnyLengthThatCostsPicture(String name, FileKind kind, byte[] data, int bits, AlphaKind alpha, int tolerance)
+            throws IOException {
         try (FrameReader reader = new FrameReader()) {
             int whole = crc(reader, kind, data);
             for (int length = data.length - 1; length > 0; length -= Math.max(1, data.length / 60)) {
@@ -141,7 +156,8 @@ class ForeignFilesTest {
                     assertThat(crc(reader, kind, cut)).as("%s cut at %d of %d", name, length, data.length).isEqualTo(whole);
                     assertThat(check.note()).isNotBlank();
                 } else {
-                    assertThat(check.state()).as("%s at %d of %d", name, length, data.length).isIn(FrameState.CUT_SHORT, FrameState.UNREADABLE);
+                    assertThat(check.state()).as("%s at %d of %d", name, length, data.length).isIn(FrameState.CUT_SHORT,
+                            FrameState.UNREADABLE);
                 }
             }
         }

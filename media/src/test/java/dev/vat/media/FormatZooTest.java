@@ -59,11 +59,13 @@ class FormatZooTest {
         return s;
     }
 
-    private static Arguments row(FileKind kind, String what, int bits, boolean floating, AlphaKind alpha, boolean plain, Supplier<byte[]> file) {
+    private static Arguments row(FileKind kind, String what, int bits, boolean floating, AlphaKind alpha, boolean plain,
+            Supplier<byte[]> file) {
         return Arguments.of(kind.title() + " " + what, kind, floating ? Depth.floating(bits) : Depth.integer(bits), alpha, plain, file);
     }
 
-    private static Arguments lib(FileKind kind, String encoder, String format, int bits, boolean floating, AlphaKind alpha, boolean plain, String... settings) {
+    private static Arguments lib(FileKind kind, String encoder, String format, int bits, boolean floating, AlphaKind alpha, boolean plain,
+            String... settings) {
         boolean seeThrough = alpha != AlphaKind.NONE;
         return row(kind, format + " " + String.join(" ", settings), bits, floating, alpha, plain,
                 () -> Encoded.file(picture(seeThrough), encoder, format, settings));
@@ -120,7 +122,8 @@ class FormatZooTest {
 
     @ParameterizedTest(name = "{0}")
     @MethodSource("zoo")
-    void wholeFilesAreReadAsWhatTheyAre(String what, FileKind kind, Depth depth, AlphaKind alpha, boolean plain, Supplier<byte[]> file) throws IOException {
+    void wholeFilesAreReadAsWhatTheyAre(String what, FileKind kind, Depth depth, AlphaKind alpha, boolean plain, Supplier<byte[]> file)
+            throws IOException {
         FrameCheck check = check(kind, file.get());
         assertThat(check.state()).as(check.why()).isEqualTo(FrameState.GOOD);
         assertThat(check.format().size()).hasToString(WIDTH + "x" + HEIGHT);
@@ -132,7 +135,8 @@ class FormatZooTest {
 
     @ParameterizedTest(name = "{0}")
     @MethodSource("zoo")
-    void noCutOfThePictureEverPasses(String what, FileKind kind, Depth depth, AlphaKind alpha, boolean plain, Supplier<byte[]> file) throws IOException {
+    void noCutOfThePictureEverPasses(String what, FileKind kind, Depth depth, AlphaKind alpha, boolean plain, Supplier<byte[]> file)
+            throws IOException {
         byte[] whole = file.get();
         int pixels = check(kind, whole).look().pixels();
         Random random = new Random(what.hashCode());
@@ -140,7 +144,8 @@ class FormatZooTest {
             int length = 1 + random.nextInt(whole.length - 1);
             FrameCheck cut = check(kind, Arrays.copyOf(whole, length));
             if (cut.state() == FrameState.GOOD) {
-                assertThat(cut.look().pixels()).as("cut at %d of %d passes, so nothing of the picture may be lost", length, whole.length).isEqualTo(pixels);
+                assertThat(cut.look().pixels()).as("cut at %d of %d passes, so nothing of the picture may be lost", length, whole.length)
+                        .isEqualTo(pixels);
             } else {
                 assertThat(cut.why()).as("cut at %d", length).isNotBlank();
             }
@@ -149,7 +154,8 @@ class FormatZooTest {
 
     @ParameterizedTest(name = "{0}")
     @MethodSource("zoo")
-    void zerosInPlaceOfTheEndAreNoticedWhereverSamplesArePacked(String what, FileKind kind, Depth depth, AlphaKind alpha, boolean plain, Supplier<byte[]> file) throws IOException {
+    void zerosInPlaceOfTheEndAreNoticedWhereverSamplesArePacked(String what, FileKind kind, Depth depth, AlphaKind alpha, boolean plain,
+            Supplier<byte[]> file) throws IOException {
         byte[] whole = file.get();
         int pixels = check(kind, whole).look().pixels();
         Random random = new Random(what.hashCode());

@@ -7,7 +7,7 @@ import java.nio.ByteOrder;
 /** A TIFF of three 32-bit floating-point samples a pixel, one plain strip, put together by hand. */
 final class HandMadeTiff {
 
-    private HandMadeTiff() { }
+    private HandMadeTiff() {}
 
     static byte[] rgb(Samples s) {
         int pixels = s.width() * s.height() * 12;

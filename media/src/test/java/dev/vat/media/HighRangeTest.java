@@ -60,7 +60,8 @@ class HighRangeTest {
     @CsvSource({"0", "0.01", "0.18", "0.5", "1", "2", "4.9"})
     void lightComesOutAsBothCurvesSay(float light) {
         Codec codec = Catalogue.codec("prores-422-hq");
-        try (Picture in = grey(light); Picture pq = delivered(codec, ColourCoding.PQ, in, true); Picture hlg = delivered(codec, ColourCoding.HLG, in, true)) {
+        try (Picture in = grey(light); Picture pq = delivered(codec, ColourCoding.PQ, in, true);
+                Picture hlg = delivered(codec, ColourCoding.HLG, in, true)) {
             assertThat(brightness(pq)).isCloseTo(pq(light * 203), within(1.5 / 876));
             assertThat(brightness(hlg)).isCloseTo(hlg(Math.min(1000, light * 203)), within(2.0 / 876));
         }
@@ -70,7 +71,8 @@ class HighRangeTest {
     @Test
     void ordinaryWhiteStandsWhereTheReportPutsIt() {
         Codec codec = Catalogue.codec("h265-main10-420");
-        try (Picture white = Picture.of(TestPictures.flat(SIZE.width(), SIZE.height(), 1, 1, 1, 1)); Picture pq = delivered(codec, ColourCoding.PQ, white, false);
+        try (Picture white = Picture.of(TestPictures.flat(SIZE.width(), SIZE.height(), 1, 1, 1, 1));
+                Picture pq = delivered(codec, ColourCoding.PQ, white, false);
                 Picture hlg = delivered(codec, ColourCoding.HLG, white, false)) {
             assertThat(brightness(pq)).isCloseTo(.58, within(.002));
             assertThat(brightness(hlg)).isCloseTo(.75, within(.002));

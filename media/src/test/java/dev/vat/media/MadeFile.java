@@ -37,7 +37,8 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
 
     public static MadeFile of(Codec codec, Container container, Path folder) throws IOException {
         Size size = codec.limits().sizes().stream().findFirst().orElse(Size.of(256, 144));
-        Rate any = codec.limits().fastest() != null ? codec.limits().fastest() : container.ordinal() % 2 == 0 ? Rate.of(24000, 1001) : Rate.of(60000, 1001);
+        Rate any = codec.limits().fastest() != null ? codec.limits().fastest()
+                : container.ordinal() % 2 == 0 ? Rate.of(24000, 1001) : Rate.of(60000, 1001);
         Rate rate = codec.limits().rates().stream().max(Rate::compareTo).orElse(any);
         PixelAspect aspect = !codec.pixelAspects().isEmpty() ? codec.pixelAspects().iterator().next()
                 : codec.statesPixelAspect(container) ? PixelAspect.of(16, 15) : PixelAspect.SQUARE;
@@ -59,14 +60,16 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
         }
         Path joined = folder.resolve("joined." + settings.container().extension());
         Expectation expected = Expectation.of(settings, first, rate, size, aspect, null).withTimecode(Timecode.parse("10:00:00:00", rate));
-        Joining.join(parts, new Joining.Target(joined, settings.container(), settings.indexInFront(), rate, aspect, expected.timecode()), null);
+        Joining.join(parts, new Joining.Target(joined, settings.container(), settings.indexInFront(), rate, aspect, expected.timecode()),
+                null);
         return new MadeFile(joined, expected, proofs);
     }
 
     private static List<FrameProof> part(Path file, EncoderSpec spec, int first, int count) throws IOException {
         boolean alpha = spec.codec().hasAlpha();
         Treatment treatment = Treatment.plain(spec.codec(), spec.size()).withColour(spec.colour());
-        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), treatment); FieldWeaver weaver = new FieldWeaver(spec.scan()); PartWriter writer = new PartWriter(file, spec, first, true)) {
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), treatment);
+                FieldWeaver weaver = new FieldWeaver(spec.scan()); PartWriter writer = new PartWriter(file, spec, first, true)) {
             for (int i = 0; i < count; i++) {
                 int moment = spec.scan().isInterlaced() ? 2 * (first + i) : first + i;
                 try (Picture converted = converted(spec, conversion, moment, alpha)) {

@@ -28,7 +28,8 @@ public final class NothingLeftOpen implements BeforeAllCallback {
         }
         System.out.println("Pictures that were never closed: " + Unclosed.count());
         if (Unclosed.count() > 0) {
-            throw new AssertionError(Unclosed.count() + " pictures were never closed, such as " + Unclosed.found() + "; -Dvat.unclosed=true says where they were made");
+            throw new AssertionError(Unclosed.count() + " pictures were never closed, such as " + Unclosed.found()
+                    + "; -Dvat.unclosed=true says where they were made");
         }
     }
 }

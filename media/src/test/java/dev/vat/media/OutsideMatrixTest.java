@@ -89,7 +89,8 @@ class OutsideMatrixTest {
     @ParameterizedTest
     @MethodSource("dev.vat.media.ColoursAndScansTest#colours")
     void itFindsTheColoursThatWereChosen(Codec codec, Container container, ColourCoding colour) throws Exception {
-        MadeFile made = MadeFile.of(Settings.of(codec, container).withColour(colour), Size.of(256, 144), Rate.FPS_25, PixelAspect.SQUARE, folder);
+        MadeFile made = MadeFile.of(Settings.of(codec, container).withColour(colour), Size.of(256, 144), Rate.FPS_25, PixelAspect.SQUARE,
+                folder);
         JsonNode video = track(tracks(made.file()), "Video");
         said(video, "colour_range", Set.of(colour.isFull() ? "Full" : "Limited"));
         said(video, "colour_primaries", switch (colour.primaries()) {
@@ -115,8 +116,10 @@ class OutsideMatrixTest {
     @ParameterizedTest
     @MethodSource("dev.vat.media.ColoursAndScansTest#scans")
     void itFindsTheOrderOfLines(Codec codec, Container container, Scan scan) throws Exception {
-        MadeFile made = MadeFile.of(Settings.of(codec, container).withFraming(Framing.FOLLOWS.withScan(scan)), codec.limits().sizes().stream().findFirst().orElse(Size.of(256, 144)),
-                codec.limits().rates().contains(Rate.of(30000, 1001)) ? Rate.of(30000, 1001) : Rate.FPS_25, codec.pixelAspects().stream().findFirst().orElse(PixelAspect.SQUARE), folder);
+        MadeFile made = MadeFile.of(Settings.of(codec, container).withFraming(Framing.FOLLOWS.withScan(scan)),
+                codec.limits().sizes().stream().findFirst().orElse(Size.of(256, 144)),
+                codec.limits().rates().contains(Rate.of(30000, 1001)) ? Rate.of(30000, 1001) : Rate.FPS_25,
+                codec.pixelAspects().stream().findFirst().orElse(PixelAspect.SQUARE), folder);
         JsonNode video = track(tracks(made.file()), "Video");
         said(video, "ScanType", Set.of("Interlaced", "MBAFF"));
         said(video, "ScanOrder", Set.of(scan == Scan.TOP_FIRST ? "TFF" : "BFF"));

@@ -48,8 +48,9 @@ class PartsToFileTest {
     Path folder;
 
     @ParameterizedTest
-    @CsvSource({"web-h264, 25", "web-h264, 24000/1001", "edit-prores-hq, 25", "edit-prores-hq, 30000/1001", "web-h264, 12", "web-h264, 25/2", "hevc-10, 30",
-            "alpha-prores-4444, 24"})
+    @CsvSource({"web-h264, 25", "web-h264, 24000/1001", "edit-prores-hq, 25", "edit-prores-hq, 30000/1001", "web-h264, 12",
+        "web-h264, 25/2", "hevc-10, 30",
+        "alpha-prores-4444, 24"})
     void twoPartsJoinToAFileThatIsWhatWasPlanned(String id, Rate rate) throws IOException {
         Target target = Catalogue.target(id);
         EncoderSpec spec = EncoderSpec.of(target.settings(), SIZE, PixelAspect.SQUARE, rate, 1);
@@ -115,7 +116,8 @@ class PartsToFileTest {
         Path part = folder.resolve("p.part");
         List<FrameProof> proofs = part(part, spec, 0, 60);
         Path joined = folder.resolve("j.mp4");
-        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, 60)), joined, target.container(), true, Rate.FPS_25, PixelAspect.SQUARE, null);
+        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, 60)), joined, target.container(), true, Rate.FPS_25,
+                PixelAspect.SQUARE, null);
         try (MovieFrames frames = new MovieFrames(joined)) {
             assertThat(frames.count()).isEqualTo(60);
             for (int index : new int[] {0, 1, 2, 30, 59, 55, 3, 57}) {

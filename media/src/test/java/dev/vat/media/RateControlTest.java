@@ -54,7 +54,8 @@ class RateControlTest {
             encode(new FirstPass(spec.inPass(true, notes)), codec);
             assertThat(notes).isNotEmptyFile();
         }
-        return encode(new PartWriter(folder.resolve("p." + codec.partContainer().extension()), twice ? spec.inPass(false, notes) : spec, 0, false), codec)
+        return encode(new PartWriter(folder.resolve("p." + codec.partContainer().extension()), twice ? spec.inPass(false, notes) : spec, 0,
+                false), codec)
                 * 8.0 * 25 / FRAMES;
     }
 
@@ -74,7 +75,7 @@ class RateControlTest {
     @CsvSource(delimiter = '|', value = {
         "h264-high-420 | average 600k       | 600000 | .75 | 1.25", "h264-high-420 | constant 600k | 600000 | .9 | 1.2",
         "h264-high-420 | 10, at most 600k   | 600000 | .5  | 1.25", "h265-main-420 | average 600k  | 600000 | .7 | 1.3",
-        "h265-main-420 | 10, at most 600k   | 600000 | .5  | 1.3",  "vp9-420       | average 600k  | 600000 | .5 | 1.5",
+        "h265-main-420 | 10, at most 600k   | 600000 | .5  | 1.3", "vp9-420       | average 600k  | 600000 | .5 | 1.5",
         "h264-high-420 | 600k two passes    | 600000 | .93 | 1.05", "h265-main-420 | 600k two passes | 600000 | .9 | 1.08",
         "vp9-420       | 600k two passes    | 600000 | .7 | 1.1",
         "av1-8         | average 600k       | 600000 | .5  | 1.5",
@@ -85,9 +86,11 @@ class RateControlTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"h264-high-420, 12, 30", "h265-main-420, 14, 34", "vp9-420, 15, 50", "av1-8, 15, 50", "cineform-422-10, 0, 12", "mjpeg-422, 2, 20"})
+    @CsvSource({"h264-high-420, 12, 30", "h265-main-420, 14, 34", "vp9-420, 15, 50", "av1-8, 15, 50", "cineform-422-10, 0, 12",
+        "mjpeg-422, 2, 20"})
     void aBetterQualityTakesMoreBits(String id, int better, int worse) {
         Codec codec = Catalogue.codec(id);
-        assertThat(bitsPerSecond(codec, new RateControl.Constant(better))).isGreaterThan(1.3 * bitsPerSecond(codec, new RateControl.Constant(worse)));
+        assertThat(bitsPerSecond(codec, new RateControl.Constant(better)))
+                .isGreaterThan(1.3 * bitsPerSecond(codec, new RateControl.Constant(worse)));
     }
 }

@@ -128,7 +128,8 @@ class ReadingTest {
         int[] rgb = read(png, FileKind.PNG, new PictureReading(AlphaKind.NONE, null, pq));
         assertThat(rgb[1]).isCloseTo(code(srgb(candelas / 203)), within(120));
         ColourReading same = new ColourReading(ColourReading.Kind.TAGGED, null, null, 1, 13);
-        assertThat(read(png, FileKind.PNG, new PictureReading(AlphaKind.NONE, null, same))[1]).as("sRGB stays").isCloseTo(code(.5), within(2));
+        assertThat(read(png, FileKind.PNG, new PictureReading(AlphaKind.NONE, null, same))[1]).as("sRGB stays").isCloseTo(code(.5),
+                within(2));
     }
 
     @ParameterizedTest
@@ -179,13 +180,16 @@ class ReadingTest {
         Path a = Files.write(folder.resolve("a"), StillWriter.PNG16.write(TestPictures.flat(SIDE, SIDE, 1, 0, 0, 1)));
         Path b = Files.write(folder.resolve("b"), StillWriter.PNG16.write(TestPictures.flat(SIDE, SIDE, 0, 0, 1, .5f)));
         try (Composer composer = new Composer(WorkingFormat.W16, true);
-                Picture da = ((FrameRead.Sound) reader.read(a, FileKind.PNG, null, 0)).picture(); Picture wa = composer.compose(da, straight);
-                Picture db = ((FrameRead.Sound) reader.read(b, FileKind.PNG, null, 0)).picture(); Picture wb = composer.compose(db, straight);
+                Picture da = ((FrameRead.Sound) reader.read(a, FileKind.PNG, null, 0)).picture();
+                Picture wa = composer.compose(da, straight);
+                Picture db = ((FrameRead.Sound) reader.read(b, FileKind.PNG, null, 0)).picture();
+                Picture wb = composer.compose(db, straight);
                 Picture mixed = Mixing.mix(wa, wb, Rational.of(1, 2))) {
             assertThat(value(mixed, 3)).isCloseTo(code(.75), within(2));
             assertThat(value(mixed, 2)).as("red weighs twice").isCloseTo(code(2 / 3.0), within(2));
             assertThat(value(mixed, 1)).isCloseTo(code(1 / 3.0), within(2));
-            try (Composer opaque = new Composer(WorkingFormat.W8, false); Picture eight = opaque.compose(da, PictureReading.of(AlphaKind.NONE, false))) {
+            try (Composer opaque = new Composer(WorkingFormat.W8, false);
+                    Picture eight = opaque.compose(da, PictureReading.of(AlphaKind.NONE, false))) {
                 assertThatThrownBy(() -> Mixing.mix(wa, eight, Rational.of(1, 2))).isInstanceOf(MediaException.class);
             }
         }

@@ -63,7 +63,8 @@ class SoundOutTest {
     private Path wav(String name, int channels, int rate, int seconds) throws IOException {
         int bytes = rate * seconds * channels * 2;
         ByteBuffer wav = ByteBuffer.allocate(44 + bytes).order(ByteOrder.LITTLE_ENDIAN);
-        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + bytes).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII)).putInt(16)
+        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + bytes).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII))
+                .putInt(16)
                 .putShort((short) 1).putShort((short) channels).putInt(rate).putInt(rate * channels * 2).putShort((short) (channels * 2))
                 .putShort((short) 16).put("data".getBytes(StandardCharsets.US_ASCII)).putInt(bytes);
         for (int i = 0; i < rate * seconds; i++) {
@@ -75,7 +76,8 @@ class SoundOutTest {
     }
 
     static Stream<Arguments> pairs() {
-        return Arrays.stream(Container.values()).flatMap(c -> Arrays.stream(SoundCodec.values()).filter(s -> s.containers().contains(c)).map(s -> Arguments.of(c, s)));
+        return Arrays.stream(Container.values())
+                .flatMap(c -> Arrays.stream(SoundCodec.values()).filter(s -> s.containers().contains(c)).map(s -> Arguments.of(c, s)));
     }
 
     private static Codec picture(Container container) {
@@ -90,9 +92,11 @@ class SoundOutTest {
 
     private Path part(EncoderSpec spec) {
         Path file = folder.resolve("p." + spec.codec().partContainer().extension());
-        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), Treatment.plain(spec.codec(), spec.size())); PartWriter writer = new PartWriter(file, spec, 0, false)) {
+        try (Conversion conversion = new Conversion(spec.codec(), spec.size(), Treatment.plain(spec.codec(), spec.size()));
+                PartWriter writer = new PartWriter(file, spec, 0, false)) {
             for (int i = 0; i < FRAMES; i++) {
-                try (Picture working = Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), i, false)); Picture converted = conversion.convert(working)) {
+                try (Picture working = Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), i, false));
+                        Picture converted = conversion.convert(working)) {
                     writer.write(converted);
                 }
             }
@@ -109,12 +113,14 @@ class SoundOutTest {
                 Framing.FOLLOWS, codec, null, 0, Effort.NORMAL, null);
         EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
         long samples = Rate.FPS_25.seconds(FRAMES).times(SoundCodec.RATE).round();
-        ReelSound sound = new ReelSound(channels, "stereo", samples, List.of(new ReelSound.Piece(wav("a.wav", channels, 44_100, 2).toString(), 0, 0, samples)));
+        ReelSound sound = new ReelSound(channels, "stereo", samples,
+                List.of(new ReelSound.Piece(wav("a.wav", channels, 44_100, 2).toString(), 0, 0, samples)));
         Path mix = folder.resolve("mix.f32");
         SoundMix.write(sound, mix);
         assertThat(Files.size(mix)).isEqualTo(samples * channels * 4);
         Path joined = folder.resolve("joined." + container.extension());
-        Joining.join(List.of(new Joining.Part(part(spec), spec.codec().partContainer(), 0, FRAMES)), joined, container, container.mayHaveIndexInFront(), Rate.FPS_25,
+        Joining.join(List.of(new Joining.Part(part(spec), spec.codec().partContainer(), 0, FRAMES)), joined, container,
+                container.mayHaveIndexInFront(), Rate.FPS_25,
                 PixelAspect.SQUARE, new WovenSound(mix, channels, true, codec, samples));
         Expectation asked = Expectation.of(settings, FRAMES, Rate.FPS_25, SIZE, PixelAspect.SQUARE, sound);
         assertThat(Comparison.of(asked, MovieProof.prove(joined, _ -> true).facts()).disagreements()).isEmpty();
@@ -138,7 +144,8 @@ class SoundOutTest {
     void piecesStandAtTheirPlacesWithSilenceBetween() throws IOException {
         String a = wav("a.wav", 1, 48_000, 1).toString();
         Path mix = folder.resolve("mix.f32");
-        SoundMix.write(new ReelSound(1, "mono", 100_000, List.of(new ReelSound.Piece(a, 24_000, 10_000, 5_000), new ReelSound.Piece(a, 40_000, 50_000, 20_000))), mix);
+        SoundMix.write(new ReelSound(1, "mono", 100_000,
+                List.of(new ReelSound.Piece(a, 24_000, 10_000, 5_000), new ReelSound.Piece(a, 40_000, 50_000, 20_000))), mix);
         ByteBuffer samples = ByteBuffer.wrap(Files.readAllBytes(mix)).order(ByteOrder.LITTLE_ENDIAN);
         assertThat(samples.capacity() / 4).isEqualTo(100_000);
         assertThat(highest(samples, 0, 10_000)).isZero();
@@ -154,8 +161,10 @@ class SoundOutTest {
         Path mix = folder.resolve("mix.f32");
         ReelSound.Shaping half = new ReelSound.Shaping(-6.0206, 0, Fade.Shape.LINEAR, 0, Fade.Shape.LINEAR, Channels.SWAPPED);
         ReelSound.Shaping in = new ReelSound.Shaping(0, 10_000, Fade.Shape.LINEAR, 0, Fade.Shape.LINEAR, Channels.ALL);
-        SoundMix.write(new ReelSound(2, "stereo", 60_000, List.of(new ReelSound.Piece(a, 24_000, 0, 20_000), new ReelSound.Piece(a, 24_000, 0, 20_000, half),
-                new ReelSound.Piece(a, 24_000, 40_000, 20_000, in))), mix);
+        SoundMix.write(new ReelSound(2, "stereo", 60_000,
+                List.of(new ReelSound.Piece(a, 24_000, 0, 20_000), new ReelSound.Piece(a, 24_000, 0, 20_000, half),
+                        new ReelSound.Piece(a, 24_000, 40_000, 20_000, in))),
+                mix);
         ByteBuffer samples = ByteBuffer.wrap(Files.readAllBytes(mix)).order(ByteOrder.LITTLE_ENDIAN);
         float whole = 12_000 / 32_768f;
         assertThat(highest(samples, 0, 40_000)).as("one and a half").isCloseTo(1.5f * whole, within(.02f));
@@ -175,8 +184,10 @@ class SoundOutTest {
         for (int i = 0; i < 48_000; i++) {
             pair.putShort((short) 3000).putShort((short) 9000);
         }
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(pair.array()), new AudioFormat(48_000, 16, 2, true, false), 48_000), AudioFileFormat.Type.WAVE, wav.toFile());
-        ReelSound.Shaping mapped = new ReelSound.Shaping(0, 0, Fade.Shape.LINEAR, 0, Fade.Shape.LINEAR, Channels.ALL, ChannelMap.parse("1 - 2 7"));
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(pair.array()), new AudioFormat(48_000, 16, 2, true, false), 48_000),
+                AudioFileFormat.Type.WAVE, wav.toFile());
+        ReelSound.Shaping mapped = new ReelSound.Shaping(0, 0, Fade.Shape.LINEAR, 0, Fade.Shape.LINEAR, Channels.ALL,
+                ChannelMap.parse("1 - 2 7"));
         Path mix = folder.resolve("four.f32");
         SoundMix.write(new ReelSound(4, "4 discrete", 1000, List.of(new ReelSound.Piece(wav.toString(), 10_000, 0, 1000, mapped))), mix);
         ByteBuffer four = ByteBuffer.wrap(Files.readAllBytes(mix)).order(ByteOrder.LITTLE_ENDIAN);
@@ -210,9 +221,11 @@ class SoundOutTest {
         Path plain = folder.resolve("plain.f32");
         Path slower = folder.resolve("slower.f32");
         SoundMix.write(new ReelSound(1, "mono", 48_000, List.of(new ReelSound.Piece(a, 0, 0, 48_000))), plain);
-        SoundMix.write(new ReelSound(1, "mono", 48_048, List.of(new ReelSound.Piece(a, 0, 0, 48_048, null, Rational.of(1001, 1000)))), slower);
+        SoundMix.write(new ReelSound(1, "mono", 48_048, List.of(new ReelSound.Piece(a, 0, 0, 48_048, null, Rational.of(1001, 1000)))),
+                slower);
         assertThat(firstLoud(slower) - firstLoud(plain)).isBetween(23, 26);
-        assertThat(highest(ByteBuffer.wrap(Files.readAllBytes(slower)).order(ByteOrder.LITTLE_ENDIAN), 47_900, 48_040)).as("it lasts to the end").isGreaterThan(.2f);
+        assertThat(highest(ByteBuffer.wrap(Files.readAllBytes(slower)).order(ByteOrder.LITTLE_ENDIAN), 47_900, 48_040))
+                .as("it lasts to the end").isGreaterThan(.2f);
     }
 
     private static int firstLoud(Path mix) throws IOException {

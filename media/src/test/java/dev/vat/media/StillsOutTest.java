@@ -54,7 +54,8 @@ class StillsOutTest {
 
     private static Picture working(Codec codec, int frame) {
         WorkingFormat format = codec.colourFor(SIZE).isHighRange() ? WorkingFormat.HIGH : WorkingFormat.W16;
-        try (Picture drawn = Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), frame, codec.hasAlpha())); Composer composer = new Composer(format, codec.hasAlpha())) {
+        try (Picture drawn = Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), frame, codec.hasAlpha()));
+                Composer composer = new Composer(format, codec.hasAlpha())) {
             return composer.compose(drawn, PictureReading.of(codec.hasAlpha() ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
         }
     }
@@ -68,7 +69,8 @@ class StillsOutTest {
                 .withStills(new Expectation.Stills(new SequencePattern("kite.", 4, "." + codec.extension(Container.FRAMES)), 1001));
         List<FrameProof> proofs = new ArrayList<>();
         for (int first : new int[] {0, 3}) {
-            try (Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE)); StillsWriter writer = new StillsWriter(folder, asked.stills(), spec, first, true)) {
+            try (Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE));
+                    StillsWriter writer = new StillsWriter(folder, asked.stills(), spec, first, true)) {
                 for (int i = first; i < (first == 0 ? 3 : 5); i++) {
                     try (Picture working = working(codec, i); Picture converted = conversion.convert(working)) {
                         writer.write(converted);
@@ -80,7 +82,8 @@ class StillsOutTest {
         MovieProof.Result found = StillsProof.prove(folder, asked, _ -> true);
         assertThat(Comparison.of(asked, found.facts()).disagreements()).isEmpty();
         assertThat(found.crcs()).containsExactly(proofs.stream().mapToInt(FrameProof::crc).toArray());
-        assertThat(proofs).allSatisfy(p -> assertThat(p.psnr()).isGreaterThan(settings.control() instanceof RateControl.Lossless ? 200 : 38));
+        assertThat(proofs)
+                .allSatisfy(p -> assertThat(p.psnr()).isGreaterThan(settings.control() instanceof RateControl.Lossless ? 200 : 38));
 
         Path third = StillsWriter.file(folder, asked.stills(), 2);
         assertThat(third.getFileName().toString()).startsWith("kite.1003.");
@@ -90,6 +93,7 @@ class StillsOutTest {
             ((FrameRead.Sound) read).picture().close();
         }
         Files.delete(third);
-        assertThatThrownBy(() -> StillsProof.prove(folder, asked, _ -> true)).isInstanceOf(MediaException.class).hasMessageContaining("kite.1003");
+        assertThatThrownBy(() -> StillsProof.prove(folder, asked, _ -> true)).isInstanceOf(MediaException.class)
+                .hasMessageContaining("kite.1003");
     }
 }

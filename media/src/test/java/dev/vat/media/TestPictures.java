@@ -9,7 +9,7 @@ import java.util.Map;
 /** Small pictures with known values. */
 public final class TestPictures {
 
-    private TestPictures() { }
+    private TestPictures() {}
 
     /** A ramp to the right in red, downwards in green, some texture in blue that moves with {@code phase}. */
     public static Samples ramp(int width, int height, int phase, boolean alpha) {

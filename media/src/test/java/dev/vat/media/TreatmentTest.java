@@ -75,12 +75,15 @@ class TreatmentTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"LUT_3D_SIZE 2\n0 0 0\n|8 lines of values, this one has 1", "LUT_3D_SIZE 999\n|line 1: the size goes from 2 to 256",
-        "hello\n|line 1 is no part of a .cube table: 'hello'", "LUT_1D_SIZE 2\n0 0\n1 1 1\n|line 2 needs three numbers", "# empty\n|no line says"})
+    @ValueSource(strings = {"LUT_3D_SIZE 2\n0 0 0\n|8 lines of values, this one has 1", "LUT_3D_SIZE 999\n|line 1: the size goes from "
+            + "2 to 256",
+        "hello\n|line 1 is no part of a .cube table: 'hello'", "LUT_1D_SIZE 2\n0 0\n1 1 1\n|line 2 needs three numbers",
+        "# empty\n|no line says"})
     void whatIsNoLookIsRefusedWithItsLine(String textAndWhy) throws IOException {
         String[] parts = textAndWhy.split("\\|");
         Path file = Files.writeString(folder.resolve("bad.cube"), parts[0]);
-        assertThatThrownBy(() -> read(file)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("bad.cube").hasMessageContaining(parts[1]);
+        assertThatThrownBy(() -> read(file)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("bad.cube")
+                .hasMessageContaining(parts[1]);
     }
 
     @Test
@@ -144,11 +147,13 @@ class TreatmentTest {
         Codec codec = Catalogue.codec(id);
         boolean deep = codec.codedBits() > 8;
         for (Scan scan : new Scan[] {Scan.TOP_FIRST, Scan.BOTTOM_FIRST}) {
-            try (Picture black = made(codec, Treatment.plain(codec, SIZE), 0, 0, 0, 1); Picture white = made(codec, Treatment.plain(codec, SIZE), 1, 1, 1, 1);
+            try (Picture black = made(codec, Treatment.plain(codec, SIZE), 0, 0, 0, 1);
+                    Picture white = made(codec, Treatment.plain(codec, SIZE), 1, 1, 1, 1);
                     FieldWeaver weaver = new FieldWeaver(scan); Picture woven = weaver.weave(black, white)) {
                 for (int y = 4; y < 20; y++) {
                     long at = (long) y * woven.stride(0);
-                    int luma = deep ? woven.plane(0).get(ValueLayout.JAVA_SHORT, at) >> 2 : woven.plane(0).get(ValueLayout.JAVA_BYTE, at) & 0xff;
+                    int luma = deep ? woven.plane(0).get(ValueLayout.JAVA_SHORT, at) >> 2
+                            : woven.plane(0).get(ValueLayout.JAVA_BYTE, at) & 0xff;
                     boolean earlier = scan == Scan.TOP_FIRST ? y % 2 == 0 : y % 2 == 1;
                     assertThat(luma).as("line " + y).isEqualTo(earlier ? 16 : 235);
                 }

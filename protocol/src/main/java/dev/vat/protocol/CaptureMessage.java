@@ -19,22 +19,22 @@ import java.util.List;
 public sealed interface CaptureMessage extends Message {
 
     /** Asks to capture a blank scene and keep nothing of it, so that the capture that follows finds everything loaded and compiled. */
-    record Rehearse(long id) implements CaptureMessage { }
+    record Rehearse(long id) implements CaptureMessage {}
 
     /** A rehearsal is over. */
-    record Rehearsed(long id) implements CaptureMessage { }
+    record Rehearsed(long id) implements CaptureMessage {}
 
     /** Asks to take a preview from a scene. @param store where previews are kept */
-    record Capture(long id, SceneNotice notice, CaptureWish wish, String store) implements CaptureMessage { }
+    record Capture(long id, SceneNotice notice, CaptureWish wish, String store) implements CaptureMessage {}
 
     /** How far a capture is. @param secondsLeft at the speed so far */
-    record Capturing(long id, long drawn, long frames, double secondsLeft) implements CaptureMessage { }
+    record Capturing(long id, long drawn, long frames, double secondsLeft) implements CaptureMessage {}
 
     /** A capture is over. @param preview what came of it, or null @param why it isn't what was wished for, or null */
-    record Captured(long id, Preview preview, String why) implements CaptureMessage { }
+    record Captured(long id, Preview preview, String why) implements CaptureMessage {}
 
     /** Asks to make previews of what captures left behind that were cut off. @param store where previews are kept */
-    record RecoverCaptures(long id, String store) implements CaptureMessage { }
+    record RecoverCaptures(long id, String store) implements CaptureMessage {}
 
-    record Recovered(long id, List<Preview> previews) implements CaptureMessage { }
+    record Recovered(long id, List<Preview> previews) implements CaptureMessage {}
 }

@@ -15,10 +15,12 @@ import com.fasterxml.jackson.annotation.JsonInclude;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record FileProgress(String target, Stage stage, long done, long frames, long bytes, double speed,
-                           double secondsLeft, String path, String receipt, String why) {
+        double secondsLeft, String path, String receipt, String why) {
 
     /** The stations of a file. */
-    public enum Stage { WAITING, FIRST_PASS, ENCODING, JOINING, PROVING, DELIVERED, UNPROVEN, FAILED, STOPPED }
+    public enum Stage {
+        WAITING, FIRST_PASS, ENCODING, JOINING, PROVING, DELIVERED, UNPROVEN, FAILED, STOPPED
+    }
 
     public boolean isEnd() {
         return stage.ordinal() >= Stage.DELIVERED.ordinal();

@@ -20,19 +20,19 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
     @JsonSubTypes.Type(CaptureMessage.class),
     @JsonSubTypes.Type(SceneMessage.class),
 })
-public sealed interface Message permits Message.Hello, Message.Heartbeat, Message.Broken, ViewerMessage, RunMessage, TaskMessage, TrialMessage, CaptureMessage, SceneMessage {
-
+public sealed interface Message permits Message.Hello, Message.Heartbeat, Message.Broken, ViewerMessage, RunMessage, TaskMessage,
+        TrialMessage, CaptureMessage, SceneMessage {
 
     int VERSION = 1;
 
     long id();
 
     /** A worker's first line. */
-    record Hello(long id, String vat, String library, long pid) implements Message { }
+    record Hello(long id, String vat, String library, long pid) implements Message {}
 
     /** A worker's sign of life, each second. */
-    record Heartbeat(long id) implements Message { }
+    record Heartbeat(long id) implements Message {}
 
     /** The worker couldn't do what it was asked and says why. */
-    record Broken(long id, String why) implements Message { }
+    record Broken(long id, String why) implements Message {}
 }

@@ -16,7 +16,8 @@ import java.util.Locale;
  * @param jumbled whether frames don't come in their order
  * @param crash the frame before which it ends as a crash does, or null
  */
-public record RenderOrder(String folder, String name, String camera, FrameRange range, Size size, boolean exr, int take, long leadIn, long millis, boolean jumbled, Long crash, List<Flaw> flaws) {
+public record RenderOrder(String folder, String name, String camera, FrameRange range, Size size, boolean exr, int take, long leadIn,
+        long millis, boolean jumbled, Long crash, List<Flaw> flaws) {
 
     /** Something wrong with one frame. */
     public record Flaw(Kind kind, long frame) {
@@ -26,7 +27,8 @@ public record RenderOrder(String folder, String name, String camera, FrameRange 
             try {
                 return new Flaw(Kind.valueOf(parts[0].strip().toUpperCase(Locale.ROOT)), Long.parseLong(parts[1].strip()));
             } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
-                throw new IllegalArgumentException("'" + text + "' is no flaw; write one of " + Arrays.stream(Kind.values()).map(k -> k.name().toLowerCase(Locale.ROOT)).toList() + " and a frame: torn@12", e);
+                throw new IllegalArgumentException("'" + text + "' is no flaw; write one of "
+                        + Arrays.stream(Kind.values()).map(k -> k.name().toLowerCase(Locale.ROOT)).toList() + " and a frame: torn@12", e);
             }
         }
     }

@@ -8,7 +8,10 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import java.util.List;
 
-/** What is to be done with finished movie files without encoding anything; paths are absolute. Files that are there already are never written over. */
+/**
+ * What is to be done with finished movie files without encoding anything; paths are absolute. Files that are there already are never
+ * written over.
+ */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "do")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = RepackOrder.Split.class, name = "split"),
@@ -18,11 +21,17 @@ import java.util.List;
 })
 public sealed interface RepackOrder {
 
-    /** Into pieces. @param folder where they go @param seconds how long each is, or null @param marks frames with which pieces begin, where no length is given */
-    record Split(String file, String folder, Rational seconds, List<Long> marks) implements RepackOrder { }
+    /**
+     * Into pieces.
+     *
+     * @param folder where they go
+     * @param seconds how long each is, or null
+     * @param marks frames with which pieces begin, where no length is given
+     */
+    record Split(String file, String folder, Rational seconds, List<Long> marks) implements RepackOrder {}
 
     /** Parts to one file. @param files in their order @param target the new file; its ending says the container */
-    record Join(List<String> files, String target) implements RepackOrder { }
+    record Join(List<String> files, String target) implements RepackOrder {}
 
     /**
      * Into another container, or with other ends, sound or tags.
@@ -33,10 +42,11 @@ public sealed interface RepackOrder {
      * @param pixelAspect to be stated, or null
      * @param colour name of the colours to be stated, by its standard, such as rec709 or rec2020-pq, or null
      */
-    record Rewrap(String file, String target, Long from, Long to, String sound, boolean silent, PixelAspect pixelAspect, String colour) implements RepackOrder { }
+    record Rewrap(String file, String target, Long from, Long to, String sound, boolean silent, PixelAspect pixelAspect, String colour)
+            implements RepackOrder {}
 
     /** What stands whole in a broken file. @param rate for where the file doesn't say it any more */
-    record Recover(String file, String target, Rate rate) implements RepackOrder { }
+    record Recover(String file, String target, Rate rate) implements RepackOrder {}
 
     /** The container that a file's name asks for. @throws IllegalArgumentException naming those there are */
     static Container container(String file) {

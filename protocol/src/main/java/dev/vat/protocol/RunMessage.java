@@ -29,13 +29,13 @@ public sealed interface RunMessage extends Message {
     }
 
     /** Nothing more is read until it is taken back; what is open stays open. */
-    record Pause(long id, boolean on) implements RunMessage { }
+    record Pause(long id, boolean on) implements RunMessage {}
 
     /** Open parts are dropped, closed ones kept. */
-    record Stop(long id) implements RunMessage { }
+    record Stop(long id) implements RunMessage {}
 
     /** Nothing more is read; what was read becomes whole files, shorter than planned. */
-    record FinishEarly(long id) implements RunMessage { }
+    record FinishEarly(long id) implements RunMessage {}
 
     /**
      * How far a run and each of its files is.
@@ -44,8 +44,8 @@ public sealed interface RunMessage extends Message {
      * @param secondsLeft until all of it is proven, or -1 while too little is known
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    record Progress(long id, long framesRead, List<FileProgress> files, String held, double secondsLeft) implements RunMessage { }
+    record Progress(long id, long framesRead, List<FileProgress> files, String held, double secondsLeft) implements RunMessage {}
 
     /** A run has come to its end, whatever it was. */
-    record Ended(long id, boolean stopped, List<FileProgress> files) implements RunMessage { }
+    record Ended(long id, boolean stopped, List<FileProgress> files) implements RunMessage {}
 }

@@ -18,10 +18,10 @@ public sealed interface SceneMessage extends Message {
      * @param folder where it says how it is reached
      * @param take how the kites are flown, from 1
      */
-    record Serve(long id, String folder, int take, StandInBehaviour behaviour) implements SceneMessage { }
+    record Serve(long id, String folder, int take, StandInBehaviour behaviour) implements SceneMessage {}
 
-    record Serving(long id, SceneNotice notice) implements SceneMessage { }
+    record Serving(long id, SceneNotice notice) implements SceneMessage {}
 
     /** Asks the stand-in scene to be another take of itself. */
-    record SetTake(long id, int number) implements SceneMessage { }
+    record SetTake(long id, int number) implements SceneMessage {}
 }

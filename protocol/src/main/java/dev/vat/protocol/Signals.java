@@ -5,14 +5,15 @@ import java.lang.reflect.Method;
 import java.lang.reflect.Proxy;
 
 /**
- * Signals of POSIX systems, by the one means that Java has: {@code sun.misc.Signal} of the module {@code jdk.unsupported}. It is called by name, for the compiler warns of every use of it.
+ * Signals of POSIX systems, by the one means that Java has: {@code sun.misc.Signal} of the module {@code jdk.unsupported}. It is called
+ * by name, for the compiler warns of every use of it.
  */
 public final class Signals {
 
     private static final String SIGNAL = "sun.misc.Signal";
     private static final String HANDLER = "sun.misc.SignalHandler";
 
-    private Signals() { }
+    private Signals() {}
 
     /** Takes a handler back. */
     public interface Taken extends AutoCloseable {
@@ -33,15 +34,16 @@ public final class Signals {
     public static Taken on(String name, Runnable act) {
         try {
             Class<?> type = Class.forName(HANDLER);
-            Object handler = Proxy.newProxyInstance(type.getClassLoader(), new Class<?>[] {type}, (proxy, method, arguments) -> switch (method.getName()) {
-                case "handle" -> {
-                    act.run();
-                    yield null;
-                }
-                case "equals" -> proxy == arguments[0];
-                case "hashCode" -> System.identityHashCode(proxy);
-                default -> "signal " + name;
-            });
+            Object handler = Proxy.newProxyInstance(type.getClassLoader(), new Class<?>[] {type},
+                    (proxy, method, arguments) -> switch (method.getName()) {
+                        case "handle" -> {
+                            act.run();
+                            yield null;
+                        }
+                        case "equals" -> proxy == arguments[0];
+                        case "hashCode" -> System.identityHashCode(proxy);
+                        default -> "signal " + name;
+                    });
             Object former = handle(name, handler);
             return () -> {
                 try {

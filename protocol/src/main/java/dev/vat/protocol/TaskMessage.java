@@ -22,40 +22,40 @@ import java.util.List;
 public sealed interface TaskMessage extends Message {
 
     /** Asks for a file of what a run has closed so far of one of its files. @param folder where it goes */
-    record JoinDone(long id, String home, String target, String folder) implements TaskMessage { }
+    record JoinDone(long id, String home, String target, String folder) implements TaskMessage {}
 
-    record JoinedDone(long id, String path) implements TaskMessage { }
+    record JoinedDone(long id, String path) implements TaskMessage {}
 
     /** Asks to hold a finished file against its receipt. */
-    record Prove(long id, String file) implements TaskMessage { }
+    record Prove(long id, String file) implements TaskMessage {}
 
     /** What doesn't agree; nothing if the file is what its receipt says. */
-    record Proved(long id, List<String> reasons) implements TaskMessage { }
+    record Proved(long id, List<String> reasons) implements TaskMessage {}
 
     /** Asks for a page to hand over with a finished file, beside it. */
-    record WriteSheet(long id, String file) implements TaskMessage { }
+    record WriteSheet(long id, String file) implements TaskMessage {}
 
     /** @param paths of what was written */
-    record SheetWritten(long id, List<String> paths) implements TaskMessage { }
+    record SheetWritten(long id, List<String> paths) implements TaskMessage {}
 
     /** Asks to do something with finished files without encoding anything. */
-    record Repack(long id, RepackOrder order) implements TaskMessage { }
+    record Repack(long id, RepackOrder order) implements TaskMessage {}
 
     /** @param doing in words */
-    record Repacking(long id, String doing) implements TaskMessage { }
+    record Repacking(long id, String doing) implements TaskMessage {}
 
     /** @param paths of what was made @param said what there is to know of it */
-    record Repacked(long id, List<String> paths, List<String> said) implements TaskMessage { }
+    record Repacked(long id, List<String> paths, List<String> said) implements TaskMessage {}
 
     /** Asks the stand-in to render frames into a folder. */
-    record Render(long id, RenderOrder order) implements TaskMessage { }
+    record Render(long id, RenderOrder order) implements TaskMessage {}
 
     /** A frame of a render is written. @param last whether it was the last one */
-    record Rendered(long id, long frame, boolean last) implements TaskMessage { }
+    record Rendered(long id, long frame, boolean last) implements TaskMessage {}
 
     /** Asks to draw the demo's frames into a folder; those that stand there are kept. */
-    record DrawDemo(long id, String folder) implements TaskMessage { }
+    record DrawDemo(long id, String folder) implements TaskMessage {}
 
     /** A shot of the demo is whole, {@code last} if it was the last one. */
-    record Drawn(long id, String shot, boolean last) implements TaskMessage { }
+    record Drawn(long id, String shot, boolean last) implements TaskMessage {}
 }

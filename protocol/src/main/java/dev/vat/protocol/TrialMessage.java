@@ -16,11 +16,11 @@ public sealed interface TrialMessage extends Message {
      *
      * @param looked whether the costs of its frames lie there already
      */
-    record Try(long id, String home, boolean looked) implements TrialMessage { }
+    record Try(long id, String home, boolean looked) implements TrialMessage {}
 
     /** How far a trial is. @param doing in words */
-    record Trying(long id, String doing, long done, long frames) implements TrialMessage { }
+    record Trying(long id, String doing, long done, long frames) implements TrialMessage {}
 
     /** What came of a trial. */
-    record Tried(long id, Trial trial) implements TrialMessage { }
+    record Tried(long id, Trial trial) implements TrialMessage {}
 }

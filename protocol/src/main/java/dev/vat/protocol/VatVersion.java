@@ -5,7 +5,7 @@ public final class VatVersion {
 
     private static final String CURRENT = "0.1.0";
 
-    private VatVersion() { }
+    private VatVersion() {}
 
     public static String current() {
         return CURRENT;

@@ -51,38 +51,38 @@ public sealed interface ViewerMessage extends Message {
      */
     record Check(long id, FileKind kind, boolean headersOnly, String layer, List<File> files) implements ViewerMessage {
         /** A frame and its absolute path. */
-        public record File(long number, String path) { }
+        public record File(long number, String path) {}
     }
 
-    record Checked(long id, List<FrameCheck> checks) implements ViewerMessage { }
+    record Checked(long id, List<FrameCheck> checks) implements ViewerMessage {}
 
     /** Asks what a movie or sound file holds. */
-    record Probe(long id, String path) implements ViewerMessage { }
+    record Probe(long id, String path) implements ViewerMessage {}
 
     /** @param facts what it holds, or null with the reason {@code why} in words */
-    record Probed(long id, ClipFacts facts, String why) implements ViewerMessage { }
+    record Probed(long id, ClipFacts facts, String why) implements ViewerMessage {}
 
     /** Asks for a file's first sound track as plain samples in the file {@code into}, see {@code ListeningCopy}. */
-    record Listen(long id, String path, String into) implements ViewerMessage { }
+    record Listen(long id, String path, String into) implements ViewerMessage {}
 
     /** Asks for a reel's sound as plain samples in the file {@code into}. */
-    record ListenReel(long id, ReelSound sound, String into) implements ViewerMessage { }
+    record ListenReel(long id, ReelSound sound, String into) implements ViewerMessage {}
 
     /** Asks for a contact sheet in the file {@code into}, whose name says its format. */
-    record DrawSheet(long id, ContactSheet sheet, String into) implements ViewerMessage { }
+    record DrawSheet(long id, ContactSheet sheet, String into) implements ViewerMessage {}
 
     /** What was asked for stands in its file. @param why the reason in words for which it doesn't, else null */
-    record Written(long id, String why) implements ViewerMessage { }
+    record Written(long id, String why) implements ViewerMessage {}
 
     /** Names the file that both sides map for pictures: {@code count} slots of {@code bytes} bytes. */
-    record Slots(long id, String path, int count, long bytes) implements ViewerMessage { }
+    record Slots(long id, String path, int count, long bytes) implements ViewerMessage {}
 
     /**
      * Asks for a picture at a size.
      *
      * @param slot where in the shared file the answer is to stand
      */
-    record Show(long id, int slot, Subject subject, Shape shape) implements ViewerMessage { }
+    record Show(long id, int slot, Subject subject, Shape shape) implements ViewerMessage {}
 
     /**
      * How a picture is to look.
@@ -120,13 +120,15 @@ public sealed interface ViewerMessage extends Message {
         public static Optional<OutputView> of(ResolvedReel reel, Deliverable deliverable) {
             return reel.frame(deliverable).filter(frame -> deliverable.fitsGrid(frame.size())).map(frame -> {
                 Treatment treatment = deliverable.treatment(frame);
-                return new OutputView(reel.pictureFor(treatment), deliverable.settings().codec().id(), frame.size(), frame.pixelAspect(), treatment);
+                return new OutputView(reel.pictureFor(treatment), deliverable.settings().codec().id(), frame.size(), frame.pixelAspect(),
+                        treatment);
             });
         }
 
         /** A file of a run. */
         public static OutputView of(RunPlan plan, RunPlan.RunFile file) {
-            return new OutputView(plan.pictureFor(file), file.codec(), file.expected().size(), file.expected().pixelAspect(), file.treatment());
+            return new OutputView(plan.pictureFor(file), file.codec(), file.expected().size(), file.expected().pixelAspect(),
+                    file.treatment());
         }
     }
 
@@ -151,7 +153,7 @@ public sealed interface ViewerMessage extends Message {
     }
 
     /** One picture. */
-    record Made(Recipe recipe) implements Subject { }
+    record Made(Recipe recipe) implements Subject {}
 
     /** A picture, and the file it is taken as, through that file's own conversion. @param as null for the picture itself */
     record Taken(Recipe picture, OutputView as) {
@@ -161,8 +163,13 @@ public sealed interface ViewerMessage extends Message {
         }
     }
 
-    /** Where two pictures differ. If their sizes aren't the same, the second is brought to the first one's. @param gain times that it is shown as strong @param signed whether grey stands for none */
-    record Against(Taken first, Taken second, int gain, boolean signed) implements Subject { }
+    /**
+     * Where two pictures differ. If their sizes aren't the same, the second is brought to the first one's.
+     *
+     * @param gain times that it is shown as strong
+     * @param signed whether grey stands for none
+     */
+    record Against(Taken first, Taken second, int gain, boolean signed) implements Subject {}
 
     /** What a picture's samples are, drawn. */
     record Scope(Taken picture, Drawn kind) implements Subject {
@@ -183,28 +190,30 @@ public sealed interface ViewerMessage extends Message {
     }
 
     /** The picture stands in its slot. */
-    record Shown(long id, int slot, int width, int height, String format) implements ViewerMessage { }
+    record Shown(long id, int slot, int width, int height, String format) implements ViewerMessage {}
 
-    record NotShown(long id, int slot, String why) implements ViewerMessage { }
+    record NotShown(long id, int slot, String why) implements ViewerMessage {}
 
     /** Asks for the samples of a picture at one pixel. @param x from the left, as a share of the width @param y from the top */
-    record Sample(long id, Taken picture, double x, double y) implements ViewerMessage { }
+    record Sample(long id, Taken picture, double x, double y) implements ViewerMessage {}
 
     /** Asks how far a picture's samples reach, as broadcasters read them; answered like {@link Sample}. */
-    record Levels(long id, Taken picture) implements ViewerMessage { }
+    record Levels(long id, Taken picture) implements ViewerMessage {}
 
-    /** Asks which captions of a layout have to be smaller than they were to be; answered like {@link Sample}, with nothing where all fit. */
-    record FitCaptions(long id, Recipe.Views views) implements ViewerMessage { }
+    /**
+     * Asks which captions of a layout have to be smaller than they were to be; answered like {@link Sample}, with nothing where all fit.
+     */
+    record FitCaptions(long id, Recipe.Views views) implements ViewerMessage {}
 
     /** @param words the samples as they are stored, or null with the reason {@code why} */
-    record Sampled(long id, String words, String why) implements ViewerMessage { }
+    record Sampled(long id, String words, String why) implements ViewerMessage {}
 
     /** Asks how like pairs of pictures are. */
-    record Measure(long id, List<Pair> pairs) implements ViewerMessage { }
+    record Measure(long id, List<Pair> pairs) implements ViewerMessage {}
 
     /** Two pictures that are held against each other. */
-    record Pair(Taken first, Taken second) { }
+    record Pair(Taken first, Taken second) {}
 
     /** @param values of the pairs, in their order; null where a pair has none @param why the reason of the last of those, or null */
-    record Measured(long id, List<PairLikeness> values, String why) implements ViewerMessage { }
+    record Measured(long id, List<PairLikeness> values, String why) implements ViewerMessage {}
 }

@@ -5,7 +5,10 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Path;
 
-/** Does what a worker does, whatever carries its words; found by {@link java.util.ServiceLoader}, since the side that asks doesn't know the module. */
+/**
+ * Does what a worker does, whatever carries its words; found by {@link java.util.ServiceLoader}, since the side that asks doesn't know
+ * the module.
+ */
 public interface WorkerService {
 
     /**

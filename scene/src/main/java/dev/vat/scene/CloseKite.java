@@ -5,7 +5,7 @@ final class CloseKite {
 
     private static final float[] COLOUR = {.80f, .24f, .18f, .96f, .86f, .52f};
 
-    private CloseKite() { }
+    private CloseKite() {}
 
     static Drawing draw(int frame, int width, int height) {
         Canvas canvas = new Canvas(width, height);

@@ -5,7 +5,7 @@ public final class DraftView {
 
     private static final float GUIDE = .74f;
 
-    private DraftView() { }
+    private DraftView() {}
 
     /** @param frame from 0 */
     public static Drawing draw(int frame, int width, int height) {

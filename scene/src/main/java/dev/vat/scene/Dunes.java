@@ -7,7 +7,7 @@ final class Dunes {
         {.78f, .22f, .18f, .95f, .83f, .45f}, {.16f, .36f, .60f, .90f, .88f, .80f}, {.85f, .55f, .15f, .35f, .18f, .38f},
     };
 
-    private Dunes() { }
+    private Dunes() {}
 
     static Drawing draw(int frame, int width, int height) {
         Canvas canvas = new Canvas(width, height);

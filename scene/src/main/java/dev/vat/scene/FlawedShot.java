@@ -12,7 +12,7 @@ public final class FlawedShot {
     public static final int POP = 28;
     public static final int BLANK = 38;
 
-    private FlawedShot() { }
+    private FlawedShot() {}
 
     /** @param frame from 0 */
     public static Drawing draw(int frame, int width, int height) {

@@ -7,7 +7,8 @@ import java.util.TreeMap;
 
 /**
  * A row of black and white cells at the lower left edge of a frame, from which a machine reads what it is: white, black, four bits of
- * the shot, twelve of the number, white. The number is in Gray code, in which no cell ever changes for one frame alone: the mark is no flicker.
+ * the shot, twelve of the number, white. The number is in Gray code, in which no cell ever changes for one frame alone: the mark is no
+ * flicker.
  * A cell is an eightieth of the width and a forty-fifth
  * of the height, so that it outlives scaling and packing.
  *
@@ -45,7 +46,8 @@ public record FrameMark(int shot, int number) {
     /** Draws it into a picture, opaque; of several layers it stands in the first, so that they still add up. */
     public Drawing on(Drawing drawing) {
         Map<String, float[]> channels = new TreeMap<>();
-        String first = drawing.channels().keySet().stream().filter(c -> c.contains(".")).sorted().findFirst().map(FrameMark::layer).orElse("");
+        String first = drawing.channels().keySet().stream().filter(c -> c.contains(".")).sorted().findFirst().map(FrameMark::layer)
+                .orElse("");
         drawing.channels().forEach((name, values) -> {
             float[] marked = values.clone();
             boolean stands = layer(name).isEmpty() || layer(name).equals(first);

@@ -3,7 +3,7 @@ package dev.vat.scene;
 /** A kite of two colours with its tail and string. */
 final class Kite {
 
-    private Kite() { }
+    private Kite() {}
 
     /**
      * @param x centre, in pixels
@@ -12,7 +12,7 @@ final class Kite {
      * @param ground where its string ends
      */
     static void draw(Canvas canvas, double x, double y, double size, double lean, double phase, float[] colour,
-                     double[] ground) {
+            double[] ground) {
         double cos = Math.cos(lean);
         double sin = Math.sin(lean);
         double[] px = {0, .62, 0, -.62};

@@ -15,7 +15,7 @@ final class Lettering {
 
     private static final String TEXT = "KITE WEEK";
 
-    private Lettering() { }
+    private Lettering() {}
 
     static Drawing draw(int frame, int width, int height) {
         Canvas canvas = new Canvas(width, height);

@@ -6,7 +6,7 @@ import java.util.Map;
 /** The low sun over wet sand, in linear light; the passes sun, haze and sand add up to the full picture. */
 final class LowSun {
 
-    private LowSun() { }
+    private LowSun() {}
 
     static Drawing draw(int frame, int width, int height) {
         String[] passes = {"sun", "haze", "sand"};

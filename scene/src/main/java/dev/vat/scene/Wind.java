@@ -7,7 +7,7 @@ public final class Wind {
     public static final int SECONDS = 10;
     private static final int[] BELLS = {50, 125, 200};
 
-    private Wind() { }
+    private Wind() {}
 
     /** Frames at 25 a second, from 0, on which a bell is struck. */
     public static int[] bells() {
@@ -28,7 +28,8 @@ public final class Wind {
             int start = frame * RATE / 25;
             for (int i = 0; i < RATE * 2 && start + i < sound.length; i++) {
                 double time = (double) i / RATE;
-                double bell = Math.sin(2 * Math.PI * 660 * time) + .5 * Math.sin(2 * Math.PI * 1580 * time) + .25 * Math.sin(2 * Math.PI * 2730 * time);
+                double bell = Math.sin(2 * Math.PI * 660 * time) + .5 * Math.sin(2 * Math.PI * 1580 * time)
+                        + .25 * Math.sin(2 * Math.PI * 2730 * time);
                 sound[start + i] += (float) (.28 * bell * Math.exp(-2.6 * time));
             }
         }

@@ -75,7 +75,8 @@ class ShotTest {
     @Test
     void theLowSunIsLinearLightWithPassesThatAddUp() {
         Drawing sun = Shot.GLOW.draw(5, WIDTH, HEIGHT);
-        assertThat(sun.channels().keySet().stream().filter(n -> n.contains(".")).map(n -> n.substring(0, n.indexOf('.'))).distinct()).hasSizeGreaterThan(1);
+        assertThat(sun.channels().keySet().stream().filter(n -> n.contains(".")).map(n -> n.substring(0, n.indexOf('.'))).distinct())
+                .hasSizeGreaterThan(1);
         float brightest = 0;
         for (float v : sun.channel("R")) {
             brightest = Math.max(brightest, v);

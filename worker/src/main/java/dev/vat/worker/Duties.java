@@ -29,7 +29,7 @@ public final class Duties implements WorkerService {
     private static final long BEAT_MILLIS = 1000;
 
     /** Made by the service loader as well. */
-    public Duties() { }
+    public Duties() {}
 
     @Override
     public void serve(WorkerRole role, Path scratch, InputStream in, OutputStream out) throws IOException {

@@ -13,7 +13,7 @@ import java.nio.file.Path;
 /** The whole of a worker process, which talks over its standard input and output and starts in a folder of Vat's own. */
 public final class WorkerMain {
 
-    private WorkerMain() { }
+    private WorkerMain() {}
 
     public static void main(String[] arguments) throws IOException {
         // A key pressed at a terminal goes to everybody there: it is for the owner to say what becomes of this.

@@ -26,7 +26,8 @@ public record BurnIn(List<Line> lines, Watermark watermark, String face) {
 
     /** What a reviewer wants to see: which frame of what, and when. */
     public static BurnIn forReview() {
-        return of(Line.of(new Wording(Field.SOURCE + " " + Field.FRAME), Spot.BOTTOM_LEFT), Line.of(Wording.of(Field.TIMECODE), Spot.BOTTOM_RIGHT));
+        return of(Line.of(new Wording(Field.SOURCE + " " + Field.FRAME), Spot.BOTTOM_LEFT),
+                Line.of(Wording.of(Field.TIMECODE), Spot.BOTTOM_RIGHT));
     }
 
     public BurnIn withLines(List<Line> others) {
@@ -76,6 +77,8 @@ public record BurnIn(List<Line> lines, Watermark watermark, String face) {
 
     /** What is written at a frame; a line whose fields say nothing there is left out. */
     public Lettering at(FrameFacts facts) {
-        return new Lettering(lines.stream().flatMap(l -> l.words().filled(facts).map(text -> new Lettering.Written(text, l.at(), l.size(), l.ground())).stream()).toList(), watermark, face);
+        return new Lettering(lines.stream()
+                .flatMap(l -> l.words().filled(facts).map(text -> new Lettering.Written(text, l.at(), l.size(), l.ground())).stream())
+                .toList(), watermark, face);
     }
 }

@@ -19,7 +19,7 @@ public record Lettering(List<Written> lines, Watermark watermark, String face) {
     private static final Written DRAFT = new Written("DRAFT", Spot.TOP_LEFT, 6, 55);
 
     /** A line as it is to be read; see {@link Line} for size and ground. */
-    public record Written(String text, Spot at, double size, int ground) { }
+    public record Written(String text, Spot at, double size, int ground) {}
 
     public Lettering {
         lines = List.copyOf(lines);

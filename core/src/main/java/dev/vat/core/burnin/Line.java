@@ -29,7 +29,8 @@ public record Line(Wording words, Spot at, double size, int ground) {
     /** {@code {source} {frame}@bottom-left}; without a place it stands at the bottom left. */
     public static Line parse(String text) {
         int at = text.lastIndexOf('@');
-        return at < 0 ? of(Wording.parse(text), Spot.BOTTOM_LEFT) : of(Wording.parse(text.substring(0, at)), Spot.parse(text.substring(at + 1)));
+        return at < 0 ? of(Wording.parse(text), Spot.BOTTOM_LEFT)
+                : of(Wording.parse(text.substring(0, at)), Spot.parse(text.substring(at + 1)));
     }
 
     public Line withWords(Wording other) {

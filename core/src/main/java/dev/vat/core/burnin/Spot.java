@@ -15,8 +15,9 @@ public enum Spot {
 
     /** @param text such as {@code bottom-left} */
     public static Spot parse(String text) {
-        return Arrays.stream(values()).filter(s -> s.title().equals(text.strip().replace('-', ' '))).findFirst().orElseThrow(() -> new IllegalArgumentException("'" + text.strip() + "' is no place; there are "
-                + Arrays.stream(values()).map(s -> s.title().replace(' ', '-')).collect(Collectors.joining(", "))));
+        return Arrays.stream(values()).filter(s -> s.title().equals(text.strip().replace('-', ' '))).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("'" + text.strip() + "' is no place; there are "
+                        + Arrays.stream(values()).map(s -> s.title().replace(' ', '-')).collect(Collectors.joining(", "))));
     }
 
     /** From 0, the left, over one half to 1. */

@@ -31,7 +31,8 @@ public record Wording(@JsonValue String text) {
         Matcher braces = BRACES.matcher(wording.text);
         while (braces.find()) {
             if (Field.find(braces.group(1)).isEmpty()) {
-                throw new IllegalArgumentException("There is no field {" + braces.group(1) + "}; there are " + Arrays.stream(Field.values()).map(Field::toString).collect(Collectors.joining(" ")));
+                throw new IllegalArgumentException("There is no field {" + braces.group(1) + "}; there are "
+                        + Arrays.stream(Field.values()).map(Field::toString).collect(Collectors.joining(" ")));
             }
         }
         return wording;
@@ -49,7 +50,8 @@ public record Wording(@JsonValue String text) {
 
     /** What stands in it besides fields. */
     public String literal() {
-        return BRACES.matcher(text).replaceAll((MatchResult m) -> Field.find(m.group(1)).isPresent() ? "" : Matcher.quoteReplacement(m.group()));
+        return BRACES.matcher(text)
+                .replaceAll((MatchResult m) -> Field.find(m.group(1)).isPresent() ? "" : Matcher.quoteReplacement(m.group()));
     }
 
     /** The fields that stand in it. */
@@ -64,6 +66,7 @@ public record Wording(@JsonValue String text) {
 
     /** With each field filled in; one that says nothing leaves nothing. */
     public String filledAnyway(FrameFacts facts) {
-        return BRACES.matcher(text).replaceAll((MatchResult m) -> Matcher.quoteReplacement(Field.find(m.group(1)).map(facts::of).orElse(m.group()))).strip();
+        return BRACES.matcher(text)
+                .replaceAll((MatchResult m) -> Matcher.quoteReplacement(Field.find(m.group(1)).map(facts::of).orElse(m.group()))).strip();
     }
 }

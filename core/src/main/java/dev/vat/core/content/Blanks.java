@@ -15,7 +15,7 @@ final class Blanks {
     private static final float WHITE = .9f;
     private static final float SEEN = .03f;
 
-    private Blanks() { }
+    private Blanks() {}
 
     static List<ContentFault> in(Series series) {
         List<ContentFault> found = new ArrayList<>();

@@ -15,7 +15,9 @@ import java.util.stream.Collectors;
  */
 final class Edges {
 
-    private enum Side { TOP, BOTTOM, LEFT, RIGHT }
+    private enum Side {
+        TOP, BOTTOM, LEFT, RIGHT
+    }
 
     private static final double LEAST = 8;
     /** Against the change that nine of ten frames stay below. */
@@ -24,7 +26,7 @@ final class Edges {
     /** Something that comes to the edge moves there for a few frames; what happens once is texture. */
     private static final int TOGETHER = 4;
 
-    private Edges() { }
+    private Edges() {}
 
     static List<ContentFault> in(Series series, AlphaKind alpha) {
         List<Long> frames = new ArrayList<>();

@@ -12,7 +12,7 @@ final class Ends {
     private static final int FEWEST_UNSETTLED = 5;
     private static final int FEWEST_TO_JUDGE = 30;
 
-    private Ends() { }
+    private Ends() {}
 
     static List<ContentFault> in(Series series) {
         List<ContentFault> found = new ArrayList<>();

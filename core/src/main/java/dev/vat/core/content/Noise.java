@@ -9,7 +9,7 @@ final class Noise {
     private static final double OVER = 1.6;
     private static final float LEAST = .7f;
 
-    private Noise() { }
+    private Noise() {}
 
     static List<ContentFault> in(Series series) {
         List<ContentFault> found = new ArrayList<>();

@@ -20,7 +20,7 @@ final class Pops {
     private static final int REACH = 2;
     private static final int CELLS = FrameLook.COLUMNS * FrameLook.ROWS;
 
-    private Pops() { }
+    private Pops() {}
 
     static List<ContentFault> in(Series series) {
         List<ContentFault> found = new ArrayList<>();

@@ -16,7 +16,7 @@ final class Repeats {
     /** How far back a stale picture is looked for. */
     private static final int BACK = 24;
 
-    private Repeats() { }
+    private Repeats() {}
 
     static List<ContentFault> in(Series series) {
         List<ContentFault> found = new ArrayList<>();

@@ -18,7 +18,7 @@ final class Sessions {
     private static final int PAUSE_IN_FRAMES = 20;
     private static final int FEWEST_FRAMES = 4;
 
-    private Sessions() { }
+    private Sessions() {}
 
     static List<ContentFault> in(FrameTable table) {
         Sequence sequence = table.sequence();

@@ -18,7 +18,7 @@ final class Tears {
     private static final int BLACK = 3;
     private static final int SEEN = 10;
 
-    private Tears() { }
+    private Tears() {}
 
     static List<ContentFault> in(Series series) {
         List<Integer> places = new ArrayList<>();

@@ -10,7 +10,7 @@ public final class BitRate {
 
     private static final Pattern TEXT = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*([kmg]?)(?:bit/s|bps|b/s)?", Pattern.CASE_INSENSITIVE);
 
-    private BitRate() { }
+    private BitRate() {}
 
     /** A bare number is taken as Mbit/s; a comma is a decimal point too. @throws IllegalArgumentException naming the text */
     public static long parse(String text) {

@@ -15,11 +15,14 @@ final class Broadcast {
 
     /** 50 Mbit/s, groups of half a second. */
     static final Codec MPEG2_LONG_50 = Codec.named("mpeg2-422-50", "MPEG-2 4:2:2 50 Mbit/s long GOP").reports("mpeg2video", "4:2:2")
-            .samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).limits(FULL_HD).pixelAspects(PixelAspect.SQUARE).interlaced(Scan.TOP_FIRST).group(1).fixedGroup().whole().bitsPerPixel(.7, 1.1)
+            .samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).limits(FULL_HD).pixelAspects(PixelAspect.SQUARE)
+            .interlaced(Scan.TOP_FIRST).group(1).fixedGroup().whole().bitsPerPixel(.7, 1.1)
             .plays("Taken by most broadcasters.").build();
 
-    static final Codec MPEG2_INTRA_625 = mpeg2Intra("mpeg2-422-50-intra-625", "MPEG-2 4:2:2 50 Mbit/s intra, 625 lines", LINES_625, Rate.of(25));
-    static final Codec MPEG2_INTRA_525 = mpeg2Intra("mpeg2-422-50-intra-525", "MPEG-2 4:2:2 50 Mbit/s intra, 525 lines", LINES_525, Rate.of(30000, 1001));
+    static final Codec MPEG2_INTRA_625 = mpeg2Intra("mpeg2-422-50-intra-625", "MPEG-2 4:2:2 50 Mbit/s intra, 625 lines", LINES_625,
+            Rate.of(25));
+    static final Codec MPEG2_INTRA_525 = mpeg2Intra("mpeg2-422-50-intra-525", "MPEG-2 4:2:2 50 Mbit/s intra, 525 lines", LINES_525,
+            Rate.of(30000, 1001));
 
     static final Codec DV25_625 = dv("dv25-625", "DV 25 Mbit/s, 625 lines", Chroma.YUV420, LINES_625, Rate.of(25), 2.3, 2.9);
     static final Codec DV25_525 = dv("dv25-525", "DV 25 Mbit/s, 525 lines", Chroma.YUV411, LINES_525, Rate.of(30000, 1001), 2.3, 2.9);
@@ -27,7 +30,8 @@ final class Broadcast {
     static final Codec DV50_525 = dv("dv50-525", "DV 50 Mbit/s, 525 lines", Chroma.YUV422, LINES_525, Rate.of(30000, 1001), 4.7, 5.7);
 
     private static Codec dv(String id, String title, Chroma chroma, Size size, Rate rate, double low, double high) {
-        return Codec.named(id, title).reports("dvvideo", "unknown").samples(chroma, 8).in(Container.MOV, Container.AVI).rangeUnstatedIn(Container.MOV)
+        return Codec.named(id, title).reports("dvvideo", "unknown").samples(chroma, 8).in(Container.MOV, Container.AVI)
+                .rangeUnstatedIn(Container.MOV)
                 .limits(Limits.only(Set.of(size), rate)).bitsPerPixel(low, high)
                 .pixelAspects(shapes(size)).interlaced(Scan.BOTTOM_FIRST).alwaysCalled(Scan.BOTTOM_FIRST)
                 .plays("Opens in editing programs, old ones too; plays out on DV equipment.").build();
@@ -35,7 +39,8 @@ final class Broadcast {
 
     private static Codec mpeg2Intra(String id, String title, Size size, Rate rate) {
         return Codec.named(id, title).reports("mpeg2video", "4:2:2").samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).whole()
-                .bitsPerPixel(.7, 5).limits(Limits.only(Set.of(size), rate)).pixelAspects(shapes(size)).interlaced(size.equals(LINES_625) ? Scan.TOP_FIRST : Scan.BOTTOM_FIRST)
+                .bitsPerPixel(.7, 5).limits(Limits.only(Set.of(size), rate)).pixelAspects(shapes(size))
+                .interlaced(size.equals(LINES_625) ? Scan.TOP_FIRST : Scan.BOTTOM_FIRST)
                 .plays("Taken by broadcasters in standard definition.").build();
     }
 
@@ -49,5 +54,5 @@ final class Broadcast {
         return List.of(MPEG2_LONG_50, MPEG2_INTRA_625, MPEG2_INTRA_525, DV25_625, DV25_525, DV50_625, DV50_525);
     }
 
-    private Broadcast() { }
+    private Broadcast() {}
 }

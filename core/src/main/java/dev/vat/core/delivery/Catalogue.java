@@ -9,13 +9,14 @@ import java.util.stream.Collectors;
 public final class Catalogue {
 
     /** Codecs that belong together, under one heading. */
-    public record Family(String title, List<Codec> codecs) { }
+    public record Family(String title, List<Codec> codecs) {}
 
     /** One file a family; a new family is added here. */
     private static final List<Family> FAMILIES = List.of(new Family("H.264", H264.all()), new Family("H.265", H265.all()),
             new Family("VP9 and AV1", OpenWeb.all()), new Family("ProRes", ProRes.all()), new Family("DNxHD and DNxHR", Vc3.all()),
             new Family("MPEG-2 and DV", Broadcast.all()), new Family("CineForm and Motion JPEG", FrameByFrame.all()),
-            new Family("Without loss", Lossless.all()), new Family("Moving stills", MovingStills.all()), new Family("Numbered frames", NumberedStills.all()));
+            new Family("Without loss", Lossless.all()), new Family("Moving stills", MovingStills.all()),
+            new Family("Numbered frames", NumberedStills.all()));
 
     private static final List<Codec> CODECS = FAMILIES.stream().map(Family::codecs).flatMap(List::stream).toList();
 
@@ -24,7 +25,7 @@ public final class Catalogue {
     public static final Target EDIT_PRORES_HQ = Targets.EDIT_PRORES_HQ;
     public static final Target ALPHA_PRORES_4444 = Targets.ALPHA_PRORES_4444;
 
-    private Catalogue() { }
+    private Catalogue() {}
 
     /** In the order of their recipients. */
     public static List<Target> targets() {

@@ -11,10 +11,14 @@ public final class CatalogueText {
 
             # How files are read back
 
-            Every legal pair of codec and container is made as a short real file, in two parts where it may be cut, at its highest rate (23.976 or
-            59.94 where any will do) and with pixels that aren't square where these can be said; every legal pair of container and sound codec with a real clip's
-            sound; every colour coding and order of lines by choice in every container. Vat's own reader looks at all fields (`DeliveryMatrixTest`,
-            `ColoursAndScansTest`, `SoundOutTest`, `StillsOutTest`), a reader from outside at those that it knows (`OutsideMatrixTest`, `OutsideReadersTest`).
+            Every legal pair of codec and container is made as a short real file, in two parts where it may be cut, at its highest rate \
+            (23.976 or
+            59.94 where any will do) and with pixels that aren't square where these can be said; every legal pair of container and sound \
+            codec with a real clip's
+            sound; every colour coding and order of lines by choice in every container. Vat's own reader looks at all fields \
+            (`DeliveryMatrixTest`,
+            `ColoursAndScansTest`, `SoundOutTest`, `StillsOutTest`), a reader from outside at those that it knows (`OutsideMatrixTest`, \
+            `OutsideReadersTest`).
 
             | Field | Reader from outside | Not carried by |
             |---|---|---|
@@ -26,7 +30,8 @@ public final class CatalogueText {
             | pixel aspect in the pictures | Vat's reader, where pictures state it | ProRes, DNxHR, v210 and others that have no place |
             | profile, level | mediainfo for H.264, ProRes; else Vat's reader | codecs that have but one |
             | chroma, depth | mediainfo | |
-            | matrix, range, primaries, transfer | mediainfo | AVI, GIF, WebP, numbered frames but PNG; what else is missing stands as not carried in the receipt |
+            | matrix, range, primaries, transfer | mediainfo | AVI, GIF, WebP, numbered frames but PNG; what else is missing stands as \
+            not carried in the receipt |
             | order of lines | mediainfo; of DV it calls every file interlaced | moving stills, numbered frames |
             | alpha and its kind | Chromium (WebM, animated PNG and WebP); else Vat's reader | |
             | index in front | mediainfo | all but MP4 and MOV |
@@ -35,38 +40,50 @@ public final class CatalogueText {
             | every frame's samples | Vat's reader by CRC32C; Chromium within 4 codes on flat patches | |
             | timecode of the first frame | mediainfo | all but MP4, MOV, Matroska and MXF |
 
-            Left out since this library can't write them so that they read back: uncompressed 4:2:2 and MP3 in AVI, H.265 and run-length in AVI,
+            Left out since this library can't write them so that they read back: uncompressed 4:2:2 and MP3 in AVI, H.265 and run-length \
+            in AVI,
             run-length in Matroska.
             """;
 
-    private CatalogueText() { }
+    private CatalogueText() {}
 
     public static String page() {
-        StringBuilder page = new StringBuilder("# Delivery targets\n\nMade from the catalogue in `core.delivery`; what stands there is what holds.\n\n");
+        StringBuilder page = new StringBuilder("# Delivery targets\n\nMade from the catalogue in `core.delivery`; what stands there "
+                + "is what holds.\n\n");
         page.append("| Target | For | Codec | Container | Quality | If stopped | Why |\n|---|---|---|---|---|---|---|\n");
         for (Target target : Catalogue.targets()) {
             Settings s = target.settings();
-            page.append("| `%s` | %s: %s | %s | %s%s | %s | %s | %s |%n".formatted(target.id(), target.recipient(), target.title(), s.codec().title(),
-                    s.container().title(), s.indexInFront() ? ", index in front" : "", s.codec().words(s.control()), stopped(s), target.why()));
+            page.append("| `%s` | %s: %s | %s | %s%s | %s | %s | %s |%n".formatted(target.id(), target.recipient(), target.title(),
+                    s.codec().title(),
+                    s.container().title(), s.indexInFront() ? ", index in front" : "", s.codec().words(s.control()), stopped(s),
+                    target.why()));
         }
-        page.append("\n# Codecs\n\n| Codec | Id | Samples | Alpha | Stands in | Bits ruled by | Colours by choice | Interlaced | Limits | Where it plays |\n|---|---|---|---|---|---|---|---|---|---|\n");
+        page.append("\n# Codecs\n\n| Codec | Id | Samples | Alpha | Stands in | Bits ruled by | Colours by choice | Interlaced | "
+                + "Limits | Where it plays |\n|---|---|---|---|---|---|---|---|---|---|\n");
         for (Codec codec : Catalogue.codecs()) {
-            page.append("| %s | `%s` | %s %s | %s | %s | %s | %s | %s | %s | %s%s |%n".formatted(codec.title(), codec.id(), codec.depthText(), codec.chroma().label(),
-                    codec.hasAlpha() ? codec.alphaBits() + "-bit, " + (ColourCoding.LINEAR.equals(codec.ownColour()) ? "premultiplied" : "straight") : "none", containers(codec), controls(codec), colours(codec), scans(codec), limits(codec),
-                    codec.plays(), codec.unwise().isEmpty() ? "" : " **" + codec.unwise() + ".**"));
+            page.append("| %s | `%s` | %s %s | %s | %s | %s | %s | %s | %s | %s%s |%n"
+                    .formatted(codec.title(), codec.id(), codec.depthText(), codec.chroma().label(),
+                            codec.hasAlpha() ? codec.alphaBits() + "-bit, "
+                                    + (ColourCoding.LINEAR.equals(codec.ownColour()) ? "premultiplied" : "straight") : "none",
+                            containers(codec), controls(codec), colours(codec), scans(codec), limits(codec),
+                            codec.plays(), codec.unwise().isEmpty() ? "" : " **" + codec.unwise() + ".**"));
         }
         page.append("\nColour codings by choice:\n\n");
-        ColourCoding.ALL.forEach(c -> page.append("- `%s`: %s; matrix %s, primaries %s, transfer %s, by the names of ITU-T H.273.%n".formatted(c.id(), c.title(), c.matrix(),
-                c.primaries(), c.transfer())));
-        page.append("\nColour: red, green and blue are kept as they are, full range, where a codec has RGB samples; Motion JPEG has the matrix and "
-                + "range of JFIF; all else is Y'CbCr in limited range, by the matrix of Rec.601 at 720x576 and 720x480 and by Rec.709's at every other "
+        ColourCoding.ALL.forEach(c -> page.append(
+                "- `%s`: %s; matrix %s, primaries %s, transfer %s, by the names of ITU-T H.273.%n".formatted(c.id(), c.title(), c.matrix(),
+                        c.primaries(), c.transfer())));
+        page.append("\nColour: red, green and blue are kept as they are, full range, where a codec has RGB samples; Motion JPEG has "
+                + "the matrix and "
+                + "range of JFIF; all else is Y'CbCr in limited range, by the matrix of Rec.601 at 720x576 and 720x480 and by "
+                + "Rec.709's at every other "
                 + "size, tagged so in stream and container as far as these can say it.\n\n## What can't go together\n\n");
         for (Container container : Container.values()) {
             page.append("- **").append(container.title()).append("**: ").append(container.refusal()).append(".\n");
         }
         page.append("\n# Sound\n\n| Codec | Stands in | Bits a second |\n|---|---|---|\n");
         for (SoundCodec codec : SoundCodec.values()) {
-            page.append("| %s | %s | %s |%n".formatted(codec.title(), codec.containers().stream().sorted().map(Container::title).collect(Collectors.joining(", ")),
+            page.append("| %s | %s | %s |%n".formatted(codec.title(),
+                    codec.containers().stream().sorted().map(Container::title).collect(Collectors.joining(", ")),
                     codec.isLossless() ? "every sample is kept" : codec.bitsPerSecond(1) / 1000 + " kbit/s a channel"));
         }
         return page.append(READ_BACK).toString().replace(System.lineSeparator(), "\n");
@@ -82,11 +99,13 @@ public final class CatalogueText {
     }
 
     private static String colours(Codec codec) {
-        return codec.ownColour() != null ? codec.ownColour().title() : codec.colours().stream().map(c -> "`" + c.id() + "`").collect(Collectors.joining(", "));
+        return codec.ownColour() != null ? codec.ownColour().title()
+                : codec.colours().stream().map(c -> "`" + c.id() + "`").collect(Collectors.joining(", "));
     }
 
     private static String scans(Codec codec) {
-        return codec.interlaced().stream().sorted().map(s -> s == Scan.TOP_FIRST ? "top first" : "bottom first").collect(Collectors.joining(", "));
+        return codec.interlaced().stream().sorted().map(s -> s == Scan.TOP_FIRST ? "top first" : "bottom first")
+                .collect(Collectors.joining(", "));
     }
 
     private static String limits(Codec codec) {

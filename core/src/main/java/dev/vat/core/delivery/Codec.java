@@ -212,7 +212,8 @@ public final class Codec {
 
     /**
      * A rate control as it is typed: {@code 17}, {@code average 8 Mbit/s}, {@code constant 50 Mbit/s}, {@code 20, at most 12 Mbit/s};
-     * also what {@link #words} gives. A bare bit rate is an average. A cap holds over one second, or {@code 20, at most 12 Mbit/s over 2 s}.
+     * also what {@link #words} gives. A bare bit rate is an average. A cap holds over one second, or {@code 20, at most 12 Mbit/s over 2
+     * s}.
      *
      * @throws IllegalArgumentException naming what was typed, or what the codec has in its place
      */

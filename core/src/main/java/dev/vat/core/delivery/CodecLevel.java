@@ -16,15 +16,21 @@ import java.util.Optional;
 public record CodecLevel(int number, String name) {
 
     /** @param size of a picture, in macroblocks or samples of luma @param rate the same, a second */
-    private record Row(String name, long size, long rate) { }
+    private record Row(String name, long size, long rate) {}
 
-    private static final List<Row> H264 = List.of(new Row("1", 99, 1485), new Row("1.1", 396, 3000), new Row("1.2", 396, 6000), new Row("1.3", 396, 11_880),
-            new Row("2", 396, 11_880), new Row("2.1", 792, 19_800), new Row("2.2", 1620, 20_250), new Row("3", 1620, 40_500), new Row("3.1", 3600, 108_000),
-            new Row("3.2", 5120, 216_000), new Row("4", 8192, 245_760), new Row("4.1", 8192, 245_760), new Row("4.2", 8704, 522_240), new Row("5", 22_080, 589_824),
-            new Row("5.1", 36_864, 983_040), new Row("5.2", 36_864, 2_073_600), new Row("6", 139_264, 4_177_920), new Row("6.1", 139_264, 8_355_840),
+    private static final List<Row> H264 = List.of(new Row("1", 99, 1485), new Row("1.1", 396, 3000), new Row("1.2", 396, 6000),
+            new Row("1.3", 396, 11_880),
+            new Row("2", 396, 11_880), new Row("2.1", 792, 19_800), new Row("2.2", 1620, 20_250), new Row("3", 1620, 40_500),
+            new Row("3.1", 3600, 108_000),
+            new Row("3.2", 5120, 216_000), new Row("4", 8192, 245_760), new Row("4.1", 8192, 245_760), new Row("4.2", 8704, 522_240),
+            new Row("5", 22_080, 589_824),
+            new Row("5.1", 36_864, 983_040), new Row("5.2", 36_864, 2_073_600), new Row("6", 139_264, 4_177_920),
+            new Row("6.1", 139_264, 8_355_840),
             new Row("6.2", 139_264, 16_711_680));
-    private static final List<Row> H265 = List.of(new Row("1", 36_864, 552_960), new Row("2", 122_880, 3_686_400), new Row("2.1", 245_760, 7_372_800),
-            new Row("3", 552_960, 16_588_800), new Row("3.1", 983_040, 33_177_600), new Row("4", 2_228_224, 66_846_720), new Row("4.1", 2_228_224, 133_693_440),
+    private static final List<Row> H265 = List.of(new Row("1", 36_864, 552_960), new Row("2", 122_880, 3_686_400),
+            new Row("2.1", 245_760, 7_372_800),
+            new Row("3", 552_960, 16_588_800), new Row("3.1", 983_040, 33_177_600), new Row("4", 2_228_224, 66_846_720),
+            new Row("4.1", 2_228_224, 133_693_440),
             new Row("5", 8_912_896, 267_386_880), new Row("5.1", 8_912_896, 534_773_760), new Row("5.2", 8_912_896, 1_069_547_520),
             new Row("6", 35_651_584, 1_069_547_520), new Row("6.1", 35_651_584, 2_139_095_040), new Row("6.2", 35_651_584, 4_278_190_080L));
 
@@ -33,7 +39,11 @@ public record CodecLevel(int number, String name) {
     /** Of H.264: pictures as in level 1, more bits a second. */
     private static final int LEVEL_1B = 9;
 
-    /** The least level that allows a picture at a rate; empty for codecs without such levels, and beyond the last one. @param codec by the library's name */
+    /**
+     * The least level that allows a picture at a rate; empty for codecs without such levels, and beyond the last one.
+     *
+     * @param codec by the library's name
+     */
     public static Optional<CodecLevel> needed(String codec, Size size, Rate rate) {
         long blocks = (long) Math.ceilDiv(size.width(), BLOCK) * Math.ceilDiv(size.height(), BLOCK);
         return switch (codec) {

@@ -22,23 +22,30 @@ public record ColourCoding(String id, String title, String matrix, String primar
     /** The same with every code in use, from 0 on. */
     public static final ColourCoding REC709_FULL = new ColourCoding("rec709-full", "Rec.709 full", "bt709", "bt709", "bt709", "full");
     /** Called by the curve of computer screens, IEC 61966-2-1. */
-    public static final ColourCoding SRGB = new ColourCoding("srgb", "sRGB curve, Rec.709 matrix, limited", "bt709", "bt709", "iec61966-2-1", "limited");
+    public static final ColourCoding SRGB = new ColourCoding("srgb", "sRGB curve, Rec.709 matrix, limited", "bt709", "bt709",
+            "iec61966-2-1", "limited");
     /** Standard definition of 625 lines, Recommendation ITU-R BT.601. */
-    public static final ColourCoding REC601_625 = new ColourCoding("rec601-625", "Rec.601 (625 lines) limited", "bt470bg", "bt470bg", "smpte170m", "limited");
+    public static final ColourCoding REC601_625 = new ColourCoding("rec601-625", "Rec.601 (625 lines) limited", "bt470bg", "bt470bg",
+            "smpte170m", "limited");
     /** Standard definition of 525 lines, Recommendation ITU-R BT.601. */
-    public static final ColourCoding REC601_525 = new ColourCoding("rec601-525", "Rec.601 (525 lines) limited", "smpte170m", "smpte170m", "smpte170m", "limited");
+    public static final ColourCoding REC601_525 = new ColourCoding("rec601-525", "Rec.601 (525 lines) limited", "smpte170m", "smpte170m",
+            "smpte170m", "limited");
     /** Wide colours at the brightness of always, Recommendation ITU-R BT.2020. */
-    public static final ColourCoding REC2020 = new ColourCoding("rec2020", "Rec.2020 limited", "bt2020nc", "bt2020", "bt2020-10", "limited");
+    public static final ColourCoding REC2020 = new ColourCoding("rec2020", "Rec.2020 limited", "bt2020nc", "bt2020", "bt2020-10",
+            "limited");
     /** High dynamic range by absolute light (SMPTE ST 2084), Recommendation ITU-R BT.2100. */
-    public static final ColourCoding PQ = new ColourCoding("rec2100-pq", "HDR PQ, Rec.2020 limited", "bt2020nc", "bt2020", "smpte2084", "limited");
+    public static final ColourCoding PQ = new ColourCoding("rec2100-pq", "HDR PQ, Rec.2020 limited", "bt2020nc", "bt2020", "smpte2084",
+            "limited");
     /** High dynamic range that older displays can show, too (ARIB STD-B67), Recommendation ITU-R BT.2100. */
-    public static final ColourCoding HLG = new ColourCoding("rec2100-hlg", "HDR HLG, Rec.2020 limited", "bt2020nc", "bt2020", "arib-std-b67", "limited");
+    public static final ColourCoding HLG = new ColourCoding("rec2100-hlg", "HDR HLG, Rec.2020 limited", "bt2020nc", "bt2020",
+            "arib-std-b67", "limited");
     /** Red, green and blue as they are. */
     public static final ColourCoding RGB = new ColourCoding("rgb", "RGB full", "gbr", "bt709", "bt709", "full");
     /** Red, green and blue by the curve of computer screens, as browsers and viewers take stills. */
     public static final ColourCoding SCREEN = new ColourCoding("rgb-srgb", "RGB full, sRGB", "gbr", "bt709", "iec61966-2-1", "full");
     /** Light itself, 1 for white, with as much above it as the source has. */
-    public static final ColourCoding LINEAR = new ColourCoding("linear", "linear light, Rec.709 primaries", "gbr", "bt709", "linear", "full");
+    public static final ColourCoding LINEAR = new ColourCoding("linear", "linear light, Rec.709 primaries", "gbr", "bt709", "linear",
+            "full");
     /** As JFIF (ITU-T T.871) has it: every decoder of JPEG takes this matrix and this range. */
     public static final ColourCoding JFIF = new ColourCoding("jfif", "Rec.601 full, as JPEG", "bt470bg", "bt709", "bt709", "full");
 
@@ -46,7 +53,8 @@ public record ColourCoding(String id, String title, String matrix, String primar
     public static final ColourCoding WEBP = new ColourCoding("webp", "Rec.601 limited, as WebP", "bt470bg", "bt709", "bt709", "limited");
 
     /** In the order in which they are offered. */
-    public static final List<ColourCoding> ALL = List.of(REC709, REC709_FULL, SRGB, REC601_625, REC601_525, REC2020, PQ, HLG, RGB, SCREEN, LINEAR, JFIF, WEBP);
+    public static final List<ColourCoding> ALL = List.of(REC709, REC709_FULL, SRGB, REC601_625, REC601_525, REC2020, PQ, HLG, RGB, SCREEN,
+            LINEAR, JFIF, WEBP);
 
     /** Where white of ordinary brightness stands in high dynamic range, in candelas per square metre (Report ITU-R BT.2408). */
     public static final int WHITE = 203;
@@ -81,7 +89,8 @@ public record ColourCoding(String id, String title, String matrix, String primar
     }
 
     /** Code points that H.273 calls functionally the same: one formula under several names. */
-    private static final List<Set<String>> ALIKE = List.of(Set.of("bt470bg", "smpte170m"), Set.of("bt709", "smpte170m", "bt2020-10", "bt2020-12"));
+    private static final List<Set<String>> ALIKE = List.of(Set.of("bt470bg", "smpte170m"),
+            Set.of("bt709", "smpte170m", "bt2020-10", "bt2020-12"));
 
     /** Whether two names of matrices mean the same formula. */
     public static boolean sameMatrix(String a, String b) {
@@ -106,7 +115,8 @@ public record ColourCoding(String id, String title, String matrix, String primar
     public String describe() {
         return switch (transfer) {
             case "smpte2084", "arib-std-b67" -> "brought to Rec.2020 primaries, white at " + WHITE + " candelas, "
-                    + (transfer.equals("smpte2084") ? "PQ curve up to 10 000" : "HLG curve up to 1000") + "; no mastering metadata is written";
+                    + (transfer.equals("smpte2084") ? "PQ curve up to 10 000" : "HLG curve up to 1000") + "; no mastering metadata is "
+                    + "written";
             case "linear" -> "light itself, 1 for white, Rec.709 primaries, half-precision floats";
             default -> primaries.equals("bt2020") ? "brought to Rec.2020 primaries" : title;
         };

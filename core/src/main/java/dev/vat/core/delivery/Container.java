@@ -38,7 +38,10 @@ public enum Container {
 
     /** By its title or its extension. @throws IllegalArgumentException naming those there are */
     public static Container parse(String text) {
-        return Arrays.stream(values()).filter(c -> !c.extension.isEmpty() && c.extension.equalsIgnoreCase(text.strip()) || c.name().equalsIgnoreCase(text.strip()) || c.title.equalsIgnoreCase(text.strip())).findFirst()
+        return Arrays.stream(values())
+                .filter(c -> !c.extension.isEmpty() && c.extension.equalsIgnoreCase(text.strip()) || c.name().equalsIgnoreCase(text.strip())
+                        || c.title.equalsIgnoreCase(text.strip()))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("There is no container '" + text + "'; there are "
                         + Arrays.stream(values()).map(c -> c.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", "))));
     }

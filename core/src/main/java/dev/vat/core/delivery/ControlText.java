@@ -7,11 +7,12 @@ import java.util.regex.Pattern;
 /** Rate controls as they are read and typed; what is said can be typed again. */
 final class ControlText {
 
-    private static final Pattern CONTROL = Pattern.compile("(?:(?:[a-z ]*\\()?(?<number>\\d{1,3})\\)?(?:\\s*,?\\s*at most\\s+(?<cap>.+?)(?:\\s+over\\s+(?<over>\\d{1,2}(?:[.,]\\d{1,2})?)\\s*s)?)?"
+    private static final Pattern CONTROL = Pattern.compile("(?:(?:[a-z ]*\\()?(?<number>\\d{1,3})\\)?(?:\\s*,?\\s*at "
+            + "most\\s+(?<cap>.+?)(?:\\s+over\\s+(?<over>\\d{1,2}(?:[.,]\\d{1,2})?)\\s*s)?)?"
             + "|(?:file of )?(?<bytes>[\\d.,]+\\s*[kmgKMG]B)"
             + "|(?:(?<word>average|constant)\\s+)?(?<rate>[\\d.,]+\\s*[kmgKMG](?:bit/s)?)(?<twice>,? (?:in )?two passes)?)");
 
-    private ControlText() { }
+    private ControlText() {}
 
     static String words(Codec codec, RateControl control) {
         return switch (control) {
@@ -34,7 +35,8 @@ final class ControlText {
     static RateControl parse(Codec codec, String text) {
         Matcher m = CONTROL.matcher(text.strip());
         if (!m.matches()) {
-            throw new IllegalArgumentException("'" + text + "' is neither a quality, a bit rate nor a size: write 17, average 8 Mbit/s, constant 8 Mbit/s, "
+            throw new IllegalArgumentException("'" + text + "' is neither a quality, a bit rate nor a size: write 17, average 8 "
+                    + "Mbit/s, constant 8 Mbit/s, "
                     + "8 Mbit/s in two passes, 25 MB, or 20, at most 12 Mbit/s");
         }
         RateControl typed = m.group("number") != null ? ofQuality(m) : m.group("bytes") != null ? ofBytes(m.group("bytes")) : ofRate(m);

@@ -44,12 +44,13 @@ import java.util.function.Consumer;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
-                          Framing framing, SoundCodec sound, LoudnessTarget loudness, String colour, Look look, Ground flatten, Integer loops,
-                          Effort effort, Rational group, Long firstNumber,
-                          @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
-                          BurnIn burnIn, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean clean,
-                          @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted, String pass,
-                          @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+        Framing framing, SoundCodec sound, LoudnessTarget loudness, String colour, Look look, Ground flatten, Integer loops,
+        Effort effort, Rational group, Long firstNumber,
+        @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
+        BurnIn burnIn, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean clean,
+        @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted,
+        String pass,
+        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Deliverable {
         id = id == null ? target : id;
@@ -59,7 +60,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, Ground.BLACK, null, null, null, null, false, false, null, false, false, Set.of(), null, Map.of());
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, Ground.BLACK, null, null,
+                null, null, false, false, null, false, false, Set.of(), null, Map.of());
     }
 
     private static final long MOST_NUMBER = 999_999_999;
@@ -116,7 +118,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         d.accepted = accepted;
         d.pass = pass;
         change.accept(d);
-        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.loudness, d.colour, d.look, d.flatten, d.loops, d.effort, d.group,
+        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.loudness, d.colour, d.look,
+                d.flatten, d.loops, d.effort, d.group,
                 d.firstNumber, d.matte, d.cropToGrid, d.burnIn, d.clean, d.draft, d.accepted, d.pass, extra);
     }
 
@@ -292,7 +295,9 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return Catalogue.target(target);
     }
 
-    /** Whether this Vat has its target, codec and colours: a project may come from a newer one. Nothing else may be asked of it otherwise. */
+    /**
+     * Whether this Vat has its target, codec and colours: a project may come from a newer one. Nothing else may be asked of it otherwise.
+     */
     @JsonIgnore
     public boolean isKnown() {
         return Catalogue.find(target).isPresent() && (codec == null || Catalogue.findCodec(codec).isPresent())
@@ -313,7 +318,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         boolean kept = sound != null && sound.containers().contains(stands);
         SoundCodec usual = container == null ? wanted.sound() : SoundCodec.usualIn(stands);
         ColourCoding coding = colour != null ? ColourCoding.parse(colour) : codec == null ? wanted.colour() : null;
-        return new Settings(used, stands, ruled, wanted.indexInFront(), framing == null ? wanted.framing() : framing, kept ? sound : usual, coding,
+        return new Settings(used, stands, ruled, wanted.indexInFront(), framing == null ? wanted.framing() : framing, kept ? sound : usual,
+                coding,
                 loops == null ? wanted.loops() : loops,
                 effort == null ? wanted.effort() : effort, used.mayChooseGroup() ? group : null)
                 .withIndexInFront(wanted.indexInFront());
@@ -336,7 +342,11 @@ public record Deliverable(String id, String target, boolean off, String codec, C
                 settings().framing().scanInUse(), draft).withPass(pass);
     }
 
-    /** What is written into its pictures besides what items have of their own: empty where they are to be clean. @param ofReel the reel's burn-in, or null */
+    /**
+     * What is written into its pictures besides what items have of their own: empty where they are to be clean.
+     *
+     * @param ofReel the reel's burn-in, or null
+     */
     public Optional<BurnIn> burnInWith(BurnIn ofReel) {
         return clean ? Optional.empty() : Optional.of(burnIn != null ? burnIn : ofReel == null ? BurnIn.NOTHING : ofReel);
     }
@@ -344,7 +354,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** Heading in plain words. */
     @JsonIgnore
     public String title() {
-        return Catalogue.find(target).map(Target::title).orElse(target) + (pass == null ? number().map(n -> " " + n).orElse("") : ", " + pass);
+        return Catalogue.find(target).map(Target::title).orElse(target)
+                + (pass == null ? number().map(n -> " " + n).orElse("") : ", " + pass);
     }
 
     /** The number behind the target's id where it stands in a project more than once. */
@@ -357,7 +368,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     public Frame frameFor(Size reel, PixelAspect reelPixel) {
         Settings settings = settings();
         Frame frame = settings.framing().frame(settings.codec(), reel, reelPixel, cropToGrid);
-        return draft && settings.codec().limits().sizes().isEmpty() ? frame.halved(settings.codec(), settings.framing(), reel, reelPixel) : frame;
+        return draft && settings.codec().limits().sizes().isEmpty() ? frame.halved(settings.codec(), settings.framing(), reel, reelPixel)
+                : frame;
     }
 
     /** Whether a size falls on the codec's chroma grid. */

@@ -6,9 +6,12 @@ import java.util.stream.Collectors;
 
 /** How much time an encoder takes to pack the same quality into fewer bytes. */
 public enum Effort {
-    @JsonProperty("quick") QUICK("quick"),
-    @JsonProperty("normal") NORMAL("normal"),
-    @JsonProperty("thorough") THOROUGH("thorough");
+    @JsonProperty("quick")
+    QUICK("quick"),
+    @JsonProperty("normal")
+    NORMAL("normal"),
+    @JsonProperty("thorough")
+    THOROUGH("thorough");
 
     private final String title;
 
@@ -22,7 +25,9 @@ public enum Effort {
 
     /** @throws IllegalArgumentException naming those there are */
     public static Effort parse(String text) {
-        return Arrays.stream(values()).filter(e -> e.title.equalsIgnoreCase(text.strip())).findFirst().orElseThrow(() -> new IllegalArgumentException(
-                "'" + text + "' is no effort; there are " + Arrays.stream(values()).map(Effort::title).collect(Collectors.joining(", "))));
+        return Arrays.stream(values()).filter(e -> e.title.equalsIgnoreCase(text.strip())).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "'" + text + "' is no effort; there are "
+                                + Arrays.stream(values()).map(Effort::title).collect(Collectors.joining(", "))));
     }
 }

@@ -21,14 +21,13 @@ public final class FileNaming {
 
     public static final String DEFAULT = "{reel}_{target}";
 
-    public static final List<String> FIELDS =
-            List.of("project", "reel", "target", "version", "range", "date", "size", "rate");
+    public static final List<String> FIELDS = List.of("project", "reel", "target", "version", "range", "date", "size", "rate");
 
     private static final Pattern FIELD = Pattern.compile("\\{([^{}]*)\\}");
     private static final int LONGEST = 200;
 
     /** What the fields stand for. */
-    public record Context(String project, String reel, FrameRange range, LocalDate date, Size size, Rate rate) { }
+    public record Context(String project, String reel, FrameRange range, LocalDate date, Size size, Rate rate) {}
 
     private final String pattern;
 
@@ -64,7 +63,8 @@ public final class FileNaming {
         values.put("rate", context.rate() == null ? "rate" : context.rate().label());
         String name = FIELD.matcher(pattern).replaceAll(m -> Matcher.quoteReplacement(values.get(m.group(1))));
         String extension = deliverable.settings().container().extension();
-        return shorten(legal(name + (deliverable.pass() == null ? "" : "_" + deliverable.pass()) + (deliverable.draft() ? "_draft" : ""))) + (extension.isEmpty() ? "" : "." + extension);
+        return shorten(legal(name + (deliverable.pass() == null ? "" : "_" + deliverable.pass()) + (deliverable.draft() ? "_draft" : "")))
+                + (extension.isEmpty() ? "" : "." + extension);
     }
 
     private static String legal(String name) {

@@ -24,7 +24,8 @@ public record Frame(Size size, PixelAspect pixelAspect, Placement placement) {
         if (from.width() < reel.width() || from.height() < reel.height()) {
             words.add((from.width() < reel.width() ? reel.width() - from.width() + " of " + reel.width() + " columns" : "")
                     + (from.width() < reel.width() && from.height() < reel.height() ? " and " : "")
-                    + (from.height() < reel.height() ? reel.height() - from.height() + " of " + reel.height() + " rows" : "") + " are cut off");
+                    + (from.height() < reel.height() ? reel.height() - from.height() + " of " + reel.height() + " rows" : "")
+                    + " are cut off");
         }
         if (placement.isScaled()) {
             words.add("scaled from " + from.size() + " to " + to.size());
@@ -45,8 +46,9 @@ public record Frame(Size size, PixelAspect pixelAspect, Placement placement) {
         if (codec.limits().against(half).isPresent()) {
             return this;
         }
-        return new Frame(half, pixelAspect, Placement.of(reel, reelPixel, half, pixelAspect, placement.isWhole(reel, size) ? Fit.STRETCH : framing.fitInUse(),
-                framing.acrossInUse(), framing.downInUse(), grid));
+        return new Frame(half, pixelAspect,
+                Placement.of(reel, reelPixel, half, pixelAspect, placement.isWhole(reel, size) ? Fit.STRETCH : framing.fitInUse(),
+                        framing.acrossInUse(), framing.downInUse(), grid));
     }
 
     private static int half(int length, int step) {

@@ -18,7 +18,8 @@ final class FrameByFrame {
             .plays("Opens nearly everywhere on desktops; large for its quality.").build();
 
     private static Codec cineform(String id, String title, Chroma chroma, int bits, int alpha, double high) {
-        return Codec.named(id, title).reports("cfhd", "unknown").samples(chroma, bits).alpha(alpha).in(Container.MOV, Container.AVI).rangeUnstatedIn(Container.MOV)
+        return Codec.named(id, title).reports("cfhd", "unknown").samples(chroma, bits).alpha(alpha).in(Container.MOV, Container.AVI)
+                .rangeUnstatedIn(Container.MOV)
                 .quality(FILM, 2).bitsPerPixel(.8, high).limits(Limits.NONE.from(48))
                 .plays("Opens in editing and finishing programs. Browsers don't play it.").build();
     }
@@ -27,5 +28,5 @@ final class FrameByFrame {
         return List.of(CINEFORM_422_10, CINEFORM_RGB_12, CINEFORM_RGBA_12, MJPEG_422);
     }
 
-    private FrameByFrame() { }
+    private FrameByFrame() {}
 }

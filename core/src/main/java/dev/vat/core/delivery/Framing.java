@@ -104,7 +104,8 @@ public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational acro
     }
 
     private static PixelAspect nearest(Codec codec, Size size, Rational shape) {
-        return codec.pixelAspects().stream().min(Comparator.comparingDouble(p -> Math.abs(p.displayAspect(size).toDouble() - shape.toDouble())))
+        return codec.pixelAspects().stream()
+                .min(Comparator.comparingDouble(p -> Math.abs(p.displayAspect(size).toDouble() - shape.toDouble())))
                 .orElse(PixelAspect.SQUARE);
     }
 

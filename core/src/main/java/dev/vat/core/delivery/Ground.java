@@ -82,7 +82,8 @@ public sealed interface Ground {
         try {
             return new Colour(Rgb.parse(typed));
         } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException("'" + text + "' is nothing to lay under: write RRGGBB, black, white, checker, or picture and a path", e);
+            throw new IllegalArgumentException("'" + text + "' is nothing to lay under: write RRGGBB, black, white, checker, or "
+                    + "picture and a path", e);
         }
     }
 }

@@ -11,7 +11,7 @@ public final class GroupLength {
     private static final Pattern TEXT = Pattern.compile("(\\d{1,4}(?:[.,]\\d{1,3})?)\\s*(s|seconds?|frames?)?");
     private static final Rational LONGEST = Rational.of(10);
 
-    private GroupLength() { }
+    private GroupLength() {}
 
     /**
      * @param rate of the file, or null while it isn't known; then only seconds can be typed
@@ -26,7 +26,8 @@ public final class GroupLength {
         Rational number = Rational.parse(m.group(1).replace(',', '.'));
         boolean frames = m.group(2) != null && m.group(2).startsWith("frame");
         if (frames && (rate == null || !number.isWhole())) {
-            throw new IllegalArgumentException("'" + text + "': " + (rate == null ? "frames need a rate, which isn't known yet" : "frames are whole"));
+            throw new IllegalArgumentException(
+                    "'" + text + "': " + (rate == null ? "frames need a rate, which isn't known yet" : "frames are whole"));
         }
         Rational seconds = frames ? number.dividedBy(rate.perSecond()) : number;
         if (seconds.signum() <= 0 || seconds.compareTo(LONGEST) > 0) {

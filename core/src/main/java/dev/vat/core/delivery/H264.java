@@ -33,18 +33,21 @@ final class H264 {
     /** Class 100 of SMPTE RP 2027: about 100 Mbit/s at 25 and 29.97, every frame alike in bytes. */
     static final Codec AVC_INTRA_100 = Codec.named("avc-intra-100", "AVC-Intra class 100").reports("h264", "High 4:2:2 Intra")
             .samples(Chroma.YUV422, 10).in(Container.MXF, Container.MOV).interlaced(Scan.TOP_FIRST).bitsPerPixel(1.5, 2.6)
-            .limits(Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001))).pixelAspects(PixelAspect.SQUARE)
+            .limits(Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001)))
+            .pixelAspects(PixelAspect.SQUARE)
             .plays("Taken by broadcasters and their servers.").build();
 
     private static CodecBuilder entry(String id, String title, String profile, Chroma chroma, int bits) {
         return Codec.named(id, title).reports("h264", profile).samples(chroma, bits).in(EVERYWHERE).quality(SCALE, 17)
-                .also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.STEADY, RateControl.Kind.CAPPED)
-                .matrices().screenColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST).limits(Limits.upTo(4096, 2304)).group(2).effort().bitsPerPixel(.02, 1.6 * bits / 8);
+                .also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.STEADY,
+                        RateControl.Kind.CAPPED)
+                .matrices().screenColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST).limits(Limits.upTo(4096, 2304)).group(2).effort()
+                .bitsPerPixel(.02, 1.6 * bits / 8);
     }
 
     static List<Codec> all() {
         return List.of(HIGH_420, HIGH10_420, HIGH422_10, HIGH444_8, INTRA_422_10, AVC_INTRA_100);
     }
 
-    private H264() { }
+    private H264() {}
 }

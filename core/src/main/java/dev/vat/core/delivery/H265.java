@@ -18,7 +18,9 @@ final class H265 {
 
     private static CodecBuilder entry(String id, String title, String profile, Chroma chroma, int bits) {
         return Codec.named(id, title).reports("hevc", profile).samples(chroma, bits).in(Container.MP4, Container.MOV, Container.MKV)
-                .quality(SCALE, 19).also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.CAPPED).limits(Limits.upTo(8192, 4320).from(64))
+                .quality(SCALE, 19)
+                .also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.CAPPED)
+                .limits(Limits.upTo(8192, 4320).from(64))
                 .matrices().screenColours().group(2).effort().bitsPerPixel(.01, 1.3 * bits / 8);
     }
 
@@ -26,5 +28,5 @@ final class H265 {
         return List.of(MAIN_420, MAIN10_420, MAIN422_10);
     }
 
-    private H265() { }
+    private H265() {}
 }

@@ -11,12 +11,13 @@ import java.util.stream.Collectors;
 /** What can't go together, each with its reason; and what can but shouldn't. */
 public final class Legality {
 
-    private Legality() { }
+    private Legality() {}
 
     /** Why a codec can't stand in a container, as a whole sentence that says where it may. */
     public static Optional<String> against(Codec codec, Container container) {
-        return reason(codec, container).map(why -> codec.title() + " can't stand in " + container.title() + ": " + why + "; it may stand in "
-                + containers(codec));
+        return reason(codec, container)
+                .map(why -> codec.title() + " can't stand in " + container.title() + ": " + why + "; it may stand in "
+                        + containers(codec));
     }
 
     /** The reason alone. */
@@ -53,10 +54,12 @@ public final class Legality {
     public static Optional<String> against(Codec codec, Container container, ColourCoding colour) {
         if (!codec.colours().contains(colour)) {
             return Optional.of(codec.title() + (codec.colours().isEmpty() ? " has the usual colours of its size only, not "
-                    : " has " + codec.colours().stream().map(ColourCoding::title).collect(Collectors.joining("; ")) + " only, not ") + colour.title());
+                    : " has " + codec.colours().stream().map(ColourCoding::title).collect(Collectors.joining("; ")) + " only, not ")
+                    + colour.title());
         }
         boolean said = container.isFolder() || colour.equals(codec.ownColour()) || container.statesColour();
-        return said ? Optional.empty() : Optional.of(container.title() + " can't say what its colours mean, so that they must be the usual ones, not "
+        return said ? Optional.empty() : Optional.of(container.title() + " can't say what its colours mean, so that they must be the "
+                + "usual ones, not "
                 + colour.title());
     }
 
@@ -69,7 +72,8 @@ public final class Legality {
             return Optional.of(codec.title() + (codec.interlaced().isEmpty() ? " is progressive only, not " : " may be "
                     + codec.interlaced().stream().sorted().map(Scan::title).collect(Collectors.joining(" or ")) + ", not ") + scan.title());
         }
-        return Scan.RATES.contains(rate) ? Optional.empty() : Optional.of("Interlaced frames are woven of two moments each, of a reel at 50 or 59.94 a second; this one runs at "
+        return Scan.RATES.contains(rate) ? Optional.empty() : Optional.of("Interlaced frames are woven of two moments each, of a reel "
+                + "at 50 or 59.94 a second; this one runs at "
                 + new Rate(rate.perSecond().times(2)).label());
     }
 

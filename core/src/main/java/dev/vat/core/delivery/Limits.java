@@ -42,7 +42,8 @@ public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Se
     /** Why a size can't be, in words that go on from the codec's name. */
     public Optional<String> against(Size size) {
         if (!sizes.isEmpty() && !sizes.contains(size)) {
-            return Optional.of("is defined for " + sizes.stream().map(Size::toString).sorted().collect(Collectors.joining(" and ")) + " only, not " + size);
+            return Optional.of("is defined for " + sizes.stream().map(Size::toString).sorted().collect(Collectors.joining(" and "))
+                    + " only, not " + size);
         }
         if (size.width() > widest || size.height() > tallest) {
             return Optional.of("goes up to " + widest + "x" + tallest + ", not " + size);

@@ -15,7 +15,8 @@ final class Lossless {
     static final Codec UT_RGBA = ut("utvideo-rgba", "Ut Video RGBA", 8);
 
     static final Codec V210 = Codec.named("v210", "Uncompressed 4:2:2 10-bit (v210)").reports("v210", "unknown")
-            .samples(Chroma.YUV422, 10).in(Container.MOV, Container.MKV, Container.AVI).rangeUnstatedIn(Container.MOV, Container.MKV).lossless().bitsPerPixel(21.3, 21.8)
+            .samples(Chroma.YUV422, 10).in(Container.MOV, Container.MKV, Container.AVI).rangeUnstatedIn(Container.MOV, Container.MKV)
+            .lossless().bitsPerPixel(21.3, 21.8)
             .plays("Opens in editing and finishing programs.").build();
     static final Codec UYVY = Codec.named("uncompressed-422-8", "Uncompressed 4:2:2 8-bit").reports("rawvideo", "unknown")
             .samples(Chroma.YUV422, 8).in(Container.MOV).rangeUnstatedIn(Container.MOV).lossless().bitsPerPixel(16, 16.1)
@@ -36,7 +37,8 @@ final class Lossless {
 
     private static Codec ffv1(String id, String title, Chroma chroma, int bits, int alpha) {
         double all = bits * (chroma == Chroma.RGB ? 3 : 2) + alpha;
-        return Codec.named(id, title).reports("ffv1", "unknown").samples(chroma, bits).alpha(alpha).in(Container.MKV, Container.AVI, Container.MXF)
+        return Codec.named(id, title).reports("ffv1", "unknown").samples(chroma, bits).alpha(alpha)
+                .in(Container.MKV, Container.AVI, Container.MXF)
                 .rangeUnstatedIn(chroma == Chroma.RGB ? new Container[] {Container.MXF} : new Container[0])
                 .partsIn(Container.MKV).lossless().bitsPerPixel(all * .05, all * 1.05)
                 .plays("Opens in archive tools and players that use open libraries; few editing programs.").build();
@@ -50,11 +52,13 @@ final class Lossless {
 
     private static Codec png(String id, String title, int bits, int alpha) {
         return Codec.named(id, title).reports("png", "unknown").samples(Chroma.RGB, bits).alpha(alpha).in(Container.MOV).lossless().effort()
-                .bitsPerPixel(.5, (3 * bits + alpha) * 1.05).plays("Opens in editing and compositing programs" + (alpha > 0 ? ", transparency included." : ".")).build();
+                .bitsPerPixel(.5, (3 * bits + alpha) * 1.05)
+                .plays("Opens in editing and compositing programs" + (alpha > 0 ? ", transparency included." : ".")).build();
     }
 
     private static Codec rle(String id, String title, int alpha) {
-        return Codec.named(id, title).reports("qtrle", "unknown").samples(Chroma.RGB, 8).alpha(alpha).in(Container.MOV).rangeUnstatedIn(Container.MOV).lossless()
+        return Codec.named(id, title).reports("qtrle", "unknown").samples(Chroma.RGB, 8).alpha(alpha).in(Container.MOV)
+                .rangeUnstatedIn(Container.MOV).lossless()
                 .bitsPerPixel(.2, 25 + alpha).plays("Opens in compositing programs, old ones too; small for flat drawings only.").build();
     }
 
@@ -63,5 +67,5 @@ final class Lossless {
                 PNG_RGB_8, PNG_RGBA_8, PNG_RGBA_16, RLE_RGB, RLE_RGBA);
     }
 
-    private Lossless() { }
+    private Lossless() {}
 }

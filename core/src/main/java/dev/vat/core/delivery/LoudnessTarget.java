@@ -21,7 +21,8 @@ public record LoudnessTarget(double integrated, double mostPeak) {
     public static final LoudnessTarget WEB = new LoudnessTarget(-14, -1);
 
     private static final String NUMBER = "([-\u2212]?\\d+(?:[.,]\\d+)?)";
-    private static final Pattern TEXT = Pattern.compile(NUMBER + "\\s*(?:LUFS)?\\s*(?:,?\\s*at most\\s*" + NUMBER + "\\s*(?:dBTP)?)?", Pattern.CASE_INSENSITIVE);
+    private static final Pattern TEXT = Pattern.compile(NUMBER + "\\s*(?:LUFS)?\\s*(?:,?\\s*at most\\s*" + NUMBER + "\\s*(?:dBTP)?)?",
+            Pattern.CASE_INSENSITIVE);
 
     public LoudnessTarget {
         if (!(integrated >= -60 && integrated <= -5)) {

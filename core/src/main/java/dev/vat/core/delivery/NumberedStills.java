@@ -30,21 +30,24 @@ final class NumberedStills {
         if (name.equals("png")) {
             entry.effort();
         }
-        return entry.reports(name, "unknown").samples(Chroma.RGB, bits).alpha(alpha).colour(name.equals("png") ? ColourCoding.SCREEN : ColourCoding.RGB)
+        return entry.reports(name, "unknown").samples(Chroma.RGB, bits).alpha(alpha)
+                .colour(name.equals("png") ? ColourCoding.SCREEN : ColourCoding.RGB)
                 .in(Container.FRAMES).extension(extension)
                 .lossless().bitsPerPixel(low, (3 * bits + alpha) * 1.4)
                 .plays("Opens in compositing and finishing programs" + (alpha > 0 ? ", transparency included." : ".")).build();
     }
 
     private static Codec exr(String id, String title, int alpha) {
-        return Codec.named(id, title).reports("exr", "unknown").samples(Chroma.RGB, 16).alpha(alpha).colour(ColourCoding.LINEAR).in(Container.FRAMES)
+        return Codec.named(id, title).reports("exr", "unknown").samples(Chroma.RGB, 16).alpha(alpha).colour(ColourCoding.LINEAR)
+                .in(Container.FRAMES)
                 .extension("exr").bitsPerPixel(6, 1.2 * (48 + alpha))
                 .plays("Opens in compositing and finishing programs" + (alpha > 0 ? ", transparency included." : ".")).build();
     }
 
     static List<Codec> all() {
-        return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, EXR, EXR_RGBA, JPEG_8);
+        return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, EXR, EXR_RGBA,
+                JPEG_8);
     }
 
-    private NumberedStills() { }
+    private NumberedStills() {}
 }

@@ -6,7 +6,8 @@ import java.util.List;
 /** The royalty-free codecs of the web: VP9 (its bitstream specification, version 0.6) and AV1 (version 1.0.0). */
 final class OpenWeb {
 
-    static final Codec VP9 = vp9("vp9-420", "VP9").also(RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE).reach(Reach.BROWSERS).plays("Plays in every browser and on most telephones.").build();
+    static final Codec VP9 = vp9("vp9-420", "VP9").also(RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE).reach(Reach.BROWSERS)
+            .plays("Plays in every browser and on most telephones.").build();
 
     /** Alpha is a second picture beside the first, as WebM has it. */
     static final Codec VP9_ALPHA = vp9("vp9-420-alpha", "VP9 with alpha").alpha(8).in(Container.WEBM, Container.MKV)
@@ -26,12 +27,13 @@ final class OpenWeb {
         return Codec.named(id, title).reports("av1", "Main").samples(Chroma.YUV420, bits)
                 .in(Container.MP4, Container.WEBM, Container.MKV).partsIn(Container.MKV)
                 .quality(new Quality(1, 63, 22, 32, 42), 26).also(RateControl.Kind.AVERAGE).limits(Limits.upTo(16384, 8704).from(64))
-                .matrices().screenColours().pixelAspects(PixelAspect.SQUARE).group(4).effort().bitsPerPixel(.01, 1.2 * bits / 8).reach(Reach.BROWSERS).plays("Plays in current browsers and on recent telephones and televisions.");
+                .matrices().screenColours().pixelAspects(PixelAspect.SQUARE).group(4).effort().bitsPerPixel(.01, 1.2 * bits / 8)
+                .reach(Reach.BROWSERS).plays("Plays in current browsers and on recent telephones and televisions.");
     }
 
     static List<Codec> all() {
         return List.of(VP9, VP9_ALPHA, AV1_8, AV1_10);
     }
 
-    private OpenWeb() { }
+    private OpenWeb() {}
 }

@@ -51,7 +51,7 @@ public record Placement(Box from, Box to) {
      * @param down likewise from the top to the bottom
      */
     public static Placement of(Size picture, PixelAspect picturePixel, Size frame, PixelAspect framePixel, Fit fit, Rational across,
-                               Rational down, Chroma grid) {
+            Rational down, Chroma grid) {
         return switch (fit) {
             case STRETCH -> new Placement(Box.of(picture), Box.of(frame));
             case PIXELS -> pixels(picture, frame, across, down, grid);
@@ -73,14 +73,16 @@ public record Placement(Box from, Box to) {
         boolean wide = wider.compareTo(Rational.ONE) >= 0;
         int width = wide ? clamp(Rational.of(picture.width()).dividedBy(wider), picture.width()) : picture.width();
         int height = wide ? picture.height() : clamp(wider.times(picture.height()), picture.height());
-        return new Placement(new Box(part(across, picture.width() - width), part(down, picture.height() - height), width, height), Box.of(frame));
+        return new Placement(new Box(part(across, picture.width() - width), part(down, picture.height() - height), width, height),
+                Box.of(frame));
     }
 
     private static Placement pixels(Size picture, Size frame, Rational across, Rational down, Chroma grid) {
         int width = Math.min(picture.width(), frame.width());
         int height = Math.min(picture.height(), frame.height());
         return new Placement(new Box(part(across, picture.width() - width), part(down, picture.height() - height), width, height),
-                new Box(middle(frame.width() - width, grid.widthStep()), middle(frame.height() - height, grid.heightStep()), width, height));
+                new Box(middle(frame.width() - width, grid.widthStep()), middle(frame.height() - height, grid.heightStep()), width,
+                        height));
     }
 
     private static int clamp(Rational length, int most) {

@@ -48,8 +48,9 @@ public record Preset(int version, String name, Deliverable column) {
                 throw new IllegalArgumentException("This is not a preset of Vat");
             }
             if (tree.path("version").asInt() > VERSION) {
-                throw new IllegalArgumentException("This preset is of a newer Vat (format " + tree.path("version").asInt() + "; this one reads "
-                        + VERSION + ")");
+                throw new IllegalArgumentException(
+                        "This preset is of a newer Vat (format " + tree.path("version").asInt() + "; this one reads "
+                                + VERSION + ")");
             }
             return JSON.treeToValue(tree, Preset.class);
         } catch (JsonProcessingException e) {

@@ -16,13 +16,15 @@ final class ProRes {
 
     private static Codec entry(String id, String title, String profile, double low, double high) {
         return Codec.named(id, title).reports("prores", profile).samples(Chroma.YUV422, 10)
-                .in(Container.MOV, Container.MKV, Container.MXF).matrices().wideColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST).bitsPerPixel(low, high)
+                .in(Container.MOV, Container.MKV, Container.MXF).matrices().wideColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST)
+                .bitsPerPixel(low, high)
                 .plays("Opens in editing and finishing programs. Browsers don't play it.").build();
     }
 
     private static Codec with444(String id, String title, String profile, double low, double high) {
         return Codec.named(id, title).reports("prores", profile).samples(Chroma.YUV444, 10).readAs(12).alpha(16)
-                .in(Container.MOV, Container.MKV).matrices().wideColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST).bitsPerPixel(low, high)
+                .in(Container.MOV, Container.MKV).matrices().wideColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST)
+                .bitsPerPixel(low, high)
                 .plays("Opens in editing and compositing programs, transparency included. Browsers don't play it.").build();
     }
 
@@ -30,5 +32,5 @@ final class ProRes {
         return List.of(PROXY_422, LT_422, STANDARD_422, HQ_422, P4444, P4444_XQ);
     }
 
-    private ProRes() { }
+    private ProRes() {}
 }

@@ -140,8 +140,14 @@ public sealed interface RateControl {
     @JsonIgnore
     default boolean mayBeCut() {
         return switch (this) {
-            case ByProfile _, Constant _, Lossless _ -> true;
-            case Average _, TwoPass _, FileSize _, Steady _, Capped _ -> false;
+            case ByProfile _ -> true;
+            case Constant _ -> true;
+            case Lossless _ -> true;
+            case Average _ -> false;
+            case TwoPass _ -> false;
+            case FileSize _ -> false;
+            case Steady _ -> false;
+            case Capped _ -> false;
         };
     }
 

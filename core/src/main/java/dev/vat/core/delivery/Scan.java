@@ -11,11 +11,14 @@ import java.util.Set;
  * so that the file's rate is half the reel's.
  */
 public enum Scan {
-    @JsonProperty("progressive") PROGRESSIVE("progressive"),
+    @JsonProperty("progressive")
+    PROGRESSIVE("progressive"),
     /** The first, third, fifth line are the earlier ones: high definition. */
-    @JsonProperty("top-first") TOP_FIRST("interlaced, top field first"),
+    @JsonProperty("top-first")
+    TOP_FIRST("interlaced, top field first"),
     /** The second, fourth, sixth line are the earlier ones: DV, and standard definition of 525 lines. */
-    @JsonProperty("bottom-first") BOTTOM_FIRST("interlaced, bottom field first");
+    @JsonProperty("bottom-first")
+    BOTTOM_FIRST("interlaced, bottom field first");
 
     /** The rates that broadcasters have for interlaced frames. */
     static final Set<Rate> RATES = Set.of(Rate.FPS_25, Rate.of(30000, 1001));

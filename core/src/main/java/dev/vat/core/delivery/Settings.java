@@ -15,11 +15,12 @@ import dev.vat.core.time.Rational;
  * @param colour what samples mean, or null for what is usual for codec and size
  */
 public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing, SoundCodec sound,
-                       ColourCoding colour, int loops, Effort effort, Rational group) {
+        ColourCoding colour, int loops, Effort effort, Rational group) {
 
     /** The usual settings of a codec in a container. */
     public static Settings of(Codec codec, Container container) {
-        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container), null, 0, Effort.NORMAL,
+        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container), null, 0,
+                Effort.NORMAL,
                 null);
     }
 
@@ -35,7 +36,8 @@ public record Settings(Codec codec, Container container, RateControl control, bo
      */
     public Settings solved(long frames, Rate rate, int channels) {
         return control instanceof RateControl.FileSize wish
-                ? withControl(new RateControl.TwoPass(SizeBudget.of(wish, this, frames, rate.seconds(frames), channels).bitsPerSecond())) : this;
+                ? withControl(new RateControl.TwoPass(SizeBudget.of(wish, this, frames, rate.seconds(frames), channels).bitsPerSecond()))
+                : this;
     }
 
     public Settings withFraming(Framing other) {
@@ -66,6 +68,7 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withIndexInFront(boolean other) {
-        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, colour, loops, effort, group);
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, colour, loops, effort,
+                group);
     }
 }

@@ -9,7 +9,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Sizes as people type them: {@code 1280x720}, {@code 50 %}, {@code 1280 wide}, {@code 720 high}, of which the last three keep the reel's shape;
+ * Sizes as people type them: {@code 1280x720}, {@code 50 %}, {@code 1280 wide}, {@code 720 high}, of which the last three keep the reel's
+ * shape;
  * or a shape, {@code 2.39} or {@code 16:9 at 1280}, as wide as the reel where no width is said.
  */
 public final class SizeWish {
@@ -17,9 +18,10 @@ public final class SizeWish {
     private static final Pattern SHARE = Pattern.compile("([\\d.,]+)\\s*%");
     private static final Pattern SIDE = Pattern.compile("(\\d{1,5})\\s*(wide|high)");
 
-    private static final Pattern SHAPE = Pattern.compile("(\\d{1,2}[.,]\\d{1,4}|\\d{1,3}:\\d{1,3})(?:\\s*(?:at)?\\s*(\\d{2,5})(?:\\s*wide)?)?");
+    private static final Pattern SHAPE = Pattern
+            .compile("(\\d{1,2}[.,]\\d{1,4}|\\d{1,3}:\\d{1,3})(?:\\s*(?:at)?\\s*(\\d{2,5})(?:\\s*wide)?)?");
 
-    private SizeWish() { }
+    private SizeWish() {}
 
     /**
      * Sizes that follow from a shape are square-pixel ones, to the nearest even number.

@@ -38,7 +38,8 @@ public enum SoundCodec {
 
     /** The one that the media library reports so. @throws IllegalArgumentException if there is none */
     public static SoundCodec ofReportedName(String name) {
-        return Arrays.stream(values()).filter(c -> c.reportedName.equals(name)).findFirst().orElseThrow(() -> new IllegalArgumentException("No sound codec is reported as '" + name + "'"));
+        return Arrays.stream(values()).filter(c -> c.reportedName.equals(name)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("No sound codec is reported as '" + name + "'"));
     }
 
     /** As the media library reports it. */
@@ -81,6 +82,7 @@ public enum SoundCodec {
             return Optional.of(title + " sound can't stand in " + container.title() + "; there it may be " + Arrays.stream(values())
                     .filter(c -> c.containers.contains(container)).map(SoundCodec::title).collect(Collectors.joining(", ")));
         }
-        return channels > mostChannels ? Optional.of(title + " carries up to " + mostChannels + " channels, not " + channels) : Optional.empty();
+        return channels > mostChannels ? Optional.of(title + " carries up to " + mostChannels + " channels, not " + channels)
+                : Optional.empty();
     }
 }

@@ -17,7 +17,8 @@ public record Target(String id, String recipient, String title, String shortName
     public Target {
         require(id, Legality.against(settings.codec(), settings.container()));
         require(id, Legality.against(settings.codec(), settings.control()));
-        require(id, settings.colour() == null ? Optional.empty() : Legality.against(settings.codec(), settings.container(), settings.colour()));
+        require(id,
+                settings.colour() == null ? Optional.empty() : Legality.against(settings.codec(), settings.container(), settings.colour()));
         require(id, Legality.against(settings.codec(), settings.framing().scanInUse(), Rate.FPS_25));
     }
 

@@ -18,7 +18,7 @@ import dev.vat.core.picture.Size;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Treatment(Placement placement, ColourCoding colour, Ground ground, Look look, Content content, Scan scan,
-                        @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, String pass) {
+        @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, String pass) {
 
     public Treatment(Placement placement, ColourCoding colour, Ground ground, Look look, Content content, Scan scan, boolean draft) {
         this(placement, colour, ground, look, content, scan, draft, null);
@@ -34,7 +34,8 @@ public record Treatment(Placement placement, ColourCoding colour, Ground ground,
 
     /** For pictures that have the file's size already, in the usual colours of a codec, laid over black. */
     public static Treatment plain(Codec codec, Size size) {
-        return new Treatment(Placement.cut(size, size), codec.colourFor(size), Ground.BLACK, null, Content.PICTURE, Scan.PROGRESSIVE, false);
+        return new Treatment(Placement.cut(size, size), codec.colourFor(size), Ground.BLACK, null, Content.PICTURE, Scan.PROGRESSIVE,
+                false);
     }
 
     public Treatment withPlacement(Placement other) {

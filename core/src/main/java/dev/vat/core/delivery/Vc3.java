@@ -30,14 +30,17 @@ final class Vc3 {
 
     private static Codec hr(String id, String title, String profile, Chroma chroma, int bits, double low, double high) {
         return Codec.named(id, title).reports("dnxhd", profile).samples(chroma, bits)
-                .in(Container.MOV, Container.MXF).squareIn(Container.MXF).rangeUnstatedIn(chroma == Chroma.YUV444 ? new Container[] {Container.MXF} : new Container[0])
+                .in(Container.MOV, Container.MXF).squareIn(Container.MXF)
+                .rangeUnstatedIn(chroma == Chroma.YUV444 ? new Container[] {Container.MXF} : new Container[0])
                 .limits(Limits.upTo(8192, 4320).from(256)).bitsPerPixel(low, high)
                 .plays("Opens in editing and finishing programs. Browsers don't play it.").build();
     }
 
     private static Codec hd(String id, String title, int bits, double low, double high) {
         return Codec.named(id, title).reports("dnxhd", "DNXHD").samples(Chroma.YUV422, bits)
-                .in(Container.MOV, Container.MXF).squareIn(Container.MXF).interlaced(bits > 8 || !id.equals("dnxhd-36") ? new Scan[] {Scan.TOP_FIRST} : new Scan[0]).limits(Limits.only(Set.of(FULL_HD), bits > 8 ? Arrays.copyOf(RATES, 3) : RATES)).bitsPerPixel(low, high)
+                .in(Container.MOV, Container.MXF).squareIn(Container.MXF)
+                .interlaced(bits > 8 || !id.equals("dnxhd-36") ? new Scan[] {Scan.TOP_FIRST} : new Scan[0])
+                .limits(Limits.only(Set.of(FULL_HD), bits > 8 ? Arrays.copyOf(RATES, 3) : RATES)).bitsPerPixel(low, high)
                 .plays("Opens in editing programs and on broadcast servers. Browsers don't play it.").build();
     }
 
@@ -59,5 +62,5 @@ final class Vc3 {
         return List.of(HR_LB, HR_SQ, HR_HQ, HR_HQX, HR_444, HD_36, HD_115, HD_175, HD_175_X);
     }
 
-    private Vc3() { }
+    private Vc3() {}
 }

@@ -15,13 +15,18 @@ public enum Wish {
     TRANSPARENT("can be seen through", "alpha|transparen\\w*|see[- ]through|cut[- ]?out", t -> t.codec().hasAlpha()),
     ANYWHERE("plays anywhere", "any\\s?where|every\\s?where|any ?body|every ?body|anyone|everyone|any (?:device|player)|all players",
             t -> t.codec().reach() == Reach.ANYWHERE),
-    BROWSERS("plays in browsers", "browsers?|web|pages?|online|sites?", t -> t.codec().reach() != Reach.PROGRAMS && !t.container().isFolder()),
+    BROWSERS("plays in browsers", "browsers?|web|pages?|online|sites?",
+            t -> t.codec().reach() != Reach.PROGRAMS && !t.container().isFolder()),
     SMALL("is small", "small\\w*|tiny|light|little|few bytes|mail", t -> t.codec().lowBitsPerPixel() <= .05),
-    WITHOUT_LOSS("loses nothing", "loss\\s?less|without loss|no loss|exact\\w*|archiv\\w*|master\\w*", t -> t.settings().control() instanceof RateControl.Lossless),
-    DEEP("has 10 bits or more", "10[- ]?bits?|12[- ]?bits?|16[- ]?bits?|deep|banding|grad(?:e|ing)|smooth", t -> t.codec().codedBits() >= 10),
-    STANDS_ALONE("has every frame by itself", "edit\\w*|cut(?:ting)?|intra|scrub\\w*|nle", t -> t.codec().everyFrameStandsAlone() && !t.container().isMovingStill()),
+    WITHOUT_LOSS("loses nothing", "loss\\s?less|without loss|no loss|exact\\w*|archiv\\w*|master\\w*",
+            t -> t.settings().control() instanceof RateControl.Lossless),
+    DEEP("has 10 bits or more", "10[- ]?bits?|12[- ]?bits?|16[- ]?bits?|deep|banding|grad(?:e|ing)|smooth",
+            t -> t.codec().codedBits() >= 10),
+    STANDS_ALONE("has every frame by itself", "edit\\w*|cut(?:ting)?|intra|scrub\\w*|nle",
+            t -> t.codec().everyFrameStandsAlone() && !t.container().isMovingStill()),
     SOUND("carries sound", "sound|audio|music|voice", t -> t.container().carriesSound()),
-    HIGH_RANGE("is HDR", "hdr|pq|hlg|high dynamic range|rec\\.? ?2[01][02]0", t -> t.settings().colourFor(Size.of(1920, 1080)).isHighRange()),
+    HIGH_RANGE("is HDR", "hdr|pq|hlg|high dynamic range|rec\\.? ?2[01][02]0",
+            t -> t.settings().colourFor(Size.of(1920, 1080)).isHighRange()),
     BROADCAST("is taken by broadcasters", "broadcast\\w*|stations?|tv|mxf|interlaced", t -> t.recipient().equals(Targets.BROADCAST)),
     FRAMES("is a folder of frames", "frames|stills|sequence|dpx|exr|tiff?", t -> t.container().isFolder()),
     LOOPS("plays over and over", "loop\\w*|gif|over and over|sticker", t -> t.container().isMovingStill());
@@ -54,7 +59,8 @@ public enum Wish {
         EnumSet<Wish> wishes = EnumSet.noneOf(Wish.class);
         Arrays.stream(values()).filter(w -> w.said.matcher(text.toLowerCase(Locale.ROOT)).find()).forEach(wishes::add);
         if (wishes.isEmpty()) {
-            throw new IllegalArgumentException("'" + text.strip() + "' says nothing that Vat understands: write, for example, alpha, plays anywhere, small, lossless, "
+            throw new IllegalArgumentException("'" + text.strip() + "' says nothing that Vat understands: write, for example, alpha, "
+                    + "plays anywhere, small, lossless, "
                     + "10-bit, editing, browser, sound, HDR, broadcast, frames, loop");
         }
         return wishes;
@@ -63,7 +69,8 @@ public enum Wish {
     /** A target that doesn't meet every wish, and which it doesn't. */
     public record Near(Target target, List<Wish> lacks) {
         public String words() {
-            return target.title() + " (" + target.id() + "): all but that it " + lacks.stream().map(Wish::words).collect(Collectors.joining(" and that it "))
+            return target.title() + " (" + target.id() + "): all but that it "
+                    + lacks.stream().map(Wish::words).collect(Collectors.joining(" and that it "))
                     + ". " + target.why();
         }
     }
@@ -75,7 +82,7 @@ public enum Wish {
      * @param obstacles where none does: what stands in the way, in whole sentences
      * @param nearest where none does: the two that come nearest
      */
-    public record Answer(Set<Wish> wishes, List<Target> meeting, List<String> obstacles, List<Near> nearest) { }
+    public record Answer(Set<Wish> wishes, List<Target> meeting, List<String> obstacles, List<Near> nearest) {}
 
     public static Answer answer(Set<Wish> wishes) {
         return WishAnswering.answer(wishes);

@@ -11,7 +11,7 @@ final class WishAnswering {
 
     private static final int NEAREST = 2;
 
-    private WishAnswering() { }
+    private WishAnswering() {}
 
     static Wish.Answer answer(Set<Wish> wishes) {
         List<Target> meeting = Catalogue.targets().stream().filter(t -> wishes.stream().allMatch(w -> w.isMetBy(t))).toList();
@@ -19,7 +19,8 @@ final class WishAnswering {
             return new Wish.Answer(wishes, meeting, List.of(), List.of());
         }
         // The sort keeps the catalogue's order among those that come equally near.
-        List<Wish.Near> nearest = Catalogue.targets().stream().map(t -> new Wish.Near(t, wishes.stream().filter(w -> !w.isMetBy(t)).toList()))
+        List<Wish.Near> nearest = Catalogue.targets().stream()
+                .map(t -> new Wish.Near(t, wishes.stream().filter(w -> !w.isMetBy(t)).toList()))
                 .sorted(Comparator.comparingInt(n -> n.lacks().size())).toList();
         return new Wish.Answer(wishes, List.of(), obstacles(List.copyOf(wishes)), different(nearest));
     }
@@ -28,7 +29,8 @@ final class WishAnswering {
     private static List<Wish.Near> different(List<Wish.Near> nearest) {
         Wish.Near first = nearest.getFirst();
         int fewest = first.lacks().size();
-        Wish.Near second = nearest.stream().filter(n -> n.lacks().size() == fewest && !n.lacks().equals(first.lacks())).findFirst().orElse(nearest.get(1));
+        Wish.Near second = nearest.stream().filter(n -> n.lacks().size() == fewest && !n.lacks().equals(first.lacks())).findFirst()
+                .orElse(nearest.get(1));
         return List.of(first, second).subList(0, NEAREST);
     }
 
@@ -39,12 +41,14 @@ final class WishAnswering {
                 Wish one = wishes.get(i);
                 Wish other = wishes.get(j);
                 if (Catalogue.targets().stream().noneMatch(t -> one.isMetBy(t) && other.isMetBy(t))) {
-                    obstacles.add("Nothing that " + one.words() + " also " + other.words() + ": " + examples(one) + " on the one side, " + examples(other) + " on the other.");
+                    obstacles.add("Nothing that " + one.words() + " also " + other.words() + ": " + examples(one) + " on the one side, "
+                            + examples(other) + " on the other.");
                 }
             }
         }
         if (obstacles.isEmpty()) {
-            obstacles.add("Any two of these go together, but not all: that it " + wishes.stream().map(Wish::words).collect(Collectors.joining(", ")) + ".");
+            obstacles.add("Any two of these go together, but not all: that it "
+                    + wishes.stream().map(Wish::words).collect(Collectors.joining(", ")) + ".");
         }
         return obstacles;
     }

@@ -20,7 +20,7 @@ final class ApprovedRules {
     /** Half a pixel of a preview of some hundred rows. */
     private static final Rational SAME_SHAPE = Rational.of(1, 100);
 
-    private ApprovedRules() { }
+    private ApprovedRules() {}
 
     static void check(ResolvedReel.Entry entry, List<Finding> found) {
         Source source = entry.source();
@@ -31,27 +31,40 @@ final class ApprovedRules {
         FrameTable table = entry.table();
         FrameRange range = approved.range();
         Sequence sequence = table.sequence();
-        String what = approved.preview() + ", camera " + approved.camera() + ", " + sequence.pattern().number(range.first()) + "-" + sequence.pattern().number(range.last());
+        String what = approved.preview() + ", camera " + approved.camera() + ", " + sequence.pattern().number(range.first()) + "-"
+                + sequence.pattern().number(range.last());
         found.add(frames(source, table, range).aboutSource(source.id()).withEvidence(what));
         Rate rate = source.reading().rate();
         if (rate != null && !rate.equals(approved.rate())) {
-            found.add(Finding.of("approved-rate", Severity.WARNING, source.name() + ": the approved preview runs at " + approved.rate().label() + ", these frames are read at " + rate.label() + ".")
-                    .aboutSource(source.id()).withEvidence(what).withRemedies(new Remedy.Apply("Read at " + approved.rate().label(), Edits.setSourceRate(source.id(), approved.rate()))));
+            found.add(Finding
+                    .of("approved-rate", Severity.WARNING,
+                            source.name() + ": the approved preview runs at " + approved.rate().label() + ", these frames are read at "
+                                    + rate.label() + ".")
+                    .aboutSource(source.id()).withEvidence(what).withRemedies(
+                            new Remedy.Apply("Read at " + approved.rate().label(), Edits.setSourceRate(source.id(), approved.rate()))));
         }
         table.format().ifPresent(format -> shape(source, approved, format, what, found));
         if (approved.leadIn() > 0) {
-            found.add(Finding.of("approved-lead-in", Severity.NOTE, source.name() + ": in the approved preview the scene ran " + approved.leadIn() + " frames before "
-                    + sequence.pattern().number(range.first()) + ", so that what drifts has settled. The render has to do the same.").aboutSource(source.id()).withEvidence(what));
+            found.add(Finding
+                    .of("approved-lead-in", Severity.NOTE,
+                            source.name() + ": in the approved preview the scene ran " + approved.leadIn() + " frames before "
+                                    + sequence.pattern().number(range.first())
+                                    + ", so that what drifts has settled. The render has to do the same.")
+                    .aboutSource(source.id()).withEvidence(what));
         }
     }
 
     private static Finding frames(Source source, FrameTable table, FrameRange range) {
         Sequence sequence = table.sequence();
-        long there = IntStream.range(0, sequence.count()).filter(i -> !table.stateAt(i).isFault() && range.contains(sequence.number(i))).count();
+        long there = IntStream.range(0, sequence.count()).filter(i -> !table.stateAt(i).isFault() && range.contains(sequence.number(i)))
+                .count();
         // What isn't looked into yet may still turn out to be no frame.
-        return there == range.count() ? Finding.of("approved-frames", Severity.NOTE, source.name() + (table.isChecked() ? ": the render has all of the approved " + range.count() + " frames."
-                : ": files of all approved " + range.count() + " frames are there, and being checked."))
-                : Finding.of("approved-frames", Severity.WARNING, source.name() + ": the render has " + there + " of the approved " + range.count() + ".");
+        return there == range.count()
+                ? Finding.of("approved-frames", Severity.NOTE,
+                        source.name() + (table.isChecked() ? ": the render has all of the approved " + range.count() + " frames."
+                                : ": files of all approved " + range.count() + " frames are there, and being checked."))
+                : Finding.of("approved-frames", Severity.WARNING,
+                        source.name() + ": the render has " + there + " of the approved " + range.count() + ".");
     }
 
     private static void shape(Source source, Approved approved, PictureFormat format, String what, List<Finding> found) {
@@ -59,7 +72,10 @@ final class ApprovedRules {
         Rational own = Rational.of(seen.width(), seen.height());
         Rational wanted = Rational.of(approved.size().width(), approved.size().height());
         if (own.dividedBy(wanted).minus(Rational.ONE).abs().compareTo(SAME_SHAPE) > 0) {
-            found.add(Finding.of("approved-shape", Severity.WARNING, source.name() + ": the approved preview is of another shape, " + approved.size() + " against " + seen + ".").aboutSource(source.id()).withEvidence(what));
+            found.add(Finding
+                    .of("approved-shape", Severity.WARNING,
+                            source.name() + ": the approved preview is of another shape, " + approved.size() + " against " + seen + ".")
+                    .aboutSource(source.id()).withEvidence(what));
         }
     }
 }

@@ -25,7 +25,7 @@ final class BurnInRules {
 
     private static final String CHOOSE = "Choose a font file";
 
-    private BurnInRules() { }
+    private BurnInRules() {}
 
     /** Of the reel and its items. */
     static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
@@ -46,69 +46,98 @@ final class BurnInRules {
     }
 
     /** Its words stand behind those of every file, in its own face or in theirs; its face is that of theirs too. */
-    private static void ofItem(String whose, BurnIn own, List<BurnIn> wholes, Function<BurnIn, Edit> change, Observed observed, Project project, List<Finding> found) {
+    private static void ofItem(String whose, BurnIn own, List<BurnIn> wholes, Function<BurnIn, Edit> change, Observed observed,
+            Project project, List<Finding> found) {
         if (!files(whose, null, own, change, observed, found)) {
             return;
         }
         wholes.stream().flatMap(whole -> {
             BurnIn both = whole.and(own);
-            return letters(whose, null, both.face(), WrittenWords.of(Objects.equals(both.face(), whole.face()) ? own : both, project), face -> change.apply(own.withFace(face)), observed).stream();
+            return letters(whose, null, both.face(), WrittenWords.of(Objects.equals(both.face(), whole.face()) ? own : both, project),
+                    face -> change.apply(own.withFace(face)), observed).stream();
         }).findFirst().ifPresent(found::add);
     }
 
     static void check(Project project, ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
         if (deliverable.burnIn() != null) {
-            check(deliverable.title() + ": its burn-in", deliverable.id(), deliverable.burnIn(), b -> Edits.follow(deliverable.id(), d -> d.withBurnIn(b)), observed, project, found);
+            check(deliverable.title() + ": its burn-in", deliverable.id(), deliverable.burnIn(),
+                    b -> Edits.follow(deliverable.id(), d -> d.withBurnIn(b)), observed, project, found);
         }
-        double smallest = deliverable.burnInWith(programme.reel().burnIn()).stream().flatMap(b -> b.lines().stream()).mapToDouble(Line::size).min().orElse(100);
-        programme.frame(deliverable).filter(f -> f.size().height() * smallest / 100 < LEGIBLE).ifPresent(f -> found.add(Finding.of("burn-in-small", Severity.WARNING,
-                "%s: the smallest letters are %.0f pixels tall at %s, hardly legible.".formatted(deliverable.title(), f.size().height() * smallest / 100, f.size())).aboutTarget(deliverable.id())
-                .withRemedies(new Remedy.Apply("Nothing written into it", Edits.follow(deliverable.id(), Deliverable::withCleanPictures)))));
+        double smallest = deliverable.burnInWith(programme.reel().burnIn()).stream().flatMap(b -> b.lines().stream())
+                .mapToDouble(Line::size).min().orElse(100);
+        programme.frame(deliverable).filter(f -> f.size().height() * smallest / 100 < LEGIBLE).ifPresent(f -> found.add(Finding
+                .of("burn-in-small", Severity.WARNING,
+                        "%s: the smallest letters are %.0f pixels tall at %s, hardly legible.".formatted(deliverable.title(),
+                                f.size().height() * smallest / 100, f.size()))
+                .aboutTarget(deliverable.id())
+                .withRemedies(
+                        new Remedy.Apply("Nothing written into it", Edits.follow(deliverable.id(), Deliverable::withCleanPictures)))));
     }
 
-    private static void check(String whose, String target, BurnIn burnIn, Function<BurnIn, Edit> change, Observed observed, Project project, List<Finding> found) {
+    private static void check(String whose, String target, BurnIn burnIn, Function<BurnIn, Edit> change, Observed observed, Project project,
+            List<Finding> found) {
         if (files(whose, target, burnIn, change, observed, found)) {
-            letters(whose, target, burnIn.face(), WrittenWords.of(burnIn, project), face -> change.apply(burnIn.withFace(face)), observed).ifPresent(found::add);
+            letters(whose, target, burnIn.face(), WrittenWords.of(burnIn, project), face -> change.apply(burnIn.withFace(face)), observed)
+                    .ifPresent(found::add);
         }
     }
 
     /** Whether the face can be used, so that its letters can be looked at. */
-    private static boolean files(String whose, String target, BurnIn burnIn, Function<BurnIn, Edit> change, Observed observed, List<Finding> found) {
+    private static boolean files(String whose, String target, BurnIn burnIn, Function<BurnIn, Edit> change, Observed observed,
+            List<Finding> found) {
         if (burnIn.watermark() != null && observed.unusable().containsKey(burnIn.watermark().path())) {
-            found.add(Finding.of("watermark-unusable", Severity.BLOCKER, whose + ": the picture laid over can't be used: " + observed.unusable().get(burnIn.watermark().path()) + ".").aboutTarget(target)
+            found.add(Finding
+                    .of("watermark-unusable", Severity.BLOCKER,
+                            whose + ": the picture laid over can't be used: " + observed.unusable().get(burnIn.watermark().path()) + ".")
+                    .aboutTarget(target)
                     .withRemedies(new Remedy.Apply("Leave it out", change.apply(burnIn.withWatermark(null)))));
         }
         String why = burnIn.face() == null ? null : observed.unusable().get(burnIn.face());
         if (why != null) {
-            found.add(Finding.of("face-unusable", Severity.BLOCKER, whose + ": the font file can't be used: " + why + ".").aboutTarget(target)
-                    .withRemedies(new Remedy.ChooseFace(CHOOSE, face -> change.apply(burnIn.withFace(face))), new Remedy.Apply("Vat's own face", change.apply(burnIn.withFace(null)))));
+            found.add(
+                    Finding.of("face-unusable", Severity.BLOCKER, whose + ": the font file can't be used: " + why + ".").aboutTarget(target)
+                            .withRemedies(new Remedy.ChooseFace(CHOOSE, face -> change.apply(burnIn.withFace(face))),
+                                    new Remedy.Apply("Vat's own face", change.apply(burnIn.withFace(null)))));
         }
         return why == null;
     }
 
     /** @param face null for Vat's own @param other sets the words in another */
-    private static Optional<Finding> letters(String whose, String target, String face, String words, Function<String, Edit> other, Observed observed) {
+    private static Optional<Finding> letters(String whose, String target, String face, String words, Function<String, Edit> other,
+            Observed observed) {
         String missing = missing(face, words, observed);
-        return missing.isEmpty() ? Optional.empty() : Optional.of(Finding.of("letters-missing", Severity.BLOCKER, whose + ": " + (face == null ? "Vat's own face" : "the chosen face") + " has no letter "
-                + missing + ". Choose a font file that has it, or write it in other letters.").aboutTarget(target).withRemedies(new Remedy.ChooseFace(CHOOSE, other)));
+        return missing.isEmpty() ? Optional.empty()
+                : Optional.of(Finding
+                        .of("letters-missing", Severity.BLOCKER,
+                                whose + ": " + (face == null ? "Vat's own face" : "the chosen face") + " has no letter "
+                                        + missing + ". Choose a font file that has it, or write it in other letters.")
+                        .aboutTarget(target).withRemedies(new Remedy.ChooseFace(CHOOSE, other)));
     }
 
     /** Letters of some words that a face lacks. @param face null for Vat's own */
     static String missing(String face, String words, Observed observed) {
-        return observed.lacking().getOrDefault(face == null ? "" : face, "").codePoints().filter(c -> words.indexOf(c) >= 0).mapToObj(Character::toString).collect(Collectors.joining());
+        return observed.lacking().getOrDefault(face == null ? "" : face, "").codePoints().filter(c -> words.indexOf(c) >= 0)
+                .mapToObj(Character::toString).collect(Collectors.joining());
     }
 
-    private static void drawn(Project project, ResolvedReel programme, int place, GeneratedItem drawn, Observed observed, List<Finding> found) {
+    private static void drawn(Project project, ResolvedReel programme, int place, GeneratedItem drawn, Observed observed,
+            List<Finding> found) {
         int perSecond = programme.rate().map(Rate::timecodeBase).orElse(0);
         if (drawn instanceof GeneratedItem.Leader leader && perSecond > 0 && leader.perSecond() != perSecond) {
-            GeneratedItem.Leader right = new GeneratedItem.Leader(perSecond, leader.tone(), Math.max(1, leader.frames() * perSecond / leader.perSecond()));
-            found.add(Finding.of("leader-rate", Severity.WARNING, "Item " + (place + 1) + ": the leader counts " + leader.perSecond() + " frames to a second, the reel has " + perSecond + ".")
+            GeneratedItem.Leader right = new GeneratedItem.Leader(perSecond, leader.tone(),
+                    Math.max(1, leader.frames() * perSecond / leader.perSecond()));
+            found.add(Finding
+                    .of("leader-rate", Severity.WARNING,
+                            "Item " + (place + 1) + ": the leader counts " + leader.perSecond() + " frames to a second, the reel has "
+                                    + perSecond + ".")
                     .withRemedies(new Remedy.Apply("Count " + perSecond, ReelEdits.drawItem(place, right))));
         }
         if (drawn instanceof GeneratedItem.Slate slate) {
             String missing = missing(null, WrittenWords.of(slate, project), observed);
             if (!missing.isEmpty()) {
-                found.add(Finding.of("slate-letters", Severity.BLOCKER, "Item " + (place + 1) + ": the slate's face has no letter " + missing + ". Write it in other letters.")
+                found.add(Finding
+                        .of("slate-letters", Severity.BLOCKER,
+                                "Item " + (place + 1) + ": the slate's face has no letter " + missing + ". Write it in other letters.")
                         .withRemedies(new Remedy.Apply("Take the slate out", ReelEdits.removeItem(place))));
             }
         }

@@ -22,7 +22,7 @@ final class ContentRules {
 
     private static final int EVIDENCE = 3;
 
-    private ContentRules() { }
+    private ContentRules() {}
 
     static void check(ResolvedReel.Entry entry, ContentReview review, List<Finding> found) {
         Source source = entry.source();
@@ -46,9 +46,10 @@ final class ContentRules {
         }
         Source source = entry.source();
         boolean straight = fit.fits() == AlphaKind.STRAIGHT;
-        found.add(Finding.of("alpha-kind", straight ? Severity.WARNING : Severity.NOTE, source.name() + ": alpha is read as " + taken.label()
-                + ", but the soft edges " + (straight ? "can't be: they would get a bright fringe." : "look " + fit.fits().label()
-                + ": if so, they get a dark fringe. Look at them over black and over white (B)."))
+        found.add(Finding
+                .of("alpha-kind", straight ? Severity.WARNING : Severity.NOTE, source.name() + ": alpha is read as " + taken.label()
+                        + ", but the soft edges " + (straight ? "can't be: they would get a bright fringe." : "look " + fit.fits().label()
+                                + ": if so, they get a dark fringe. Look at them over black and over white (B)."))
                 .withEvidence(fit.evidence()).aboutSource(source.id())
                 .withRemedies(new Remedy.Apply("Read as " + fit.fits().label(),
                         Edits.setPicture(source.id(), source.reading().picture().withAlpha(fit.fits())))));
@@ -101,10 +102,12 @@ final class ContentRules {
         FrameRange late = fault.range();
         boolean runs = late.count() == (fault.frames().size() - 1) * sequence.step() + 1;
         if (runs && late.first() == sequence.first() && late.last() < sequence.last()) {
-            ways.add(new Remedy.Apply("Use the later ones, " + sequence.pattern().number(late.first()) + "-" + sequence.pattern().number(late.last()),
+            ways.add(new Remedy.Apply(
+                    "Use the later ones, " + sequence.pattern().number(late.first()) + "-" + sequence.pattern().number(late.last()),
                     Edits.setRange(source.id(), late)));
             FrameRange early = FrameRange.of(late.last() + sequence.step(), sequence.last());
-            ways.add(new Remedy.Apply("Use the earlier ones, " + sequence.pattern().number(early.first()) + "-" + sequence.pattern().number(early.last()),
+            ways.add(new Remedy.Apply(
+                    "Use the earlier ones, " + sequence.pattern().number(early.first()) + "-" + sequence.pattern().number(early.last()),
                     Edits.setRange(source.id(), early)));
         }
         ways.add(new Remedy.GoTo("Show", source.id(), fault.beside() == null ? late.first() : fault.beside()));
@@ -119,9 +122,13 @@ final class ContentRules {
 
     /** What is odd about a movie file as a whole. */
     static void clip(ResolvedReel programme, ResolvedReel.Entry entry, ClipFacts clip, List<Finding> found) {
-        (entry.cell() ? Optional.of("views and passes go without theirs") : ReelSound.whyNot(programme, programme.plan().taken(entry.item()))).filter(_ -> !clip.sounds().isEmpty()).ifPresent(why -> found.add(
-                Finding.of("sound-left-out", Severity.WARNING, entry.source().name() + ": its sound (" + clip.sounds().getFirst().describe()
-                        + ") is left out, since " + why + ".").aboutSource(entry.source().id())));
+        (entry.cell() ? Optional.of("views and passes go without theirs")
+                : ReelSound.whyNot(programme, programme.plan().taken(entry.item()))).filter(_ -> !clip.sounds().isEmpty())
+                .ifPresent(why -> found.add(
+                        Finding.of("sound-left-out", Severity.WARNING,
+                                entry.source().name() + ": its sound (" + clip.sounds().getFirst().describe()
+                                        + ") is left out, since " + why + ".")
+                                .aboutSource(entry.source().id())));
         if (clip.sounds().size() > 1) {
             found.add(Finding.of("sound-tracks", Severity.NOTE, entry.source().name() + " has " + clip.sounds().size()
                     + " sound tracks: the first one is written.").aboutSource(entry.source().id()));

@@ -51,7 +51,7 @@ final class DeliveryRules {
     private static final String FAR_ID = "far-enlarged";
     private static final String DRAFT_SOURCE = "draft-material";
 
-    private DeliveryRules() { }
+    private DeliveryRules() {}
 
     static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
         ReelSound sound = ReelSound.of(programme, observed.clips()).orElse(null);
@@ -87,7 +87,8 @@ final class DeliveryRules {
     /** A draft says so once; material that is one doesn't go into a file that isn't without an explicit yes. */
     private static void drafts(List<Deliverable> known, ResolvedReel programme, Observed observed, List<Finding> found) {
         if (!known.isEmpty() && known.stream().allMatch(Deliverable::draft)) {
-            found.add(Finding.of("draft", Severity.WARNING, "Draft: every file is made at half size, and says so in its name and its picture.")
+            found.add(Finding.of("draft", Severity.WARNING, "Draft: every file is made at half size, and says so in its name and its "
+                    + "picture.")
                     .withRemedies(new Remedy.Apply("No draft", Edits.setDraft(false))));
         }
         Optional<ResolvedReel.Entry> draft = programme.entries().stream().filter(e -> e.isDraft(observed.clips())).findFirst();
@@ -103,8 +104,10 @@ final class DeliveryRules {
     private static boolean isKnown(Deliverable deliverable, List<Finding> found) {
         if (!deliverable.isKnown()) {
             boolean target = Catalogue.find(deliverable.target()).isPresent();
-            found.add(Finding.of("codec-unknown", Severity.BLOCKER, "This Vat has no " + (target ? "codec '" + deliverable.codec() : "target '"
-                    + deliverable.target()) + "', which the project names.").aboutTarget(deliverable.id())
+            found.add(Finding
+                    .of("codec-unknown", Severity.BLOCKER, "This Vat has no " + (target ? "codec '" + deliverable.codec() : "target '"
+                            + deliverable.target()) + "', which the project names.")
+                    .aboutTarget(deliverable.id())
                     .withRemedies(new Remedy.Apply("Remove the column", Edits.removeDeliverable(deliverable.id()))));
         }
         return deliverable.isKnown();
@@ -118,13 +121,15 @@ final class DeliveryRules {
                 .withRemedies(new Remedy.Apply("Put it into " + codec.containers().stream().sorted().findFirst().orElseThrow().title(),
                         Edits.setCodec(deliverable.id(), codec)))));
         Legality.against(codec, settings.control()).ifPresent(why -> found.add(blocker("control-illegal", deliverable, why)
-                .withRemedies(new Remedy.Apply("Use " + codec.words(codec.usualControl()), Edits.setControl(deliverable.id(), codec.usualControl())))));
+                .withRemedies(new Remedy.Apply("Use " + codec.words(codec.usualControl()),
+                        Edits.setControl(deliverable.id(), codec.usualControl())))));
         programme.frame(deliverable).ifPresent(frame -> {
             Legality.against(codec, frame.size()).ifPresent(why -> found.add(blocker("size-illegal", deliverable, why)
                     .withRemedies(sizes(deliverable, codec))));
-            Legality.against(codec, settings.container(), frame.pixelAspect()).ifPresent(why -> found.add(blocker("shape-illegal", deliverable, why)
-                    .withRemedies(new Remedy.Apply("Make pixels square, with bars", Edits.setFraming(deliverable.id(),
-                            squared(programme.shape().orElseThrow(), settings))))));
+            Legality.against(codec, settings.container(), frame.pixelAspect())
+                    .ifPresent(why -> found.add(blocker("shape-illegal", deliverable, why)
+                            .withRemedies(new Remedy.Apply("Make pixels square, with bars", Edits.setFraming(deliverable.id(),
+                                    squared(programme.shape().orElseThrow(), settings))))));
         });
         Scan scan = settings.framing().scanInUse();
         Optional<Rate> rate = programme.rate().map(scan::rate);
@@ -141,20 +146,28 @@ final class DeliveryRules {
     private static void sound(Deliverable deliverable, ReelSound sound, List<Finding> found) {
         Settings settings = deliverable.settings();
         if (!settings.container().carriesSound()) {
-            found.add(Finding.of("sound-not-carried", Severity.NOTE, deliverable.title() + ": " + settings.container().title() + " carries no sound.").aboutTarget(deliverable.id()));
+            found.add(Finding
+                    .of("sound-not-carried", Severity.NOTE,
+                            deliverable.title() + ": " + settings.container().title() + " carries no sound.")
+                    .aboutTarget(deliverable.id()));
             return;
         }
         if (deliverable.loudness() == null && deliverable.targetInCatalogue().isForBroadcast() && !sound.pieces().isEmpty()) {
-            found.add(Finding.of("loudness-open", Severity.NOTE, deliverable.title() + ": sound goes out as loud as it is. Broadcast in Europe asks for -23 LUFS and at most -1 dBTP (EBU R 128).").aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.Apply("Bring it to -23 LUFS", Edits.follow(deliverable.id(), d -> d.withLoudness(LoudnessTarget.EBU_R128)))));
+            found.add(Finding.of("loudness-open", Severity.NOTE, deliverable.title() + ": sound goes out as loud as it is. Broadcast "
+                    + "in Europe asks for -23 LUFS and at most -1 dBTP (EBU R 128).").aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply("Bring it to -23 LUFS",
+                            Edits.follow(deliverable.id(), d -> d.withLoudness(LoudnessTarget.EBU_R128)))));
         }
         if (!sound.isPlaced() && !settings.sound().carriesDiscrete()) {
-            found.add(blocker("sound-illegal", deliverable, settings.sound().title() + " gives every channel a place in front of a listener: it can't carry " + sound.layout())
+            found.add(blocker("sound-illegal", deliverable, settings.sound().title() + " gives every channel a place in front of a "
+                    + "listener: it can't carry " + sound.layout())
                     .withRemedies(new Remedy.Apply("Stereo for the whole reel", ReelEdits.setLayout(SoundLayout.STEREO))));
             return;
         }
-        settings.sound().against(settings.container(), sound.channels()).ifPresent(why -> found.add(blocker("sound-illegal", deliverable, why)
-                .withRemedies(new Remedy.Apply("Use " + SoundCodec.usualIn(settings.container()).title(), Edits.setSound(deliverable.id(), null)))));
+        settings.sound().against(settings.container(), sound.channels())
+                .ifPresent(why -> found.add(blocker("sound-illegal", deliverable, why)
+                        .withRemedies(new Remedy.Apply("Use " + SoundCodec.usualIn(settings.container()).title(),
+                                Edits.setSound(deliverable.id(), null)))));
     }
 
     /** The sizes that a codec has, as buttons. */
@@ -199,22 +212,28 @@ final class DeliveryRules {
         if (!frame.isRound(shape.pixelAspect())) {
             found.add(Finding.of("squashed", Severity.WARNING, deliverable.title() + ": circles come out %.1f %% too %s.".formatted(
                     Math.abs(frame.roundness(shape.pixelAspect()) - 1) * 100, frame.roundness(shape.pixelAspect()) > 1 ? "wide" : "narrow"))
-                    .aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply("Keep the shape, with bars", Edits.setFraming(deliverable.id(),
+                    .aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply("Keep the shape, with bars", Edits.setFraming(deliverable.id(),
                             deliverable.settings().framing().withFit(Fit.BARS)))));
         }
         double times = frame.placement().enlargement();
         if (times >= FAR_ENLARGED && !deliverable.accepted().contains(FAR_ID)) {
-            found.add(blocker(FAR_ID, deliverable, "the picture would be enlarged %.2f times: frames of %s are far too small for %s".formatted(times, shape.size(), frame.size()))
+            found.add(blocker(FAR_ID, deliverable,
+                    "the picture would be enlarged %.2f times: frames of %s are far too small for %s".formatted(times, shape.size(),
+                            frame.size()))
                     .withRemedies(new Remedy.Apply("Make it all the same", Edits.accept(deliverable.id(), FAR_ID)),
                             new Remedy.Apply("As the reel is", Edits.setFraming(deliverable.id(), Framing.FOLLOWS))));
         } else if (times > 1) {
-            found.add(Finding.of("enlarged", Severity.WARNING, deliverable.title() + ": the picture is enlarged %.2f times: it gets no sharper."
-                    .formatted(times)).aboutTarget(deliverable.id()));
+            found.add(Finding.of("enlarged", Severity.WARNING, deliverable.title() + ": the picture is enlarged %.2f times: it gets "
+                    + "no sharper."
+                            .formatted(times))
+                    .aboutTarget(deliverable.id()));
         }
     }
 
     private static String grid(Codec codec) {
-        return codec.chroma().widthStep() == 4 ? "a width that four divides" : codec.chroma().heightStep() == 1 ? "an even width" : "an even width and height";
+        return codec.chroma().widthStep() == 4 ? "a width that four divides"
+                : codec.chroma().heightStep() == 1 ? "an even width" : "an even width and height";
     }
 
     /** What runs through the whole file can't go on after a stop. */
@@ -222,7 +241,8 @@ final class DeliveryRules {
         Settings settings = deliverable.settings();
         if (settings.codec().partForm(settings.control()) == PartForm.WHOLE && programme.plan().count() > 0) {
             found.add(Finding.of("made-whole", Severity.NOTE, deliverable.title() + ": " + settings.codec().words(settings.control())
-                    + " runs through the whole file" + (settings.control().passes() > 1 ? " twice, reading every frame twice" : "") + ": a stop begins its "
+                    + " runs through the whole file" + (settings.control().passes() > 1 ? " twice, reading every frame twice" : "")
+                    + ": a stop begins its "
                     + programme.plan().count() + " frames again.").aboutTarget(deliverable.id()));
         }
     }
@@ -231,20 +251,27 @@ final class DeliveryRules {
     private static void fileSize(ResolvedReel programme, Deliverable deliverable, ReelSound sound, List<Finding> found) {
         Settings settings = deliverable.settings();
         long frames = settings.framing().scanInUse().frames(programme.plan().count());
-        if (!(settings.control() instanceof RateControl.FileSize wish) || programme.rate().isEmpty() || programme.shape().isEmpty() || frames == 0) {
+        if (!(settings.control() instanceof RateControl.FileSize wish) || programme.rate().isEmpty() || programme.shape().isEmpty()
+                || frames == 0) {
             return;
         }
         Size size = programme.frame(deliverable).orElseThrow().size();
-        SizeBudget budget = SizeBudget.of(wish, settings, frames, settings.framing().scanInUse().rate(programme.rate().get()).seconds(frames), sound == null ? 0 : sound.channels());
+        SizeBudget budget = SizeBudget.of(wish, settings, frames,
+                settings.framing().scanInUse().rate(programme.rate().get()).seconds(frames), sound == null ? 0 : sound.channels());
         long least = budget.leastFile(settings.codec(), size, frames);
         if (wish.bytes() >= least && budget.isPossible()) {
             return;
         }
-        String left = budget.isPossible() ? "leaves " + BitRate.format(budget.bitsPerSecond() / 1000 * 1000) + " for pictures of " + size + ", too little to look right"
+        String left = budget.isPossible()
+                ? "leaves " + BitRate.format(budget.bitsPerSecond() / 1000 * 1000) + " for pictures of " + size
+                        + ", too little to look right"
                 : "leaves nothing for the pictures";
-        found.add(Finding.of("file-size-small", budget.isPossible() ? Severity.WARNING : Severity.BLOCKER, deliverable.title() + ": a file of "
-                + RoughForecast.bytes(wish.bytes()) + " " + left + "; sound takes " + RoughForecast.bytes(budget.sound()) + " of it. Take a smaller picture, or a file of "
-                + RoughForecast.bytes(least) + " or more.").aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply("Allow " + RoughForecast.bytes(least),
+        found.add(Finding
+                .of("file-size-small", budget.isPossible() ? Severity.WARNING : Severity.BLOCKER, deliverable.title() + ": a file of "
+                        + RoughForecast.bytes(wish.bytes()) + " " + left + "; sound takes " + RoughForecast.bytes(budget.sound())
+                        + " of it. Take a smaller picture, or a file of "
+                        + RoughForecast.bytes(least) + " or more.")
+                .aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply("Allow " + RoughForecast.bytes(least),
                         Edits.setControl(deliverable.id(), new RateControl.FileSize(least)))));
     }
 
@@ -273,7 +300,7 @@ final class DeliveryRules {
     }
 
     private static void folder(List<Deliverable> deliverables, ResolvedReel programme, Observed observed,
-                               List<Finding> found) {
+            List<Finding> found) {
         Observed.Destination destination = observed.destination();
         if (destination.problem() != null) {
             found.add(Finding.of("folder-refused", Severity.BLOCKER, "The folder for the files can't be used: "
@@ -285,7 +312,8 @@ final class DeliveryRules {
         }
         // Parts and the joined file stand beside each other for a moment, hence twice.
         boolean tried = !deliverables.isEmpty() && deliverables.stream().allMatch(d -> observed.foretold().containsKey(d.id()));
-        RoughForecast sum = deliverables.stream().flatMap(d -> tried ? Stream.of(foretold(observed.foretold().get(d.id()))) : programme.forecast(d).stream())
+        RoughForecast sum = deliverables.stream()
+                .flatMap(d -> tried ? Stream.of(foretold(observed.foretold().get(d.id()))) : programme.forecast(d).stream())
                 .reduce(new RoughForecast(0, 0), RoughForecast::plus);
         RoughForecast peak = sum.plus(sum);
         String words = "The run needs " + RoughForecast.bytes(peak.lowBytes()) + " to "
@@ -311,9 +339,12 @@ final class DeliveryRules {
         long most = container.mostBytes().getAsLong();
         // Before anything was tried only the low end says something.
         if (forecast.lowBytes() > most || tried != null && forecast.highBytes() > most) {
-            found.add(Finding.of("container-full", forecast.lowBytes() > most && tried != null ? Severity.BLOCKER : Severity.WARNING, deliverable.title() + ": " + container.title() + " holds at most "
-                    + RoughForecast.bytes(most) + ", and the file may weigh " + RoughForecast.bytes(forecast.lowBytes()) + " to " + RoughForecast.bytes(forecast.highBytes())
-                    + ". Take a smaller picture, fewer frames, or another container.").aboutTarget(deliverable.id()));
+            found.add(Finding.of("container-full", forecast.lowBytes() > most && tried != null ? Severity.BLOCKER : Severity.WARNING,
+                    deliverable.title() + ": " + container.title() + " holds at most "
+                            + RoughForecast.bytes(most) + ", and the file may weigh " + RoughForecast.bytes(forecast.lowBytes()) + " to "
+                            + RoughForecast.bytes(forecast.highBytes())
+                            + ". Take a smaller picture, fewer frames, or another container.")
+                    .aboutTarget(deliverable.id()));
         }
     }
 
@@ -324,8 +355,10 @@ final class DeliveryRules {
     /** A note, whatever is found: see {@link FlashGuide}. */
     private static void flashes(Observed observed, List<Finding> found) {
         if (!observed.flashes().isEmpty()) {
-            found.add(Finding.of("flashes", Severity.NOTE, "The picture may flash too often for some viewers, more than three times in a second, at reel frames "
-                    + observed.flashes().stream().map(FrameRange::toString).collect(Collectors.joining(", ")) + ": " + FlashGuide.CAVEAT + "."));
+            found.add(Finding.of("flashes", Severity.NOTE, "The picture may flash too often for some viewers, more than three times "
+                    + "in a second, at reel frames "
+                    + observed.flashes().stream().map(FrameRange::toString).collect(Collectors.joining(", ")) + ": " + FlashGuide.CAVEAT
+                    + "."));
         }
     }
 }

@@ -13,10 +13,10 @@ import java.util.List;
  * @param pair two frames of the source that show it side by side, or null
  */
 public record Finding(String id, Severity severity, String source, String target, String text, String evidence,
-                      Pair pair, List<Remedy> remedies) {
+        Pair pair, List<Remedy> remedies) {
 
     /** The frame in question and one to hold it against. */
-    public record Pair(long frame, long beside) { }
+    public record Pair(long frame, long beside) {}
 
     public Finding {
         remedies = List.copyOf(remedies);

@@ -30,7 +30,8 @@ public final class Findings {
         found.sort(Comparator.comparing(Finding::severity));
         // A source that stands in a reel twice has its faults but once.
         Set<String> said = new HashSet<>();
-        return new Findings(found.stream().filter(f -> said.add(f.id() + "\n" + f.source() + "\n" + f.target() + "\n" + f.text())).toList());
+        return new Findings(
+                found.stream().filter(f -> said.add(f.id() + "\n" + f.source() + "\n" + f.target() + "\n" + f.text())).toList());
     }
 
     /** The findings of several reels as one list, each said once. */

@@ -22,8 +22,8 @@ import java.util.Set;
  * @param lacking letters that are to be written into pictures and that a face hasn't: by its path, empty for Vat's own
  */
 public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
-                       Destination destination, Set<String> checking, Map<String, String> unusable, Map<String, String> lacking,
-                       Map<String, FileForecast> foretold, List<FrameRange> flashes) {
+        Destination destination, Set<String> checking, Map<String, String> unusable, Map<String, String> lacking,
+        Map<String, FileForecast> foretold, List<FrameRange> flashes) {
 
     public Observed {
         tables = Map.copyOf(tables);
@@ -37,8 +37,9 @@ public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview
     }
 
     /** Nothing was tried. */
-    public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips, Destination destination,
-                    Set<String> checking, Map<String, String> unusable, Map<String, String> lacking) {
+    public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
+            Destination destination,
+            Set<String> checking, Map<String, String> unusable, Map<String, String> lacking) {
         this(tables, reviews, clips, destination, checking, unusable, lacking, Map.of(), List.of());
     }
 
@@ -48,14 +49,16 @@ public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview
     }
 
     /** Every letter can be written. */
-    public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips, Destination destination,
-                    Set<String> checking, Map<String, String> unusable) {
+    public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
+            Destination destination,
+            Set<String> checking, Map<String, String> unusable) {
         this(tables, reviews, clips, destination, checking, unusable, Map.of());
     }
 
     /** Every file beside the frames can be used, or there is none. */
-    public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips, Destination destination,
-                    Set<String> checking) {
+    public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
+            Destination destination,
+            Set<String> checking) {
         this(tables, reviews, clips, destination, checking, Map.of());
     }
 

@@ -15,7 +15,7 @@ import java.util.List;
 /** Findings on a picture that is made of passes. What is amiss with their frames is told by the rules on sources. */
 final class PassRules {
 
-    private PassRules() { }
+    private PassRules() {}
 
     static void check(ResolvedReel programme, List<Finding> found) {
         for (ReelPlan.Span span : programme.plan().spans()) {
@@ -38,7 +38,8 @@ final class PassRules {
             return mix != null && mix.on().passes().stream().anyMatch(p -> p.name().equals(pass));
         });
         if (!there) {
-            found.add(Finding.of("pass-gone", Severity.BLOCKER, deliverable.title() + ": not every item of the reel is put together from passes of which one that is on is called " + pass + ".").aboutTarget(deliverable.id())
+            found.add(Finding.of("pass-gone", Severity.BLOCKER, deliverable.title() + ": not every item of the reel is put together "
+                    + "from passes of which one that is on is called " + pass + ".").aboutTarget(deliverable.id())
                     .withRemedies(new Remedy.Apply("The whole picture", Edits.follow(deliverable.id(), d -> d.withPass(null)))));
         }
     }
@@ -46,13 +47,15 @@ final class PassRules {
     private static void check(ResolvedReel programme, ReelPlan.Span span, PassMix mix, ResolvedReel.Entry main, List<Finding> found) {
         String name = main.source().name();
         if (mix.on().passes().isEmpty()) {
-            found.add(Finding.of("passes-none", Severity.BLOCKER, name + ": every pass is off, so that there is no picture.").aboutSource(main.source().id())
+            found.add(Finding.of("passes-none", Severity.BLOCKER, name + ": every pass is off, so that there is no picture.")
+                    .aboutSource(main.source().id())
                     .withRemedies(new Remedy.Apply("The source's own picture", ReelEdits.mixItem(span.place(), null))));
             return;
         }
         Pass lowest = mix.on().passes().getFirst();
         if (lowest.operation() != Operation.ADD && lowest.operation() != Operation.OVER) {
-            found.add(Finding.of("pass-lowest", Severity.NOTE, name + ": " + lowest.name() + " is the lowest pass and is taken as it is; there is nothing that it could " + lowest.operation().title() + ".").aboutSource(main.source().id()));
+            found.add(Finding.of("pass-lowest", Severity.NOTE, name + ": " + lowest.name() + " is the lowest pass and is taken as it "
+                    + "is; there is nothing that it could " + lowest.operation().title() + ".").aboutSource(main.source().id()));
         }
         FrameRange taken = main.reading().rangeIn(main.table().sequence());
         programme.plan().cells(span.item()).forEach(cell -> {
@@ -67,7 +70,10 @@ final class PassRules {
         PictureFormat own = main.format().orElse(null);
         PictureFormat other = pass.format().orElse(null);
         if (own != null && other != null && !own.size().equals(other.size())) {
-            found.add(Finding.of("pass-size", Severity.BLOCKER, "Pass " + pass.pass().name() + " is " + other.size() + " where " + main.source().name() + " is " + own.size() + ". Leave it out, or render it at that size.")
+            found.add(Finding
+                    .of("pass-size", Severity.BLOCKER,
+                            "Pass " + pass.pass().name() + " is " + other.size() + " where " + main.source().name() + " is " + own.size()
+                                    + ". Leave it out, or render it at that size.")
                     .aboutSource(pass.source().id()));
         }
     }
@@ -75,7 +81,10 @@ final class PassRules {
     private static void layers(ResolvedReel.Entry main, ResolvedReel.Entry pass, List<Finding> found) {
         String layer = pass.pass().layer();
         if (layer != null && pass.table().format().filter(f -> !f.layers().contains(layer)).isPresent()) {
-            found.add(Finding.of("pass-layer", Severity.BLOCKER, "The files of " + pass.source().name() + " have no layer " + layer + ". They have " + String.join(", ", pass.table().format().orElseThrow().layers()) + ".")
+            found.add(Finding
+                    .of("pass-layer", Severity.BLOCKER,
+                            "The files of " + pass.source().name() + " have no layer " + layer + ". They have "
+                                    + String.join(", ", pass.table().format().orElseThrow().layers()) + ".")
                     .aboutSource(main.source().id()));
         }
     }
@@ -84,7 +93,10 @@ final class PassRules {
     private static void ranges(ResolvedReel.Entry pass, FrameRange taken, List<Finding> found) {
         FrameRange own = pass.table().sequence().range();
         if (!own.equals(taken) && !pass.source().reading().rangeIn(pass.table().sequence()).equals(taken)) {
-            found.add(Finding.of("pass-range", Severity.NOTE, "Pass " + pass.pass().name() + " has frames " + own + "; those of " + taken + " are taken.").aboutSource(pass.source().id()));
+            found.add(Finding
+                    .of("pass-range", Severity.NOTE,
+                            "Pass " + pass.pass().name() + " has frames " + own + "; those of " + taken + " are taken.")
+                    .aboutSource(pass.source().id()));
         }
     }
 }

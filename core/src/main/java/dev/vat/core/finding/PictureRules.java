@@ -17,7 +17,7 @@ final class PictureRules {
 
     private static final List<String> ORDINALS = List.of("first", "second", "third", "fourth", "fifth or later");
 
-    private PictureRules() { }
+    private PictureRules() {}
 
     static void check(ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
         alpha(programme, deliverable, found);
@@ -28,18 +28,23 @@ final class PictureRules {
             look(programme, deliverable, deliverable.look(), observed, found);
         }
         if (deliverable.flatten() instanceof Ground.Still(String path) && observed.unusable().containsKey(path)) {
-            found.add(DeliveryRules.blocker("ground-unusable", deliverable, "the picture behind can't be used: " + observed.unusable().get(path))
+            found.add(DeliveryRules
+                    .blocker("ground-unusable", deliverable, "the picture behind can't be used: " + observed.unusable().get(path))
                     .withRemedies(new Remedy.Apply("Use black", Edits.setFlatten(deliverable.id(), Ground.BLACK))));
         }
     }
 
     /** Each packing with loss takes from what the one before left. */
     private static void generations(ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
-        ResolvedReel.Entry worst = programme.entries().stream().max(Comparator.comparingInt(e -> e.lossyPasses(observed.clips()))).orElse(null);
+        ResolvedReel.Entry worst = programme.entries().stream().max(Comparator.comparingInt(e -> e.lossyPasses(observed.clips())))
+                .orElse(null);
         int before = worst == null ? 0 : worst.lossyPasses(observed.clips());
         if (before > 0 && deliverable.settings().codec().isLossy()) {
-            found.add(Finding.of("lossy-again", before > 1 ? Severity.WARNING : Severity.NOTE, "%s: %s lossy pass: %d in the source (%s), 1 here.".formatted(
-                    deliverable.title(), ORDINALS.get(Math.min(before, ORDINALS.size() - 1)), before, worst.table().sequence().name())).aboutTarget(deliverable.id()));
+            found.add(Finding.of("lossy-again", before > 1 ? Severity.WARNING : Severity.NOTE, "%s: %s lossy pass: %d in the source "
+                    + "(%s), 1 here.".formatted(
+                            deliverable.title(), ORDINALS.get(Math.min(before, ORDINALS.size() - 1)), before,
+                            worst.table().sequence().name()))
+                    .aboutTarget(deliverable.id()));
         }
     }
 
@@ -47,11 +52,14 @@ final class PictureRules {
         Settings settings = deliverable.settings();
         ColourCoding colour = settings.colour();
         if (colour != null) {
-            Legality.against(settings.codec(), settings.container(), colour).ifPresent(why -> found.add(DeliveryRules.blocker("colour-illegal", deliverable, why)
-                    .withRemedies(new Remedy.Apply("Use the usual colours", Edits.setColour(deliverable.id(), null)))));
+            Legality.against(settings.codec(), settings.container(), colour)
+                    .ifPresent(why -> found.add(DeliveryRules.blocker("colour-illegal", deliverable, why)
+                            .withRemedies(new Remedy.Apply("Use the usual colours", Edits.setColour(deliverable.id(), null)))));
         }
-        if (isHighRange(programme, deliverable) && programme.entries().stream().noneMatch(e -> e.picture().colour().reachesAboveWhite()) && programme.shape().isPresent()) {
-            found.add(Finding.of("nothing-above-white", Severity.NOTE, deliverable.title() + ": no source has anything above white, so that the file will have room it doesn't use.")
+        if (isHighRange(programme, deliverable) && programme.entries().stream().noneMatch(e -> e.picture().colour().reachesAboveWhite())
+                && programme.shape().isPresent()) {
+            found.add(Finding.of("nothing-above-white", Severity.NOTE, deliverable.title() + ": no source has anything above white, "
+                    + "so that the file will have room it doesn't use.")
                     .aboutTarget(deliverable.id()));
         }
     }
@@ -63,10 +71,12 @@ final class PictureRules {
     private static void look(ResolvedReel programme, Deliverable deliverable, Look look, Observed observed, List<Finding> found) {
         Remedy without = new Remedy.Apply("Leave the look out", Edits.setLook(deliverable.id(), null));
         if (observed.unusable().containsKey(look.path())) {
-            found.add(DeliveryRules.blocker("look-unusable", deliverable, "the look can't be used: " + observed.unusable().get(look.path())).withRemedies(without));
+            found.add(DeliveryRules.blocker("look-unusable", deliverable, "the look can't be used: " + observed.unusable().get(look.path()))
+                    .withRemedies(without));
         }
         if (isHighRange(programme, deliverable)) {
-            found.add(DeliveryRules.blocker("look-above-white", deliverable, "a look is a table of display codes and ends at white: it can't be used where there is room above it")
+            found.add(DeliveryRules.blocker("look-above-white", deliverable, "a look is a table of display codes and ends at white: "
+                    + "it can't be used where there is room above it")
                     .withRemedies(without));
         }
     }
@@ -74,7 +84,8 @@ final class PictureRules {
     private static void alpha(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         boolean carries = deliverable.settings().codec().hasAlpha();
         if (programme.transparent() && !carries && deliverable.matte()) {
-            found.add(Finding.of("matte-beside", Severity.NOTE, deliverable.title() + ": alpha goes into a second file of the same kind, white where it is opaque; this one lies over "
+            found.add(Finding.of("matte-beside", Severity.NOTE, deliverable.title() + ": alpha goes into a second file of the same "
+                    + "kind, white where it is opaque; this one lies over "
                     + deliverable.flatten().words() + ".").aboutTarget(deliverable.id()));
         } else if (programme.transparent() && !carries) {
             found.add(Finding.of("alpha-flattened", Severity.WARNING, deliverable.title() + " carries no alpha: transparent places show "

@@ -22,7 +22,7 @@ final class ReelRules {
     /** Enlarging by less isn't seen. */
     static final double SEEN = 1.005;
 
-    private ReelRules() { }
+    private ReelRules() {}
 
     static void check(ResolvedReel programme, ResolvedReel.Entry entry, List<Finding> found) {
         if (entry.cell()) {
@@ -31,15 +31,21 @@ final class ReelRules {
         shape(programme, entry, found);
         rate(programme, entry, found);
         programme.plan().shortened(entry.item()).ifPresent(joint -> found.add(Finding.of("joint-short", Severity.WARNING,
-                name(entry) + ": there is no room for a " + joint.words() + "; it takes what the items have.").aboutSource(entry.source().id())
+                name(entry) + ": there is no room for a " + joint.words() + "; it takes what the items have.")
+                .aboutSource(entry.source().id())
                 .withRemedies(new Remedy.Apply("Cut instead", ReelEdits.joinItem(entry.place(), null)))));
     }
 
     /** A label that the reel's rate can't count to. */
     static void start(ResolvedReel programme, List<Finding> found) {
         if (programme.reel().start() != null && programme.rate().isPresent() && programme.start().isEmpty()) {
-            found.add(Finding.of("timecode-illegal", Severity.BLOCKER, "There is no timecode " + programme.reel().start() + " at " + programme.rate().get().label()
-                    + (programme.reel().start().contains(";") && !programme.rate().get().allowsDropFrame() ? ": drop-frame counting exists at 29.97 and 59.94 only." : "."))
+            found.add(Finding
+                    .of("timecode-illegal", Severity.BLOCKER,
+                            "There is no timecode " + programme.reel().start() + " at " + programme.rate().get().label()
+                                    + (programme.reel().start().contains(";") && !programme.rate().get().allowsDropFrame()
+                                            ? ": drop-frame counting "
+                                                    + "exists at 29.97 and 59.94 only."
+                                            : "."))
                     .withRemedies(new Remedy.Apply("No start timecode", ReelEdits.setStart(null))));
         }
     }
@@ -50,7 +56,8 @@ final class ReelRules {
             ClipFacts facts = observed.clips().get(sounding.source().id());
             String name = sounding.source().name();
             if (facts == null || facts.sounds().isEmpty()) {
-                found.add(Finding.of("sound-gone", Severity.BLOCKER, name + ": no sound can be read here. Bring the file back, or take it out.").aboutSource(sounding.source().id())
+                found.add(Finding.of("sound-gone", Severity.BLOCKER, name + ": no sound can be read here. Bring the file back, or "
+                        + "take it out.").aboutSource(sounding.source().id())
                         .withRemedies(new Remedy.Apply("Take it out", ReelEdits.removeSound(sounding.place()))));
                 continue;
             }
@@ -58,12 +65,17 @@ final class ReelRules {
                 found.add(Finding.of("sound-silent", Severity.WARNING, name + ": every sample is zero.").aboutSource(sounding.source().id())
                         .withRemedies(new Remedy.Apply("Take it out", ReelEdits.removeSound(sounding.place()))));
             }
-            long beyond = programme.rate().isEmpty() || programme.plan().spans().isEmpty() ? 0 : ReelSound.framesBeyond(programme, sounding, facts);
+            long beyond = programme.rate().isEmpty() || programme.plan().spans().isEmpty() ? 0
+                    : ReelSound.framesBeyond(programme, sounding, facts);
             if (beyond > 0) {
-                found.add(Finding.of("sound-longer", Severity.WARNING, name + " goes on for " + beyond + (beyond == 1 ? " frame" : " frames") + " after the last picture, and is cut there.")
+                found.add(Finding
+                        .of("sound-longer", Severity.WARNING,
+                                name + " goes on for " + beyond + (beyond == 1 ? " frame" : " frames")
+                                        + " after the last picture, and is cut there.")
                         .aboutSource(sounding.source().id())
                         .withRemedies(programme.plan().spans().getLast().isViews() ? new Remedy[0]
-                                : new Remedy[] {new Remedy.Apply("Hold the last frame for " + beyond, ReelEdits.holdForSound(programme.plan().spans().getLast().place(), beyond))}));
+                                : new Remedy[] {new Remedy.Apply("Hold the last frame for " + beyond,
+                                        ReelEdits.holdForSound(programme.plan().spans().getLast().place(), beyond))}));
             }
         }
     }
@@ -85,7 +97,8 @@ final class ReelRules {
                 .map(f -> new Remedy.Apply(f.title(), ReelEdits.fitItem(entry.place(), f))).toArray(Remedy[]::new);
         found.add(Finding.of("size-differs", enlarged ? Severity.WARNING : Severity.NOTE, name(entry) + " is " + shape(own, whole)
                 + ", the reel is " + shape(whole, own) + " like its first source: " + fit.title()
-                + (enlarged ? ", enlarged %.2f times. It gets no sharper.".formatted(placement.enlargement()) : ".")).aboutSource(entry.source().id()).withRemedies(others));
+                + (enlarged ? ", enlarged %.2f times. It gets no sharper.".formatted(placement.enlargement()) : "."))
+                .aboutSource(entry.source().id()).withRemedies(others));
     }
 
     private static String shape(PictureFormat format, PictureFormat other) {
@@ -102,31 +115,43 @@ final class ReelRules {
         Conform conform = playing.conformInUse();
         Rational ratio = own.perSecond().dividedBy(reel.perSecond());
         if (!conform.fits(ratio)) {
-            found.add(Finding.of("conform-unfit", Severity.BLOCKER, name(entry) + ": " + conform.title() + " isn't for " + own.label() + " in a reel of " + reel.label() + ".")
+            found.add(Finding
+                    .of("conform-unfit", Severity.BLOCKER,
+                            name(entry) + ": " + conform.title() + " isn't for " + own.label() + " in a reel of " + reel.label() + ".")
                     .aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY), conform(entry, Conform.STEP)));
             return;
         }
         String what = programme.plan().tally(entry.item()).words();
         if (own.equals(reel) || conform == Conform.PULL) {
             if (!what.isEmpty()) {
-                found.add(Finding.of("speed-changed", Severity.NOTE, name(entry) + " plays at " + playing.speedInUse() + " of its speed: " + what + ".").aboutSource(entry.source().id()));
+                found.add(Finding
+                        .of("speed-changed", Severity.NOTE,
+                                name(entry) + " plays at " + playing.speedInUse() + " of its speed: " + what + ".")
+                        .aboutSource(entry.source().id()));
             }
             return;
         }
         if (conform == Conform.EVERY) {
-            found.add(Finding.of("rate-differs", Severity.WARNING, name(entry) + " is read at " + own.label() + " but plays at the reel's " + reel.label() + ": it runs "
-                    + ratio.toFixed(3) + "x as long.").aboutSource(entry.source().id())
+            found.add(Finding
+                    .of("rate-differs", Severity.WARNING,
+                            name(entry) + " is read at " + own.label() + " but plays at the reel's " + reel.label() + ": it runs "
+                                    + ratio.toFixed(3) + "x as long.")
+                    .aboutSource(entry.source().id())
                     .withRemedies(remedies(entry, reel, ratio)));
             return;
         }
-        found.add(Finding.of("rate-conformed", Severity.NOTE, name(entry) + " goes from " + own.label() + " to " + reel.label() + ", " + conform.title()
-                + (what.isEmpty() ? "." : ": " + what + ".")).aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY)));
+        found.add(Finding
+                .of("rate-conformed", Severity.NOTE,
+                        name(entry) + " goes from " + own.label() + " to " + reel.label() + ", " + conform.title()
+                                + (what.isEmpty() ? "." : ": " + what + "."))
+                .aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY)));
     }
 
     /** What broadcasters have for these rates stands first. */
     private static Remedy[] remedies(ResolvedReel.Entry entry, Rate reel, Rational ratio) {
         List<Remedy> ways = new ArrayList<>();
-        Stream.of(Conform.PULL, Conform.PULLDOWN_2_3, Conform.PULLDOWN_2_2).filter(c -> c.fits(ratio)).forEach(c -> ways.add(conform(entry, c)));
+        Stream.of(Conform.PULL, Conform.PULLDOWN_2_3, Conform.PULLDOWN_2_2).filter(c -> c.fits(ratio))
+                .forEach(c -> ways.add(conform(entry, c)));
         ways.add(new Remedy.Apply("Read it at " + reel.label(), Edits.setSourceRate(entry.source().id(), reel)));
         ways.add(conform(entry, Conform.NEAREST));
         ways.add(conform(entry, Conform.BLEND));

@@ -9,20 +9,20 @@ public sealed interface Remedy {
     String label();
 
     /** An edit of the project. */
-    record Apply(String label, Edit edit) implements Remedy { }
+    record Apply(String label, Edit edit) implements Remedy {}
 
     /** Text for the clipboard, such as the ranges to render again. */
-    record CopyText(String label, String text) implements Remedy { }
+    record CopyText(String label, String text) implements Remedy {}
 
     /** Asks for another destination folder. */
-    record ChooseFolder(String label) implements Remedy { }
+    record ChooseFolder(String label) implements Remedy {}
 
     /** Asks for the colour behind transparent places of one deliverable. */
-    record ChooseColour(String label, String target) implements Remedy { }
+    record ChooseColour(String label, String target) implements Remedy {}
 
     /** Asks for another font file. @param with what becomes of its path */
-    record ChooseFace(String label, Function<String, Edit> with) implements Remedy { }
+    record ChooseFace(String label, Function<String, Edit> with) implements Remedy {}
 
     /** Shows a source at a frame. */
-    record GoTo(String label, String source, long frame) implements Remedy { }
+    record GoTo(String label, String source, long frame) implements Remedy {}
 }

@@ -24,7 +24,7 @@ import java.util.stream.Collectors;
 /** Findings on what goes in: rate, holes, faulty frames, and items that don't go together. */
 final class SourceRules {
 
-    private SourceRules() { }
+    private SourceRules() {}
 
     static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
         if (programme.unknownItems() > 0) {
@@ -85,7 +85,8 @@ final class SourceRules {
                 .map(s -> s.name() + " in " + s.folder().absolute()).distinct().collect(Collectors.joining("; "));
         return Finding.of("source-gone", Severity.BLOCKER,
                 "The files of " + (programme.unknownItems() == 1 ? "one item" : programme.unknownItems() + " items")
-                        + " of this reel can't be found. Bring the folder back, or take the item out.").withEvidence(names);
+                        + " of this reel can't be found. Bring the folder back, or take the item out.")
+                .withEvidence(names);
     }
 
     private static void range(ResolvedReel.Entry entry, List<Finding> found) {
@@ -98,7 +99,8 @@ final class SourceRules {
             found.add(Finding.of("range-outside", Severity.BLOCKER,
                     sequence.name() + ": the range " + range + " lies outside the frames " + sequence.range() + ".")
                     .aboutSource(entry.source().id())
-                    .withRemedies(entry.use().range() != null ? new Remedy.Apply("Take what the source takes", ReelEdits.trimItem(entry.place(), null))
+                    .withRemedies(entry.use().range() != null
+                            ? new Remedy.Apply("Take what the source takes", ReelEdits.trimItem(entry.place(), null))
                             : new Remedy.Apply("Use all " + sequence.range(), Edits.setRange(entry.source().id(), null))));
         }
     }
@@ -131,8 +133,9 @@ final class SourceRules {
         GapPolicy gap = source.reading().gap();
         if (gap == GapPolicy.REFUSE) {
             found.add(Finding.of("frames-wanted", Severity.BLOCKER, sequence.name() + ": " + faultsInWords(table, range, advice)
-                    + (table.counts().containsKey(FrameState.ARRIVING) ? ". " + wanted + " are still to come: wait, or choose what stands in."
-                    : ". Render " + wanted + " again, or choose what stands in."))
+                    + (table.counts().containsKey(FrameState.ARRIVING) ? ". " + wanted + " are still to come: wait, or choose what "
+                            + "stands in."
+                            : ". Render " + wanted + " again, or choose what stands in."))
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText("Copy ranges", wanted),
                             new Remedy.Apply(GapPolicy.HOLD.title(), Edits.setGap(source.id(), GapPolicy.HOLD)),
@@ -144,7 +147,7 @@ final class SourceRules {
                     + ": the range starts with a frame that can't be used, so there is nothing before it to hold.")
                     .withEvidence(wanted).aboutSource(source.id())
                     .withRemedies(new Remedy.Apply("Start at " + sequence.pattern().number(firstGood),
-                                    Edits.setRange(source.id(), FrameRange.of(firstGood, range.last()))),
+                            Edits.setRange(source.id(), FrameRange.of(firstGood, range.last()))),
                             new Remedy.Apply(GapPolicy.CARD.title(), Edits.setGap(source.id(), GapPolicy.CARD))));
         } else {
             found.add(Finding.of("frames-filled", Severity.WARNING, sequence.name() + ": "
@@ -208,7 +211,8 @@ final class SourceRules {
         Interpretation picture = entry.source().reading().picture();
         entry.format().filter(f -> !f.hasMain() && picture.layer() == null).ifPresent(f -> found.add(Finding.of("layer-unknown",
                 Severity.BLOCKER, entry.source().name() + ": these EXR files have no unnamed R, G, B channels. Their layers are: "
-                        + String.join(", ", f.layers()) + ".").aboutSource(entry.source().id())
+                        + String.join(", ", f.layers()) + ".")
+                .aboutSource(entry.source().id())
                 .withRemedies(new Remedy.Apply("Take " + f.layers().getFirst(),
                         Edits.setPicture(entry.source().id(), picture.withLayer(f.layers().getFirst()))))));
     }

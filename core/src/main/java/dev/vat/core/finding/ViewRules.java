@@ -21,7 +21,7 @@ import java.util.Set;
 /** Findings on several views in one picture. */
 final class ViewRules {
 
-    private ViewRules() { }
+    private ViewRules() {}
 
     static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
         for (ReelPlan.Span span : programme.plan().spans()) {
@@ -52,7 +52,8 @@ final class ViewRules {
                     .withRemedies(new Remedy.Apply("Bring it to the front", ReelEdits.layItem(place, layout.moved(view, boxes.size() - 1))),
                             new Remedy.Apply("Take it out", ReelEdits.layItem(place, layout.without(view)))));
         } else if (layout.arrangement().isSideBySide() ? seen < all : 2 * seen < all) {
-            found.add(Finding.of("view-covered-part", Severity.NOTE, "%s: %.0f %% of it lies under others.".formatted(name, 100. * (all - seen) / all)));
+            found.add(Finding.of("view-covered-part", Severity.NOTE,
+                    "%s: %.0f %% of it lies under others.".formatted(name, 100. * (all - seen) / all)));
         }
     }
 
@@ -62,7 +63,8 @@ final class ViewRules {
         }
     }
 
-    private static void caption(String name, Project project, Observed observed, Assembly.Views how, int view, List<Finding> found, int place, Layout layout) {
+    private static void caption(String name, Project project, Observed observed, Assembly.Views how, int view, List<Finding> found,
+            int place, Layout layout) {
         View written = layout.views().get(view);
         if (written.caption() == null) {
             return;
@@ -70,14 +72,20 @@ final class ViewRules {
         Remedy without = new Remedy.Apply("No caption", ReelEdits.layItem(place, layout.withView(view, v -> v.withCaption(null))));
         String missing = BurnInRules.missing(null, WrittenWords.of(written.caption().words(), project), observed);
         if (!missing.isEmpty()) {
-            found.add(Finding.of("caption-letters", Severity.BLOCKER, name + ": the face of its caption has no letter " + missing + ". Write it in other letters.").withRemedies(without));
+            found.add(Finding
+                    .of("caption-letters", Severity.BLOCKER,
+                            name + ": the face of its caption has no letter " + missing + ". Write it in other letters.")
+                    .withRemedies(without));
         }
         double tall = how.size().height() * written.caption().size() / 100;
         if (tall < BurnInRules.LEGIBLE) {
-            found.add(Finding.of("caption-small", Severity.WARNING, "%s: its caption is %.0f pixels tall, hardly legible.".formatted(name, tall)).withRemedies(without));
+            found.add(Finding
+                    .of("caption-small", Severity.WARNING, "%s: its caption is %.0f pixels tall, hardly legible.".formatted(name, tall))
+                    .withRemedies(without));
         }
         if (layout.days() == null && !Collections.disjoint(written.caption().words().fields(), Set.of(Field.DAYS, Field.CALENDAR))) {
-            found.add(Finding.of("caption-days", Severity.WARNING, name + ": its caption tells days, and the layout has no first day: it isn't written."));
+            found.add(Finding.of("caption-days", Severity.WARNING, name + ": its caption tells days, and the layout has no first day: "
+                    + "it isn't written."));
         }
     }
 
@@ -87,23 +95,27 @@ final class ViewRules {
         if (part.table() == null || own >= span.count()) {
             return;
         }
-        found.add(Finding.of("view-shorter", Severity.NOTE, name + " is over " + (span.count() - own) + (span.count() - own == 1 ? " frame" : " frames") + " before the layout: "
-                + (layout.endsEmpty() ? "its place is empty then." : "its last frame stays.")));
+        found.add(Finding.of("view-shorter", Severity.NOTE,
+                name + " is over " + (span.count() - own) + (span.count() - own == 1 ? " frame" : " frames") + " before the layout: "
+                        + (layout.endsEmpty() ? "its place is empty then." : "its last frame stays.")));
         if (part.delay() > 0) {
-            found.add(Finding.of("view-later", Severity.NOTE, name + " begins " + part.delay() + (part.delay() == 1 ? " frame" : " frames") + " later by its timecode."));
+            found.add(Finding.of("view-later", Severity.NOTE,
+                    name + " begins " + part.delay() + (part.delay() == 1 ? " frame" : " frames") + " later by its timecode."));
         }
     }
 
     private static void enlarged(String name, Placement placement, List<Finding> found) {
         if (placement != null && placement.enlargement() > ReelRules.SEEN) {
-            found.add(Finding.of("view-enlarged", Severity.NOTE, "%s is enlarged %.2f times. It gets no sharper.".formatted(name, placement.enlargement())));
+            found.add(Finding.of("view-enlarged", Severity.NOTE,
+                    "%s is enlarged %.2f times. It gets no sharper.".formatted(name, placement.enlargement())));
         }
     }
 
     private static void rate(String name, ResolvedReel programme, int cell, Layout layout, List<Finding> found) {
         Optional<Rate> own = programme.entry(cell).flatMap(ResolvedReel.Entry::rate);
         if (own.isPresent() && programme.rate().isPresent() && !own.equals(programme.rate())) {
-            found.add(Finding.of("view-rate", Severity.NOTE, name + " is read at " + own.get().label() + " in a reel of " + programme.rate().get().label() + ": "
+            found.add(Finding.of("view-rate", Severity.NOTE, name + " is read at " + own.get().label() + " in a reel of "
+                    + programme.rate().get().label() + ": "
                     + (layout.stepInUse() == InStep.FRAMES ? "frame by frame it plays at the reel's." : "the nearest frame is shown.")));
         }
     }

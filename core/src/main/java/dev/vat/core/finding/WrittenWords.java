@@ -25,7 +25,7 @@ public final class WrittenWords {
     /** What numbers, labels, dates, sizes and rates are written with. */
     private static final String FIGURES = "0123456789:;.-x";
 
-    private WrittenWords() { }
+    private WrittenWords() {}
 
     /** Their letters, each once, by the path of the face that they are set in, empty for Vat's own. */
     public static Map<String, String> byFace(Project project) {
@@ -33,10 +33,12 @@ public final class WrittenWords {
         for (Reel reel : project.reels()) {
             List<BurnIn> ofItems = reel.items().stream().map(Item::burnIn).filter(Objects::nonNull).distinct().toList();
             for (BurnIn whole : wholes(project, reel)) {
-                Stream.concat(Stream.of(whole), ofItems.stream().map(whole::and)).forEach(b -> words.merge(b.face() == null ? "" : b.face(), of(b, project), String::concat));
+                Stream.concat(Stream.of(whole), ofItems.stream().map(whole::and))
+                        .forEach(b -> words.merge(b.face() == null ? "" : b.face(), of(b, project), String::concat));
             }
             captions(reel).forEach(c -> words.merge("", of(c.words(), project), String::concat));
-            reel.items().stream().map(Item::drawn).filter(GeneratedItem.Slate.class::isInstance).forEach(s -> words.merge("", of((GeneratedItem.Slate) s, project), String::concat));
+            reel.items().stream().map(Item::drawn).filter(GeneratedItem.Slate.class::isInstance)
+                    .forEach(s -> words.merge("", of((GeneratedItem.Slate) s, project), String::concat));
         }
         words.replaceAll((_, text) -> text.codePoints().sorted().distinct().mapToObj(Character::toString).collect(Collectors.joining()));
         return words;
@@ -44,13 +46,16 @@ public final class WrittenWords {
 
     /** Every burn-in of a project: of its reels, their items and its deliverables. */
     public static List<BurnIn> burnIns(Project project) {
-        return Stream.concat(project.reels().stream().flatMap(r -> Stream.concat(Stream.of(r.burnIn()), r.items().stream().map(Item::burnIn))), project.deliverables().stream().map(Deliverable::burnIn))
+        return Stream
+                .concat(project.reels().stream().flatMap(r -> Stream.concat(Stream.of(r.burnIn()), r.items().stream().map(Item::burnIn))),
+                        project.deliverables().stream().map(Deliverable::burnIn))
                 .filter(Objects::nonNull).toList();
     }
 
     /** What is written into the reel and into whole files of it, before an item adds its own; each once. */
     static List<BurnIn> wholes(Project project, Reel reel) {
-        return Stream.concat(Stream.of(reel.burnIn() == null ? BurnIn.NOTHING : reel.burnIn()), project.deliverables().stream().flatMap(d -> d.burnInWith(reel.burnIn()).stream())).distinct().toList();
+        return Stream.concat(Stream.of(reel.burnIn() == null ? BurnIn.NOTHING : reel.burnIn()),
+                project.deliverables().stream().flatMap(d -> d.burnInWith(reel.burnIn()).stream())).distinct().toList();
     }
 
     static String of(BurnIn burnIn, Project project) {
@@ -59,7 +64,8 @@ public final class WrittenWords {
 
     /** Of all views of a reel; they are set in Vat's own face. */
     private static Stream<Line> captions(Reel reel) {
-        return reel.items().stream().map(Item::layout).filter(Objects::nonNull).flatMap(l -> l.views().stream()).map(View::caption).filter(Objects::nonNull);
+        return reel.items().stream().map(Item::layout).filter(Objects::nonNull).flatMap(l -> l.views().stream()).map(View::caption)
+                .filter(Objects::nonNull);
     }
 
     static String of(GeneratedItem.Slate slate, Project project) {
@@ -75,8 +81,10 @@ public final class WrittenWords {
         return switch (field) {
             case FRAME, REEL_FRAME, TIMECODE, DATE, LENGTH, SIZE, RATE, DAYS, CALENDAR -> FIGURES;
             case SOURCE -> project.sources().stream().map(s -> s.pattern().baseName()).collect(Collectors.joining());
-            case CAMERA -> project.sources().stream().map(Source::location).flatMap(l -> NameWords.camera(l).stream()).collect(Collectors.joining());
-            case VERSION -> project.sources().stream().map(Source::location).flatMap(l -> NameWords.version(l).stream()).collect(Collectors.joining());
+            case CAMERA -> project.sources().stream().map(Source::location).flatMap(l -> NameWords.camera(l).stream())
+                    .collect(Collectors.joining());
+            case VERSION -> project.sources().stream().map(Source::location).flatMap(l -> NameWords.version(l).stream())
+                    .collect(Collectors.joining());
             case REEL -> project.reels().stream().map(Reel::name).collect(Collectors.joining());
             case TARGET -> project.deliverables().stream().map(Deliverable::title).collect(Collectors.joining());
         };

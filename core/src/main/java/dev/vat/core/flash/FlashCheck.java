@@ -9,7 +9,8 @@ import java.util.List;
 import java.util.function.IntPredicate;
 
 /**
- * Finds where a picture flashes too often, by {@link FlashGuide}: every part of it is followed from extreme to extreme, and changes that go the
+ * Finds where a picture flashes too often, by {@link FlashGuide}: every part of it is followed from extreme to extreme, and changes that
+ * go the
  * same way over enough of the picture at once count as one.
  */
 public final class FlashCheck {
@@ -87,7 +88,8 @@ public final class FlashCheck {
                 return false;
             }
             int to = Double.compare(value, extreme[cell]);
-            boolean counts = to != 0 && to != way[cell] && Math.abs(value - extreme[cell]) >= step && Math.min(value, extreme[cell]) < darkerBelow;
+            boolean counts = to != 0 && to != way[cell] && Math.abs(value - extreme[cell]) >= step
+                    && Math.min(value, extreme[cell]) < darkerBelow;
             if (counts) {
                 way[cell] = to;
                 moved[cell] = to;

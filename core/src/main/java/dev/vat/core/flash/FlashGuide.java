@@ -1,7 +1,8 @@
 package dev.vat.core.flash;
 
 /**
- * The figures of the published guideline on flashing pictures, Recommendation ITU-R BT.1702, in one place. They were written down without the
+ * The figures of the published guideline on flashing pictures, Recommendation ITU-R BT.1702, in one place. They were written down without
+ * the
  * text at hand: until somebody has held each against it, what is found by them is a note, and nothing found is no pass.
  */
 public final class FlashGuide {
@@ -28,9 +29,10 @@ public final class FlashGuide {
     static final double RED_SHARE = .8;
 
     /** Said with whatever is found. */
-    public static final String CAVEAT = "by the figures of ITU-R BT.1702 as Vat knows them, which nobody has verified yet: no pass for broadcast";
+    public static final String CAVEAT = "by the figures of ITU-R BT.1702 as Vat knows them, which nobody has verified yet: no pass "
+            + "for broadcast";
 
-    private FlashGuide() { }
+    private FlashGuide() {}
 
     /** What a display shows for a display-coded luma of full range, in cd/m2. */
     static double luminance(int luma) {

@@ -10,7 +10,7 @@ final class C4Id {
     private static final int LENGTH = 88;
     private static final int BYTES = 64;
 
-    private C4Id() { }
+    private C4Id() {}
 
     /** @param sha512 of what is identified */
     static String of(byte[] sha512) {

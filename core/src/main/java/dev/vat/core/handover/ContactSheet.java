@@ -27,7 +27,7 @@ import java.util.stream.LongStream;
 public record ContactSheet(String title, List<Cell> cells, Size seen, int across, int width) {
 
     /** One picture. @param label under it @param recipe null where there is none */
-    public record Cell(String label, Recipe recipe) { }
+    public record Cell(String label, Recipe recipe) {}
 
     /** How many, and how large. */
     public record Grid(int across, int down, int width) {
@@ -40,7 +40,8 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
 
         public Grid {
             if (across < 1 || across > MOST || down < 1 || down > MOST) {
-                throw new IllegalArgumentException("A contact sheet has from 1 to " + MOST + " frames across and down, not " + across + " by " + down);
+                throw new IllegalArgumentException(
+                        "A contact sheet has from 1 to " + MOST + " frames across and down, not " + across + " by " + down);
             }
             if (width < NARROWEST || width > WIDEST) {
                 throw new IllegalArgumentException("A contact sheet is from " + NARROWEST + " to " + WIDEST + " pixels wide, not " + width);
@@ -60,7 +61,6 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
 
     /** What names of its files may end in. */
     public static final List<String> ENDINGS = List.of("png", "jpg", "pdf");
-
 
     /** Which of those a name ends in. @throws IllegalArgumentException if it is none of them */
     public static String endingOf(String fileName) {
@@ -86,7 +86,8 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
     /** Of a reel. */
     public static ContactSheet ofReel(ResolvedReel programme, Grid grid) {
         Timecode start = programme.start().or(() -> programme.rate().map(r -> Timecode.of(0, r))).orElse(null);
-        return of(programme.reel().name(), programme.plan().count(), programme.shape().map(f -> f.pixelAspect().seen(f.size())).orElse(Size.of(16, 9)), grid,
+        return of(programme.reel().name(), programme.plan().count(),
+                programme.shape().map(f -> f.pixelAspect().seen(f.size())).orElse(Size.of(16, 9)), grid,
                 frame -> new Cell(frame + (start == null ? "" : "  " + start.plusFrames(frame)), programme.recipe(frame).orElse(null)));
     }
 
@@ -96,7 +97,8 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
         Size seen = table.format().map(f -> source.reading().picture().pixelAspectOf(f).seen(f.size())).orElse(Size.of(16, 9));
         return of(source.name(), range.count(), seen, grid, place -> {
             long number = range.first() + place;
-            return new Cell(table.sequence().pattern().number(number), table.sequence().has(number) ? ResolvedReel.alone(source, table, number) : null);
+            return new Cell(table.sequence().pattern().number(number),
+                    table.sequence().has(number) ? ResolvedReel.alone(source, table, number) : null);
         });
     }
 

@@ -24,13 +24,15 @@ public final class EdlText {
 
     private static final int NAME = 8;
     private static final String BLACK = "BL";
+    private static final String TIMECODE = "(\\d{2}:\\d{2}:\\d{2}[:;]\\d{2})";
+    /** Number, reel, tracks, transition and its length; source in and out, record in and out. */
     private static final Pattern EVENT = Pattern.compile(
-            "(\\d{1,6})\\s+(\\S+)\\s+(\\S+)\\s+(C|D|W\\d+|K\\S*)\\s*(\\d{1,4})?\\s+(\\d{2}:\\d{2}:\\d{2}[:;]\\d{2})\\s+(\\d{2}:\\d{2}:\\d{2}[:;]\\d{2})\\s+(\\d{2}:\\d{2}:\\d{2}[:;]\\d{2})\\s+(\\d{2}:\\d{2}:\\d{2}[:;]\\d{2}).*");
+            "(\\d{1,6})\\s+(\\S+)\\s+(\\S+)\\s+(C|D|W\\d+|K\\S*)\\s*(\\d{1,4})?" + ("\\s+" + TIMECODE).repeat(4) + ".*");
     private static final Pattern SPEED = Pattern.compile("M2\\s+(\\S+)\\s+(-?\\d+(?:\\.\\d+)?)\\s+.*");
     private static final Pattern CLIP = Pattern.compile("\\*\\s*(FROM|TO) CLIP NAME:\\s*(.+)");
     private static final Pattern FILE = Pattern.compile("\\*\\s*SOURCE FILE:\\s*(.+)");
 
-    private EdlText() { }
+    private EdlText() {}
 
     /** What a list can't carry of a timeline, beyond what that has left out already. */
     public static List<String> leftOut(Timeline timeline) {
@@ -49,7 +51,8 @@ public final class EdlText {
 
     /** Of the reel's own rate: a list knows no other. */
     private static Rational percent(Timeline timeline, Timeline.Event event) {
-        return event.media() == null ? Rational.of(100) : event.speed().times(event.media().rate().perSecond()).dividedBy(timeline.rate().perSecond()).times(100);
+        return event.media() == null ? Rational.of(100)
+                : event.speed().times(event.media().rate().perSecond()).dividedBy(timeline.rate().perSecond()).times(100);
     }
 
     public static String write(Timeline timeline) {
@@ -79,9 +82,11 @@ public final class EdlText {
                 Timeline.Event before = timeline.events().get(i - 1);
                 Timecode out = source(before, before.places() - event.overlap(), rate);
                 text.append(line(number, name(before, names), "C", out, out, label(start, rate, drop), label(start, rate, drop)));
-                text.append(line(number, name(event, names), "D    %03d".formatted(event.overlap()), source(event, 0, rate), source(event, end - start, rate), label(start, rate, drop), label(end, rate, drop)));
+                text.append(line(number, name(event, names), "D    %03d".formatted(event.overlap()), source(event, 0, rate),
+                        source(event, end - start, rate), label(start, rate, drop), label(end, rate, drop)));
             } else {
-                text.append(line(number, name(event, names), "C", source(event, 0, rate), source(event, end - start, rate), label(start, rate, drop), label(end, rate, drop)));
+                text.append(line(number, name(event, names), "C", source(event, 0, rate), source(event, end - start, rate),
+                        label(start, rate, drop), label(end, rate, drop)));
             }
             long percent = percent(timeline, event).round() * (event.reversed() ? -1 : 1);
             if (percent != 100) {
@@ -144,7 +149,8 @@ public final class EdlText {
     }
 
     /**
-     * Reads cuts, dissolves and speeds; wipes and keys become cuts, sound is passed over, and what can't be found is black of the same length. All of it is said.
+     * Reads cuts, dissolves and speeds; wipes and keys become cuts, sound is passed over, and what can't be found is black of the same
+     * length. All of it is said.
      *
      * @param rate at which its timecodes count
      * @param known what is known by the name of a clip or of a file, or empty
@@ -200,7 +206,8 @@ public final class EdlText {
         return new Timeline(title, rate, start, made, left);
     }
 
-    private static Timeline.Event event(Matcher event, Lines lines, Rate rate, Function<String, Optional<Timeline.Media>> known, List<Timeline.Event> before, List<String> left) {
+    private static Timeline.Event event(Matcher event, Lines lines, Rate rate, Function<String, Optional<Timeline.Media>> known,
+            List<Timeline.Event> before, List<String> left) {
         long places = Timecode.parse(event.group(9), rate).frame() - Timecode.parse(event.group(8), rate).frame();
         if (places < 1) {
             throw new IllegalArgumentException("Event " + event.group(1) + " lasts from " + event.group(8) + " to " + event.group(9));
@@ -211,10 +218,12 @@ public final class EdlText {
             lengthen(before, joint.frames());
         }
         Optional<Timeline.Media> media = event.group(2).equals(BLACK) ? Optional.empty()
-                : Optional.ofNullable(lines.clip).flatMap(known).or(() -> Optional.ofNullable(lines.file).flatMap(known)).or(() -> known.apply(event.group(2)));
+                : Optional.ofNullable(lines.clip).flatMap(known).or(() -> Optional.ofNullable(lines.file).flatMap(known))
+                        .or(() -> known.apply(event.group(2)));
         if (media.isEmpty()) {
             if (!event.group(2).equals(BLACK)) {
-                left.add((lines.clip == null ? event.group(2) : lines.clip) + " isn't among the sources: it is black for " + places + " frames");
+                left.add((lines.clip == null ? event.group(2) : lines.clip) + " isn't among the sources: it is black for " + places
+                        + " frames");
             }
             return new Timeline.Event(null, FrameRange.of(0, places - 1), Rational.ONE, false, places, joint);
         }
@@ -229,7 +238,9 @@ public final class EdlText {
     private static void lengthen(List<Timeline.Event> events, long by) {
         Timeline.Event last = events.removeLast();
         Rational advance = last.media() == null ? Rational.ONE : Rational.of(last.frames().count()).dividedBy(Rational.of(last.places()));
-        events.add(new Timeline.Event(last.media(), FrameRange.of(last.frames().first(), last.frames().first() + advance.times(last.places() + by).round() - 1), last.speed(), last.reversed(),
+        events.add(new Timeline.Event(last.media(),
+                FrameRange.of(last.frames().first(), last.frames().first() + advance.times(last.places() + by).round() - 1), last.speed(),
+                last.reversed(),
                 last.places() + by, last.joint()));
     }
 }

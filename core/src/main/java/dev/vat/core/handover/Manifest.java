@@ -33,9 +33,12 @@ public record Manifest(Instant made, String tool, String version, List<Entry> en
      * @param modified when it was last written
      * @param prints of its content
      */
-    public record Entry(String path, long bytes, Instant modified, Prints prints) { }
+    public record Entry(String path, long bytes, Instant modified, Prints prints) {}
 
-    /** Fingerprints of one content: as SMPTE ST 2114 writes it, and MD5 in hexadecimal for tools that know nothing else; that may be null where another tool wrote the manifest. */
+    /**
+     * Fingerprints of one content: as SMPTE ST 2114 writes it, and MD5 in hexadecimal for tools that know nothing else; that may be null
+     * where another tool wrote the manifest.
+     */
     public record Prints(String c4, String md5) {
 
         /** @param sha512 and {@code md5} of the content, as their algorithms give them */

@@ -31,7 +31,7 @@ public final class OtioText {
     private static final String SCHEMA = "OTIO_SCHEMA";
     private static final String OWN = "vat";
 
-    private OtioText() { }
+    private OtioText() {}
 
     // ---- out
 
@@ -109,7 +109,8 @@ public final class OtioText {
         Location location = media.location();
         ObjectNode reference = node(location.pattern().isSingle() ? "ExternalReference.1" : "ImageSequenceReference.1", location.name());
         if (media.available() != null) {
-            reference.set("available_range", range(Rational.of(media.available().first()), Rational.of(media.available().count()), media.rate()));
+            reference.set("available_range",
+                    range(Rational.of(media.available().first()), Rational.of(media.available().count()), media.rate()));
         }
         if (location.pattern().isSingle()) {
             reference.put("target_url", where ? location.file().toUri().toString() : location.pattern().fileName(0));
@@ -208,7 +209,8 @@ public final class OtioText {
             return rate(global.path("rate").asDouble());
         }
         for (JsonNode child : track.path("children")) {
-            JsonNode time = child.path(SCHEMA).asText().startsWith("Transition") ? child.path("in_offset") : child.path("source_range").path("duration");
+            JsonNode time = child.path(SCHEMA).asText().startsWith("Transition") ? child.path("in_offset")
+                    : child.path("source_range").path("duration");
             if (time.path("rate").asDouble() > 0) {
                 return rate(time.path("rate").asDouble());
             }
@@ -255,10 +257,12 @@ public final class OtioText {
         if (head + tail == 0) {
             return event;
         }
-        Rational perPlace = event.media() == null ? Rational.ONE : event.speed().times(event.media().rate().perSecond()).dividedBy(rate.perSecond());
+        Rational perPlace = event.media() == null ? Rational.ONE
+                : event.speed().times(event.media().rate().perSecond()).dividedBy(rate.perSecond());
         long before = perPlace.times(event.reversed() ? tail : head).round();
         long after = perPlace.times(event.reversed() ? head : tail).round();
-        return new Timeline.Event(event.media(), FrameRange.of(event.frames().first() - before, event.frames().last() + after), event.speed(), event.reversed(), event.places() + head + tail,
+        return new Timeline.Event(event.media(), FrameRange.of(event.frames().first() - before, event.frames().last() + after),
+                event.speed(), event.reversed(), event.places() + head + tail,
                 event.joint());
     }
 
@@ -273,7 +277,9 @@ public final class OtioText {
             }
             return black;
         }
-        JsonNode reference = child.has("media_references") ? child.path("media_references").path(child.path("active_media_reference_key").asText("DEFAULT_MEDIA")) : child.path("media_reference");
+        JsonNode reference = child.has("media_references")
+                ? child.path("media_references").path(child.path("active_media_reference_key").asText("DEFAULT_MEDIA"))
+                : child.path("media_reference");
         Optional<Location> location = location(reference, folder);
         if (location.isEmpty()) {
             left.add(child.path("name").asText() + ": nothing says where it lies, black here");
@@ -294,7 +300,8 @@ public final class OtioText {
         JsonNode there = reference.path("available_range");
         FrameRange available = there.isObject() ? FrameRange.of(Math.round(there.path("start_time").path("value").asDouble()),
                 Math.round(there.path("start_time").path("value").asDouble() + there.path("duration").path("value").asDouble()) - 1) : null;
-        return new Timeline.Event(new Timeline.Media(location.get(), own, available, null), FrameRange.of(first, first + count - 1), speed, scalar < 0, places, joint);
+        return new Timeline.Event(new Timeline.Media(location.get(), own, available, null), FrameRange.of(first, first + count - 1), speed,
+                scalar < 0, places, joint);
     }
 
     /** The simplest fraction that a decimal can mean. */
@@ -312,9 +319,11 @@ public final class OtioText {
         String schema = reference.path(SCHEMA).asText();
         if (schema.startsWith("ImageSequenceReference")) {
             return path(reference.path("target_url_base").asText(), folder).map(base -> new Location(base,
-                    new SequencePattern(reference.path("name_prefix").asText(), reference.path("frame_zero_padding").asInt(), reference.path("name_suffix").asText())));
+                    new SequencePattern(reference.path("name_prefix").asText(), reference.path("frame_zero_padding").asInt(),
+                            reference.path("name_suffix").asText())));
         }
-        return schema.startsWith("ExternalReference") ? path(reference.path("target_url").asText(), folder).map(Location::ofFile) : Optional.empty();
+        return schema.startsWith("ExternalReference") ? path(reference.path("target_url").asText(), folder).map(Location::ofFile)
+                : Optional.empty();
     }
 
     private static Optional<Path> path(String url, Path folder) {

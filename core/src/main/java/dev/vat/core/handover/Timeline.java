@@ -59,7 +59,8 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
     public record Media(Location location, Rate rate, FrameRange available, Timecode first) {
         /** A source as it lies, with the timecode that was set or that its files state. @param rate at which it is read */
         public static Media of(Source source, FrameTable table, Rate rate) {
-            String stated = source.reading().timecode() != null ? source.reading().timecode() : table.format().map(f -> f.stated().timecode()).orElse(null);
+            String stated = source.reading().timecode() != null ? source.reading().timecode()
+                    : table.format().map(f -> f.stated().timecode()).orElse(null);
             return new Media(source.location(), rate, table.sequence().range(), stated == null ? null : labelOf(stated, rate));
         }
 
@@ -101,7 +102,8 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
                 continue;
             }
             Item item = programme.plan().part(span.item()).item();
-            Joint joint = span.overlap() > 0 ? Joint.dissolve(span.overlap()) : item.joint() != null && item.joint().kind() == Joint.Kind.DIP ? item.joint() : null;
+            Joint joint = span.overlap() > 0 ? Joint.dissolve(span.overlap())
+                    : item.joint() != null && item.joint().kind() == Joint.Kind.DIP ? item.joint() : null;
             events.add(programme.entry(span.item()).map(e -> event(e, span, joint, rate, left))
                     .orElseGet(() -> new Event(null, FrameRange.of(0, span.count() - 1), Rational.ONE, false, span.count(), joint)));
             if (span.isDrawn() && !item.drawn().title().equals("Black")) {
@@ -134,7 +136,8 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
         if (playing.head() + playing.tail() > 0 || !playing.holds().isEmpty()) {
             left.add(name + ": frames that are held");
         }
-        if (playing.conformInUse() != Conform.EVERY && playing.conformInUse() != Conform.NEAREST && playing.conformInUse() != Conform.STEP) {
+        if (playing.conformInUse() != Conform.EVERY && playing.conformInUse() != Conform.NEAREST
+                && playing.conformInUse() != Conform.STEP) {
             left.add(name + ": " + playing.conformInUse().title());
         }
         // In seconds of the reel, so many frames more or fewer go by than the source's own rate has.
@@ -165,9 +168,11 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
         Rational everyFrame = rate.perSecond().dividedBy(event.media.rate.perSecond());
         // Where each frame stands once, that is what was meant, and not a speed.
         boolean every = otherRate && event.speed.equals(everyFrame);
-        Playing playing = Playing.PLAIN.withReversed(event.reversed).withSpeed(every ? null : event.speed).withConform(otherRate && !every ? Conform.NEAREST : null);
+        Playing playing = Playing.PLAIN.withReversed(event.reversed).withSpeed(every ? null : event.speed)
+                .withConform(otherRate && !every ? Conform.NEAREST : null);
         FrameRange all = event.media.available;
-        return Item.of(source.apply(event.media)).withRange(event.frames.equals(all) ? null : event.frames).withPlaying(playing).withJoint(event.joint);
+        return Item.of(source.apply(event.media)).withRange(event.frames.equals(all) ? null : event.frames).withPlaying(playing)
+                .withJoint(event.joint);
     }
 
     /** A reel of it, which becomes the current one; sources that the project hasn't got are added. */
@@ -190,7 +195,8 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
             }
             List<Reel> reels = new ArrayList<>(result.reels());
             String id = result.freshId("r");
-            reels.add(Reel.of(id, name, items(media -> ids.get(media.location))).withRate(rate).withStart(start == null || start.frame() == 0 ? null : start.toString()));
+            reels.add(Reel.of(id, name, items(media -> ids.get(media.location))).withRate(rate)
+                    .withStart(start == null || start.frame() == 0 ? null : start.toString()));
             return result.withReels(reels, id);
         });
     }

@@ -22,7 +22,9 @@ public record WholeReel(Reel reel, List<Source> sources) {
     }
 
     public static WholeReel of(Project project, Reel reel) {
-        List<String> used = Stream.concat(reel.items().stream().flatMap(i -> Stream.concat(i.sources().stream(), Stream.of(i.earlier()).filter(Objects::nonNull))), reel.sounds().stream().map(SoundUse::source)).filter(Objects::nonNull).distinct().toList();
+        List<String> used = Stream.concat(
+                reel.items().stream().flatMap(i -> Stream.concat(i.sources().stream(), Stream.of(i.earlier()).filter(Objects::nonNull))),
+                reel.sounds().stream().map(SoundUse::source)).filter(Objects::nonNull).distinct().toList();
         return new WholeReel(reel, project.sources().stream().filter(s -> used.contains(s.id())).toList());
     }
 
@@ -44,7 +46,8 @@ public record WholeReel(Reel reel, List<Source> sources) {
                 ids.put(source.id(), known);
             }
             List<Item> items = reel.items().stream().map(i -> i.withSources(s -> mapped(ids, s))).toList();
-            List<SoundUse> sounds = reel.sounds().stream().map(s -> new SoundUse(mapped(ids, s.source()), s.at(), s.from(), s.to(), s.fadeIn(), s.fadeOut(), s.gain(), s.channels(), s.map(), s.extra())).toList();
+            List<SoundUse> sounds = reel.sounds().stream().map(s -> new SoundUse(mapped(ids, s.source()), s.at(), s.from(), s.to(),
+                    s.fadeIn(), s.fadeOut(), s.gain(), s.channels(), s.map(), s.extra())).toList();
             String id = result.freshId("r");
             List<Reel> reels = new ArrayList<>(result.reels());
             reels.add(new Reel(id, reel.name(), reel.rate(), items, sounds, reel.layout(), reel.start(), reel.burnIn(), reel.extra()));

@@ -49,7 +49,8 @@ public sealed interface Arrangement {
             int down = Math.max(1, Math.ceilDiv(views, across));
             List<Area> areas = new ArrayList<>();
             for (int i = 0; i < views; i++) {
-                areas.add(new Area(Rational.of(i % across, across), Rational.of(i / across, down), Rational.of(1, across), Rational.of(1, down)));
+                areas.add(new Area(Rational.of(i % across, across), Rational.of(i / across, down), Rational.of(1, across),
+                        Rational.of(1, down)));
             }
             return areas;
         }
@@ -86,7 +87,8 @@ public sealed interface Arrangement {
             List<Area> areas = new ArrayList<>();
             for (int row = 0; row < rows.size(); row++) {
                 for (int i = 0; i < rows.get(row); i++) {
-                    areas.add(new Area(Rational.of(i, rows.get(row)), Rational.of(row, rows.size()), Rational.of(1, rows.get(row)), Rational.of(1, rows.size())));
+                    areas.add(new Area(Rational.of(i, rows.get(row)), Rational.of(row, rows.size()), Rational.of(1, rows.get(row)),
+                            Rational.of(1, rows.size())));
                 }
             }
             return areas;
@@ -127,7 +129,8 @@ public sealed interface Arrangement {
             // Each has a slot of the height; where they would not all fit, they become smaller.
             Rational each = min(share, Rational.ONE.minus(CLEAR).dividedBy(Rational.of(of)).minus(CLEAR));
             Rational stack = each.plus(CLEAR).times(of).minus(CLEAR);
-            return new Area(along(Rational.of(Math.round(2 * at.across()), 2), each), along(Rational.of(Math.round(2 * at.down()), 2), stack).plus(each.plus(CLEAR).times(index)), each, each);
+            return new Area(along(Rational.of(Math.round(2 * at.across()), 2), each),
+                    along(Rational.of(Math.round(2 * at.down()), 2), stack).plus(each.plus(CLEAR).times(index)), each, each);
         }
 
         private static Rational along(Rational where, Rational length) {

@@ -7,7 +7,7 @@ import java.util.List;
 /** How much of a box is seen when others lie over it. */
 public final class Covered {
 
-    private Covered() { }
+    private Covered() {}
 
     /** Pixels of it that no other one covers. */
     public static long seen(Box box, List<Box> over) {

@@ -10,14 +10,20 @@ import java.util.stream.Collectors;
  */
 public enum Operation {
     /** The greater of both alphas is kept; what lies under it without alpha stays opaque. */
-    @JsonProperty("add") ADD("add", "Its light is added."),
+    @JsonProperty("add")
+    ADD("add", "Its light is added."),
     /** Alpha stays what it is. */
-    @JsonProperty("multiply") MULTIPLY("multiply", "What lies under it is multiplied by it, as by light and shadow."),
-    @JsonProperty("over") OVER("over", "It is laid over by its alpha."),
+    @JsonProperty("multiply")
+    MULTIPLY("multiply", "What lies under it is multiplied by it, as by light and shadow."),
+    @JsonProperty("over")
+    OVER("over", "It is laid over by its alpha."),
     /** Alphas are screened likewise. */
-    @JsonProperty("screen") SCREEN("screen", "Added so that nothing goes above white."),
-    @JsonProperty("matte") MATTE("matte", "What lies under it is kept where it is white: colour and alpha."),
-    @JsonProperty("alpha") ALPHA("alpha from", "Only its alpha is taken.");
+    @JsonProperty("screen")
+    SCREEN("screen", "Added so that nothing goes above white."),
+    @JsonProperty("matte")
+    MATTE("matte", "What lies under it is kept where it is white: colour and alpha."),
+    @JsonProperty("alpha")
+    ALPHA("alpha from", "Only its alpha is taken.");
 
     private final String title;
     private final String sentence;
@@ -33,8 +39,9 @@ public enum Operation {
 
     /** By its title. @throws IllegalArgumentException naming those there are */
     public static Operation parse(String title) {
-        return Arrays.stream(values()).filter(o -> o.title.equals(title.strip())).findFirst().orElseThrow(() -> new IllegalArgumentException("There is no operation '" + title + "'; there are "
-                + Arrays.stream(values()).map(Operation::title).collect(Collectors.joining(", "))));
+        return Arrays.stream(values()).filter(o -> o.title.equals(title.strip())).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("There is no operation '" + title + "'; there are "
+                        + Arrays.stream(values()).map(Operation::title).collect(Collectors.joining(", "))));
     }
 
     public String sentence() {

@@ -80,6 +80,7 @@ public record Pass(String name, String source, String layer, Operation operation
     public float[] weights() {
         double all = gainInUse().toDouble() * Math.pow(2, exposureInUse().toDouble());
         return tint == null ? new float[] {(float) all, (float) all, (float) all}
-                : new float[] {(float) (all * DisplayCurve.light(tint.red() / 255.)), (float) (all * DisplayCurve.light(tint.green() / 255.)), (float) (all * DisplayCurve.light(tint.blue() / 255.))};
+                : new float[] {(float) (all * DisplayCurve.light(tint.red() / 255.)),
+                    (float) (all * DisplayCurve.light(tint.green() / 255.)), (float) (all * DisplayCurve.light(tint.blue() / 255.))};
     }
 }

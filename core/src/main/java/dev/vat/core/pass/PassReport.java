@@ -13,7 +13,7 @@ import java.util.Locale;
 public record PassReport(List<Frame> frames, long missing) {
 
     /** One frame. @param number as its file has it @param most the strongest difference of any sample, in codes of 8 bits */
-    public record Frame(String number, double most) { }
+    public record Frame(String number, double most) {}
 
     /** So far apart, in codes of 8 bits, that it is no matter of rounding. */
     private static final double APART = 1;
@@ -42,11 +42,13 @@ public record PassReport(List<Frame> frames, long missing) {
         String all = frames.size() == 1 ? "1 frame" : frames.size() + " frames";
         String left = missing == 0 ? "" : " " + missing + " couldn't be compared.";
         if (apart.isEmpty()) {
-            return String.format(Locale.ROOT, "The sum of the passes differs from the full picture by at most %.1f of 255 in %s.%s", most(), all, left);
+            return String.format(Locale.ROOT, "The sum of the passes differs from the full picture by at most %.1f of 255 in %s.%s", most(),
+                    all, left);
         }
         List<String> named = apart.stream().limit(NAMED).map(f -> String.format(Locale.ROOT, "%s by %.1f", f.number, f.most)).toList();
         double rest = frames.stream().filter(f -> f.most <= APART).mapToDouble(Frame::most).max().orElse(0);
-        return String.format(Locale.ROOT, "The sum of the passes is apart from the full picture in %d of %s: %s%s; the others differ by at most %.1f of 255.%s", apart.size(), all, String.join(", ", named),
+        return String.format(Locale.ROOT, "The sum of the passes is apart from the full picture in %d of %s: %s%s; the others differ "
+                + "by at most %.1f of 255.%s", apart.size(), all, String.join(", ", named),
                 apart.size() > NAMED ? " and more" : "", rest, left);
     }
 }

@@ -34,9 +34,9 @@ public final class PassWords {
     private static final Map<String, Role> WORDS = words();
 
     /** A pass that was found, with where it lies. @param source id, or null for the item's own @param layer or null */
-    public record Found(String name, String source, String layer) { }
+    public record Found(String name, String source, String layer) {}
 
-    private PassWords() { }
+    private PassWords() {}
 
     private static Map<String, Role> words() {
         Map<String, Role> words = new LinkedHashMap<>();
@@ -44,7 +44,8 @@ public final class PassWords {
         put(words, Role.BASE, "base", "albedo", "colour", "color", "diffusecolour", "diffusecolor", "basecolour", "basecolor");
         put(words, Role.LIGHT, "light", "lights", "lighting", "illumination", "key", "fill", "rim");
         put(words, Role.SHADOW, "shadow", "shadows", "occlusion", "ao");
-        put(words, Role.GLOW, "glow", "emission", "emissive", "specular", "spec", "reflection", "reflections", "refraction", "diffuse", "transmission", "subsurface", "volume");
+        put(words, Role.GLOW, "glow", "emission", "emissive", "specular", "spec", "reflection", "reflections", "refraction", "diffuse",
+                "transmission", "subsurface", "volume");
         put(words, Role.HAZE, "haze", "fog", "mist", "smoke", "atmosphere", "over");
         put(words, Role.MATTE, "matte", "mask", "holdout");
         put(words, Role.DEPTH, "depth", "z", "distance");
@@ -73,7 +74,8 @@ public final class PassWords {
         for (Found part : parts) {
             Role role = known || isBeside(part) ? role(part.name()).orElse(null) : null;
             Operation operation = role == null ? Operation.ADD : role.operation;
-            passes.add(Pass.of(part.name(), part.source(), part.layer(), operation).withOff(role == Role.MATTE || role == Role.DEPTH || role == null && known));
+            passes.add(Pass.of(part.name(), part.source(), part.layer(), operation)
+                    .withOff(role == Role.MATTE || role == Role.DEPTH || role == null && known));
         }
         full(found).ifPresent(f -> passes.add(Pass.of(f.name(), f.source(), f.layer(), Operation.ALPHA)));
         return new PassMix(passes);

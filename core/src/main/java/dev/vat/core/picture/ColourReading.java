@@ -17,9 +17,12 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
 
     /** What samples stand for. */
     public enum Kind {
-        @JsonProperty("display") DISPLAY("Display-coded", "Values are kept as they are and shown as Rec.709."),
-        @JsonProperty("linear") LINEAR("Linear light", "Values are light: exposure and a view curve make them display-coded."),
-        @JsonProperty("tagged") TAGGED("As tagged", "Values are converted from what the file states to Rec.709 with the sRGB curve.");
+        @JsonProperty("display")
+        DISPLAY("Display-coded", "Values are kept as they are and shown as Rec.709."),
+        @JsonProperty("linear")
+        LINEAR("Linear light", "Values are light: exposure and a view curve make them display-coded."),
+        @JsonProperty("tagged")
+        TAGGED("As tagged", "Values are converted from what the file states to Rec.709 with the sRGB curve.");
 
         private final String title;
         private final String sentence;
@@ -41,11 +44,14 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
     /** From linear light to display codes. */
     public enum Curve {
         /** IEC 61966-2-1. */
-        @JsonProperty("srgb") SRGB("sRGB"),
+        @JsonProperty("srgb")
+        SRGB("sRGB"),
         /** The inverse of the display of ITU-R BT.1886, a power of 2.4. */
-        @JsonProperty("bt1886") BT1886("Rec.1886 (2.4)"),
+        @JsonProperty("bt1886")
+        BT1886("Rec.1886 (2.4)"),
         /** A plain power of 2.2. */
-        @JsonProperty("gamma22") GAMMA22("gamma 2.2");
+        @JsonProperty("gamma22")
+        GAMMA22("gamma 2.2");
 
         private final String title;
 

@@ -9,7 +9,7 @@ public final class DisplayCurve {
     private static final double OFFSET = .055;
     private static final double POWER = 2.4;
 
-    private DisplayCurve() { }
+    private DisplayCurve() {}
 
     public static double light(double coded) {
         return coded <= CODED_TO ? coded / SLOPE : StrictMath.pow((coded + OFFSET) / (1 + OFFSET), POWER);

@@ -23,7 +23,7 @@ import java.util.Objects;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record FrameLook(int pixels, boolean opaque, boolean flat, boolean eightBit, float brightness, float sharpness,
-                        float noise, Odd odd, Soft soft, byte[] print) {
+        float noise, Odd odd, Soft soft, byte[] print) {
 
     public static final int COLUMNS = 16;
     public static final int ROWS = 9;

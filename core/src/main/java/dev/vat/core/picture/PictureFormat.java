@@ -12,7 +12,7 @@ import java.util.List;
  *     {@code depth.Z} a single channel; empty for kinds that hold one picture
  */
 public record PictureFormat(String kind, Size size, Depth depth, AlphaKind alpha, PixelAspect pixelAspect,
-                            boolean linear, List<String> layers, Stated stated) {
+        boolean linear, List<String> layers, Stated stated) {
 
     /** The layer that has no name. */
     public static final String MAIN = "";
@@ -23,7 +23,7 @@ public record PictureFormat(String kind, Size size, Depth depth, AlphaKind alpha
     }
 
     public PictureFormat(String kind, Size size, Depth depth, AlphaKind alpha, PixelAspect pixelAspect, boolean linear,
-                         List<String> layers) {
+            List<String> layers) {
         this(kind, size, depth, alpha, pixelAspect, linear, layers, Stated.NOTHING);
     }
 

@@ -19,9 +19,9 @@ public final class ShapeSizes {
      *
      * @param off in percent of the display aspect: above 0 the size is wider than asked
      */
-    public record Candidate(Size size, double off) { }
+    public record Candidate(Size size, double off) {}
 
-    private ShapeSizes() { }
+    private ShapeSizes() {}
 
     /**
      * @param shape display aspect, such as 2.39 or 16:9

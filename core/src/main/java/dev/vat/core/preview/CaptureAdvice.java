@@ -26,19 +26,29 @@ public record CaptureAdvice(String text, String remedy, CaptureWish then) {
         Long still = camera.still();
         if (still != null && wish.range().last() - still >= IdleTail.SHORTEST && still > wish.range().first()) {
             FrameRange busy = FrameRange.of(wish.range().first(), still);
-            all.add(new CaptureAdvice("Nothing moves after " + number(still) + ": " + (wish.range().last() - still) + " frames would stand still.", "Capture " + range(busy), wish.withRange(busy)));
+            all.add(new CaptureAdvice(
+                    "Nothing moves after " + number(still) + ": " + (wish.range().last() - still) + " frames would stand still.",
+                    "Capture " + range(busy), wish.withRange(busy)));
         }
         if (camera.keyed() != null && (wish.range().last() < camera.keyed().first() || wish.range().first() > camera.keyed().last())) {
-            all.add(new CaptureAdvice("This camera has keys from " + range(camera.keyed()) + " alone: in " + range(wish.range()) + " it stands still.", "Capture " + range(camera.keyed()),
+            all.add(new CaptureAdvice(
+                    "This camera has keys from " + range(camera.keyed()) + " alone: in " + range(wish.range()) + " it stands still.",
+                    "Capture " + range(camera.keyed()),
                     wish.withRange(camera.keyed())));
         }
         if (wish.leadIn() < camera.leadIn()) {
-            all.add(new CaptureAdvice("The scene wants " + camera.leadIn() + " frames (" + scene.rate().seconds(camera.leadIn()).toDecimal(1) + " s) run before the first one, so that what drifts has settled; "
-                    + (wish.leadIn() == 0 ? "none are" : wish.leadIn() + " are") + ".", "Run " + camera.leadIn() + " before", wish.withLeadIn(camera.leadIn())));
+            all.add(new CaptureAdvice(
+                    "The scene wants " + camera.leadIn() + " frames (" + scene.rate().seconds(camera.leadIn()).toDecimal(1)
+                            + " s) run before the first one, so that what drifts has settled; "
+                            + (wish.leadIn() == 0 ? "none are" : wish.leadIn() + " are") + ".",
+                    "Run " + camera.leadIn() + " before", wish.withLeadIn(camera.leadIn())));
         }
         List<Choice> marks = scene.classes().stream().filter(c -> c.construction() && wish.classes().contains(c.id())).toList();
         if (!marks.isEmpty()) {
-            all.add(new CaptureAdvice("Construction marks will be in the picture: " + marks.stream().map(Choice::title).collect(Collectors.joining(", ")) + ".", "Leave them out",
+            all.add(new CaptureAdvice(
+                    "Construction marks will be in the picture: " + marks.stream().map(Choice::title).collect(Collectors.joining(", "))
+                            + ".",
+                    "Leave them out",
                     wish.withClasses(wish.classes().stream().filter(id -> marks.stream().noneMatch(m -> m.id().equals(id))).toList())));
         }
         return all;
@@ -50,8 +60,10 @@ public record CaptureAdvice(String text, String remedy, CaptureWish then) {
             return Optional.empty();
         }
         boolean overlaps = wish.range().first() <= line.last() && wish.range().last() >= line.first();
-        FrameRange inside = overlaps ? FrameRange.of(Math.max(line.first(), wish.range().first()), Math.min(line.last(), wish.range().last())) : line;
-        return Optional.of(new CaptureAdvice("The scene's timeline goes from " + range(line) + ".", "Capture " + range(inside), wish.withRange(inside)));
+        FrameRange inside = overlaps
+                ? FrameRange.of(Math.max(line.first(), wish.range().first()), Math.min(line.last(), wish.range().last())) : line;
+        return Optional.of(new CaptureAdvice("The scene's timeline goes from " + range(line) + ".", "Capture " + range(inside),
+                wish.withRange(inside)));
     }
 
     /** As files of frames are numbered. */

@@ -18,7 +18,8 @@ import java.util.List;
  * @param draft whether the picture is marked as a draft
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record CaptureWish(String camera, FrameRange range, long every, boolean keepLength, Size size, String shading, List<String> classes, long leadIn, boolean named, boolean draft) {
+public record CaptureWish(String camera, FrameRange range, long every, boolean keepLength, Size size, String shading, List<String> classes,
+        long leadIn, boolean named, boolean draft) {
 
     /** What H.264 counts pixels in. */
     private static final int GRID = 2;
@@ -40,7 +41,8 @@ public record CaptureWish(String camera, FrameRange range, long every, boolean k
 
     /** What is usual for a camera: the frames that it has keys for, half the size, no construction marks, a name in the picture. */
     public static CaptureWish of(SceneFacts scene, CameraFacts camera) {
-        return new CaptureWish(camera.id(), camera.keyed() == null ? scene.timeline() : camera.keyed(), 1, true, scaled(scene.size(), 50), scene.shadings().isEmpty() ? null : scene.shadings().getLast().id(),
+        return new CaptureWish(camera.id(), camera.keyed() == null ? scene.timeline() : camera.keyed(), 1, true, scaled(scene.size(), 50),
+                scene.shadings().isEmpty() ? null : scene.shadings().getLast().id(),
                 scene.classes().stream().filter(c -> !c.construction()).map(Choice::id).toList(), camera.leadIn(), true, true);
     }
 

@@ -23,8 +23,9 @@ import java.util.Map;
  * @param approved whether the final frames are to be like it
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Preview(String file, String scene, String cameraTitle, long revision, Rate rate, CaptureWish wish, String made, long drawn, Long idle, long bytes, String why, String note, boolean approved,
-                      @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+public record Preview(String file, String scene, String cameraTitle, long revision, Rate rate, CaptureWish wish, String made, long drawn,
+        Long idle, long bytes, String why, String note, boolean approved,
+        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Preview {
         extra = extra == null ? Map.of() : Map.copyOf(extra);
@@ -38,7 +39,8 @@ public record Preview(String file, String scene, String cameraTitle, long revisi
     /** The frames of the scene that it shows. */
     @JsonIgnore
     public FrameRange range() {
-        return isWhole() ? wish.range() : FrameRange.of(wish.range().first(), Math.min(wish.range().last(), wish.frame(drawn - 1) + (wish.keepLength() ? wish.every() - 1 : 0)));
+        return isWhole() ? wish.range() : FrameRange.of(wish.range().first(),
+                Math.min(wish.range().last(), wish.frame(drawn - 1) + (wish.keepLength() ? wish.every() - 1 : 0)));
     }
 
     /** How the frames of its movie are numbered. */
@@ -48,7 +50,8 @@ public record Preview(String file, String scene, String cameraTitle, long revisi
     }
 
     public Preview withNote(String text) {
-        return new Preview(file, scene, cameraTitle, revision, rate, wish, made, drawn, idle, bytes, why, text == null || text.isBlank() ? null : text.strip(), approved, extra);
+        return new Preview(file, scene, cameraTitle, revision, rate, wish, made, drawn, idle, bytes, why,
+                text == null || text.isBlank() ? null : text.strip(), approved, extra);
     }
 
     public Preview withApproved(boolean yes) {

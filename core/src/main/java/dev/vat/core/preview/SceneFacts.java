@@ -19,18 +19,20 @@ import java.util.Optional;
  * @param files whether it hands its pictures over as files only
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record SceneFacts(String name, long revision, Rate rate, FrameRange timeline, Size size, List<CameraFacts> cameras, List<Choice> shadings, List<Choice> classes, List<Choice> passes,
-                         List<Note> notes, boolean files) {
+public record SceneFacts(String name, long revision, Rate rate, FrameRange timeline, Size size, List<CameraFacts> cameras,
+        List<Choice> shadings, List<Choice> classes, List<Choice> passes,
+        List<Note> notes, boolean files) {
 
     /** @param text what is said of a frame */
-    public record Note(long frame, String text) { }
+    public record Note(long frame, String text) {}
 
     public SceneFacts {
         if (name == null || name.isBlank()) {
             throw new IllegalArgumentException("The scene doesn't say what it is called");
         }
         if (rate == null || timeline == null || size == null) {
-            throw new IllegalArgumentException("The scene " + name + " doesn't say its " + (rate == null ? "rate" : timeline == null ? "timeline" : "size"));
+            throw new IllegalArgumentException(
+                    "The scene " + name + " doesn't say its " + (rate == null ? "rate" : timeline == null ? "timeline" : "size"));
         }
         cameras = cameras == null ? List.of() : List.copyOf(cameras);
         shadings = shadings == null ? List.of() : List.copyOf(shadings);

@@ -9,7 +9,7 @@ public final class EditHistory {
 
     private static final int LONGEST = 500;
 
-    private record Step(String name, Project project) { }
+    private record Step(String name, Project project) {}
 
     private final Deque<Step> past = new ArrayDeque<>();
     private final Deque<Step> future = new ArrayDeque<>();

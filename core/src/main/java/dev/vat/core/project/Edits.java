@@ -35,36 +35,39 @@ public final class Edits {
 
     private static final long STILL_SECONDS = 5;
 
-    private Edits() { }
+    private Edits() {}
 
     /** How several sequences brought in at once are laid out. */
-    public enum Layout { ONE_PROGRAMME, ONE_REEL_EACH }
+    public enum Layout {
+        ONE_PROGRAMME, ONE_REEL_EACH
+    }
 
     /** Brings sources in; those that the project knows already aren't added twice. A sound goes into no reel. */
     public static Edit bringIn(List<Location> locations, Layout layout) {
         return new Edit(locations.size() == 1 ? "bringing in " + locations.getFirst().name()
                 : "bringing in " + locations.size() + " sources", project -> {
-            Project result = project;
-            List<Source> added = new ArrayList<>();
-            for (Location location : locations) {
-                if (known(result, location)) {
-                    continue;
-                }
-                Source source = Source.of(result.freshId("s"), Place.of(location.folder()), location.pattern(), readingOf(location, result));
-                added.add(source);
-                List<Source> all = new ArrayList<>(result.sources());
-                all.add(source);
-                result = result.withSources(all);
-            }
-            if (added.isEmpty()) {
-                return project;
-            }
-            if (project.isEmpty()) {
-                result = result.withName(added.getFirst().pattern().baseName());
-            }
-            List<Source> pictures = added.stream().filter(s -> !s.location().isSound()).toList();
-            return pictures.isEmpty() ? result : layOut(result, leading(pictures), layout);
-        });
+                    Project result = project;
+                    List<Source> added = new ArrayList<>();
+                    for (Location location : locations) {
+                        if (known(result, location)) {
+                            continue;
+                        }
+                        Source source = Source.of(result.freshId("s"), Place.of(location.folder()), location.pattern(),
+                                readingOf(location, result));
+                        added.add(source);
+                        List<Source> all = new ArrayList<>(result.sources());
+                        all.add(source);
+                        result = result.withSources(all);
+                    }
+                    if (added.isEmpty()) {
+                        return project;
+                    }
+                    if (project.isEmpty()) {
+                        result = result.withName(added.getFirst().pattern().baseName());
+                    }
+                    List<Source> pictures = added.stream().filter(s -> !s.location().isSound()).toList();
+                    return pictures.isEmpty() ? result : layOut(result, leading(pictures), layout);
+                });
     }
 
     /** Of kin, only one goes into a reel: the main one, or the latest version. */
@@ -120,7 +123,8 @@ public final class Edits {
     public static Edit removeSource(String id) {
         return new Edit("removing a source", project -> {
             List<Reel> reels = project.reels().stream()
-                    .map(r -> r.withItems(r.items().stream().flatMap(i -> i.without(id).stream()).toList()).withSounds(r.sounds().stream().filter(s -> !s.source().equals(id)).toList()))
+                    .map(r -> r.withItems(r.items().stream().flatMap(i -> i.without(id).stream()).toList())
+                            .withSounds(r.sounds().stream().filter(s -> !s.source().equals(id)).toList()))
                     .filter(r -> !r.items().isEmpty() || r.id().equals(project.reel())).toList();
             return project.withSources(project.sources().stream().filter(s -> !s.id().equals(id)).toList())
                     .withReels(reels, project.reel());
@@ -136,7 +140,8 @@ public final class Edits {
      * that and is conformed.
      */
     public static Edit setRate(Rate rate) {
-        return new Edit("change of rate to " + rate.label(), project -> project.currentReel().map(reel -> atRate(project, reel, rate)).orElse(project));
+        return new Edit("change of rate to " + rate.label(),
+                project -> project.currentReel().map(reel -> atRate(project, reel, rate)).orElse(project));
     }
 
     /** The rate of every reel, as {@link #setRate}. */
@@ -154,16 +159,19 @@ public final class Edits {
         Rate before = reel.rate() != null ? reel.rate() : readAt(project, reel);
         Project result = project;
         for (String id : reel.items().stream().flatMap(i -> i.sources().stream()).distinct().toList()) {
-            result = result.withSource(id, s -> s.location().isMovie() || s.reading().rate() != null && !s.reading().rate().equals(before) ? s
-                    : s.withReading(s.reading().withRate(rate)));
+            result = result.withSource(id,
+                    s -> s.location().isMovie() || s.reading().rate() != null && !s.reading().rate().equals(before) ? s
+                            : s.withReading(s.reading().withRate(rate)));
         }
         boolean follows = rate.equals(readAt(result, reel));
-        return result.withReels(result.reels().stream().map(r -> r.id().equals(reel.id()) ? r.withRate(follows ? null : rate) : r).toList(), result.reel());
+        return result.withReels(result.reels().stream().map(r -> r.id().equals(reel.id()) ? r.withRate(follows ? null : rate) : r).toList(),
+                result.reel());
     }
 
     /** The rate at which a reel's first source is read, or null if that isn't said. */
     private static Rate readAt(Project project, Reel reel) {
-        return reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream()).findFirst().map(s -> s.reading().rate()).orElse(null);
+        return reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream()).findFirst()
+                .map(s -> s.reading().rate()).orElse(null);
     }
 
     public static Edit setSourceRate(String source, Rate rate) {
@@ -211,7 +219,8 @@ public final class Edits {
             List<Source> more = new ArrayList<>(project.sources());
             for (Location location : versions) {
                 if (more.stream().noneMatch(s -> s.location().equals(location))) {
-                    Reading reading = new Reading(like.rate(), null, like.gap(), like.cadence(), like.picture(), like.timecode(), null, null, null, Map.of(), null, Map.of());
+                    Reading reading = new Reading(like.rate(), null, like.gap(), like.cadence(), like.picture(), like.timecode(), null,
+                            null, null, Map.of(), null, Map.of());
                     more.add(Source.of(project.withSources(more).freshId("s"), Place.of(location.folder()), location.pattern(), reading));
                 }
             }
@@ -266,8 +275,10 @@ public final class Edits {
     /** A pass of the reel's shots as a file of its own, like the first one that is made. @param pass as it is called in the reel */
     public static Edit addPassFile(String pass) {
         return new Edit("a file of " + pass, project -> {
-            Deliverable like = project.deliverablesOn().isEmpty() ? Deliverable.of(Catalogue.target("edit-prores-hq")) : project.deliverablesOn().getFirst();
-            return withColumn(project, project.deliverables().size(), like.withPass(pass).withId(isTaken(project, like.target()) ? freshColumn(project, like.target()) : like.target()));
+            Deliverable like = project.deliverablesOn().isEmpty() ? Deliverable.of(Catalogue.target("edit-prores-hq"))
+                    : project.deliverablesOn().getFirst();
+            return withColumn(project, project.deliverables().size(),
+                    like.withPass(pass).withId(isTaken(project, like.target()) ? freshColumn(project, like.target()) : like.target()));
         });
     }
 
@@ -316,7 +327,8 @@ public final class Edits {
 
     /** @param off whether the column is left out for now */
     public static Edit switchOff(String id, boolean off) {
-        return new Edit(off ? "switching a column off" : "switching a column on", project -> project.withDeliverable(id, d -> d.withOff(off)));
+        return new Edit(off ? "switching a column off" : "switching a column on",
+                project -> project.withDeliverable(id, d -> d.withOff(off)));
     }
 
     public static Edit setCodec(String id, Codec codec) {
@@ -324,7 +336,8 @@ public final class Edits {
     }
 
     public static Edit setContainer(String id, Container container) {
-        return new Edit("change of container to " + container.title(), project -> project.withDeliverable(id, d -> d.withContainer(container)));
+        return new Edit("change of container to " + container.title(),
+                project -> project.withDeliverable(id, d -> d.withContainer(container)));
     }
 
     public static Edit setControl(String id, RateControl control) {
@@ -343,7 +356,8 @@ public final class Edits {
 
     /** One switch for all columns: half size, and a mark in name and picture. */
     public static Edit setDraft(boolean on) {
-        return new Edit(on ? "draft" : "no draft any more", project -> project.withDeliverables(project.deliverables().stream().map(d -> d.withDraft(on)).toList()));
+        return new Edit(on ? "draft" : "no draft any more",
+                project -> project.withDeliverables(project.deliverables().stream().map(d -> d.withDraft(on)).toList()));
     }
 
     /** Says yes to something that stands in a column's way. @param finding its id */
@@ -371,7 +385,8 @@ public final class Edits {
 
     /** @param beside whether alpha goes into a second file */
     public static Edit setMatte(String id, boolean beside) {
-        return new Edit(beside ? "matte as a second file" : "no second file", project -> project.withDeliverable(id, d -> d.withMatte(beside)));
+        return new Edit(beside ? "matte as a second file" : "no second file",
+                project -> project.withDeliverable(id, d -> d.withMatte(beside)));
     }
 
     /** @param colour null for the target's */
@@ -381,7 +396,8 @@ public final class Edits {
 
     /** @param look null for none */
     public static Edit setLook(String id, Look look) {
-        return new Edit(look == null ? "taking a look away" : "look " + look.name(), project -> project.withDeliverable(id, d -> d.withLook(look)));
+        return new Edit(look == null ? "taking a look away" : "look " + look.name(),
+                project -> project.withDeliverable(id, d -> d.withLook(look)));
     }
 
     public static Edit cropToGrid(String id, boolean crop) {

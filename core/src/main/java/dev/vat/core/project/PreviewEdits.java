@@ -14,7 +14,7 @@ import java.util.List;
 /** What previews of a scene do to a project, each as a named edit. */
 public final class PreviewEdits {
 
-    private PreviewEdits() { }
+    private PreviewEdits() {}
 
     /**
      * A preview: it takes the place of the one of the same camera that is there, wherever that is used, or comes in beside the other
@@ -24,7 +24,8 @@ public final class PreviewEdits {
         return new Edit("a preview", project -> {
             Source before = project.sources().stream().filter(s -> s.location().folder().equals(movie.folder())).findFirst().orElse(null);
             if (before != null) {
-                return project.withSource(before.id(), s -> s.withLocation(Place.of(movie.folder()), movie.pattern()).withReading(s.reading().withRange(null)));
+                return project.withSource(before.id(),
+                        s -> s.withLocation(Place.of(movie.folder()), movie.pattern()).withReading(s.reading().withRange(null)));
             }
             List<Source> more = new ArrayList<>(project.sources());
             more.add(Source.of(project.freshId("s"), Place.of(movie.folder()), movie.pattern(), Reading.PLAIN));

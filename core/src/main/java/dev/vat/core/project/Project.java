@@ -23,13 +23,13 @@ import java.util.function.UnaryOperator;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Project(int version, String name, List<Source> sources, List<Reel> reels, String reel,
-                      List<Deliverable> deliverables, Place folder, String naming,
-                      @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+        List<Deliverable> deliverables, Place folder, String naming,
+        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public static final int VERSION = 1;
 
-    public static final Project EMPTY =
-            new Project(VERSION, "Untitled", List.of(), List.of(), null, List.of(), null, FileNaming.DEFAULT, Map.of());
+    public static final Project EMPTY = new Project(VERSION, "Untitled", List.of(), List.of(), null, List.of(), null, FileNaming.DEFAULT,
+            Map.of());
 
     public Project {
         sources = sources == null ? List.of() : List.copyOf(sources);

@@ -13,7 +13,7 @@ public final class ProjectText {
             .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
             .build();
 
-    private ProjectText() { }
+    private ProjectText() {}
 
     public static String write(Project project) {
         try {

@@ -23,7 +23,7 @@ import java.util.function.UnaryOperator;
 /** All that can be done to the items of the current reel, each as a named edit; items are named by their number in it, from 0. */
 public final class ReelEdits {
 
-    private ReelEdits() { }
+    private ReelEdits() {}
 
     public static Edit addItem(String source) {
         return new Edit("adding to the reel", project -> project.currentReel().isPresent()
@@ -42,12 +42,14 @@ public final class ReelEdits {
 
     /** What Vat draws, before the item at {@code index}. */
     public static Edit addDrawn(int index, GeneratedItem drawn) {
-        return new Edit("adding " + drawn.title().toLowerCase(Locale.ROOT), project -> project.withCurrentReel(r -> r.with(index, Item.of(drawn))));
+        return new Edit("adding " + drawn.title().toLowerCase(Locale.ROOT),
+                project -> project.withCurrentReel(r -> r.with(index, Item.of(drawn))));
     }
 
     /** The same use once more, after itself. */
     public static Edit repeatItem(int index) {
-        return new Edit("an item once more", project -> project.withCurrentReel(r -> r.with(index + 1, r.items().get(index).withJoint(null))));
+        return new Edit("an item once more",
+                project -> project.withCurrentReel(r -> r.with(index + 1, r.items().get(index).withJoint(null))));
     }
 
     /** @param range null for all that the source's reading takes */
@@ -55,7 +57,12 @@ public final class ReelEdits {
         return item("trimming an item", index, i -> i.withRange(range));
     }
 
-    /** Other frames of the source at the same place and of the same length. @param range that is taken now @param by frames later, or earlier if negative */
+    /**
+     * Other frames of the source at the same place and of the same length.
+     *
+     * @param range that is taken now
+     * @param by frames later, or earlier if negative
+     */
     public static Edit slipItem(int index, FrameRange range, long by) {
         return item("slipping an item", index, i -> i.withRange(FrameRange.of(range.first() + by, range.last() + by)));
     }
@@ -80,7 +87,8 @@ public final class ReelEdits {
 
     /** The reel's own rate, whatever its sources have. @param rate null for the first source's */
     public static Edit setRate(Rate rate) {
-        return new Edit(rate == null ? "the first source's rate" : "change of the reel's rate to " + rate.label(), project -> project.withCurrentReel(r -> r.withRate(rate)));
+        return new Edit(rate == null ? "the first source's rate" : "change of the reel's rate to " + rate.label(),
+                project -> project.withCurrentReel(r -> r.withRate(rate)));
     }
 
     /** A sound from the reel's start on. @param source its id */
@@ -116,12 +124,14 @@ public final class ReelEdits {
 
     /** What the channels of the reel's sound are. @param layout null for those of the first sound */
     public static Edit setLayout(SoundLayout layout) {
-        return new Edit(layout == null ? "the first sound's channels" : "change of channels to " + layout, project -> project.withCurrentReel(r -> r.withLayout(layout)));
+        return new Edit(layout == null ? "the first sound's channels" : "change of channels to " + layout,
+                project -> project.withCurrentReel(r -> r.withLayout(layout)));
     }
 
     /** The timecode of the reel's first frame. @param label null for none */
     public static Edit setStart(String label) {
-        return new Edit(label == null ? "no start timecode" : "start timecode " + label, project -> project.withCurrentReel(r -> r.withStart(label)));
+        return new Edit(label == null ? "no start timecode" : "start timecode " + label,
+                project -> project.withCurrentReel(r -> r.withStart(label)));
     }
 
     /** What is written into the reel's pictures. @param burnIn null for nothing */
@@ -150,8 +160,9 @@ public final class ReelEdits {
 
     /** Several sources in one picture, at the reel's end; the reel is a new one where there is none. */
     public static Edit addLayout(Layout layout) {
-        return new Edit("adding " + layout.name(), project -> project.currentReel().isPresent() ? project.withCurrentReel(r -> r.with(Item.of(layout)))
-                : Edits.withReel(project, layout.name(), List.of(Item.of(layout)), true));
+        return new Edit("adding " + layout.name(),
+                project -> project.currentReel().isPresent() ? project.withCurrentReel(r -> r.with(Item.of(layout)))
+                        : Edits.withReel(project, layout.name(), List.of(Item.of(layout)), true));
     }
 
     /** What an item's picture is made of again. @param passes null for the source's own picture */
@@ -171,7 +182,8 @@ public final class ReelEdits {
 
     /** What Vat draws in front of everything; sounds stay with their pictures. @param rate of the reel */
     public static Edit addInFront(GeneratedItem drawn, Rate rate) {
-        return new Edit("adding " + drawn.title().toLowerCase(Locale.ROOT), project -> project.withCurrentReel(r -> later(r.with(0, Item.of(drawn)), rate.seconds(drawn.frames()))));
+        return new Edit("adding " + drawn.title().toLowerCase(Locale.ROOT),
+                project -> project.withCurrentReel(r -> later(r.with(0, Item.of(drawn)), rate.seconds(drawn.frames()))));
     }
 
     private static Reel later(Reel reel, Rational seconds) {

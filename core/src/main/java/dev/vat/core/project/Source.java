@@ -10,7 +10,7 @@ import java.util.Map;
 
 /** A sequence, movie, still or sound that was brought in: where it lies, how its files are named, and how it is to be read. */
 public record Source(String id, Place folder, SequencePattern pattern, Reading reading,
-                     @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Source {
         reading = reading == null ? Reading.PLAIN : reading;

@@ -24,7 +24,7 @@ public record Comparison(List<Line> lines) {
     private static final String NOT_CARRIED = "not carried";
 
     /** One property of a file; {@code agrees} is the verdict. */
-    public record Line(String name, String planned, String found, @JsonProperty("agrees") boolean agrees) { }
+    public record Line(String name, String planned, String found, @JsonProperty("agrees") boolean agrees) {}
 
     public Comparison {
         lines = List.copyOf(lines);
@@ -39,10 +39,12 @@ public record Comparison(List<Line> lines) {
         List<Line> lines = new ArrayList<>(facts.lines);
         Expectation.Level level = planned.level();
         Double integrated = loudness.integrated();
-        lines.add(new Line("loudness", decimal(level.integrated()) + " LUFS", integrated == null ? "below the gate" : decimal(integrated) + " LUFS",
+        lines.add(new Line("loudness", decimal(level.integrated()) + " LUFS",
+                integrated == null ? "below the gate" : decimal(integrated) + " LUFS",
                 integrated != null && Math.abs(integrated - level.integrated()) <= LOUDNESS_TOLERANCE));
         Double peak = loudness.truePeak();
-        lines.add(new Line("true peak", "at most " + decimal(level.mostPeak()) + " dBTP", peak == null ? "none" : decimal(peak) + " dBTP", peak == null || peak <= level.mostPeak() + PEAK_TOLERANCE));
+        lines.add(new Line("true peak", "at most " + decimal(level.mostPeak()) + " dBTP", peak == null ? "none" : decimal(peak) + " dBTP",
+                peak == null || peak <= level.mostPeak() + PEAK_TOLERANCE));
         return new Comparison(lines);
     }
 
@@ -84,8 +86,9 @@ public record Comparison(List<Line> lines) {
         line(lines, "container", planned.container().title(), found.container());
         line(lines, "codec", planned.codec(), found.codec());
         line(lines, "profile", planned.profile(), found.profile());
-        CodecLevel.needed(planned.codec(), planned.size(), planned.rate()).filter(_ -> found.level() > 0).ifPresent(needed -> lines.add(new Line("level",
-                needed.name() + " or above", CodecLevel.name(planned.codec(), found.level()), needed.isMetBy(found.level()))));
+        CodecLevel.needed(planned.codec(), planned.size(), planned.rate()).filter(_ -> found.level() > 0)
+                .ifPresent(needed -> lines.add(new Line("level",
+                        needed.name() + " or above", CodecLevel.name(planned.codec(), found.level()), needed.isMetBy(found.level()))));
         String depth = planned.codedBits() == planned.readBits() ? planned.codedBits() + "-bit"
                 : planned.codedBits() + " coded, read as " + planned.readBits();
         lines.add(new Line("depth", depth, found.bits() == planned.readBits() ? depth : found.bits() + "-bit",
@@ -100,7 +103,8 @@ public record Comparison(List<Line> lines) {
             line(lines, "played", times(planned.loops()), found.loops() == null ? "not said" : times(found.loops()));
         }
         if (planned.container().carriesTimecode()) {
-            line(lines, "timecode", planned.timecode() == null ? "none" : planned.timecode(), found.timecode() == null ? "none" : found.timecode());
+            line(lines, "timecode", planned.timecode() == null ? "none" : planned.timecode(),
+                    found.timecode() == null ? "none" : found.timecode());
         }
         line(lines, "sound tracks", planned.soundTracks() == 0 ? "none" : planned.soundTracks(),
                 found.soundTracks() == 0 ? "none" : found.soundTracks());
@@ -121,14 +125,18 @@ public record Comparison(List<Line> lines) {
         Rational off = planned.rate().seconds(found.frames()).minus(found.rate().seconds(found.frames()));
         boolean agrees = planned.container().isMovingStill() ? off.abs().compareTo(found.clock()) <= 0
                 : planned.rate().equals(found.rate());
-        lines.add(new Line("rate", planned.rate() + " a second", agrees && !planned.rate().equals(found.rate()) ? planned.rate() + " a second, as near as its clock can say it"
-                : found.rate() + " a second", agrees));
+        lines.add(new Line("rate", planned.rate() + " a second",
+                agrees && !planned.rate().equals(found.rate()) ? planned.rate() + " a second, as near as its clock can say it"
+                        : found.rate() + " a second",
+                agrees));
     }
 
     /** In GIF and WebP nothing but a transparent place says that there may be one. */
     private static void alpha(List<Line> lines, Expectation planned, FileFacts found) {
-        boolean opaque = (planned.container() == Container.GIF || planned.container() == Container.WEBP) && found.alphaBits() <= planned.alphaBits();
-        lines.add(new Line("alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()), opaque || planned.alphaBits() == found.alphaBits()));
+        boolean opaque = (planned.container() == Container.GIF || planned.container() == Container.WEBP)
+                && found.alphaBits() <= planned.alphaBits();
+        lines.add(new Line("alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()),
+                opaque || planned.alphaBits() == found.alphaBits()));
     }
 
     private static String times(int loops) {
@@ -137,14 +145,19 @@ public record Comparison(List<Line> lines) {
 
     /** Matroska and WebM say it as a width in whole pixels: it must lead to the same picture. */
     private static void pixelAspect(List<Line> lines, String name, Expectation planned, PixelAspect found) {
-        boolean agrees = found.equals(planned.pixelAspect()) || found.seen(planned.size()).equals(planned.pixelAspect().seen(planned.size()));
+        boolean agrees = found.equals(planned.pixelAspect())
+                || found.seen(planned.size()).equals(planned.pixelAspect().seen(planned.size()));
         lines.add(new Line(name, planned.pixelAspect().toString(), found.toString(), agrees));
     }
 
-    /** Containers that count in milliseconds can't say every length; Matroska says that of the whole file, the last block of sound included. */
+    /**
+     * Containers that count in milliseconds can't say every length; Matroska says that of the whole file, the last block of sound
+     * included.
+     */
     private static void duration(List<Line> lines, Rational planned, FileFacts found) {
         Rational off = planned.minus(found.durationSeconds());
-        boolean wholeFile = found.sound() != null && (found.container().equals(Container.MKV.title()) || found.container().equals(Container.WEBM.title()));
+        boolean wholeFile = found.sound() != null
+                && (found.container().equals(Container.MKV.title()) || found.container().equals(Container.WEBM.title()));
         Rational allowed = wholeFile ? found.clock().plus(LONGEST_BLOCK) : found.clock();
         boolean agrees = off.abs().compareTo(allowed) < 0;
         lines.add(new Line("duration", planned + " s", found.durationSeconds() + " s", agrees));

@@ -29,8 +29,9 @@ import dev.vat.core.time.Timecode;
  * @param matrix tag by the library's name, or null where codec and container have no place for it; likewise the three others
  */
 public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAspect, Container container, String codec,
-                          String profile, int codedBits, int readBits, Chroma chroma, int alphaBits, String matrix,
-                          String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills, Long mostBytes, Scan scan, Integer loops, String timecode, Level level) {
+        String profile, int codedBits, int readBits, Chroma chroma, int alphaBits, String matrix,
+        String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills,
+        Long mostBytes, Scan scan, Integer loops, String timecode, Level level) {
 
     private static final String ZERO = "00:00:00:00";
 
@@ -39,10 +40,10 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
     }
 
     /** How numbered stills are named, and the number of the first one. */
-    public record Stills(SequencePattern names, long first) { }
+    public record Stills(SequencePattern names, long first) {}
 
     /** The sound track. @param codec by the library's name @param rate samples a second @param seconds length */
-    public record SoundTrack(String codec, int channels, int rate, Rational seconds) { }
+    public record SoundTrack(String codec, int channels, int rate, Rational seconds) {}
 
     /**
      * How loud the programme in a file is to be.
@@ -73,40 +74,51 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 codec.reportedProfile(), codec.codedBits(), codec.readBits(), codec.chroma(), codec.alphaBits(),
                 codec.statesMatrix(container) ? colour.matrix() : null, container.statesColour() ? colour.primaries() : null,
                 container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
-                sound == null || !container.carriesSound() ? 0 : 1, sound == null || !container.carriesSound() ? null : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
-                        sound.seconds()), settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null,
+                sound == null || !container.carriesSound() ? 0 : 1,
+                sound == null || !container.carriesSound() ? null
+                        : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
+                                sound.seconds()),
+                settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null,
                 codec.scanOf(settings.framing().scanInUse()), container.isMovingStill() ? settings.loops() : null,
                 container == Container.MXF ? ZERO : null, null);
     }
 
     /** The same as a folder of stills. */
     public Expectation withStills(Stills how) {
-        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
+        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
+                primaries,
                 transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops, timecode, level);
     }
 
     /** The same with fewer frames, and sound as long as they are; what is left of the programme is to be as loud as all of it was. */
     public Expectation withFrames(long fewer) {
-        SoundTrack shorter = sound == null ? null : new SoundTrack(sound.codec, sound.channels, sound.rate, Rational.of(rate.seconds(fewer).times(sound.rate).round(), sound.rate));
-        return new Expectation(fewer, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
-                transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops, timecode, level == null || shorter == null ? null : level.until(shorter.seconds.times(shorter.rate).round()));
+        SoundTrack shorter = sound == null ? null : new SoundTrack(sound.codec, sound.channels, sound.rate,
+                Rational.of(rate.seconds(fewer).times(sound.rate).round(), sound.rate));
+        return new Expectation(fewer, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
+                primaries,
+                transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops, timecode,
+                level == null || shorter == null ? null : level.until(shorter.seconds.times(shorter.rate).round()));
     }
 
     /** The same with a label for its first frame, where the container has a place for one. @param label null for none */
     public Expectation withTimecode(Timecode label) {
-        return label == null || !container.carriesTimecode() ? this : new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits,
-                matrix, primaries, transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, label.toString(), level);
+        return label == null || !container.carriesTimecode() ? this
+                : new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits,
+                        matrix, primaries, transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops,
+                        label.toString(), level);
     }
 
     /** With another sound track, or none. @param track null for none */
     public Expectation withSound(SoundTrack track) {
-        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
+        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
+                primaries,
                 transfer, range, track == null ? 0 : 1, track, indexInFront, stills, mostBytes, scan, loops, timecode, null);
     }
 
     /** @param other null for as it is */
     public Expectation withLevel(Level other) {
-        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix, primaries,
+        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
+                primaries,
                 transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, other);
     }
 

@@ -25,6 +25,7 @@ import dev.vat.core.time.Rational;
  * @param level the level the stream claims, in the codec's own count; -99 if it has none
  */
 public record FileFacts(long frames, Rate rate, boolean evenSpacing, Rational startSeconds, Rational durationSeconds, Rational clock,
-                        Size size, PixelAspect pixelAspect, PixelAspect codedPixelAspect, String container, String codec, String profile, int level,
-                        int bits, String chroma, int alphaBits, String matrix, String primaries, String transfer,
-                        String range, int soundTracks, Expectation.SoundTrack sound, boolean indexInFront, String scan, Integer loops, long bytes, String timecode) { }
+        Size size, PixelAspect pixelAspect, PixelAspect codedPixelAspect, String container, String codec, String profile, int level,
+        int bits, String chroma, int alphaBits, String matrix, String primaries, String transfer,
+        String range, int soundTracks, Expectation.SoundTrack sound, boolean indexInFront, String scan, Integer loops, long bytes,
+        String timecode) {}

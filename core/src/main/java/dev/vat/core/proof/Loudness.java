@@ -13,7 +13,8 @@ public record Loudness(Double integrated, double range, Double truePeak) {
 
     /** {@code -23.1 LUFS, range 4.2 LU, true peak -1.3 dBTP}. */
     public String words() {
-        return (integrated == null ? "below the gate of -70 LUFS" : String.format(Locale.ROOT, "%.1f LUFS, range %.1f LU", integrated, range))
+        return (integrated == null ? "below the gate of -70 LUFS"
+                : String.format(Locale.ROOT, "%.1f LUFS, range %.1f LU", integrated, range))
                 + (truePeak == null ? ", silent throughout" : String.format(Locale.ROOT, ", true peak %.1f dBTP", truePeak));
     }
 }

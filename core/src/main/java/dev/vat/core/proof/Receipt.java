@@ -24,11 +24,12 @@ import java.util.List;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Receipt(int version, String file, String made, String vat, String library, String run, String project,
-                      String reel, String target, String targetTitle, @JsonProperty("proven") boolean proven,
-                      List<String> reasons, String usedAnyway, Rate rate, String rateOrigin, List<SourceLine> sources,
-                      List<Fill> fills, Expectation planned, FileFacts found, Comparison comparison, Quality quality,
-                      List<String> notes, List<PartLine> parts, String sha256, List<FrameLine> frames,
-                      int lossyPasses, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, List<Spacing> spacing, Loudness loudness, BytePrints prints) {
+        String reel, String target, String targetTitle, @JsonProperty("proven") boolean proven,
+        List<String> reasons, String usedAnyway, Rate rate, String rateOrigin, List<SourceLine> sources,
+        List<Fill> fills, Expectation planned, FileFacts found, Comparison comparison, Quality quality,
+        List<String> notes, List<PartLine> parts, String sha256, List<FrameLine> frames,
+        int lossyPasses, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, List<Spacing> spacing, Loudness loudness,
+        BytePrints prints) {
 
     public static final int VERSION = 1;
     public static final String SUFFIX = ".receipt.json";
@@ -44,13 +45,13 @@ public record Receipt(int version, String file, String made, String vat, String 
     }
 
     /** A source and what was taken of it: {@code first} to {@code last}, every {@code step}. */
-    public record SourceLine(String name, long first, long last, long step, long count) { }
+    public record SourceLine(String name, long first, long last, long step, long count) {}
 
     /** An output frame in whose place something else stands. */
-    public record Fill(long frame, String source, long wanted, String shown) { }
+    public record Fill(long frame, String source, long wanted, String shown) {}
 
     /** A part: output frames, bytes of its file, CRC32C of the file in hexadecimal. */
-    public record PartLine(int index, long first, long count, long bytes, String crc) { }
+    public record PartLine(int index, long first, long count, long bytes, String crc) {}
 
     /**
      * One output frame.
@@ -60,7 +61,7 @@ public record Receipt(int version, String file, String made, String vat, String 
      * @param ssim from 0 to 1, luma
      */
     @JsonInclude(JsonInclude.Include.ALWAYS)
-    public record FrameLine(long frame, String crc, Double psnr, double ssim) { }
+    public record FrameLine(long frame, String crc, Double psnr, double ssim) {}
 
     /**
      * Picture against source over the whole file; PSNR in dB of luma, null where not a bit differs.
@@ -76,11 +77,12 @@ public record Receipt(int version, String file, String made, String vat, String 
     }
 
     /** A frame that differs most from what its encoder was given. @param source file that it shows */
-    public record Worst(long frame, String source, double psnr, double ssim) { }
+    public record Worst(long frame, String source, double psnr, double ssim) {}
 
     public Receipt withUse(String when) {
         return new Receipt(version, file, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
-                when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames, lossyPasses, draft, spacing, loudness, prints);
+                when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames, lossyPasses,
+                draft, spacing, loudness, prints);
     }
 
     public Receipt withFile(String name) {

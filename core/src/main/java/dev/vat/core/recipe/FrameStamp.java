@@ -7,4 +7,4 @@ package dev.vat.core.recipe;
  * @param modified milliseconds of Unix time
  * @param print fingerprint of its decoded samples, or null where it wasn't decoded by itself
  */
-public record FrameStamp(long number, long bytes, long modified, Integer print) { }
+public record FrameStamp(long number, long bytes, long modified, Integer print) {}

@@ -10,4 +10,4 @@ import com.fasterxml.jackson.annotation.JsonInclude;
  * @param pass the pass of a shot that is shown by itself, or null for the whole picture
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record PictureKind(WorkingFormat format, boolean alpha, String pass) { }
+public record PictureKind(WorkingFormat format, boolean alpha, String pass) {}

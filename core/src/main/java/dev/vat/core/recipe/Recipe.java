@@ -19,8 +19,10 @@ import java.util.List;
 import java.util.stream.Stream;
 
 /**
- * How one picture is made, as a tree: frames of files with their reading at the leaves, and what is drawn. A recipe is all that a picture depends on but the
- * {@link PictureKind} in which it is wanted, so that equal recipes make equal pictures. A run is carried out by it, and the window asks by it, for single pictures, trials,
+ * How one picture is made, as a tree: frames of files with their reading at the leaves, and what is drawn. A recipe is all that a picture
+ * depends on but the
+ * {@link PictureKind} in which it is wanted, so that equal recipes make equal pictures. A run is carried out by it, and the window asks
+ * by it, for single pictures, trials,
  * contact sheets and comparisons.
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "of")
@@ -46,7 +48,8 @@ public sealed interface Recipe {
      * @param placed where it lies in the reel's frame, or null for all of that
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    record Frame(String path, FileKind kind, long number, FrameStamp stamp, PictureReading reading, Size size, Placed placed) implements Recipe {
+    record Frame(String path, FileKind kind, long number, FrameStamp stamp, PictureReading reading, Size size, Placed placed)
+            implements Recipe {
 
         /** By itself, whatever its file was when it was looked at. */
         public static Frame of(String path, FileKind kind, long number, PictureReading reading) {
@@ -55,13 +58,13 @@ public sealed interface Recipe {
     }
 
     /** Where a picture lies in a frame of another shape. */
-    record Placed(Placement placement, Size frame) { }
+    record Placed(Placement placement, Size frame) {}
 
     /** A frame of a file that Vat made, counted from 0. */
-    record Finished(String path, long frame) implements Recipe { }
+    record Finished(String path, long frame) implements Recipe {}
 
     /** Two pictures of one size, mixed: {@code share} is how much of {@code to} there is, from 0 to 1. */
-    record Mix(Recipe from, Recipe to, Rational share) implements Recipe { }
+    record Mix(Recipe from, Recipe to, Rational share) implements Recipe {}
 
     /** A card that stands for a frame that can't be used. */
     record Card(Size size, List<String> lines) implements Recipe {
@@ -71,10 +74,10 @@ public sealed interface Recipe {
     }
 
     /** One colour all over. */
-    record Plain(Size size, Rgb colour) implements Recipe { }
+    record Plain(Size size, Rgb colour) implements Recipe {}
 
     /** Bars, a slate or a figure. */
-    record Drawing(Size size, PixelAspect pixelAspect, ReelFrame.Drawing what) implements Recipe { }
+    record Drawing(Size size, PixelAspect pixelAspect, ReelFrame.Drawing what) implements Recipe {}
 
     /**
      * The passes of a picture put together in light.
@@ -95,7 +98,8 @@ public sealed interface Recipe {
 
         /** One of them by itself, as it goes in. */
         public Passes alone(int index) {
-            return new Passes(new Assembly.Passes(List.of(mix.passes().get(index)), mix.colour()), List.of(frames.get(index)), transparent, placed);
+            return new Passes(new Assembly.Passes(List.of(mix.passes().get(index)), mix.colour()), List.of(frames.get(index)), transparent,
+                    placed);
         }
 
         /** The whole picture, whatever the place in the reel. */
@@ -122,14 +126,15 @@ public sealed interface Recipe {
      *
      * @param pixelAspect of the picture itself
      */
-    record Lettered(Recipe picture, Lettering lettering, PixelAspect pixelAspect) implements Recipe { }
+    record Lettered(Recipe picture, Lettering lettering, PixelAspect pixelAspect) implements Recipe {}
 
     /** The same with a pass by itself wherever it is made of passes. @param pass null for the whole picture */
     default Recipe ofPass(String pass) {
         return switch (this) {
             case Passes passes when pass != null && passes.indexOf(pass) >= 0 -> passes.alone(passes.indexOf(pass));
             case Mix(Recipe from, Recipe to, Rational share) when pass != null -> new Mix(from.ofPass(pass), to.ofPass(pass), share);
-            case Lettered(Recipe picture, Lettering lettering, PixelAspect pixelAspect) when pass != null -> new Lettered(picture.ofPass(pass), lettering, pixelAspect);
+            case Lettered(Recipe picture, Lettering lettering, PixelAspect pixelAspect) when pass != null -> new Lettered(
+                    picture.ofPass(pass), lettering, pixelAspect);
             default -> this;
         };
     }
@@ -161,7 +166,10 @@ public sealed interface Recipe {
             case Passes passes -> passes.frames().stream();
             case Views views -> views.pictures().stream().flatMap(Recipe::seen);
             case Lettered lettered -> lettered.picture().seen();
-            case Finished _, Card _, Plain _, Drawing _ -> Stream.empty();
+            case Finished _ -> Stream.empty();
+            case Card _ -> Stream.empty();
+            case Plain _ -> Stream.empty();
+            case Drawing _ -> Stream.empty();
         };
     }
 
@@ -181,7 +189,9 @@ public sealed interface Recipe {
             case Passes passes -> passes.transparent();
             case Views views -> views.pictures().stream().anyMatch(Recipe::isTransparent);
             case Lettered lettered -> lettered.picture().isTransparent();
-            case Card _, Plain _, Drawing _ -> false;
+            case Card _ -> false;
+            case Plain _ -> false;
+            case Drawing _ -> false;
         };
     }
 

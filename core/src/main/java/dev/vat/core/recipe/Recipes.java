@@ -17,7 +17,8 @@ import java.util.Optional;
 import java.util.function.IntFunction;
 
 /**
- * From what stands at a place of a reel to how its picture is made. Size, boxing, captions and the alpha of passes are worked out here, once for the window and for runs.
+ * From what stands at a place of a reel to how its picture is made. Size, boxing, captions and the alpha of passes are worked out here,
+ * once for the window and for runs.
  */
 public final class Recipes {
 
@@ -68,7 +69,8 @@ public final class Recipes {
 
     private static Recipe.Frame frame(Source source, long number, Recipe.Placed placed) {
         Location location = source.location();
-        return new Recipe.Frame(location.folder().resolve(location.pattern().fileName(number)).toString(), source.kind(), number, source.stamp(number), source.picture(), source.size(), placed);
+        return new Recipe.Frame(location.folder().resolve(location.pattern().fileName(number)).toString(), source.kind(), number,
+                source.stamp(number), source.picture(), source.size(), placed);
     }
 
     /** Empty where a file isn't there, or where the size of what is drawn isn't known yet. */
@@ -80,8 +82,10 @@ public final class Recipes {
     private Optional<Recipe> of(ReelFrame frame, Size drawn) {
         return switch (frame.content()) {
             case ReelFrame.SourceFrame(long number) -> frame(frame, number).map(f -> f);
-            case ReelFrame.Blend(long before, long after, Rational share) -> frame(frame, before).flatMap(low -> frame(frame, after).map(high -> new Recipe.Mix(low, high, share)));
-            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> of(from, drawn).flatMap(low -> of(to, drawn).map(high -> new Recipe.Mix(low, high, share)));
+            case ReelFrame.Blend(long before, long after, Rational share) -> frame(frame, before)
+                    .flatMap(low -> frame(frame, after).map(high -> new Recipe.Mix(low, high, share)));
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> of(from, drawn)
+                    .flatMap(low -> of(to, drawn).map(high -> new Recipe.Mix(low, high, share)));
             case ReelFrame.Card(String reason) -> Optional.ofNullable(drawn).map(s -> card(frame, reason, s));
             case ReelFrame.Plain(Rgb colour) -> Optional.ofNullable(drawn).map(s -> new Recipe.Plain(s, colour));
             case ReelFrame.Drawing drawing -> Optional.ofNullable(drawn).map(s -> new Recipe.Drawing(s, pixelAspect, drawing));
@@ -118,7 +122,8 @@ public final class Recipes {
                 return Optional.empty();
             }
             views.add(recipe.get());
-            captions.add(how.letteringAt(i, layout.wanted(), view, source == null || view.content() instanceof ReelFrame.Plain ? null : source.location()));
+            captions.add(how.letteringAt(i, layout.wanted(), view,
+                    source == null || view.content() instanceof ReelFrame.Plain ? null : source.location()));
         }
         return Optional.of(new Recipe.Views(how, pixelAspect, views, captions));
     }

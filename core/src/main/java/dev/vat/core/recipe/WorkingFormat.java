@@ -11,7 +11,10 @@ public enum WorkingFormat {
     /** Sixteen bits by the PQ curve over Rec.2020 primaries, ordinary white at 203 candelas: for files with room above white. */
     HIGH;
 
-    /** Of the pictures for a file, where this one holds those that a file takes as they are: eight bits only if nothing has to be scaled, looked up or marked. */
+    /**
+     * Of the pictures for a file, where this one holds those that a file takes as they are: eight bits only if nothing has to be scaled,
+     * looked up or marked.
+     */
     public WorkingFormat with(Treatment treatment) {
         return treatment.colour().isHighRange() ? HIGH : this == W8 && treatment.changesSamples() ? W16 : this;
     }

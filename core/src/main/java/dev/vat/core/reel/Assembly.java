@@ -43,7 +43,7 @@ public sealed interface Assembly {
          * @param caption or null
          */
         @JsonInclude(JsonInclude.Include.NON_NULL)
-        public record Laid(Placement.Box box, Placement placement, int border, Rgb borderColour, Line caption) { }
+        public record Laid(Placement.Box box, Placement placement, int border, Rgb borderColour, Line caption) {}
 
         public Views {
             laid = List.copyOf(laid);
@@ -66,7 +66,8 @@ public sealed interface Assembly {
                 facts = days.facts(facts, place, rate);
             }
             double size = caption.size() * this.size.height() / laid.get(view).box.height();
-            return new Lettering(caption.words().filled(facts).map(text -> new Lettering.Written(text, caption.at(), size, caption.ground())).stream().toList(), null, null);
+            return new Lettering(caption.words().filled(facts)
+                    .map(text -> new Lettering.Written(text, caption.at(), size, caption.ground())).stream().toList(), null, null);
         }
     }
 

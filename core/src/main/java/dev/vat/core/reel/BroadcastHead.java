@@ -34,14 +34,17 @@ public record BroadcastHead(List<GeneratedItem> items, Timecode start) {
      */
     public static BroadcastHead of(Rate rate, Size size, PixelAspect pixel, String today) {
         BarPattern bars = pixel.displayAspect(size).toDouble() >= WIDE && size.height() > 576 ? BarPattern.WIDE : BarPattern.BARS_75;
-        return new BroadcastHead(List.of(new GeneratedItem.Bars(bars, GeneratedItem.Bars.EBU_LEVEL, between(rate, BARS, SLATE)), slate(today, between(rate, SLATE, BLACK)),
+        return new BroadcastHead(List.of(new GeneratedItem.Bars(bars, GeneratedItem.Bars.EBU_LEVEL, between(rate, BARS, SLATE)),
+                slate(today, between(rate, SLATE, BLACK)),
                 GeneratedItem.Plain.black(between(rate, BLACK, PROGRAMME))), at(rate, BARS));
     }
 
     /** A slate with what anybody wants to know of a programme. @param today ISO 8601 */
     public static GeneratedItem.Slate slate(String today, long frames) {
-        return new GeneratedItem.Slate(List.of(new GeneratedItem.Slate.Entry("Programme", Wording.of(Field.REEL)), new GeneratedItem.Slate.Entry("Length", Wording.of(Field.LENGTH)),
-                new GeneratedItem.Slate.Entry("Starts at", Wording.of(Field.TIMECODE)), new GeneratedItem.Slate.Entry("Picture", new Wording(Field.SIZE + ", " + Field.RATE)),
+        return new GeneratedItem.Slate(List.of(new GeneratedItem.Slate.Entry("Programme", Wording.of(Field.REEL)),
+                new GeneratedItem.Slate.Entry("Length", Wording.of(Field.LENGTH)),
+                new GeneratedItem.Slate.Entry("Starts at", Wording.of(Field.TIMECODE)),
+                new GeneratedItem.Slate.Entry("Picture", new Wording(Field.SIZE + ", " + Field.RATE)),
                 new GeneratedItem.Slate.Entry("Date", new Wording(today))), frames);
     }
 

@@ -37,7 +37,8 @@ public record ChannelMap(List<Integer> from) {
     @JsonCreator
     public static ChannelMap parse(String text) {
         try {
-            return new ChannelMap(Arrays.stream(text.strip().split("[\\s,]+")).map(word -> word.equals("-") ? 0 : Integer.valueOf(word)).toList());
+            return new ChannelMap(
+                    Arrays.stream(text.strip().split("[\\s,]+")).map(word -> word.equals("-") ? 0 : Integer.valueOf(word)).toList());
         } catch (NumberFormatException e) {
             throw new IllegalArgumentException("'" + text + "' says no channels: write 1 2, or - - 1 with a hyphen for silence", e);
         }

@@ -46,7 +46,7 @@ public enum Channels {
         float first = moment[0];
         float second = moment[1];
         switch (this) {
-            case ALL -> { }
+            case ALL -> {}
             case SWAPPED -> {
                 moment[0] = second;
                 moment[1] = first;

@@ -6,7 +6,8 @@ import dev.vat.core.time.Rational;
 import java.util.Locale;
 
 /**
- * How frames of one rate stand in a reel of another. Frame {@code k} of the reel begins at {@code k * q} frames of the source, where {@code q}
+ * How frames of one rate stand in a reel of another. Frame {@code k} of the reel begins at {@code k * q} frames of the source, where
+ * {@code q}
  * is the source's rate over the reel's.
  */
 public enum Conform {
@@ -53,7 +54,8 @@ public enum Conform {
                 return each;
             }
         }
-        throw new IllegalArgumentException("'" + text + "' is no way to conform: every, nearest, step, blend, pulldown-2-3, pulldown-2-2 or pull");
+        throw new IllegalArgumentException("'" + text + "' is no way to conform: every, nearest, step, blend, pulldown-2-3, "
+                + "pulldown-2-2 or pull");
     }
 
     /** Whether the item lasts as long as its source did, to half a frame. */

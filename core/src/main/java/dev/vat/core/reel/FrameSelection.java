@@ -81,7 +81,8 @@ final class FrameSelection {
 
     /** The last place of a frame, or -1 if it isn't taken. */
     long indexOf(long number) {
-        long index = chosen != null ? Arrays.binarySearch(chosen, number) : number < first || (number - first) % step != 0 ? -1 : (number - first) / step;
+        long index = chosen != null ? Arrays.binarySearch(chosen, number)
+                : number < first || (number - first) % step != 0 ? -1 : (number - first) / step;
         long place = index < 0 ? -1 : Math.min(count, (index + 1) * hold) - 1;
         return place >= 0 && at(place) == number ? place : -1;
     }

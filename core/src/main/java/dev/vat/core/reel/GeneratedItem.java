@@ -113,7 +113,7 @@ public sealed interface GeneratedItem {
         private static final int MOST = 20;
 
         /** One line of it. @param label in front of the words; may be empty */
-        public record Entry(String label, Wording words) { }
+        public record Entry(String label, Wording words) {}
 
         public Slate {
             check("A slate", frames);
@@ -198,7 +198,8 @@ public sealed interface GeneratedItem {
             if (figure < LAST_FIGURE || figure == LAST_FIGURE && place != lastFigureAt()) {
                 return new ReelFrame.Plain(Rgb.BLACK);
             }
-            return new ReelFrame.Count((int) figure, figure == LAST_FIGURE ? Rational.ZERO : Rational.of(figure * perSecond - left, perSecond));
+            return new ReelFrame.Count((int) figure,
+                    figure == LAST_FIGURE ? Rational.ZERO : Rational.of(figure * perSecond - left, perSecond));
         }
     }
 }

@@ -33,8 +33,9 @@ import java.util.stream.Stream;
  * @param burnIn what is written into its pictures alone, or null
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Item(String source, GeneratedItem drawn, Layout layout, PassMix passes, FrameRange range, Playing playing, Joint joint, Fit fit, String earlier, BurnIn burnIn,
-                   @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+public record Item(String source, GeneratedItem drawn, Layout layout, PassMix passes, FrameRange range, Playing playing, Joint joint,
+        Fit fit, String earlier, BurnIn burnIn,
+        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Item {
         if (Stream.of(source, drawn, layout).filter(Objects::nonNull).count() != 1) {
@@ -100,8 +101,12 @@ public record Item(String source, GeneratedItem drawn, Layout layout, PassMix pa
 
     /** The same use of sources that have other ids. */
     public Item withSources(UnaryOperator<String> ids) {
-        return new Item(source == null ? null : ids.apply(source), drawn, layout == null ? null : layout.withViews(layout.views().stream().map(v -> v.withItem(v.item().withSources(ids))).toList()),
-                passes == null ? null : new PassMix(passes.passes().stream().map(p -> p.withSource(p.source() == null ? null : ids.apply(p.source()))).toList()), range, playing, joint, fit,
+        return new Item(source == null ? null : ids.apply(source), drawn,
+                layout == null ? null : layout.withViews(layout.views().stream().map(v -> v.withItem(v.item().withSources(ids))).toList()),
+                passes == null ? null
+                        : new PassMix(passes.passes().stream().map(p -> p.withSource(p.source() == null ? null : ids.apply(p.source())))
+                                .toList()),
+                range, playing, joint, fit,
                 earlier == null ? null : ids.apply(earlier), burnIn, extra);
     }
 
@@ -119,7 +124,6 @@ public record Item(String source, GeneratedItem drawn, Layout layout, PassMix pa
         }
         return Optional.of(this);
     }
-
 
     /** Ids of all sources that it takes frames of. */
     @JsonIgnore

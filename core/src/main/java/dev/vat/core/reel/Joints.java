@@ -95,7 +95,8 @@ final class Joints {
     }
 
     private static ReelFrame mixed(ReelFrame own, ReelFrame from, ReelFrame to, Rational share) {
-        return share.equals(Rational.ONE) ? to : new ReelFrame(own.item(), own.wanted(), new ReelFrame.Cross(from, to, share), from.filled() || to.filled());
+        return share.equals(Rational.ONE) ? to
+                : new ReelFrame(own.item(), own.wanted(), new ReelFrame.Cross(from, to, share), from.filled() || to.filled());
     }
 
     /** How an item begins, where that takes less time than was asked for. */

@@ -25,7 +25,8 @@ import java.util.function.UnaryOperator;
  * @param endsEmpty whether a view that is over leaves its place empty; else its last frame stays
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
-public record Layout(String name, Size size, Arrangement arrangement, List<View> views, InStep step, Rational between, Rgb ground, DayCount days, Long frames, boolean endsEmpty) {
+public record Layout(String name, Size size, Arrangement arrangement, List<View> views, InStep step, Rational between, Rgb ground,
+        DayCount days, Long frames, boolean endsEmpty) {
 
     private static final Rational MOST_BETWEEN = Rational.of(20);
     private static final Rational HALF_PERCENT = Rational.of(1, 200);
@@ -149,7 +150,8 @@ public record Layout(String name, Size size, Arrangement arrangement, List<View>
 
     /** Where its views lie, in whole pixels of a picture. */
     public List<Placement.Box> boxes(Size picture) {
-        int half = between == null || !arrangement.isSideBySide() ? 0 : Math.toIntExact(between.times(picture.height()).times(HALF_PERCENT).round());
+        int half = between == null || !arrangement.isSideBySide() ? 0
+                : Math.toIntExact(between.times(picture.height()).times(HALF_PERCENT).round());
         return arrangement.areas(views.size()).stream().map(a -> narrowed(a.in(picture), half, picture)).toList();
     }
 
@@ -159,6 +161,7 @@ public record Layout(String name, Size size, Arrangement arrangement, List<View>
         int top = box.y() == 0 ? 0 : half;
         int right = box.x() + box.width() == picture.width() ? 0 : half;
         int bottom = box.y() + box.height() == picture.height() ? 0 : half;
-        return new Placement.Box(box.x() + left, box.y() + top, Math.max(1, box.width() - left - right), Math.max(1, box.height() - top - bottom));
+        return new Placement.Box(box.x() + left, box.y() + top, Math.max(1, box.width() - left - right),
+                Math.max(1, box.height() - top - bottom));
     }
 }

@@ -18,7 +18,7 @@ final class Motion {
     }
 
     /** After {@code place} moving places, a frame stands for {@code more}. */
-    private record Stop(long place, long more) { }
+    private record Stop(long place, long more) {}
 
     private final long taken;
     private final Playing playing;
@@ -32,7 +32,8 @@ final class Motion {
         this.playing = playing;
         this.advance = advance;
         this.moving = taken == 0 ? 0 : Math.max(1, Rational.of(taken).dividedBy(advance).round());
-        this.stops = playing.holds().stream().map(h -> stop(h, indexOf)).filter(s -> s.place >= 0).sorted((a, b) -> Long.compare(a.place, b.place)).toList();
+        this.stops = playing.holds().stream().map(h -> stop(h, indexOf)).filter(s -> s.place >= 0)
+                .sorted((a, b) -> Long.compare(a.place, b.place)).toList();
         this.count = taken == 0 ? 0 : playing.head() + moving + playing.tail() + stops.stream().mapToLong(Stop::more).sum();
     }
 

@@ -33,7 +33,8 @@ public record Playing(boolean reversed, Rational speed, Conform conform, long he
         conform = conform == Conform.EVERY ? null : conform;
         requirePlaces(head);
         requirePlaces(tail);
-        holds = holds == null ? List.of() : holds.stream().filter(h -> h.places() > 0).sorted(Comparator.comparingLong(Hold::number)).toList();
+        holds = holds == null ? List.of()
+                : holds.stream().filter(h -> h.places() > 0).sorted(Comparator.comparingLong(Hold::number)).toList();
     }
 
     static void requirePlaces(long places) {

@@ -20,8 +20,9 @@ import java.util.function.UnaryOperator;
  * @param sounds that are heard besides those of its clips, each at its own place
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<SoundUse> sounds, SoundLayout layout, String start, BurnIn burnIn,
-                   @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<SoundUse> sounds,
+        SoundLayout layout, String start, BurnIn burnIn,
+        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Reel {
         items = items == null ? List.of() : List.copyOf(items);

@@ -40,33 +40,33 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
         @JsonSubTypes.Type(value = Cross.class, name = "cross"),
         @JsonSubTypes.Type(value = Together.class, name = "together"),
     })
-    public sealed interface Content { }
+    public sealed interface Content {}
 
     /** A frame of the item's source. */
-    public record SourceFrame(long number) implements Content { }
+    public record SourceFrame(long number) implements Content {}
 
     /** Two frames mixed: {@code share} is how much of {@code after} there is, from 0 to 1. */
-    public record Blend(long before, long after, Rational share) implements Content { }
+    public record Blend(long before, long after, Rational share) implements Content {}
 
     /** A card in place of a frame that can't be used, with the reason in words. */
-    public record Card(String reason) implements Content { }
+    public record Card(String reason) implements Content {}
 
     /** One colour all over. */
-    public record Plain(Rgb colour) implements Content { }
+    public record Plain(Rgb colour) implements Content {}
 
     /** What Vat draws with more than one colour. */
-    public sealed interface Drawing extends Content { }
+    public sealed interface Drawing extends Content {}
 
-    public record Bars(BarPattern pattern) implements Drawing { }
+    public record Bars(BarPattern pattern) implements Drawing {}
 
     /** Words, every field of them filled in. */
-    public record Slate(List<GeneratedItem.Slate.Entry> entries) implements Drawing { }
+    public record Slate(List<GeneratedItem.Slate.Entry> entries) implements Drawing {}
 
     /** A figure of a countdown. @param turn how much of its second is over, from 0 up to 1 */
-    public record Count(int figure, Rational turn) implements Drawing { }
+    public record Count(int figure, Rational turn) implements Drawing {}
 
     /** Two places mixed, of any items: {@code share} is how much of {@code to} there is. */
-    public record Cross(ReelFrame from, ReelFrame to, Rational share) implements Content { }
+    public record Cross(ReelFrame from, ReelFrame to, Rational share) implements Content {}
 
     /** Several frames that make one picture, each of an item of its own that doesn't stand in the reel by itself. */
     public record Together(Assembly how, List<ReelFrame> frames) implements Content {
@@ -76,7 +76,8 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
     }
 
     @JsonCreator
-    public ReelFrame(@JsonProperty("item") int item, @JsonProperty("wanted") long wanted, @JsonProperty("content") Content content, @JsonProperty("filled") boolean filled) {
+    public ReelFrame(@JsonProperty("item") int item, @JsonProperty("wanted") long wanted, @JsonProperty("content") Content content,
+            @JsonProperty("filled") boolean filled) {
         this.item = item;
         this.wanted = wanted;
         this.content = content;
@@ -113,14 +114,17 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
                 seen.addAll(cross.to.seen());
             }
             case Together together -> together.frames.forEach(f -> seen.addAll(f.seen()));
-            case Card _, Plain _, Drawing _ -> { }
+            case Card _ -> {}
+            case Plain _ -> {}
+            case Drawing _ -> {}
         }
         return seen;
     }
 
     /** What is known besides of the source's frame that belongs here. */
     public FrameFacts facts(FrameFacts facts, Location source) {
-        return facts.with(Field.FRAME, source.pattern().number(wanted)).with(Field.SOURCE, source.pattern().baseName()).with(Field.CAMERA, NameWords.camera(source).orElse(null))
+        return facts.with(Field.FRAME, source.pattern().number(wanted)).with(Field.SOURCE, source.pattern().baseName())
+                .with(Field.CAMERA, NameWords.camera(source).orElse(null))
                 .with(Field.VERSION, NameWords.version(source).orElse(null));
     }
 
@@ -133,7 +137,11 @@ public record ReelFrame(int item, long wanted, Content content, boolean filled) 
         return new ReelFrame(numbers.applyAsInt(item), wanted, switch (content) {
             case Cross cross -> new Cross(cross.from.onto(numbers), cross.to.onto(numbers), cross.share);
             case Together together -> new Together(together.how, together.frames.stream().map(f -> f.onto(numbers)).toList());
-            case SourceFrame _, Blend _, Card _, Plain _, Drawing _ -> content;
+            case SourceFrame _ -> content;
+            case Blend _ -> content;
+            case Card _ -> content;
+            case Plain _ -> content;
+            case Drawing _ -> content;
         }, filled);
     }
 }

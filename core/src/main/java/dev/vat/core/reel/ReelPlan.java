@@ -34,7 +34,8 @@ public final class ReelPlan {
      * @param even whether its frames stand once each, in their order
      * @param together whether several frames make each of its pictures
      */
-    public record Span(int item, int place, String source, long start, FrameRange range, long step, long hold, long count, long overlap, boolean even, boolean together) {
+    public record Span(int item, int place, String source, long start, FrameRange range, long step, long hold, long count, long overlap,
+            boolean even, boolean together) {
         public long end() {
             return start + count;
         }
@@ -59,7 +60,8 @@ public final class ReelPlan {
      * @param cells items that don't stand in the reel by themselves, of whose frames its pictures are made
      * @param delay places of a cell before it begins, for which its first frame stands
      */
-    public record Part(int place, Item item, FrameTable table, Reading reading, Rational ratio, Assembly how, List<Part> cells, long delay) {
+    public record Part(int place, Item item, FrameTable table, Reading reading, Rational ratio, Assembly how, List<Part> cells,
+            long delay) {
 
         public Part {
             cells = List.copyOf(cells);
@@ -90,7 +92,11 @@ public final class ReelPlan {
             return reading.gap();
         }
 
-        /** How long it lasts, if it doesn't take frames of a source itself. @param cells how long each of its cells does, its wait included */
+        /**
+         * How long it lasts, if it doesn't take frames of a source itself.
+         *
+         * @param cells how long each of its cells does, its wait included
+         */
         private long count(long[] cells) {
             if (item.drawn() != null) {
                 return item.drawn().frames();
@@ -118,7 +124,8 @@ public final class ReelPlan {
             parts.addAll(reel.get(i).cells);
         }
         for (Part part : parts) {
-            FrameSelection take = part.table == null ? null : FrameSelection.of(part.table, part.item.range() == null ? part.reading : part.reading.withRange(part.item.range()));
+            FrameSelection take = part.table == null ? null
+                    : FrameSelection.of(part.table, part.item.range() == null ? part.reading : part.reading.withRange(part.item.range()));
             takes.add(take);
             motions.add(take == null ? null : Motion.of(take.count(), part.item.playingInUse(), part.ratio, take::indexOf));
         }
@@ -147,8 +154,10 @@ public final class ReelPlan {
         Part part = parts.get(i);
         FrameSelection take = takes.get(i);
         boolean together = part.how != null;
-        return take == null ? new Span(i, part.place, null, start, FrameRange.of(0, Math.max(0, count - 1)), 1, 1, count, overlap, true, together)
-                : new Span(i, part.place, part.item.source(), start, FrameRange.of(take.first(), take.last()), take.step(), take.hold(), count, overlap, motions.get(i).isPlain(), together);
+        return take == null
+                ? new Span(i, part.place, null, start, FrameRange.of(0, Math.max(0, count - 1)), 1, 1, count, overlap, true, together)
+                : new Span(i, part.place, part.item.source(), start, FrameRange.of(take.first(), take.last()), take.step(), take.hold(),
+                        count, overlap, motions.get(i).isPlain(), together);
     }
 
     public static ReelPlan of(List<Part> parts) {
@@ -246,13 +255,21 @@ public final class ReelPlan {
             case ReelFrame.SourceFrame(long number) -> {
                 List<ReelFrame> frames = cells(own.item()).mapToObj(c -> one(parts.get(c), c, number)).toList();
                 // Without one of its passes there is no picture.
-                yield frames.stream().filter(f -> f.content() instanceof ReelFrame.Card).findFirst().map(f -> new ReelFrame(own.item(), own.wanted(), f.content(), true))
-                        .orElseGet(() -> new ReelFrame(own.item(), own.wanted(), new ReelFrame.Together(part.how, frames), own.filled() || frames.stream().anyMatch(ReelFrame::filled)));
+                yield frames.stream().filter(f -> f.content() instanceof ReelFrame.Card).findFirst()
+                        .map(f -> new ReelFrame(own.item(), own.wanted(), f.content(), true))
+                        .orElseGet(() -> new ReelFrame(own.item(), own.wanted(), new ReelFrame.Together(part.how, frames),
+                                own.filled() || frames.stream().anyMatch(ReelFrame::filled)));
             }
             case ReelFrame.Blend(long before, long after, Rational share) -> new ReelFrame(own.item(), own.wanted(),
-                    new ReelFrame.Cross(passes(part, own.with(new ReelFrame.SourceFrame(before))), passes(part, own.with(new ReelFrame.SourceFrame(after))), share), own.filled());
-            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> new ReelFrame(own.item(), own.wanted(), new ReelFrame.Cross(passes(part, from), passes(part, to), share), own.filled());
-            case ReelFrame.Card _, ReelFrame.Plain _, ReelFrame.Drawing _, ReelFrame.Together _ -> own;
+                    new ReelFrame.Cross(passes(part, own.with(new ReelFrame.SourceFrame(before))),
+                            passes(part, own.with(new ReelFrame.SourceFrame(after))), share),
+                    own.filled());
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> new ReelFrame(own.item(), own.wanted(),
+                    new ReelFrame.Cross(passes(part, from), passes(part, to), share), own.filled());
+            case ReelFrame.Card _ -> own;
+            case ReelFrame.Plain _ -> own;
+            case ReelFrame.Drawing _ -> own;
+            case ReelFrame.Together _ -> own;
         };
     }
 
@@ -268,7 +285,8 @@ public final class ReelPlan {
         ReelFrame low = one(part, item, wanted);
         ReelFrame high = one(part, item, take.at(spot.index() + 1));
         if (low.content() instanceof ReelFrame.SourceFrame(long before) && high.content() instanceof ReelFrame.SourceFrame(long after)) {
-            return before == after ? low : new ReelFrame(item, wanted, new ReelFrame.Blend(before, after, spot.share()), low.filled() || high.filled());
+            return before == after ? low
+                    : new ReelFrame(item, wanted, new ReelFrame.Blend(before, after, spot.share()), low.filled() || high.filled());
         }
         return new ReelFrame(item, wanted, new ReelFrame.Cross(low, high, spot.share()), true);
     }
@@ -371,7 +389,8 @@ public final class ReelPlan {
 
     /** The numbers of the cells that an item's pictures are made of. */
     public IntStream cells(int item) {
-        return item >= firstCell.length ? IntStream.empty() : IntStream.range(firstCell[item], firstCell[item] + parts.get(item).cells.size());
+        return item >= firstCell.length ? IntStream.empty()
+                : IntStream.range(firstCell[item], firstCell[item] + parts.get(item).cells.size());
     }
 
     /** What an item or a cell takes; a cell's places count from its layout's start. */
@@ -380,5 +399,5 @@ public final class ReelPlan {
     }
 
     /** A place of the reel where something stands in for the wanted frame. */
-    public record Fill(long reelFrame, ReelFrame frame) { }
+    public record Fill(long reelFrame, ReelFrame frame) {}
 }

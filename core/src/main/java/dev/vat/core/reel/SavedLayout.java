@@ -14,7 +14,8 @@ public record SavedLayout(int version, Layout layout) {
 
     public SavedLayout {
         if (layout.name().length() > LONGEST || layout.name().chars().anyMatch(Character::isISOControl)) {
-            throw new IllegalArgumentException("A layout's name has from 1 to " + LONGEST + " characters on one line, not '" + layout.name() + "'");
+            throw new IllegalArgumentException(
+                    "A layout's name has from 1 to " + LONGEST + " characters on one line, not '" + layout.name() + "'");
         }
         layout = layout.withoutSources();
     }
@@ -39,7 +40,8 @@ public record SavedLayout(int version, Layout layout) {
                 throw new IllegalArgumentException("This is not a layout of Vat");
             }
             if (tree.path("version").asInt() > VERSION) {
-                throw new IllegalArgumentException("This layout is of a newer Vat (format " + tree.path("version").asInt() + "; this one reads " + VERSION + ")");
+                throw new IllegalArgumentException(
+                        "This layout is of a newer Vat (format " + tree.path("version").asInt() + "; this one reads " + VERSION + ")");
             }
             return JSON.treeToValue(tree, SavedLayout.class);
         } catch (JsonProcessingException e) {

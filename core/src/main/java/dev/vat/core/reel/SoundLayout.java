@@ -21,7 +21,8 @@ public record SoundLayout(int channels, boolean placed) {
     /** Left, right, centre, low effects, left and right surround. */
     public static final SoundLayout SURROUND = new SoundLayout(6, true);
     /** Those that most people want. */
-    public static final List<SoundLayout> USUAL = List.of(MONO, STEREO, DUAL_MONO, SURROUND, new SoundLayout(4, false), new SoundLayout(8, false));
+    public static final List<SoundLayout> USUAL = List.of(MONO, STEREO, DUAL_MONO, SURROUND, new SoundLayout(4, false),
+            new SoundLayout(8, false));
 
     private static final int MOST = 16;
     private static final Pattern DISCRETE = Pattern.compile("(\\d{1,2}) discrete");
@@ -53,6 +54,7 @@ public record SoundLayout(int channels, boolean placed) {
     @Override
     @JsonValue
     public String toString() {
-        return equals(MONO) ? "mono" : equals(STEREO) ? "stereo" : equals(SURROUND) ? "5.1" : equals(DUAL_MONO) ? "dual mono" : channels + " discrete";
+        return equals(MONO) ? "mono"
+                : equals(STEREO) ? "stereo" : equals(SURROUND) ? "5.1" : equals(DUAL_MONO) ? "dual mono" : channels + " discrete";
     }
 }

@@ -21,8 +21,9 @@ import java.util.Map;
  * @param map which of its channels goes where, in place of {@code channels}; null for what is usual
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record SoundUse(String source, Rational at, Rational from, Rational to, Fade fadeIn, Fade fadeOut, double gain, Channels channels, ChannelMap map,
-                       @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+public record SoundUse(String source, Rational at, Rational from, Rational to, Fade fadeIn, Fade fadeOut, double gain, Channels channels,
+        ChannelMap map,
+        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     private static final double MOST_GAIN = 60;
 

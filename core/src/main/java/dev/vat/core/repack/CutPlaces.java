@@ -10,7 +10,7 @@ import java.util.List;
 public final class CutPlaces {
 
     /** A frame as it lies in a file. @param time when it is shown, in any unit @param key whether it stands alone */
-    public record Coded(long time, boolean key) { }
+    public record Coded(long time, boolean key) {}
 
     private final int count;
     private final boolean[] start;

@@ -11,7 +11,10 @@ import java.util.List;
  */
 public record Seam(int frames, boolean certain) {
 
-    /** A small picture of a frame, all its samples one after the other, each from 0 to 255, and the fingerprint of the frame's own samples. */
+    /**
+     * A small picture of a frame, all its samples one after the other, each from 0 to 255, and the fingerprint of the frame's own
+     * samples.
+     */
     public record Look(float[] samples, int print) {
 
         /** Mean difference of two pictures. */
@@ -39,7 +42,8 @@ public record Seam(int frames, boolean certain) {
         }
         int number = Math.abs(frames);
         String what = number == 1 ? "1 frame" : number + " frames";
-        return frames > 0 ? "they share " + what : (certain ? "" : "by how the picture moves, ") + what + (number == 1 ? " is" : " are") + " missing between them";
+        return frames > 0 ? "they share " + what
+                : (certain ? "" : "by how the picture moves, ") + what + (number == 1 ? " is" : " are") + " missing between them";
     }
 
     /**
@@ -74,7 +78,8 @@ public record Seam(int frames, boolean certain) {
         }
         int alike = 0;
         for (int n = 1; n <= most; n++) {
-            // One frame alone has but the movement to be held against. A run that hardly moves matches itself at any offset: that says nothing.
+            // One frame alone has but the movement to be held against. A run that hardly moves matches itself at any offset: that says
+            // nothing.
             double fewer = n == 1 ? motion(second) / 2 : apart[n - 1];
             boolean clear = apart[n] < SAME && apart[n] < CLEARLY * fewer && (n == most || apart[n] < CLEARLY * apart[n + 1]);
             if (clear && (alike == 0 || apart[n] < apart[alike])) {

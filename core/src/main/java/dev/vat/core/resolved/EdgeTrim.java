@@ -12,7 +12,7 @@ import java.util.Optional;
 /** An item's edge moved along the reel: which frames it takes then. */
 public final class EdgeTrim {
 
-    private EdgeTrim() { }
+    private EdgeTrim() {}
 
     /**
      * @param start whether it is the item's start that moves, else its end
@@ -37,11 +37,14 @@ public final class EdgeTrim {
         long steps = Math.round((double) by * span.range().count() / span.step() / Math.max(1, span.count()));
         long moved = steps * span.step();
         boolean low = start != entry.use().playingInUse().reversed();
-        FrameRange wanted = low ? range(sequence, now.first() + (start ? moved : -moved), now.last(), true) : range(sequence, now.first(), now.last() + (start ? -moved : moved), false);
-        return wanted.equals(now) ? Optional.empty() : Optional.of(ReelEdits.trimItem(span.place(), wanted.equals(entry.source().reading().rangeIn(sequence)) ? null : wanted));
+        FrameRange wanted = low ? range(sequence, now.first() + (start ? moved : -moved), now.last(), true)
+                : range(sequence, now.first(), now.last() + (start ? -moved : moved), false);
+        return wanted.equals(now) ? Optional.empty()
+                : Optional.of(ReelEdits.trimItem(span.place(), wanted.equals(entry.source().reading().rangeIn(sequence)) ? null : wanted));
     }
 
     private static FrameRange range(Sequence sequence, long first, long last, boolean firstMoved) {
-        return firstMoved ? FrameRange.of(Math.min(Math.max(first, sequence.first()), last), last) : FrameRange.of(first, Math.max(Math.min(last, sequence.last()), first));
+        return firstMoved ? FrameRange.of(Math.min(Math.max(first, sequence.first()), last), last)
+                : FrameRange.of(first, Math.max(Math.min(last, sequence.last()), first));
     }
 }

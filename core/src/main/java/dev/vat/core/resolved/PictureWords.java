@@ -20,7 +20,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What is written into the pictures of a reel, or of a file of it, fixed once for all frames: the window shows by it and a run writes by it.
+ * What is written into the pictures of a reel, or of a file of it, fixed once for all frames: the window shows by it and a run writes by
+ * it.
  *
  * @param burnIn besides what an item has of its own
  * @param whole what its fields stand for at every frame alike
@@ -39,7 +40,8 @@ public record PictureWords(BurnIn burnIn, FrameFacts whole, Scan scan, Timecode 
     public static Optional<PictureWords> of(ResolvedReel programme, Deliverable deliverable, String date) {
         BurnIn ofReel = programme.reel().burnIn();
         if (deliverable == null) {
-            return Optional.of(of(programme, ofReel == null ? BurnIn.NOTHING : ofReel, Scan.PROGRESSIVE, null, programme.size().orElse(null), date));
+            return Optional.of(
+                    of(programme, ofReel == null ? BurnIn.NOTHING : ofReel, Scan.PROGRESSIVE, null, programme.size().orElse(null), date));
         }
         return deliverable.burnInWith(ofReel).map(b -> of(programme, b, deliverable.settings().framing().scanInUse(), deliverable.title(),
                 programme.frame(deliverable).map(Frame::size).orElse(null), date));
@@ -48,20 +50,25 @@ public record PictureWords(BurnIn burnIn, FrameFacts whole, Scan scan, Timecode 
     private static PictureWords of(ResolvedReel programme, BurnIn burnIn, Scan scan, String target, Size size, String date) {
         Rate rate = programme.rate().map(scan::rate).orElse(null);
         ReelPlan plan = programme.plan();
-        return new PictureWords(burnIn, whole(programme.reel(), scan.frames(plan.programmeEnd() - plan.programmeStart()), rate, size).with(Field.TARGET, target).with(Field.DATE, date),
+        return new PictureWords(burnIn,
+                whole(programme.reel(), scan.frames(plan.programmeEnd() - plan.programmeStart()), rate, size).with(Field.TARGET, target)
+                        .with(Field.DATE, date),
                 scan, programme.start(rate).orElse(rate == null ? null : Timecode.of(0, rate)));
     }
 
     /** What a slate tells of the programme behind it. @param start of the reel, or null */
     static FrameFacts ofSlate(Reel reel, Rate rate, Timecode start, ReelPlan plan, List<ReelPlan.Part> parts) {
-        Size size = parts.stream().filter(p -> p.table() != null).findFirst().flatMap(p -> p.table().format()).map(PictureFormat::size).orElse(null);
+        Size size = parts.stream().filter(p -> p.table() != null).findFirst().flatMap(p -> p.table().format()).map(PictureFormat::size)
+                .orElse(null);
         Timecode first = start != null ? start : rate == null ? null : Timecode.of(0, rate);
-        return whole(reel, plan.programmeEnd() - plan.programmeStart(), rate, size).with(Field.TIMECODE, first == null ? null : first.plusFrames(plan.programmeStart()).toString());
+        return whole(reel, plan.programmeEnd() - plan.programmeStart(), rate, size).with(Field.TIMECODE,
+                first == null ? null : first.plusFrames(plan.programmeStart()).toString());
     }
 
     /** @param length in frames of the rate @param rate or null @param size or null */
     private static FrameFacts whole(Reel reel, long length, Rate rate, Size size) {
-        return FrameFacts.none().with(Field.REEL, reel.name()).with(Field.LENGTH, rate == null ? null : Timecode.of(length, rate).toString())
+        return FrameFacts.none().with(Field.REEL, reel.name())
+                .with(Field.LENGTH, rate == null ? null : Timecode.of(length, rate).toString())
                 .with(Field.RATE, rate == null ? null : rate.label()).with(Field.SIZE, size == null ? null : size.toString());
     }
 

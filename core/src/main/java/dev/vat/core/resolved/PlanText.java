@@ -11,7 +11,7 @@ import java.util.stream.LongStream;
 /** The plan of a reel as text, a line for each reel frame: its number, its timecode, and what of which source stands there. */
 public final class PlanText {
 
-    private PlanText() { }
+    private PlanText() {}
 
     public static String of(ResolvedReel programme) {
         return lines(programme, 0, programme.plan().count());
@@ -19,20 +19,25 @@ public final class PlanText {
 
     /** Of one item only, with what it is mixed with. @param place of the item in its reel */
     public static String of(ResolvedReel programme, int place) {
-        return programme.plan().spans().stream().filter(s -> s.place() == place).findFirst().map(s -> lines(programme, s.start(), s.end())).orElse("");
+        return programme.plan().spans().stream().filter(s -> s.place() == place).findFirst().map(s -> lines(programme, s.start(), s.end()))
+                .orElse("");
     }
 
     private static String lines(ResolvedReel programme, long from, long to) {
         Timecode start = programme.start().or(() -> programme.rate().map(r -> Timecode.of(0, r))).orElse(null);
-        return LongStream.range(from, to).mapToObj(f -> f + (start == null ? "" : " " + start.plusFrames(f)) + " -> " + shown(programme, programme.plan().at(f)))
+        return LongStream.range(from, to)
+                .mapToObj(f -> f + (start == null ? "" : " " + start.plusFrames(f)) + " -> " + shown(programme, programme.plan().at(f)))
                 .collect(Collectors.joining("\n"));
     }
 
     private static String shown(ResolvedReel programme, ReelFrame frame) {
         return switch (frame.content()) {
-            case ReelFrame.SourceFrame(long number) -> name(programme, frame, number) + (frame.isFill() ? " (held for " + number(programme, frame, frame.wanted()) + ")" : "");
-            case ReelFrame.Blend(long before, long after, Rational share) -> name(programme, frame, before) + " + " + number(programme, frame, after) + " (" + share + " of the later)";
-            case ReelFrame.Cross(ReelFrame low, ReelFrame high, Rational share) -> shown(programme, low) + " + " + shown(programme, high) + " (" + share + " of the later)";
+            case ReelFrame.SourceFrame(long number) -> name(programme, frame, number)
+                    + (frame.isFill() ? " (held for " + number(programme, frame, frame.wanted()) + ")" : "");
+            case ReelFrame.Blend(long before, long after, Rational share) -> name(programme, frame, before) + " + "
+                    + number(programme, frame, after) + " (" + share + " of the later)";
+            case ReelFrame.Cross(ReelFrame low, ReelFrame high, Rational share) -> shown(programme, low) + " + " + shown(programme, high)
+                    + " (" + share + " of the later)";
             case ReelFrame.Card(String reason) -> "a card for " + name(programme, frame, frame.wanted()) + ", " + reason;
             case ReelFrame.Plain(var colour) -> "colour #" + colour;
             case ReelFrame.Together(var _, var frames) -> frames.stream().map(f -> shown(programme, f)).collect(Collectors.joining(" | "));
@@ -41,7 +46,8 @@ public final class PlanText {
     }
 
     private static String drawn(ReelPlan plan, ReelFrame frame) {
-        return frame.content() instanceof ReelFrame.Count count ? "leader " + count.figure() : plan.part(frame.item()).item().drawn().title().toLowerCase(Locale.ROOT);
+        return frame.content() instanceof ReelFrame.Count count ? "leader " + count.figure()
+                : plan.part(frame.item()).item().drawn().title().toLowerCase(Locale.ROOT);
     }
 
     private static String name(ResolvedReel programme, ReelFrame frame, long number) {

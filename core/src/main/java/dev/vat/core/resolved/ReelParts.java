@@ -75,9 +75,11 @@ final class ReelParts {
         }
         nextCell = known.size();
         List<Item> items = known.stream().map(reel.items()::get).toList();
-        rate = reel.rate() != null ? reel.rate() : items.stream().flatMap(i -> i.sources().stream()).filter(s -> table(s) != null).findFirst()
-                .flatMap(s -> project.source(s).orElseThrow().reading().rateOf(table(s))).orElse(null);
-        shape = items.stream().filter(i -> i.drawn() == null && i.sources().stream().anyMatch(s -> table(s) != null)).findFirst().flatMap(this::shape).orElse(null);
+        rate = reel.rate() != null ? reel.rate()
+                : items.stream().flatMap(i -> i.sources().stream()).filter(s -> table(s) != null).findFirst()
+                        .flatMap(s -> project.source(s).orElseThrow().reading().rateOf(table(s))).orElse(null);
+        shape = items.stream().filter(i -> i.drawn() == null && i.sources().stream().anyMatch(s -> table(s) != null)).findFirst()
+                .flatMap(this::shape).orElse(null);
     }
 
     private FrameTable table(String source) {
@@ -147,7 +149,8 @@ final class ReelParts {
             entries.add(entry);
             Reading reading = entry.source().reading();
             // Light of two moments isn't mixed pass by pass.
-            cells.add(new ReelPlan.Part(place, own, entry.table(), reading.gap() == GapPolicy.BLEND ? reading.withGap(GapPolicy.NEAREST) : reading, Rational.ONE));
+            cells.add(new ReelPlan.Part(place, own, entry.table(),
+                    reading.gap() == GapPolicy.BLEND ? reading.withGap(GapPolicy.NEAREST) : reading, Rational.ONE));
             used.add(pass);
         }
         ColourReading colour = main.picture().colour();
@@ -161,7 +164,8 @@ final class ReelParts {
         List<ReelPlan.Part> cells = new ArrayList<>();
         List<Rational> labels = new ArrayList<>();
         for (View view : layout.views()) {
-            Item own = view.item().source() != null && table(view.item().source()) == null ? Item.of(new GeneratedItem.Plain(layout.groundInUse(), 1)) : view.item();
+            Item own = view.item().source() != null && table(view.item().source()) == null
+                    ? Item.of(new GeneratedItem.Plain(layout.groundInUse(), 1)) : view.item();
             int number = nextCell++;
             if (own.source() == null) {
                 cells.add(ReelPlan.Part.of(place, own));
@@ -169,7 +173,8 @@ final class ReelParts {
                 continue;
             }
             boolean byFrames = layout.stepInUse() == InStep.FRAMES;
-            Item played = byFrames || own.playingInUse().conformInUse() != Conform.EVERY ? own : own.withPlaying(own.playingInUse().withConform(Conform.NEAREST));
+            Item played = byFrames || own.playingInUse().conformInUse() != Conform.EVERY ? own
+                    : own.withPlaying(own.playingInUse().withConform(Conform.NEAREST));
             ResolvedReel.Entry entry = entry(number, place, played, true, null);
             entries.add(entry);
             cells.add(new ReelPlan.Part(place, played, entry.table(), entry.source().reading(), byFrames ? Rational.ONE : ratio(entry)));
@@ -184,9 +189,11 @@ final class ReelParts {
         if (own == null) {
             return null;
         }
-        String stated = entry.source().reading().timecode() != null ? entry.source().reading().timecode() : entry.table().format().map(f -> f.stated().timecode()).orElse(null);
+        String stated = entry.source().reading().timecode() != null ? entry.source().reading().timecode()
+                : entry.table().format().map(f -> f.stated().timecode()).orElse(null);
         try {
-            return own.seconds(stated == null ? entry.reading().rangeIn(entry.table().sequence()).first() : Timecode.parse(stated, own).frame());
+            return own.seconds(
+                    stated == null ? entry.reading().rangeIn(entry.table().sequence()).first() : Timecode.parse(stated, own).frame());
         } catch (IllegalArgumentException _) {
             // A label that its rate can't count to is told by the findings on the source.
             return own.seconds(entry.reading().rangeIn(entry.table().sequence()).first());
@@ -200,7 +207,8 @@ final class ReelParts {
         }
         List<ReelPlan.Part> waiting = new ArrayList<>();
         for (int i = 0; i < cells.size(); i++) {
-            waiting.add(labels.get(i) == null ? cells.get(i) : cells.get(i).waiting(labels.get(i).minus(first.get()).times(rate.perSecond()).round()));
+            waiting.add(labels.get(i) == null ? cells.get(i)
+                    : cells.get(i).waiting(labels.get(i).minus(first.get()).times(rate.perSecond()).round()));
         }
         return waiting;
     }
@@ -212,7 +220,8 @@ final class ReelParts {
         for (int i = 0; i < boxes.size(); i++) {
             View view = layout.views().get(i);
             Placement.Box box = boxes.get(i);
-            laid.add(new Assembly.Views.Laid(box, placement(view, box).orElse(null), view.border() == null ? 0 : view.border().pixels(size.height()),
+            laid.add(new Assembly.Views.Laid(box, placement(view, box).orElse(null),
+                    view.border() == null ? 0 : view.border().pixels(size.height()),
                     view.border() == null ? null : view.border().colour(), view.caption()));
         }
         return new Assembly.Views(size, layout.groundInUse(), laid, layout.days(), rate);
@@ -224,7 +233,8 @@ final class ReelParts {
         }
         return format(view.item().source()).map(f -> {
             Placement.Box part = (view.crop() == null ? Area.ALL : view.crop()).in(f.size());
-            Placement inPart = Placement.of(part.size(), f.pixelAspect(), box.size(), shape.pixelAspect(), view.item().fitInUse(), MIDDLE, MIDDLE, Chroma.RGB);
+            Placement inPart = Placement.of(part.size(), f.pixelAspect(), box.size(), shape.pixelAspect(), view.item().fitInUse(), MIDDLE,
+                    MIDDLE, Chroma.RGB);
             Placement.Box from = inPart.from();
             return new Placement(new Placement.Box(part.x() + from.x(), part.y() + from.y(), from.width(), from.height()), inPart.to());
         });

@@ -30,7 +30,8 @@ import java.util.Optional;
  * @param samples length at 48 kHz
  * @param tones that go with bars and leaders
  */
-public record ReelSound(int channels, String layout, long samples, List<Piece> pieces, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Tone> tones) {
+public record ReelSound(int channels, String layout, long samples, List<Piece> pieces,
+        @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Tone> tones) {
 
     /**
      * A stretch of a file's first sound track. All counts are samples at 48 kHz.
@@ -66,7 +67,8 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
                 return this;
             }
             boolean twice = layout.equals(SoundLayout.DUAL_MONO) && track.channels() == 1;
-            return new Piece(path, from, at, samples, shaped.withMap(twice ? ChannelMap.all(1, 2) : ChannelMap.straight(layout.channels())), stretch);
+            return new Piece(path, from, at, samples, shaped.withMap(twice ? ChannelMap.all(1, 2) : ChannelMap.straight(layout.channels())),
+                    stretch);
         }
     }
 
@@ -139,10 +141,14 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
             long across = samples(rate, span.start() + span.overlap()) - at;
             if (across > 0 && !pieces.isEmpty() && pieces.getLast().end() > at) {
                 Piece before = pieces.removeLast();
-                pieces.add(new Piece(before.path, before.from, before.at, before.samples, (before.shaping == null ? Shaping.PLAIN : before.shaping).withFadeOut(across), before.stretch));
+                pieces.add(new Piece(before.path, before.from, before.at, before.samples,
+                        (before.shaping == null ? Shaping.PLAIN : before.shaping).withFadeOut(across), before.stretch));
             }
-            pieces.add(new Piece(file.file(file.first()).toAbsolutePath().toString(), samples(rate, span.range().first() - file.first()), at,
-                    samples(rate, span.end()) - at, across == 0 ? null : new Shaping(0, across, Fade.Shape.EQUAL_POWER, 0, Fade.Shape.EQUAL_POWER, Channels.ALL), stretch(programme, entry)).in(layout, track(entry, clips).get()));
+            pieces.add(
+                    new Piece(file.file(file.first()).toAbsolutePath().toString(), samples(rate, span.range().first() - file.first()), at,
+                            samples(rate, span.end()) - at,
+                            across == 0 ? null : new Shaping(0, across, Fade.Shape.EQUAL_POWER, 0, Fade.Shape.EQUAL_POWER, Channels.ALL),
+                            stretch(programme, entry)).in(layout, track(entry, clips).get()));
         }
         long whole = samples(rate, programme.plan().count());
         for (ResolvedReel.Sounding sounding : programme.sounds()) {
@@ -160,7 +166,8 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         if (layout != null) {
             return Optional.of(new ReelSound(layout.channels(), layout.toString(), whole, pieces, tones));
         }
-        return Optional.of(first == null ? new ReelSound(2, "stereo", whole, pieces, tones) : new ReelSound(first.channels(), first.layout(), whole, pieces, tones));
+        return Optional.of(first == null ? new ReelSound(2, "stereo", whole, pieces, tones)
+                : new ReelSound(first.channels(), first.layout(), whole, pieces, tones));
     }
 
     /**
@@ -178,7 +185,8 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         if (heard <= 0) {
             throw new IllegalArgumentException("Nothing of " + file.getFileName() + " would be heard: it would lie outside the pictures");
         }
-        return new ReelSound(track.channels(), track.layout(), whole, List.of(new Piece(file.toAbsolutePath().toString(), cut, Math.max(0, begin), heard)));
+        return new ReelSound(track.channels(), track.layout(), whole,
+                List.of(new Piece(file.toAbsolutePath().toString(), cut, Math.max(0, begin), heard)));
     }
 
     /** Of what is drawn: along with bars, and for one frame with the last figure of a leader. */
@@ -187,9 +195,9 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         for (ReelPlan.Span span : plan.spans()) {
             switch (plan.part(span.item()).item().drawn()) {
                 case GeneratedItem.Bars bars when bars.tone() != null -> tones.add(tone(rate, span.start(), span.end(), bars.tone()));
-                case GeneratedItem.Leader leader when leader.tone() != null && leader.lastFigureAt() >= 0 ->
-                        tones.add(tone(rate, span.start() + leader.lastFigureAt(), span.start() + leader.lastFigureAt() + 1, leader.tone()));
-                case null, default -> { }
+                case GeneratedItem.Leader leader when leader.tone() != null && leader.lastFigureAt() >= 0 -> tones
+                        .add(tone(rate, span.start() + leader.lastFigureAt(), span.start() + leader.lastFigureAt() + 1, leader.tone()));
+                case null, default -> {}
             }
         }
         return tones;
@@ -216,9 +224,12 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         if (samples <= 0) {
             return Optional.empty();
         }
-        Shaping shaping = new Shaping(use.gain(), use.fadeIn() == null ? 0 : Math.min(samples, samples(use.fadeIn().seconds())), use.fadeIn() == null ? Fade.Shape.LINEAR : use.fadeIn().shape(),
-                use.fadeOut() == null ? 0 : Math.min(samples, samples(use.fadeOut().seconds())), use.fadeOut() == null ? Fade.Shape.LINEAR : use.fadeOut().shape(), use.channelsInUse(), use.map());
-        return Optional.of(new Piece(sounding.source().location().file().toAbsolutePath().toString(), from + cut, Math.max(0, at), samples, shaping));
+        Shaping shaping = new Shaping(use.gain(), use.fadeIn() == null ? 0 : Math.min(samples, samples(use.fadeIn().seconds())),
+                use.fadeIn() == null ? Fade.Shape.LINEAR : use.fadeIn().shape(),
+                use.fadeOut() == null ? 0 : Math.min(samples, samples(use.fadeOut().seconds())),
+                use.fadeOut() == null ? Fade.Shape.LINEAR : use.fadeOut().shape(), use.channelsInUse(), use.map());
+        return Optional.of(
+                new Piece(sounding.source().location().file().toAbsolutePath().toString(), from + cut, Math.max(0, at), samples, shaping));
     }
 
     /** By how many frames a sound goes on after the reel's last one, 0 if it doesn't. */

@@ -36,7 +36,8 @@ public record Remark(String name, String frames, String words) {
         for (String line : text.lines().map(String::strip).filter(l -> !l.isEmpty()).toList()) {
             Matcher match = LINE.matcher(line);
             if (!match.matches()) {
-                throw new IllegalArgumentException("'" + line + "' names no frame: write 0264 ribbon jumps, sh010 1040-1044, or a timecode of the reel");
+                throw new IllegalArgumentException("'" + line + "' names no frame: write 0264 ribbon jumps, sh010 1040-1044, or a "
+                        + "timecode of the reel");
             }
             remarks.add(new Remark(match.group(1), match.group(2), match.group(3) == null ? "" : match.group(3).strip()));
         }
@@ -64,7 +65,7 @@ public record Remark(String name, String frames, String words) {
         });
     }
 
-    private record Marked(String source, FrameSet frames, String words) { }
+    private record Marked(String source, FrameSet frames, String words) {}
 
     private Marked ofReel(ResolvedReel programme) {
         Rate rate = programme == null ? null : programme.rate().orElse(null);
@@ -76,15 +77,20 @@ public record Remark(String name, String frames, String words) {
             throw new IllegalArgumentException(frames + " isn't in the reel");
         }
         ReelFrame frame = programme.plan().at(place);
-        ResolvedReel.Entry entry = programme.entry(frame.item()).orElseThrow(() -> new IllegalArgumentException("At " + frames + " there is no frame of a source"));
+        ResolvedReel.Entry entry = programme.entry(frame.item())
+                .orElseThrow(() -> new IllegalArgumentException("At " + frames + " there is no frame of a source"));
         return new Marked(entry.source().id(), FrameSet.builder().add(frame.wanted()).build(), words);
     }
 
     private Marked ofSource(Project project, Map<String, FrameTable> tables, String inHand) {
-        Source source = name == null ? project.source(inHand).orElseThrow(() -> new IllegalArgumentException("Which source is " + frames + " of? Choose it, or write its name in front"))
-                : project.sources().stream().filter(s -> s.pattern().baseName().equalsIgnoreCase(name) || s.name().equalsIgnoreCase(name)).findFirst()
+        Source source = name == null
+                ? project.source(inHand).orElseThrow(
+                        () -> new IllegalArgumentException("Which source is " + frames + " of? Choose it, or write its name in front"))
+                : project.sources().stream().filter(s -> s.pattern().baseName().equalsIgnoreCase(name) || s.name().equalsIgnoreCase(name))
+                        .findFirst()
                         // Who looks at previews writes the camera's name, not which version it was.
-                        .or(() -> project.sources().stream().filter(s -> NameWords.withoutVersion(s.pattern().baseName()).equalsIgnoreCase(name)).findFirst())
+                        .or(() -> project.sources().stream()
+                                .filter(s -> NameWords.withoutVersion(s.pattern().baseName()).equalsIgnoreCase(name)).findFirst())
                         .orElseThrow(() -> new IllegalArgumentException("No source is called " + name));
         FrameSet.Builder set = FrameSet.builder();
         List<FrameRange> ranges = new ArrayList<>();
@@ -95,7 +101,8 @@ public record Remark(String name, String frames, String words) {
         ranges.stream().sorted((a, b) -> Long.compare(a.first(), b.first())).forEach(r -> {
             FrameRange there = table == null ? r : source.reading().rangeIn(table.sequence());
             if (r.first() < there.first() || r.last() > there.last()) {
-                throw new IllegalArgumentException(source.pattern().baseName() + " has no frame " + (r.first() < there.first() ? r.first() : r.last()) + ": it goes from " + there.first() + " to " + there.last());
+                throw new IllegalArgumentException(source.pattern().baseName() + " has no frame "
+                        + (r.first() < there.first() ? r.first() : r.last()) + ": it goes from " + there.first() + " to " + there.last());
             }
             set.add(r.first(), r.last());
         });
@@ -104,8 +111,10 @@ public record Remark(String name, String frames, String words) {
 
     /** The marks of all sources as such lines, with their names. */
     public static String toText(Project project) {
-        return project.sources().stream().flatMap(s -> s.reading().marked().ranges().stream().map(r -> s.pattern().baseName() + " " + s.pattern().number(r.first())
-                + (r.last() == r.first() ? "" : "-" + s.pattern().number(r.last())) + (s.reading().remarks().containsKey(r.first()) ? " " + s.reading().remarks().get(r.first()) : "")))
+        return project.sources().stream()
+                .flatMap(s -> s.reading().marked().ranges().stream().map(r -> s.pattern().baseName() + " " + s.pattern().number(r.first())
+                        + (r.last() == r.first() ? "" : "-" + s.pattern().number(r.last()))
+                        + (s.reading().remarks().containsKey(r.first()) ? " " + s.reading().remarks().get(r.first()) : "")))
                 .collect(Collectors.joining("\n"));
     }
 }

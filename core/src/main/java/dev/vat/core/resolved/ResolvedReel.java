@@ -102,7 +102,7 @@ public final class ResolvedReel {
     }
 
     /** A sound of the reel with its source. @param place its number in the reel */
-    public record Sounding(int place, SoundUse use, Source source) { }
+    public record Sounding(int place, SoundUse use, Source source) {}
 
     /** Where the frames begin in a timecode's text. */
     private static final int FRAMES_AT = 9;
@@ -138,7 +138,8 @@ public final class ResolvedReel {
         List<Sounding> sounds = new ArrayList<>();
         for (int i = 0; i < reel.sounds().size(); i++) {
             int place = i;
-            project.source(reel.sounds().get(i).source()).ifPresent(source -> sounds.add(new Sounding(place, reel.sounds().get(place), source)));
+            project.source(reel.sounds().get(i).source())
+                    .ifPresent(source -> sounds.add(new Sounding(place, reel.sounds().get(place), source)));
         }
         return new ResolvedReel(reel, made, planned(reel, made.rate(), made.parts()), List.copyOf(sounds));
     }
@@ -150,7 +151,8 @@ public final class ResolvedReel {
             return plan;
         }
         FrameFacts facts = PictureWords.ofSlate(reel, rate, start(reel, rate).orElse(null), plan, parts);
-        return ReelPlan.of(parts.stream().map(p -> p.item().drawn() instanceof GeneratedItem.Slate slate ? ReelPlan.Part.of(p.place(), p.item().withDrawn(slate.filled(facts))) : p).toList());
+        return ReelPlan.of(parts.stream().map(p -> p.item().drawn() instanceof GeneratedItem.Slate slate
+                ? ReelPlan.Part.of(p.place(), p.item().withDrawn(slate.filled(facts))) : p).toList());
     }
 
     public Reel reel() {
@@ -246,10 +248,12 @@ public final class ResolvedReel {
     public Optional<Placement> placement(Entry entry) {
         PictureFormat own = entry.format().orElse(null);
         PictureFormat whole = shape().orElse(null);
-        if (own == null || whole == null || entry.cell || own.size().equals(whole.size()) && own.pixelAspect().equals(whole.pixelAspect())) {
+        if (own == null || whole == null || entry.cell
+                || own.size().equals(whole.size()) && own.pixelAspect().equals(whole.pixelAspect())) {
             return Optional.empty();
         }
-        return Optional.of(Placement.of(own.size(), own.pixelAspect(), whole.size(), whole.pixelAspect(), entry.use.fitInUse(), MIDDLE, MIDDLE, Chroma.RGB));
+        return Optional.of(Placement.of(own.size(), own.pixelAspect(), whole.size(), whole.pixelAspect(), entry.use.fitInUse(), MIDDLE,
+                MIDDLE, Chroma.RGB));
     }
 
     /** Whether any item can be seen through. */
@@ -275,9 +279,11 @@ public final class ResolvedReel {
                 .allMatch(f -> f.depth().bits() <= 8 && !f.linear());
         boolean kept = entries.stream().allMatch(e -> e.picture().colour().kind() == ColourReading.Kind.DISPLAY);
         boolean alpha = entries.stream().anyMatch(e -> e.table.alpha() != AlphaKind.NONE);
-        boolean blended = entries.stream().anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND || e.use.playingInUse().conformInUse() == Conform.BLEND
-                || placement(e).isPresent())
-                || reel.items().stream().anyMatch(i -> i.joint() != null || i.layout() != null || i.passes() != null || i.drawn() != null && i.drawn().at(0) instanceof ReelFrame.Drawing);
+        boolean blended = entries.stream()
+                .anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND || e.use.playingInUse().conformInUse() == Conform.BLEND
+                        || placement(e).isPresent())
+                || reel.items().stream().anyMatch(i -> i.joint() != null || i.layout() != null || i.passes() != null
+                        || i.drawn() != null && i.drawn().at(0) instanceof ReelFrame.Drawing);
         return eight && kept && !alpha && !blended ? WorkingFormat.W8 : WorkingFormat.W16;
     }
 
@@ -317,7 +323,8 @@ public final class ResolvedReel {
     }
 
     private Recipes.Source taken(int item) {
-        return entry(item).map(e -> new Taken(e, e.picture(), e.format().map(PictureFormat::size).orElse(null), placement(e).orElse(null))).orElse(null);
+        return entry(item).map(e -> new Taken(e, e.picture(), e.format().map(PictureFormat::size).orElse(null), placement(e).orElse(null)))
+                .orElse(null);
     }
 
     /** How the picture of what stands at some place is made; empty where a file isn't there, or nothing was looked into yet. */
@@ -375,7 +382,8 @@ public final class ResolvedReel {
     /** What a deliverable's file may weigh, before anything was tried; empty while its size isn't known. */
     public Optional<RoughForecast> forecast(Deliverable deliverable) {
         Scan scan = deliverable.settings().framing().scanInUse();
-        return frame(deliverable).map(f -> RoughForecast.of(deliverable.settings(), f.size(), scan.frames(plan.count()), rate().map(scan::rate).orElse(null), transparent()));
+        return frame(deliverable).map(f -> RoughForecast.of(deliverable.settings(), f.size(), scan.frames(plan.count()),
+                rate().map(scan::rate).orElse(null), transparent()));
     }
 
     /** Whether each frame that is expected is there, good, and looked into. */

@@ -11,7 +11,8 @@ import java.util.Map;
 import java.util.TreeMap;
 
 /**
- * The one place where a codec of the catalogue becomes an encoder with its options, by the media library's names: text alone, so that a plan
+ * The one place where a codec of the catalogue becomes an encoder with its options, by the media library's names: text alone, so that a
+ * plan
  * can fix them where no library is loaded.
  */
 public final class EncoderOptions {
@@ -20,7 +21,7 @@ public final class EncoderOptions {
     private static final List<String> FILM = List.of("film3+", "film3", "film2+", "film2", "film1.5", "film1+", "film1", "high+", "high",
             "medium+", "medium", "low+", "low");
 
-    private EncoderOptions() { }
+    private EncoderOptions() {}
 
     public static String encoder(Codec codec) {
         return switch (codec.reportedName()) {
@@ -51,17 +52,18 @@ public final class EncoderOptions {
             case "mpeg2video" -> mpeg2(codec, rate, options);
             case "cfhd" -> options.put("quality", FILM.get(number(settings.control())));
             case "ffv1" -> options.putAll(Map.of("level", "3", "slicecrc", "1", "slices", "4", "g", "1"));
-            case "mjpeg" -> options.putAll(Map.of("flags", "+qscale", "global_quality", Integer.toString(118 * number(settings.control()))));
+            case "mjpeg" -> options
+                    .putAll(Map.of("flags", "+qscale", "global_quality", Integer.toString(118 * number(settings.control()))));
             case "png" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "3", "9"), "pred", "mixed"));
             case "qtrle" -> options.put("g", "1");
             case "tiff" -> options.put("compression_algo", "packbits");
             case "targa" -> options.put("rle", "1");
-            case "gif" -> { }
+            case "gif" -> {}
             case "apng" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "6", "9"), "pred", "mixed"));
             case "webp" -> webp(settings, options);
             case "exr" -> options.putAll(Map.of("compression", "zip16", "format", "half"));
-            case "dpx" -> { }
-            case "dvvideo", "utvideo", "v210", "rawvideo" -> { }
+            case "dpx" -> {}
+            case "dvvideo", "utvideo", "v210", "rawvideo" -> {}
             default -> throw new IllegalArgumentException("No encoder settings for " + codec.id());
         }
         return options;
@@ -145,7 +147,8 @@ public final class EncoderOptions {
     }
 
     private static void vp9(Settings settings, Rate rate, Map<String, String> options) {
-        options.putAll(Map.of("deadline", "good", "cpu-used", byEffort(settings, "6", "4", "2"), "row-mt", "1", "tile-columns", "2", "g", group(settings, rate)));
+        options.putAll(Map.of("deadline", "good", "cpu-used", byEffort(settings, "6", "4", "2"), "row-mt", "1", "tile-columns", "2", "g",
+                group(settings, rate)));
         if (settings.codec().hasAlpha()) {
             options.put("auto-alt-ref", "0");
         }

@@ -24,7 +24,7 @@ public final class MemoryBound {
     private static final int LONG_DELAY = 150;
     private static final int SHORT_DELAY = 14;
 
-    private MemoryBound() { }
+    private MemoryBound() {}
 
     /** Of some of a plan's files, made from one read. */
     public static long of(RunPlan plan, List<RunPlan.RunFile> files) {
@@ -34,7 +34,8 @@ public final class MemoryBound {
 
     /** Of its pictures and those of its sources, before they are laid into it. */
     private static Size largest(RunPlan plan) {
-        return Stream.concat(Stream.of(plan.size()), plan.sources().stream().map(RunPlan.RunSource::size)).max(Comparator.comparing(Size::pixels)).orElseThrow();
+        return Stream.concat(Stream.of(plan.size()), plan.sources().stream().map(RunPlan.RunSource::size))
+                .max(Comparator.comparing(Size::pixels)).orElseThrow();
     }
 
     private static long working(Size size, WorkingFormat format) {

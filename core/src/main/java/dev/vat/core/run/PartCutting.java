@@ -20,7 +20,7 @@ public final class PartCutting {
     private static final int LONG_GROUP_SECONDS = 40;
     private static final int INTRA_SECONDS = 4;
 
-    private PartCutting() { }
+    private PartCutting() {}
 
     public static List<RunPlan.Part> cut(Settings settings, Rate rate, long frames) {
         long length = frames;

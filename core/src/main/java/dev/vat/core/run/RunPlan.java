@@ -52,9 +52,9 @@ import java.util.stream.Stream;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record RunPlan(int version, String run, String made, String vat, String library, String project, String reel,
-                      Rate rate, String rateOrigin, Size size, PixelAspect pixelAspect, WorkingFormat working,
-                      List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
-                      ReelSound sound, List<RunFile> files, Remade remade) {
+        Rate rate, String rateOrigin, Size size, PixelAspect pixelAspect, WorkingFormat working,
+        List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
+        ReelSound sound, List<RunFile> files, Remade remade) {
 
     public static final int VERSION = 7;
 
@@ -91,7 +91,7 @@ public record RunPlan(int version, String run, String made, String vat, String l
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record RunSource(String name, String folder, SequencePattern pattern, FileKind kind, PictureReading picture,
-                            int bits, Size size, Placement placement, int lossyPasses, boolean pass, List<FrameStamp> stamps)
+            int bits, Size size, Placement placement, int lossyPasses, boolean pass, List<FrameStamp> stamps)
             implements Recipes.Source {
         public RunSource {
             stamps = stamps == null ? List.of() : List.copyOf(stamps);
@@ -149,8 +149,9 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param cells what stands in each of those, at the same reel frames; empty where there are none
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills, ReelFrame.Content drawn, BurnIn burnIn, Assembly how,
-                          @JsonInclude(JsonInclude.Include.NON_EMPTY) List<List<RunSpan>> cells) {
+    public record RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills,
+            ReelFrame.Content drawn, BurnIn burnIn, Assembly how,
+            @JsonInclude(JsonInclude.Include.NON_EMPTY) List<List<RunSpan>> cells) {
 
         /** In place of a source's number: Vat draws it. */
         public static final int DRAWN = -1;
@@ -161,7 +162,8 @@ public record RunPlan(int version, String run, String made, String vat, String l
             cells = cells == null ? List.of() : List.copyOf(cells);
         }
 
-        public RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills, ReelFrame.Content drawn, BurnIn burnIn) {
+        public RunSpan(int source, long start, long first, long step, long hold, long count, List<RunFill> fills, ReelFrame.Content drawn,
+                BurnIn burnIn) {
             this(source, start, first, step, hold, count, fills, drawn, burnIn, null, List.of());
         }
 
@@ -196,7 +198,8 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
         /** Those of it that each take frames of one source: itself, or its cells. */
         public Stream<RunSpan> ofSources() {
-            return cells.isEmpty() ? Stream.of(this).filter(s -> !s.isOfNoSource()) : cells.stream().flatMap(List::stream).flatMap(RunSpan::ofSources);
+            return cells.isEmpty() ? Stream.of(this).filter(s -> !s.isOfNoSource())
+                    : cells.stream().flatMap(List::stream).flatMap(RunSpan::ofSources);
         }
 
         public long wanted(long reelFrame) {
@@ -205,13 +208,14 @@ public record RunPlan(int version, String run, String made, String vat, String l
 
         private ReelFrame plain(long reelFrame) {
             long wanted = wanted(reelFrame);
-            ReelFrame.Content content = how != null ? new ReelFrame.Together(how, cells.stream().map(c -> frameAt(c, reelFrame)).toList()) : drawn != null ? drawn : new ReelFrame.SourceFrame(wanted);
+            ReelFrame.Content content = how != null ? new ReelFrame.Together(how, cells.stream().map(c -> frameAt(c, reelFrame)).toList())
+                    : drawn != null ? drawn : new ReelFrame.SourceFrame(wanted);
             return new ReelFrame(source, wanted, content, false);
         }
     }
 
     /** A reel frame at which something else stands than its span says; its item is the number of a source. */
-    public record RunFill(long reelFrame, ReelFrame frame) { }
+    public record RunFill(long reelFrame, ReelFrame frame) {}
 
     /**
      * One file.
@@ -228,8 +232,9 @@ public record RunPlan(int version, String run, String made, String vat, String l
      * @param accepted ids of findings that stood in the way and were said yes to
      * @param forecast what it may weigh, before anything was tried; null where nobody said
      */
-    public record RunFile(String target, String title, String codec, String fileName, Treatment treatment, PictureWords words, int threads, int passes, Map<String, String> options,
-                          List<Part> parts, Expectation expected, Set<String> accepted, RoughForecast forecast) {
+    public record RunFile(String target, String title, String codec, String fileName, Treatment treatment, PictureWords words, int threads,
+            int passes, Map<String, String> options,
+            List<Part> parts, Expectation expected, Set<String> accepted, RoughForecast forecast) {
         public RunFile {
             passes = Math.max(1, passes);
             options = Collections.unmodifiableSortedMap(new TreeMap<>(options));
@@ -238,21 +243,29 @@ public record RunPlan(int version, String run, String made, String vat, String l
         }
 
         public RunFile withExpected(Expectation other) {
-            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, parts, other, accepted, forecast);
+            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, parts, other, accepted,
+                    forecast);
         }
 
         /** The same with other stretches of it made. */
         public RunFile withParts(List<Part> others) {
-            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, others, expected, accepted, forecast);
+            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, others, expected, accepted,
+                    forecast);
         }
 
-        /** The file that ends early: its parts up to there, the last one cut short. @param frames of the file that are left, at least one */
+        /**
+         * The file that ends early: its parts up to there, the last one cut short.
+         *
+         * @param frames of the file that are left, at least one
+         */
         public RunFile shortened(long frames) {
             if (frames < 1 || frames > expected.frames()) {
                 throw new IllegalArgumentException(frames + " of " + expected.frames() + " frames are no shorter file");
             }
-            List<Part> left = parts.stream().filter(p -> p.first() < frames).map(p -> new Part(p.index(), p.first(), Math.min(p.count(), frames - p.first()))).toList();
-            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, left, expected.withFrames(frames), accepted,
+            List<Part> left = parts.stream().filter(p -> p.first() < frames)
+                    .map(p -> new Part(p.index(), p.first(), Math.min(p.count(), frames - p.first()))).toList();
+            return new RunFile(target, title, codec, fileName, treatment, words, threads, passes, options, left,
+                    expected.withFrames(frames), accepted,
                     forecast == null ? null : forecast.of(frames, expected.frames()));
         }
 
@@ -306,31 +319,36 @@ public record RunPlan(int version, String run, String made, String vat, String l
     /** The same without what its frames' files were when they were checked. */
     public RunPlan withoutStamps() {
         List<RunSource> plain = sources.stream().map(RunSource::withoutStamps).toList();
-        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, plain, spans, folder,
+        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, plain, spans,
+                folder,
                 typeface, sound, files, remade);
     }
 
     /** The same once more, under another id. @param id of the new run @param when UTC, ISO 8601 @param where its files go, absolute */
     public RunPlan again(String id, String when, String where, Remade what) {
-        return new RunPlan(version, id, when, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, where,
+        return new RunPlan(version, id, when, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans,
+                where,
                 typeface, sound, files, what);
     }
 
     /** The same with other places of its reel. */
     public RunPlan withSpans(List<RunSpan> others) {
-        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, others, folder,
+        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, others,
+                folder,
                 typeface, sound, files, remade);
     }
 
     /** The same with another sound. @param other null for none */
     public RunPlan withSound(ReelSound other) {
-        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, folder,
+        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans,
+                folder,
                 typeface, other, files, remade);
     }
 
     /** The same run for other files. */
     public RunPlan withFiles(List<RunFile> others) {
-        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans, folder,
+        return new RunPlan(version, run, made, vat, library, project, reel, rate, rateOrigin, size, pixelAspect, working, sources, spans,
+                folder,
                 typeface, sound, others, remade);
     }
 

@@ -8,15 +8,19 @@ import java.util.stream.Stream;
 /** Every setting that a deliverable has, in the order in which the sheet shows them. */
 public final class DeliverableSettings {
 
-    private static final List<Setting> ALL = Stream.of(OpenSettings.ALL, PictureSettings.ALL, FileSettings.ALL).flatMap(List::stream).toList();
+    private static final List<Setting> ALL = Stream.of(OpenSettings.ALL, PictureSettings.ALL, FileSettings.ALL).flatMap(List::stream)
+            .toList();
 
-    private DeliverableSettings() { }
+    private DeliverableSettings() {}
 
     public static List<Setting> all() {
         return ALL;
     }
 
-    /** In the order in which values may be given one after the other: a codec decides what others may be, and how its bits are ruled comes last. */
+    /**
+     * In the order in which values may be given one after the other: a codec decides what others may be, and how its bits are ruled comes
+     * last.
+     */
     public static List<Setting> inOrder() {
         return ALL.stream().sorted((a, b) -> Integer.compare(order(a), order(b))).toList();
     }

@@ -23,35 +23,50 @@ final class OpenSettings {
 
     private static final String MATTE = ", matte beside";
 
-    private static final Setting CONTAINER = Setting.of("container", Group.OPEN, "Container", "The kind of file. Enter chooses among those that the codec may stand in.")
+    private static final Setting CONTAINER = Setting.of("container", Group.OPEN, "Container", "The kind of file. Enter chooses among "
+            + "those that the codec may stand in.")
             .showing(d -> d.settings().container().title()).chosen((_, d) -> containers(d)).judgedBy("container-illegal", "container-full")
-            .back(d -> d.settings().codec().containers().contains(d.targetInCatalogue().container()) ? d.withContainer(d.targetInCatalogue().container()) : d)
-            .option("--container", "KIND", "In place of the target's container: mp4, mov, mkv, webm, avi or mxf.", (_, d, text) -> d.withContainer(Container.parse(text)));
+            .back(d -> d.settings().codec().containers().contains(d.targetInCatalogue().container())
+                    ? d.withContainer(d.targetInCatalogue().container()) : d)
+            .option("--container", "KIND", "In place of the target's container: mp4, mov, mkv, webm, avi or mxf.",
+                    (_, d, text) -> d.withContainer(Container.parse(text)));
 
     private static final Setting CODEC = Setting.of("codec", Group.OPEN, "Codec", "How pictures are packed. Enter chooses another.")
-            .showing(d -> d.settings().codec().title()).chosen((_, d) -> codecs(d)).saying((_, d) -> " " + d.settings().codec().plays()).judgedBy("unwise", "codec-unknown", "lossy-again")
+            .showing(d -> d.settings().codec().title()).chosen((_, d) -> codecs(d)).saying((_, d) -> " " + d.settings().codec().plays())
+            .judgedBy("unwise", "codec-unknown", "lossy-again")
             .back(d -> d.codec() == null ? d : d.withCodec(d.targetInCatalogue().codec()))
-            .option("--codec", "ID", "In place of the target's codec. See: vat targets --codecs", (_, d, text) -> d.withCodec(Catalogue.codec(text)));
+            .option("--codec", "ID", "In place of the target's codec. See: vat targets --codecs",
+                    (_, d, text) -> d.withCodec(Catalogue.codec(text)));
 
     private static final Setting SIZE = Setting.of("size", Group.OPEN, "Size",
-                    "Width and height in pixels, as the source has them; Enter types others: 1280x720, 50 %, 1280 wide, 720 high, or a shape: 2.39, 16:9 at 1280.")
-            .showing((view, d) -> view.frame(d).map(f -> f.size().toString())).judgedBy("size-odd", "size-illegal", "enlarged", "far-enlarged", "draft-material")
-            .saying((view, d) -> view.frame(d).filter(f -> f.headroom() > 1).map(f -> " Zoom headroom %.2f times.".formatted(f.headroom())).orElse(""))
+            "Width and height in pixels, as the source has them; Enter types others: 1280x720, 50 %, 1280 wide, 720 high, or "
+                    + "a shape: 2.39, 16:9 at 1280.")
+            .showing((view, d) -> view.frame(d).map(f -> f.size().toString()))
+            .judgedBy("size-odd", "size-illegal", "enlarged", "far-enlarged", "draft-material")
+            .saying((view, d) -> view.frame(d).filter(f -> f.headroom() > 1).map(f -> " Zoom headroom %.2f times.".formatted(f.headroom()))
+                    .orElse(""))
             .typed((view, d) -> view.frame(d).map(f -> f.size().toString()).orElse(""),
-                    (view, d, text) -> d.withFraming(framing(d).withSize(SizeWish.parse(text, view.known().flatMap(ResolvedReel::shape).orElse(null)))))
+                    (view, d, text) -> d
+                            .withFraming(framing(d).withSize(SizeWish.parse(text, view.known().flatMap(ResolvedReel::shape).orElse(null)))))
             .back(d -> d.withCropToGrid(false).withFraming(framing(d).withSize(d.targetInCatalogue().settings().framing().size())));
 
     private static final Setting ALPHA = Setting.of("alpha", Group.OPEN, "Alpha",
-                    "Whether the file can be seen through. Where its codec carries none, Enter types what shows instead: a colour, checker, or picture and its path; add matte for a second file.")
-            .named("what becomes of alpha").showing((view, d) -> view.known().map(reel -> alpha(reel, d))).judgedBy("alpha-flattened", "ground-unusable", "matte-beside", "alpha-empty")
-            .where(d -> !d.settings().codec().hasAlpha()).typed((_, d) -> d.flatten() + (d.matte() ? MATTE : ""), (_, d, text) -> ground(d, text))
+            "Whether the file can be seen through. Where its codec carries none, Enter types what shows instead: a colour, "
+                    + "checker, or picture and its path; add matte for a second file.")
+            .named("what becomes of alpha").showing((view, d) -> view.known().map(reel -> alpha(reel, d)))
+            .judgedBy("alpha-flattened", "ground-unusable", "matte-beside", "alpha-empty")
+            .where(d -> !d.settings().codec().hasAlpha())
+            .typed((_, d) -> d.flatten() + (d.matte() ? MATTE : ""), (_, d, text) -> ground(d, text))
             .back(d -> d.withFlatten(Ground.BLACK).withMatte(false))
-            .option("--flatten", "GROUND", "Behind transparent places where a target has no alpha: RRGGBB, checker, or 'picture FILE'.", (_, d, text) -> d.withFlatten(Ground.parse(text)))
+            .option("--flatten", "GROUND", "Behind transparent places where a target has no alpha: RRGGBB, checker, or 'picture FILE'.",
+                    (_, d, text) -> d.withFlatten(Ground.parse(text)))
             .option("--matte", null, "Alpha as a second file, where a target has none.", (_, d, _) -> d.withMatte(true));
 
     private static final Setting SOUND = Setting.of("sound", Group.OPEN, "Sound",
-                    "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written.")
-            .showing((view, d) -> Optional.of(view.heard().filter(_ -> d.settings().container().carriesSound()).map(s -> d.settings().sound().title() + ", " + s.layout()).orElse("none")))
+            "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written.")
+            .showing((view,
+                    d) -> Optional.of(view.heard().filter(_ -> d.settings().container().carriesSound())
+                            .map(s -> d.settings().sound().title() + ", " + s.layout()).orElse("none")))
             .chosen(OpenSettings::sounds).judgedBy("sound-illegal", "sound-not-carried").back(d -> d.withSound(null));
 
     private static final Setting QUALITY = Setting.of("quality", Group.OPEN, "Quality", "How much is given up for size")
@@ -59,14 +74,16 @@ final class OpenSettings {
             .saying((_, d) -> d.settings().codec().quality() == null ? ": this codec leaves nothing to choose."
                     : ". Enter takes a number, a bit rate, a file size such as 25 MB, or 20, at most 12 Mbit/s.")
             .where(d -> d.settings().codec().quality() != null)
-            .typed((_, d) -> d.settings().codec().words(d.settings().control()), (_, d, text) -> d.withControl(d.settings().codec().control(text)))
+            .typed((_, d) -> d.settings().codec().words(d.settings().control()),
+                    (_, d, text) -> d.withControl(d.settings().codec().control(text)))
             .back(Deliverable::withUsualControl)
-            .option("--quality", "TEXT", "In place of the target's: a number, '8 Mbit/s', 'constant 8 Mbit/s', '20, at most 12 Mbit/s', '8 Mbit/s in two passes', '25 MB'.",
+            .option("--quality", "TEXT", "In place of the target's: a number, '8 Mbit/s', 'constant 8 Mbit/s', '20, at most 12 "
+                    + "Mbit/s', '8 Mbit/s in two passes', '25 MB'.",
                     (_, d, text) -> d.withControl(d.settings().codec().control(text)));
 
     static final List<Setting> ALL = List.of(CONTAINER, CODEC, SIZE, ALPHA, SOUND, QUALITY);
 
-    private OpenSettings() { }
+    private OpenSettings() {}
 
     static Framing framing(Deliverable deliverable) {
         return deliverable.settings().framing();
@@ -75,7 +92,8 @@ final class OpenSettings {
     private static List<Choice> containers(Deliverable d) {
         return Arrays.stream(Container.values()).map(c -> {
             String refusal = Legality.reason(d.settings().codec(), c).orElse(null);
-            return Choice.of("container-" + c.extension(), refusal == null ? c.title() : "Not " + c.title() + ": " + refusal, c == d.settings().container(), x -> x.withContainer(c)).refused(refusal);
+            return Choice.of("container-" + c.extension(), refusal == null ? c.title() : "Not " + c.title() + ": " + refusal,
+                    c == d.settings().container(), x -> x.withContainer(c)).refused(refusal);
         }).toList();
     }
 
@@ -83,8 +101,10 @@ final class OpenSettings {
         List<Choice> all = new ArrayList<>();
         for (Catalogue.Family family : Catalogue.families()) {
             for (Codec codec : family.codecs()) {
-                all.add(Choice.of("codec-" + codec.id(), codec.title() + "   " + codec.depthText() + " " + codec.chroma().label() + (codec.hasAlpha() ? ", alpha" : "")
-                        + (codec.unwise().isEmpty() ? "" : "   (" + codec.unwise() + ")"), codec == d.settings().codec(), x -> x.withCodec(codec)).under(family.title()));
+                all.add(Choice.of("codec-" + codec.id(),
+                        codec.title() + "   " + codec.depthText() + " " + codec.chroma().label() + (codec.hasAlpha() ? ", alpha" : "")
+                                + (codec.unwise().isEmpty() ? "" : "   (" + codec.unwise() + ")"),
+                        codec == d.settings().codec(), x -> x.withCodec(codec)).under(family.title()));
             }
         }
         return all;
@@ -94,14 +114,17 @@ final class OpenSettings {
         int channels = view.heard().map(ReelSound::channels).orElse(1);
         return Arrays.stream(SoundCodec.values()).map(codec -> {
             String refusal = codec.against(d.settings().container(), channels).orElse(null);
-            return Choice.of("sound-" + codec.ordinal(), refusal == null ? codec.title() : refusal, codec == d.settings().sound(), x -> x.withSound(codec)).refused(refusal);
+            return Choice.of("sound-" + codec.ordinal(), refusal == null ? codec.title() : refusal, codec == d.settings().sound(),
+                    x -> x.withSound(codec)).refused(refusal);
         }).toList();
     }
 
     private static String alpha(ResolvedReel reel, Deliverable d) {
         Codec codec = d.settings().codec();
         if (codec.hasAlpha()) {
-            return reel.transparent() ? codec.alphaBits() + "-bit " + (ColourCoding.LINEAR.equals(codec.ownColour()) ? "premultiplied" : "straight") : "opaque";
+            return reel.transparent()
+                    ? codec.alphaBits() + "-bit " + (ColourCoding.LINEAR.equals(codec.ownColour()) ? "premultiplied" : "straight")
+                    : "opaque";
         }
         return !reel.transparent() ? "none" : "flattened on " + d.flatten().words() + (d.matte() ? MATTE : "");
     }

@@ -23,41 +23,58 @@ import java.util.List;
 /** What becomes of a deliverable's pictures. */
 final class PictureSettings {
 
-    private static final Setting FIT = Setting.of("fit", Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter chooses; what fills the frame is dragged in the picture.")
+    private static final Setting FIT = Setting.of("fit", Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter "
+            + "chooses; what fills the frame is dragged in the picture.")
             .showing((view, d) -> view.frame(d).map(f -> fit(view.reel(), d, f))).chosen((_, d) -> fits(d)).judgedBy("squashed")
             .back(d -> d.withFraming(framing(d).withFit(targets(d).fit())));
 
-    private static final Setting PIXEL_ASPECT = Setting.of("pixel-aspect", Group.PICTURE, "Pixel aspect", "The shape of a pixel, width to height. It follows the source; Enter types another, such as 16:15.")
-            .showing((view, d) -> view.frame(d).map(f -> f.pixelAspect() + (f.pixelAspect().isSquare() ? "" : ", seen " + f.pixelAspect().seen(f.size())))).judgedBy("shape-illegal", "squashed")
-            .typed((view, d) -> view.frame(d).map(f -> f.pixelAspect().toString()).orElse(""), (_, d, text) -> d.withFraming(framing(d).withPixelAspect(PixelAspect.parse(text))))
+    private static final Setting PIXEL_ASPECT = Setting.of("pixel-aspect", Group.PICTURE, "Pixel aspect", "The shape of a pixel, "
+            + "width to height. It follows the source; Enter types another, such as 16:15.")
+            .showing((view, d) -> view.frame(d)
+                    .map(f -> f.pixelAspect() + (f.pixelAspect().isSquare() ? "" : ", seen " + f.pixelAspect().seen(f.size()))))
+            .judgedBy("shape-illegal", "squashed")
+            .typed((view, d) -> view.frame(d).map(f -> f.pixelAspect().toString()).orElse(""),
+                    (_, d, text) -> d.withFraming(framing(d).withPixelAspect(PixelAspect.parse(text))))
             .back(d -> d.withFraming(framing(d).withPixelAspect(targets(d).pixelAspect())));
 
     private static final Setting COLOUR = Setting.of("colour", Group.PICTURE, "Colour",
-                    "What the samples mean, written into stream and container alike, as far as these can say it. Enter chooses, high dynamic range too.")
-            .showing((view, d) -> view.frame(d).map(f -> d.settings().colourFor(f.size()).title())).chosen((_, d) -> colours(d)).judgedBy("colour-illegal", "nothing-above-white")
+            "What the samples mean, written into stream and container alike, as far as these can say it. Enter chooses, high "
+                    + "dynamic range too.")
+            .showing((view, d) -> view.frame(d).map(f -> d.settings().colourFor(f.size()).title())).chosen((_, d) -> colours(d))
+            .judgedBy("colour-illegal", "nothing-above-white")
             .where(d -> d.settings().codec().colours().size() > 1).back(d -> d.withColour(null))
-            .option("--colour", "ID", "What samples mean, in place of what is usual: rec709, rec709-full, srgb, rec601-625, rec601-525, rec2020, rec2100-pq, rec2100-hlg.",
+            .option("--colour", "ID", "What samples mean, in place of what is usual: rec709, rec709-full, srgb, rec601-625, "
+                    + "rec601-525, rec2020, rec2100-pq, rec2100-hlg.",
                     (_, d, text) -> d.withColour(ColourCoding.parse(text)));
 
-    private static final Setting LOOK = Setting.of("look", Group.PICTURE, "Look", "A table of colours (.cube) that display codes go through first. Enter chooses a file; Backspace takes it away.")
-            .showing(d -> d.look() == null ? "none" : d.look().name()).judgedBy("look-unusable", "look-above-white").back(d -> d.withLook(null))
-            .option("--look", "FILE", "A table of colours (.cube) that pictures go through.", (_, d, text) -> d.withLook(Look.of(Path.of(text))));
+    private static final Setting LOOK = Setting.of("look", Group.PICTURE, "Look", "A table of colours (.cube) that display codes go "
+            + "through first. Enter chooses a file; Backspace takes it away.")
+            .showing(d -> d.look() == null ? "none" : d.look().name()).judgedBy("look-unusable", "look-above-white")
+            .back(d -> d.withLook(null))
+            .option("--look", "FILE", "A table of colours (.cube) that pictures go through.",
+                    (_, d, text) -> d.withLook(Look.of(Path.of(text))));
 
-    private static final Setting BURN_IN = Setting.of("burn-in", Group.PICTURE, "Burn-in", "What is written into its pictures: what the reel has, nothing at all, or something of its own. Enter chooses.")
-            .showing((view, d) -> view.known().map(reel -> burnIn(reel, d))).chosen(PictureSettings::burnIns).judgedBy("burn-in-small", "letters-missing", "face-unusable", "watermark-unusable")
+    private static final Setting BURN_IN = Setting.of("burn-in", Group.PICTURE, "Burn-in", "What is written into its pictures: what "
+            + "the reel has, nothing at all, or something of its own. Enter chooses.")
+            .showing((view, d) -> view.known().map(reel -> burnIn(reel, d))).chosen(PictureSettings::burnIns)
+            .judgedBy("burn-in-small", "letters-missing", "face-unusable", "watermark-unusable")
             .back(d -> d.withBurnIn(null))
-            .optionOfMany("--burn-in", "WORDS@PLACE", "A line written into every picture, in place of the reel's: '{source} {frame}@bottom-left'. May stand several times.", PictureSettings::line)
+            .optionOfMany("--burn-in", "WORDS@PLACE", "A line written into every picture, in place of the reel's: '{source} "
+                    + "{frame}@bottom-left'. May stand several times.", PictureSettings::line)
             .option("--clean", null, "Nothing is written into pictures, whatever the reel has.", (_, d, _) -> d.withCleanPictures());
 
     private static final Setting SCAN = Setting.of("scan", Group.PICTURE, "Scan",
-                    "How lines follow each other. Interlaced frames are woven of two reel frames each, so that the file runs at half the reel's rate.")
-            .showing(d -> framing(d).scanInUse().title()).chosen((_, d) -> scans(d)).judgedBy("scan-illegal").where(d -> !d.settings().codec().interlaced().isEmpty())
+            "How lines follow each other. Interlaced frames are woven of two reel frames each, so that the file runs at half "
+                    + "the reel's rate.")
+            .showing(d -> framing(d).scanInUse().title()).chosen((_, d) -> scans(d)).judgedBy("scan-illegal")
+            .where(d -> !d.settings().codec().interlaced().isEmpty())
             .back(d -> d.withFraming(framing(d).withScan(targets(d).scan())))
-            .option("--scan", "ORDER", "progressive, top or bottom: interlaced frames are woven of two reel frames each.", (_, d, text) -> d.withFraming(framing(d).withScan(Scan.parse(text))));
+            .option("--scan", "ORDER", "progressive, top or bottom: interlaced frames are woven of two reel frames each.",
+                    (_, d, text) -> d.withFraming(framing(d).withScan(Scan.parse(text))));
 
     static final List<Setting> ALL = List.of(FIT, PIXEL_ASPECT, COLOUR, LOOK, BURN_IN, SCAN);
 
-    private PictureSettings() { }
+    private PictureSettings() {}
 
     private static Framing framing(Deliverable deliverable) {
         return OpenSettings.framing(deliverable);
@@ -76,7 +93,9 @@ final class PictureSettings {
 
     private static List<Choice> fits(Deliverable d) {
         List<Choice> all = new ArrayList<>(Arrays.stream(Fit.values())
-                .map(fit -> Choice.of("fit-" + fit.ordinal(), fit.title(), fit == framing(d).fitInUse(), x -> x.withFraming(framing(x).withFit(fit)))).toList());
+                .map(fit -> Choice.of("fit-" + fit.ordinal(), fit.title(), fit == framing(d).fitInUse(),
+                        x -> x.withFraming(framing(x).withFit(fit))))
+                .toList());
         if (framing(d).cutsOff()) {
             // Only one of the two directions is ever cut off.
             all.add(kept(d, "keep-first", "Keep the left or the top", Rational.ZERO));
@@ -99,14 +118,17 @@ final class PictureSettings {
         }
         for (ColourCoding colour : settings.codec().colours()) {
             String refusal = Legality.against(settings.codec(), settings.container(), colour).orElse(null);
-            all.add(Choice.of("colour-" + colour.id(), refusal == null ? colour.title() : refusal, colour.equals(settings.colour()), x -> x.withColour(colour)).refused(refusal));
+            all.add(Choice.of("colour-" + colour.id(), refusal == null ? colour.title() : refusal, colour.equals(settings.colour()),
+                    x -> x.withColour(colour)).refused(refusal));
         }
         return all;
     }
 
     private static List<Choice> scans(Deliverable d) {
         return Arrays.stream(Scan.values()).filter(scan -> !scan.isInterlaced() || d.settings().codec().interlaced().contains(scan))
-                .map(scan -> Choice.of("scan-" + scan.ordinal(), scan.title(), scan == framing(d).scanInUse(), x -> x.withFraming(framing(x).withScan(scan)))).toList();
+                .map(scan -> Choice.of("scan-" + scan.ordinal(), scan.title(), scan == framing(d).scanInUse(),
+                        x -> x.withFraming(framing(x).withScan(scan))))
+                .toList();
     }
 
     private static String burnIn(ResolvedReel reel, Deliverable d) {
@@ -122,7 +144,8 @@ final class PictureSettings {
         BurnIn ofReel = view.known().map(r -> r.reel().burnIn()).orElse(null);
         return List.of(Choice.of("burn-in-reel", "As the reel has it", !d.clean() && d.burnIn() == null, x -> x.withBurnIn(null)),
                 Choice.of("burn-in-clean", "Nothing: clean pictures", d.clean(), Deliverable::withCleanPictures),
-                Choice.of("burn-in-own", "Its own", d.burnIn() != null, x -> x.withBurnIn(ofReel == null || ofReel.isNothing() ? BurnIn.forReview() : ofReel)));
+                Choice.of("burn-in-own", "Its own", d.burnIn() != null,
+                        x -> x.withBurnIn(ofReel == null || ofReel.isNothing() ? BurnIn.forReview() : ofReel)));
     }
 
     /** One line more. */

@@ -12,16 +12,22 @@ import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 
 /**
- * Everything that there is to one setting of a deliverable: what it is called, what it says of a deliverable, how it is typed or chosen, what the target has, what an edit of it is called, how
- * it is said on the command line, and which findings are about it. The sheet, undo, the command line and the marks of findings read the same list, {@link DeliverableSettings}.
+ * Everything that there is to one setting of a deliverable: what it is called, what it says of a deliverable, how it is typed or chosen,
+ * what the target has, what an edit of it is called, how
+ * it is said on the command line, and which findings are about it. The sheet, undo, the command line and the marks of findings read the
+ * same list, {@link DeliverableSettings}.
  */
 public final class Setting {
 
     /** Where it stands in the sheet. */
-    public enum Group { OPEN, PICTURE, FILE }
+    public enum Group {
+        OPEN, PICTURE, FILE
+    }
 
     /** How somebody gives it another value. */
-    public enum Input { TYPED, CHOSEN, FILE }
+    public enum Input {
+        TYPED, CHOSEN, FILE
+    }
 
     /** Something of a deliverable, as far as it is known. */
     @FunctionalInterface

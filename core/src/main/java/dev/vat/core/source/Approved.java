@@ -12,4 +12,4 @@ import dev.vat.core.time.Rate;
  * @param size of the preview: the final frames are of the same shape, and as a rule larger
  * @param leadIn frames that the scene ran before its first one
  */
-public record Approved(String preview, String camera, FrameRange range, Rate rate, Size size, long leadIn) { }
+public record Approved(String preview, String camera, FrameRange range, Rate rate, Size size, long leadIn) {}

@@ -16,7 +16,7 @@ public final class Arrivals {
     private static final long MOST_PATIENCE = 10 * 60_000;
     private static final int PATIENCE_IN_FRAMES = 3;
 
-    private record Sighting(long size, long modified, long since, int looks) { }
+    private record Sighting(long size, long modified, long since, int looks) {}
 
     private final Map<Long, Sighting> sightings = new HashMap<>();
     private long patience = LEAST_PATIENCE;
@@ -50,7 +50,8 @@ public final class Arrivals {
             Sighting seen = entry.getValue();
             boolean old = now - seen.modified > patience;
             boolean waits = switch (state) {
-                case EMPTY, CUT_SHORT, UNREADABLE -> !old || seen.looks > 1 && now - seen.since <= patience && now - seen.modified <= 2 * patience;
+                case EMPTY, CUT_SHORT,
+                        UNREADABLE -> !old || seen.looks > 1 && now - seen.since <= patience && now - seen.modified <= 2 * patience;
                 case GOOD, MISMATCH -> seen.looks < 2 && now - seen.modified <= LEAST_PATIENCE;
                 default -> false;
             };

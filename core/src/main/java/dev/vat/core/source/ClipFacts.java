@@ -24,11 +24,11 @@ import java.util.List;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format,
-                        Rational seconds, List<Track> sounds, int lossyPasses,
-                        boolean draft, FrameNumbers numbers) {
+        Rational seconds, List<Track> sounds, int lossyPasses,
+        boolean draft, FrameNumbers numbers) {
 
     /** Spacing of frames in a file of variable rate, in seconds. */
-    public record Uneven(Rational shortest, Rational longest, long places) { }
+    public record Uneven(Rational shortest, Rational longest, long places) {}
 
     /**
      * A sound track.
@@ -53,7 +53,8 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
     }
 
     /** With frames that are counted from 0. */
-    public ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format, Rational seconds, List<Track> sounds, int lossyPasses, boolean draft) {
+    public ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format, Rational seconds,
+            List<Track> sounds, int lossyPasses, boolean draft) {
         this(container, frames, rate, uneven, timecode, format, seconds, sounds, lossyPasses, draft, FrameNumbers.FROM_ZERO);
     }
 

@@ -33,7 +33,11 @@ public record FrameNumbers(long first, long step) {
         return first + index * step;
     }
 
-    /** The place of a number, from 0; negative or between two where there is none. @throws IllegalArgumentException for a number between two frames */
+    /**
+     * The place of a number, from 0; negative or between two where there is none.
+     *
+     * @throws IllegalArgumentException for a number between two frames
+     */
     public long index(long number) {
         if (Math.floorMod(number - first, step) != 0) {
             throw new IllegalArgumentException("Frames go from " + first + " by " + step + ": there is none numbered " + number);

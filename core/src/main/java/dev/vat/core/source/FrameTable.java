@@ -23,7 +23,7 @@ import java.util.TreeMap;
 public final class FrameTable {
 
     /** One present file that can't be used, with the reason in words. */
-    public record Fault(long frame, FrameState state, String why) { }
+    public record Fault(long frame, FrameState state, String why) {}
 
     private final Sequence sequence;
     private final FrameState[] states;
@@ -35,7 +35,7 @@ public final class FrameTable {
     private final FrameLook[] looks;
 
     private FrameTable(Sequence sequence, FrameState[] states, Map<Long, String> reasons, Map<String, FrameSet> notes,
-                       List<PictureFormat> formats, PictureFormat format, AlphaKind alpha, FrameLook[] looks) {
+            List<PictureFormat> formats, PictureFormat format, AlphaKind alpha, FrameLook[] looks) {
         this.looks = looks;
         this.sequence = sequence;
         this.states = states;

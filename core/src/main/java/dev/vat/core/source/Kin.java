@@ -23,11 +23,11 @@ import java.util.TreeMap;
 public record Kin(String name, List<Member> members) {
 
     /** @param word what tells it from the others, empty for the main one */
-    public record Member(int index, String word) { }
+    public record Member(int index, String word) {}
 
-    private record Key(Path parent, String folder, String rest) { }
+    private record Key(Path parent, String folder, String rest) {}
 
-    private record Candidate(Key key, String word) { }
+    private record Candidate(Key key, String word) {}
 
     public Kin {
         members = List.copyOf(members);

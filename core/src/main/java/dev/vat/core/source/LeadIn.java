@@ -6,7 +6,7 @@ import dev.vat.core.time.Rational;
 /** How many frames to drop at the start, typed as frames ({@code 12}) or seconds ({@code 0.5 s}; a comma will do). */
 public final class LeadIn {
 
-    private LeadIn() { }
+    private LeadIn() {}
 
     /** @param rate null while none is known: seconds can't be said then */
     public static long parse(String text, Rate rate) {

@@ -14,7 +14,7 @@ public final class NameWords {
     private static final Pattern ANY_VERSION = Pattern.compile("(?<![A-Za-z0-9])[vV]\\d+(?![A-Za-z0-9])");
     private static final Pattern CAMERA = Pattern.compile("(?i)cam(era)?[A-Za-z]?\\d*");
 
-    private NameWords() { }
+    private NameWords() {}
 
     static Stream<String> of(String text) {
         return Arrays.stream(text.split("[._ -]+")).filter(w -> !w.isEmpty());

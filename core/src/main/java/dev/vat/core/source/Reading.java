@@ -28,12 +28,12 @@ import java.util.TreeMap;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadence, Interpretation picture,
-                      String timecode, FrameRange expected, String note, FrameSet marked,
-                      @JsonInclude(JsonInclude.Include.NON_EMPTY) Map<Long, String> remarks, Approved approved,
-                      @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+        String timecode, FrameRange expected, String note, FrameSet marked,
+        @JsonInclude(JsonInclude.Include.NON_EMPTY) Map<Long, String> remarks, Approved approved,
+        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
-    public static final Reading PLAIN =
-            new Reading(null, null, GapPolicy.REFUSE, Cadence.PLAIN, Interpretation.AS_STATED, null, null, null, null, Map.of(), null, Map.of());
+    public static final Reading PLAIN = new Reading(null, null, GapPolicy.REFUSE, Cadence.PLAIN, Interpretation.AS_STATED, null, null, null,
+            null, Map.of(), null, Map.of());
 
     public Reading {
         gap = gap == null ? GapPolicy.REFUSE : gap;
@@ -108,6 +108,7 @@ public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadenc
 
     /** As the final frames of a preview: its frames are expected, at its rate. */
     public Reading withApproved(Approved preview) {
-        return new Reading(preview == null ? rate : preview.rate(), range, gap, cadence, picture, timecode, preview == null ? expected : preview.range(), note, marked, remarks, preview, extra);
+        return new Reading(preview == null ? rate : preview.rate(), range, gap, cadence, picture, timecode,
+                preview == null ? expected : preview.range(), note, marked, remarks, preview, extra);
     }
 }

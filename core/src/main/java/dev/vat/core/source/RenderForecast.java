@@ -14,7 +14,7 @@ import java.util.Optional;
  * @param pricePerHour of one machine, in any currency; null if it costs nothing
  */
 public record RenderForecast(long frames, Rational secondsPerFrame, Rational startUp, int machines, Rational pixelRatio,
-                             Rational pricePerHour) {
+        Rational pricePerHour) {
 
     /** What takes less than a second is said so closely that the sum can be followed. */
     private static final int QUICK_PLACES = 3;

@@ -79,8 +79,9 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
         if (sequence.pattern().isSingle() || digits >= needed || digits == 1 && !mixed) {
             return Optional.empty();
         }
-        return Optional.of(digits == 1 ? "numbers without padding from " + range.first() + " to " + range.last() + ": use " + needed + " digits"
-                : digits + " digits, last frame " + range.last() + ": use " + needed);
+        return Optional
+                .of(digits == 1 ? "numbers without padding from " + range.first() + " to " + range.last() + ": use " + needed + " digits"
+                        : digits + " digits, last frame " + range.last() + ": use " + needed);
     }
 
     /** The wanted frames one by one, for renderers that take no ranges: {@code 412,413,414}. */

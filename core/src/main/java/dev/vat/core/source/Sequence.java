@@ -42,7 +42,7 @@ public final class Sequence {
      * @param modified last change of each file in milliseconds since 1970, UTC
      */
     public static Sequence of(Path folder, SequencePattern pattern, FileKind kind, long[] numbers, long[] sizes,
-                              long[] modified) {
+            long[] modified) {
         for (int i = 1; i < numbers.length; i++) {
             if (numbers[i] <= numbers[i - 1]) {
                 throw new IllegalArgumentException("Frame numbers must ascend: " + numbers[i - 1] + ", " + numbers[i]);
@@ -62,7 +62,8 @@ public final class Sequence {
         long[] times = new long[count];
         Arrays.fill(sizes, size);
         Arrays.fill(times, modified);
-        return new Sequence(folder, SequencePattern.single(fileName), FileKind.MOVIE, LongStream.range(0, count).map(frames::number).toArray(),
+        return new Sequence(folder, SequencePattern.single(fileName), FileKind.MOVIE,
+                LongStream.range(0, count).map(frames::number).toArray(),
                 sizes, times);
     }
 

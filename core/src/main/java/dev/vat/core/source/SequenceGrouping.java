@@ -18,7 +18,7 @@ public final class SequenceGrouping {
     private static final int MOST_DIGITS = 18;
 
     /** A name with several numbers, of which one has still to be chosen. */
-    private record Entry(String name, FileKind kind, long size, long modified) { }
+    private record Entry(String name, FileKind kind, long size, long modified) {}
 
     /** A file whose frame number is known; {@code padded} if the number begins with a zero that isn't all of it. */
     private record Numbered(FileKind kind, long size, long modified, int digits, boolean padded, long value) {
@@ -27,7 +27,7 @@ public final class SequenceGrouping {
         }
     }
 
-    private record Key(String before, String after) { }
+    private record Key(String before, String after) {}
 
     /** Names that are alike but for their number. */
     private record Group(Key key, List<Numbered> frames) {

@@ -3,11 +3,12 @@ package dev.vat.core.time;
 /** A time as people type it: frames, seconds, samples at 48 kHz, or timecode; it may be below 0. */
 public final class Moment {
 
-    private static final String FORMS = "write frames such as 12, seconds such as 0.5 s, samples such as 4800 smp, or a timecode such as 00:00:01:12";
+    private static final String FORMS = "write frames such as 12, seconds such as 0.5 s, samples such as 4800 smp, or a timecode such "
+            + "as 00:00:01:12";
 
     private static final int SAMPLES = 48_000;
 
-    private Moment() { }
+    private Moment() {}
 
     /**
      * In seconds, exact.

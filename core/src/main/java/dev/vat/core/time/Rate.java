@@ -79,7 +79,8 @@ public record Rate(Rational perSecond) implements Comparable<Rate> {
 
     /** Frames that timecode counts in a second: 30 for 30000/1001. */
     public int timecodeBase() {
-        return Math.toIntExact(Math.max(1, Math.floorDiv(2 * perSecond.numerator() + perSecond.denominator(), 2 * perSecond.denominator())));
+        return Math
+                .toIntExact(Math.max(1, Math.floorDiv(2 * perSecond.numerator() + perSecond.denominator(), 2 * perSecond.denominator())));
     }
 
     /** Drop-frame timecode is defined for 30000/1001 and 60000/1001 only (SMPTE ST 12-1). */

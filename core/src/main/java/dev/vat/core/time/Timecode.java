@@ -29,7 +29,8 @@ public record Timecode(long frame, Rate rate, boolean dropFrame) {
         // One or two figures, two, two, and two or three. By hand: lists of marks and whole days of labels are read.
         int minutesAt = label.indexOf(':') + 1;
         int framesAt = minutesAt + 6;
-        boolean shaped = (minutesAt == 2 || minutesAt == 3) && (label.length() == framesAt + 2 || label.length() == framesAt + 3) && label.charAt(minutesAt + 2) == ':'
+        boolean shaped = (minutesAt == 2 || minutesAt == 3) && (label.length() == framesAt + 2 || label.length() == framesAt + 3)
+                && label.charAt(minutesAt + 2) == ':'
                 && (label.charAt(framesAt - 1) == ':' || label.charAt(framesAt - 1) == ';');
         if (!shaped) {
             throw notOne(text);

@@ -3,7 +3,8 @@ package dev.vat.core.trial;
 import java.util.stream.IntStream;
 
 /**
- * A straight line through a few points whose slope is known roughly beforehand: the fewer points and the closer together they lie, the nearer
+ * A straight line through a few points whose slope is known roughly beforehand: the fewer points and the closer together they lie, the
+ * nearer
  * it stays to that.
  *
  * @param slope of the line

@@ -15,7 +15,7 @@ public final class DeliverableForecast {
     private static final double TWO_PASSES = .03;
     private static final double ONE_PASS = .10;
 
-    private DeliverableForecast() { }
+    private DeliverableForecast() {}
 
     /**
      * @param tried by the variants' ids, see {@link Variants#of}
@@ -24,7 +24,8 @@ public final class DeliverableForecast {
      * @param solved its settings, with a file size turned into a bit rate
      * @return empty where a variant failed
      */
-    public static Optional<FileForecast> of(Deliverable deliverable, Map<String, FileForecast> tried, FileShape shape, double seconds, Settings solved) {
+    public static Optional<FileForecast> of(Deliverable deliverable, Map<String, FileForecast> tried, FileShape shape, double seconds,
+            Settings solved) {
         List<Deliverable> variants = Variants.of(deliverable);
         if (!variants.stream().allMatch(v -> tried.containsKey(v.id()))) {
             return Optional.empty();
@@ -44,7 +45,9 @@ public final class DeliverableForecast {
         double from = Math.log(fine.bytes().middle());
         double to = Math.log(fair.bytes().middle());
         double share = from == to ? 0 : Math.clamp((logBytes - from) / (to - from), -1, 2);
-        return new FileForecast(bytes, fine.psnr() == null || fair.psnr() == null ? null : mixed(fine.psnr(), fair.psnr(), share, Double.MAX_VALUE), mixed(fine.ssim(), fair.ssim(), share, 1),
+        return new FileForecast(bytes,
+                fine.psnr() == null || fair.psnr() == null ? null : mixed(fine.psnr(), fair.psnr(), share, Double.MAX_VALUE),
+                mixed(fine.ssim(), fair.ssim(), share, 1),
                 fine.makeSeconds().plus(fair.makeSeconds()).times(.5), fine.proofSeconds().plus(fair.proofSeconds()).times(.5));
     }
 
@@ -57,7 +60,8 @@ public final class DeliverableForecast {
     /** A cap or a steady rate sets bounds of its own. */
     private static FileForecast ruled(FileForecast tried, Deliverable deliverable, FileShape shape, double seconds) {
         return switch (deliverable.settings().control()) {
-            case RateControl.Capped(int _, long bits, long buffer) -> withBytes(tried, tried.bytes().atMost((bits * seconds + buffer) / 8 + shape.besides()));
+            case RateControl.Capped(int _, long bits, long buffer) -> withBytes(tried,
+                    tried.bytes().atMost((bits * seconds + buffer) / 8 + shape.besides()));
             case RateControl.Steady(long bits) -> withBytes(tried, Estimate.within(bits * seconds / 8 + shape.besides(), TWO_PASSES));
             case RateControl.Average(long bits) -> withBytes(tried, Estimate.within(bits * seconds / 8 + shape.besides(), ONE_PASS));
             default -> tried;

@@ -16,7 +16,7 @@ public final class Excerpts {
     /** Of so many frames one is tried. */
     private static final int ONE_OF = 4;
 
-    private Excerpts() { }
+    private Excerpts() {}
 
     /** Frames of one: even in number, so that interlaced files can be made of them. */
     static int length(Rate rate) {
@@ -42,7 +42,8 @@ public final class Excerpts {
         if (all.size() <= wanted) {
             return all;
         }
-        List<FrameRange> byCost = all.stream().sorted(Comparator.comparingDouble(r -> costs.cost(r.first(), r.count()) / r.count())).toList();
+        List<FrameRange> byCost = all.stream().sorted(Comparator.comparingDouble(r -> costs.cost(r.first(), r.count()) / r.count()))
+                .toList();
         List<FrameRange> chosen = new ArrayList<>();
         for (int k = 0; k < wanted; k++) {
             chosen.add(byCost.get((2 * k + 1) * all.size() / (2 * wanted)));

@@ -22,7 +22,10 @@ import java.util.stream.LongStream;
  */
 public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimate makeSeconds, Estimate proofSeconds) {
 
-    /** What a true value is off by at least, where excerpts meet their neighbours otherwise than in the whole: as a share. As measured, nine times of ten. */
+    /**
+     * What a true value is off by at least, where excerpts meet their neighbours otherwise than in the whole: as a share. As measured,
+     * nine times of ten.
+     */
     private static final double EDGES = 0.03;
     /** The same where frames lean on each other. */
     private static final double EDGES_OF_GROUPS = 0.07;
@@ -31,7 +34,10 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
     /** Decibels that nobody can promise. */
     private static final double LEAST_PSNR = 0.3;
     private static final double LEAST_SSIM = 0.002;
-    /** What hardly moves is refined from frame to frame, in a whole file for longer than in an excerpt: so many decibels for each above {@link #FAIR}. As measured. */
+    /**
+     * What hardly moves is refined from frame to frame, in a whole file for longer than in an excerpt: so many decibels for each above
+     * {@link #FAIR}. As measured.
+     */
     private static final double REFINED = 0.08;
     private static final double FAIR = 45;
     /** Stands for a frame of which not a bit differs, among others that do, in dB. */
@@ -40,7 +46,8 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
     private static final double[] NINE_OF_TEN = {6.3, 6.3, 6.3, 2.9, 2.4, 2.1, 2.0, 1.95};
 
     /**
-     * Encoders that look ahead spend less where they see the end coming. So many reel frames at the end of an excerpt are left out of account,
+     * Encoders that look ahead spend less where they see the end coming. So many reel frames at the end of an excerpt are left out of
+     * account,
      * unless the file ends there too.
      */
     private static final int LOOK_AHEAD = 16;
@@ -80,10 +87,15 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         List<Stretch> tried = stretches.stream().filter(Stretch::isTried).toList();
         double[] x = tried.stream().mapToDouble(Stretch::logTriedCost).toArray();
         double share = (double) trial.frames() / shape.frames();
-        Estimate pictures = shape.isIntra() ? sizes(stretches, x, inner, EDGES) : sizes(stretches, x, inner, EDGES_OF_GROUPS).plus(keys(costs, trial, shape, cutsStandAlone));
+        Estimate pictures = shape.isIntra() ? sizes(stretches, x, inner, EDGES)
+                : sizes(stretches, x, inner, EDGES_OF_GROUPS).plus(keys(costs, trial, shape, cutsStandAlone));
         boolean lossless = trial.excerpts().stream().flatMap(e -> e.frames().stream()).allMatch(p -> p.psnr() == null);
-        return new FileForecast(pictures.plus(shape.besides()), lossless ? null : refined(likeness(stretches, x, inner, p -> p.psnr() == null ? SAME : p.psnr(), LEAST_PSNR, Double.MAX_VALUE), shape),
-                likeness(stretches, x, inner, Packed::ssim, LEAST_SSIM, 1), seconds(stretches), Estimate.within(trial.proofSeconds() / share, HURRY));
+        return new FileForecast(pictures.plus(shape.besides()),
+                lossless ? null
+                        : refined(likeness(stretches, x, inner, p -> p.psnr() == null ? SAME : p.psnr(), LEAST_PSNR, Double.MAX_VALUE),
+                                shape),
+                likeness(stretches, x, inner, Packed::ssim, LEAST_SSIM, 1), seconds(stretches),
+                Estimate.within(trial.proofSeconds() / share, HURRY));
     }
 
     /** The file in stretches of the excerpts' length, in frames of the file. */
@@ -103,7 +115,8 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
             end = Math.min(end, shape.frames());
             List<Packed> counted = excerpt == null ? List.of() : counted(excerpt, shape);
             long from = excerpt == null ? first : first + firstCounted(excerpt, shape);
-            all.add(new Stretch(FrameRange.of(first, end - 1), meanCost(costs, first, end, shape, cutsStandAlone), counted, meanCost(costs, from, from + counted.size(), shape, cutsStandAlone),
+            all.add(new Stretch(FrameRange.of(first, end - 1), meanCost(costs, first, end, shape, cutsStandAlone), counted,
+                    meanCost(costs, from, from + counted.size(), shape, cutsStandAlone),
                     excerpt == null ? 0 : excerpt.seconds()));
             first = end;
         }
@@ -124,7 +137,8 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
     }
 
     private static double meanCost(ReelCosts costs, long first, long end, FileShape shape, boolean cutsStandAlone) {
-        return LongStream.range(first * shape.reelFrames(), end * shape.reelFrames()).mapToObj(costs::at).filter(c -> shape.isIntra() || !c.key() || !cutsStandAlone)
+        return LongStream.range(first * shape.reelFrames(), end * shape.reelFrames()).mapToObj(costs::at)
+                .filter(c -> shape.isIntra() || !c.key() || !cutsStandAlone)
                 .mapToDouble(c -> shape.isIntra() ? c.alone() : c.after()).average().orElse(0);
     }
 
@@ -141,7 +155,9 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         double squares = 0;
         for (Stretch stretch : stretches) {
             // What wasn't counted of a tried stretch may be harder or easier than the rest of it.
-            double mean = stretch.isTried() ? stretch.mean(which, Packed::bytes) * Math.exp(fit.at(stretch.logCost()) - fit.at(stretch.logTriedCost())) : lift * Math.exp(fit.at(stretch.logCost()));
+            double mean = stretch.isTried()
+                    ? stretch.mean(which, Packed::bytes) * Math.exp(fit.at(stretch.logCost()) - fit.at(stretch.logTriedCost()))
+                    : lift * Math.exp(fit.at(stretch.logCost()));
             double bytes = mean * stretch.frames.count();
             if (stretch.isTried()) {
                 known += bytes;
@@ -209,7 +225,8 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
             int end = atTheStart ? 1 : endCounted(excerpt, shape);
             for (int i = atTheStart ? 0 : firstCounted(excerpt, shape); i < end; i++) {
                 if (excerpt.frames().get(i).key()) {
-                    found.add(new KeyFrame(excerpt.frames().get(i).bytes(), Math.max(1, costs.at((excerpt.first() + i) * shape.reelFrames()).alone())));
+                    found.add(new KeyFrame(excerpt.frames().get(i).bytes(),
+                            Math.max(1, costs.at((excerpt.first() + i) * shape.reelFrames()).alone())));
                 }
             }
         }
@@ -239,7 +256,8 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         return new Estimate(psnr.low() - more, psnr.middle(), psnr.high() + more);
     }
 
-    private static Estimate likeness(List<Stretch> stretches, double[] x, Predicate<Packed> which, ToDoubleFunction<Packed> measure, double least, double most) {
+    private static Estimate likeness(List<Stretch> stretches, double[] x, Predicate<Packed> which, ToDoubleFunction<Packed> measure,
+            double least, double most) {
         List<Stretch> tried = stretches.stream().filter(Stretch::isTried).toList();
         double[] y = tried.stream().mapToDouble(s -> s.mean(which, measure)).toArray();
         CurveFit fit = CurveFit.of(x, y, 0);

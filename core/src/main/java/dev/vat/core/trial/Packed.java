@@ -12,4 +12,4 @@ import com.fasterxml.jackson.annotation.JsonInclude;
  * @param ssim from 0 to 1
  */
 @JsonInclude(Include.NON_NULL)
-public record Packed(int bytes, boolean key, Double psnr, double ssim) { }
+public record Packed(int bytes, boolean key, Double psnr, double ssim) {}

@@ -40,6 +40,7 @@ public record PairLikeness(Double psnr, double ssim, int most, float[] cells) {
 
     /** {@code 43.11 dB, SSIM 0.9896, at most 32.0 of 255}. */
     public String words() {
-        return isSame() ? "not a bit differs" : (psnr == null ? "" : String.format(Locale.ROOT, "%.2f dB, ", psnr)) + String.format(Locale.ROOT, "SSIM %.4f, at most %.1f of 255", ssim, mostInEightBits());
+        return isSame() ? "not a bit differs" : (psnr == null ? "" : String.format(Locale.ROOT, "%.2f dB, ", psnr))
+                + String.format(Locale.ROOT, "SSIM %.4f, at most %.1f of 255", ssim, mostInEightBits());
     }
 }

@@ -7,7 +7,8 @@ import java.util.TreeMap;
 import java.util.function.LongFunction;
 
 /**
- * How two renders of one shot differ, as text: frames that one of them lacks, frames that repeat the one before in one alone, and frames of which
+ * How two renders of one shot differ, as text: frames that one of them lacks, frames that repeat the one before in one alone, and frames
+ * of which
  * a part differs suddenly.
  */
 public final class RenderReport {
@@ -24,7 +25,7 @@ public final class RenderReport {
     private static final double TIMES = 3;
     private static final double AT_LEAST = .5;
 
-    private RenderReport() { }
+    private RenderReport() {}
 
     /** The places at which something differs that differs hardly elsewhere. @param likeness by place */
     public static Set<Long> sudden(Map<Long, PairLikeness> likeness) {
@@ -41,7 +42,8 @@ public final class RenderReport {
 
     /** @param number what people know a place by */
     public static String of(Render first, Render second, Map<Long, PairLikeness> likeness, LongFunction<String> number) {
-        StringBuilder text = new StringBuilder(first.name).append(" against ").append(second.name).append(", ").append(likeness.size()).append(" frames compared\n");
+        StringBuilder text = new StringBuilder(first.name).append(" against ").append(second.name).append(", ").append(likeness.size())
+                .append(" frames compared\n");
         missing(text, first, second, number);
         missing(text, second, first, number);
         repeated(text, first, second, number);
@@ -51,7 +53,8 @@ public final class RenderReport {
             text.append("No frame differs suddenly.\n");
         } else {
             text.append("Sudden differences:\n");
-            sudden.forEach(place -> text.append("  ").append(number.apply(place)).append(": ").append(likeness.get(place).words()).append('\n'));
+            sudden.forEach(
+                    place -> text.append("  ").append(number.apply(place)).append(": ").append(likeness.get(place).words()).append('\n'));
         }
         long same = likeness.values().stream().filter(PairLikeness::isSame).count();
         text.append(same == likeness.size() ? "Not a bit differs in any frame.\n" : same + " frames are the same to the last bit.\n");
@@ -59,11 +62,13 @@ public final class RenderReport {
     }
 
     private static void missing(StringBuilder text, Render one, Render other, LongFunction<String> number) {
-        names(text, one.missing.stream().filter(p -> !other.missing.contains(p)).mapToLong(Long::longValue).sorted().toArray(), "Only " + other.name + " has ", number);
+        names(text, one.missing.stream().filter(p -> !other.missing.contains(p)).mapToLong(Long::longValue).sorted().toArray(),
+                "Only " + other.name + " has ", number);
     }
 
     private static void repeated(StringBuilder text, Render one, Render other, LongFunction<String> number) {
-        names(text, one.repeated.stream().filter(p -> !other.repeated.contains(p)).mapToLong(Long::longValue).sorted().toArray(), one.name + " alone repeats the frame before at ", number);
+        names(text, one.repeated.stream().filter(p -> !other.repeated.contains(p)).mapToLong(Long::longValue).sorted().toArray(),
+                one.name + " alone repeats the frame before at ", number);
     }
 
     private static void names(StringBuilder text, long[] places, String words, LongFunction<String> number) {

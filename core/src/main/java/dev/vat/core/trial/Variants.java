@@ -11,7 +11,8 @@ import java.util.List;
 import java.util.TreeSet;
 
 /**
- * The files that are tried in a deliverable's place. Where bits are ruled over the whole file, excerpts of it can't be made: two qualities are
+ * The files that are tried in a deliverable's place. Where bits are ruled over the whole file, excerpts of it can't be made: two
+ * qualities are
  * tried instead, and what lies between them tells of it.
  */
 public final class Variants {
@@ -19,7 +20,7 @@ public final class Variants {
     /** Between a deliverable's id and what is tried of it. */
     private static final String MARK = "~";
 
-    private Variants() { }
+    private Variants() {}
 
     /** The id of a deliverable that a variant stands for. */
     public static String deliverable(String variant) {
@@ -39,7 +40,9 @@ public final class Variants {
     static boolean isTriedAsItIs(Deliverable deliverable) {
         Codec codec = deliverable.settings().codec();
         return switch (deliverable.settings().control()) {
-            case RateControl.Average _, RateControl.TwoPass _, RateControl.FileSize _ -> codec.quality() == null || !codec.controls().contains(RateControl.Kind.QUALITY);
+            case RateControl.Average _ -> codec.quality() == null || !codec.controls().contains(RateControl.Kind.QUALITY);
+            case RateControl.TwoPass _ -> codec.quality() == null || !codec.controls().contains(RateControl.Kind.QUALITY);
+            case RateControl.FileSize _ -> codec.quality() == null || !codec.controls().contains(RateControl.Kind.QUALITY);
             default -> true;
         };
     }
@@ -50,17 +53,22 @@ public final class Variants {
     }
 
     private static Deliverable at(Deliverable deliverable, int number, Effort effort) {
-        return deliverable.withControl(new RateControl.Constant(number)).withEffort(effort).withId(deliverable.id() + MARK + number + MARK + effort.title());
+        return deliverable.withControl(new RateControl.Constant(number)).withEffort(effort)
+                .withId(deliverable.id() + MARK + number + MARK + effort.title());
     }
 
-    /** Qualities from better to worse than the one that is chosen, and efforts where the codec has any; empty where there is nothing to choose. */
+    /**
+     * Qualities from better to worse than the one that is chosen, and efforts where the codec has any; empty where there is nothing to
+     * choose.
+     */
     public static List<Deliverable> ladder(Deliverable deliverable) {
         Codec codec = deliverable.settings().codec();
         if (codec.quality() == null || !codec.controls().contains(RateControl.Kind.QUALITY)) {
             return List.of();
         }
         List<Deliverable> steps = new ArrayList<>();
-        for (int number : numbers(codec.quality(), deliverable.settings().control() instanceof RateControl.Constant(int now) ? now : codec.quality().good())) {
+        for (int number : numbers(codec.quality(),
+                deliverable.settings().control() instanceof RateControl.Constant(int now) ? now : codec.quality().good())) {
             steps.add(at(deliverable, number, deliverable.settings().effort()));
         }
         if (codec.hasEffort()) {

@@ -17,7 +17,7 @@ public final class Face {
 
     private static final String OF_TEXT = "/dev/vat/type/PlexSans-Regular.ttf";
 
-    private Face() { }
+    private Face() {}
 
     public static Font own() {
         System.setProperty("java.awt.headless", "true");
@@ -63,7 +63,8 @@ public final class Face {
 
     /** The letters of a text that a face lacks, each once. */
     public static String missing(Font font, String text) {
-        return text.codePoints().filter(c -> !Character.isWhitespace(c) && Character.getType(c) != Character.FORMAT && !font.canDisplay(c)).distinct()
+        return text.codePoints().filter(c -> !Character.isWhitespace(c) && Character.getType(c) != Character.FORMAT && !font.canDisplay(c))
+                .distinct()
                 .mapToObj(Character::toString).collect(Collectors.joining());
     }
 }

@@ -11,16 +11,17 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Words with fields, and what of a burn-in is written at a frame. */
 class BurnInTest {
 
-    private static final FrameFacts FACTS = FrameFacts.none().with(Field.SOURCE, "sh010").with(Field.FRAME, "1047").with(Field.TIMECODE, "10:00:01:22").with(Field.REEL, "opening").with(Field.CAMERA, "");
+    private static final FrameFacts FACTS = FrameFacts.none().with(Field.SOURCE, "sh010").with(Field.FRAME, "1047")
+            .with(Field.TIMECODE, "10:00:01:22").with(Field.REEL, "opening").with(Field.CAMERA, "");
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
-        {source} {frame}        | sh010 1047
-        {timecode}              | 10:00:01:22
-        for review only         | for review only
-        {frame}{frame}          | 10471047
-        50 % of {reel}          | 50 % of opening
-        """)
+            {source} {frame}        | sh010 1047
+            {timecode}              | 10:00:01:22
+            for review only         | for review only
+            {frame}{frame}          | 10471047
+            50 % of {reel}          | 50 % of opening
+            """)
     void fieldsAreFilledIn(String words, String written) {
         assertThat(Wording.parse(words).filledAnyway(FACTS)).isEqualTo(written);
     }
@@ -29,7 +30,8 @@ class BurnInTest {
     void aLineWhoseFieldsSayNothingIsLeftOut() {
         BurnIn burnIn = BurnIn.of(Line.of(Wording.parse("{source} by {camera}"), Spot.TOP), Line.of(Wording.parse("{frame}"), Spot.BOTTOM));
         assertThat(burnIn.at(FACTS).lines()).extracting(Lettering.Written::text).containsExactly("1047");
-        assertThat(burnIn.at(FACTS.with(Field.CAMERA, "camB")).lines()).extracting(Lettering.Written::text).containsExactly("sh010 by camB", "1047");
+        assertThat(burnIn.at(FACTS.with(Field.CAMERA, "camB")).lines()).extracting(Lettering.Written::text).containsExactly("sh010 by camB",
+                "1047");
         assertThat(burnIn.at(FrameFacts.none()).isNothing()).isTrue();
     }
 
@@ -57,7 +59,8 @@ class BurnInTest {
 
     @Test
     void aDraftSaysSoFirst() {
-        assertThat(BurnIn.of(Line.of(new Wording("words"), Spot.TOP_LEFT)).at(FACTS).withDraft().lines()).extracting(Lettering.Written::text).containsExactly("DRAFT", "words");
+        assertThat(BurnIn.of(Line.of(new Wording("words"), Spot.TOP_LEFT)).at(FACTS).withDraft().lines())
+                .extracting(Lettering.Written::text).containsExactly("DRAFT", "words");
     }
 
     @Test
@@ -73,7 +76,9 @@ class BurnInTest {
         ObjectMapper json = new ObjectMapper();
         BurnIn burnIn = BurnIn.forReview().withWatermark(Watermark.of("/kite.png").withSpot(Spot.LEFT).withSize(20)).withFace("/face.otf");
         assertThat(json.readValue(json.writeValueAsString(burnIn), BurnIn.class)).isEqualTo(burnIn);
-        BurnIn newer = json.readValue("{\"lines\":[{\"words\":\"{weather} {frame}\",\"at\":\"TOP\",\"size\":4,\"ground\":0}]}", BurnIn.class);
-        assertThat(newer.at(FACTS).lines()).as("a field of a newer Vat stays words").extracting(Lettering.Written::text).containsExactly("{weather} 1047");
+        BurnIn newer = json.readValue("{\"lines\":[{\"words\":\"{weather} {frame}\",\"at\":\"TOP\",\"size\":4,\"ground\":0}]}",
+                BurnIn.class);
+        assertThat(newer.at(FACTS).lines()).as("a field of a newer Vat stays words").extracting(Lettering.Written::text)
+                .containsExactly("{weather} 1047");
     }
 }

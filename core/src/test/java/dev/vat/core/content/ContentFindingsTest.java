@@ -46,7 +46,8 @@ class ContentFindingsTest {
             stripes[2 * i] = (byte) (pixels >> 8);
             stripes[2 * i + 1] = (byte) pixels;
         }
-        return new FrameLook(pixels, true, false, eightBit, value / 255f, 1, .1f, odd, null, FrameLook.print(grid, stripes, new byte[FrameLook.EDGES]));
+        return new FrameLook(pixels, true, false, eightBit, value / 255f, 1, .1f, odd, null,
+                FrameLook.print(grid, stripes, new byte[FrameLook.EDGES]));
     }
 
     /** Frames 101 and on that change a little each, as {@code looks} has them. */
@@ -142,7 +143,8 @@ class ContentFindingsTest {
         FrameTable table = table(i -> i < 20 ? plain(i) : look(1000 + i, 180 + i % 3, null, false), i -> i < 20 ? 5000 + i : i);
         Finding finding = one(table, "content-overwritten");
         assertThat(finding.severity()).isEqualTo(Severity.WARNING);
-        assertThat(finding.remedies()).extracting(Remedy::label).containsExactly("Use the later ones, 0101-0120", "Use the earlier ones, 0121-0148", "Show");
+        assertThat(finding.remedies()).extracting(Remedy::label).containsExactly("Use the later ones, 0101-0120", "Use the earlier "
+                + "ones, 0121-0148", "Show");
         assertThat(applied(table, finding.remedies().getFirst()).sources().getFirst().reading().range()).isEqualTo(FrameRange.of(101, 120));
         assertThat(applied(table, finding.remedies().get(1)).sources().getFirst().reading().range()).isEqualTo(FrameRange.of(121, 148));
     }
@@ -164,7 +166,8 @@ class ContentFindingsTest {
     @Test
     void aMovieOfUnevenRateIsAWarning() {
         FrameTable table = table(ContentFindingsTest::plain, i -> i);
-        ClipFacts clip = new ClipFacts("mov", COUNT, Rate.FPS_25, new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 7), null, null, Rational.of(2), List.of(), 1, false);
+        ClipFacts clip = new ClipFacts("mov", COUNT, Rate.FPS_25, new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 7), null,
+                null, Rational.of(2), List.of(), 1, false);
         assertThat(findings(table, Map.of("s1", clip))).filteredOn(f -> f.id().equals("rate-uneven")).singleElement()
                 .satisfies(f -> assertThat(f.text()).contains("20 to 100 ms apart, 7 places off"));
     }
@@ -174,7 +177,9 @@ class ContentFindingsTest {
         FrameTable table = table(i -> plain(i == 20 ? 19 : i), i -> i);
         Project project = Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setRange("s1", FrameRange.of(101, 110)).apply(project);
-        assertThat(Findings.of(project, new Observed(Map.of("s1", table), Map.of("s1", ContentReview.of(table)), Map.of(), Observed.Destination.UNKNOWN, Set.of())).all())
+        assertThat(Findings.of(project,
+                new Observed(Map.of("s1", table), Map.of("s1", ContentReview.of(table)), Map.of(), Observed.Destination.UNKNOWN, Set.of()))
+                .all())
                 .noneMatch(f -> f.id().equals("content-repeated"));
     }
 }

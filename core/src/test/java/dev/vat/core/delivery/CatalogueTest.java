@@ -28,18 +28,21 @@ class CatalogueTest {
 
     @Test
     void anUnknownTargetIsRefusedNamingThoseThereAre() {
-        assertThatIllegalArgumentException().isThrownBy(() -> Catalogue.target("tape")).withMessageContaining("'tape'").withMessageContaining("web-h264");
+        assertThatIllegalArgumentException().isThrownBy(() -> Catalogue.target("tape")).withMessageContaining("'tape'")
+                .withMessageContaining("web-h264");
     }
 
     @Test
     void aCodecInAContainerThatCantHoldItIsNoTarget() {
-        assertThatIllegalArgumentException().isThrownBy(() -> new Target("x", "x", "x", "x", "x", Settings.of(ProRes.HQ_422, Container.MP4)))
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new Target("x", "x", "x", "x", "x", Settings.of(ProRes.HQ_422, Container.MP4)))
                 .withMessageContaining("ProRes 422 HQ").withMessageContaining("MP4");
     }
 
     @ParameterizedTest
-    @CsvSource({"web-h264, 1919x1079, false, 1918x1078", "edit-prores-hq, 1920x1079, true, 1920x1079", "edit-prores-hq, 1919x1079, false, 1918x1079",
-            "alpha-prores-4444, 1919x1079, true, 1919x1079"})
+    @CsvSource({"web-h264, 1919x1079, false, 1918x1078", "edit-prores-hq, 1920x1079, true, 1920x1079", "edit-prores-hq, 1919x1079, "
+            + "false, 1918x1079",
+        "alpha-prores-4444, 1919x1079, true, 1919x1079"})
     void oddSizesFallOnTheChromaGridOrAreCropped(String target, String size, boolean fits, String cropped) {
         Deliverable deliverable = Deliverable.of(Catalogue.target(target));
         assertThat(deliverable.fitsGrid(Size.parse(size))).isEqualTo(fits);
@@ -53,7 +56,8 @@ class CatalogueTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"999, 999 B", "1000, 1.00 kB", "1420000000, 1.42 GB", "99950, 100 kB", "12345678, 12.3 MB", "999600, 1.00 MB", "5000000000000, 5.00 TB"})
+    @CsvSource({"999, 999 B", "1000, 1.00 kB", "1420000000, 1.42 GB", "99950, 100 kB", "12345678, 12.3 MB", "999600, 1.00 MB",
+        "5000000000000, 5.00 TB"})
     void bytesAreDecimal(long bytes, String text) {
         assertThat(RoughForecast.bytes(bytes)).isEqualTo(text);
     }

@@ -12,8 +12,10 @@ class CodecLevelTest {
 
     /** The examples of ITU-T H.264, table A-6, and of H.265, table A.11. */
     @ParameterizedTest
-    @CsvSource({"h264, 1280x720, 30, 3.1, 31", "h264, 1280x720, 60, 3.2, 32", "h264, 1920x1080, 30, 4, 40", "h264, 1920x1080, 60, 4.2, 42", "h264, 720x576, 25, 3, 30",
-        "h264, 4096x2304, 25, 5.1, 51", "h264, 3840x2160, 60, 5.2, 52", "h264, 96x64, 5, 1, 10", "hevc, 1920x1080, 30, 4, 120", "hevc, 1920x1080, 60, 4.1, 123",
+    @CsvSource({"h264, 1280x720, 30, 3.1, 31", "h264, 1280x720, 60, 3.2, 32", "h264, 1920x1080, 30, 4, 40", "h264, 1920x1080, 60, 4.2, 42",
+        "h264, 720x576, 25, 3, 30",
+        "h264, 4096x2304, 25, 5.1, 51", "h264, 3840x2160, 60, 5.2, 52", "h264, 96x64, 5, 1, 10", "hevc, 1920x1080, 30, 4, 120",
+        "hevc, 1920x1080, 60, 4.1, 123",
         "hevc, 3840x2160, 60, 5.1, 153", "hevc, 7680x4320, 120, 6.2, 186", "hevc, 960x540, 25, 3, 90"})
     void theLeastLevelIsThatOfTheStandard(String codec, String size, String rate, String name, int number) {
         assertThat(CodecLevel.needed(codec, Size.parse(size), Rate.parse(rate))).contains(new CodecLevel(number, name));

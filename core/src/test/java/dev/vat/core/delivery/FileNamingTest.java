@@ -16,13 +16,15 @@ import org.junit.jupiter.params.provider.ValueSource;
 class FileNamingTest {
 
     private static String name(String pattern, String reel) {
-        return FileNaming.parse(pattern).fileName(Deliverable.of(Catalogue.WEB_H264), new FileNaming.Context("Kite Week", reel, FrameRange.of(1001, 1096),
-                LocalDate.of(2031, 5, 4), Size.of(960, 540), Rate.of(24000, 1001)));
+        return FileNaming.parse(pattern).fileName(Deliverable.of(Catalogue.WEB_H264),
+                new FileNaming.Context("Kite Week", reel, FrameRange.of(1001, 1096),
+                        LocalDate.of(2031, 5, 4), Size.of(960, 540), Rate.of(24000, 1001)));
     }
 
     @ParameterizedTest
-    @CsvSource({"{reel}_{target}, opening_web.mp4", "{project} {date}, Kite Week 2031-05-04.mp4", "{reel}_{range}_{size}_{rate}, opening_1001-1096_960x540_23.976.mp4",
-            "{reel}_{version}, opening_v01.mp4", "fixed, fixed.mp4"})
+    @CsvSource({"{reel}_{target}, opening_web.mp4", "{project} {date}, Kite Week 2031-05-04.mp4", "{reel}_{range}_{size}_{rate}, "
+            + "opening_1001-1096_960x540_23.976.mp4",
+        "{reel}_{version}, opening_v01.mp4", "fixed, fixed.mp4"})
     void fieldsAreFilledIn(String pattern, String name) {
         assertThat(name(pattern, "opening")).isEqualTo(name);
     }
@@ -34,7 +36,8 @@ class FileNamingTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"a/b\\c:d;a-b-c-d", "what?*;what--", "..;_", ".hidden;_hidden", "end. . ;end", "tab\there;tab-here"})
+    @CsvSource(delimiter = ';',
+            value = {"a/b\\c:d;a-b-c-d", "what?*;what--", "..;_", ".hidden;_hidden", "end. . ;end", "tab\there;tab-here"})
     void whatAFileSystemCantHoldIsReplaced(String reel, String legal) {
         String name = name("{reel}", reel);
         assertThat(name).doesNotContain("/", "\\", ":").endsWith(".mp4").doesNotStartWith(".");
@@ -51,7 +54,8 @@ class FileNamingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"spot_web.mp4, 2, spot_web_v02.mp4", "spot_v01.mov, 2, spot_v02.mov", "spot_v12.mov, 13, spot_v13.mov", "noext, 3, noext_v03", "a_v1.mp4, 2, a_v1_v02.mp4"})
+    @CsvSource({"spot_web.mp4, 2, spot_web_v02.mp4", "spot_v01.mov, 2, spot_v02.mov", "spot_v12.mov, 13, spot_v13.mov",
+        "noext, 3, noext_v03", "a_v1.mp4, 2, a_v1_v02.mp4"})
     void versionsAreRaisedBeforeTheExtension(String name, int version, String versioned) {
         assertThat(FileNaming.versioned(name, version)).isEqualTo(versioned);
     }

@@ -47,7 +47,8 @@ class LegalityTest {
             assertThat(codec.partContainer().isFolder()).as("parts are files").isFalse();
         }
         for (Target target : Catalogue.targets()) {
-            assertThat(target.settings().sound().containers().contains(target.container()) || !target.container().carriesSound()).as(target.id()).isTrue();
+            assertThat(target.settings().sound().containers().contains(target.container()) || !target.container().carriesSound())
+                    .as(target.id()).isTrue();
         }
     }
 
@@ -84,12 +85,14 @@ class LegalityTest {
     @Test
     void whatIsLegalButUnwiseIsSaid() {
         assertThat(Legality.unwise(H264.HIGH444_8, Container.MP4)).containsExactly("H.264 4:4:4 plays almost nowhere.");
-        assertThat(Legality.unwise(Lossless.V210, Container.AVI)).singleElement().asString().contains("AVI can't say what its colours mean");
+        assertThat(Legality.unwise(Lossless.V210, Container.AVI)).singleElement().asString()
+                .contains("AVI can't say what its colours mean");
         assertThat(Legality.unwise(H264.HIGH_420, Container.MP4)).isEmpty();
     }
 
     @ParameterizedTest
-    @CsvSource({"MP4, FLAC, 2, ", "WEBM, OPUS, 2, ", "WEBM, AAC, 2, Opus", "MXF, AAC, 2, 'PCM 16-bit, PCM 24-bit'", "AVI, FLAC, 2, 'PCM 16-bit, PCM 24-bit'",
+    @CsvSource({"MP4, FLAC, 2, ", "WEBM, OPUS, 2, ", "WEBM, AAC, 2, Opus", "MXF, AAC, 2, 'PCM 16-bit, PCM 24-bit'", "AVI, FLAC, 2, "
+            + "'PCM 16-bit, PCM 24-bit'",
         "MP4, MP3, 6, up to 2 channels", "MP4, AC3, 6, ", "MP4, AC3, 8, up to 6 channels"})
     void soundStandsWhereItMay(Container container, SoundCodec sound, int channels, String why) {
         String found = sound.against(container, channels).orElse(null);
@@ -101,9 +104,12 @@ class LegalityTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"17 | very good (17)", "very good (12) | very good (12)", " 22 | good (22)", "average 8 Mbit/s | average 8 Mbit/s",
-        "8 Mbit/s | average 8 Mbit/s", "25 MB | file of 25.0 MB", "8M two passes | average 8 Mbit/s in two passes", "800k | average 800 kbit/s", "constant 1,5 M | constant 1.5 Mbit/s", "20, at most 12 Mbit/s | good (20), at most 12 Mbit/s",
-        "good (20), at most 12 Mbit/s | good (20), at most 12 Mbit/s", "20, at most 12M over 2 s | good (20), at most 12 Mbit/s over 2 s"})
+    @CsvSource(delimiter = '|',
+            value = {"17 | very good (17)", "very good (12) | very good (12)", " 22 | good (22)", "average 8 Mbit/s | average 8 Mbit/s",
+                "8 Mbit/s | average 8 Mbit/s", "25 MB | file of 25.0 MB", "8M two passes | average 8 Mbit/s in two passes",
+                "800k | average 800 kbit/s", "constant 1,5 M | constant 1.5 Mbit/s", "20, at most 12 Mbit/s | good (20), at most 12 Mbit/s",
+                "good (20), at most 12 Mbit/s | good (20), at most 12 Mbit/s",
+                "20, at most 12M over 2 s | good (20), at most 12 Mbit/s over 2 s"})
     void rateControlIsTypedAsItIsShown(String typed, String shown) {
         RateControl control = H264.HIGH_420.control(typed);
         assertThat(H264.HIGH_420.words(control)).isEqualTo(shown);
@@ -111,8 +117,13 @@ class LegalityTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"h264-high-420 | 99 | not 99", "h264-high-420 | pretty | neither a quality, a bit rate nor a size", "av1-8 | 25 MB | has no setting 'file size'", "h264-high-420 | constant 8M two passes | a first pass would find nothing", "prores-422-hq | 17 | 'set by the profile'",
-        "vp9-420 | constant 8 Mbit/s | has no setting 'constant bit rate'", "ffv1-rgb-8 | 3 | 'without loss'", "h264-high-420 | average | neither", "av1-8 | 1k | from 10 kbit/s"})
+    @CsvSource(delimiter = '|',
+            value = {"h264-high-420 | 99 | not 99", "h264-high-420 | pretty | neither a quality, a bit rate nor a size",
+                "av1-8 | 25 MB | has no setting 'file size'", "h264-high-420 | constant 8M two passes | a first pass would find nothing",
+                "prores-422-hq | 17 | 'set by the profile'",
+                "vp9-420 | constant 8 Mbit/s | has no setting 'constant bit rate'", "ffv1-rgb-8 | 3 | 'without loss'", "h264-high-420 | "
+                        + "average | neither",
+                "av1-8 | 1k | from 10 kbit/s"})
     void whatACodecDoesntHaveIsRefusedInWords(String id, String typed, String why) {
         assertThatIllegalArgumentException().isThrownBy(() -> Catalogue.codec(id).control(typed)).withMessageContaining(why);
     }
@@ -135,7 +146,8 @@ class LegalityTest {
         assertThat(column.settings().indexInFront()).isTrue();
         assertThat(column.withCodec(H264.HIGH_420).codec()).as("the target's own again").isNull();
         assertThat(column.withCodec(H264.HIGH_420).settings().container()).as("where it may stand it stays").isEqualTo(Container.MOV);
-        assertThatIllegalArgumentException().isThrownBy(() -> column.withContainer(Container.WEBM)).withMessageContaining("WebM is for VP9 and AV1 alone");
+        assertThatIllegalArgumentException().isThrownBy(() -> column.withContainer(Container.WEBM))
+                .withMessageContaining("WebM is for VP9 and AV1 alone");
         assertThat(column.withContainer(Container.MKV).asTarget()).isEqualTo(Deliverable.of(Catalogue.WEB_H264));
         assertThat(Deliverable.of(Catalogue.WEB_H264).withControl(new RateControl.Constant(17)).control()).as("the target's own").isNull();
     }

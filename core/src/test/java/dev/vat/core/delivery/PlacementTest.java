@@ -43,7 +43,8 @@ class PlacementTest {
         // 4:1:1 wants bars that four divides
         "640x640   | 1:1   | 720x480   | 8:9   | BARS    | YUV411 | 640x640+0+0      | 540x480+88+0",
     })
-    void picturesKeepTheirShapeInAnyFrame(String picture, String pixel, String frame, String framePixel, Fit fit, Chroma grid, String from, String to) {
+    void picturesKeepTheirShapeInAnyFrame(String picture, String pixel, String frame, String framePixel, Fit fit, Chroma grid, String from,
+            String to) {
         Placement placement = Placement.of(Size.parse(picture), aspect(pixel), Size.parse(frame), aspect(framePixel), fit,
                 Rational.of(1, 2), Rational.of(1, 2), grid);
         assertThat(text(placement.from())).isEqualTo(from);
@@ -62,10 +63,12 @@ class PlacementTest {
     void aPictureThatIsCutOffIsDraggedAsFarAsItGoes() {
         Size picture = Size.of(1920, 1080);
         Framing middle = Framing.of(Size.of(1080, 1080), Fit.FILL);
-        Placement now = Placement.of(picture, PixelAspect.SQUARE, Size.of(1080, 1080), PixelAspect.SQUARE, Fit.FILL, Rational.of(1, 2), Rational.of(1, 2), Chroma.YUV420);
+        Placement now = Placement.of(picture, PixelAspect.SQUARE, Size.of(1080, 1080), PixelAspect.SQUARE, Fit.FILL, Rational.of(1, 2),
+                Rational.of(1, 2), Chroma.YUV420);
         assertThat(now.from().x()).isEqualTo(420);
         assertThat(now.room(picture)).isEqualTo(new Placement.Room(420 / 1080.0, 420 / 1080.0, 0, 0));
-        assertThat(middle.moved(now, picture, 84 / 1080.0, 0).across()).as("to the right shows more of the left").isEqualTo(Rational.of(2, 5));
+        assertThat(middle.moved(now, picture, 84 / 1080.0, 0).across()).as("to the right shows more of the left")
+                .isEqualTo(Rational.of(2, 5));
         assertThat(middle.moved(now, picture, -10, 0).across()).isEqualTo(Rational.ONE);
         assertThat(middle.moved(now, picture, 10, 0).across()).isEqualTo(Rational.ZERO);
         assertThat(middle.moved(now, picture, 0, .3).down()).as("nothing is cut off above or below").isEqualTo(Rational.of(1, 2));
@@ -73,9 +76,11 @@ class PlacementTest {
 
     @Test
     void whereACutOffPictureIsLookedAtCanBeMoved() {
-        Placement left = Placement.of(Size.of(1920, 1080), PixelAspect.SQUARE, Size.of(1080, 1080), PixelAspect.SQUARE, Fit.FILL, Rational.ZERO,
+        Placement left = Placement.of(Size.of(1920, 1080), PixelAspect.SQUARE, Size.of(1080, 1080), PixelAspect.SQUARE, Fit.FILL,
+                Rational.ZERO,
                 Rational.of(1, 2), Chroma.YUV420);
-        Placement right = Placement.of(Size.of(1920, 1080), PixelAspect.SQUARE, Size.of(1080, 1080), PixelAspect.SQUARE, Fit.FILL, Rational.ONE,
+        Placement right = Placement.of(Size.of(1920, 1080), PixelAspect.SQUARE, Size.of(1080, 1080), PixelAspect.SQUARE, Fit.FILL,
+                Rational.ONE,
                 Rational.of(1, 2), Chroma.YUV420);
         assertThat(text(left.from())).isEqualTo("1080x1080+0+0");
         assertThat(text(right.from())).isEqualTo("1080x1080+840+0");
@@ -85,11 +90,14 @@ class PlacementTest {
     void whatIsDoneIsSaidInWords() {
         Deliverable square = Deliverable.of(Catalogue.target("social-square"));
         Frame frame = square.frameFor(Size.of(3840, 2160), PixelAspect.SQUARE);
-        assertThat(frame.describe(Size.of(3840, 2160), PixelAspect.SQUARE)).isEqualTo(List.of("1680 of 3840 columns are cut off", "scaled from 2160x2160 to 1080x1080"));
+        assertThat(frame.describe(Size.of(3840, 2160), PixelAspect.SQUARE))
+                .isEqualTo(List.of("1680 of 3840 columns are cut off", "scaled from 2160x2160 to 1080x1080"));
         assertThat(frame.headroom()).isEqualTo(2);
         Frame bars = square.withFraming(Framing.of(Size.of(1080, 1080), Fit.BARS)).frameFor(Size.of(1920, 1080), PixelAspect.SQUARE);
-        assertThat(bars.describe(Size.of(1920, 1080), PixelAspect.SQUARE)).containsExactly("scaled from 1920x1080 to 1080x608", "bars of 236 and 236 pixels above and below");
-        assertThat(Deliverable.of(Catalogue.WEB_H264).frameFor(Size.of(640, 360), PixelAspect.SQUARE).describe(Size.of(640, 360), PixelAspect.SQUARE)).isEmpty();
+        assertThat(bars.describe(Size.of(1920, 1080), PixelAspect.SQUARE)).containsExactly("scaled from 1920x1080 to 1080x608",
+                "bars of 236 and 236 pixels above and below");
+        assertThat(Deliverable.of(Catalogue.WEB_H264).frameFor(Size.of(640, 360), PixelAspect.SQUARE).describe(Size.of(640, 360),
+                PixelAspect.SQUARE)).isEmpty();
     }
 
     /** DV has one size and two shapes: the nearer one is taken. */
@@ -102,9 +110,11 @@ class PlacementTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1280x720, 1280x720", "50 %, 960x540", "33.3%, 640x360", "1280 wide, 1280x720", "540 high, 960x540", "'2,39', 1920x804", "16:9 at 1280, 1280x720", "1.85 1998 wide, 1998x1080", "1280 X 720, "})
+    @CsvSource({"1280x720, 1280x720", "50 %, 960x540", "33.3%, 640x360", "1280 wide, 1280x720", "540 high, 960x540", "'2,39', 1920x804",
+        "16:9 at 1280, 1280x720", "1.85 1998 wide, 1998x1080", "1280 X 720, "})
     void sizesAreTypedInSeveralWays(String text, String size) {
-        PictureFormat reel = new PictureFormat("PNG", Size.of(1920, 1080), Depth.integer(8), AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
+        PictureFormat reel = new PictureFormat("PNG", Size.of(1920, 1080), Depth.integer(8), AlphaKind.NONE, PixelAspect.SQUARE, false,
+                List.of());
         if (size == null) {
             assertThatIllegalArgumentException().isThrownBy(() -> SizeWish.parse(text, reel));
         } else {

@@ -14,8 +14,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 class PresetTest {
 
     private static Deliverable column() {
-        return Deliverable.of(Catalogue.WEB_H264).withId("web-h264-3").withContainer(Container.MOV).withControl(new RateControl.Constant(24))
-                .withFraming(Framing.of(Size.of(1280, 720), Fit.BARS)).withSound(SoundCodec.PCM_16).withFlatten(new Ground.Colour(Rgb.WHITE));
+        return Deliverable.of(Catalogue.WEB_H264).withId("web-h264-3").withContainer(Container.MOV)
+                .withControl(new RateControl.Constant(24))
+                .withFraming(Framing.of(Size.of(1280, 720), Fit.BARS)).withSound(SoundCodec.PCM_16)
+                .withFlatten(new Ground.Colour(Rgb.WHITE));
     }
 
     @Test
@@ -37,7 +39,8 @@ class PresetTest {
 
     @Test
     void whatANewerVatAddedIsKeptAndWhatIsntThereIsNamed() {
-        String text = Preset.of("a", Deliverable.of(Catalogue.WEB_H264)).toText().replace("\"target\" : \"web-h264\"", "\"target\" : \"hologram\", \"depth\" : 3");
+        String text = Preset.of("a", Deliverable.of(Catalogue.WEB_H264)).toText().replace("\"target\" : \"web-h264\"", "\"target\" : "
+                + "\"hologram\", \"depth\" : 3");
         Preset strange = Preset.parse(text);
         assertThat(strange.toText()).contains("\"depth\" : 3").contains("hologram");
         assertThat(strange.changes()).containsExactly("asks for what this Vat doesn't have");
@@ -47,7 +50,8 @@ class PresetTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "not json at all | not a preset", "{\"version\": 2, \"name\": \"a\", \"column\": {\"target\": \"web-h264\"}} | newer Vat",
-        "{\"version\": 1, \"name\": \"\", \"column\": {\"target\": \"web-h264\"}} | from 1 to 80", "[] | not a preset", "{\"version\": 1} | not a preset",
+        "{\"version\": 1, \"name\": \"\", \"column\": {\"target\": \"web-h264\"}} | from 1 to 80", "[] | not a preset",
+        "{\"version\": 1} | not a preset",
     })
     void badTextIsRefusedInWords(String text, String words) {
         assertThatIllegalArgumentException().isThrownBy(() -> Preset.parse(text)).withMessageContaining(words);

@@ -11,8 +11,10 @@ class WishTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "transparent, for a browser, small | web-vp9-alpha", "plays anywhere with sound            | web-h264", "lossless archive with alpha, in a file with sound | alpha-png",
-        "10-bit editing                     | edit-prores-hq", "HDR in browsers | hdr-pq", "broadcast, interlaced | broadcast-mpeg2-50", "a loop with alpha | web-apng",
+        "transparent, for a browser, small | web-vp9-alpha", "plays anywhere with sound            | web-h264", "lossless archive "
+                + "with alpha, in a file with sound | alpha-png",
+        "10-bit editing                     | edit-prores-hq", "HDR in browsers | hdr-pq", "broadcast, interlaced | broadcast-mpeg2-50",
+        "a loop with alpha | web-apng",
         "EXR frames with alpha              | frames-png-alpha"})
     void whatIsWishedIsFound(String text, String first) {
         Wish.Answer answer = Wish.answer(Wish.parse(text));
@@ -25,7 +27,8 @@ class WishTest {
     void whatNoneCanMeetSaysWhatStandsInTheWayAndTheNearestTwo() {
         Wish.Answer answer = Wish.answer(Wish.parse("alpha, plays anywhere, small"));
         assertThat(answer.meeting()).isEmpty();
-        assertThat(answer.obstacles()).singleElement().asString().startsWith("Nothing that can be seen through also plays anywhere: ").contains("ProRes 4444").contains("H.264 High");
+        assertThat(answer.obstacles()).singleElement().asString().startsWith("Nothing that can be seen through also plays anywhere: ")
+                .contains("ProRes 4444").contains("H.264 High");
         assertThat(answer.nearest()).hasSize(2);
         assertThat(answer.nearest()).extracting(n -> n.lacks().size()).containsOnly(1);
         assertThat(answer.nearest()).extracting(Wish.Near::lacks).as("two ways out").doesNotHaveDuplicates();
@@ -34,6 +37,7 @@ class WishTest {
 
     @Test
     void whatIsntUnderstoodIsSaid() {
-        assertThatIllegalArgumentException().isThrownBy(() -> Wish.parse("mauve")).withMessageContaining("'mauve' says nothing").withMessageContaining("plays anywhere");
+        assertThatIllegalArgumentException().isThrownBy(() -> Wish.parse("mauve")).withMessageContaining("'mauve' says nothing")
+                .withMessageContaining("plays anywhere");
     }
 }

@@ -29,11 +29,13 @@ class ApprovedFindingsTest {
     private static final Approved PIER = new Approved("pier_v002", "pier", FrameRange.of(1, 184), Rate.FPS_25, Size.of(480, 270), 200);
 
     private static Project project(FrameTable table) {
-        return PreviewEdits.hold("s1", PIER).apply(Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
+        return PreviewEdits.hold("s1", PIER)
+                .apply(Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
     }
 
     private static List<Finding> find(Project project, FrameTable table) {
-        return Findings.of(project, new Observed(Map.of("s1", table), Observed.Destination.UNKNOWN)).all().stream().filter(f -> f.id().startsWith("approved-")).toList();
+        return Findings.of(project, new Observed(Map.of("s1", table), Observed.Destination.UNKNOWN)).all().stream()
+                .filter(f -> f.id().startsWith("approved-")).toList();
     }
 
     @Test
@@ -43,14 +45,17 @@ class ApprovedFindingsTest {
         assertThat(project.source("s1").orElseThrow().reading().rate()).isEqualTo(Rate.FPS_25);
         List<Finding> found = find(project, table);
         assertThat(found).extracting(Finding::text).containsExactly("pier.####.png: the render has 131 of the approved 184.",
-                "pier.####.png: in the approved preview the scene ran 200 frames before 0001, so that what drifts has settled. The render has to do the same.");
+                "pier.####.png: in the approved preview the scene ran 200 frames before 0001, so that what drifts has settled. The "
+                        + "render has to do the same.");
         assertThat(found.getFirst().severity()).isEqualTo(Severity.WARNING);
         assertThat(found.getFirst().evidence()).isEqualTo("pier_v002, camera pier, 0001-0184");
-        assertThat(ResumeAdvice.of(table, project.source("s1").orElseThrow().reading()).wanted()).as("what to render is known").hasToString("132-184");
+        assertThat(ResumeAdvice.of(table, project.source("s1").orElseThrow().reading()).wanted()).as("what to render is known")
+                .hasToString("132-184");
         FrameTable whole = Frames.good("pier", 1, 184).table();
         assertThat(find(project, whole).getFirst().severity()).isEqualTo(Severity.NOTE);
         assertThat(find(project, whole).getFirst().text()).isEqualTo("pier.####.png: the render has all of the approved 184 frames.");
-        assertThat(find(project, Frames.good("pier", 1, 184).unchecked()).getFirst().text()).as("nothing is promised before it was looked into").endsWith("are there, and being checked.");
+        assertThat(find(project, Frames.good("pier", 1, 184).unchecked()).getFirst().text()).as("nothing is promised before it was "
+                + "looked into").endsWith("are there, and being checked.");
     }
 
     @Test
@@ -61,7 +66,8 @@ class ApprovedFindingsTest {
         assertThat(found).extracting(Finding::id).contains("approved-rate", "approved-shape");
         Finding rate = found.stream().filter(f -> f.id().equals("approved-rate")).findFirst().orElseThrow();
         assertThat(rate.text()).isEqualTo("pier.####.png: the approved preview runs at 25, these frames are read at 30.");
-        assertThat(find(((Remedy.Apply) rate.remedies().getFirst()).edit().apply(project), table)).extracting(Finding::id).doesNotContain("approved-rate");
+        assertThat(find(((Remedy.Apply) rate.remedies().getFirst()).edit().apply(project), table)).extracting(Finding::id)
+                .doesNotContain("approved-rate");
         assertThat(find(PreviewEdits.hold("s1", null).apply(project), table)).isEmpty();
     }
 
@@ -78,6 +84,7 @@ class ApprovedFindingsTest {
         assertThat(project.currentReel().orElseThrow().items()).extracting(Item::source).containsExactly("s1");
         assertThat(project.deliverables()).singleElement().satisfies(d -> assertThat(d.burnIn().isNothing()).isFalse());
         Project marked = Remark.mark(Remark.parse("pier 42 kite too low"), project, null, Map.of(), null).apply(project);
-        assertThat(marked.source("s1").orElseThrow().reading().remarks()).as("a camera's name is enough").containsEntry(42L, "kite too low");
+        assertThat(marked.source("s1").orElseThrow().reading().remarks()).as("a camera's name is enough").containsEntry(42L,
+                "kite too low");
     }
 }

@@ -42,7 +42,8 @@ class FindingsTest {
         private Observed.Destination destination = GOOD_FOLDER;
 
         Case(FrameTable... brought) {
-            project = Edits.bringIn(List.of(brought).stream().map(t -> t.sequence().location()).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+            project = Edits.bringIn(List.of(brought).stream().map(t -> t.sequence().location()).toList(), Edits.Layout.ONE_PROGRAMME)
+                    .apply(Project.EMPTY);
             for (int i = 0; i < brought.length; i++) {
                 tables.put("s" + (i + 1), brought[i]);
             }
@@ -89,7 +90,8 @@ class FindingsTest {
 
     @Test
     void withNothingBroughtInThatIsAllThereIsToSay() {
-        assertThat(Findings.of(Project.EMPTY, new Observed(Map.of(), GOOD_FOLDER)).all()).extracting(Finding::id).containsExactly("nothing-in");
+        assertThat(Findings.of(Project.EMPTY, new Observed(Map.of(), GOOD_FOLDER)).all()).extracting(Finding::id)
+                .containsExactly("nothing-in");
     }
 
     @Test
@@ -115,7 +117,8 @@ class FindingsTest {
 
     @Test
     void holdingWithNothingToHoldIsABlockerThatStartsLater() {
-        Case start = new Case(Frames.good("a", 1, 20).faulty(1, FrameState.EMPTY, "no bytes").table()).edit(Edits.setGap("s1", GapPolicy.HOLD));
+        Case start = new Case(Frames.good("a", 1, 20).faulty(1, FrameState.EMPTY, "no bytes").table())
+                .edit(Edits.setGap("s1", GapPolicy.HOLD));
         assertThat(start.find().mayRun()).isFalse();
         assertThat(start.mend("hold-no-start", 0).find().mayRun()).isTrue();
         assertThat(start.project.source("s1").orElseThrow().reading().range()).isEqualTo(FrameRange.of(2, 20));
@@ -123,7 +126,8 @@ class FindingsTest {
 
     @Test
     void aSequenceWithoutAnyGoodFrameCantBeFilled() {
-        Case none = new Case(Frames.good("a", 1, 2).faulty(1, FrameState.EMPTY, "no bytes").faulty(2, FrameState.UNREADABLE, "noise").table())
+        Case none = new Case(
+                Frames.good("a", 1, 2).faulty(1, FrameState.EMPTY, "no bytes").faulty(2, FrameState.UNREADABLE, "noise").table())
                 .edit(Edits.setGap("s1", GapPolicy.CARD));
         assertThat(none.one("nothing-good").evidence()).contains("no bytes").contains("noise");
     }
@@ -141,7 +145,8 @@ class FindingsTest {
         assertThat(none.text()).contains("20 of 20");
         assertThat(none.severity()).isEqualTo(Severity.BLOCKER);
         assertThat(Findings.of(new Case(Frames.good("a", 1, 20).table()).project,
-                new Observed(Map.of("s1", Frames.good("a", 1, 20).unchecked()), GOOD_FOLDER, Set.of("s1"))).mayRun()).as("it is on its way").isTrue();
+                new Observed(Map.of("s1", Frames.good("a", 1, 20).unchecked()), GOOD_FOLDER, Set.of("s1"))).mayRun()).as("it is on its way")
+                .isTrue();
         FrameTable some = FrameTable.collect(Frames.good("a", 1, 20).sequence()).add(FrameCheck.sound(3, Frames.PNG16, null, null)).build();
         assertThat(new Case(some).one("unchecked").severity()).isEqualTo(Severity.NOTE);
         assertThat(new Case(some).find().mayRun()).isTrue();
@@ -157,7 +162,8 @@ class FindingsTest {
 
     @Test
     void alphaIsFlattenedWithAWarningAndKeptWhereItCanBe() {
-        Case alpha = new Case(Frames.good("a", 1, 4, format(64, 64, 16, AlphaKind.STRAIGHT)).table()).edit(Edits.addTarget(Catalogue.ALPHA_PRORES_4444));
+        Case alpha = new Case(Frames.good("a", 1, 4, format(64, 64, 16, AlphaKind.STRAIGHT)).table())
+                .edit(Edits.addTarget(Catalogue.ALPHA_PRORES_4444));
         assertThat(alpha.one("alpha-flattened").target()).isEqualTo("web-h264");
         assertThat(alpha.one("alpha-flattened").severity()).isEqualTo(Severity.WARNING);
         assertThat(alpha.find().all()).noneMatch(f -> f.id().equals("alpha-empty"));
@@ -171,11 +177,13 @@ class FindingsTest {
                 .edit(Edits.setSourceRate("s2", Rate.of(24)));
         assertThat(two.find().mayRun()).isTrue();
         assertThat(two.one("size-differs").text()).contains("480x270").contains("960x540").contains("enlarged 2.00 times");
-        assertThat(two.mend("size-differs", 2).one("size-differs").severity()).as("pixel for pixel enlarges nothing").isEqualTo(Severity.NOTE);
+        assertThat(two.mend("size-differs", 2).one("size-differs").severity()).as("pixel for pixel enlarges nothing")
+                .isEqualTo(Severity.NOTE);
         assertThat(two.one("rate-differs").text()).contains("24").contains("0.960x as long");
         Case kept = two.mend("rate-differs", 1);
         assertThat(kept.one("rate-conformed").text()).contains("24 to 25").contains("nearest");
-        assertThat(kept.edit(Edits.setRate(Rate.of(24))).find().all()).as("at its own rate nothing is to be said").noneMatch(f -> f.id().startsWith("rate-"));
+        assertThat(kept.edit(Edits.setRate(Rate.of(24))).find().all()).as("at its own rate nothing is to be said")
+                .noneMatch(f -> f.id().startsWith("rate-"));
         Case unfit = two.edit(ReelEdits.playItem(1, Playing.PLAIN.withConform(Conform.PULLDOWN_2_3)));
         assertThat(unfit.one("conform-unfit").severity()).isEqualTo(Severity.BLOCKER);
         assertThat(unfit.mend("conform-unfit", 0).find().mayRun()).isTrue();
@@ -186,7 +194,8 @@ class FindingsTest {
 
     @Test
     void anExrWithoutAMainPictureListsItsLayers() {
-        PictureFormat layers = new PictureFormat("EXR", Size.of(64, 64), Depth.floating(16), AlphaKind.NONE, PixelAspect.SQUARE, true, List.of("haze", "matte"));
+        PictureFormat layers = new PictureFormat("EXR", Size.of(64, 64), Depth.floating(16), AlphaKind.NONE, PixelAspect.SQUARE, true,
+                List.of("haze", "matte"));
         Case exr = new Case(Frames.good("a", 1, 4, layers).table());
         assertThat(exr.one("layer-unknown").text()).contains("haze, matte");
         assertThat(exr.one("linear-light").severity()).isEqualTo(Severity.NOTE);
@@ -230,7 +239,8 @@ class FindingsTest {
     }
 
     private static Case at(int width, int height, String target) {
-        return new Case(Frames.good("a", 1, 100, format(width, height, 16, AlphaKind.NONE)).table()).edit(Edits.removeDeliverable("web-h264"))
+        return new Case(Frames.good("a", 1, 100, format(width, height, 16, AlphaKind.NONE)).table())
+                .edit(Edits.removeDeliverable("web-h264"))
                 .edit(Edits.addTarget(Catalogue.target(target)));
     }
 
@@ -268,7 +278,8 @@ class FindingsTest {
         Case off = at(1920, 1080, "web-h264").edit(Edits.switchOff("web-h264", true));
         assertThat(off.one("no-target").text()).contains("switched off");
         Case strange = at(1920, 1080, "web-h264");
-        strange.project = strange.project.withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null, null, null, null, null, null, null, null, null, false, false, null, false, false, null, null, Map.of())));
+        strange.project = strange.project.withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null,
+                null, null, null, null, null, null, null, null, false, false, null, false, false, null, null, Map.of())));
         assertThat(strange.one("codec-unknown").text()).contains("'hologram'");
         assertThat(strange.mend("codec-unknown", 0).project.deliverables()).isEmpty();
     }

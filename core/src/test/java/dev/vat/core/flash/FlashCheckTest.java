@@ -38,7 +38,8 @@ class FlashCheckTest {
     @ParameterizedTest
     @CsvSource({
         // frames of one half of a flash, luma, share of the picture, whether it is too often
-        "3, 200, 1.0, true", "2, 200, .5, true", "3, 200, .3, true", "3, 200, .2, false", "3, 60, 1.0, false", "6, 200, 1.0, false", "25, 255, 1.0, false"})
+        "3, 200, 1.0, true", "2, 200, .5, true", "3, 200, .3, true", "3, 200, .2, false", "3, 60, 1.0, false", "6, 200, 1.0, false",
+        "25, 255, 1.0, false"})
     void onlyStrongFlashesOverEnoughOfThePictureMoreThanThreeTimesASecondAreFound(int half, int luma, double share, boolean tooOften) {
         List<FrameRange> found = found(100, f -> picture(f / half % 2 == 0 ? luma : 0, share, NO_RED));
         assertThat(!found.isEmpty()).isEqualTo(tooOften);

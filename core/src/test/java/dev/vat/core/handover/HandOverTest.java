@@ -36,7 +36,8 @@ class HandOverTest {
     private static final FrameTable B = Frames.good("sh020", 1, 64).table();
 
     private static Project project(Edit... edits) {
-        Project project = Edits.bringIn(List.of(A.sequence().location(), B.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Project project = Edits.bringIn(List.of(A.sequence().location(), B.sequence().location()), Edits.Layout.ONE_PROGRAMME)
+                .apply(Project.EMPTY);
         project = Edits.setRate(Rate.FPS_25).apply(project);
         for (Edit edit : edits) {
             project = edit.apply(project);
@@ -50,7 +51,8 @@ class HandOverTest {
 
     /** All that other programs can know of as well. */
     private static Project plain() {
-        return project(ReelEdits.trimItem(0, FrameRange.of(1011, 1050)), ReelEdits.joinItem(1, Joint.dissolve(12)), ReelEdits.playItem(1, Playing.PLAIN.withSpeed(Rational.of(1, 2))),
+        return project(ReelEdits.trimItem(0, FrameRange.of(1011, 1050)), ReelEdits.joinItem(1, Joint.dissolve(12)),
+                ReelEdits.playItem(1, Playing.PLAIN.withSpeed(Rational.of(1, 2))),
                 ReelEdits.addDrawn(2, GeneratedItem.Plain.black(25)), ReelEdits.setStart("10:00:00:00"));
     }
 
@@ -73,7 +75,8 @@ class HandOverTest {
                 * TO CLIP NAME: sh020.####.png
                 * SOURCE FILE: %s
                 003    BL       V     C        00:00:00:00 00:00:01:00 10:00:06:06 10:00:07:06
-                """.formatted(programme(plain()).reel().name(), A.sequence().folder().resolve(A.sequence().name()), B.sequence().folder().resolve(B.sequence().name())));
+                """.formatted(programme(plain()).reel().name(), A.sequence().folder().resolve(A.sequence().name()),
+                B.sequence().folder().resolve(B.sequence().name())));
     }
 
     private static Optional<Timeline.Media> known(String name) {
@@ -108,9 +111,12 @@ class HandOverTest {
 
     @Test
     void whatAListCantCarryIsSaid() {
-        Project rich = project(ReelEdits.playItem(0, Playing.PLAIN.withSpeed(Rational.of(2, 3)).withTail(5)), ReelEdits.joinItem(1, Joint.dip(8, Rgb.WHITE)));
-        assertThat(EdlText.leftOut(Timeline.of(programme(rich)))).anyMatch(l -> l.contains("held")).anyMatch(l -> l.contains("66.667 percent")).anyMatch(l -> l.contains("dip 8"));
-        assertThat(EdlText.write(Timeline.of(programme(rich)))).contains("* LEFT OUT: sh020.####.png: the dip 8 through #FFFFFF at its start, a cut here");
+        Project rich = project(ReelEdits.playItem(0, Playing.PLAIN.withSpeed(Rational.of(2, 3)).withTail(5)),
+                ReelEdits.joinItem(1, Joint.dip(8, Rgb.WHITE)));
+        assertThat(EdlText.leftOut(Timeline.of(programme(rich)))).anyMatch(l -> l.contains("held"))
+                .anyMatch(l -> l.contains("66.667 percent")).anyMatch(l -> l.contains("dip 8"));
+        assertThat(EdlText.write(Timeline.of(programme(rich)))).contains("* LEFT OUT: sh020.####.png: the dip 8 through #FFFFFF at "
+                + "its start, a cut here");
     }
 
     @Test
@@ -127,9 +133,12 @@ class HandOverTest {
         Timeline read = EdlText.read(list, Rate.FPS_25, HandOverTest::known);
         assertThat(read.events()).hasSize(2);
         assertThat(read.events().getLast().media()).as("kept in time").isNull();
-        assertThat(read.left()).anyMatch(l -> l.contains("track A")).anyMatch(l -> l.contains("wipe")).anyMatch(l -> l.contains("GONE isn't among the sources"));
+        assertThat(read.left()).anyMatch(l -> l.contains("track A")).anyMatch(l -> l.contains("wipe"))
+                .anyMatch(l -> l.contains("GONE isn't among the sources"));
         assertThatThrownBy(() -> EdlText.read("TITLE: nothing", Rate.FPS_25, HandOverTest::known)).hasMessageContaining("no event");
-        assertThatThrownBy(() -> EdlText.read("001  AX  V  C  00:00:00:00 00:00:01:00 00:00:00:30 00:00:01:00", Rate.FPS_25, HandOverTest::known)).hasMessageContaining("00:00:00:30");
+        assertThatThrownBy(
+                () -> EdlText.read("001  AX  V  C  00:00:00:00 00:00:01:00 00:00:00:30 00:00:01:00", Rate.FPS_25, HandOverTest::known))
+                .hasMessageContaining("00:00:00:30");
     }
 
     /** As the format's published description lays it out. */
@@ -140,15 +149,19 @@ class HandOverTest {
         assertThat(root.path("global_start_time").path("value").asDouble()).isEqualTo(900_000);
         JsonNode track = root.path("tracks").path("children").get(0);
         assertThat(track.path("OTIO_SCHEMA").asText() + " " + track.path("kind").asText()).isEqualTo("Track.1 Video");
-        assertThat(track.path("children")).extracting(c -> c.path("OTIO_SCHEMA").asText()).containsExactly("Clip.2", "Transition.1", "Clip.2", "Gap.1");
+        assertThat(track.path("children")).extracting(c -> c.path("OTIO_SCHEMA").asText()).containsExactly("Clip.2", "Transition.1",
+                "Clip.2", "Gap.1");
         JsonNode first = track.path("children").get(0);
         assertThat(first.path("source_range").path("start_time").path("value").asDouble()).isEqualTo(1011);
-        assertThat(first.path("source_range").path("duration").path("value").asDouble()).as("up to the middle of the dissolve").isEqualTo(34);
+        assertThat(first.path("source_range").path("duration").path("value").asDouble()).as("up to the middle of the dissolve")
+                .isEqualTo(34);
         JsonNode reference = first.path("media_references").path(first.path("active_media_reference_key").asText());
         assertThat(reference.path("OTIO_SCHEMA").asText()).isEqualTo("ImageSequenceReference.1");
-        assertThat(reference.path("name_prefix").asText() + "|" + reference.path("frame_zero_padding").asInt() + "|" + reference.path("name_suffix").asText()).isEqualTo("sh010.|4|.png");
+        assertThat(reference.path("name_prefix").asText() + "|" + reference.path("frame_zero_padding").asInt() + "|"
+                + reference.path("name_suffix").asText()).isEqualTo("sh010.|4|.png");
         JsonNode second = track.path("children").get(2);
-        assertThat(second.path("source_range").path("start_time").path("value").asDouble()).as("three frames in at half speed").isEqualTo(4);
+        assertThat(second.path("source_range").path("start_time").path("value").asDouble()).as("three frames in at half speed")
+                .isEqualTo(4);
         assertThat(second.path("source_range").path("duration").path("value").asDouble()).isEqualTo(122);
         assertThat(second.path("effects").get(0).path("time_scalar").asDouble()).isEqualTo(.5);
         double whole = 0;
@@ -169,8 +182,9 @@ class HandOverTest {
 
     @Test
     void allThatOnlyVatKnowsComesBackToo() {
-        Project rich = Edits.bringIn(List.of(Location.ofFile(Path.of("/kite/bells.wav"))), Edits.Layout.ONE_PROGRAMME).apply(project(ReelEdits.playItem(0, Playing.PLAIN.withSpeed(Rational.of(2, 3)).withTail(5).withReversed(true)),
-                ReelEdits.joinItem(1, Joint.dip(8, Rgb.WHITE))));
+        Project rich = Edits.bringIn(List.of(Location.ofFile(Path.of("/kite/bells.wav"))), Edits.Layout.ONE_PROGRAMME)
+                .apply(project(ReelEdits.playItem(0, Playing.PLAIN.withSpeed(Rational.of(2, 3)).withTail(5).withReversed(true)),
+                        ReelEdits.joinItem(1, Joint.dip(8, Rgb.WHITE))));
         rich = ReelEdits.addSound("s3").apply(rich);
         Reel reel = rich.currentReel().orElseThrow();
         String text = OtioText.write(Timeline.of(programme(rich)), WholeReel.of(rich, reel));
@@ -185,7 +199,8 @@ class HandOverTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "{", "[]", "{\"OTIO_SCHEMA\": \"Clip.2\"}", "{\"OTIO_SCHEMA\": \"Timeline.1\"}", "{\"OTIO_SCHEMA\": \"Timeline.1\", \"tracks\": {\"children\": [{\"kind\": \"Video\"}]}}"})
+    @ValueSource(strings = {"", "{", "[]", "{\"OTIO_SCHEMA\": \"Clip.2\"}", "{\"OTIO_SCHEMA\": \"Timeline.1\"}", "{\"OTIO_SCHEMA\": "
+            + "\"Timeline.1\", \"tracks\": {\"children\": [{\"kind\": \"Video\"}]}}"})
     void whatIsNoTimelineIsSaidInWords(String text) {
         assertThatThrownBy(() -> OtioText.read(text, Path.of("/kite"))).isInstanceOf(IllegalArgumentException.class);
     }

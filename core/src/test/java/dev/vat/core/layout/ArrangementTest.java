@@ -30,7 +30,8 @@ class ArrangementTest {
                 List<Box> boxes = boxes(new Arrangement.Grid(across), views, Size.of(1021, 577));
                 int filled = across * Math.ceilDiv(views, across);
                 for (int i = 0; i < boxes.size(); i++) {
-                    assertThat(Covered.seen(boxes.get(i), boxes.subList(i + 1, boxes.size()))).as("%d of %d", i, views).isEqualTo((long) boxes.get(i).width() * boxes.get(i).height());
+                    assertThat(Covered.seen(boxes.get(i), boxes.subList(i + 1, boxes.size()))).as("%d of %d", i, views)
+                            .isEqualTo((long) boxes.get(i).width() * boxes.get(i).height());
                 }
                 if (filled == views) {
                     assertThat(boxes.stream().mapToLong(b -> (long) b.width() * b.height()).sum()).isEqualTo(1021L * 577);
@@ -46,15 +47,18 @@ class ArrangementTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"1,x | 'x' is no number of views", "'' | '' is no number", "99999999999 | is no number", "0 | From 1 to 64 views", "1,65 | not 65"})
+    @CsvSource(delimiter = '|', value = {"1,x | 'x' is no number of views", "'' | '' is no number", "99999999999 | is no number",
+        "0 | From 1 to 64 views", "1,65 | not 65"})
     void whatIsNoCountIsSaid(String text, String words) {
-        assertThatThrownBy(() -> Arrangement.Rows.parse(text)).isExactlyInstanceOf(IllegalArgumentException.class).hasMessageContaining(words);
+        assertThatThrownBy(() -> Arrangement.Rows.parse(text)).isExactlyInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining(words);
     }
 
     @Test
     void rowsTakeAsManyAsTheySay() {
         assertThat(boxes(new Arrangement.Rows(List.of(1, 3)), 4, Size.of(900, 600)))
-                .containsExactly(new Box(0, 0, 900, 300), new Box(0, 300, 300, 300), new Box(300, 300, 300, 300), new Box(600, 300, 300, 300));
+                .containsExactly(new Box(0, 0, 900, 300), new Box(0, 300, 300, 300), new Box(300, 300, 300, 300),
+                        new Box(600, 300, 300, 300));
         assertThat(new Arrangement.Rows(List.of(2)).areas(5)).as("what is left over stands in further rows").hasSize(5)
                 .last().isEqualTo(Area.parse("0 200/3 100 100/3"));
     }
@@ -72,7 +76,8 @@ class ArrangementTest {
         List<Box> boxes = boxes(new Arrangement.Inset(Spot.BOTTOM_LEFT, Rational.of(1, 2)), 6, Size.of(1920, 1080));
         for (int i = 1; i < boxes.size(); i++) {
             assertThat(boxes.get(i).y() + boxes.get(i).height()).isLessThanOrEqualTo(1080);
-            assertThat(Covered.seen(boxes.get(i), boxes.subList(i + 1, boxes.size()))).isEqualTo((long) boxes.get(i).width() * boxes.get(i).height());
+            assertThat(Covered.seen(boxes.get(i), boxes.subList(i + 1, boxes.size())))
+                    .isEqualTo((long) boxes.get(i).width() * boxes.get(i).height());
         }
     }
 
@@ -83,7 +88,8 @@ class ArrangementTest {
         assertThat(Covered.seen(box, List.of(new Box(0, 0, 100, 100)))).isZero();
         assertThat(Covered.seen(box, List.of(new Box(0, 0, 20, 100), new Box(20, 0, 20, 100)))).as("two together").isZero();
         assertThat(Covered.seen(box, List.of(new Box(15, 12, 5, 5)))).isEqualTo(175);
-        assertThat(Covered.seen(box, List.of(new Box(15, 12, 5, 5), new Box(17, 12, 5, 5)))).as("what two cover counts once").isEqualTo(165);
+        assertThat(Covered.seen(box, List.of(new Box(15, 12, 5, 5), new Box(17, 12, 5, 5)))).as("what two cover counts once")
+                .isEqualTo(165);
         assertThat(Covered.seen(box, List.of(new Box(30, 10, 5, 5)))).as("beside it").isEqualTo(200);
     }
 
@@ -107,8 +113,10 @@ class ArrangementTest {
         assertThat(days.days(12, Rate.FPS_25)).isZero();
         assertThat(days.days(13, Rate.FPS_25)).isEqualTo(1);
         assertThat(days.days(25, Rate.FPS_25)).isEqualTo(2);
-        assertThat(new Wording("{calendar}, day {days}").filled(days.facts(FrameFacts.none(), 25, Rate.FPS_25))).contains("2026-03-01, day 2");
-        assertThat(days.facts(FrameFacts.none().with(Field.SOURCE, "pier"), 0, Rate.FPS_25).known()).containsEntry(Field.CALENDAR, "2026-02-27").containsEntry(Field.SOURCE, "pier");
+        assertThat(new Wording("{calendar}, day {days}").filled(days.facts(FrameFacts.none(), 25, Rate.FPS_25)))
+                .contains("2026-03-01, day 2");
+        assertThat(days.facts(FrameFacts.none().with(Field.SOURCE, "pier"), 0, Rate.FPS_25).known())
+                .containsEntry(Field.CALENDAR, "2026-02-27").containsEntry(Field.SOURCE, "pier");
         assertThatThrownBy(() -> new DayCount("27.2.2026", Rational.ONE)).hasMessageContaining("27.2.2026");
     }
 }

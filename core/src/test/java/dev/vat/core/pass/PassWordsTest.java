@@ -20,7 +20,8 @@ class PassWordsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"flats_light, LIGHT", "sh010.baseColor, BASE", "HAZE, HAZE", "depth.Z, DEPTH", "kites_matte_v02, MATTE", "beauty, FULL", "shadow, SHADOW", "emission, GLOW"})
+    @CsvSource({"flats_light, LIGHT", "sh010.baseColor, BASE", "HAZE, HAZE", "depth.Z, DEPTH", "kites_matte_v02, MATTE", "beauty, FULL",
+        "shadow, SHADOW", "emission, GLOW"})
     void theTradesWordsAreKnown(String name, Role role) {
         assertThat(PassWords.role(name)).contains(role);
     }
@@ -35,15 +36,18 @@ class PassWordsTest {
 
     @Test
     void passesAreStackedFromTheLowestUp() {
-        PassMix mix = PassWords.mix(List.of(new Found("haze", null, "haze"), new Found("full", null, ""), new Found("depth", null, "depth.Z"), new Found("light", null, "light"), new Found("base", null, "base"),
+        PassMix mix = PassWords.mix(List.of(new Found("haze", null, "haze"), new Found("full", null, ""),
+                new Found("depth", null, "depth.Z"), new Found("light", null, "light"), new Found("base", null, "base"),
                 new Found("shadow", null, "shadow"), new Found("matte", null, "matte")));
         assertThat(mix.passes()).extracting(Pass::name).containsExactly("base", "light", "shadow", "haze", "matte", "depth", "full");
-        assertThat(mix.on().passes()).extracting(Pass::operation).containsExactly(Operation.ADD, Operation.MULTIPLY, Operation.MULTIPLY, Operation.OVER, Operation.ALPHA);
+        assertThat(mix.on().passes()).extracting(Pass::operation).containsExactly(Operation.ADD, Operation.MULTIPLY, Operation.MULTIPLY,
+                Operation.OVER, Operation.ALPHA);
     }
 
     @Test
     void whatHasNoKnownNameIsAddedWhereHardlyAnyIsKnown() {
-        PassMix mix = PassWords.mix(List.of(new Found("full", null, ""), new Found("sun", null, "sun"), new Found("haze", null, "haze"), new Found("depth", null, "depth.Z")));
+        PassMix mix = PassWords.mix(List.of(new Found("full", null, ""), new Found("sun", null, "sun"), new Found("haze", null, "haze"),
+                new Found("depth", null, "depth.Z")));
         assertThat(mix.on().passes()).extracting(Pass::operation).containsExactly(Operation.ADD, Operation.ADD, Operation.ALPHA);
         assertThat(mix.on().passes()).extracting(Pass::name).containsExactlyInAnyOrder("sun", "haze", "full");
     }

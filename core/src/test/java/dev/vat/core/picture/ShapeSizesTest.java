@@ -28,6 +28,7 @@ class ShapeSizesTest {
     @Test
     void whatIsNoShapeIsNamed() {
         assertThatIllegalArgumentException().isThrownBy(() -> ShapeSizes.parse("wide")).withMessageContaining("'wide'");
-        assertThatIllegalArgumentException().isThrownBy(() -> ShapeSizes.at(ShapeSizes.parse("0"), 1920, PixelAspect.SQUARE)).withMessageContaining("above 0");
+        assertThatIllegalArgumentException().isThrownBy(() -> ShapeSizes.at(ShapeSizes.parse("0"), 1920, PixelAspect.SQUARE))
+                .withMessageContaining("above 0");
     }
 }

@@ -11,8 +11,9 @@ class ShapeTest {
 
     /** Display aspect = width x pixel aspect / height, exactly. */
     @ParameterizedTest
-    @CsvSource({"720x480, 10:11, 15/11, 655x480", "704x480, 10:11, 4/3, 640x480", "720x480, 8:9, 4/3, 640x480", "720x576, 16:15, 4/3, 768x576",
-            "720x576, 64:45, 16/9, 1024x576", "1440x1080, 4:3, 16/9, 1920x1080", "1920x1080, 1:1, 16/9, 1920x1080"})
+    @CsvSource({"720x480, 10:11, 15/11, 655x480", "704x480, 10:11, 4/3, 640x480", "720x480, 8:9, 4/3, 640x480",
+        "720x576, 16:15, 4/3, 768x576",
+        "720x576, 64:45, 16/9, 1024x576", "1440x1080, 4:3, 16/9, 1920x1080", "1920x1080, 1:1, 16/9, 1920x1080"})
     void pixelAspectMakesTheShapeThatIsSeen(String stored, String pixel, String aspect, String seen) {
         PixelAspect p = PixelAspect.parse(pixel);
         assertThat(p.displayAspect(Size.parse(stored))).hasToString(aspect);

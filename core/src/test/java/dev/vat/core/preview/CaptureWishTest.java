@@ -16,8 +16,10 @@ class CaptureWishTest {
 
     private static final CameraFacts PIER = new CameraFacts("pier", "From the pier", FrameRange.of(1, 184), 184L, 0);
     private static final CameraFacts SAND = new CameraFacts("sand", null, FrameRange.of(300, 470), 470L, 200);
-    private static final SceneFacts SCENE = new SceneFacts("Marram Flats", 1, Rate.FPS_25, FrameRange.of(1, 600), Size.of(960, 540), List.of(PIER, SAND),
-            List.of(new Choice("flat", null, false), new Choice("lit", "with light", false)), List.of(new Choice("sky", null, false), new Choice("boxes", "boxes around things", true)), null, null, false);
+    private static final SceneFacts SCENE = new SceneFacts("Marram Flats", 1, Rate.FPS_25, FrameRange.of(1, 600), Size.of(960, 540),
+            List.of(PIER, SAND),
+            List.of(new Choice("flat", null, false), new Choice("lit", "with light", false)),
+            List.of(new Choice("sky", null, false), new Choice("boxes", "boxes around things", true)), null, null, false);
 
     @Test
     void theUsualWishLeavesConstructionOutAndRunsTheLeadIn() {
@@ -31,7 +33,8 @@ class CaptureWishTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1-184, 1, true, 184, 184", "1-184, 5, true, 37, 184", "1-184, 5, false, 37, 37", "1-50, 5, true, 10, 50", "7-7, 1, false, 1, 1", "-3-3, 2, true, 4, 7"})
+    @CsvSource({"1-184, 1, true, 184, 184", "1-184, 5, true, 37, 184", "1-184, 5, false, 37, 37", "1-50, 5, true, 10, 50",
+        "7-7, 1, false, 1, 1", "-3-3, 2, true, 4, 7"})
     void countsAreExact(String range, long every, boolean keep, long drawn, long shown) {
         CaptureWish wish = CaptureWish.of(SCENE, PIER).withRange(FrameRange.parse(range)).withEvery(every).withKeepLength(keep);
         assertThat(wish.drawn()).isEqualTo(drawn);
@@ -72,15 +75,18 @@ class CaptureWishTest {
     void everyOtherAdviceIsMendedByItsRemedy() {
         CaptureWish careless = CaptureWish.of(SCENE, SAND).withLeadIn(0).withClasses(List.of("sky", "boxes"));
         assertThat(CaptureAdvice.of(SCENE, careless)).extracting(CaptureAdvice::text).containsExactly(
-                "The scene wants 200 frames (8 s) run before the first one, so that what drifts has settled; none are.", "Construction marks will be in the picture: boxes around things.");
-        assertThat(CaptureAdvice.of(SCENE, careless.withRange(FrameRange.of(10, 20)))).extracting(CaptureAdvice::remedy).contains("Capture 0300-0470", "Run 200 before", "Leave them out");
+                "The scene wants 200 frames (8 s) run before the first one, so that what drifts has settled; none are.",
+                "Construction marks will be in the picture: boxes around things.");
+        assertThat(CaptureAdvice.of(SCENE, careless.withRange(FrameRange.of(10, 20)))).extracting(CaptureAdvice::remedy)
+                .contains("Capture 0300-0470", "Run 200 before", "Leave them out");
         CaptureWish mended = careless;
         for (List<CaptureAdvice> left = CaptureAdvice.of(SCENE, mended); !left.isEmpty(); left = CaptureAdvice.of(SCENE, mended)) {
             mended = left.getFirst().then();
         }
         assertThat(mended).isEqualTo(CaptureWish.of(SCENE, SAND));
         assertThat(CaptureAdvice.of(SCENE, mended.withRange(FrameRange.of(400, 900))).getFirst().remedy()).isEqualTo("Capture 0400-0600");
-        SceneFacts without = new SceneFacts("Marram Flats", 2, Rate.FPS_25, FrameRange.of(1, 600), Size.of(960, 540), List.of(PIER), null, null, null, null, false);
+        SceneFacts without = new SceneFacts("Marram Flats", 2, Rate.FPS_25, FrameRange.of(1, 600), Size.of(960, 540), List.of(PIER), null,
+                null, null, null, false);
         assertThat(CaptureAdvice.of(without, mended).getFirst().text()).isEqualTo("The scene has no camera 'sand' any more.");
     }
 
@@ -94,8 +100,10 @@ class CaptureWishTest {
 
     @Test
     void aSceneThatSaysTooLittleIsRefusedInWords() {
-        assertThatThrownBy(() -> new SceneFacts("Flats", 1, null, FrameRange.of(1, 2), Size.of(2, 2), null, null, null, null, null, false)).hasMessage("The scene Flats doesn't say its rate");
-        assertThatThrownBy(() -> new SceneFacts(" ", 1, Rate.FPS_25, null, null, null, null, null, null, null, false)).hasMessageContaining("what it is called");
+        assertThatThrownBy(() -> new SceneFacts("Flats", 1, null, FrameRange.of(1, 2), Size.of(2, 2), null, null, null, null, null, false))
+                .hasMessage("The scene Flats doesn't say its rate");
+        assertThatThrownBy(() -> new SceneFacts(" ", 1, Rate.FPS_25, null, null, null, null, null, null, null, false))
+                .hasMessageContaining("what it is called");
         assertThatThrownBy(() -> new CameraFacts("", null, null, null, 0)).hasMessageContaining("no name");
         assertThatThrownBy(() -> new CameraFacts("pier", null, null, null, -4)).hasMessageContaining("-4 frames");
     }

@@ -47,7 +47,8 @@ class EditsTest {
 
     @Test
     void whatIsThereAlreadyIsntAddedTwice() {
-        Project project = with(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME), Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_PROGRAMME));
+        Project project = with(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME),
+                Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_PROGRAMME));
         assertThat(project.sources()).hasSize(2);
         assertThat(project.currentReel().orElseThrow().items()).hasSize(2);
     }
@@ -70,7 +71,8 @@ class EditsTest {
     @Test
     void idsAreNeverUsedTwiceAtOnce() {
         Project project = with(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME), Edits.removeSource("s1"),
-                Edits.bringIn(List.of(B.location()), Edits.Layout.ONE_PROGRAMME), Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME));
+                Edits.bringIn(List.of(B.location()), Edits.Layout.ONE_PROGRAMME),
+                Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME));
         assertThat(project.sources()).extracting(Source::id).doesNotHaveDuplicates();
     }
 
@@ -117,7 +119,8 @@ class EditsTest {
 
     @Test
     void itemsMoveAndLeave() {
-        Project project = with(Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_PROGRAMME), ReelEdits.addItem("s1"), ReelEdits.moveItem(2, 0), ReelEdits.removeItem(1));
+        Project project = with(Edits.bringIn(List.of(A.location(), B.location()), Edits.Layout.ONE_PROGRAMME), ReelEdits.addItem("s1"),
+                ReelEdits.moveItem(2, 0), ReelEdits.removeItem(1));
         assertThat(project.currentReel().orElseThrow().items()).extracting(i -> i.source()).containsExactly("s1", "s2");
     }
 }

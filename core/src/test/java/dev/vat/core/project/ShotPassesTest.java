@@ -23,13 +23,16 @@ class ShotPassesTest {
     private static List<Source> beside(String... names) {
         List<Source> sources = new ArrayList<>();
         for (String name : names) {
-            sources.add(Source.of("s" + (sources.size() + 1), Place.of(Path.of("/renders/flats")), new SequencePattern(name + ".", 4, ".png"), Reading.PLAIN));
+            sources.add(Source.of("s" + (sources.size() + 1), Place.of(Path.of("/renders/flats")),
+                    new SequencePattern(name + ".", 4, ".png"), Reading.PLAIN));
         }
         return sources;
     }
 
     private static FrameTable layers(String... names) {
-        return Frames.good("flats", 1, 5, new PictureFormat("EXR", Size.of(960, 540), Depth.integer(16), AlphaKind.NONE, PixelAspect.SQUARE, true, List.of(names))).table();
+        return Frames.good("flats", 1, 5,
+                new PictureFormat("EXR", Size.of(960, 540), Depth.integer(16), AlphaKind.NONE, PixelAspect.SQUARE, true, List.of(names)))
+                .table();
     }
 
     @Test
@@ -52,7 +55,8 @@ class ShotPassesTest {
     @Test
     void layersOfOneFileArePassesWhateverTheyAreCalled() {
         List<Source> one = beside("flats");
-        assertThat(ShotPasses.of(one, one.getFirst(), layers("", "base", "light"))).extracting(PassWords.Found::layer).containsExactly("", "base", "light");
+        assertThat(ShotPasses.of(one, one.getFirst(), layers("", "base", "light"))).extracting(PassWords.Found::layer).containsExactly("",
+                "base", "light");
         assertThat(ShotPasses.of(one, one.getFirst(), layers("", "sun", "sand"))).hasSize(3);
         assertThat(ShotPasses.of(one, one.getFirst(), layers("", "depth.Z"))).as("a channel beside the picture is no pass of it").isEmpty();
         assertThat(ShotPasses.of(one, one.getFirst(), layers())).isEmpty();

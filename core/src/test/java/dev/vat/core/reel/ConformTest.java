@@ -21,7 +21,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 class ConformTest {
 
     private static ReelPlan plan(long frames, Playing playing, Rational ratio) {
-        return ReelPlan.of(List.of(new ReelPlan.Part(0, Item.of("s1").withPlaying(playing), Frames.good("a", 1, (int) frames).table(), Reading.PLAIN, ratio)));
+        return ReelPlan.of(List.of(
+                new ReelPlan.Part(0, Item.of("s1").withPlaying(playing), Frames.good("a", 1, (int) frames).table(), Reading.PLAIN, ratio)));
     }
 
     private static List<Long> shown(ReelPlan plan) {
@@ -67,12 +68,14 @@ class ConformTest {
                     BigInteger rest = at.subtract(d.multiply(BigInteger.valueOf(floor)));
                     boolean mixed = rest.signum() != 0 && floor < length - 1;
                     assertThat(plan.at(k).content()).as("place %d", k).isEqualTo(mixed
-                            ? new ReelFrame.Blend(floor + 1, floor + 2, Rational.of(rest.divide(rest.gcd(d)).longValueExact(), d.divide(rest.gcd(d)).longValueExact()))
+                            ? new ReelFrame.Blend(floor + 1, floor + 2,
+                                    Rational.of(rest.divide(rest.gcd(d)).longValueExact(), d.divide(rest.gcd(d)).longValueExact()))
                             : new ReelFrame.SourceFrame(floor + 1));
                 }
             }
         }
-        assertThat(Math.abs(places * source.perSecond().toDouble() / reel.perSecond().toDouble() - length)).as("to half a reel frame").isLessThanOrEqualTo(most);
+        assertThat(Math.abs(places * source.perSecond().toDouble() / reel.perSecond().toDouble() - length)).as("to half a reel frame")
+                .isLessThanOrEqualTo(most);
     }
 
     private static long halfUp(BigInteger numerator, BigInteger denominator) {
@@ -100,7 +103,8 @@ class ConformTest {
 
     @Test
     void pullDownGivesFilmTwoFieldsAndThree() {
-        assertThat(shown(plan(4, Playing.PLAIN.withConform(Conform.PULLDOWN_2_3), Rational.of(2, 5)))).containsExactly(1L, 1L, 2L, 2L, 2L, 3L, 3L, 4L, 4L, 4L);
+        assertThat(shown(plan(4, Playing.PLAIN.withConform(Conform.PULLDOWN_2_3), Rational.of(2, 5)))).containsExactly(1L, 1L, 2L, 2L, 2L,
+                3L, 3L, 4L, 4L, 4L);
         assertThat(Conform.PULLDOWN_2_3.fits(Rational.of(24, 25))).isFalse();
         assertThat(Conform.PULLDOWN_2_3.fits(Rate.of(24000, 1001).perSecond().dividedBy(Rate.of(60000, 1001).perSecond()))).isTrue();
         assertThat(Conform.PULLDOWN_2_2.fits(Rate.FPS_25.perSecond().dividedBy(Rate.of(50).perSecond()))).isTrue();

@@ -29,7 +29,8 @@ class DrawnTest {
             assertThat(leader.at(first + perSecond - 1)).isEqualTo(new ReelFrame.Count(figure, Rational.of(perSecond - 1, perSecond)));
         }
         assertThat(leader.at(6L * perSecond)).isEqualTo(new ReelFrame.Count(2, Rational.ZERO));
-        assertThat(LongStream.range(6L * perSecond + 1, 8L * perSecond).mapToObj(leader::at)).hasSize(2 * perSecond - 1).containsOnly(new ReelFrame.Plain(Rgb.BLACK));
+        assertThat(LongStream.range(6L * perSecond + 1, 8L * perSecond).mapToObj(leader::at)).hasSize(2 * perSecond - 1)
+                .containsOnly(new ReelFrame.Plain(Rgb.BLACK));
         assertThat(leader.lastFigureAt()).isEqualTo(6L * perSecond);
     }
 
@@ -40,16 +41,21 @@ class DrawnTest {
         assertThat(LongStream.range(0, 30).mapToObj(leader::at)).containsOnly(new ReelFrame.Plain(Rgb.BLACK));
     }
 
-    /** Labels from 09:59:30 to 10:00:00: thirty seconds of them, of which drop-frame leaves none out, since minute 0 of an hour keeps them all. */
+    /**
+     * Labels from 09:59:30 to 10:00:00: thirty seconds of them, of which drop-frame leaves none out, since minute 0 of an hour keeps them
+     * all.
+     */
     @ParameterizedTest
-    @CsvSource({"25, 500, 175, 75, 09:59:30:00", "24, 480, 168, 72, 09:59:30:00", "24000/1001, 480, 168, 72, 09:59:30:00", "30000/1001, 600, 210, 90, 09:59:30;00", "50, 1000, 350, 150, 09:59:30:00",
+    @CsvSource({"25, 500, 175, 75, 09:59:30:00", "24, 480, 168, 72, 09:59:30:00", "24000/1001, 480, 168, 72, 09:59:30:00",
+        "30000/1001, 600, 210, 90, 09:59:30;00", "50, 1000, 350, 150, 09:59:30:00",
         "60000/1001, 1200, 420, 180, 09:59:30;00"})
     void aHeadEndsOnTheFullHour(String rate, long bars, long slate, long black, String start) {
         BroadcastHead head = BroadcastHead.of(Rate.parse(rate), Size.of(1920, 1080), PixelAspect.SQUARE, "2031-05-04");
         assertThat(head.items()).extracting(GeneratedItem::frames).containsExactly(bars, slate, black);
         assertThat(head.start()).hasToString(start);
         assertThat(head.items().getFirst()).isEqualTo(new GeneratedItem.Bars(BarPattern.WIDE, -18, bars));
-        assertThat(((GeneratedItem.Bars) BroadcastHead.of(Rate.parse(rate), Size.of(720, 576), PixelAspect.of(16, 11), "today").items().getFirst()).pattern()).isEqualTo(BarPattern.BARS_75);
+        assertThat(((GeneratedItem.Bars) BroadcastHead.of(Rate.parse(rate), Size.of(720, 576), PixelAspect.of(16, 11), "today").items()
+                .getFirst()).pattern()).isEqualTo(BarPattern.BARS_75);
     }
 
     @Test

@@ -15,7 +15,8 @@ import org.junit.jupiter.api.Test;
 class JointTest {
 
     private static ReelPlan.Part part(int place, long frames, Joint joint) {
-        return new ReelPlan.Part(place, Item.of("s" + place).withJoint(joint), Frames.good("a" + place, 1, (int) frames).table(), Reading.PLAIN, Rational.ONE);
+        return new ReelPlan.Part(place, Item.of("s" + place).withJoint(joint), Frames.good("a" + place, 1, (int) frames).table(),
+                Reading.PLAIN, Rational.ONE);
     }
 
     private static ReelFrame frame(int item, long number) {
@@ -39,16 +40,19 @@ class JointTest {
         ReelPlan plan = ReelPlan.of(List.of(part(0, 4, null), part(1, 4, Joint.dip(4, Rgb.WHITE))));
         assertThat(plan.count()).isEqualTo(8);
         assertThat(plan.at(1)).isEqualTo(frame(0, 2));
-        assertThat(plan.at(2).content()).isEqualTo(new ReelFrame.Cross(frame(0, 3), new ReelFrame(0, 3, new ReelFrame.Plain(Rgb.WHITE), false), Rational.of(1, 2)));
+        assertThat(plan.at(2).content())
+                .isEqualTo(new ReelFrame.Cross(frame(0, 3), new ReelFrame(0, 3, new ReelFrame.Plain(Rgb.WHITE), false), Rational.of(1, 2)));
         assertThat(plan.at(3).content()).as("all colour once").isEqualTo(new ReelFrame.Plain(Rgb.WHITE));
-        assertThat(plan.at(4).content()).isEqualTo(new ReelFrame.Cross(new ReelFrame(1, 1, new ReelFrame.Plain(Rgb.WHITE), false), frame(1, 1), Rational.of(1, 3)));
+        assertThat(plan.at(4).content())
+                .isEqualTo(new ReelFrame.Cross(new ReelFrame(1, 1, new ReelFrame.Plain(Rgb.WHITE), false), frame(1, 1), Rational.of(1, 3)));
         assertThat(plan.at(6)).isEqualTo(frame(1, 3));
     }
 
     @Test
     void theFirstItemComesOutOfTheColour() {
         ReelPlan plan = ReelPlan.of(List.of(part(0, 4, Joint.dip(3, null))));
-        assertThat(plan.at(0).content()).isEqualTo(new ReelFrame.Cross(new ReelFrame(0, 1, new ReelFrame.Plain(Rgb.BLACK), false), frame(0, 1), Rational.of(1, 4)));
+        assertThat(plan.at(0).content())
+                .isEqualTo(new ReelFrame.Cross(new ReelFrame(0, 1, new ReelFrame.Plain(Rgb.BLACK), false), frame(0, 1), Rational.of(1, 4)));
         assertThat(plan.at(3)).isEqualTo(frame(0, 4));
     }
 
@@ -67,10 +71,12 @@ class JointTest {
 
     @Test
     void blackIsDrawnAndDissolvedInto() {
-        ReelPlan plan = ReelPlan.of(List.of(part(0, 5, null), ReelPlan.Part.of(1, Item.of(GeneratedItem.Plain.black(4)).withJoint(Joint.dissolve(2)))));
+        ReelPlan plan = ReelPlan
+                .of(List.of(part(0, 5, null), ReelPlan.Part.of(1, Item.of(GeneratedItem.Plain.black(4)).withJoint(Joint.dissolve(2)))));
         assertThat(plan.count()).isEqualTo(7);
         assertThat(plan.spans().getLast().isDrawn()).isTrue();
-        assertThat(plan.at(3).content()).isEqualTo(new ReelFrame.Cross(frame(0, 4), new ReelFrame(1, 0, new ReelFrame.Plain(Rgb.BLACK), false), Rational.of(1, 3)));
+        assertThat(plan.at(3).content())
+                .isEqualTo(new ReelFrame.Cross(frame(0, 4), new ReelFrame(1, 0, new ReelFrame.Plain(Rgb.BLACK), false), Rational.of(1, 3)));
         assertThat(plan.at(6).content()).isEqualTo(new ReelFrame.Plain(Rgb.BLACK));
         assertThat(plan.at(6).isFill()).isFalse();
     }
@@ -78,15 +84,18 @@ class JointTest {
     @Test
     void aFillUnderADissolveIsStillSaid() {
         FrameTable holed = Frames.good("a", 1, 6).without(6).table();
-        ReelPlan plan = ReelPlan.of(List.of(new ReelPlan.Part(0, Item.of("s0"), holed, Reading.PLAIN.withGap(GapPolicy.HOLD).withRange(FrameRange.of(1, 6)), Rational.ONE),
+        ReelPlan plan = ReelPlan.of(List.of(
+                new ReelPlan.Part(0, Item.of("s0"), holed, Reading.PLAIN.withGap(GapPolicy.HOLD).withRange(FrameRange.of(1, 6)),
+                        Rational.ONE),
                 part(1, 4, Joint.dissolve(2))));
         assertThat(plan.fills()).extracting(ReelPlan.Fill::reelFrame).containsExactly(5L);
     }
 
     @Test
     void anItemTrimsWhatItsSourceTakes() {
-        ReelPlan plan = ReelPlan.of(List.of(new ReelPlan.Part(0, Item.of("s0").withRange(FrameRange.of(3, 5)), Frames.good("a", 1, 9).table(),
-                Reading.PLAIN.withRange(FrameRange.of(2, 9)), Rational.ONE)));
+        ReelPlan plan = ReelPlan
+                .of(List.of(new ReelPlan.Part(0, Item.of("s0").withRange(FrameRange.of(3, 5)), Frames.good("a", 1, 9).table(),
+                        Reading.PLAIN.withRange(FrameRange.of(2, 9)), Rational.ONE)));
         assertThat(plan.count()).isEqualTo(3);
         assertThat(plan.at(0).wanted()).isEqualTo(3);
     }

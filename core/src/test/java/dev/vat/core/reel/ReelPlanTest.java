@@ -96,7 +96,8 @@ class ReelPlanTest {
     @Test
     void itemsOfNoFramesTakeNoPlace() {
         ReelPlan plan = ReelPlan.of(List.of(
-                ReelPlan.Part.of("s0", Frames.good("e", 0, 45).without(range(0, 45, 5)).table(), Reading.PLAIN.withRange(FrameRange.of(46, 49))),
+                ReelPlan.Part.of("s0", Frames.good("e", 0, 45).without(range(0, 45, 5)).table(),
+                        Reading.PLAIN.withRange(FrameRange.of(46, 49))),
                 ReelPlan.Part.of("s1", Frames.good("a", 1, 3).table(), Reading.PLAIN)));
         assertThat(plan.count()).isEqualTo(3);
         assertThat(plan.spanAt(0).source()).isEqualTo("s1");

@@ -29,11 +29,13 @@ class TogetherTest {
     }
 
     private static Layout layout(boolean endsEmpty, Long frames) {
-        return Layout.of("Two views", Size.of(200, 100), new Arrangement.Grid(2), List.of(View.of(Item.of("a")), View.of(Item.of("b")))).withEndsEmpty(endsEmpty).withFrames(frames);
+        return Layout.of("Two views", Size.of(200, 100), new Arrangement.Grid(2), List.of(View.of(Item.of("a")), View.of(Item.of("b"))))
+                .withEndsEmpty(endsEmpty).withFrames(frames);
     }
 
     private static ReelPlan plan(Layout layout, ReelPlan.Part... cells) {
-        return ReelPlan.of(List.of(new ReelPlan.Part(0, Item.of(layout), null, null, Rational.ONE, SIDE_BY_SIDE, List.of(cells), 0), ReelPlan.Part.of(1, Item.of(GeneratedItem.Plain.black(2)))));
+        return ReelPlan.of(List.of(new ReelPlan.Part(0, Item.of(layout), null, null, Rational.ONE, SIDE_BY_SIDE, List.of(cells), 0),
+                ReelPlan.Part.of(1, Item.of(GeneratedItem.Plain.black(2)))));
     }
 
     private static List<ReelFrame> frames(ReelPlan plan, long at) {
@@ -47,8 +49,10 @@ class TogetherTest {
         assertThat(plan.spans()).hasSize(2);
         assertThat(plan.spans().getFirst().isDrawn()).isFalse();
         assertThat(plan.programmeEnd()).as("what is drawn behind it isn't the programme").isEqualTo(8);
-        assertThat(frames(plan, 3)).containsExactly(new ReelFrame(2, 4, new ReelFrame.SourceFrame(4)), new ReelFrame(3, 104, new ReelFrame.SourceFrame(104)));
-        assertThat(frames(plan, 7)).containsExactly(new ReelFrame(2, 5, new ReelFrame.SourceFrame(5)), new ReelFrame(3, 108, new ReelFrame.SourceFrame(108)));
+        assertThat(frames(plan, 3)).containsExactly(new ReelFrame(2, 4, new ReelFrame.SourceFrame(4)),
+                new ReelFrame(3, 104, new ReelFrame.SourceFrame(104)));
+        assertThat(frames(plan, 7)).containsExactly(new ReelFrame(2, 5, new ReelFrame.SourceFrame(5)),
+                new ReelFrame(3, 108, new ReelFrame.SourceFrame(108)));
         assertThat(plan.at(8).content()).isEqualTo(new ReelFrame.Plain(Rgb.BLACK));
     }
 
@@ -61,7 +65,8 @@ class TogetherTest {
 
     @Test
     void aViewThatIsDelayedWaitsOnItsFirstFrame() {
-        ReelPlan plan = plan(layout(false, null), cell("a", Frames.good("a", 1, 5).table()), cell("b", Frames.good("b", 101, 104).table()).waiting(3));
+        ReelPlan plan = plan(layout(false, null), cell("a", Frames.good("a", 1, 5).table()),
+                cell("b", Frames.good("b", 101, 104).table()).waiting(3));
         assertThat(plan.spans().getFirst().count()).isEqualTo(7);
         assertThat(frames(plan, 2).getLast().wanted()).isEqualTo(101);
         assertThat(frames(plan, 4).getLast().wanted()).isEqualTo(102);
@@ -70,16 +75,20 @@ class TogetherTest {
     @Test
     void aHoleInOneViewIsFilledThereAlone() {
         FrameTable holed = Frames.good("b", 101, 108).without(103).table();
-        ReelPlan plan = plan(layout(false, null), cell("a", Frames.good("a", 1, 8).table()), ReelPlan.Part.of("b", holed, Reading.PLAIN.withGap(GapPolicy.HOLD)));
+        ReelPlan plan = plan(layout(false, null), cell("a", Frames.good("a", 1, 8).table()),
+                ReelPlan.Part.of("b", holed, Reading.PLAIN.withGap(GapPolicy.HOLD)));
         assertThat(plan.at(2).isFill()).isTrue();
-        assertThat(frames(plan, 2)).containsExactly(new ReelFrame(2, 3, new ReelFrame.SourceFrame(3)), new ReelFrame(3, 103, new ReelFrame.SourceFrame(102)));
+        assertThat(frames(plan, 2)).containsExactly(new ReelFrame(2, 3, new ReelFrame.SourceFrame(3)),
+                new ReelFrame(3, 103, new ReelFrame.SourceFrame(102)));
         assertThat(plan.fills()).extracting(ReelPlan.Fill::reelFrame).containsExactly(2L);
     }
 
     @Test
     void passesTakeTheNumbersThatTheShotTakes() {
         FrameTable main = Frames.good("full", 1, 20).table();
-        ReelPlan.Part shot = new ReelPlan.Part(0, Item.of("full").withRange(FrameRange.of(5, 8)).withPlaying(Playing.PLAIN.withReversed(true)), main, Reading.PLAIN, Rational.ONE,
+        ReelPlan.Part shot = new ReelPlan.Part(0,
+                Item.of("full").withRange(FrameRange.of(5, 8)).withPlaying(Playing.PLAIN.withReversed(true)), main, Reading.PLAIN,
+                Rational.ONE,
                 SUM, List.of(cell("base", Frames.good("base", 1, 20).table()), cell("light", Frames.good("light", 1, 20).table())), 0);
         ReelPlan plan = ReelPlan.of(List.of(shot));
         assertThat(plan.count()).isEqualTo(4);
@@ -92,8 +101,11 @@ class TogetherTest {
     @Test
     void withoutOneOfItsPassesThereIsACardAndNoHalfPicture() {
         FrameTable holed = Frames.good("light", 1, 9).without(3).table();
-        ReelPlan plan = ReelPlan.of(List.of(new ReelPlan.Part(0, Item.of("full"), Frames.good("full", 1, 9).table(), Reading.PLAIN, Rational.ONE, SUM,
-                List.of(cell("base", Frames.good("base", 1, 9).table()), ReelPlan.Part.of("light", holed, Reading.PLAIN.withGap(GapPolicy.CARD))), 0)));
+        ReelPlan plan = ReelPlan
+                .of(List.of(new ReelPlan.Part(0, Item.of("full"), Frames.good("full", 1, 9).table(), Reading.PLAIN, Rational.ONE, SUM,
+                        List.of(cell("base", Frames.good("base", 1, 9).table()),
+                                ReelPlan.Part.of("light", holed, Reading.PLAIN.withGap(GapPolicy.CARD))),
+                        0)));
         assertThat(plan.at(2).content()).isInstanceOf(ReelFrame.Card.class);
         assertThat(plan.at(2).isFill()).isTrue();
         assertThat(plan.at(3).content()).isInstanceOf(ReelFrame.Together.class);
@@ -106,7 +118,8 @@ class TogetherTest {
         assertThat(item.without("a").orElseThrow().sources()).containsExactly("b");
         assertThat(item.without("a").orElseThrow().without("b")).isEmpty();
         assertThat(item.withSources(s -> "x" + s).sources()).containsExactly("xa", "xb");
-        assertThat(item.layout().withoutSources().withItems(List.of(Item.of("c"), Item.of("d"), Item.of("e"))).views()).extracting(v -> v.item().source()).containsExactly("c", "d", "e");
+        assertThat(item.layout().withoutSources().withItems(List.of(Item.of("c"), Item.of("d"), Item.of("e"))).views())
+                .extracting(v -> v.item().source()).containsExactly("c", "d", "e");
         assertThat(layout(false, null).withoutSources().toString()).doesNotContain("source=a");
     }
 }

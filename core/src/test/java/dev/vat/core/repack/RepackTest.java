@@ -52,9 +52,11 @@ class RepackTest {
         CutPlaces places = places("0k 1 2 3k 4 5 6k 7");
         assertThat(Pieces.every(4, places).ranges()).containsExactly(FrameRange.of(0, 2), FrameRange.of(3, 7));
         assertThat(Pieces.every(4, places).moved()).singleElement().asString().contains("frame 3 instead of 4");
-        assertThat(Pieces.every(3, places)).isEqualTo(new Pieces(List.of(FrameRange.of(0, 2), FrameRange.of(3, 5), FrameRange.of(6, 7)), List.of()));
+        assertThat(Pieces.every(3, places))
+                .isEqualTo(new Pieces(List.of(FrameRange.of(0, 2), FrameRange.of(3, 5), FrameRange.of(6, 7)), List.of()));
         assertThat(Pieces.at(List.of(2L), places).ranges()).containsExactly(FrameRange.of(0, 7));
-        assertThat(Pieces.every(3, places("0k 2 1 5k 3 4 6")).ranges()).as("open groups can't be cut without losing frames").containsExactly(FrameRange.of(0, 6));
+        assertThat(Pieces.every(3, places("0k 2 1 5k 3 4 6")).ranges()).as("open groups can't be cut without losing frames")
+                .containsExactly(FrameRange.of(0, 6));
         assertThatThrownBy(() -> Pieces.at(List.of(8L), places)).hasMessageContaining("8");
     }
 

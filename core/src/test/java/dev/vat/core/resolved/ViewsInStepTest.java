@@ -36,7 +36,9 @@ class ViewsInStepTest {
 
     private ResolvedReel programme(InStep step, Reading left, Reading right) {
         List<Source> sources = List.of(source("left", 1001, 1010, left), source("right", 1004, 1023, right));
-        Layout layout = Layout.of("Both", Size.of(1920, 540), new Arrangement.Grid(2), List.of(View.of(Item.of("left")), View.of(Item.of("right")))).withStep(step);
+        Layout layout = Layout
+                .of("Both", Size.of(1920, 540), new Arrangement.Grid(2), List.of(View.of(Item.of("left")), View.of(Item.of("right"))))
+                .withStep(step);
         Project project = Project.EMPTY.withSources(sources).withReels(List.of(Reel.of("r1", "both", List.of(Item.of(layout)))), "r1");
         return ResolvedReel.of(project, tables).orElseThrow();
     }

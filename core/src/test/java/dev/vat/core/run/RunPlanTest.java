@@ -37,13 +37,22 @@ class RunPlanTest {
 
     private static RunPlan plan() {
         Expectation expected = Expectation.of(Catalogue.WEB_H264.settings(), 15, Rate.FPS_25, Size.of(64, 48), PixelAspect.SQUARE, null);
-        return new RunPlan(1, "20310504-120000-abcdef", "2031-05-04T12:00:00Z", "0", "lib", "Kite Week", "opening", Rate.FPS_25, "chosen", Size.of(64, 48),
+        return new RunPlan(1, "20310504-120000-abcdef", "2031-05-04T12:00:00Z", "0", "lib", "Kite Week", "opening", Rate.FPS_25, "chosen",
+                Size.of(64, 48),
                 PixelAspect.SQUARE, WorkingFormat.W16,
-                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG, PictureReading.of(AlphaKind.NONE, false), 16, Size.of(64, 48), null, 0, false, List.of()),
-                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR, PictureReading.of(AlphaKind.NONE, true), 16, Size.of(64, 48), null, 0, false, List.of())),
-                List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10, List.of(new RunPlan.RunFill(3, new ReelFrame(0, 1004, new ReelFrame.SourceFrame(1003))), new RunPlan.RunFill(4, new ReelFrame(0, 1005, new ReelFrame.Card("missing"))))),
+                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG,
+                        PictureReading.of(AlphaKind.NONE, false), 16, Size.of(64, 48), null, 0, false, List.of()),
+                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR,
+                                PictureReading.of(AlphaKind.NONE, true), 16, Size.of(64, 48), null, 0, false, List.of())),
+                List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10,
+                        List.of(new RunPlan.RunFill(3, new ReelFrame(0, 1004, new ReelFrame.SourceFrame(1003))),
+                                new RunPlan.RunFill(4, new ReelFrame(0, 1005, new ReelFrame.Card("missing"))))),
                         new RunPlan.RunSpan(1, 10, 0, 5, 1, 5, List.of())),
-                "/out", "face", null, List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4", Treatment.plain(Catalogue.codec("h264-high-420"), Size.of(64, 48)), null, 2, 1, Map.of("crf", "17"), List.of(new RunPlan.Part(0, 0, 15)), expected, null, null)), null);
+                "/out", "face", null,
+                List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4",
+                        Treatment.plain(Catalogue.codec("h264-high-420"), Size.of(64, 48)), null, 2, 1, Map.of("crf", "17"),
+                        List.of(new RunPlan.Part(0, 0, 15)), expected, null, null)),
+                null);
     }
 
     @Test
@@ -65,7 +74,9 @@ class RunPlanTest {
         ReelFrame from = new ReelFrame(0, 1004, new ReelFrame.Blend(1003, 1004, Rational.of(1, 3)), false);
         ReelFrame black = new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Plain(Rgb.BLACK), false);
         RunPlan drawn = plan().withSpans(List.of(new RunPlan.RunSpan(RunPlan.RunSpan.DRAWN, 0, 0, 1, 1, 4,
-                List.of(new RunPlan.RunFill(0, new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Cross(from, black, Rational.of(1, 2)), false))), new ReelFrame.Plain(Rgb.BLACK), null)));
+                List.of(new RunPlan.RunFill(0,
+                        new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Cross(from, black, Rational.of(1, 2)), false))),
+                new ReelFrame.Plain(Rgb.BLACK), null)));
         assertThat(json.readValue(json.writeValueAsString(drawn), RunPlan.class)).isEqualTo(drawn);
         assertThat(drawn.frameAt(0).seen()).extracting(ReelFrame::wanted).containsExactly(1003L, 1004L);
         assertThat(RunPlan.isDrawn(drawn.frameAt(3))).isTrue();
@@ -73,7 +84,8 @@ class RunPlanTest {
 
     /** Long-GOP parts are whole groups of frames, at least ten seconds; boundaries depend on the plan alone. */
     @ParameterizedTest
-    @CsvSource({"web-h264, 25, 2200, 1000", "web-h264, 24000/1001, 2000, 960", "web-h264, 25, 96, 1000", "edit-prores-hq, 25, 250, 100", "alpha-prores-4444, 24, 97, 96"})
+    @CsvSource({"web-h264, 25, 2200, 1000", "web-h264, 24000/1001, 2000, 960", "web-h264, 25, 96, 1000", "edit-prores-hq, 25, 250, 100",
+        "alpha-prores-4444, 24, 97, 96"})
     void partsCoverEverythingOnceInOrder(String target, String rate, long frames, long length) {
         List<RunPlan.Part> parts = PartCutting.cut(Catalogue.target(target).settings(), Rate.parse(rate), frames);
         long next = 0;
@@ -88,8 +100,10 @@ class RunPlanTest {
     }
 
     private static FileFacts asPlanned(Expectation e) {
-        return new FileFacts(e.frames(), e.rate(), true, Rational.ZERO, e.seconds(), Rational.of(1, 24000), e.size(), e.pixelAspect(), null, e.container().title(), e.codec(), e.profile(), 31,
-                e.readBits(), e.chroma().label(), e.alphaBits(), stated(e.matrix()), stated(e.primaries()), stated(e.transfer()), stated(e.range()), 0, null, e.indexInFront(), e.scan().title(), e.loops(), 1000, e.timecode());
+        return new FileFacts(e.frames(), e.rate(), true, Rational.ZERO, e.seconds(), Rational.of(1, 24000), e.size(), e.pixelAspect(), null,
+                e.container().title(), e.codec(), e.profile(), 31,
+                e.readBits(), e.chroma().label(), e.alphaBits(), stated(e.matrix()), stated(e.primaries()), stated(e.transfer()),
+                stated(e.range()), 0, null, e.indexInFront(), e.scan().title(), e.loops(), 1000, e.timecode());
     }
 
     private static String stated(String tag) {
@@ -111,7 +125,8 @@ class RunPlanTest {
         Expectation.Level level = new Expectation.Level(-23, -23, -1, 96_000, 480_000);
         Expectation loud = e.withSound(new Expectation.SoundTrack("aac", 2, 48_000, e.seconds())).withLevel(level);
         assertThat(loud.withFrames(1).level()).as("it ends before the programme begins").isNull();
-        assertThat(e.withSound(new Expectation.SoundTrack("aac", 2, 48_000, e.seconds())).withLevel(new Expectation.Level(-23, -23, -1, 0, 480_000)).withFrames(1).level().to())
+        assertThat(e.withSound(new Expectation.SoundTrack("aac", 2, 48_000, e.seconds()))
+                .withLevel(new Expectation.Level(-23, -23, -1, 0, 480_000)).withFrames(1).level().to())
                 .as("up to where it ends").isEqualTo(e.rate().seconds(1).times(48_000).round());
         Expectation labelled = e.withTimecode(Timecode.parse("10:00:00:00", e.rate()));
         assertThat(Comparison.of(labelled, f).disagreements()).extracting(Comparison.Line::name).containsExactly("timecode");
@@ -123,17 +138,21 @@ class RunPlanTest {
         wrong.put("range", with(f, 97, f.rate(), f.size(), "full", f.soundTracks(), f.bits()));
         wrong.put("sound tracks", with(f, 97, f.rate(), f.size(), f.range(), 1, f.bits()));
         wrong.put("depth", with(f, 97, f.rate(), f.size(), f.range(), 0, 10));
-        wrong.forEach((line, facts) -> assertThat(Comparison.of(e, facts).disagreements()).extracting(Comparison.Line::name).containsExactly(line));
+        wrong.forEach((line, facts) -> assertThat(Comparison.of(e, facts).disagreements()).extracting(Comparison.Line::name)
+                .containsExactly(line));
         assertThat(Comparison.of(e, wrong.get("rate")).allAgree()).isFalse();
     }
 
     private static FileFacts with(FileFacts f, long frames, Rate rate, Size size, String range, int sound, int bits) {
-        return new FileFacts(frames, rate, f.evenSpacing(), f.startSeconds(), f.durationSeconds(), f.clock(), size, f.pixelAspect(), null, f.container(), f.codec(), f.profile(),
-                f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, null, f.indexInFront(), f.scan(), f.loops(), f.bytes(), f.timecode());
+        return new FileFacts(frames, rate, f.evenSpacing(), f.startSeconds(), f.durationSeconds(), f.clock(), size, f.pixelAspect(), null,
+                f.container(), f.codec(), f.profile(),
+                f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, null, f.indexInFront(),
+                f.scan(), f.loops(), f.bytes(), f.timecode());
     }
 
     private static ResolvedReel programme(FrameTable... tables) {
-        Project project = Edits.bringIn(List.of(tables).stream().map(t -> t.sequence().location()).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Project project = Edits.bringIn(List.of(tables).stream().map(t -> t.sequence().location()).toList(), Edits.Layout.ONE_PROGRAMME)
+                .apply(Project.EMPTY);
         project = Edits.setRate(Rate.FPS_25).apply(project);
         Map<String, FrameTable> byId = new java.util.HashMap<>();
         for (int i = 0; i < tables.length; i++) {
@@ -156,7 +175,8 @@ class RunPlanTest {
     void whatWillBeMadeIsSaidInWords() {
         FrameTable table = Frames.good("a", 1001, 1432).table();
         assertThat(programme(table).describe()).isEqualTo("whole reel, 432 frames");
-        Project project = Edits.setRange("s1", FrameRange.of(1021, 1332)).apply(Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
+        Project project = Edits.setRange("s1", FrameRange.of(1021, 1332))
+                .apply(Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
         assertThat(ResolvedReel.of(project, Map.of("s1", table)).orElseThrow().describe()).isEqualTo("only 1021-1332, 312 frames");
     }
 }

@@ -28,7 +28,8 @@ class DeliverableSettingsTest {
     @Test
     void eachHasAnIdOptionsAndFindingsOfItsOwn() {
         assertThat(DeliverableSettings.all()).extracting(Setting::id).doesNotHaveDuplicates().hasSize(17);
-        assertThat(settings().flatMap(s -> s.options().stream()).map(CommandOption::name)).doesNotHaveDuplicates().allMatch(n -> n.matches("--[a-z-]+"));
+        assertThat(settings().flatMap(s -> s.options().stream()).map(CommandOption::name)).doesNotHaveDuplicates()
+                .allMatch(n -> n.matches("--[a-z-]+"));
         assertThatThrownBy(() -> DeliverableSettings.of("aperture")).hasMessageContaining("'aperture'").hasMessageContaining("quality");
     }
 
@@ -50,7 +51,8 @@ class DeliverableSettingsTest {
             for (Choice choice : setting.choices(NOWHERE, fresh)) {
                 if (choice.refusal() == null && setting.isEditable(fresh)) {
                     Deliverable changed = choice.change().apply(fresh);
-                    assertThat(setting.choices(NOWHERE, changed)).as(target.id() + " " + choice.title()).filteredOn(Choice::chosen).extracting(Choice::id).contains(choice.id());
+                    assertThat(setting.choices(NOWHERE, changed)).as(target.id() + " " + choice.title()).filteredOn(Choice::chosen)
+                            .extracting(Choice::id).contains(choice.id());
                     assertThat(setting.differs(setting.asTarget(changed))).isFalse();
                 }
             }
@@ -59,15 +61,19 @@ class DeliverableSettingsTest {
 
     /** Of those that stand at a column; a finding that no row is about would mark no cell. */
     @ParameterizedTest
-    @ValueSource(strings = {"size-odd", "size-illegal", "enlarged", "far-enlarged", "draft-material", "scan-illegal", "colour-illegal", "nothing-above-white", "look-unusable", "look-above-white",
-        "burn-in-small", "letters-missing", "face-unusable", "watermark-unusable", "sound-illegal", "sound-not-carried", "loudness-open", "container-illegal", "container-full", "unwise",
-        "codec-unknown", "lossy-again", "control-illegal", "file-size-small", "alpha-flattened", "alpha-empty", "matte-beside", "ground-unusable", "shape-illegal", "squashed"})
+    @ValueSource(strings = {"size-odd", "size-illegal", "enlarged", "far-enlarged", "draft-material", "scan-illegal", "colour-illegal",
+        "nothing-above-white", "look-unusable", "look-above-white",
+        "burn-in-small", "letters-missing", "face-unusable", "watermark-unusable", "sound-illegal", "sound-not-carried", "loudness-open",
+        "container-illegal", "container-full", "unwise",
+        "codec-unknown", "lossy-again", "control-illegal", "file-size-small", "alpha-flattened", "alpha-empty", "matte-beside",
+        "ground-unusable", "shape-illegal", "squashed"})
     void everyFindingOnAColumnIsAboutASetting(String finding) {
         assertThat(DeliverableSettings.judgedBy(finding)).isPresent();
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"effort|change of effort|effort as the target has it", "alpha|change of what becomes of alpha|what becomes of alpha as the target has it",
+    @CsvSource(delimiter = '|', value = {"effort|change of effort|effort as the target has it", "alpha|change of what becomes of "
+            + "alpha|what becomes of alpha as the target has it",
         "first-number|change of the first number|the first number as the target has it"})
     void undoSaysWhatWasChangedAndWhatWasTakenBack(String id, String change, String back) {
         Setting setting = DeliverableSettings.of(id);
@@ -84,8 +90,10 @@ class DeliverableSettingsTest {
     @Test
     void typedTextThatCantBeUsedIsRefusedInWords() {
         Deliverable web = Deliverable.of(Catalogue.WEB_H264);
-        assertThatThrownBy(() -> DeliverableSettings.of("first-number").typed(NOWHERE, web, "twelve")).hasMessage("'twelve' is no frame number");
+        assertThatThrownBy(() -> DeliverableSettings.of("first-number").typed(NOWHERE, web, "twelve"))
+                .hasMessage("'twelve' is no frame number");
         assertThatThrownBy(() -> DeliverableSettings.of("loops").typed(NOWHERE, web, "-1")).hasMessageContaining("0 for ever");
-        assertThat(DeliverableSettings.differing(DeliverableSettings.of("quality").typed(NOWHERE, web, "8 Mbit/s"))).extracting(Setting::id).containsExactly("quality");
+        assertThat(DeliverableSettings.differing(DeliverableSettings.of("quality").typed(NOWHERE, web, "8 Mbit/s"))).extracting(Setting::id)
+                .containsExactly("quality");
     }
 }

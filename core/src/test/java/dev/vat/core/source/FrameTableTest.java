@@ -28,7 +28,9 @@ class FrameTableTest {
     void anotherDepthOrAlphaIsAMismatchToo() {
         FrameTable table = Frames.good("a", 1, 6)
                 .changed(2, c -> FrameCheck.sound(2, Frames.format("PNG", Size.of(960, 540), Depth.integer(8), AlphaKind.NONE), null, null))
-                .changed(5, c -> FrameCheck.sound(5, Frames.format("PNG", Size.of(960, 540), Depth.integer(16), AlphaKind.STRAIGHT), null, null)).table();
+                .changed(5, c -> FrameCheck.sound(5, Frames.format("PNG", Size.of(960, 540), Depth.integer(16), AlphaKind.STRAIGHT), null,
+                        null))
+                .table();
         assertThat(table.faults()).extracting(FrameTable.Fault::frame).containsExactly(2L, 5L);
     }
 
@@ -66,7 +68,8 @@ class FrameTableTest {
     @Test
     void aCheckOfAFrameThatIsntThereIsAnError() {
         assertThatIllegalArgumentException().isThrownBy(
-                () -> FrameTable.collect(Frames.good("a", 1, 3).sequence()).add(FrameCheck.sound(7, Frames.PNG16, Frames.look(true), null)));
+                () -> FrameTable.collect(Frames.good("a", 1, 3).sequence())
+                        .add(FrameCheck.sound(7, Frames.PNG16, Frames.look(true), null)));
     }
 
     @Test
@@ -99,7 +102,8 @@ class FrameTableTest {
     @Test
     void markedFramesAreRenderedAgainThoughTheirFilesAreSound() {
         FrameTable table = Frames.good("a", 1, 20).without(5).table();
-        Reading reading = Reading.PLAIN.withMarked(FrameSet.EMPTY.plus(new FrameSet(List.of(FrameRange.of(6, 7)))).plus(new FrameSet(List.of(FrameRange.of(18, 30)))));
+        Reading reading = Reading.PLAIN.withMarked(
+                FrameSet.EMPTY.plus(new FrameSet(List.of(FrameRange.of(6, 7)))).plus(new FrameSet(List.of(FrameRange.of(18, 30)))));
         assertThat(ResumeAdvice.of(table, reading).wanted()).hasToString("5-7, 18-20");
         assertThat(ResumeAdvice.of(table, reading.withRange(FrameRange.of(1, 10))).wanted()).hasToString("5-7");
         assertThat(ResumeAdvice.marked(table.sequence(), reading)).hasToString("6-7, 18-20");

@@ -29,14 +29,16 @@ class ReadingValuesTest {
     }
 
     private static PictureFormat exr(AlphaKind alpha, Stated stated) {
-        return new PictureFormat("EXR", Size.of(720, 576), Depth.floating(16), alpha, PixelAspect.of(16, 15), true, List.of("", "haze"), stated);
+        return new PictureFormat("EXR", Size.of(720, 576), Depth.floating(16), alpha, PixelAspect.of(16, 15), true, List.of("", "haze"),
+                stated);
     }
 
     @Test
     void aReadingComesBackFromItsTextAsItWas() throws Exception {
         Reading reading = Reading.PLAIN.withRate(Rate.of(30000, 1001)).withRange(FrameRange.of(-5, 20)).withGap(GapPolicy.BLEND)
                 .withCadence(Cadence.PLAIN.withEvery(5).withKeepLength(true).withLeadIn(8))
-                .withPicture(Interpretation.AS_STATED.withAlpha(AlphaKind.PREMULTIPLIED).withLayer("haze").withPixelAspect(PixelAspect.of(64, 45))
+                .withPicture(Interpretation.AS_STATED.withAlpha(AlphaKind.PREMULTIPLIED).withLayer("haze")
+                        .withPixelAspect(PixelAspect.of(64, 45))
                         .withColour(ColourReading.LINEAR.withExposure(Rational.of(-3, 2)).withCurve(ColourReading.Curve.BT1886)))
                 .withTimecode("10:00:00:00").withExpected(FrameRange.of(-5, 40)).withNote("256 samples");
         String text = JSON.writeValueAsString(reading);
@@ -52,7 +54,8 @@ class ReadingValuesTest {
         assertThat(JSON.writeValueAsString(old)).as("what isn't known is kept").contains("\"mood\":\"calm\"");
         SequencePattern pattern = JSON.readValue("{\"before\":\"a.\",\"digits\":4,\"after\":\".png\"}", SequencePattern.class);
         assertThat(pattern).isEqualTo(new SequencePattern("a.", 4, ".png"));
-        assertThat(JSON.readValue(JSON.writeValueAsString(SequencePattern.single("take.mov")), SequencePattern.class)).isEqualTo(SequencePattern.single("take.mov"));
+        assertThat(JSON.readValue(JSON.writeValueAsString(SequencePattern.single("take.mov")), SequencePattern.class))
+                .isEqualTo(SequencePattern.single("take.mov"));
     }
 
     @Test
@@ -67,7 +70,8 @@ class ReadingValuesTest {
         assertThat(Reading.PLAIN.withRate(Rate.of(25)).rateOf(table)).contains(Rate.of(25));
         assertThat(Reading.PLAIN.picture().pixelAspectOf(table.format().orElseThrow())).isEqualTo(PixelAspect.of(16, 15));
 
-        Interpretation chosen = Interpretation.AS_STATED.withAlpha(AlphaKind.NONE).withColour(ColourReading.TAGGED).withPixelAspect(PixelAspect.SQUARE);
+        Interpretation chosen = Interpretation.AS_STATED.withAlpha(AlphaKind.NONE).withColour(ColourReading.TAGGED)
+                .withPixelAspect(PixelAspect.SQUARE);
         assertThat(chosen.resolve(table).alpha()).isEqualTo(AlphaKind.NONE);
         assertThat(chosen.resolve(table).colour().transfer()).as("to be converted from what is stated").isEqualTo(16);
         assertThat(chosen.pixelAspectOf(table.format().orElseThrow()).isSquare()).isTrue();

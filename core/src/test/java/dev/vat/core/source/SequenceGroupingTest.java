@@ -32,9 +32,10 @@ class SequenceGroupingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"sh010.%04d.png, 1001, 1096, sh010.####.png", "sh020.%d.tga, 1, 120, sh020.#.tga", "f%03d.exr, 95, 1003, f###.exr", "f%03d.exr, 998, 1003, f#.exr",
-            "%05d.jpg, 0, 9, #####.jpg", "kite 2 %d final.tif, 7, 12, kite 2 # final.tif", "dune_v3_%04d.png, 1, 5, dune_v3_####.png",
-            "Dünen_%02d.PNG, 1, 30, Dünen_##.PNG", "凧.%04d.exr, 1, 3, 凧.####.exr"})
+    @CsvSource({"sh010.%04d.png, 1001, 1096, sh010.####.png", "sh020.%d.tga, 1, 120, sh020.#.tga", "f%03d.exr, 95, 1003, f###.exr",
+        "f%03d.exr, 998, 1003, f#.exr",
+        "%05d.jpg, 0, 9, #####.jpg", "kite 2 %d final.tif, 7, 12, kite 2 # final.tif", "dune_v3_%04d.png, 1, 5, dune_v3_####.png",
+        "Dünen_%02d.PNG, 1, 30, Dünen_##.PNG", "凧.%04d.exr, 1, 3, 凧.####.exr"})
     void theNumberThatRunsIsTheFrame(String format, int first, int last, String name) {
         List<Sequence> found = group(range(format, first, last));
         assertThat(found).singleElement().satisfies(s -> {
@@ -117,25 +118,36 @@ class SequenceGroupingTest {
     /** What folders really hold: names at the left, sequences as {@code name first-last/count} at the right. */
     static Stream<Arguments> zoo() {
         return Stream.of(
-                Arguments.of("below zero, minus beside the padding", List.of("a.-0002.png", "a.-0001.png", "a.0000.png", "a.0001.png"), List.of("a.####.png -2-1/4")),
-                Arguments.of("below zero, minus inside the padding", List.of("a.-002.png", "a.-001.png", "a.0000.png", "a.0001.png"), List.of("a.####.png -2-1/4")),
-                Arguments.of("below zero, no padding", List.of("a.-10.png", "a.-9.png", "a.0.png", "a.12.png"), List.of("a.#.png -10-12/4")),
+                Arguments.of("below zero, minus beside the padding", List.of("a.-0002.png", "a.-0001.png", "a.0000.png", "a.0001.png"),
+                        List.of("a.####.png -2-1/4")),
+                Arguments.of("below zero, minus inside the padding", List.of("a.-002.png", "a.-001.png", "a.0000.png", "a.0001.png"),
+                        List.of("a.####.png -2-1/4")),
+                Arguments.of("below zero, no padding", List.of("a.-10.png", "a.-9.png", "a.0.png", "a.12.png"),
+                        List.of("a.#.png -10-12/4")),
                 Arguments.of("all below zero", List.of("a.-03.png", "a.-02.png"), List.of("a.##.png -3--2/2")),
                 Arguments.of("a hyphen that joins is no minus", List.of("kite-001.png", "kite-002.png"), List.of("kite-###.png 1-2/2")),
                 Arguments.of("minus at the start of the name", List.of("-1.png", "0.png", "1.png"), List.of("#.png -1-1/3")),
                 Arguments.of("two zeros are one frame", List.of("a.-0.png", "a.0.png", "a.1.png"), List.of("a.#.png 0-1/2")),
                 Arguments.of("number first", List.of("0001_kite.tga", "0002_kite.tga"), List.of("####_kite.tga 1-2/2")),
                 Arguments.of("number in the middle", List.of("sh_01_kite.bmp", "sh_02_kite.bmp"), List.of("sh_##_kite.bmp 1-2/2")),
-                Arguments.of("shot, version and frame", List.of("sh010_v2_0101.dpx", "sh010_v2_0102.dpx", "sh010_v2_0103.dpx"), List.of("sh010_v2_####.dpx 101-103/3")),
-                Arguments.of("two versions of the same frames", List.of("a_v1_001.png", "a_v1_002.png", "a_v1_003.png", "a_v2_001.png", "a_v2_002.png", "a_v2_003.png"),
+                Arguments.of("shot, version and frame", List.of("sh010_v2_0101.dpx", "sh010_v2_0102.dpx", "sh010_v2_0103.dpx"),
+                        List.of("sh010_v2_####.dpx 101-103/3")),
+                Arguments.of("two versions of the same frames",
+                        List.of("a_v1_001.png", "a_v1_002.png", "a_v1_003.png", "a_v2_001.png", "a_v2_002.png", "a_v2_003.png"),
                         List.of("a_v1_###.png 1-3/3", "a_v2_###.png 1-3/3")),
-                Arguments.of("frame before version", List.of("a_001_v2.png", "a_002_v2.png", "a_003_v2.png"), List.of("a_###_v2.png 1-3/3")),
-                Arguments.of("a date in the name", List.of("dune_2031-05-04_01.jpg", "dune_2031-05-04_02.jpg", "dune_2031-05-04_03.jpg"), List.of("dune_2031-05-04_##.jpg 1-3/3")),
-                Arguments.of("padding grows past its digits", List.of("f098.exr", "f099.exr", "f100.exr", "f1000.exr", "f1001.exr"), List.of("f###.exr 98-1001/5")),
-                Arguments.of("padded and plain mixed", List.of("a.1.png", "a.2.png", "a.01.png", "a.02.png"), List.of("a.##.png 1-2/2", "a.#.png 1-2/2")),
+                Arguments.of("frame before version", List.of("a_001_v2.png", "a_002_v2.png", "a_003_v2.png"),
+                        List.of("a_###_v2.png 1-3/3")),
+                Arguments.of("a date in the name", List.of("dune_2031-05-04_01.jpg", "dune_2031-05-04_02.jpg", "dune_2031-05-04_03.jpg"),
+                        List.of("dune_2031-05-04_##.jpg 1-3/3")),
+                Arguments.of("padding grows past its digits", List.of("f098.exr", "f099.exr", "f100.exr", "f1000.exr", "f1001.exr"),
+                        List.of("f###.exr 98-1001/5")),
+                Arguments.of("padded and plain mixed", List.of("a.1.png", "a.2.png", "a.01.png", "a.02.png"),
+                        List.of("a.##.png 1-2/2", "a.#.png 1-2/2")),
                 Arguments.of("extension in capitals", List.of("a.1.PNG", "a.2.PNG"), List.of("a.#.PNG 1-2/2")),
-                Arguments.of("extensions in both cases", List.of("a.1.png", "a.2.png", "a.3.PNG"), List.of("a.#.PNG 3-3/1", "a.#.png 1-2/2")),
-                Arguments.of("two kinds with the same numbers", List.of("a.1.exr", "a.2.exr", "a.1.webp", "a.2.webp"), List.of("a.#.exr 1-2/2", "a.#.webp 1-2/2")),
+                Arguments.of("extensions in both cases", List.of("a.1.png", "a.2.png", "a.3.PNG"),
+                        List.of("a.#.PNG 3-3/1", "a.#.png 1-2/2")),
+                Arguments.of("two kinds with the same numbers", List.of("a.1.exr", "a.2.exr", "a.1.webp", "a.2.webp"),
+                        List.of("a.#.exr 1-2/2", "a.#.webp 1-2/2")),
                 Arguments.of("spaces and brackets", List.of("kite (1).png", "kite (2).png"), List.of("kite (#).png 1-2/2")),
                 Arguments.of("percent signs", List.of("100%_01.png", "100%_02.png", "100%_03.png"), List.of("100%_##.png 1-3/3")),
                 Arguments.of("other scripts", List.of("Дюны_1.png", "Дюны_2.png", "風.1.png"), List.of("Дюны_#.png 1-2/2", "風.#.png 1-1/1")),
@@ -149,7 +161,8 @@ class SequenceGroupingTest {
     @MethodSource("zoo")
     void namesAreUnderstood(String what, List<String> names, List<String> expected) {
         List<Sequence> found = group(names.toArray(String[]::new));
-        assertThat(found).extracting(s -> s.name() + " " + s.first() + "-" + s.last() + "/" + s.count()).containsExactlyElementsOf(expected);
+        assertThat(found).extracting(s -> s.name() + " " + s.first() + "-" + s.last() + "/" + s.count())
+                .containsExactlyElementsOf(expected);
         for (Sequence s : found) {
             for (int i = 0; i < s.count(); i++) {
                 String file = s.pattern().fileName(s.number(i));
@@ -160,7 +173,8 @@ class SequenceGroupingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"3,1,1206,'3 digits, last frame 1206: use 4'", "1,1,12,'numbers without padding from 1 to 12: use 2 digits'", "4,1001,1206,", "1,1,9,"})
+    @CsvSource({"3,1,1206,'3 digits, last frame 1206: use 4'", "1,1,12,'numbers without padding from 1 to 12: use 2 digits'",
+        "4,1001,1206,", "1,1,9,"})
     void digitsAreAdvised(int digits, long first, long last, String advice) {
         Sequence s = group(range("a.%0" + digits + "d.png", (int) first, (int) first + 1)).getFirst();
         assertThat(ResumeAdvice.digits(s, FrameRange.of(first, last))).isEqualTo(Optional.ofNullable(advice));

@@ -15,8 +15,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 class FrameRangeTest {
 
     @ParameterizedTest
-    @CsvSource({"118-205, 118, 205, 88", "118..205, 118, 205, 88", "118 - 205, 118, 205, 88", "7, 7, 7, 1", "-10--3, -10, -3, 8", "-5..5, -5, 5, 11",
-            "0001-0010, 1, 10, 10", "5\u20139, 5, 9, 5"})
+    @CsvSource({"118-205, 118, 205, 88", "118..205, 118, 205, 88", "118 - 205, 118, 205, 88", "7, 7, 7, 1", "-10--3, -10, -3, 8",
+        "-5..5, -5, 5, 11",
+        "0001-0010, 1, 10, 10", "5\u20139, 5, 9, 5"})
     void bothEndsAreIncluded(String text, long first, long last, long count) {
         FrameRange range = FrameRange.parse(text);
         assertThat(range).isEqualTo(FrameRange.of(first, last));
@@ -69,7 +70,8 @@ class FrameRangeTest {
                         plain.remove(frame);
                     }
                 }
-                assertThat(set.ranges().stream().flatMap(r -> LongStream.rangeClosed(r.first(), r.last()).boxed())).containsExactlyElementsOf(plain);
+                assertThat(set.ranges().stream().flatMap(r -> LongStream.rangeClosed(r.first(), r.last()).boxed()))
+                        .containsExactlyElementsOf(plain);
                 assertThat(FrameRange.parse(range.toString())).isEqualTo(range);
                 FrameSet whole = set;
                 assertThat(LongStream.rangeClosed(-45, 80).allMatch(frame -> whole.contains(frame) == plain.contains(frame))).isTrue();

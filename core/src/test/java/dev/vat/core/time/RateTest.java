@@ -11,14 +11,15 @@ import org.junit.jupiter.params.provider.ValueSource;
 class RateTest {
 
     @ParameterizedTest
-    @CsvSource({"19001/317, 60000/1001", "60000/1001, 60000/1001", "24000/1001, 24000/1001", "19001/318, 19001/318", "12, 12", "1000000/41708, 250000/10427"})
+    @CsvSource({"19001/317, 60000/1001", "60000/1001, 60000/1001", "24000/1001, 24000/1001", "19001/318, 19001/318", "12, 12",
+        "1000000/41708, 250000/10427"})
     void whatIsAPublishedRateToTheNanosecondIsTakenAsThat(String read, String taken) {
         assertThat(Rate.parse(read).toNanosecond()).isEqualTo(Rate.parse(taken));
     }
 
     @ParameterizedTest
     @CsvSource(delimiter = ';', value = {"25;25;25", "23.976;24000/1001;23.976", "23,98;24000/1001;23.976", "29.97;30000/1001;29.97",
-            "59.94;60000/1001;59.94", "119.88;120000/1001;119.88", "24000/1001;24000/1001;23.976", "12.5;25/2;12.5", "1/60;1/60;0.017"})
+        "59.94;60000/1001;59.94", "119.88;120000/1001;119.88", "24000/1001;24000/1001;23.976", "12.5;25/2;12.5", "1/60;1/60;0.017"})
     void roundedDecimalsStandForTheirFractions(String typed, String exact, String label) {
         Rate rate = Rate.parse(typed);
         assertThat(rate).hasToString(exact);
@@ -39,7 +40,8 @@ class RateTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"24000/1001, 24, false", "30000/1001, 30, true", "60000/1001, 60, true", "30, 30, false", "25/2, 13, false", "1/2, 1, false"})
+    @CsvSource({"24000/1001, 24, false", "30000/1001, 30, true", "60000/1001, 60, true", "30, 30, false", "25/2, 13, false",
+        "1/2, 1, false"})
     void timecodeBaseAndDropFrame(String rate, int base, boolean drop) {
         assertThat(Rate.parse(rate).timecodeBase()).isEqualTo(base);
         assertThat(Rate.parse(rate).allowsDropFrame()).isEqualTo(drop);

@@ -13,7 +13,7 @@ class RationalTest {
 
     @ParameterizedTest
     @CsvSource({"25, 25", "24000/1001, 24000/1001", "50/2, 25", "16:15, 16/15", "12.5, 25/2", "-3/6, -1/2", "3/-6, -1/2",
-            "0/7, 0", " 1 / 3 , 1/3", "0.041, 41/1000"})
+        "0/7, 0", " 1 / 3 , 1/3", "0.041, 41/1000"})
     void isReadExactlyAndKeptInLowestTerms(String text, String lowest) {
         assertThat(Rational.parse(text)).hasToString(lowest);
     }
@@ -26,7 +26,7 @@ class RationalTest {
 
     @ParameterizedTest
     @CsvSource({"1/2, 1/3, 5/6, 1/6, 1/6, 3/2", "24000/1001, 1, 25001/1001, 22999/1001, 24000/1001, 24000/1001",
-            "-1/4, 1/2, 1/4, -3/4, -1/8, -1/2"})
+        "-1/4, 1/2, 1/4, -3/4, -1/8, -1/2"})
     void arithmeticIsExact(String a, String b, String sum, String difference, String product, String quotient) {
         Rational x = Rational.parse(a);
         Rational y = Rational.parse(b);

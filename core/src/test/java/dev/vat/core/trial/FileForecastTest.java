@@ -26,14 +26,18 @@ class FileForecastTest {
 
     /** A reel of three kinds of stretches, each some seconds long: easy, middling, hard. */
     private static ReelCosts costs(int frames) {
-        return ReelCosts.of(IntStream.range(0, frames).mapToObj(f -> new FrameCost(4000 + 3000 * kind(f), (int) (300 * Math.pow(4, kind(f)) * (1 + .1 * Math.sin(f))), f % 130 == 0)).toList(), frames);
+        return ReelCosts.of(IntStream.range(0, frames).mapToObj(
+                f -> new FrameCost(4000 + 3000 * kind(f), (int) (300 * Math.pow(4, kind(f)) * (1 + .1 * Math.sin(f))), f % 130 == 0))
+                .toList(), frames);
     }
 
     private static int kind(int frame) {
         return frame / 130 % 3;
     }
 
-    /** A file whose frames weigh what they cost to the power of some exponent, as encoders do that are better at hard frames than others. */
+    /**
+     * A file whose frames weigh what they cost to the power of some exponent, as encoders do that are better at hard frames than others.
+     */
     private static List<Packed> file(ReelCosts costs, boolean intra, double power, IntToDoubleFunction chance) {
         List<Packed> frames = new ArrayList<>();
         int last = 0;
@@ -80,8 +84,10 @@ class FileForecastTest {
         assertThat(forecast.psnr().holds(psnr)).as(forecast.psnr() + " holds " + psnr).isTrue();
         double seconds = seconds(0, FRAMES - 1);
         List<Excerpt> excerpts = trial(costs, whole, intra).excerpts();
-        double alone = excerpts.stream().mapToDouble(Excerpt::seconds).sum() * FRAMES / excerpts.stream().mapToInt(e -> e.frames().size()).sum();
-        assertThat(Math.abs(forecast.makeSeconds().middle() / seconds - 1)).as("nearer than excerpts alone, which come to " + alone + " in place of " + seconds).isLessThan(.05)
+        double alone = excerpts.stream().mapToDouble(Excerpt::seconds).sum() * FRAMES
+                / excerpts.stream().mapToInt(e -> e.frames().size()).sum();
+        assertThat(Math.abs(forecast.makeSeconds().middle() / seconds - 1))
+                .as("nearer than excerpts alone, which come to " + alone + " in place of " + seconds).isLessThan(.05)
                 .isLessThan(Math.abs(alone / seconds - 1));
         assertThat(forecast.makeSeconds().holds(seconds)).isTrue();
     }
@@ -134,7 +140,8 @@ class FileForecastTest {
         assertThat(looked.size()).isLessThanOrEqualTo(3050);
         assertThat(costs.share(frames)).isEqualTo(1);
         assertThat(costs.share(0)).isZero();
-        assertThatThrownBy(() -> ReelCosts.of(List.of(), frames)).isInstanceOfAny(IllegalArgumentException.class, IndexOutOfBoundsException.class);
+        assertThatThrownBy(() -> ReelCosts.of(List.of(), frames)).isInstanceOfAny(IllegalArgumentException.class,
+                IndexOutOfBoundsException.class);
     }
 
     @Test

@@ -22,7 +22,8 @@ class VariantsTest {
     }
 
     private static FileForecast forecast(double bytes, double psnr) {
-        return new FileForecast(Estimate.within(bytes, .1), new Estimate(psnr - 1, psnr, psnr + 1), new Estimate(.97, .98, .99), Estimate.exactly(10), Estimate.exactly(2));
+        return new FileForecast(Estimate.within(bytes, .1), new Estimate(psnr - 1, psnr, psnr + 1), new Estimate(.97, .98, .99),
+                Estimate.exactly(10), Estimate.exactly(2));
     }
 
     @Test
@@ -40,7 +41,8 @@ class VariantsTest {
     void aLadderGoesFromBetterToWorseOnTheScaleAndThroughTheEfforts() {
         List<Deliverable> ladder = Variants.ladder(of("web-h264"));
         assertThat(ladder).extracting(Deliverable::id).doesNotHaveDuplicates();
-        List<Integer> numbers = ladder.stream().filter(d -> d.settings().effort() == Effort.NORMAL).map(d -> ((RateControl.Constant) d.settings().control()).number()).toList();
+        List<Integer> numbers = ladder.stream().filter(d -> d.settings().effort() == Effort.NORMAL)
+                .map(d -> ((RateControl.Constant) d.settings().control()).number()).toList();
         assertThat(numbers).isSorted().contains(17).hasSizeBetween(5, 7);
         assertThat(ladder).extracting(d -> d.settings().effort()).contains(Effort.QUICK, Effort.THOROUGH);
         assertThat(Variants.ladder(of("edit-prores-hq"))).as("its profile leaves no choice").isEmpty();
@@ -51,7 +53,8 @@ class VariantsTest {
         Deliverable average = of("web-h264").withControl(new RateControl.TwoPass(4_000_000));
         List<Deliverable> variants = Variants.of(average);
         // 4 Mbit/s over ten seconds are 5 MB: half way between 10 MB and 2.5 MB on the scale of ratios.
-        Map<String, FileForecast> tried = Map.of(variants.getFirst().id(), forecast(10_005_000, 48), variants.getLast().id(), forecast(2_502_500, 40));
+        Map<String, FileForecast> tried = Map.of(variants.getFirst().id(), forecast(10_005_000, 48), variants.getLast().id(),
+                forecast(2_502_500, 40));
         FileForecast found = DeliverableForecast.of(average, tried, SHAPE, 10, average.settings()).orElseThrow();
         assertThat(found.bytes().holds(5_000_000)).isTrue();
         assertThat(found.psnr().middle()).isCloseTo(44, within(.1));
@@ -61,7 +64,8 @@ class VariantsTest {
     @Test
     void aCapHoldsTheForecastDown() {
         Deliverable capped = of("web-h264").withControl(new RateControl.Capped(17, 1_000_000, 1_000_000));
-        FileForecast found = DeliverableForecast.of(capped, Map.of("web-h264", forecast(9_000_000, 45)), SHAPE, 10, capped.settings()).orElseThrow();
+        FileForecast found = DeliverableForecast.of(capped, Map.of("web-h264", forecast(9_000_000, 45)), SHAPE, 10, capped.settings())
+                .orElseThrow();
         assertThat(found.bytes().high()).isLessThan(1_400_000);
     }
 

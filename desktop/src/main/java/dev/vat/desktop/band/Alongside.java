@@ -16,8 +16,9 @@ public record Alongside(FrameTrack inner, FrameTrack main, long offset) implemen
 
     /** In step from the first frames on; previews by the numbers of their scene's frames. */
     public static long usualOffset(FrameTrack main, FrameTrack inner) {
-        return main instanceof PreviewStrip(_, Preview one) && inner instanceof PreviewStrip(_, Preview other) && one.numbers().step() == other.numbers().step()
-                ? Math.floorDiv(one.numbers().first() - other.numbers().first(), one.numbers().step()) : 0;
+        return main instanceof PreviewStrip(_, Preview one) && inner instanceof PreviewStrip(_, Preview other)
+                && one.numbers().step() == other.numbers().step()
+                        ? Math.floorDiv(one.numbers().first() - other.numbers().first(), one.numbers().step()) : 0;
     }
 
     @Override
@@ -29,7 +30,8 @@ public record Alongside(FrameTrack inner, FrameTrack main, long offset) implemen
     public long beside(long place) {
         Rate own = inner.rate().orElse(null);
         Rate other = main.rate().orElse(null);
-        long same = own == null || other == null || own.equals(other) ? place : own.perSecond().times(place).dividedBy(other.perSecond()).floor();
+        long same = own == null || other == null || own.equals(other) ? place
+                : own.perSecond().times(place).dividedBy(other.perSecond()).floor();
         return same + offset;
     }
 

@@ -66,8 +66,8 @@ public final class Band extends Region {
     private FrameTrack.Edge edge;
     private long edgeBy;
     private EdgeListener onEdge;
-    private LongConsumer onSeek = _ -> { };
-    private RangeListener onRange = (_, _) -> { };
+    private LongConsumer onSeek = _ -> {};
+    private RangeListener onRange = (_, _) -> {};
 
     public Band(BandColours dyes) {
         this.dyes = dyes;
@@ -310,7 +310,7 @@ public final class Band extends Region {
     }
 
     /** Columns beside each other that look the same. */
-    private record Stretch(FrameTrack.Mark mark, int start, int width) { }
+    private record Stretch(FrameTrack.Mark mark, int start, int width) {}
 
     private List<Stretch> stretches(int columns) {
         List<Stretch> stretches = new ArrayList<>();

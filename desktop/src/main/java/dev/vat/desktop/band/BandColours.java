@@ -8,7 +8,7 @@ import javafx.scene.paint.Color;
 public final class BandColours {
 
     private record Set(Color empty, Color hair, Color cut, Color text, Color unchecked, Color good, Color filled,
-                       Color fillInk, Color mismatch, Color mismatchInk, Color pale, Color fault, Color surround) { }
+            Color fillInk, Color mismatch, Color mismatchInk, Color pale, Color fault, Color surround) {}
 
     private static final Set LIGHT = new Set(Color.web("#dddddd"), Color.web("#ffffff55"), Color.web("#1c1c1d"),
             Color.web("#4a4a4b"), Color.web("#c2c4c8"), Color.web("#83898f"), Color.web("#9a9ccb"), Color.web("#3d4294"),

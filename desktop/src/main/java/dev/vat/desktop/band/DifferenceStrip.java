@@ -11,11 +11,13 @@ import java.util.Optional;
  * @param second in step with it
  * @param secondAs likewise
  */
-public record DifferenceStrip(FrameTrack inner, ViewerMessage.OutputView as, Alongside second, ViewerMessage.OutputView secondAs, int gain, boolean signed) implements Wrapped {
+public record DifferenceStrip(FrameTrack inner, ViewerMessage.OutputView as, Alongside second, ViewerMessage.OutputView secondAs, int gain,
+        boolean signed) implements Wrapped {
 
     @Override
     public Optional<ViewerMessage.Subject> subject(long place) {
-        return inner.recipe(place).flatMap(a -> second.recipe(place).map(b -> new ViewerMessage.Against(new ViewerMessage.Taken(a, as), new ViewerMessage.Taken(b, secondAs), gain, signed)));
+        return inner.recipe(place).flatMap(a -> second.recipe(place)
+                .map(b -> new ViewerMessage.Against(new ViewerMessage.Taken(a, as), new ViewerMessage.Taken(b, secondAs), gain, signed)));
     }
 
     @Override

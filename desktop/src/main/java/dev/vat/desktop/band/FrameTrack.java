@@ -92,7 +92,7 @@ public interface FrameTrack {
     }
 
     /** An item's end or start, which can be dragged. @param at the place from which on it, or what follows it, is seen */
-    record Edge(long at, ReelPlan.Span item, boolean start) { }
+    record Edge(long at, ReelPlan.Span item, boolean start) {}
 
     /** What can be dragged, in ascending order; where two items meet, the end of the one before stands first. */
     default List<Edge> edges() {

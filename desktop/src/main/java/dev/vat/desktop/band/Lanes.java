@@ -12,7 +12,7 @@ final class Lanes {
     /** Room for the most lanes that a strip has. */
     static final double HEIGHT = LANE * 4;
 
-    private Lanes() { }
+    private Lanes() {}
 
     /** One value a column: of several places the highest, so that a single one is seen. */
     static void paint(GraphicsContext g, BandColours dyes, FrameTrack strip, BandView view, double left, double top, int columns) {

@@ -6,7 +6,7 @@ import javafx.scene.paint.Color;
 /** How the state of frames looks on the band: a shape and a colour for each, never colour alone. */
 public final class Marks {
 
-    private Marks() { }
+    private Marks() {}
 
     /** A small piece of the band with one mark, for explaining it. */
     public static void swatch(GraphicsContext g, FrameTrack.Mark mark, BandColours dyes) {
@@ -47,7 +47,7 @@ public final class Marks {
             case HELD -> g.fillRect(x, top + tall - 4, wide, 2);
             case SKIPPED -> g.fillRect(x, top, 2, tall / 3);
             case MIXED -> g.fillPolygon(new double[] {x, x + wide, x + wide}, new double[] {top + tall, top + tall, top}, 3);
-            case UNCHECKED, GOOD -> { }
+            case UNCHECKED, GOOD -> {}
         }
     }
 

@@ -69,7 +69,8 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
             return frame.content() instanceof ReelFrame.Cross ? Mark.MIXED : Mark.GOOD;
         }
         Mark state = SourceStrip.markOf(entry(frame).table().state(frame.wanted()));
-        return state != Mark.GOOD ? state : entry(frame).source().reading().marked().contains(frame.wanted()) ? Mark.MARKED : played(frame, place);
+        return state != Mark.GOOD ? state
+                : entry(frame).source().reading().marked().contains(frame.wanted()) ? Mark.MARKED : played(frame, place);
     }
 
     /** What became of a good frame by speed, conform, holds and joints. */
@@ -124,20 +125,25 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
         }
         FrameTable table = entry(frame).table();
         FrameState state = table.state(frame.wanted());
-        String wanted = table.sequence().name() + " " + number(frame, frame.wanted()) + (state.isFault() ? ", " + state.label() : "") + marked(entry(frame).source().reading(), frame.wanted());
+        String wanted = table.sequence().name() + " " + number(frame, frame.wanted()) + (state.isFault() ? ", " + state.label() : "")
+                + marked(entry(frame).source().reading(), frame.wanted());
         return switch (frame.content()) {
             case ReelFrame.Card _ -> wanted + ": a card stands in";
             case ReelFrame.SourceFrame(long number) -> wanted + (frame.isFill() ? ": " + number(frame, number) + " is held" : "");
-            case ReelFrame.Blend(long before, long after, Rational share) -> wanted + ": " + number(frame, before) + " and " + number(frame, after) + " are mixed, "
+            case ReelFrame.Blend(long before, long after, Rational share) -> wanted + ": " + number(frame, before) + " and "
+                    + number(frame, after) + " are mixed, "
                     + percent(share) + " of the later one";
             case ReelFrame.Together(var _, List<ReelFrame> frames) -> wanted + ", " + frames.size() + " passes";
-            case ReelFrame.Plain _, ReelFrame.Cross _, ReelFrame.Drawing _ -> wanted;
+            case ReelFrame.Plain _ -> wanted;
+            case ReelFrame.Cross _ -> wanted;
+            case ReelFrame.Drawing _ -> wanted;
         };
     }
 
     /** What somebody wants to be rendered again. */
     private static String marked(Reading reading, long number) {
-        return !reading.marked().contains(number) ? "" : reading.remarks().containsKey(number) ? ", marked: " + reading.remarks().get(number) : ", marked";
+        return !reading.marked().contains(number) ? ""
+                : reading.remarks().containsKey(number) ? ", marked: " + reading.remarks().get(number) : ", marked";
     }
 
     private static String percent(Rational share) {
@@ -151,7 +157,8 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
 
     @Override
     public List<Edge> edges() {
-        return plan().spans().stream().flatMap(s -> Stream.of(new Edge(s.start(), s, true), new Edge(s.end(), s, false))).sorted(Comparator.comparingLong(Edge::at).thenComparing(Edge::start)).toList();
+        return plan().spans().stream().flatMap(s -> Stream.of(new Edge(s.start(), s, true), new Edge(s.end(), s, false)))
+                .sorted(Comparator.comparingLong(Edge::at).thenComparing(Edge::start)).toList();
     }
 
     @Override

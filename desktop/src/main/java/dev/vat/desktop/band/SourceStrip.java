@@ -101,7 +101,8 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
         if (!state.isFault()) {
             String suspicion = review.at(frame).map(f -> f.kind().label() + "? " + f.evidence()).orElse("");
             return !source.reading().marked().contains(frame) ? suspicion
-                    : (suspicion.isEmpty() ? "" : suspicion + "; ") + "marked to be rendered again" + (source.reading().remarks().containsKey(frame) ? ": " + source.reading().remarks().get(frame) : "");
+                    : (suspicion.isEmpty() ? "" : suspicion + "; ") + "marked to be rendered again"
+                            + (source.reading().remarks().containsKey(frame) ? ": " + source.reading().remarks().get(frame) : "");
         }
         return state.label() + ": " + table.reason(frame)
                 .orElseGet(() -> "there is no " + table.sequence().pattern().fileName(frame));
@@ -147,7 +148,8 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
     @Override
     public boolean repeats(long place) {
         int index = table.sequence().indexOf(frame(place));
-        return index > 0 && table.lookAt(index).flatMap(now -> table.lookAt(index - 1).map(before -> now.pixels() == before.pixels())).orElse(false);
+        return index > 0
+                && table.lookAt(index).flatMap(now -> table.lookAt(index - 1).map(before -> now.pixels() == before.pixels())).orElse(false);
     }
 
     /** Codes that fill a lane: change and sharpness beyond 16, grain beyond 6 are drawn as full. */
@@ -163,13 +165,15 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
             case SHARPNESS -> Math.min(1, look.get().sharpness() / 16);
             case NOISE -> Math.min(1, look.get().noise() / 6);
             case LOSS, MOST, FLICKER -> -1;
-            case CHANGE -> index == 0 ? 0 : table.lookAt(index - 1).map(before -> Math.min(1, look.get().distance(before) / 16)).orElse(-1.0);
+            case CHANGE -> index == 0 ? 0
+                    : table.lookAt(index - 1).map(before -> Math.min(1, look.get().distance(before) / 16)).orElse(-1.0);
         };
     }
 
     @Override
     public OptionalLong firstTimecode() {
-        String text = source.reading().timecode() != null ? source.reading().timecode() : format().map(f -> f.stated().timecode()).orElse(null);
+        String text = source.reading().timecode() != null ? source.reading().timecode()
+                : format().map(f -> f.stated().timecode()).orElse(null);
         if (text == null || rate().isEmpty()) {
             return OptionalLong.empty();
         }

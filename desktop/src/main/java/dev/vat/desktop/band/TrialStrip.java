@@ -26,7 +26,8 @@ public record TrialStrip(RunPlan.RunFile file, FileTrial trial, MovieStrip inner
         for (int i = 0; i < excerpts.size(); i++) {
             long within = place - excerpts.get(i).first();
             if (within >= 0 && within < excerpts.get(i).frames().size()) {
-                return file.isFolder() ? Optional.empty() : Optional.of(new Recipe.Finished(Path.of(trial.parts()).resolve(file.partName(i)).toString(), within));
+                return file.isFolder() ? Optional.empty()
+                        : Optional.of(new Recipe.Finished(Path.of(trial.parts()).resolve(file.partName(i)).toString(), within));
             }
         }
         return Optional.empty();

@@ -25,7 +25,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
- * The bar of a comparison: what is held against what, how it is seen, how like both are at the playhead, and the way to the frames that differ
+ * The bar of a comparison: what is held against what, how it is seen, how like both are at the playhead, and the way to the frames that
+ * differ
  * most.
  */
 public final class CompareBar extends VBox {
@@ -260,7 +261,8 @@ public final class CompareBar extends VBox {
         Parts.present(gain, way == Way.DIFFERENCE);
         Parts.present(signed, way == Way.DIFFERENCE);
         gain.setText("x " + gain());
-        names.setText(way == Way.FLIP ? (flipped ? "Second: " + second.heading() : "First: " + first.heading()) : first.heading() + "  |  " + second.heading());
+        names.setText(way == Way.FLIP ? (flipped ? "Second: " + second.heading() : "First: " + first.heading())
+                : first.heading() + "  |  " + second.heading());
         words();
     }
 
@@ -269,12 +271,15 @@ public final class CompareBar extends VBox {
             return;
         }
         String inStep = new Alongside(second.strip(), first.strip(), offset).inStep();
-        step.setText((inStep.isEmpty() ? "" : inStep + "  ") + (offset == 0 ? "in step" : "second " + Math.abs(offset) + (offset > 0 ? " ahead" : " behind")));
+        step.setText((inStep.isEmpty() ? "" : inStep + "  ")
+                + (offset == 0 ? "in step" : "second " + Math.abs(offset) + (offset > 0 ? " ahead" : " behind")));
         PairLikeness here = measuring == null ? null : measuring.found().get(shownPlace);
-        String progress = measuring == null || measuring.isOver() ? "" : "  measuring " + 100 * measuring.found().size() / Math.max(1, first.strip().count()) + " %";
+        String progress = measuring == null || measuring.isOver() ? ""
+                : "  measuring " + 100 * measuring.found().size() / Math.max(1, first.strip().count()) + " %";
         likeness.setText(!measuring.trouble().isEmpty() ? measuring.trouble() : here == null ? progress.strip() : here.words() + progress);
         List<Long> all = measuring.worst();
-        worst.setText(all.isEmpty() ? measuring.isOver() && !measuring.found().isEmpty() ? "No frame differs" : "Worst" : "Worst: " + first.strip().number(all.getFirst()));
+        worst.setText(all.isEmpty() ? measuring.isOver() && !measuring.found().isEmpty() ? "No frame differs" : "Worst"
+                : "Worst: " + first.strip().number(all.getFirst()));
         worst.setDisable(all.isEmpty());
     }
 }

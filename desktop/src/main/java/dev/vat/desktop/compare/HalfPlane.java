@@ -17,7 +17,7 @@ public record HalfPlane(double x, double y, double alongX, double alongY) {
     }
 
     /** Pixels of a row, {@code from} to before {@code end}. */
-    public record Span(int from, int end) { }
+    public record Span(int from, int end) {}
 
     /** The pixels of a row whose middles lie in this half. */
     public Span row(int row, int width, int height) {

@@ -96,14 +96,18 @@ final class Measuring {
         return trouble;
     }
 
-    /** The places that differ most, the worst first: by PSNR, then by the strongest difference. Those that don't differ aren't among them. */
+    /**
+     * The places that differ most, the worst first: by PSNR, then by the strongest difference. Those that don't differ aren't among them.
+     */
     List<Long> worst() {
         return worst;
     }
 
     private List<Long> sorted() {
         return found.entrySet().stream().filter(e -> !e.getValue().isSame())
-                .sorted(Comparator.comparingDouble((Map.Entry<Long, PairLikeness> e) -> e.getValue().psnr() == null ? SAME : e.getValue().psnr()).thenComparingInt(e -> -e.getValue().most()))
+                .sorted(Comparator
+                        .comparingDouble((Map.Entry<Long, PairLikeness> e) -> e.getValue().psnr() == null ? SAME : e.getValue().psnr())
+                        .thenComparingInt(e -> -e.getValue().most()))
                 .limit(MOST_WORST).map(Map.Entry::getKey).toList();
     }
 

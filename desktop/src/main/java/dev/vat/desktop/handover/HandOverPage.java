@@ -55,7 +55,8 @@ public final class HandOverPage extends BorderPane {
         Label title = new Label("Hand-over set");
         title.getStyleClass().add("receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
-        HBox head = new HBox(title, Parts.space(), Parts.button("set-check", "Check a set\u2026", this::check), Parts.button("close-hand-over", "Back to the picture", close));
+        HBox head = new HBox(title, Parts.space(), Parts.button("set-check", "Check a set\u2026", this::check),
+                Parts.button("close-hand-over", "Back to the picture", close));
         head.getStyleClass().add("receipt-head");
         name.setId("set-name");
         name.setPrefColumnCount(16);
@@ -67,7 +68,8 @@ public final class HandOverPage extends BorderPane {
         timeline.setId("set-timeline");
         timeline.setMnemonicParsing(false);
         boolean reel = studio.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).isPresent();
-        timeline.setText(reel ? "Timeline of " + studio.programme().orElseThrow().reel().name() + ", as OpenTimelineIO and EDL" : "Timeline: there is no reel");
+        timeline.setText(reel ? "Timeline of " + studio.programme().orElseThrow().reel().name() + ", as OpenTimelineIO and EDL"
+                : "Timeline: there is no reel");
         timeline.setSelected(reel);
         timeline.setDisable(!reel);
         sheets.setId("set-sheets");
@@ -77,9 +79,12 @@ public final class HandOverPage extends BorderPane {
         folder.setMnemonicParsing(false);
         list.setId("set-films");
         Parts.present(after, false);
-        VBox fields = new VBox(8, field("Films", "Whole and unchanged since they were made; each goes with its receipt.", list), field("Name", "", name), field("Into", "", folder),
-                field("Words", "", comment), field("With", "The list of contents in plain words and the manifest (ASC Media Hash List) are always there. Places on this machine are not in it.",
-                        new VBox(4, timeline, sheets, zip)), field("", "", make), said, after);
+        VBox fields = new VBox(8, field("Films", "Whole and unchanged since they were made; each goes with its receipt.", list),
+                field("Name", "", name), field("Into", "", folder),
+                field("Words", "", comment), field("With", "The list of contents in plain words and the manifest (ASC Media Hash "
+                        + "List) are always there. Places on this machine are not in it.",
+                        new VBox(4, timeline, sheets, zip)),
+                field("", "", make), said, after);
         fields.getStyleClass().add("hand-over-fields");
         ScrollPane scroll = new ScrollPane(fields);
         scroll.setFitToWidth(true);
@@ -90,7 +95,8 @@ public final class HandOverPage extends BorderPane {
     }
 
     private void show(List<DeliveryHistory.Line> lines) {
-        List<DeliveryHistory.Line> there = lines.stream().filter(l -> l.there() && Files.exists(ReceiptFile.of(l.file()))).limit(MOST).toList();
+        List<DeliveryHistory.Line> there = lines.stream().filter(l -> l.there() && Files.exists(ReceiptFile.of(l.file()))).limit(MOST)
+                .toList();
         String latest = there.isEmpty() ? "" : there.getFirst().entry().plan().run();
         for (DeliveryHistory.Line line : there) {
             CheckBox box = new CheckBox(line.file().getFileName() + "   " + line.entry().title() + ", " + line.entry().day());
@@ -103,7 +109,8 @@ public final class HandOverPage extends BorderPane {
             list.getChildren().add(box);
         }
         if (there.isEmpty()) {
-            list.getChildren().add(Parts.wrapped("Nothing was delivered on this machine yet. Whatever Vat makes and proves stands here.", "note"));
+            list.getChildren()
+                    .add(Parts.wrapped("Nothing was delivered on this machine yet. Whatever Vat makes and proves stands here.", "note"));
         } else {
             setFolder(there.getFirst().file().getParent());
         }
@@ -136,12 +143,15 @@ public final class HandOverPage extends BorderPane {
 
     private void make() {
         try {
-            HandOverSet.Wish wish = new HandOverSet.Wish(name.getText(), to, chosen(), timeline.isSelected() ? studio.handOver().timeline().orElse(null) : null, comment.getText(), zip.isSelected(), sheets.isSelected());
+            HandOverSet.Wish wish = new HandOverSet.Wish(name.getText(), to, chosen(),
+                    timeline.isSelected() ? studio.handOver().timeline().orElse(null) : null, comment.getText(), zip.isSelected(),
+                    sheets.isSelected());
             make.setDisable(true);
             Parts.present(after, false);
             studio.handOver().makeSet(wish, said::setText, made -> {
                 refresh();
-                after.getChildren().setAll(Parts.button("set-reveal", "Show folder", () -> ask.reveal(made)), Parts.button("set-path", "Copy path", () -> Clips.copy(made.toString())),
+                after.getChildren().setAll(Parts.button("set-reveal", "Show folder", () -> ask.reveal(made)),
+                        Parts.button("set-path", "Copy path", () -> Clips.copy(made.toString())),
                         Parts.button("set-again", "Hold it against its manifest", () -> studio.handOver().checkSet(made, said::setText)));
                 Parts.present(after, true);
             }, this::refresh);

@@ -36,8 +36,10 @@ public final class RepackPage extends BorderPane {
 
     private enum Task {
         SPLIT("Split", "One movie into pieces, where frames stand alone. Joined again they are the same."),
-        JOIN("Join", "Parts of one film, in their order. What they share or lack is found by their pictures; a broken one is cut at its last whole frame."),
-        REWRAP("Re-wrap", "Another container, other ends, another sound or other tags. Every packet stays as it is, unless tags inside of it change."),
+        JOIN("Join", "Parts of one film, in their order. What they share or lack is found by their pictures; a broken one is cut at "
+                + "its last whole frame."),
+        REWRAP("Re-wrap", "Another container, other ends, another sound or other tags. Every packet stays as it is, unless tags "
+                + "inside of it change."),
         RECOVER("Recover", "What stands whole in a broken movie, into a new file. The broken one stays as it is.");
 
         private final String title;
@@ -154,17 +156,21 @@ public final class RepackPage extends BorderPane {
     // ---- split
 
     private List<Node> split() {
-        TextField every = text("split-every", "10", 5, _ -> { });
-        TextField marks = text("split-marks", "", 12, _ -> { });
-        return List.of(field("Pieces", "Either so long each, or beginning with these frames, counted from 0. The nearest frame before that stands alone begins one.", named("seconds", every), named("or at frames", marks)),
-                act("Split it", () -> new RepackOrder.Split(files.getFirst().toString(), String.valueOf(files.getFirst().getParent()), marks.getText().isBlank() ? Rational.parse(every.getText()) : null,
-                        marks.getText().isBlank() ? List.of() : Arrays.stream(marks.getText().strip().split("[ ,]+")).map(t -> Fields.whole(t, 1)).toList())));
+        TextField every = text("split-every", "10", 5, _ -> {});
+        TextField marks = text("split-marks", "", 12, _ -> {});
+        return List.of(field("Pieces", "Either so long each, or beginning with these frames, counted from 0. The nearest frame before "
+                + "that stands alone begins one.", named("seconds", every), named("or at frames", marks)),
+                act("Split it",
+                        () -> new RepackOrder.Split(files.getFirst().toString(), String.valueOf(files.getFirst().getParent()),
+                                marks.getText().isBlank() ? Rational.parse(every.getText()) : null,
+                                marks.getText().isBlank() ? List.of()
+                                        : Arrays.stream(marks.getText().strip().split("[ ,]+")).map(t -> Fields.whole(t, 1)).toList())));
     }
 
     // ---- join
 
     private List<Node> join() {
-        TextField name = text("join-name", beside(files.getFirst(), "_joined"), 22, _ -> { });
+        TextField name = text("join-name", beside(files.getFirst(), "_joined"), 22, _ -> {});
         return List.of(field("New file", "Beside the first part; its ending says the container.", name),
                 act("Join them", () -> new RepackOrder.Join(files.stream().map(Path::toString).toList(), target(name))));
     }
@@ -172,15 +178,15 @@ public final class RepackPage extends BorderPane {
     // ---- rewrap
 
     private List<Node> rewrap() {
-        TextField name = text("rewrap-name", beside(files.getFirst(), "_new"), 22, _ -> { });
-        TextField from = text("rewrap-from", "", 5, _ -> { });
-        TextField to = text("rewrap-to", "", 5, _ -> { });
-        TextField aspect = text("rewrap-aspect", "", 5, _ -> { });
-        TextField colours = text("rewrap-colours", "", 9, _ -> { });
+        TextField name = text("rewrap-name", beside(files.getFirst(), "_new"), 22, _ -> {});
+        TextField from = text("rewrap-from", "", 5, _ -> {});
+        TextField to = text("rewrap-to", "", 5, _ -> {});
+        TextField aspect = text("rewrap-aspect", "", 5, _ -> {});
+        TextField colours = text("rewrap-colours", "", 9, _ -> {});
         CheckBox silent = new CheckBox("Without its sound");
         silent.setId("rewrap-silent");
         Path[] sound = {null};
-        Button other = Parts.small("rewrap-sound", "Another sound\u2026", () -> { });
+        Button other = Parts.small("rewrap-sound", "Another sound\u2026", () -> {});
         other.setOnAction(_ -> ask.file("The sound that goes along", "Sounds and movies", List.of("*")).ifPresent(s -> {
             sound[0] = s;
             other.setText(s.getFileName().toString());
@@ -188,9 +194,13 @@ public final class RepackPage extends BorderPane {
         return List.of(field("New file", "Its ending says the container: mp4, mov, mkv, webm, avi or mxf.", name),
                 field("Ends", "Frames from 0, both included; nothing for all.", named("from", from), named("to", to)),
                 field("Sound", "The other one is taken as it is packed.", silent, other),
-                field("State", "Colours: rec709, rec601-625, rec601-525, rec2020-pq, rec2020-hlg or srgb. Nothing for what is stated now.", named("pixels", aspect), named("colours", colours)),
-                act("Write it", () -> new RepackOrder.Rewrap(files.getFirst().toString(), target(name), frame(from), frame(to), sound[0] == null ? null : sound[0].toString(), silent.isSelected(),
-                        aspect.getText().isBlank() ? null : PixelAspect.parse(aspect.getText()), colours.getText().isBlank() ? null : colours.getText().strip())));
+                field("State", "Colours: rec709, rec601-625, rec601-525, rec2020-pq, rec2020-hlg or srgb. Nothing for what is stated now.",
+                        named("pixels", aspect), named("colours", colours)),
+                act("Write it",
+                        () -> new RepackOrder.Rewrap(files.getFirst().toString(), target(name), frame(from), frame(to),
+                                sound[0] == null ? null : sound[0].toString(), silent.isSelected(),
+                                aspect.getText().isBlank() ? null : PixelAspect.parse(aspect.getText()),
+                                colours.getText().isBlank() ? null : colours.getText().strip())));
     }
 
     private static Long frame(TextField field) {
@@ -200,9 +210,10 @@ public final class RepackPage extends BorderPane {
     // ---- recover
 
     private List<Node> recover() {
-        TextField name = text("recover-name", beside(files.getFirst(), "_recovered"), 22, _ -> { });
-        TextField rate = text("recover-rate", "25", 6, _ -> { });
-        return List.of(field("New file", "", name), field("Rate", "For a movie that doesn't say it any more.", named("frames a second", rate)),
+        TextField name = text("recover-name", beside(files.getFirst(), "_recovered"), 22, _ -> {});
+        TextField rate = text("recover-rate", "25", 6, _ -> {});
+        return List.of(field("New file", "", name),
+                field("Rate", "For a movie that doesn't say it any more.", named("frames a second", rate)),
                 act("Recover it", () -> new RepackOrder.Recover(files.getFirst().toString(), target(name), Rate.parse(rate.getText()))));
     }
 
@@ -214,7 +225,7 @@ public final class RepackPage extends BorderPane {
     }
 
     private Node act(String title, Wish wish) {
-        Button button = Parts.button("repack-go", title, () -> { });
+        Button button = Parts.button("repack-go", title, () -> {});
         button.setDisable(busy || task == Task.JOIN && files.size() < 2);
         button.setOnAction(_ -> {
             try {

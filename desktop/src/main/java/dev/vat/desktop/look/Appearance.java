@@ -11,7 +11,7 @@ public final class Appearance {
 
     private static final String[] FACES = {"PlexSans-Regular", "PlexSans-SemiBold", "PlexMono-Regular"};
 
-    private Appearance() { }
+    private Appearance() {}
 
     /** Loads the faces; must come before the first control is made. */
     public static void loadFaces() {

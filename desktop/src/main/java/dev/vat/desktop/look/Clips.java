@@ -6,7 +6,7 @@ import javafx.scene.input.ClipboardContent;
 /** Text for the clipboard. */
 public final class Clips {
 
-    private Clips() { }
+    private Clips() {}
 
     /** The text that lies there, or nothing. */
     public static String text() {

@@ -9,7 +9,9 @@ import java.util.Optional;
 public interface Dialogs {
 
     /** What to do with a run that goes on when the window is closed. */
-    enum Leaving { STOP, KEEP_WORKING }
+    enum Leaving {
+        STOP, KEEP_WORKING
+    }
 
     Optional<Path> folder(String title, Path from);
 

@@ -23,7 +23,7 @@ public final class Fields {
 
     private static final double USUAL_WIDTH = 470;
 
-    private Fields() { }
+    private Fields() {}
 
     /** @param sentence what it does and comes to; empty for none */
     public static HBox field(String name, String sentence, Node... values) {
@@ -49,7 +49,8 @@ public final class Fields {
         ToggleGroup group = new ToggleGroup();
         return Arrays.stream(values).map(value -> {
             ToggleButton button = new ToggleButton(words.apply(value));
-            button.setId(id + "-" + (value == null ? "none" : words.apply(value).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9.:/]+", "-")));
+            button.setId(
+                    id + "-" + (value == null ? "none" : words.apply(value).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9.:/]+", "-")));
             button.setToggleGroup(group);
             button.setSelected(Objects.equals(value, now));
             button.setMinWidth(Region.USE_PREF_SIZE);

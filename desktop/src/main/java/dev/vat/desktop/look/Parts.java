@@ -13,7 +13,7 @@ public final class Parts {
 
     private static final double WRAP = 470;
 
-    private Parts() { }
+    private Parts() {}
 
     public static Label label(String text, String... styles) {
         Label label = new Label(text);

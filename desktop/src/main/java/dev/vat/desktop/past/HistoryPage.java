@@ -62,7 +62,8 @@ public final class HistoryPage extends BorderPane {
             }
         });
         HBox.setHgrow(words, Priority.ALWAYS);
-        Button whose = Parts.button("history-find", "Whose file is this\u2026", () -> ask.file("A file that Vat made, whatever it is called now", "All files", List.of("*")).ifPresent(this::find));
+        Button whose = Parts.button("history-find", "Whose file is this\u2026", () -> ask.file("A file that Vat made, whatever it is "
+                + "called now", "All files", List.of("*")).ifPresent(this::find));
         HBox head = new HBox(title, words, whose, Parts.button("close-history", "Back to the picture", window::close));
         head.getStyleClass().add("receipt-head");
         list.setId("history-list");
@@ -108,7 +109,8 @@ public final class HistoryPage extends BorderPane {
             words.setText("");
             list.getItems().setAll(line);
             list.getSelectionModel().selectFirst();
-            summary.setText(file.getFileName() + " is this file" + (file.equals(line.file()) ? "." : ", under another name or in another place."));
+            summary.setText(file.getFileName() + " is this file" + (file.equals(line.file()) ? "." : ", under another name or in "
+                    + "another place."));
         });
     }
 
@@ -119,8 +121,10 @@ public final class HistoryPage extends BorderPane {
         if (found.isEmpty() && !all.isEmpty()) {
             list.setPlaceholder(new Label("Nothing that was delivered holds all of these words."));
         }
-        found.stream().filter(l -> l.entry().sha256().equals(chosen)).findFirst().ifPresentOrElse(list.getSelectionModel()::select, list.getSelectionModel()::selectFirst);
-        summary.setText(all.isEmpty() ? "" : found.size() == all.size() ? all.size() + (all.size() == 1 ? " file" : " files") : found.size() + " of " + all.size() + " files");
+        found.stream().filter(l -> l.entry().sha256().equals(chosen)).findFirst().ifPresentOrElse(list.getSelectionModel()::select,
+                list.getSelectionModel()::selectFirst);
+        summary.setText(all.isEmpty() ? "" : found.size() == all.size() ? all.size() + (all.size() == 1 ? " file" : " files")
+                : found.size() + " of " + all.size() + " files");
     }
 
     private void showActs(DeliveryHistory.Line line, Dialogs ask, Window window) {
@@ -145,7 +149,9 @@ public final class HistoryPage extends BorderPane {
         }
         add("history-again", "Make again", () -> past.makeAgain(line));
         if (line.there() && receipt) {
-            add("history-sound", "Another sound\u2026", () -> ask.file("The sound to lay under " + line.file().getFileName(), "Sounds", Location.SOUND_EXTENSIONS).ifPresent(sound -> past.resound(line, sound)));
+            add("history-sound", "Another sound\u2026",
+                    () -> ask.file("The sound to lay under " + line.file().getFileName(), "Sounds", Location.SOUND_EXTENSIONS)
+                            .ifPresent(sound -> past.resound(line, sound)));
             add("history-changed", "Make what changed", () -> past.makeWhatChanged(line));
         }
         add("history-frames", "Bring in its frames", () -> past.showFrames(line));
@@ -193,8 +199,9 @@ public final class HistoryPage extends BorderPane {
             name.getStyleClass().removeAll("good", "warn");
             name.getStyleClass().add(line.entry().proven() ? "good" : "warn");
             what.setText(line.entry().title() + (line.note().isEmpty() ? "" : "  \u00b7 " + line.note()));
-            facts.setText(line.entry().day() + ", " + line.entry().reel() + ", " + line.entry().frames() + " frames, " + (line.there() ? "in " + line.file().getParent()
-                    : "not any more in " + line.file().getParent()));
+            facts.setText(line.entry().day() + ", " + line.entry().reel() + ", " + line.entry().frames() + " frames, "
+                    + (line.there() ? "in " + line.file().getParent()
+                            : "not any more in " + line.file().getParent()));
             setGraphic(box);
         }
     }

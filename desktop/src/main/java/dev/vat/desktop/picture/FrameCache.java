@@ -15,7 +15,8 @@ import java.util.Set;
 
 /**
  * Pictures at the size they are shown at, so that what was seen once plays in real time. Memory is bounded; what falls out
- * of it goes into a file of the cache, which is bounded as well, see {@link PlayedFile}, and comes back without anybody waiting for it. On the interface's thread only.
+ * of it goes into a file of the cache, which is bounded as well, see {@link PlayedFile}, and comes back without anybody waiting for it.
+ * On the interface's thread only.
  */
 final class FrameCache implements AutoCloseable {
 
@@ -26,7 +27,7 @@ final class FrameCache implements AutoCloseable {
         }
     }
 
-    private record Held(Arena arena, MemorySegment pixels) { }
+    private record Held(Arena arena, MemorySegment pixels) {}
 
     private final long mostInMemory;
     private final PlayedFile disk;
@@ -43,7 +44,8 @@ final class FrameCache implements AutoCloseable {
     /** @param block of the file, in bytes */
     FrameCache(Path folder, long mostInMemory, long mostOnDisk, int block) {
         this.mostInMemory = mostInMemory;
-        this.disk = folder == null ? null : new PlayedFile(folder.resolve("played-" + ProcessHandle.current().pid() + ".pictures"), mostOnDisk, block);
+        this.disk = folder == null ? null
+                : new PlayedFile(folder.resolve("played-" + ProcessHandle.current().pid() + ".pictures"), mostOnDisk, block);
     }
 
     /** Whether a picture is at hand. */

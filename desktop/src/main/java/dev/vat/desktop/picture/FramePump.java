@@ -27,7 +27,7 @@ final class FramePump {
     private static final int MOST_CACHED_MARKS = 200_000;
 
     /** A picture on its way; another subject at its place makes it useless. */
-    private record Coming(FrameCache.Key key, CompletableFuture<ShownPicture> picture) { }
+    private record Coming(FrameCache.Key key, CompletableFuture<ShownPicture> picture) {}
 
     private final Viewer viewer;
     private final FrameCache cache;

@@ -9,7 +9,10 @@ import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.ImagePattern;
 
-/** What is seen through transparent places: what the picture's owner has there, or a colour that was asked for; a wrong alpha kind shows as a fringe against one of them. */
+/**
+ * What is seen through transparent places: what the picture's owner has there, or a colour that was asked for; a wrong alpha kind shows
+ * as a fringe against one of them.
+ */
 final class GroundChoice {
 
     private static final List<Rgb> COLOURS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));

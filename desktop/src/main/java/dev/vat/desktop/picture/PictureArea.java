@@ -44,8 +44,7 @@ public final class PictureArea extends BorderPane {
             }
 
             @Override
-            public void by(double rightwards, double downwards) {
-            }
+            public void by(double rightwards, double downwards) {}
         };
 
         /** How far it can be dragged from where it lies. */
@@ -56,7 +55,8 @@ public final class PictureArea extends BorderPane {
     }
 
     /** What is on the screen. @param second beside it, or over it */
-    private record Shown(long place, Optional<ViewerMessage.Subject> picture, ViewerMessage.Shape shape, Optional<ViewerMessage.Subject> second, ViewerMessage.Shape secondShape) {
+    private record Shown(long place, Optional<ViewerMessage.Subject> picture, ViewerMessage.Shape shape,
+            Optional<ViewerMessage.Subject> second, ViewerMessage.Shape secondShape) {
         static final Shown NOTHING = new Shown(-1, Optional.empty(), null, Optional.empty(), null);
     }
 
@@ -89,11 +89,11 @@ public final class PictureArea extends BorderPane {
     };
     private final BooleanSupplier mayFill;
     private final Slide slide = new Slide(image);
-    private LongConsumer onPlace = _ -> { };
-    private Consumer<BitSet> onCached = _ -> { };
-    private Consumer<float[]> onWave = _ -> { };
-    private Runnable onCompared = () -> { };
-    private Consumer<Node> onCompare = _ -> { };
+    private LongConsumer onPlace = _ -> {};
+    private Consumer<BitSet> onCached = _ -> {};
+    private Consumer<float[]> onWave = _ -> {};
+    private Runnable onCompared = () -> {};
+    private Consumer<Node> onCompare = _ -> {};
     private ViewerMessage.OutputView as;
     private String heading = "";
     private Shown shown = Shown.NOTHING;
@@ -449,7 +449,8 @@ public final class PictureArea extends BorderPane {
         }
         if (why.isPresent()) {
             // The other one is seen though this one can't be.
-            image.setImage(second.half() == null ? null : ring.put(null, pump.wish().width(), pump.wish().height(), second.samples(place), second.half()));
+            image.setImage(second.half() == null ? null
+                    : ring.put(null, pump.wish().width(), pump.wish().height(), second.samples(place), second.half()));
             ground.checker().setVisible(false);
             trouble.setText(why.get());
             values.show(null, null, null, 0, 0);
@@ -461,9 +462,11 @@ public final class PictureArea extends BorderPane {
             slide.settle();
             image.setImage(ring.put(pixels.get(), pump.wish().width(), pump.wish().height(), second.samples(place), second.half()));
             trouble.setText("");
-            ground.checker().setVisible(ground.colour() == null && player.strip().transparent() && transport.look() != ViewerMessage.Showing.ALPHA && !isDifference());
+            ground.checker().setVisible(ground.colour() == null && player.strip().transparent()
+                    && transport.look() != ViewerMessage.Showing.ALPHA && !isDifference());
             Side other = compare.isGoing() ? compare.beside() : null;
-            values.show(transport.showsValues() ? side().taken(place).orElse(null) : null, other == null ? null : other.taken(place).orElse(null), pixels.get(), pump.wish().width(), pump.wish().height());
+            values.show(transport.showsValues() ? side().taken(place).orElse(null) : null,
+                    other == null ? null : other.taken(place).orElse(null), pixels.get(), pump.wish().width(), pump.wish().height());
         }
         second.show(place);
         scopes.show(below.getChildren().contains(scopes) ? side().taken(place).orElse(null) : null);
@@ -483,7 +486,9 @@ public final class PictureArea extends BorderPane {
         double fit = transport.isActualSize() ? 1 : Math.min(wide * density / seen.width(), stage.getHeight() * density / seen.height());
         int width = Math.clamp(Math.round(seen.width() * fit), 1, 4096);
         int height = Math.clamp(Math.round(seen.height() * fit), 1, 2304);
-        return isDifference() ? new ViewerMessage.Shape(width, height, null, transport.look() == ViewerMessage.Showing.ALPHA ? ViewerMessage.Showing.ALPHA : ViewerMessage.Showing.COLOUR, null)
+        return isDifference()
+                ? new ViewerMessage.Shape(width, height, null,
+                        transport.look() == ViewerMessage.Showing.ALPHA ? ViewerMessage.Showing.ALPHA : ViewerMessage.Showing.COLOUR, null)
                 : new ViewerMessage.Shape(width, height, strip.transparent() ? ground.colour() : null, transport.look(), as);
     }
 
@@ -506,7 +511,8 @@ public final class PictureArea extends BorderPane {
         image.setFitWidth(width);
         image.setFitHeight(height);
         boolean beside = compare.isGoing() && compare.way() == Way.BESIDE;
-        double x = Math.round((beside ? stage.getWidth() / 2 - width : (stage.getWidth() - width) / 2) + (transport.isActualSize() ? panX : 0));
+        double x = Math
+                .round((beside ? stage.getWidth() / 2 - width : (stage.getWidth() - width) / 2) + (transport.isActualSize() ? panX : 0));
         double y = Math.round((stage.getHeight() - height) / 2 + (transport.isActualSize() ? panY : 0));
         image.relocate(x, y);
         ground.checker().resizeRelocate(x, y, width, height);

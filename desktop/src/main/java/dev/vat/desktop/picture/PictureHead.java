@@ -38,7 +38,8 @@ final class PictureHead extends HBox {
     void show(FrameTrack strip, String heading, long place) {
         whose.setText(heading);
         number.setText(strip.number(place));
-        timecode.setText(strip.timecode(place).map(label -> label + "  " + label.rate().seconds(place).toFixed(3) + " s").orElse("no rate yet"));
+        timecode.setText(
+                strip.timecode(place).map(label -> label + "  " + label.rate().seconds(place).toFixed(3) + " s").orElse("no rate yet"));
     }
 
     void setScale(String words) {

@@ -60,18 +60,19 @@ final class PictureSound implements AutoCloseable {
             Files.createDirectories(cache);
             Path into = Files.createTempFile(cache, "sound-", ".pcm");
             into.toFile().deleteOnExit();
-            (from instanceof ReelSound mix ? viewer.listen(mix, into) : viewer.listen((Path) from, into)).whenComplete((_, failure) -> Platform.runLater(() -> {
-                if (failure == null && from.equals(heard)) {
-                    copy = into;
-                    there = true;
-                    sound.setSamples(into);
-                    wave(from, into, rate);
-                } else {
-                    // Most often it simply has no sound.
-                    LOG.debug("Nothing to be heard of {}", from, failure);
-                    delete(into);
-                }
-            }));
+            (from instanceof ReelSound mix ? viewer.listen(mix, into) : viewer.listen((Path) from, into))
+                    .whenComplete((_, failure) -> Platform.runLater(() -> {
+                        if (failure == null && from.equals(heard)) {
+                            copy = into;
+                            there = true;
+                            sound.setSamples(into);
+                            wave(from, into, rate);
+                        } else {
+                            // Most often it simply has no sound.
+                            LOG.debug("Nothing to be heard of {}", from, failure);
+                            delete(into);
+                        }
+                    }));
         } catch (IOException e) {
             LOG.warn("There is no room for sound: {}", e.getMessage());
         }

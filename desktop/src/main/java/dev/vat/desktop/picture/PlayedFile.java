@@ -24,18 +24,22 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Pictures of any size in one file, as many as there is room for, the oldest going first. Reading and writing are done by a thread of its own, one after the other; everything else is on the
+ * Pictures of any size in one file, as many as there is room for, the oldest going first. Reading and writing are done by a thread of its
+ * own, one after the other; everything else is on the
  * thread of whoever has it. The file has no name where the system allows that, so that nothing stays behind.
  */
 final class PlayedFile implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(PlayedFile.class);
-    /** Pictures lie in pieces of it, wherever one is free: so those of one size never push out those of another for want of a place that fits. */
+    /**
+     * Pictures lie in pieces of it, wherever one is free: so those of one size never push out those of another for want of a place that
+     * fits.
+     */
     static final int BLOCK = 1 << 18;
     private static final long CLOSE_SECONDS = 5;
 
     /** A picture that was read back. @param pixels null where it couldn't be */
-    record Loaded(FrameCache.Key key, Arena arena, MemorySegment pixels) { }
+    record Loaded(FrameCache.Key key, Arena arena, MemorySegment pixels) {}
 
     private final Path file;
     private final int mostBlocks;
@@ -45,7 +49,8 @@ final class PlayedFile implements AutoCloseable {
     private final Set<FrameCache.Key> loading = new HashSet<>();
     private final Queue<Loaded> loaded = new ConcurrentLinkedQueue<>();
     private final Queue<FrameCache.Key> lost = new ConcurrentLinkedQueue<>();
-    private final ExecutorService thread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("played-pictures").factory());
+    private final ExecutorService thread = Executors
+            .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("played-pictures").factory());
     private int used;
     /** On its thread only. */
     private FileChannel channel;

@@ -39,7 +39,13 @@ final class PointedValues extends Label {
         pause.setOnFinished(_ -> ask());
     }
 
-    /** What is shown now. @param one null to show no values @param other the second picture, or null @param pixels B G R A as they are shown */
+    /**
+     * What is shown now.
+     *
+     * @param one null to show no values
+     * @param other the second picture, or null
+     * @param pixels B G R A as they are shown
+     */
     void show(ViewerMessage.Taken one, ViewerMessage.Taken other, ByteBuffer pixels, int across, int down) {
         first = one;
         second = other;
@@ -90,12 +96,13 @@ final class PointedValues extends Label {
         String display = displayed();
         CompletableFuture<String> one = viewer.sample(first, pointX, pointY);
         CompletableFuture<String> other = second == null ? CompletableFuture.completedFuture(null) : viewer.sample(second, pointX, pointY);
-        one.thenCombine(other, (a, b) -> b == null ? a + "   shown " + display : "1  " + a + "   shown " + display + "\n2  " + b).whenComplete((words, failure) -> Platform.runLater(() -> {
-            if (number == asked && first != null && inside) {
-                setText(failure == null ? words : String.valueOf(failure.getMessage()));
-                setVisible(true);
-            }
-        }));
+        one.thenCombine(other, (a, b) -> b == null ? a + "   shown " + display : "1  " + a + "   shown " + display + "\n2  " + b)
+                .whenComplete((words, failure) -> Platform.runLater(() -> {
+                    if (number == asked && first != null && inside) {
+                        setText(failure == null ? words : String.valueOf(failure.getMessage()));
+                        setVisible(true);
+                    }
+                }));
     }
 
     private String displayed() {

@@ -64,10 +64,13 @@ final class ScopesPane extends VBox {
         ViewerMessage.Taken now = wanted;
         CompletableFuture<?>[] all = new CompletableFuture<?>[Drawn.values().length + 1];
         for (Drawn kind : Drawn.values()) {
-            all[kind.ordinal()] = viewer.picture(new ViewerMessage.Scope(now, kind), new ViewerMessage.Shape(WIDTH, HEIGHT, null, ViewerMessage.Showing.COLOUR, null))
+            all[kind.ordinal()] = viewer
+                    .picture(new ViewerMessage.Scope(now, kind),
+                            new ViewerMessage.Shape(WIDTH, HEIGHT, null, ViewerMessage.Showing.COLOUR, null))
                     .thenAccept(picture -> Platform.runLater(() -> put(kind, picture)));
         }
-        all[Drawn.values().length] = viewer.levels(now).thenAccept(words -> Platform.runLater(() -> levels.setText(words + "  (R 103, unverified)")));
+        all[Drawn.values().length] = viewer.levels(now)
+                .thenAccept(words -> Platform.runLater(() -> levels.setText(words + "  (R 103, unverified)")));
         CompletableFuture.allOf(all).whenComplete((_, failure) -> Platform.runLater(() -> {
             if (failure != null) {
                 levels.setText(String.valueOf(failure.getCause() == null ? failure.getMessage() : failure.getCause().getMessage()));

@@ -63,7 +63,8 @@ final class SecondPicture {
             return null;
         }
         Side side = compare.beside();
-        return new ViewerMessage.Shape(first.width(), first.height(), side.strip().transparent() ? side.ground() : null, first.look(), side.as());
+        return new ViewerMessage.Shape(first.width(), first.height(), side.strip().transparent() ? side.ground() : null, first.look(),
+                side.as());
     }
 
     void prepare(ViewerMessage.Shape first) {

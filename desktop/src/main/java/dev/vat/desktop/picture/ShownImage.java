@@ -9,7 +9,7 @@ import javafx.scene.image.WritableImage;
 /** Small pictures of the viewer's as images of the toolkit's. */
 public final class ShownImage {
 
-    private ShownImage() { }
+    private ShownImage() {}
 
     /** A copy: the picture may be closed afterwards. */
     public static Image of(ShownPicture picture) {

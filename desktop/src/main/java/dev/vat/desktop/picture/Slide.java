@@ -33,7 +33,8 @@ final class Slide {
     void drag(double x, double y) {
         double width = image.getFitWidth();
         double height = image.getFitHeight();
-        move(Math.clamp(x - downX, -room.leftwards() * width, room.rightwards() * width), Math.clamp(y - downY, -room.upwards() * height, room.downwards() * height));
+        move(Math.clamp(x - downX, -room.leftwards() * width, room.rightwards() * width),
+                Math.clamp(y - downY, -room.upwards() * height, room.downwards() * height));
     }
 
     void release() {

@@ -33,8 +33,10 @@ final class Transport extends HBox {
     private final ToggleButton actual = toggle("actual-size", "1:1", "One stored pixel on one pixel of the screen (1)");
     private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
     private final ToggleButton odd = toggle("show-odd", "Odd values", "Marks where samples are no number, infinite or below zero (V)");
-    private final ToggleButton safe = toggle("safe-areas", "Safe", "What viewers see of the action, and where words may stand, after EBU R 95 (G)");
-    private final ToggleButton values = toggle("show-values", "Values", "The samples under the pointer, as they are stored and as they are shown (D)");
+    private final ToggleButton safe = toggle("safe-areas", "Safe", "What viewers see of the action, and where words may stand, after "
+            + "EBU R 95 (G)");
+    private final ToggleButton values = toggle("show-values", "Values", "The samples under the pointer, as they are stored and as "
+            + "they are shown (D)");
     private final Button compare = new Button("Compare");
     private final Button ground = new Button("Ground");
     private final Button sound = new Button();
@@ -157,7 +159,8 @@ final class Transport extends HBox {
     }
 
     ViewerMessage.Showing look() {
-        return alpha.isSelected() ? ViewerMessage.Showing.ALPHA : odd.isSelected() ? ViewerMessage.Showing.ODD : ViewerMessage.Showing.COLOUR;
+        return alpha.isSelected() ? ViewerMessage.Showing.ALPHA
+                : odd.isSelected() ? ViewerMessage.Showing.ODD : ViewerMessage.Showing.COLOUR;
     }
 
     /**

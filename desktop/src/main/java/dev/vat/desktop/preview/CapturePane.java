@@ -49,7 +49,8 @@ final class CapturePane extends VBox {
     private final Supplier<Optional<FrameRange>> selection;
     private final Function<FeedPicture, Image> images;
 
-    CapturePane(Session studio, LiveScene live, SceneFacts scene, CameraFacts camera, Supplier<Optional<FrameRange>> selection, Function<FeedPicture, Image> images) {
+    CapturePane(Session studio, LiveScene live, SceneFacts scene, CameraFacts camera, Supplier<Optional<FrameRange>> selection,
+            Function<FeedPicture, Image> images) {
         this.studio = studio;
         this.live = live;
         this.scene = scene;
@@ -71,10 +72,13 @@ final class CapturePane extends VBox {
     }
 
     private HBox acts() {
-        Button capture = Parts.button("capture-now", "Capture " + wish.drawn() + (wish.drawn() == 1 ? " frame" : " frames"), () -> studio.previews().capture(live, List.of(wish)));
+        Button capture = Parts.button("capture-now", "Capture " + wish.drawn() + (wish.drawn() == 1 ? " frame" : " frames"),
+                () -> studio.previews().capture(live, List.of(wish)));
         capture.getStyleClass().add("capture-now");
-        Button test = Parts.button("capture-test", "Test frame", () -> studio.scenes().test(live, wish, Math.clamp((wish.range().first() + wish.range().last()) / 2, scene.timeline().first(), scene.timeline().last())));
-        Label length = Parts.label(wish.shown() + " frames, " + scene.rate().seconds(wish.shown()).toFixed(2) + " s at " + scene.rate().label(), "mono");
+        Button test = Parts.button("capture-test", "Test frame", () -> studio.scenes().test(live, wish,
+                Math.clamp((wish.range().first() + wish.range().last()) / 2, scene.timeline().first(), scene.timeline().last())));
+        Label length = Parts.label(
+                wish.shown() + " frames, " + scene.rate().seconds(wish.shown()).toFixed(2) + " s at " + scene.rate().label(), "mono");
         length.setId("capture-length");
         return Parts.row(capture, test, length);
     }
@@ -104,7 +108,8 @@ final class CapturePane extends VBox {
             return "The scene is drawing a test frame.";
         }
         Rational seconds = Rational.of(Math.max(1, Math.round(tested.seconds() * MILLION)), MILLION);
-        return "Frame " + CaptureAdvice.number(tested.picture().frame()) + " as it will be captured. One after the other: " + RenderForecast.of(wish.drawn(), seconds).formula() + ".";
+        return "Frame " + CaptureAdvice.number(tested.picture().frame()) + " as it will be captured. One after the other: "
+                + RenderForecast.of(wish.drawn(), seconds).formula() + ".";
     }
 
     private HBox advice(CaptureAdvice advice) {
@@ -113,21 +118,28 @@ final class CapturePane extends VBox {
         text.setMinWidth(0);
         HBox row = Parts.row(text, Parts.space());
         if (advice.remedy() != null) {
-            row.getChildren().add(Parts.small("advice-" + advice.remedy().replaceAll("[^A-Za-z0-9]+", "-").toLowerCase(Locale.ROOT), advice.remedy(), () -> set(advice.then())));
+            row.getChildren().add(Parts.small("advice-" + advice.remedy().replaceAll("[^A-Za-z0-9]+", "-").toLowerCase(Locale.ROOT),
+                    advice.remedy(), () -> set(advice.then())));
         }
         return row;
     }
 
     private HBox range() {
         List<Node> values = new ArrayList<>();
-        values.add(Fields.text("capture-range", CaptureAdvice.range(wish.range()), 9, typed -> set(wish.withRange(FrameRange.parse(typed)))));
+        values.add(
+                Fields.text("capture-range", CaptureAdvice.range(wish.range()), 9, typed -> set(wish.withRange(FrameRange.parse(typed)))));
         if (camera.keyed() != null) {
-            values.add(choice("capture-keyed", "used by this camera", wish.range().equals(camera.keyed()), () -> set(wish.withRange(camera.keyed()))));
+            values.add(choice("capture-keyed", "used by this camera", wish.range().equals(camera.keyed()),
+                    () -> set(wish.withRange(camera.keyed()))));
         }
-        values.add(choice("capture-whole", "whole timeline", wish.range().equals(scene.timeline()), () -> set(wish.withRange(scene.timeline()))));
-        selection.get().ifPresent(selected -> values.add(choice("capture-selected", "as selected, " + CaptureAdvice.range(selected), wish.range().equals(selected), () -> set(wish.withRange(selected)))));
-        String keys = camera.keyed() == null ? "This camera has no keys. " : "Keys from " + CaptureAdvice.range(camera.keyed()) + ", timeline " + CaptureAdvice.range(scene.timeline()) + ".";
-        String notes = scene.notes().stream().filter(n -> wish.range().contains(n.frame())).map(n -> CaptureAdvice.number(n.frame()) + " " + n.text()).collect(Collectors.joining(", "));
+        values.add(choice("capture-whole", "whole timeline", wish.range().equals(scene.timeline()),
+                () -> set(wish.withRange(scene.timeline()))));
+        selection.get().ifPresent(selected -> values.add(choice("capture-selected", "as selected, " + CaptureAdvice.range(selected),
+                wish.range().equals(selected), () -> set(wish.withRange(selected)))));
+        String keys = camera.keyed() == null ? "This camera has no keys. "
+                : "Keys from " + CaptureAdvice.range(camera.keyed()) + ", timeline " + CaptureAdvice.range(scene.timeline()) + ".";
+        String notes = scene.notes().stream().filter(n -> wish.range().contains(n.frame()))
+                .map(n -> CaptureAdvice.number(n.frame()) + " " + n.text()).collect(Collectors.joining(", "));
         return Fields.field("Range", notes.isEmpty() ? keys : keys + " The scene notes: " + notes + ".", values.toArray(Node[]::new));
     }
 
@@ -143,22 +155,28 @@ final class CapturePane extends VBox {
         List<Node> values = new ArrayList<>();
         for (int percent : PERCENTS) {
             Size size = CaptureWish.scaled(scene.size(), percent);
-            values.add(choice("capture-percent-" + percent, percent + " % = " + size, wish.size().equals(size), () -> set(wish.withSize(size))));
+            values.add(choice("capture-percent-" + percent, percent + " % = " + size, wish.size().equals(size),
+                    () -> set(wish.withSize(size))));
         }
         values.add(Fields.text("capture-size", wish.size().toString(), 9, typed -> set(wish.withSize(even(Size.parse(typed))))));
-        return Fields.field("Size", "The pixels that the file will have; the scene is set to " + scene.size() + ".", values.toArray(Node[]::new));
+        return Fields.field("Size", "The pixels that the file will have; the scene is set to " + scene.size() + ".",
+                values.toArray(Node[]::new));
     }
 
     private static Size even(Size size) {
         if (size.width() % 2 != 0 || size.height() % 2 != 0) {
-            throw new IllegalArgumentException("H.264 takes even sizes alone, not " + size + ": " + (size.width() + size.width() % 2) + "x" + (size.height() + size.height() % 2) + " would do");
+            throw new IllegalArgumentException("H.264 takes even sizes alone, not " + size + ": " + (size.width() + size.width() % 2) + "x"
+                    + (size.height() + size.height() % 2) + " would do");
         }
         return size;
     }
 
     private HBox step() {
-        String sentence = wish.every() == 1 ? "" : wish.range().count() + " by " + wish.every() + " is " + wish.drawn() + (wish.keepLength() ? ", each shown for " + wish.every() + " frames." : ", which plays faster.");
-        return Fields.field("Step", sentence, Fields.named("every", Fields.text("capture-step", Long.toString(wish.every()), 3, typed -> set(wish.withEvery(Fields.whole(typed, 1))))),
+        String sentence = wish.every() == 1 ? "" : wish.range().count() + " by " + wish.every() + " is " + wish.drawn()
+                + (wish.keepLength() ? ", each shown for " + wish.every() + " frames." : ", which plays faster.");
+        return Fields.field("Step", sentence,
+                Fields.named("every",
+                        Fields.text("capture-step", Long.toString(wish.every()), 3, typed -> set(wish.withEvery(Fields.whole(typed, 1))))),
                 choice("capture-keep-length", "keep the length", wish.keepLength(), () -> set(wish.withKeepLength(!wish.keepLength()))));
     }
 
@@ -185,13 +203,18 @@ final class CapturePane extends VBox {
     }
 
     private HBox before() {
-        return Fields.field("Run before", wish.leadIn() == 0 ? "Frames that the scene runs before the first one is drawn, so that what drifts has settled."
-                : scene.rate().seconds(wish.leadIn()).toDecimal(2) + " s that aren't drawn, before frame " + CaptureAdvice.number(wish.range().first()) + ".",
-                Fields.text("capture-lead-in", Long.toString(wish.leadIn()), 6, typed -> set(wish.withLeadIn(LeadIn.parse(typed, scene.rate())))), Parts.label("frames, or seconds such as 8 s", "note"));
+        return Fields.field("Run before", wish.leadIn() == 0 ? "Frames that the scene runs before the first one is drawn, so that "
+                + "what drifts has settled."
+                : scene.rate().seconds(wish.leadIn()).toDecimal(2) + " s that aren't drawn, before frame "
+                        + CaptureAdvice.number(wish.range().first()) + ".",
+                Fields.text("capture-lead-in", Long.toString(wish.leadIn()), 6,
+                        typed -> set(wish.withLeadIn(LeadIn.parse(typed, scene.rate())))),
+                Parts.label("frames, or seconds such as 8 s", "note"));
     }
 
     private HBox written() {
-        return Fields.field("Written in", "", choice("capture-named", "camera and frame", wish.named(), () -> set(wish.withNamed(!wish.named()))),
+        return Fields.field("Written in", "",
+                choice("capture-named", "camera and frame", wish.named(), () -> set(wish.withNamed(!wish.named()))),
                 choice("capture-draft", "draft mark", wish.draft(), () -> set(wish.withDraft(!wish.draft()))));
     }
 }

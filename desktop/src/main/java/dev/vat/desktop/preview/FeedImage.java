@@ -9,7 +9,7 @@ import javafx.scene.image.WritableImage;
 /** A picture of a scene as one of the toolkit's. */
 final class FeedImage {
 
-    private FeedImage() { }
+    private FeedImage() {}
 
     static Image of(FeedPicture picture) {
         WritableImage image = new WritableImage(picture.width(), picture.height());

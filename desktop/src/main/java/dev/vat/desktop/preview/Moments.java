@@ -10,7 +10,7 @@ final class Moments {
 
     private static final DateTimeFormatter SAID = DateTimeFormatter.ofPattern("d MMM, HH:mm", Locale.ENGLISH);
 
-    private Moments() { }
+    private Moments() {}
 
     /** @param instant ISO 8601 in UTC */
     static String said(String instant) {

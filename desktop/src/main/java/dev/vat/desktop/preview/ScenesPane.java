@@ -48,7 +48,8 @@ public final class ScenesPane extends VBox {
     private final Map<String, Image> images = new HashMap<>();
     private final Label progressWords = Parts.label("", "strong");
     private final ProgressBar progress = new ProgressBar();
-    private final HBox progressRow = Parts.row(progress, progressWords, Parts.space(), Parts.small("stop-capture", "Stop and keep what is there", this::stop));
+    private final HBox progressRow = Parts.row(progress, progressWords, Parts.space(),
+            Parts.small("stop-capture", "Stop and keep what is there", this::stop));
     private String open;
     private FeedPicture testFrame;
     private Image testImage;
@@ -85,7 +86,8 @@ public final class ScenesPane extends VBox {
         HBox head = Parts.row(Parts.label("Scenes", "strong"));
         head.getStyleClass().add("filter-bar");
         if (scenes.isEmpty()) {
-            head.getChildren().add(Parts.label(studio.scenes().isStarting() ? "The stand-in is starting" : "None runs on this machine.", "note"));
+            head.getChildren()
+                    .add(Parts.label(studio.scenes().isStarting() ? "The stand-in is starting" : "None runs on this machine.", "note"));
         }
         head.getChildren().add(Parts.space());
         if (!studio.previews().latest().isEmpty()) {
@@ -116,9 +118,13 @@ public final class ScenesPane extends VBox {
             return;
         }
         SceneFacts f = facts.get();
-        HBox line = Parts.row(Parts.label(f.name(), "strong"), Parts.label(CaptureAdvice.range(f.timeline()) + "   " + f.rate().label() + " a second   " + f.size() + "   " + f.cameras().size()
-                + (f.cameras().size() == 1 ? " camera" : " cameras"), "mono"), Parts.space());
-        Button all = Parts.small("capture-all", "Capture all", () -> studio.previews().capture(scene, f.cameras().stream().map(scene::wish).toList()));
+        HBox line = Parts.row(Parts.label(f.name(), "strong"),
+                Parts.label(CaptureAdvice.range(f.timeline()) + "   " + f.rate().label() + " a second   " + f.size() + "   "
+                        + f.cameras().size()
+                        + (f.cameras().size() == 1 ? " camera" : " cameras"), "mono"),
+                Parts.space());
+        Button all = Parts.small("capture-all", "Capture all",
+                () -> studio.previews().capture(scene, f.cameras().stream().map(scene::wish).toList()));
         all.setDisable(studio.previews().isGoing());
         line.getChildren().add(all);
         VBox row = new VBox(line);
@@ -140,10 +146,12 @@ public final class ScenesPane extends VBox {
         });
         HBox name = Parts.row(Parts.label(camera.title(), "strong"), Parts.label(camera.id(), "note"), Parts.space());
         if (!previews.isEmpty()) {
-            name.getChildren().add(Parts.small("story-" + camera.id(), previews.size() + (previews.size() == 1 ? " preview" : " previews"), () -> window.story(facts.name(), camera.id())));
+            name.getChildren().add(Parts.small("story-" + camera.id(), previews.size() + (previews.size() == 1 ? " preview" : " previews"),
+                    () -> window.story(facts.name(), camera.id())));
         }
         name.getChildren().add(capture);
-        String latest = previews.isEmpty() ? "" : "   last " + Moments.said(previews.getLast().made()) + (previews.getLast().revision() == facts.revision() ? "" : ", the scene was changed since");
+        String latest = previews.isEmpty() ? "" : "   last " + Moments.said(previews.getLast().made())
+                + (previews.getLast().revision() == facts.revision() ? "" : ", the scene was changed since");
         Label figures = Parts.label((camera.keyed() == null ? "no keys" : "keys " + CaptureAdvice.range(camera.keyed())) + latest, "mono");
         figures.setId("camera-" + camera.id());
         figures.setMinWidth(0);

@@ -97,7 +97,8 @@ public final class StoryPage extends BorderPane {
     private void build() {
         strip.getChildren().setAll(shown.stream().map(this::card).toList());
         long bytes = shown.stream().mapToLong(Preview::bytes).sum();
-        summary.setText(shown.isEmpty() ? "None is kept." : shown.size() + (shown.size() == 1 ? " preview, " : " previews, ") + RoughForecast.bytes(bytes));
+        summary.setText(shown.isEmpty() ? "None is kept."
+                : shown.size() + (shown.size() == 1 ? " preview, " : " previews, ") + RoughForecast.bytes(bytes));
     }
 
     private VBox card(Preview preview) {
@@ -123,7 +124,8 @@ public final class StoryPage extends BorderPane {
         HBox head = Parts.row(name, Parts.space(), pick);
         Label when = Parts.label(Moments.said(preview.made()) + "   revision " + preview.revision(), "mono");
         Label frames = Parts.label(CaptureAdvice.range(preview.range()) + "   " + preview.range().count() + " frames", "mono");
-        Label facts = Parts.label(preview.wish().size() + (preview.wish().shading() == null ? "" : "   " + preview.wish().shading()), "mono");
+        Label facts = Parts.label(preview.wish().size() + (preview.wish().shading() == null ? "" : "   " + preview.wish().shading()),
+                "mono");
         Label state = Parts.wrapped(state(preview), preview.isWhole() ? "note" : "warn");
         TextField note = new TextField(preview.note() == null ? "" : preview.note());
         note.setId("note-" + id);
@@ -149,7 +151,9 @@ public final class StoryPage extends BorderPane {
 
     /** Each is asked for once, however often the page is put together. */
     private void fill(ImageView view, Preview preview, int rows) {
-        studio.viewer().picture(new Recipe.Finished(studio.previews().movie(preview).toString(), preview.drawn() / 2), new ViewerMessage.Shape(WIDE, rows, null, ViewerMessage.Showing.COLOUR, null))
+        studio.viewer()
+                .picture(new Recipe.Finished(studio.previews().movie(preview).toString(), preview.drawn() / 2),
+                        new ViewerMessage.Shape(WIDE, rows, null, ViewerMessage.Showing.COLOUR, null))
                 .thenAccept(shot -> Platform.runLater(() -> {
                     try (shot) {
                         images.put(preview.file(), ShownImage.of(shot));
@@ -160,7 +164,8 @@ public final class StoryPage extends BorderPane {
 
     private static String state(Preview preview) {
         String idle = preview.idle() == null ? "" : "Nothing moves after " + CaptureAdvice.number(preview.idle()) + ". ";
-        return idle + (preview.isWhole() ? RoughForecast.bytes(preview.bytes()) : preview.drawn() + " of " + preview.wish().drawn() + " frames: " + preview.why() + ".");
+        return idle + (preview.isWhole() ? RoughForecast.bytes(preview.bytes())
+                : preview.drawn() + " of " + preview.wish().drawn() + " frames: " + preview.why() + ".");
     }
 
     /** Asks a second time, and says what it frees. */

@@ -39,12 +39,14 @@ public final class FilePictures {
         if (what.stills() == null) {
             Size seen = what.pixelAspect().seen(what.size());
             double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
-            viewer.picture(new Recipe.Finished(file.toString(), frame), new ViewerMessage.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
-                    GROUND, ViewerMessage.Showing.COLOUR, null)).thenAccept(picture -> Platform.runLater(() -> {
-                try (picture) {
-                    view.setImage(ShownImage.of(picture));
-                }
-            }));
+            viewer.picture(new Recipe.Finished(file.toString(), frame),
+                    new ViewerMessage.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
+                            GROUND, ViewerMessage.Showing.COLOUR, null))
+                    .thenAccept(picture -> Platform.runLater(() -> {
+                        try (picture) {
+                            view.setImage(ShownImage.of(picture));
+                        }
+                    }));
         }
         return place;
     }

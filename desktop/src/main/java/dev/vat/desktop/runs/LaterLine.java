@@ -12,7 +12,7 @@ import javafx.scene.layout.Priority;
 final class LaterLine extends HBox {
 
     /** What a line is made for: another state makes another line. */
-    record Shown(Waiting waiting, String state) { }
+    record Shown(Waiting waiting, String state) {}
 
     LaterLine(Shown shown, RunQueueModel later, Dialogs ask) {
         Waiting waiting = shown.waiting;
@@ -30,8 +30,11 @@ final class LaterLine extends HBox {
         getChildren().addAll(title, words,
                 Parts.small("later-first-" + waiting.id(), "First", () -> later.move(waiting.id(), Integer.MIN_VALUE / 2)),
                 Parts.small("later-down-" + waiting.id(), "Down", () -> later.move(waiting.id(), 1)),
-                Parts.small("later-at-" + waiting.id(), "At\u2026", () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30)", "").ifPresent(text -> later.startAt(waiting.id(), text))),
-                waiting.held() || waiting.notBefore() != null ? Parts.small("later-release-" + waiting.id(), "Let go", () -> later.hold(waiting.id(), false))
+                Parts.small("later-at-" + waiting.id(), "At\u2026",
+                        () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30)", "")
+                                .ifPresent(text -> later.startAt(waiting.id(), text))),
+                waiting.held() || waiting.notBefore() != null
+                        ? Parts.small("later-release-" + waiting.id(), "Let go", () -> later.hold(waiting.id(), false))
                         : Parts.small("later-hold-" + waiting.id(), "Hold", () -> later.hold(waiting.id(), true)),
                 Parts.small("later-remove-" + waiting.id(), "Take out", () -> later.remove(waiting.id())));
     }

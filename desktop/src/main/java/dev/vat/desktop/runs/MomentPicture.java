@@ -49,7 +49,8 @@ final class MomentPicture extends StackPane {
         Size seen = plan.pixelAspect().seen(plan.size());
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
         viewer.picture(recipe, new ViewerMessage.Shape((int) Math.max(1, seen.width() * fit),
-                (int) Math.max(1, seen.height() * fit), Rgb.BLACK, ViewerMessage.Showing.COLOUR, null)).whenComplete((picture, failure) -> Platform.runLater(() -> put(picture, failure)));
+                (int) Math.max(1, seen.height() * fit), Rgb.BLACK, ViewerMessage.Showing.COLOUR, null))
+                .whenComplete((picture, failure) -> Platform.runLater(() -> put(picture, failure)));
     }
 
     private void put(ShownPicture picture, Throwable failure) {

@@ -43,7 +43,8 @@ public final class ReceiptPage extends BorderPane {
         target.getStyleClass().add("note");
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        HBox head = new HBox(title, target, space, Parts.button("write-sheet", "Proof sheet", sheet), Parts.button("watch-from-receipt", "Watch the file", () -> watch.accept(0)),
+        HBox head = new HBox(title, target, space, Parts.button("write-sheet", "Proof sheet", sheet),
+                Parts.button("watch-from-receipt", "Watch the file", () -> watch.accept(0)),
                 Parts.button("close-receipt", back, close));
         head.getStyleClass().add("receipt-head");
         VBox body = new VBox(verdict(receipt), comparison(receipt));
@@ -102,7 +103,9 @@ public final class ReceiptPage extends BorderPane {
         VBox section = section("As planned, as found");
         section.getChildren().add(grid);
         if (!receipt.spacing().isEmpty()) {
-            section.getChildren().add(Parts.wrapped("From frame to frame: " + receipt.spacing().stream().map(s -> s.seconds() + " s, " + s.times() + " times").collect(Collectors.joining("; ")) + "."));
+            section.getChildren().add(Parts.wrapped("From frame to frame: "
+                    + receipt.spacing().stream().map(s -> s.seconds() + " s, " + s.times() + " times").collect(Collectors.joining("; "))
+                    + "."));
         }
         if (receipt.loudness() != null) {
             section.getChildren().add(Parts.wrapped("Loudness (EBU R 128): " + receipt.loudness().words() + "."));
@@ -135,7 +138,8 @@ public final class ReceiptPage extends BorderPane {
             one.setGraphic(new VBox(2, pictures.of(frame.frame()), words));
             one.setId("worst-" + frame.frame());
             one.setAccessibleText("Watch frame " + frame.frame() + ", " + frame.source());
-            one.setTooltip(new Tooltip(String.format(Locale.ROOT, "Frame %d, made of %s: PSNR %.2f dB, SSIM %.4f", frame.frame(), frame.source(), frame.psnr(), frame.ssim())));
+            one.setTooltip(new Tooltip(String.format(Locale.ROOT, "Frame %d, made of %s: PSNR %.2f dB, SSIM %.4f", frame.frame(),
+                    frame.source(), frame.psnr(), frame.ssim())));
             one.getStyleClass().add("picture-button");
             one.setOnAction(_ -> watch.accept(frame.frame()));
             row.getChildren().add(one);
@@ -167,7 +171,8 @@ public final class ReceiptPage extends BorderPane {
         VBox section = section("What stands in for frames that could not be used: " + receipt.fills().size());
         for (Receipt.Fill fill : receipt.fills().stream().limit(MOST_FILLS).toList()) {
             section.getChildren().add(new FlowPane(8, 4, Parts.wrapped("frame " + fill.frame() + ": " + fill.source() + " "
-                    + fill.wanted() + ", " + fill.shown()), Parts.button("watch-fill-" + fill.frame(), "Watch it", () -> watch.accept(fill.frame()))));
+                    + fill.wanted() + ", " + fill.shown()),
+                    Parts.button("watch-fill-" + fill.frame(), "Watch it", () -> watch.accept(fill.frame()))));
         }
         if (receipt.fills().size() > MOST_FILLS) {
             section.getChildren().add(Parts.wrapped("and " + receipt.fills().stream().skip(MOST_FILLS)

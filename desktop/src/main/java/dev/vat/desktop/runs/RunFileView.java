@@ -82,7 +82,8 @@ final class RunFileView extends HBox {
             default -> part;
         });
         words.setText(RunWords.of(p, planned));
-        figures.setText(p.bytes() == 0 ? "" : RoughForecast.bytes(p.bytes()) + (expected > 0 ? " of some " + RoughForecast.bytes(expected) : ""));
+        figures.setText(
+                p.bytes() == 0 ? "" : RoughForecast.bytes(p.bytes()) + (expected > 0 ? " of some " + RoughForecast.bytes(expected) : ""));
         if (p.stage() != shownStage) {
             shownStage = p.stage();
             words.setTooltip(p.why() == null ? null : new Tooltip(p.why()));
@@ -109,7 +110,7 @@ final class RunFileView extends HBox {
             }
             case UNPROVEN, FAILED -> mark(Icon.BLOCKER, "fault");
             case STOPPED -> mark(Icon.WARNING, "warn");
-            default -> { }
+            default -> {}
         }
     }
 

@@ -35,7 +35,8 @@ final class RunView extends VBox {
         RunPlan plan = line.run().plan();
         Label name = new Label(plan.reel());
         name.getStyleClass().add("strong");
-        Label what = new Label((plan.frames() == 1 ? "1 frame at " : plan.frames() + " frames at ") + plan.rate().label() + ", into " + plan.folder());
+        Label what = new Label(
+                (plan.frames() == 1 ? "1 frame at " : plan.frames() + " frames at ") + plan.rate().label() + ", into " + plan.folder());
         what.getStyleClass().add("note");
         what.setMinWidth(0);
         HBox.setHgrow(what, Priority.ALWAYS);

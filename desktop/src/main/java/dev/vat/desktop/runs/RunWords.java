@@ -6,7 +6,7 @@ import java.util.Locale;
 /** How far a file is, in words. */
 final class RunWords {
 
-    private RunWords() { }
+    private RunWords() {}
 
     /** @param planned frames that the file was to have */
     static String of(FileProgress p, long planned) {
@@ -16,7 +16,8 @@ final class RunWords {
             case ENCODING -> "frame " + p.done() + " of " + p.frames() + ", " + percent(p) + pace(p);
             case JOINING -> "joining its parts";
             case PROVING -> "written, proving " + percent(p) + pace(p);
-            case DELIVERED -> p.why() != null ? p.why() : p.frames() < planned ? "made and proven, ended early with " + p.frames() + " of " + planned + " frames" : "made and proven";
+            case DELIVERED -> p.why() != null ? p.why() : p.frames() < planned
+                    ? "made and proven, ended early with " + p.frames() + " of " + planned + " frames" : "made and proven";
             case UNPROVEN -> "made but not proven: " + p.why();
             case FAILED -> "failed: " + p.why();
             case STOPPED -> "stopped at frame " + p.done();

@@ -72,7 +72,8 @@ public final class RunsPane extends BorderPane {
         open.setId("runs-open");
         open.getStyleClass().add("remedy");
         open.setOnAction(_ -> layOut());
-        HBox head = new HBox(title, summary, Parts.small("open-hand-over", "Hand over", window::handOver), Parts.small("open-history", "History", window::history), open);
+        HBox head = new HBox(title, summary, Parts.small("open-hand-over", "Hand over", window::handOver),
+                Parts.small("open-history", "History", window::history), open);
         head.getStyleClass().add("runs-head");
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -136,7 +137,8 @@ public final class RunsPane extends BorderPane {
             public void watchDone(String target) {
                 studio.runs().joinDone(line.run().home(), target, file -> window.watch(line.run().plan(), target, file));
             }
-        }, on -> studio.runs().pause(line, on), () -> studio.runs().goOn(line.run().home()), () -> studio.runs().endEarly(line.run().home()), () -> studio.runs().discard(line.run().home()));
+        }, on -> studio.runs().pause(line, on), () -> studio.runs().goOn(line.run().home()),
+                () -> studio.runs().endEarly(line.run().home()), () -> studio.runs().discard(line.run().home()));
         view.setId("run-" + line.run().plan().run());
         return view;
     }
@@ -149,7 +151,8 @@ public final class RunsPane extends BorderPane {
         words.setMaxWidth(Double.MAX_VALUE);
         try {
             RunPlan plan = home.plan();
-            words.setText((home.hasEnded() ? "Not finished: " : "Interrupted: ") + plan.reel() + ", started " + plan.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC")
+            words.setText((home.hasEnded() ? "Not finished: " : "Interrupted: ") + plan.reel() + ", started "
+                    + plan.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC")
                     + ". Not made: " + home.unfinished().stream().map(RunPlan.RunFile::title).collect(Collectors.joining(", "))
                     + ". Nothing half made stands under a final name.");
         } catch (IOException e) {
@@ -167,11 +170,13 @@ public final class RunsPane extends BorderPane {
         if (runs.going().isPresent()) {
             RunLine line = runs.going().get();
             long proven = line.files().stream().filter(f -> f.stage() == FileProgress.Stage.DELIVERED).count();
-            String files = Math.round(100 * line.share()) + " % made" + (proven == 0 ? "" : ", " + proven + " of " + line.files().size() + " proven")
+            String files = Math.round(100 * line.share()) + " % made"
+                    + (proven == 0 ? "" : ", " + proven + " of " + line.files().size() + " proven")
                     + (line.secondsLeft() < 0 ? "" : ", " + RunWords.left(Math.round(line.secondsLeft())) + " left for the whole");
             int waiting = runs.later().entries().size();
             String more = waiting == 0 ? "" : "; " + waiting + " more waiting";
-            return line.run().plan().reel() + ": " + (line.held() != null ? "holding still, " + line.held() : line.isPaused() ? "paused" : files) + more;
+            return line.run().plan().reel() + ": "
+                    + (line.held() != null ? "holding still, " + line.held() : line.isPaused() ? "paused" : files) + more;
         }
         if (!runs.leftOver().isEmpty()) {
             return runs.leftOver().size() == 1 ? "1 run didn't make everything" : runs.leftOver().size() + " runs didn't make everything";

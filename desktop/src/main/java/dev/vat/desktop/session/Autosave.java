@@ -90,7 +90,8 @@ final class Autosave implements AutoCloseable {
                 case ProjectLock.Outcome.Taken(ProjectLock taken) -> lock = taken;
                 case ProjectLock.Outcome.Elsewhere(String who) -> {
                     elsewhere = who;
-                    say.accept(path.getFileName() + " is open in another window (" + who + "). What is changed here isn't saved: save it under another name to keep it.");
+                    say.accept(path.getFileName() + " is open in another window (" + who + "). What is changed here isn't saved: save "
+                            + "it under another name to keep it.");
                 }
             }
         } catch (IOException e) {

@@ -62,7 +62,8 @@ public final class DeliveryHistory {
         background.execute(() -> {
             try {
                 Map<String, String> noted = notes.all();
-                List<Line> lines = history.entries().reversed().stream().map(e -> new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))).toList();
+                List<Line> lines = history.entries().reversed().stream()
+                        .map(e -> new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))).toList();
                 ui.execute(() -> then.accept(lines));
             } catch (IOException e) {
                 say("The history can't be read: " + e.getMessage());
@@ -90,7 +91,8 @@ public final class DeliveryHistory {
                 RunPlan plan = remake.plan(changed);
                 ui.execute(() -> {
                     if (start(plan, line)) {
-                        studio.say("Frames " + changed + " of " + line.file().getFileName() + " changed: " + remake.partsFor(changed) + " of " + remake.parts()
+                        studio.say("Frames " + changed + " of " + line.file().getFileName() + " changed: " + remake.partsFor(changed)
+                                + " of " + remake.parts()
                                 + " parts are encoded again, the others are taken over.");
                     }
                 });
@@ -118,8 +120,10 @@ public final class DeliveryHistory {
             try {
                 Optional<Entry> entry = history.of(file);
                 Map<String, String> noted = notes.all();
-                ui.execute(() -> entry.ifPresentOrElse(e -> then.accept(new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))),
-                        () -> studio.say(file.getFileName() + " wasn't made here, or was changed since: its bytes are those of no file in the history.")));
+                ui.execute(() -> entry.ifPresentOrElse(
+                        e -> then.accept(new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))),
+                        () -> studio.say(file.getFileName() + " wasn't made here, or was changed since: its bytes are those of no "
+                                + "file in the history.")));
             } catch (IOException e) {
                 say(file.getFileName() + " can't be read: " + e.getMessage() + ".");
             }
@@ -142,8 +146,11 @@ public final class DeliveryHistory {
         say("The proof sheet of " + file.getFileName() + " is being written.");
         background.execute(() -> {
             try {
-                TaskMessage.SheetWritten written = (TaskMessage.SheetWritten) Task.ask(places, new TaskMessage.WriteSheet(1, file.toString()), _ -> { }, TaskMessage.SheetWritten.class::isInstance);
-                say("Written: " + written.paths().stream().map(p -> Path.of(p).getFileName().toString()).collect(Collectors.joining(" and ")) + ", beside the file.");
+                TaskMessage.SheetWritten written = (TaskMessage.SheetWritten) Task.ask(places,
+                        new TaskMessage.WriteSheet(1, file.toString()), _ -> {}, TaskMessage.SheetWritten.class::isInstance);
+                say("Written: "
+                        + written.paths().stream().map(p -> Path.of(p).getFileName().toString()).collect(Collectors.joining(" and "))
+                        + ", beside the file.");
             } catch (IOException e) {
                 say("The proof sheet can't be written: " + e.getMessage() + ".");
             } catch (InterruptedException _) {
@@ -158,14 +165,16 @@ public final class DeliveryHistory {
         probed.whenCompleteAsync((facts, failure) -> {
             try {
                 if (failure != null || facts != null && facts.sounds().isEmpty()) {
-                    throw new IOException(sound.getFileName() + (failure != null ? " can't be read: " + failure.getMessage() : " has no sound"));
+                    throw new IOException(
+                            sound.getFileName() + (failure != null ? " can't be read: " + failure.getMessage() : " has no sound"));
                 }
                 Remake remake = Remake.of(line.file(), line.entry.plan());
                 ReelSound heard = facts == null ? null : ReelSound.of(sound, facts.sounds().getFirst(), Rational.ZERO, remake.seconds());
                 RunPlan plan = remake.planWithSound(heard, null);
                 ui.execute(() -> {
                     if (start(plan, line)) {
-                        studio.say((sound == null ? "The sound is taken out of " : sound.getFileName() + " is laid under ") + line.file().getFileName() + "; its pictures are taken over as they are.");
+                        studio.say((sound == null ? "The sound is taken out of " : sound.getFileName() + " is laid under ")
+                                + line.file().getFileName() + "; its pictures are taken over as they are.");
                     }
                 });
             } catch (IOException | IllegalArgumentException e) {
@@ -183,7 +192,7 @@ public final class DeliveryHistory {
             studio.say("This was planned by another version of Vat: open its project and make it from there.");
             return false;
         }
-        studio.runs().start(plan, project(line), () -> { });
+        studio.runs().start(plan, project(line), () -> {});
         return true;
     }
 

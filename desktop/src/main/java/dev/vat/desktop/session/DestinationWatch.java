@@ -10,7 +10,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Executor;
 
-/** What a project needs beside its frames: the folder for files, and looks, pictures to lay under and over, and faces. On the interface's thread. */
+/**
+ * What a project needs beside its frames: the folder for files, and looks, pictures to lay under and over, and faces. On the interface's
+ * thread.
+ */
 final class DestinationWatch {
 
     private final Executor background;

@@ -30,7 +30,8 @@ import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 
 /**
- * What files will be, as far as test encodes tell. Once somebody asked for it, a column whose settings change is tried again by itself. Called on
+ * What files will be, as far as test encodes tell. Once somebody asked for it, a column whose settings change is tried again by itself.
+ * Called on
  * the interface's thread.
  */
 public final class Forecasts {
@@ -39,15 +40,15 @@ public final class Forecasts {
     private static final Duration PAUSE = Duration.ofMillis(1200);
 
     /** What was tried is of this content and of no other. */
-    private record Content(Reel reel, List<Source> sources, Map<String, FrameTable> tables) { }
+    private record Content(Reel reel, List<Source> sources, Map<String, FrameTable> tables) {}
 
-    private record Known(Deliverable deliverable, FileForecast forecast) { }
+    private record Known(Deliverable deliverable, FileForecast forecast) {}
 
     /** A file that was tried, to be watched. */
-    public record Tried(RunPlan.RunFile file, FileTrial trial) { }
+    public record Tried(RunPlan.RunFile file, FileTrial trial) {}
 
     /** Steps of quality of one deliverable, each as it would be. */
-    public record Ladder(Deliverable deliverable, Map<Deliverable, FileForecast> steps) { }
+    public record Ladder(Deliverable deliverable, Map<Deliverable, FileForecast> steps) {}
 
     private final Session studio;
     private final Trials trials;
@@ -98,7 +99,8 @@ public final class Forecasts {
     /** How long a run takes, in seconds; empty until every file was tried. */
     public Optional<Estimate> seconds() {
         Map<String, FileForecast> files = files();
-        return !files.isEmpty() && files.size() == studio.project().deliverablesOn().size() ? Optional.of(ProjectTrial.seconds(files)) : Optional.empty();
+        return !files.isEmpty() && files.size() == studio.project().deliverablesOn().size() ? Optional.of(ProjectTrial.seconds(files))
+                : Optional.empty();
     }
 
     public boolean isGoing() {
@@ -107,12 +109,14 @@ public final class Forecasts {
 
     /** How far it is, in words; empty while nothing goes on. */
     public String words() {
-        return going == null ? "" : progress == null ? "starting" : progress.doing() + (progress.frames() == 0 ? "" : " " + 100 * progress.done() / progress.frames() + " %");
+        return going == null ? "" : progress == null ? "starting"
+                : progress.doing() + (progress.frames() == 0 ? "" : " " + 100 * progress.done() / progress.frames() + " %");
     }
 
     /** Whether there is anything to try: sources that were looked into, and nothing in the way. */
     public boolean canStart() {
-        return going == null && studio.findings().mayRun() && !studio.watch().isChecking() && studio.programme().filter(p -> p.plan().count() > 0).isPresent();
+        return going == null && studio.findings().mayRun() && !studio.watch().isChecking()
+                && studio.programme().filter(p -> p.plan().count() > 0).isPresent();
     }
 
     /** Tries all files; what was tried before is known already. */
@@ -190,13 +194,15 @@ public final class Forecasts {
     private void took(ProjectTrial job, Trial trial, List<Deliverable> meant) {
         flashes = trial.flashes();
         costs = ReelCosts.of(trial.looked(), job.plan().frames());
-        job.deliverables(trial, meant).forEach((id, forecast) -> known.put(id, new Known(meant.stream().filter(d -> d.id().equals(id)).findFirst().orElseThrow(), forecast)));
+        job.deliverables(trial, meant).forEach((id, forecast) -> known.put(id,
+                new Known(meant.stream().filter(d -> d.id().equals(id)).findFirst().orElseThrow(), forecast)));
         for (RunPlan.RunFile file : job.plan().files()) {
             if (trial.files().containsKey(file.target())) {
                 tried.put(Variants.deliverable(file.target()), new Tried(file, trial.files().get(file.target())));
             }
         }
-        trial.failures().forEach((id, why) -> studio.say(studio.deliverable(Variants.deliverable(id)).map(Deliverable::title).orElse(id) + " can't be tried: " + why + "."));
+        trial.failures().forEach((id, why) -> studio
+                .say(studio.deliverable(Variants.deliverable(id)).map(Deliverable::title).orElse(id) + " can't be tried: " + why + "."));
         studio.foretold();
     }
 
@@ -213,7 +219,8 @@ public final class Forecasts {
 
     /** Project or sources aren't what they were. */
     void look() {
-        Content now = new Content(studio.project().currentReel().orElse(null), studio.project().sources(), Map.copyOf(studio.watch().tables()));
+        Content now = new Content(studio.project().currentReel().orElse(null), studio.project().sources(),
+                Map.copyOf(studio.watch().tables()));
         if (!now.equals(content)) {
             content = now;
             known.clear();

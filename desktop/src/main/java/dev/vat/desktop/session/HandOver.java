@@ -65,8 +65,10 @@ public final class HandOver {
             try {
                 Timeline timeline = Timeline.of(programme);
                 List<String> left = isList(file) ? EdlText.leftOut(timeline) : timeline.left();
-                Durable.write(file, isList(file) ? EdlText.write(timeline) : OtioText.write(timeline, WholeReel.of(project, programme.reel())));
-                ui.execute(() -> studio.say("Handed over: " + file + (left.isEmpty() ? "" : ". Other programs won't see: " + String.join("; ", left) + ".")));
+                Durable.write(file,
+                        isList(file) ? EdlText.write(timeline) : OtioText.write(timeline, WholeReel.of(project, programme.reel())));
+                ui.execute(() -> studio.say(
+                        "Handed over: " + file + (left.isEmpty() ? "" : ". Other programs won't see: " + String.join("; ", left) + ".")));
             } catch (IOException | RuntimeException e) {
                 ui.execute(() -> studio.say("The reel can't be handed over: " + e.getMessage()));
             }
@@ -78,11 +80,18 @@ public final class HandOver {
         return studio.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).map(Timeline::of);
     }
 
-    /** Puts a set together. @param doing told in words what goes on, and in the end what came of it @param made told where it is @param failed told if there is none */
+    /**
+     * Puts a set together.
+     *
+     * @param doing told in words what goes on, and in the end what came of it
+     * @param made told where it is
+     * @param failed told if there is none
+     */
     public void makeSet(HandOverSet.Wish wish, Consumer<String> doing, Consumer<Path> made, Runnable failed) {
         background.execute(() -> {
             try {
-                Path set = HandOverSet.make(places, wish, words -> ui.execute(() -> doing.accept(Character.toUpperCase(words.charAt(0)) + words.substring(1) + "\u2026")));
+                Path set = HandOverSet.make(places, wish,
+                        words -> ui.execute(() -> doing.accept(Character.toUpperCase(words.charAt(0)) + words.substring(1) + "\u2026")));
                 ui.execute(() -> {
                     doing.accept("Handed over, and read again whole: " + set);
                     made.accept(set);
@@ -105,7 +114,8 @@ public final class HandOver {
             String words;
             try {
                 SetCheck.Result result = SetCheck.check(set);
-                words = result.holds() ? set.getFileName() + ": all of its " + result.files() + " files are what was handed over." : set.getFileName() + " isn't what was handed over: " + String.join("; ", result.reasons()) + ".";
+                words = result.holds() ? set.getFileName() + ": all of its " + result.files() + " files are what was handed over."
+                        : set.getFileName() + " isn't what was handed over: " + String.join("; ", result.reasons()) + ".";
             } catch (IOException e) {
                 words = set.getFileName() + " can't be checked: " + e.getMessage() + ".";
             }
@@ -114,7 +124,13 @@ public final class HandOver {
         });
     }
 
-    /** Has something done with finished movies. @param said told in words what goes on, and in the end what came of it, line by line @param made told of the new files @param failed told if there are none */
+    /**
+     * Has something done with finished movies.
+     *
+     * @param said told in words what goes on, and in the end what came of it, line by line
+     * @param made told of the new files
+     * @param failed told if there are none
+     */
     public void repack(RepackOrder order, Consumer<String> said, Consumer<List<Path>> made, Runnable failed) {
         background.execute(() -> {
             try {
@@ -169,13 +185,16 @@ public final class HandOver {
     private void taken(Path file, String text, Rate rate) {
         try {
             Optional<WholeReel> whole = isList(file) ? Optional.empty() : OtioText.whole(text);
-            Timeline timeline = whole.isPresent() ? null : isList(file) ? EdlText.read(text, rate == null ? Rate.FPS_25 : rate, this::known) : OtioText.read(text, file.toAbsolutePath().getParent());
+            Timeline timeline = whole.isPresent() ? null : isList(file) ? EdlText.read(text, rate == null ? Rate.FPS_25 : rate, this::known)
+                    : OtioText.read(text, file.toAbsolutePath().getParent());
             Edit edit = whole.map(WholeReel::edit).orElseGet(() -> timeline.edit());
             Project after = edit.apply(studio.project());
-            List<String> fresh = after.sources().stream().filter(s -> studio.project().source(s.id()).isEmpty()).map(s -> s.folder().path().toString()).distinct().toList();
+            List<String> fresh = after.sources().stream().filter(s -> studio.project().source(s.id()).isEmpty())
+                    .map(s -> s.folder().path().toString()).distinct().toList();
             Runnable take = () -> {
                 studio.edit(edit);
-                studio.say("Taken over from " + file.getFileName() + (timeline == null || timeline.left().isEmpty() ? "." : ". Left out: " + String.join("; ", timeline.left()) + "."));
+                studio.say("Taken over from " + file.getFileName() + (timeline == null || timeline.left().isEmpty() ? "."
+                        : ". Left out: " + String.join("; ", timeline.left()) + "."));
             };
             if (fresh.isEmpty()) {
                 take.run();
@@ -192,7 +211,8 @@ public final class HandOver {
         for (Source source : studio.project().sources()) {
             FrameTable table = studio.table(source.id());
             String base = source.location().pattern().baseName();
-            if (table != null && (name.endsWith(source.name()) || name.equalsIgnoreCase(base) || base.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "").equals(name))) {
+            if (table != null && (name.endsWith(source.name()) || name.equalsIgnoreCase(base)
+                    || base.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "").equals(name))) {
                 return Optional.of(Timeline.Media.of(source, table, source.reading().rateOf(table).orElse(Rate.FPS_25)));
             }
         }

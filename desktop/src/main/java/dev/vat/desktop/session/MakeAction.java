@@ -18,7 +18,9 @@ import java.util.Map;
 public final class MakeAction {
 
     /** What a run that was asked for still waits for. */
-    private enum Waiting { NOTHING, CHECKS, FRAMES }
+    private enum Waiting {
+        NOTHING, CHECKS, FRAMES
+    }
 
     private final Session studio;
     private final Autosave keeper;
@@ -107,13 +109,18 @@ public final class MakeAction {
         studio.runs().start(one, ResolvedReel.of(one, Map.of(id, table)).orElseThrow(), Map.of(), DestinationProbe.folderOf(one));
     }
 
-    /** Puts every reel's files into the queue. @param when not to start before, as {@link StartTime} reads it; nothing to hold them until somebody lets them go */
+    /**
+     * Puts every reel's files into the queue.
+     *
+     * @param when not to start before, as {@link StartTime} reads it; nothing to hold them until somebody lets them go
+     */
     public void makeLater(String when) {
         try {
             Instant time = when.isBlank() ? null : StartTime.parse(when, ZonedDateTime.now());
             Project project = studio.project();
             for (Reel reel : project.reels()) {
-                studio.runs().later().add(project.withReels(project.reels(), reel.id()), new RunQueue.Terms(time == null, time, null, false));
+                studio.runs().later().add(project.withReels(project.reels(), reel.id()),
+                        new RunQueue.Terms(time == null, time, null, false));
             }
         } catch (IllegalArgumentException e) {
             studio.say(e.getMessage() + ".");
@@ -127,8 +134,9 @@ public final class MakeAction {
         }
         waiting = Waiting.FRAMES;
         Project project = studio.project();
-        project.currentReel().ifPresent(reel -> reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
-                .filter(s -> !s.location().pattern().isSingle()).forEach(s -> studio.watch().watch(s, true)));
+        project.currentReel()
+                .ifPresent(reel -> reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
+                        .filter(s -> !s.location().pattern().isSingle()).forEach(s -> studio.watch().watch(s, true)));
         studio.observedChanged();
     }
 

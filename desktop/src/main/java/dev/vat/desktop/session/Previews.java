@@ -42,14 +42,14 @@ public final class Previews {
     private final Executor ui;
     private final Deque<Wished> waiting = new ArrayDeque<>();
     private final List<String> captured = new ArrayList<>();
-    private Consumer<String> onCaptured = _ -> { };
+    private Consumer<String> onCaptured = _ -> {};
     private List<Preview> kept = List.of();
     private Wished wished;
     private Captures.Going going;
     private CaptureMessage.Capturing progress;
     private boolean expected;
 
-    private record Wished(LiveScene scene, CaptureWish wish) { }
+    private record Wished(LiveScene scene, CaptureWish wish) {}
 
     Previews(Session studio, Places places, Executor background, Executor ui) {
         this.studio = studio;
@@ -84,7 +84,9 @@ public final class Previews {
                 if (why != null) {
                     studio.say("A capture that was cut off couldn't be saved: " + why + ".");
                 } else if (!recovered.isEmpty()) {
-                    studio.say("Of a capture that was cut off is kept: " + recovered.stream().map(p -> p.file() + ", " + p.drawn() + " of " + p.wish().drawn() + " frames").collect(Collectors.joining("; ")) + ".");
+                    studio.say("Of a capture that was cut off is kept: " + recovered.stream()
+                            .map(p -> p.file() + ", " + p.drawn() + " of " + p.wish().drawn() + " frames").collect(Collectors.joining("; "))
+                            + ".");
                 }
                 studio.changed();
             });
@@ -209,7 +211,9 @@ public final class Previews {
         } else {
             kept = new ArrayList<>(kept);
             kept.addFirst(preview);
-            captured.add(preview.file() + ": " + (preview.isWhole() ? preview.drawn() + " frames" : preview.drawn() + " of " + preview.wish().drawn() + " frames, " + why)
+            captured.add(preview.file() + ": "
+                    + (preview.isWhole() ? preview.drawn() + " frames"
+                            : preview.drawn() + " of " + preview.wish().drawn() + " frames, " + why)
                     + (preview.idle() == null ? "" : "; nothing moves after " + CaptureAdvice.number(preview.idle())) + ".");
             take(preview);
         }
@@ -252,8 +256,10 @@ public final class Previews {
             return "";
         }
         String camera = wished.wish.camera();
-        return progress == null ? "Starting to capture " + camera : "Capturing " + camera + ": " + progress.drawn() + " of " + progress.frames() + " frames, some " + Math.max(1, Math.round(progress.secondsLeft()))
-                + " s left" + (waiting.isEmpty() ? "" : ", then " + waiting.size() + " more");
+        return progress == null ? "Starting to capture " + camera
+                : "Capturing " + camera + ": " + progress.drawn() + " of " + progress.frames() + " frames, some "
+                        + Math.max(1, Math.round(progress.secondsLeft()))
+                        + " s left" + (waiting.isEmpty() ? "" : ", then " + waiting.size() + " more");
     }
 
     /** Stops; what is there becomes a preview, and what waits isn't begun. */
@@ -301,7 +307,8 @@ public final class Previews {
 
     /** Only one preview of a camera is the approved one. */
     public void approve(Preview preview, boolean yes) {
-        List<Preview> others = of(preview.scene(), preview.wish().camera()).stream().filter(p -> p.approved() && !p.file().equals(preview.file())).toList();
+        List<Preview> others = of(preview.scene(), preview.wish().camera()).stream()
+                .filter(p -> p.approved() && !p.file().equals(preview.file())).toList();
         change(store -> {
             for (Preview other : others) {
                 store.keep(other.withApproved(false));
@@ -312,13 +319,16 @@ public final class Previews {
 
     public void delete(Preview preview) {
         source(studio.project(), preview).ifPresent(s -> studio.edit(Edits.removeSource(s.id())));
-        change(store -> store.delete(preview), preview.file() + " is deleted, " + RoughForecast.bytes(preview.bytes()) + " are free again.");
+        change(store -> store.delete(preview),
+                preview.file() + " is deleted, " + RoughForecast.bytes(preview.bytes()) + " are free again.");
     }
 
     /** Approved previews that a source may be the final frames of: those of its camera first. */
     public List<Approved> approvedFor(Source source) {
         return kept.stream().filter(Preview::approved).filter(p -> NameWords.has(source.location(), p.wish().camera()))
-                .map(p -> new Approved(p.file().replace(".mp4", ""), p.wish().camera(), p.range(), p.rate(), p.wish().size(), p.wish().leadIn())).toList();
+                .map(p -> new Approved(p.file().replace(".mp4", ""), p.wish().camera(), p.range(), p.rate(), p.wish().size(),
+                        p.wish().leadIn()))
+                .toList();
     }
 
     /** The latest preview of each camera, in the order of their first frames. */
@@ -338,7 +348,8 @@ public final class Previews {
         latest.forEach(p -> studio.edit(PreviewEdits.take(Location.ofFile(movie(p)))));
         List<String> sources = latest.stream().flatMap(p -> source(studio.project(), p).stream()).map(Source::id).toList();
         studio.edit(PreviewEdits.reelToShow("director", sources));
-        studio.say("A reel of " + latest.size() + (latest.size() == 1 ? " preview" : " previews") + ". The director's notes can be pasted as a list: pier 0042 kite too low.");
+        studio.say("A reel of " + latest.size() + (latest.size() == 1 ? " preview" : " previews") + ". The director's notes can be "
+                + "pasted as a list: pier 0042 kite too low.");
         return true;
     }
 

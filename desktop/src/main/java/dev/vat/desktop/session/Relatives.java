@@ -29,12 +29,14 @@ public final class Relatives {
 
     /** Other versions of a source, by their names; only those whose frames were found. */
     public List<Source> versions(Source source) {
-        return kin(source).filter(k -> k.isFamily() && k.areVersions()).map(k -> others(k, source).stream().filter(s -> tables.containsKey(s.id())).toList()).orElse(List.of());
+        return kin(source).filter(k -> k.isFamily() && k.areVersions())
+                .map(k -> others(k, source).stream().filter(s -> tables.containsKey(s.id())).toList()).orElse(List.of());
     }
 
     private Optional<Kin> kin(Source source) {
         int own = sources.indexOf(source);
-        return Kin.group(sources.stream().map(Source::location).toList()).stream().filter(k -> k.members().stream().anyMatch(m -> m.index() == own)).findFirst();
+        return Kin.group(sources.stream().map(Source::location).toList()).stream()
+                .filter(k -> k.members().stream().anyMatch(m -> m.index() == own)).findFirst();
     }
 
     private List<Source> others(Kin kin, Source source) {

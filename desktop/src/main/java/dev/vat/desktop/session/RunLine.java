@@ -78,12 +78,16 @@ public final class RunLine {
     /** How much of all its files is made, from 0 to 1. */
     public double share() {
         long all = files.stream().mapToLong(FileProgress::frames).sum();
-        long done = files.stream().mapToLong(f -> f.stage() == FileProgress.Stage.JOINING || f.stage() == FileProgress.Stage.PROVING || f.isEnd() ? f.frames() : f.done()).sum();
+        long done = files.stream()
+                .mapToLong(f -> f.stage() == FileProgress.Stage.JOINING || f.stage() == FileProgress.Stage.PROVING || f.isEnd() ? f.frames()
+                        : f.done())
+                .sum();
         return all == 0 ? 0 : (double) done / all;
     }
 
     /**
-     * What a file that is being made will weigh, by the bytes so far: easy frames say less than hard ones, where it is known which are which.
+     * What a file that is being made will weigh, by the bytes so far: easy frames say less than hard ones, where it is known which are
+     * which.
      *
      * @return 0 while too little of it is made
      */
@@ -91,8 +95,10 @@ public final class RunLine {
         if (file.stage() != FileProgress.Stage.ENCODING || file.done() * 10 < file.frames() || file.done() >= file.frames()) {
             return 0;
         }
-        int reelFrames = run.plan().files().stream().filter(f -> f.target().equals(file.target())).mapToInt(RunPlan.RunFile::reelFrames).findFirst().orElse(1);
-        boolean even = costs == null || run.plan().files().stream().anyMatch(f -> f.target().equals(file.target()) && f.codecInCatalogue().everyFrameStandsAlone());
+        int reelFrames = run.plan().files().stream().filter(f -> f.target().equals(file.target())).mapToInt(RunPlan.RunFile::reelFrames)
+                .findFirst().orElse(1);
+        boolean even = costs == null || run.plan().files().stream()
+                .anyMatch(f -> f.target().equals(file.target()) && f.codecInCatalogue().everyFrameStandsAlone());
         double share = even ? (double) file.done() / file.frames() : costs.share(file.done() * reelFrames);
         return share < .05 ? 0 : Math.round(file.bytes() / share);
     }
@@ -112,7 +118,8 @@ public final class RunLine {
 
     /** What a file of it may weigh, before anything was tried; null where nobody said. */
     public RoughForecast forecast(String target) {
-        return run.plan().files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::forecast).filter(Objects::nonNull).findFirst().orElse(null);
+        return run.plan().files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::forecast).filter(Objects::nonNull)
+                .findFirst().orElse(null);
     }
 
     public List<FileProgress> files() {
@@ -136,7 +143,8 @@ public final class RunLine {
     /** How it ended, in one sentence. */
     static String words(List<FileProgress> files) {
         long proven = files.stream().filter(f -> f.stage() == FileProgress.Stage.DELIVERED && f.why() == null).count();
-        return proven == files.size() ? "Done: " + (proven == 1 ? "1 file" : proven + " files") + " made and proven." : "Done: " + proven + " of " + files.size() + " files made and proven.";
+        return proven == files.size() ? "Done: " + (proven == 1 ? "1 file" : proven + " files") + " made and proven."
+                : "Done: " + proven + " of " + files.size() + " files made and proven.";
     }
 
     /** Whether every file is proven and delivered. */

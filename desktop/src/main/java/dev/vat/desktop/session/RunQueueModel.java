@@ -72,7 +72,8 @@ public final class RunQueueModel implements AutoCloseable {
     /** Why one doesn't start yet, in words. */
     public String state(Waiting waiting) {
         Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
-        return waiting.whyNot(Instant.now(), there).orElse(framesMissing.contains(waiting.id()) ? "waits for its frames" : waiting.isBegun() ? "begins" : "waits its turn");
+        return waiting.whyNot(Instant.now(), there)
+                .orElse(framesMissing.contains(waiting.id()) ? "waits for its frames" : waiting.isBegun() ? "begins" : "waits its turn");
     }
 
     void add(Project project, RunQueue.Terms terms) {
@@ -188,7 +189,8 @@ public final class RunQueueModel implements AutoCloseable {
         }
         try {
             Project project = RunQueue.project(waiting);
-            Preparation prepared = Preparation.of(project, viewer, (sequence, layer) -> viewer.check(sequence, false, layer, _ -> { }).join());
+            Preparation prepared = Preparation.of(project, viewer,
+                    (sequence, layer) -> viewer.check(sequence, false, layer, _ -> {}).join());
             ui.execute(() -> prepared(waiting, project, prepared));
         } catch (IOException | RuntimeException e) {
             hold(waiting, e.getCause() == null ? e.getMessage() : e.getCause().getMessage());

@@ -47,7 +47,7 @@ public final class Runs implements AutoCloseable {
 
     /** @param costs how hard each frame of the current reel is to pack, or null */
     Runs(Places places, Viewer viewer, Supplier<ReelCosts> costs, Executor background, Executor ui, Runnable changed, Runnable ended,
-         Consumer<String> say) {
+            Consumer<String> say) {
         this.places = places;
         this.costs = costs;
         this.viewer = viewer;
@@ -143,10 +143,15 @@ public final class Runs implements AutoCloseable {
             return;
         }
         begin(listener -> Run.start(RunPlanner.ofSystem().plan(project, programme, folder, clips, RunPlan.CHOSEN, viewer.library()),
-                places, new Run.Order(project, null), listener), () -> { });
+                places, new Run.Order(project, null), listener), () -> {});
     }
 
-    /** Carries out a plan that was made already. @param project that it is made of, or null @param begun told when it is certain to be made */
+    /**
+     * Carries out a plan that was made already.
+     *
+     * @param project that it is made of, or null
+     * @param begun told when it is certain to be made
+     */
     void start(RunPlan plan, Project project, Runnable begun) {
         begin(listener -> Run.start(plan, places, new Run.Order(project, null), listener), begun);
     }
@@ -221,8 +226,9 @@ public final class Runs implements AutoCloseable {
     public void joinDone(RunHome home, String target, Consumer<Path> then) {
         background.execute(() -> {
             try {
-                TaskMessage.JoinedDone done = (TaskMessage.JoinedDone) Task.ask(places, new TaskMessage.JoinDone(1, home.folder().toString(), target, places.cache().resolve("done").toString()),
-                        _ -> { }, TaskMessage.JoinedDone.class::isInstance);
+                TaskMessage.JoinedDone done = (TaskMessage.JoinedDone) Task.ask(places,
+                        new TaskMessage.JoinDone(1, home.folder().toString(), target, places.cache().resolve("done").toString()),
+                        _ -> {}, TaskMessage.JoinedDone.class::isInstance);
                 ui.execute(() -> then.accept(Path.of(done.path())));
             } catch (IOException e) {
                 ui.execute(() -> say.accept(e.getMessage() + "."));

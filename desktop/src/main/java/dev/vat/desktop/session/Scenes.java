@@ -22,7 +22,10 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 
-/** Scenes that run on this machine: looked for every second, asked what they hold, and what their cameras see. Called on the interface's thread. */
+/**
+ * Scenes that run on this machine: looked for every second, asked what they hold, and what their cameras see. Called on the interface's
+ * thread.
+ */
 public final class Scenes {
 
     private static final long LOOK_MILLIS = 1000;
@@ -49,7 +52,7 @@ public final class Scenes {
      * @param seconds that it took
      * @param trouble why there is none, or null
      */
-    public record Tested(CaptureWish wish, FeedPicture picture, double seconds, String trouble) { }
+    public record Tested(CaptureWish wish, FeedPicture picture, double seconds, String trouble) {}
 
     Scenes(Session studio, Places places, Executor background, Executor ui) {
         this.studio = studio;
@@ -152,7 +155,8 @@ public final class Scenes {
             CaptureWish usual = CaptureWish.of(facts, camera);
             Size size = Size.of(Math.max(1, facts.size().width() * THUMBNAIL_ROWS / facts.size().height()), THUMBNAIL_ROWS);
             long middle = (keyed.first() + keyed.last()) / 2;
-            Question.Frame question = new Question.Frame(0, camera.id(), middle, usual.run(middle - usual.range().first()), size.width(), size.height(), usual.shading(), usual.classes(), null, null);
+            Question.Frame question = new Question.Frame(0, camera.id(), middle, usual.run(middle - usual.range().first()), size.width(),
+                    size.height(), usual.shading(), usual.classes(), null, null);
             try {
                 FeedPicture picture = feed.picture(question, facts, places.scratch());
                 ui.execute(() -> {
@@ -184,7 +188,7 @@ public final class Scenes {
         studio.changed();
         background.execute(() -> {
             Tested result;
-            try (SceneFeed feed = SceneFeed.connect(scene.notice, _ -> { })) {
+            try (SceneFeed feed = SceneFeed.connect(scene.notice, _ -> {})) {
                 long since = System.nanoTime();
                 FeedPicture picture = feed.picture(question(wish, frame), facts, places.scratch());
                 double first = (System.nanoTime() - since) / 1e9;
@@ -204,11 +208,16 @@ public final class Scenes {
     }
 
     private static Question.Frame question(CaptureWish wish, long frame) {
-        return new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(), wish.size().height(), wish.shading(), wish.classes(), null, null);
+        return new Question.Frame(0, wish.camera(), frame, wish.leadIn() + Math.max(0, frame - wish.range().first()), wish.size().width(),
+                wish.size().height(), wish.shading(), wish.classes(), null, null);
     }
 
-    /** What a scene does for the first time takes longer than what follows: the seconds of the frame beside it, where that can be had and takes less. */
-    private double usual(double first, SceneFeed feed, SceneFacts facts, CaptureWish wish, long frame) throws IOException, InterruptedException {
+    /**
+     * What a scene does for the first time takes longer than what follows: the seconds of the frame beside it, where that can be had and
+     * takes less.
+     */
+    private double usual(double first, SceneFeed feed, SceneFacts facts, CaptureWish wish, long frame)
+            throws IOException, InterruptedException {
         long other = frame < wish.range().last() ? frame + 1 : frame - 1;
         if (!wish.range().contains(other)) {
             return first;

@@ -96,7 +96,8 @@ public final class Search {
     }
 
     private static String names(List<Path> paths) {
-        return paths.stream().map(p -> p.getFileName() == null ? p.toString() : p.getFileName().toString()).collect(Collectors.joining(", "));
+        return paths.stream().map(p -> p.getFileName() == null ? p.toString() : p.getFileName().toString())
+                .collect(Collectors.joining(", "));
     }
 
     /** Whether folders are being searched. */
@@ -166,12 +167,14 @@ public final class Search {
             try {
                 List<Location> found = Versions.beside(source.location());
                 ui.execute(() -> {
-                    List<Location> fresh = found.stream().filter(l -> studio.project().sources().stream().noneMatch(s -> s.location().equals(l))).toList();
+                    List<Location> fresh = found.stream()
+                            .filter(l -> studio.project().sources().stream().noneMatch(s -> s.location().equals(l))).toList();
                     if (fresh.isEmpty()) {
                         studio.say("No other version of " + source.name() + " lies beside it.");
                     } else {
                         studio.edit(Edits.bringInVersions(source.id(), fresh));
-                        studio.say(fresh.stream().map(Location::name).collect(Collectors.joining(", ")) + (fresh.size() == 1 ? " was" : " were") + " found: press it to swap it in.");
+                        studio.say(fresh.stream().map(Location::name).collect(Collectors.joining(", "))
+                                + (fresh.size() == 1 ? " was" : " were") + " found: press it to swap it in.");
                     }
                 });
             } catch (IOException e) {

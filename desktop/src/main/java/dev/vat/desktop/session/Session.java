@@ -86,7 +86,8 @@ public final class Session implements AutoCloseable {
         this.keeper = new Autosave(places, this.ui, this::say);
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
         this.surroundings = new DestinationWatch(background, this.ui, this::surroundingsChanged);
-        this.runs = new Runs(places, viewer, this::costs, background, this.ui, this::tell, () -> surroundings.lookAgain(project()), this::say);
+        this.runs = new Runs(places, viewer, this::costs, background, this.ui, this::tell, () -> surroundings.lookAgain(project()),
+                this::say);
         this.search = new Search(this, background, this.ui, () -> closed);
         this.making = new MakeAction(this, keeper);
         this.past = new DeliveryHistory(this, places, background, this.ui);
@@ -174,7 +175,8 @@ public final class Session implements AutoCloseable {
                 throw new NumberFormatException();
             }
             keeper.remember(settings().withCores(most));
-            say("From the next run on, " + (most == null ? "all cores are used." : most == 1 ? "1 core is used." : most + " cores are used."));
+            say("From the next run on, "
+                    + (most == null ? "all cores are used." : most == 1 ? "1 core is used." : most + " cores are used."));
         } catch (NumberFormatException _) {
             say("'" + text + "' is no number of cores.");
         }
@@ -265,7 +267,8 @@ public final class Session implements AutoCloseable {
     }
 
     private Observed observed() {
-        return new Observed(watch.tables(), watch.reviews(), watch.clips(), surroundings.destination(), watch.checking(), surroundings.unusable(), surroundings.lacking()).withTrial(foretelling.files(), foretelling.flashes());
+        return new Observed(watch.tables(), watch.reviews(), watch.clips(), surroundings.destination(), watch.checking(),
+                surroundings.unusable(), surroundings.lacking()).withTrial(foretelling.files(), foretelling.flashes());
     }
 
     public Findings findings() {
@@ -282,7 +285,7 @@ public final class Session implements AutoCloseable {
     }
 
     /** A programme with what it was made of: as long as that stays, so does it. */
-    private record Planned(Project project, Map<String, FrameTable> tables, Optional<ResolvedReel> programme) { }
+    private record Planned(Project project, Map<String, FrameTable> tables, Optional<ResolvedReel> programme) {}
 
     /** What will be heard, where clips of the reel have sound. */
     public Optional<ReelSound> sound() {
@@ -399,7 +402,7 @@ public final class Session implements AutoCloseable {
      * @param outside places that it names and that nobody has said yes to
      * @param open what a yes does
      */
-    public record Stranger(String name, List<String> outside, Runnable open) { }
+    public record Stranger(String name, List<String> outside, Runnable open) {}
 
     void askAbout(Stranger asked) {
         stranger = asked;

@@ -15,10 +15,11 @@ import java.util.List;
 /** One frame of a source as a project of its own, whose one file is a still that keeps the frame's depth and alpha. */
 final class SingleStill {
 
-    private SingleStill() { }
+    private SingleStill() {}
 
     static Project of(Project whole, Source source, FrameTable table, long number) {
-        Project one = Edits.bringIn(List.of(source.location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY.withNaming(whole.naming()).withFolder(whole.folder()));
+        Project one = Edits.bringIn(List.of(source.location()), Edits.Layout.ONE_PROGRAMME)
+                .apply(Project.EMPTY.withNaming(whole.naming()).withFolder(whole.folder()));
         String id = one.sources().getFirst().id();
         Reading reading = source.reading().withCadence(Cadence.PLAIN);
         one = one.withSource(id, s -> s.withReading(reading.rate() == null ? reading.withRate(Rate.FPS_25) : reading));
@@ -26,7 +27,8 @@ final class SingleStill {
         one = Edits.addTarget(Catalogue.target("frames-png")).apply(one);
         boolean alpha = source.reading().picture().resolve(table).alpha().carriesTransparency();
         Depth depth = table.format().orElseThrow().depth();
-        String codec = depth.floating() ? "frames-exr" + (alpha ? "-rgba" : "") : "frames-png" + (alpha ? "-rgba" : "") + (depth.bits() > 8 ? "-16" : "-8");
+        String codec = depth.floating() ? "frames-exr" + (alpha ? "-rgba" : "")
+                : "frames-png" + (alpha ? "-rgba" : "") + (depth.bits() > 8 ? "-16" : "-8");
         return Edits.setCodec(one.deliverables().getFirst().id(), Catalogue.codec(codec)).apply(one);
     }
 }

@@ -25,7 +25,8 @@ record Alike(List<Finding> members, List<String> others) {
             String title = finding.target() == null ? "" : deliverable.apply(finding.target()).map(Deliverable::title).orElse("");
             boolean begins = !title.isEmpty() && finding.text().startsWith(title);
             String said = begins ? finding.text().substring(title.length()) : finding.text();
-            Alike group = groups.computeIfAbsent(finding.id() + "\n" + (begins ? "" : finding.target()) + said + "\n" + finding.remedies().size(),
+            Alike group = groups.computeIfAbsent(
+                    finding.id() + "\n" + (begins ? "" : finding.target()) + said + "\n" + finding.remedies().size(),
                     _ -> new Alike(new ArrayList<>(), new ArrayList<>()));
             if (!group.members.isEmpty()) {
                 group.others.add(title);
@@ -43,7 +44,8 @@ record Alike(List<Finding> members, List<String> others) {
         if (others.isEmpty()) {
             return first().text();
         }
-        String rest = others.size() == 1 ? others.getFirst() : String.join(", ", others.subList(0, others.size() - 1)) + " and " + others.getLast();
+        String rest = others.size() == 1 ? others.getFirst()
+                : String.join(", ", others.subList(0, others.size() - 1)) + " and " + others.getLast();
         return first().text() + " The same for " + rest + ".";
     }
 

@@ -58,11 +58,17 @@ final class BurnInPane extends VBox {
 
     private HBox line(int index, Line line) {
         String of = id + "-" + index;
-        TextField words = text(of + "-words", line.words().text(), 15, typed -> change.accept(typed.isBlank() ? now.without(index) : now.withLine(index, line.withWords(Wording.parse(typed)))));
-        words.setTooltip(new Tooltip("Fields in braces: " + Arrays.stream(Field.values()).map(f -> f + " " + f.title()).collect(Collectors.joining(", "))));
+        TextField words = text(of + "-words", line.words().text(), 15,
+                typed -> change.accept(typed.isBlank() ? now.without(index) : now.withLine(index, line.withWords(Wording.parse(typed)))));
+        words.setTooltip(new Tooltip(
+                "Fields in braces: " + Arrays.stream(Field.values()).map(f -> f + " " + f.title()).collect(Collectors.joining(", "))));
         HBox row = Parts.row(spots(of, line.at(), spot -> change.accept(now.withLine(index, line.withSpot(spot)))), words,
-                named("% high", text(of + "-size", number(line.size()), 3, typed -> change.accept(now.withLine(index, line.withSize(percent(typed)))))),
-                named("% dark", text(of + "-ground", Integer.toString(line.ground()), 3, typed -> change.accept(now.withLine(index, line.withGround(whole(typed)))))),
+                named("% high",
+                        text(of + "-size", number(line.size()), 3,
+                                typed -> change.accept(now.withLine(index, line.withSize(percent(typed)))))),
+                named("% dark",
+                        text(of + "-ground", Integer.toString(line.ground()), 3,
+                                typed -> change.accept(now.withLine(index, line.withGround(whole(typed)))))),
                 Parts.small(of + "-out", "Take out", () -> change.accept(now.without(index))));
         row.getStyleClass().add("burn-in-line");
         return row;
@@ -71,9 +77,14 @@ final class BurnInPane extends VBox {
     private HBox watermark(Watermark mark) {
         String of = id + "-mark";
         Path file = Path.of(mark.path());
-        HBox row = Parts.row(spots(of, mark.at(), spot -> change.accept(now.withWatermark(mark.withSpot(spot)))), Parts.label(String.valueOf(file.getFileName()), "mono"),
-                named("% high", text(of + "-size", number(mark.size()), 3, typed -> change.accept(now.withWatermark(mark.withSize(percent(typed)))))),
-                named("% opaque", text(of + "-opacity", Integer.toString(mark.opacity()), 3, typed -> change.accept(now.withWatermark(mark.withOpacity(whole(typed)))))),
+        HBox row = Parts.row(spots(of, mark.at(), spot -> change.accept(now.withWatermark(mark.withSpot(spot)))),
+                Parts.label(String.valueOf(file.getFileName()), "mono"),
+                named("% high",
+                        text(of + "-size", number(mark.size()), 3,
+                                typed -> change.accept(now.withWatermark(mark.withSize(percent(typed)))))),
+                named("% opaque",
+                        text(of + "-opacity", Integer.toString(mark.opacity()), 3,
+                                typed -> change.accept(now.withWatermark(mark.withOpacity(whole(typed)))))),
                 Parts.small(of + "-out", "Take out", () -> change.accept(now.withWatermark(null))));
         row.getStyleClass().add("burn-in-line");
         return row;
@@ -109,12 +120,14 @@ final class BurnInPane extends VBox {
         ways.add(add("camera", "Camera", Wording.of(Field.CAMERA), Spot.TOP_LEFT));
         ways.add(add("words", "Words of your own", new Wording("for review only"), Spot.TOP));
         if (now.watermark() == null) {
-            ways.add(Parts.small(id + "-add-mark", "A picture laid over\u2026", () -> ask.file("A picture to lay over", "Pictures", FileKind.stillExtensions())
-                    .ifPresent(file -> change.accept(now.withWatermark(Watermark.of(file.toString()))))));
+            ways.add(Parts.small(id + "-add-mark", "A picture laid over\u2026",
+                    () -> ask.file("A picture to lay over", "Pictures", FileKind.stillExtensions())
+                            .ifPresent(file -> change.accept(now.withWatermark(Watermark.of(file.toString()))))));
         }
         if (!now.lines().isEmpty()) {
             ways.add(Parts.small(id + "-face", now.face() == null ? "Another face\u2026" : "Face: " + Path.of(now.face()).getFileName(),
-                    () -> ask.file("A face for words in pictures", "Font files", AuxiliaryFiles.FONTS).ifPresent(file -> change.accept(now.withFace(file.toString())))));
+                    () -> ask.file("A face for words in pictures", "Font files", AuxiliaryFiles.FONTS)
+                            .ifPresent(file -> change.accept(now.withFace(file.toString())))));
         }
         if (now.face() != null) {
             ways.add(Parts.small(id + "-own-face", "Vat's own face", () -> change.accept(now.withFace(null))));

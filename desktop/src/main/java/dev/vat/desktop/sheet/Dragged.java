@@ -8,13 +8,14 @@ import javafx.scene.input.MouseDragEvent;
 public sealed interface Dragged {
 
     /** @param id of the source */
-    record OfSource(String id) implements Dragged { }
+    record OfSource(String id) implements Dragged {}
 
     /** @param place of the item in its reel */
-    record OfItem(int place) implements Dragged { }
+    record OfItem(int place) implements Dragged {}
 
     /** What a gesture began with. */
     static Optional<Dragged> of(MouseDragEvent e) {
-        return e.getGestureSource() instanceof Node node && node.getUserData() instanceof Dragged dragged ? Optional.of(dragged) : Optional.empty();
+        return e.getGestureSource() instanceof Node node && node.getUserData() instanceof Dragged dragged ? Optional.of(dragged)
+                : Optional.empty();
     }
 }

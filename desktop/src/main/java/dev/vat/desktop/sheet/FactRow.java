@@ -22,13 +22,19 @@ import java.util.Optional;
 /** What follows from settings, from the reel or from test encodes, as a row of the sheet. */
 enum FactRow implements OutRow {
     RATE(Group.OPEN, "size", "Rate", "Frames a second, exactly. It is the reel's rate for every file.", "choose a rate", "rate-illegal"),
-    DEPTH(Group.PICTURE, "pixel-aspect", "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band.", "not known yet", "depth-reduced"),
+    DEPTH(Group.PICTURE, "pixel-aspect", "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band.",
+            "not known yet", "depth-reduced"),
     CHROMA(Group.PICTURE, "pixel-aspect", "Chroma", "How finely colour is sampled beside brightness.", "not known yet"),
-    NAME(Group.FILE, null, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number.", "not known yet", "name-clash"),
-    STOP(Group.FILE, null, "If stopped", "Whether a stop costs the work so far: what is made in parts goes on at the first unfinished one.", "not known yet", "made-whole"),
-    FORECAST(Group.FORECAST, null, "Bytes", "What the file will weigh: by test encodes, with the range that holds nine times of ten; before, a wide guess from the codec alone.", "not known yet"),
-    LIKENESS(Group.FORECAST, null, "Likeness", "How near the file's frames will come to the source, by test encodes: PSNR in decibels, and SSIM, where 1 is the same.", "not tried yet"),
-    MAKING(Group.FORECAST, null, "Making", "How long making and proving this file will take of the whole run, by test encodes.", "not tried yet");
+    NAME(Group.FILE, null, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number.",
+            "not known yet", "name-clash"),
+    STOP(Group.FILE, null, "If stopped", "Whether a stop costs the work so far: what is made in parts goes on at the first unfinished one.",
+            "not known yet", "made-whole"),
+    FORECAST(Group.FORECAST, null, "Bytes", "What the file will weigh: by test encodes, with the range that holds nine times of ten; "
+            + "before, a wide guess from the codec alone.", "not known yet"),
+    LIKENESS(Group.FORECAST, null, "Likeness", "How near the file's frames will come to the source, by test encodes: PSNR in "
+            + "decibels, and SSIM, where 1 is the same.", "not tried yet"),
+    MAKING(Group.FORECAST, null, "Making", "How long making and proving this file will take of the whole run, by test encodes.",
+            "not tried yet");
 
     static final String UNKNOWN = "This Vat doesn't know what the column asks for.";
 
@@ -81,11 +87,13 @@ enum FactRow implements OutRow {
         Codec codec = settings.codec();
         return switch (this) {
             case RATE -> programme.rate().map(r -> settings.framing().scanInUse().rate(r).label());
-            case DEPTH -> Optional.of(codec.codedBits() == codec.readBits() ? codec.codedBits() + "-bit" : codec.codedBits() + "-bit, read as " + codec.readBits());
+            case DEPTH -> Optional.of(codec.codedBits() == codec.readBits() ? codec.codedBits() + "-bit"
+                    : codec.codedBits() + "-bit, read as " + codec.readBits());
             case CHROMA -> Optional.of(codec.chroma().label());
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
             case NAME -> Optional.of(name(studio.project(), programme, deliverable));
-            case FORECAST -> studio.foretelling().of(deliverable).map(f -> ForecastWords.bytes(f.bytes())).or(() -> programme.forecast(deliverable).map(f -> f.toString()));
+            case FORECAST -> studio.foretelling().of(deliverable).map(f -> ForecastWords.bytes(f.bytes()))
+                    .or(() -> programme.forecast(deliverable).map(f -> f.toString()));
             case LIKENESS -> studio.foretelling().of(deliverable).map(ForecastWords::likeness);
             case MAKING -> studio.foretelling().of(deliverable).map(f -> ForecastWords.time(f.makeSeconds().plus(f.proofSeconds())));
         };
@@ -93,8 +101,9 @@ enum FactRow implements OutRow {
 
     private static String name(Project project, ResolvedReel programme, Deliverable deliverable) {
         try {
-            return FileNaming.parse(project.naming()).fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(), programme.range(), LocalDate.now(),
-                    programme.frame(deliverable).map(Frame::size).orElse(Size.of(1, 1)), programme.rate().orElse(null)));
+            return FileNaming.parse(project.naming()).fileName(deliverable,
+                    new FileNaming.Context(project.name(), programme.reel().name(), programme.range(), LocalDate.now(),
+                            programme.frame(deliverable).map(Frame::size).orElse(Size.of(1, 1)), programme.rate().orElse(null)));
         } catch (IllegalArgumentException e) {
             return "the pattern can't be used";
         }

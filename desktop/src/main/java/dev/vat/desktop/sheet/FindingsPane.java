@@ -51,7 +51,8 @@ public final class FindingsPane extends VBox {
     public void show() {
         List<Node> lines = new ArrayList<>();
         List<Finding> all = studio.findings().all().stream().filter(f -> !f.id().equals("nothing-in")).toList();
-        Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), studio::deliverable).forEach(group -> lines.add(line(group)));
+        Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), studio::deliverable)
+                .forEach(group -> lines.add(line(group)));
         List<Alike> notes = Alike.of(all.stream().filter(f -> f.severity() == Severity.NOTE).toList(), studio::deliverable);
         if (!notes.isEmpty()) {
             lines.add(fold(notes.size()));
@@ -118,7 +119,8 @@ public final class FindingsPane extends VBox {
         HBox pictures = Parts.row();
         pictures.getStyleClass().add("evidence");
         for (long frame : new long[] {pair.beside(), pair.frame()}) {
-            pictures.getChildren().addAll(thumbnails.of(source, table, frame), Parts.label(table.sequence().pattern().number(frame), "mono"));
+            pictures.getChildren().addAll(thumbnails.of(source, table, frame),
+                    Parts.label(table.sequence().pattern().number(frame), "mono"));
         }
         return pictures;
     }
@@ -136,10 +138,12 @@ public final class FindingsPane extends VBox {
             case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
             case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(studio.project()))
                     .ifPresent(folder -> studio.edit(Edits.setFolder(Place.of(folder))));
-            case Remedy.ChooseFace face -> ask.file("A face for words in pictures", "Font files", AuxiliaryFiles.FONTS).ifPresent(file -> studio.edit(face.with().apply(file.toString())));
+            case Remedy.ChooseFace face -> ask.file("A face for words in pictures", "Font files", AuxiliaryFiles.FONTS)
+                    .ifPresent(file -> studio.edit(face.with().apply(file.toString())));
             case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "
-                    + studio.deliverable(colour.target()).map(d -> d.title()).orElse(""), studio.deliverable(colour.target())
-                    .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))
+                    + studio.deliverable(colour.target()).map(d -> d.title()).orElse(""),
+                    studio.deliverable(colour.target())
+                            .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))
                     .ifPresent(chosen -> studio.edit(Alike.together(remedies.stream()
                             .map(r -> Edits.setFlatten(((Remedy.ChooseColour) r).target(), new Ground.Colour(chosen))).toList())));
         }

@@ -29,7 +29,8 @@ import javafx.scene.layout.VBox;
 public final class InFace extends VBox {
 
     private static final int FEWEST_TO_FILTER = 3;
-    private static final String EMPTY = "Nothing has been brought in yet. Drop a folder, a whole tree, one frame of a sequence, a movie or a "
+    private static final String EMPTY = "Nothing has been brought in yet. Drop a folder, a whole tree, one frame of a sequence, a "
+            + "movie or a "
             + "sound anywhere on this window.\n\n"
             + "In shows what was found: every frame file is looked into, and what is missing, empty, cut short or odd is named, "
             + "with the frame numbers to render again ready to copy.\n\n"
@@ -103,7 +104,8 @@ public final class InFace extends VBox {
             }
         }
         if (shown == 0 && !sources.isEmpty()) {
-            rows.add(Parts.wrapped(onlyTrouble.isSelected() ? "No source has anything to look at." : "No source has this in its name.", "note", "empty"));
+            rows.add(Parts.wrapped(onlyTrouble.isSelected() ? "No source has anything to look at." : "No source has this in its name.",
+                    "note", "empty"));
         }
         list.getChildren().setAll(rows);
     }
@@ -111,11 +113,13 @@ public final class InFace extends VBox {
     /** Rows of what a search has found while it goes on. */
     private List<Node> soFar() {
         List<Node> rows = new ArrayList<>();
-        HBox head = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(), Parts.button("stop-looking", "Stop looking", () -> studio.search().stop()));
+        HBox head = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(),
+                Parts.button("stop-looking", "Stop looking", () -> studio.search().stop()));
         head.getStyleClass().add("filter-bar");
         rows.add(head);
         for (Sequence found : studio.search().soFar()) {
-            VBox row = new VBox(Parts.label(found.name(), "strong"), Parts.label(found.count() + " files so far   " + found.folder(), "note"));
+            VBox row = new VBox(Parts.label(found.name(), "strong"),
+                    Parts.label(found.count() + " files so far   " + found.folder(), "note"));
             row.getStyleClass().add("source-row");
             rows.add(row);
         }

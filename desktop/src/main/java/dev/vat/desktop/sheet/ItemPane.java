@@ -71,17 +71,20 @@ final class ItemPane extends VBox {
                 getChildren().addAll(new LayoutPane(studio, programme, span), begins());
                 return;
             }
-            getChildren().addAll(new DrawnFields(drawn.drawn(), programme.rate().orElse(null), d -> edit(ReelEdits.drawItem(place, d))), begins());
+            getChildren().addAll(new DrawnFields(drawn.drawn(), programme.rate().orElse(null), d -> edit(ReelEdits.drawItem(place, d))),
+                    begins());
             return;
         }
         getChildren().addAll(frames(entry), plays(entry), held(), begins());
         if (programme.placement(entry).isPresent()) {
-            getChildren().add(field("Fit", "How " + entry.format().orElseThrow().size() + " goes into the reel's " + programme.size().orElseThrow() + ".",
+            getChildren().add(field("Fit",
+                    "How " + entry.format().orElseThrow().size() + " goes into the reel's " + programme.size().orElseThrow() + ".",
                     choice("item-fit", Fit.values(), item.fitInUse(), Fit::title, fit -> edit(ReelEdits.fitItem(place, fit)))));
         }
         getChildren().add(new PassPane(studio, programme, span, entry));
         versions(entry);
-        getChildren().add(new VBox(field("Burn-in", "Written into this item alone, besides the reel's.", new BurnInPane(ask, "item-burn-in", item.burnIn(), b -> edit(ReelEdits.burnInItem(place, b))))));
+        getChildren().add(new VBox(field("Burn-in", "Written into this item alone, besides the reel's.",
+                new BurnInPane(ask, "item-burn-in", item.burnIn(), b -> edit(ReelEdits.burnInItem(place, b))))));
         getChildren().add(field("Again", "", Parts.small("repeat-item", "Once more after itself", () -> edit(ReelEdits.repeatItem(place))),
                 Parts.small("copy-plan", "Copy its plan, frame by frame", () -> Clips.copy(PlanText.of(programme, place)))));
     }
@@ -98,8 +101,10 @@ final class ItemPane extends VBox {
         FrameRange all = entry.source().reading().rangeIn(sequence);
         List<Node> values = new ArrayList<>();
         values.add(text("item-range", now.toString(), 10, typed -> trim(typed.isBlank() ? null : FrameRange.parse(typed), all)));
-        values.add(Parts.small("item-in", "Begin at what is shown", () -> shown().ifPresentOrElse(n -> trim(FrameRange.of(n, Math.max(n, now.last())), all), this::sayNotShown)));
-        values.add(Parts.small("item-end", "End at what is shown", () -> shown().ifPresentOrElse(n -> trim(FrameRange.of(Math.min(n, now.first()), n), all), this::sayNotShown)));
+        values.add(Parts.small("item-in", "Begin at what is shown",
+                () -> shown().ifPresentOrElse(n -> trim(FrameRange.of(n, Math.max(n, now.last())), all), this::sayNotShown)));
+        values.add(Parts.small("item-end", "End at what is shown",
+                () -> shown().ifPresentOrElse(n -> trim(FrameRange.of(Math.min(n, now.first()), n), all), this::sayNotShown)));
         values.add(Parts.small("slip-earlier", "Slip earlier", () -> edit(ReelEdits.slipItem(place, now, -sequence.step()))));
         values.add(Parts.small("slip-later", "Slip later", () -> edit(ReelEdits.slipItem(place, now, sequence.step()))));
         FrameRange wide = FrameRange.of(Math.max(sequence.first(), now.first() - HANDLES), Math.min(sequence.last(), now.last() + HANDLES));
@@ -110,7 +115,8 @@ final class ItemPane extends VBox {
             values.add(Parts.small("item-all", "All of it", () -> trim(null, all)));
         }
         ends(entry, now, all, values);
-        String words = item.range() == null ? "As the source's settings take them." : now.count() + " of the " + all.count() + " that the source's settings take.";
+        String words = item.range() == null ? "As the source's settings take them."
+                : now.count() + " of the " + all.count() + " that the source's settings take.";
         return field("Frames", words, values.toArray(Node[]::new));
     }
 
@@ -138,7 +144,8 @@ final class ItemPane extends VBox {
     /** The source frame of this item that is shown. */
     private OptionalLong shown() {
         long at = playhead.getAsLong();
-        return at >= span.start() && at < span.end() ? OptionalLong.of(programme.plan().shown(span, at - span.start())) : OptionalLong.empty();
+        return at >= span.start() && at < span.end() ? OptionalLong.of(programme.plan().shown(span, at - span.start()))
+                : OptionalLong.empty();
     }
 
     private void sayNotShown() {
@@ -155,9 +162,11 @@ final class ItemPane extends VBox {
         boolean oneToOne = ratio.equals(Rational.ONE) && playing.speed() == null && playing.conform() == null;
         List<Node> values = new ArrayList<>();
         if (!oneToOne) {
-            values.addAll(Arrays.asList(choice("conform", fitting, playing.conformInUse(), Conform::title, c -> play(playing.withConform(c)))));
+            values.addAll(
+                    Arrays.asList(choice("conform", fitting, playing.conformInUse(), Conform::title, c -> play(playing.withConform(c)))));
         }
-        values.add(named("speed", text("item-speed", playing.speedInUse().toString(), 6, typed -> play(playing.withSpeed(Rational.parse(typed))))));
+        values.add(named("speed",
+                text("item-speed", playing.speedInUse().toString(), 6, typed -> play(playing.withSpeed(Rational.parse(typed))))));
         ToggleButton back = new ToggleButton("Backwards");
         back.setId("item-reversed");
         back.setSelected(playing.reversed());
@@ -165,19 +174,23 @@ final class ItemPane extends VBox {
         values.add(back);
         String tally = programme.plan().tally(span.item()).words();
         String rates = ratio.equals(Rational.ONE) ? "" : own.label() + " in a reel of " + reel.label() + ": ";
-        return field("Plays", rates + span.range().count() + " frames give " + span.count() + (tally.isEmpty() ? "." : ", " + tally + "."), values.toArray(Node[]::new));
+        return field("Plays", rates + span.range().count() + " frames give " + span.count() + (tally.isEmpty() ? "." : ", " + tally + "."),
+                values.toArray(Node[]::new));
     }
 
     private HBox held() {
         List<Node> values = new ArrayList<>();
-        values.add(named("first, for", text("hold-head", Long.toString(playing.head()), 4, typed -> play(playing.withHead(whole(typed, 0))))));
-        values.add(named("last, for", text("hold-tail", Long.toString(playing.tail()), 4, typed -> play(playing.withTail(whole(typed, 0))))));
+        values.add(
+                named("first, for", text("hold-head", Long.toString(playing.head()), 4, typed -> play(playing.withHead(whole(typed, 0))))));
+        values.add(
+                named("last, for", text("hold-tail", Long.toString(playing.tail()), 4, typed -> play(playing.withTail(whole(typed, 0))))));
         values.add(named("what is shown, for", text("hold-shown", "", 4, typed -> {
             long number = shown().orElseThrow(() -> new IllegalArgumentException("The frame that is shown isn't one of this item's"));
             play(playing.withHold(number, whole(typed, 0)));
         })));
-        playing.holds().forEach(hold -> values.add(Parts.small("unhold-" + hold.number(), hold.number() + " for " + hold.places() + ", let go",
-                () -> play(playing.withHold(hold.number(), 0)))));
+        playing.holds()
+                .forEach(hold -> values.add(Parts.small("unhold-" + hold.number(), hold.number() + " for " + hold.places() + ", let go",
+                        () -> play(playing.withHold(hold.number(), 0)))));
         return field("Held", "", values.toArray(Node[]::new));
     }
 
@@ -192,7 +205,8 @@ final class ItemPane extends VBox {
         List<Node> values = new ArrayList<>();
         Joint.Kind[] kinds = {null, Joint.Kind.DISSOLVE, Joint.Kind.DIP};
         values.addAll(Arrays.asList(choice("joint", kinds, joint == null ? null : joint.kind(), k -> k == null ? "cut" : k.title(),
-                k -> edit(ReelEdits.joinItem(place, k == null ? null : new Joint(k, joint == null ? USUAL_JOINT : joint.frames(), null))))));
+                k -> edit(
+                        ReelEdits.joinItem(place, k == null ? null : new Joint(k, joint == null ? USUAL_JOINT : joint.frames(), null))))));
         if (joint != null) {
             values.add(named("frames", text("joint-frames", Long.toString(joint.frames()), 5,
                     typed -> edit(ReelEdits.joinItem(place, new Joint(joint.kind(), whole(typed, 1), joint.colour()))))));
@@ -201,7 +215,8 @@ final class ItemPane extends VBox {
             values.add(named("through", text("joint-colour", joint.colour() == null ? "000000" : joint.colour().toString(), 7,
                     typed -> edit(ReelEdits.joinItem(place, Joint.dip(joint.frames(), Rgb.parse(typed)))))));
         }
-        String words = joint == null ? "" : joint.kind() == Joint.Kind.DISSOLVE ? "It lies over the end of the item before: the reel is shorter by as many frames."
+        String words = joint == null ? "" : joint.kind() == Joint.Kind.DISSOLVE ? "It lies over the end of the item before: the reel "
+                + "is shorter by as many frames."
                 : "The item before goes into the colour, and this one comes out of it.";
         return field("Begins", words, values.toArray(Node[]::new));
     }
@@ -218,13 +233,15 @@ final class ItemPane extends VBox {
             values.add(Parts.small("version-back", "Back to " + earlier.name(), () -> swap(entry, earlier)));
         }
         values.add(Parts.small("look-versions", "Look for versions beside it", () -> studio.search().forVersions(entry.source())));
-        getChildren().add(field("Version", values.size() == 1 ? "" : "Takes this one's place, as it is trimmed and played.", values.toArray(Node[]::new)));
+        getChildren().add(field("Version", values.size() == 1 ? "" : "Takes this one's place, as it is trimmed and played.",
+                values.toArray(Node[]::new)));
     }
 
     private void swap(ResolvedReel.Entry entry, Source other) {
         long before = span.count();
         edit(ReelEdits.swapItem(place, other.id()));
-        studio.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst()).filter(s -> s.count() != before).ifPresent(s ->
-                studio.say(other.name() + " is " + Math.abs(s.count() - before) + (s.count() > before ? " frames longer than " : " frames shorter than ") + entry.source().name() + "."));
+        studio.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst())
+                .filter(s -> s.count() != before).ifPresent(s -> studio.say(other.name() + " is " + Math.abs(s.count() - before)
+                        + (s.count() > before ? " frames longer than " : " frames shorter than ") + entry.source().name() + "."));
     }
 }

@@ -52,7 +52,9 @@ final class ItemRow extends HBox {
             drawn(thumbnails);
         }
         HBox head = Parts.row(Parts.label(Integer.toString(span.place() + 1), "mono", "note"),
-                Parts.label(entry.map(e -> e.source().name()).orElseGet(() -> item.layout() != null ? item.layout().name() : item.drawn().title()), "strong"), Parts.space());
+                Parts.label(entry.map(e -> e.source().name())
+                        .orElseGet(() -> item.layout() != null ? item.layout().name() : item.drawn().title()), "strong"),
+                Parts.space());
         head.getChildren().addAll(buttons());
         FlowPane figures = new FlowPane();
         figures.getStyleClass().add("figures");
@@ -72,7 +74,8 @@ final class ItemRow extends HBox {
         HBox pair = new HBox();
         pair.getStyleClass().add("pair");
         for (long place : new long[] {span.start() + span.overlap(), span.end() - 1}) {
-            strip.recipe(place).ifPresent(s -> pair.getChildren().add(thumbnails.of(s, strip.pixelAspect().seen(programme.size().orElseThrow()))));
+            strip.recipe(place)
+                    .ifPresent(s -> pair.getChildren().add(thumbnails.of(s, strip.pixelAspect().seen(programme.size().orElseThrow()))));
         }
         getChildren().add(pair);
     }
@@ -106,7 +109,8 @@ final class ItemRow extends HBox {
         if (rate != null) {
             figures.add(rate.seconds(span.count()).toFixed(3) + " s");
         }
-        figures.add("from " + (rate == null ? "reel frame " + span.start() : programme.start().map(s -> s.plusFrames(span.start())).orElse(Timecode.of(span.start(), rate))));
+        figures.add("from " + (rate == null ? "reel frame " + span.start()
+                : programme.start().map(s -> s.plusFrames(span.start())).orElse(Timecode.of(span.start(), rate))));
         return figures;
     }
 
@@ -119,7 +123,8 @@ final class ItemRow extends HBox {
             notes.add("burn-in of its own");
         }
         if (item.layout() != null) {
-            notes.add(item.layout().views().size() + " views, " + item.layout().arrangement().title() + ", " + item.layout().stepInUse().title());
+            notes.add(item.layout().views().size() + " views, " + item.layout().arrangement().title() + ", "
+                    + item.layout().stepInUse().title());
         }
         if (item.passes() != null) {
             notes.add("from " + item.passes().on().passes().size() + " passes");
@@ -148,7 +153,8 @@ final class ItemRow extends HBox {
         if (held > 0) {
             notes.add("held for " + held);
         }
-        programme.placement(entry).ifPresent(p -> notes.add(entry.format().orElseThrow().size() + " " + item.fitInUse().title() + enlarged(p)));
+        programme.placement(entry)
+                .ifPresent(p -> notes.add(entry.format().orElseThrow().size() + " " + item.fitInUse().title() + enlarged(p)));
         if (entry.source().reading().gap() != GapPolicy.REFUSE) {
             notes.add("holes: " + entry.source().reading().gap().title().toLowerCase(Locale.ROOT));
         }

@@ -84,24 +84,30 @@ final class LayoutPane extends VBox {
     }
 
     private Node name() {
-        return field("Layout", "Kept by its name it comes without its sources, for any reel.", text("layout-name", now.name(), 12, typed -> change(now.withName(typed))),
+        return field("Layout", "Kept by its name it comes without its sources, for any reel.",
+                text("layout-name", now.name(), 12, typed -> change(now.withName(typed))),
                 Parts.small("layout-keep", "Keep for other reels", () -> studio.layouts().keep(now)));
     }
 
     private Node arrangement() {
-        List<Node> values = new ArrayList<>(Arrays.asList(choice("arrangement", Kind.values(), Kind.of(now.arrangement()), k -> k.title, this::arrange)));
+        List<Node> values = new ArrayList<>(
+                Arrays.asList(choice("arrangement", Kind.values(), Kind.of(now.arrangement()), k -> k.title, this::arrange)));
         switch (now.arrangement()) {
-            case Arrangement.Grid grid -> values.add(named("across", text("grid-across", Integer.toString(grid.across()), 3, typed -> change(now.withArrangement(Arrangement.Grid.parse(typed))))));
-            case Arrangement.Rows rows -> values.add(named("views in each row", text("rows-counts", String.join(" ", rows.counts().stream().map(String::valueOf).toList()), 6,
-                    typed -> change(now.withArrangement(Arrangement.Rows.parse(typed))))));
+            case Arrangement.Grid grid -> values.add(named("across", text("grid-across", Integer.toString(grid.across()), 3,
+                    typed -> change(now.withArrangement(Arrangement.Grid.parse(typed))))));
+            case Arrangement.Rows rows -> values.add(named("views in each row",
+                    text("rows-counts", String.join(" ", rows.counts().stream().map(String::valueOf).toList()), 6,
+                            typed -> change(now.withArrangement(Arrangement.Rows.parse(typed))))));
             case Arrangement.Inset inset -> {
-                values.add(BurnInPane.spots("inset", inset.at(), spot -> change(now.withArrangement(new Arrangement.Inset(spot, inset.share())))));
+                values.add(BurnInPane.spots("inset", inset.at(),
+                        spot -> change(now.withArrangement(new Arrangement.Inset(spot, inset.share())))));
                 values.add(named("% of the picture", text("inset-share", inset.share().times(HUNDRED).toDecimal(1), 4,
                         typed -> change(now.withArrangement(new Arrangement.Inset(inset.at(), percent(typed)))))));
             }
-            case Arrangement.Free _ -> { }
+            case Arrangement.Free _ -> {}
         }
-        return field("Arranged", now.arrangement() instanceof Arrangement.Free ? "Each view has its own left edge, top, width and height in percent." : "", values.toArray(Node[]::new));
+        return field("Arranged", now.arrangement() instanceof Arrangement.Free ? "Each view has its own left edge, top, width and "
+                + "height in percent." : "", values.toArray(Node[]::new));
     }
 
     private void arrange(Kind kind) {
@@ -121,40 +127,51 @@ final class LayoutPane extends VBox {
     private Node looks() {
         Size size = programme.size().orElse(null);
         List<Node> values = new ArrayList<>();
-        values.add(named("size", text("layout-size", now.size() == null ? "" : now.size().toString(), 9, typed -> change(now.withSize(typed.isBlank() ? null : Size.parse(typed))))));
+        values.add(named("size", text("layout-size", now.size() == null ? "" : now.size().toString(), 9,
+                typed -> change(now.withSize(typed.isBlank() ? null : Size.parse(typed))))));
         if (now.arrangement().isSideBySide()) {
-            values.add(named("% between", text("layout-between", now.between() == null ? "0" : now.between().toDecimal(2), 4, typed -> change(now.withBetween(Rational.parse(typed))))));
+            values.add(named("% between", text("layout-between", now.between() == null ? "0" : now.between().toDecimal(2), 4,
+                    typed -> change(now.withBetween(Rational.parse(typed))))));
         }
-        values.add(named("ground", text("layout-ground", now.groundInUse().toString(), 7, typed -> change(now.withGround(Rgb.parse(typed))))));
+        values.add(
+                named("ground", text("layout-ground", now.groundInUse().toString(), 7, typed -> change(now.withGround(Rgb.parse(typed))))));
         boolean shapes = size != null && size.equals(now.size());
-        return field("Picture", shapes || size == null ? "The reel is of this size while the layout is its first item." : "Here it fills the reel's " + size + ".", values.toArray(Node[]::new));
+        return field("Picture", shapes || size == null ? "The reel is of this size while the layout is its first item."
+                : "Here it fills the reel's " + size + ".", values.toArray(Node[]::new));
     }
 
     private Node step() {
-        return field("In step", now.stepInUse().sentence(), choice("in-step", InStep.values(), now.stepInUse(), InStep::title, s -> change(now.withStep(s))));
+        return field("In step", now.stepInUse().sentence(),
+                choice("in-step", InStep.values(), now.stepInUse(), InStep::title, s -> change(now.withStep(s))));
     }
 
     private Node length() {
         List<Node> values = new ArrayList<>();
-        values.add(named("frames", text("layout-frames", now.frames() == null ? "" : now.frames().toString(), 6, typed -> change(now.withFrames(typed.isBlank() ? null : whole(typed, 1))))));
-        values.addAll(Arrays.asList(choice("after-end", new Boolean[] {false, true}, now.endsEmpty(), e -> e ? "a view that is over leaves its place empty" : "its last frame stays", e -> change(now.withEndsEmpty(e)))));
-        return field("Length", now.frames() == null ? "As long as its longest view: " + span.count() + " frames." : "", values.toArray(Node[]::new));
+        values.add(named("frames", text("layout-frames", now.frames() == null ? "" : now.frames().toString(), 6,
+                typed -> change(now.withFrames(typed.isBlank() ? null : whole(typed, 1))))));
+        values.addAll(Arrays.asList(choice("after-end", new Boolean[] {false, true}, now.endsEmpty(), e -> e ? "a view that is over "
+                + "leaves its place empty" : "its last frame stays", e -> change(now.withEndsEmpty(e)))));
+        return field("Length", now.frames() == null ? "As long as its longest view: " + span.count() + " frames." : "",
+                values.toArray(Node[]::new));
     }
 
     private Node days() {
         DayCount days = now.days();
         List<Node> values = new ArrayList<>();
-        values.add(named("first day", text("days-start", days == null ? "" : days.start(), 9, typed -> change(now.withDays(typed.isBlank() ? null
-                : new DayCount(typed, days == null ? Rational.ONE : days.perSecond()))))));
+        values.add(named("first day",
+                text("days-start", days == null ? "" : days.start(), 9, typed -> change(now.withDays(typed.isBlank() ? null
+                        : new DayCount(typed, days == null ? Rational.ONE : days.perSecond()))))));
         if (days != null) {
-            values.add(named("days a second", text("days-speed", days.perSecond().toString(), 5, typed -> change(now.withDays(new DayCount(days.start(), Rational.parse(typed)))))));
+            values.add(named("days a second", text("days-speed", days.perSecond().toString(), 5,
+                    typed -> change(now.withDays(new DayCount(days.start(), Rational.parse(typed)))))));
         }
         return field("Calendar", "For captions that tell {calendar} or {days}.", values.toArray(Node[]::new));
     }
 
     /** A further view, of any source that has pictures. */
     private Node more() {
-        return Parts.small("view-more", "Another view\u2026", () -> menu("view-more", source -> change(now.with(View.of(Item.of(source.id())).withBorder(now.views().getLast().border()).withCaption(now.views().getLast().caption())))));
+        return Parts.small("view-more", "Another view\u2026", () -> menu("view-more", source -> change(now.with(
+                View.of(Item.of(source.id())).withBorder(now.views().getLast().border()).withCaption(now.views().getLast().caption())))));
     }
 
     private void menu(String at, Consumer<Source> chosen) {

@@ -46,7 +46,7 @@ public final class OutFace extends VBox {
     private static final double ACROSS_BAR = 14;
 
     /** A line of the sheet: a row, or a heading under which rows are folded. */
-    private record Line(OutRow row, OutRow.Group heading) { }
+    private record Line(OutRow row, OutRow.Group heading) {}
 
     private final Session studio;
     private final Dialogs ask;
@@ -118,7 +118,8 @@ public final class OutFace extends VBox {
         ResolvedReel programme = studio.programme().orElse(null);
         if (programme == null || columns().isEmpty()) {
             cells = new Label[0][];
-            getChildren().setAll(fields.folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a column here.", "note", "empty"));
+            getChildren().setAll(fields.folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a "
+                    + "column here.", "note", "empty"));
             return;
         }
         column = Math.min(column, columns().size() - 1);
@@ -133,7 +134,8 @@ public final class OutFace extends VBox {
     private void showBurnIn() {
         getChildren().removeIf(n -> "file-burn-in".equals(n.getId()));
         focused().filter(d -> d.burnIn() != null).ifPresent(d -> {
-            VBox own = new VBox(Parts.label("Burn-in of " + d.title(), "strong"), new BurnInPane(ask, "own-burn-in", d.burnIn(), b -> studio.edit(Edits.follow(d.id(), x -> x.withBurnIn(b)))));
+            VBox own = new VBox(Parts.label("Burn-in of " + d.title(), "strong"),
+                    new BurnInPane(ask, "own-burn-in", d.burnIn(), b -> studio.edit(Edits.follow(d.id(), x -> x.withBurnIn(b)))));
             own.setId("file-burn-in");
             own.getStyleClass().addAll("reading", "file-burn-in");
             getChildren().add(own);
@@ -229,7 +231,8 @@ public final class OutFace extends VBox {
     private Label folded(OutRow.Group group, int r, int c) {
         Deliverable deliverable = columns().get(c);
         if (group == OutRow.Group.FORECAST) {
-            return dress(Parts.label(studio.foretelling().of(deliverable).isPresent() ? "by test encodes" : "rough", "cell", "folded"), r, c);
+            return dress(Parts.label(studio.foretelling().of(deliverable).isPresent() ? "by test encodes" : "rough", "cell", "folded"), r,
+                    c);
         }
         long differ = group.rows().stream().filter(row -> row.differs(deliverable)).count();
         return dress(Parts.label(differ == 0 ? "as the target" : differ == 1 ? "1 differs" : differ + " differ", "cell", "folded"), r, c);
@@ -292,7 +295,7 @@ public final class OutFace extends VBox {
         switch (finding.severity()) {
             case BLOCKER -> cell.getStyleClass().add("fault");
             case WARNING -> cell.getStyleClass().add("warn");
-            case NOTE -> { }
+            case NOTE -> {}
         }
         cell.setTooltip(new Tooltip(finding.text()));
     }

@@ -26,7 +26,7 @@ final class OutHead extends VBox {
         Label label = Parts.wrapped(deliverable.title(), "strong");
         HBox.setHgrow(label, Priority.ALWAYS);
         label.setMaxWidth(Double.MAX_VALUE);
-        Button more = Parts.button("column-menu-" + deliverable.id(), "", () -> { });
+        Button more = Parts.button("column-menu-" + deliverable.id(), "", () -> {});
         more.setOnAction(_ -> menus.column(deliverable).show(more, Side.BOTTOM, 0, 0));
         more.setGraphic(Icon.DOWN.node());
         more.getStyleClass().add("small");

@@ -36,7 +36,8 @@ final class OutMenus {
         menu.setId(setting.id() + "-menu");
         Map<String, Menu> families = new LinkedHashMap<>();
         for (Choice choice : setting.choices(OutRow.view(studio), deliverable)) {
-            CheckMenuItem item = choice(choice.id(), choice.title(), choice.chosen(), () -> studio.edit(setting.edit(deliverable.id(), choice.change())));
+            CheckMenuItem item = choice(choice.id(), choice.title(), choice.chosen(),
+                    () -> studio.edit(setting.edit(deliverable.id(), choice.change())));
             item.setDisable(choice.refusal() != null);
             if (choice.family() == null) {
                 menu.getItems().add(item);
@@ -81,12 +82,16 @@ final class OutMenus {
     /** What can be done with a whole column. */
     ContextMenu column(Deliverable deliverable) {
         String id = deliverable.id();
-        return new ContextMenu(item("off", deliverable.off() ? "Switch it on" : "Switch it off for now", () -> studio.edit(Edits.switchOff(id, !deliverable.off()))),
+        return new ContextMenu(
+                item("off", deliverable.off() ? "Switch it on" : "Switch it off for now",
+                        () -> studio.edit(Edits.switchOff(id, !deliverable.off()))),
                 item("duplicate", "Duplicate", () -> studio.edit(Edits.duplicate(id))),
                 item("left", "Move left", () -> studio.edit(Edits.moveDeliverable(id, -1))),
                 item("right", "Move right", () -> studio.edit(Edits.moveDeliverable(id, 1))),
                 item("as-target", "All as the target has it", () -> studio.edit(Edits.setAsTarget(id))),
-                item("keep-preset", "Keep as a preset\u2026", () -> ask.text("Keep this column as a preset", deliverable.title()).ifPresent(name -> studio.presets().keep(name, deliverable))),
+                item("keep-preset", "Keep as a preset\u2026",
+                        () -> ask.text("Keep this column as a preset", deliverable.title())
+                                .ifPresent(name -> studio.presets().keep(name, deliverable))),
                 item("copy-preset", "Copy as text", () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
                 item("remove", "Remove", () -> studio.edit(Edits.removeDeliverable(id))));
     }

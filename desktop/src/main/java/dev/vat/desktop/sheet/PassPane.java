@@ -49,8 +49,9 @@ final class PassPane extends VBox {
         List<PassWords.Found> found = ShotPasses.of(studio.project().sources(), entry.source(), entry.table());
         if (now == null) {
             if (!found.isEmpty()) {
-                getChildren().add(field("Passes", found.size() + " found: " + String.join(", ", found.stream().map(f -> f.name()).toList()) + ".",
-                        Parts.small("passes-on", "Put together from its passes", () -> mix(PassWords.mix(found)))));
+                getChildren().add(
+                        field("Passes", found.size() + " found: " + String.join(", ", found.stream().map(f -> f.name()).toList()) + ".",
+                                Parts.small("passes-on", "Put together from its passes", () -> mix(PassWords.mix(found)))));
             }
             return;
         }
@@ -96,9 +97,16 @@ final class PassPane extends VBox {
         up.setDisable(index == now.passes().size() - 1);
         Button down = ItemRow.icon("pass-down-" + index, Icon.DOWN, "Lay it lower", () -> mix(now.moved(index, index - 1)));
         down.setDisable(index == 0);
-        HBox row = Parts.row(on, operation, named("gain", text("pass-gain-" + index, pass.gainInUse().toDecimal(3), 3, typed -> mix(now.with(index, p -> p.withGain(Rational.parse(typed)))))),
-                named("stops", text("pass-exposure-" + index, pass.exposureInUse().toDecimal(2), 3, typed -> mix(now.with(index, p -> p.withExposure(Rational.parse(typed)))))),
-                named("tint", text("pass-tint-" + index, pass.tint() == null ? "" : pass.tint().toString(), 4, typed -> mix(now.with(index, p -> p.withTint(typed.isBlank() ? null : Rgb.parse(typed)))))),
+        HBox row = Parts.row(on, operation,
+                named("gain",
+                        text("pass-gain-" + index, pass.gainInUse().toDecimal(3), 3,
+                                typed -> mix(now.with(index, p -> p.withGain(Rational.parse(typed)))))),
+                named("stops",
+                        text("pass-exposure-" + index, pass.exposureInUse().toDecimal(2), 3,
+                                typed -> mix(now.with(index, p -> p.withExposure(Rational.parse(typed)))))),
+                named("tint",
+                        text("pass-tint-" + index, pass.tint() == null ? "" : pass.tint().toString(), 4,
+                                typed -> mix(now.with(index, p -> p.withTint(typed.isBlank() ? null : Rgb.parse(typed)))))),
                 up, down, Parts.small("pass-file-" + index, "File", () -> studio.edit(Edits.addPassFile(pass.name()))));
         row.getStyleClass().add("pass-row");
         return row;
@@ -107,15 +115,16 @@ final class PassPane extends VBox {
     private HBox below() {
         Label said = Parts.wrapped("", "note");
         said.setId("passes-against-full");
-        Button against = Parts.small("passes-check", "Hold against the full picture", () -> { });
+        Button against = Parts.small("passes-check", "Hold against the full picture", () -> {});
         against.setOnAction(_ -> {
             against.setDisable(true);
             said.setText("Comparing\u2026");
             PassCheck check = new PassCheck(programme, span);
-            check.run(studio.viewer(), done -> Platform.runLater(() -> said.setText(done + " of " + check.frames() + " compared\u2026"))).whenComplete((report, failure) -> Platform.runLater(() -> {
-                against.setDisable(false);
-                said.setText(failure == null ? report.words() : "The passes can't be compared: " + failure.getMessage());
-            }));
+            check.run(studio.viewer(), done -> Platform.runLater(() -> said.setText(done + " of " + check.frames() + " compared\u2026")))
+                    .whenComplete((report, failure) -> Platform.runLater(() -> {
+                        against.setDisable(false);
+                        said.setText(failure == null ? report.words() : "The passes can't be compared: " + failure.getMessage());
+                    }));
         });
         return field("Check", "", against, Parts.small("passes-off", "The source's own picture", () -> mix(null)), said);
     }

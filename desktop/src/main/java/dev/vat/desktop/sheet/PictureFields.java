@@ -84,7 +84,8 @@ final class PictureFields extends VBox {
         }
         List<Node> values = new ArrayList<>(List.of(choice("pixel-aspect", offered.toArray(PixelAspect[]::new), now, PixelAspect::toString,
                 a -> set(p -> p.withPixelAspect(a.equals(format.pixelAspect()) ? null : a)))));
-        TextField other = text("pixel-aspect-other", "", 5, typed -> set(p -> p.withPixelAspect(PixelAspect.parse(typed.strip().replace(',', '.').replace(':', '/')))));
+        TextField other = text("pixel-aspect-other", "", 5,
+                typed -> set(p -> p.withPixelAspect(PixelAspect.parse(typed.strip().replace(',', '.').replace(':', '/')))));
         other.setPromptText("other");
         values.add(other);
         String sentence = now.isSquare() ? "" : "Stored " + format.size() + ", seen " + seen + ".";

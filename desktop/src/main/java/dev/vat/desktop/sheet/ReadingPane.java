@@ -92,7 +92,8 @@ final class ReadingPane extends VBox {
 
     private void apply(Extent extent) {
         FrameRange range = extent.range();
-        studio.edit(Edits.setRange(source.id(), range.equals(Reading.PLAIN.withExpected(reading.expected()).rangeIn(sequence)) ? null : range));
+        studio.edit(
+                Edits.setRange(source.id(), range.equals(Reading.PLAIN.withExpected(reading.expected()).rangeIn(sequence)) ? null : range));
     }
 
     /** Range, count, seconds and timecode: four ways to say the same. */
@@ -100,12 +101,15 @@ final class ReadingPane extends VBox {
         Extent extent = new Extent(reading.rangeIn(sequence), sequence.step(), rateNow());
         long made = ReelPlan.of(List.of(ReelPlan.Part.of(source.id(), table, reading))).count();
         String frames = made == 1 ? "1 frame" : made + " frames";
-        String effect = rateNow() == null ? frames : frames + " at " + rateNow().label() + " = " + rateNow().seconds(made).toFixed(3) + " s";
+        String effect = rateNow() == null ? frames
+                : frames + " at " + rateNow().label() + " = " + rateNow().seconds(made).toFixed(3) + " s";
         return field("Range", effect,
-                text("range", extent.range().toString(), 9, typed -> apply(typed.isBlank() ? new Extent(sequence.range(), sequence.step(), null)
-                        : new Extent(FrameRange.parse(typed), sequence.step(), rateNow()))),
+                text("range", extent.range().toString(), 9,
+                        typed -> apply(typed.isBlank() ? new Extent(sequence.range(), sequence.step(), null)
+                                : new Extent(FrameRange.parse(typed), sequence.step(), rateNow()))),
                 named("frames", text("range-count", Long.toString(extent.count()), 5, typed -> apply(extent.withCount(typed)))),
-                named("s", text("range-seconds", orEmpty(() -> extent.seconds().toDecimal(3)), 5, typed -> apply(extent.withSeconds(typed)))),
+                named("s",
+                        text("range-seconds", orEmpty(() -> extent.seconds().toDecimal(3)), 5, typed -> apply(extent.withSeconds(typed)))),
                 named("length", text("range-timecode", orEmpty(extent::timecode), 8, typed -> apply(extent.withTimecode(typed)))));
     }
 
@@ -138,7 +142,9 @@ final class ReadingPane extends VBox {
         long length = reading.cadence().length() == null ? 1 : reading.cadence().length();
         Extent extent = new Extent(FrameRange.of(0, length - 1), 1, rateNow());
         return field("Length", "A still is shown for as long as you say.",
-                named("frames", text("still-count", Long.toString(length), 5, typed -> cadence(c -> c.withLength(extent.withCount(typed).count())))),
+                named("frames",
+                        text("still-count", Long.toString(length), 5,
+                                typed -> cadence(c -> c.withLength(extent.withCount(typed).count())))),
                 named("s", text("still-seconds", orEmpty(() -> extent.seconds().toDecimal(3)), 6,
                         typed -> cadence(c -> c.withLength(extent.withSeconds(typed).count())))));
     }
@@ -146,16 +152,20 @@ final class ReadingPane extends VBox {
     private HBox expected() {
         FrameRange expected = reading.expected();
         List<Node> values = new ArrayList<>();
-        values.add(text("expected", expected == null ? "" : expected.toString(), 9, typed ->
-                studio.edit(Edits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
-        studio.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range())).ifPresent(range ->
-                values.add(Parts.small("expect-kin", range + " as its kin", () -> studio.edit(Edits.setExpected(source.id(), range)))));
-        studio.previews().approvedFor(source).stream().filter(a -> !a.equals(reading.approved())).forEach(a ->
-                values.add(Parts.small("expect-approved", "as approved, " + a.preview() + " " + a.range(), () -> studio.edit(PreviewEdits.hold(source.id(), a)))));
+        values.add(text("expected", expected == null ? "" : expected.toString(), 9,
+                typed -> studio.edit(Edits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
+        studio.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
+                .ifPresent(range -> values
+                        .add(Parts.small("expect-kin", range + " as its kin", () -> studio.edit(Edits.setExpected(source.id(), range)))));
+        studio.previews().approvedFor(source).stream().filter(a -> !a.equals(reading.approved()))
+                .forEach(a -> values.add(Parts.small("expect-approved", "as approved, " + a.preview() + " " + a.range(),
+                        () -> studio.edit(PreviewEdits.hold(source.id(), a)))));
         if (reading.approved() != null) {
-            values.add(Parts.small("expect-nothing", "not as " + reading.approved().preview(), () -> studio.edit(PreviewEdits.hold(source.id(), null))));
+            values.add(Parts.small("expect-nothing", "not as " + reading.approved().preview(),
+                    () -> studio.edit(PreviewEdits.hold(source.id(), null))));
         }
-        return field("Expected", reading.approved() != null ? "As the approved preview has them." : expected == null ? "The frames that there should be, if more are to come." : "", values.toArray(Node[]::new));
+        return field("Expected", reading.approved() != null ? "As the approved preview has them."
+                : expected == null ? "The frames that there should be, if more are to come." : "", values.toArray(Node[]::new));
     }
 
     private HBox gap() {

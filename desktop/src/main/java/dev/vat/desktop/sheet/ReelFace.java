@@ -111,7 +111,8 @@ public final class ReelFace extends VBox {
         }
         row.setUserData(new Dragged.OfItem(span.place()));
         row.setOnDragDetected(_ -> row.startFullDrag());
-        row.setOnMouseDragOver(e -> show(row, Dragged.of(e).orElse(null) instanceof Dragged.OfItem ? e.getY() < row.getHeight() / 2 ? "drop-above" : "drop-below" : ""));
+        row.setOnMouseDragOver(e -> show(row,
+                Dragged.of(e).orElse(null) instanceof Dragged.OfItem ? e.getY() < row.getHeight() / 2 ? "drop-above" : "drop-below" : ""));
         row.setOnMouseDragExited(_ -> show(row, ""));
         row.setOnMouseDragReleased(e -> {
             if (Dragged.of(e).orElse(null) instanceof Dragged.OfItem(int from)) {
@@ -170,7 +171,8 @@ public final class ReelFace extends VBox {
         ways.add(Parts.small("add-black", "Black", () -> studio.edit(ReelEdits.addDrawn(behind, GeneratedItem.Plain.black(second)))));
         ways.add(Parts.small("add-slate", "Slate", () -> add(before, BroadcastHead.slate(today, SLATE_SECONDS * (long) second), rate)));
         ways.add(Parts.small("add-leader", "Countdown leader", () -> add(before, GeneratedItem.Leader.of(second), rate)));
-        ways.add(Parts.small("add-bars", "Bars and tone", () -> add(before, new GeneratedItem.Bars(BarPattern.BARS_75, GeneratedItem.Bars.EBU_LEVEL, BARS_SECONDS * (long) second), rate)));
+        ways.add(Parts.small("add-bars", "Bars and tone", () -> add(before,
+                new GeneratedItem.Bars(BarPattern.BARS_75, GeneratedItem.Bars.EBU_LEVEL, BARS_SECONDS * (long) second), rate)));
         programme.shape().ifPresent(shape -> ways.add(Parts.small("add-head", "Broadcast head, programme at 10:00:00:00",
                 () -> studio.edit(ReelEdits.addHead(BroadcastHead.of(rate, shape.size(), shape.pixelAspect(), today))))));
         HBox field = Fields.field("Add", "", ways.toArray(Node[]::new));
@@ -185,14 +187,20 @@ public final class ReelFace extends VBox {
         List<Item> items = (ofReel.size() > 1 ? ofReel : all).stream().limit(MOST_VIEWS).map(Item::of).toList();
         List<Node> ways = new ArrayList<>();
         if (items.size() > 1) {
-            List<View> views = items.stream().map(i -> View.of(i).withCaption(Line.of(Wording.parse("{source} {frame}"), Spot.BOTTOM_LEFT))).toList();
+            List<View> views = items.stream().map(i -> View.of(i).withCaption(Line.of(Wording.parse("{source} {frame}"), Spot.BOTTOM_LEFT)))
+                    .toList();
             int across = (int) Math.ceil(Math.sqrt(views.size()));
-            ways.add(Parts.small("add-views", items.size() + " sources side by side", () -> layOut(Layout.of("Views", programme.size().map(s -> side(s, across, Math.ceilDiv(views.size(), across))).orElse(null),
-                    new Arrangement.Grid(across), views))));
-            studio.layouts().all().forEach(kept -> ways.add(Parts.small("add-layout-" + kept.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"), "As in " + kept.name(),
-                    () -> layOut(kept.withItems(items)))));
+            ways.add(
+                    Parts.small("add-views", items.size() + " sources side by side",
+                            () -> layOut(Layout.of("Views",
+                                    programme.size().map(s -> side(s, across, Math.ceilDiv(views.size(), across))).orElse(null),
+                                    new Arrangement.Grid(across), views))));
+            studio.layouts().all().forEach(kept -> ways.add(
+                    Parts.small("add-layout-" + kept.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"), "As in " + kept.name(),
+                            () -> layOut(kept.withItems(items)))));
         }
-        HBox field = Fields.field("Views", ways.isEmpty() ? "With two sources or more, they can stand in one picture." : "In one picture, as an item of its own at the reel's end.", ways.toArray(Node[]::new));
+        HBox field = Fields.field("Views", ways.isEmpty() ? "With two sources or more, they can stand in one picture."
+                : "In one picture, as an item of its own at the reel's end.", ways.toArray(Node[]::new));
         field.getStyleClass().add("total");
         return field;
     }
@@ -222,14 +230,18 @@ public final class ReelFace extends VBox {
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
         programme.rate().filter(r -> !offered.contains(r)).ifPresent(offered::addFirst);
         offered.addFirst(null);
-        HBox field = Fields.field("Reel at", programme.reel().rate() == null ? "Every item is brought to the first source's rate." : "Every item is brought to this rate.",
-                Fields.choice("reel-rate", offered.toArray(Rate[]::new), programme.reel().rate(), r -> r == null ? "as the first source" : r.label(), r -> studio.edit(ReelEdits.setRate(r))));
+        HBox field = Fields.field("Reel at",
+                programme.reel().rate() == null ? "Every item is brought to the first source's rate."
+                        : "Every item is brought to this rate.",
+                Fields.choice("reel-rate", offered.toArray(Rate[]::new), programme.reel().rate(),
+                        r -> r == null ? "as the first source" : r.label(), r -> studio.edit(ReelEdits.setRate(r))));
         field.getStyleClass().add("total");
         return field;
     }
 
     private HBox start(ResolvedReel programme) {
-        HBox field = Fields.field("Starts at", "Timecode of the first frame, written into MP4, MOV, Matroska and MXF; with ; for drop-frame.",
+        HBox field = Fields.field("Starts at", "Timecode of the first frame, written into MP4, MOV, Matroska and MXF; with ; for "
+                + "drop-frame.",
                 Fields.text("reel-start", programme.reel().start() == null ? "" : programme.reel().start(), 10, typed -> {
                     String label = typed.strip();
                     if (!label.isEmpty()) {

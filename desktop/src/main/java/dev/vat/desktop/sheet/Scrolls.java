@@ -8,7 +8,7 @@ import javafx.scene.control.ScrollPane;
 /** Scrolling to what is in focus. */
 final class Scrolls {
 
-    private Scrolls() { }
+    private Scrolls() {}
 
     /** Scrolls every pane around a node as little as needed for the node to be seen. */
     static void reveal(Node node) {
@@ -18,11 +18,13 @@ final class Scrolls {
                 Bounds place = content.sceneToLocal(node.localToScene(node.getBoundsInLocal()));
                 double wide = content.getLayoutBounds().getWidth() - pane.getViewportBounds().getWidth();
                 if (wide > 0) {
-                    pane.setHvalue(start(pane.getHvalue() * wide, place.getMinX(), place.getMaxX(), pane.getViewportBounds().getWidth()) / wide);
+                    pane.setHvalue(
+                            start(pane.getHvalue() * wide, place.getMinX(), place.getMaxX(), pane.getViewportBounds().getWidth()) / wide);
                 }
                 double tall = content.getLayoutBounds().getHeight() - pane.getViewportBounds().getHeight();
                 if (tall > 0) {
-                    pane.setVvalue(start(pane.getVvalue() * tall, place.getMinY(), place.getMaxY(), pane.getViewportBounds().getHeight()) / tall);
+                    pane.setVvalue(
+                            start(pane.getVvalue() * tall, place.getMinY(), place.getMaxY(), pane.getViewportBounds().getHeight()) / tall);
                 }
             }
         }

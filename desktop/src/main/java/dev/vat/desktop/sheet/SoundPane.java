@@ -41,22 +41,28 @@ final class SoundPane extends VBox {
         this.programme = programme;
         this.rate = programme.rate().orElse(Rate.FPS_25);
         setId("reel-sound");
-        List<Source> free = studio.project().sources().stream().filter(s -> s.location().isSound() && programme.sounds().stream().noneMatch(u -> u.source().id().equals(s.id()))).toList();
+        List<Source> free = studio.project().sources().stream()
+                .filter(s -> s.location().isSound() && programme.sounds().stream().noneMatch(u -> u.source().id().equals(s.id()))).toList();
         HBox head = Parts.row(Parts.label("Sound", "strong"));
         head.getStyleClass().add("total");
         if (free.isEmpty() && programme.sounds().isEmpty()) {
-            head.getChildren().add(Parts.wrapped("That of its clips, if they have any. Bring in a sound file to lay it to the reel.", "note"));
+            head.getChildren()
+                    .add(Parts.wrapped("That of its clips, if they have any. Bring in a sound file to lay it to the reel.", "note"));
         }
         FlowPane choices = Parts.choices();
-        free.forEach(s -> choices.getChildren().add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " to it", () -> studio.edit(ReelEdits.addSound(s.id())))));
+        free.forEach(s -> choices.getChildren()
+                .add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " to it", () -> studio.edit(ReelEdits.addSound(s.id())))));
         head.getChildren().add(choices);
         getChildren().add(head);
         programme.sounds().forEach(sounding -> getChildren().add(row(sounding)));
         if (studio.sound().isPresent()) {
             List<SoundLayout> layouts = new ArrayList<>(SoundLayout.USUAL);
             layouts.addFirst(null);
-            HBox field = field("Channels", "What the channels of every file with sound are. Discrete ones have no place in front of a listener; PCM carries them.",
-                    choice("layout", layouts.toArray(SoundLayout[]::new), programme.reel().layout(), l -> l == null ? "as the first sound, " + studio.sound().orElseThrow().layout() : l.toString(), l -> studio.edit(ReelEdits.setLayout(l))));
+            HBox field = field("Channels", "What the channels of every file with sound are. Discrete ones have no place in front of a "
+                    + "listener; PCM carries them.",
+                    choice("layout", layouts.toArray(SoundLayout[]::new), programme.reel().layout(),
+                            l -> l == null ? "as the first sound, " + studio.sound().orElseThrow().layout() : l.toString(),
+                            l -> studio.edit(ReelEdits.setLayout(l))));
             field.getStyleClass().add("total");
             getChildren().add(field);
         }
@@ -71,22 +77,32 @@ final class SoundPane extends VBox {
                 Parts.small("out-sound-" + place, "Take out", () -> studio.edit(ReelEdits.removeSound(place))));
         List<Node> when = new ArrayList<>();
         when.add(named("at", time("sound-at-" + place, use.at(), typed -> use.withAt(Moment.parse(typed, rate)), place)));
-        when.add(named("from", time("sound-from-" + place, use.from() == null ? Rational.ZERO : use.from(), typed -> use.withTrim(orNull(Moment.parse(typed, rate)), use.to()), place)));
-        when.add(named("to", time("sound-to-" + place, use.to(), typed -> use.withTrim(use.from(), typed.isBlank() ? null : Moment.parse(typed, rate)), place)));
+        when.add(named("from", time("sound-from-" + place, use.from() == null ? Rational.ZERO : use.from(),
+                typed -> use.withTrim(orNull(Moment.parse(typed, rate)), use.to()), place)));
+        when.add(named("to", time("sound-to-" + place, use.to(),
+                typed -> use.withTrim(use.from(), typed.isBlank() ? null : Moment.parse(typed, rate)), place)));
         List<Node> how = new ArrayList<>();
-        how.add(named("gain dB", text("sound-gain-" + place, Double.toString(use.gain()), 4, typed -> change(place, use.withGain(decibels(typed))))));
-        how.add(named("in over", time("sound-in-" + place, use.fadeIn() == null ? Rational.ZERO : use.fadeIn().seconds(), typed -> use.withFades(fade(typed, use.fadeIn()), use.fadeOut()), place)));
-        how.add(named("out over", time("sound-out-" + place, use.fadeOut() == null ? Rational.ZERO : use.fadeOut().seconds(), typed -> use.withFades(use.fadeIn(), fade(typed, use.fadeOut())), place)));
+        how.add(named("gain dB",
+                text("sound-gain-" + place, Double.toString(use.gain()), 4, typed -> change(place, use.withGain(decibels(typed))))));
+        how.add(named("in over", time("sound-in-" + place, use.fadeIn() == null ? Rational.ZERO : use.fadeIn().seconds(),
+                typed -> use.withFades(fade(typed, use.fadeIn()), use.fadeOut()), place)));
+        how.add(named("out over", time("sound-out-" + place, use.fadeOut() == null ? Rational.ZERO : use.fadeOut().seconds(),
+                typed -> use.withFades(use.fadeIn(), fade(typed, use.fadeOut())), place)));
         if (use.fadeIn() != null || use.fadeOut() != null) {
             Fade.Shape now = use.fadeIn() != null ? use.fadeIn().shape() : use.fadeOut().shape();
-            how.addAll(Arrays.asList(choice("sound-shape-" + place, Fade.Shape.values(), now, Fade.Shape::title, shape -> change(place, use.withFades(shaped(use.fadeIn(), shape), shaped(use.fadeOut(), shape))))));
+            how.addAll(Arrays.asList(choice("sound-shape-" + place, Fade.Shape.values(), now, Fade.Shape::title,
+                    shape -> change(place, use.withFades(shaped(use.fadeIn(), shape), shaped(use.fadeOut(), shape))))));
         }
-        VBox settings = new VBox(field("Time", "Frames, seconds (0.5 s), samples (4800 smp) or a timecode; below 0 its start is cut off.", when.toArray(Node[]::new)), field("Level", "", how.toArray(Node[]::new)));
+        VBox settings = new VBox(field("Time", "Frames, seconds (0.5 s), samples (4800 smp) or a timecode; below 0 its start is cut off.",
+                when.toArray(Node[]::new)), field("Level", "", how.toArray(Node[]::new)));
         if (facts.filter(f -> f.sounds().getFirst().channels() > 1).isPresent()) {
-            settings.getChildren().add(field("Channels", "", choice("sound-channels-" + place, Channels.values(), use.channelsInUse(), Channels::title, c -> change(place, use.withChannels(c)))));
+            settings.getChildren().add(field("Channels", "", choice("sound-channels-" + place, Channels.values(), use.channelsInUse(),
+                    Channels::title, c -> change(place, use.withChannels(c)))));
         }
-        settings.getChildren().add(field("Goes to", "Which of its channels each of the reel's takes: 1 2, or - - 1 with a hyphen for silence; nothing for what is usual.",
-                text("sound-map-" + place, use.map() == null ? "" : use.map().toString(), 12, typed -> change(place, use.withMap(typed.isBlank() ? null : ChannelMap.parse(typed))))));
+        settings.getChildren().add(field("Goes to", "Which of its channels each of the reel's takes: 1 2, or - - 1 with a hyphen for "
+                + "silence; nothing for what is usual.",
+                text("sound-map-" + place, use.map() == null ? "" : use.map().toString(), 12,
+                        typed -> change(place, use.withMap(typed.isBlank() ? null : ChannelMap.parse(typed))))));
         settings.getStyleClass().add("reading");
         VBox row = new VBox(head, settings);
         row.setId("sound-" + place);

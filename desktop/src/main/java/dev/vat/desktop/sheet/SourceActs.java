@@ -41,8 +41,11 @@ final class SourceActs extends VBox {
             } else {
                 acts.getChildren().add(Parts.button("check-again", "Check again", () -> studio.watch().again(source)));
             }
-            studio.previews().of(source).filter(p -> p.idle() != null).map(p -> FrameRange.of(p.range().first(), p.idle())).filter(busy -> !busy.equals(source.reading().range()))
-                    .ifPresent(busy -> acts.getChildren().add(Parts.button("keep-moving", "Nothing moves after " + busy.last() + ": take " + busy, () -> studio.edit(Edits.setRange(source.id(), busy)))));
+            studio.previews().of(source).filter(p -> p.idle() != null).map(p -> FrameRange.of(p.range().first(), p.idle()))
+                    .filter(busy -> !busy.equals(source.reading().range()))
+                    .ifPresent(busy -> acts.getChildren()
+                            .add(Parts.button("keep-moving", "Nothing moves after " + busy.last() + ": take " + busy,
+                                    () -> studio.edit(Edits.setRange(source.id(), busy)))));
             acts.getChildren().add(Parts.button("add-item", "Add to reel", () -> studio.edit(ReelEdits.addItem(source.id()))));
         }
         acts.getChildren().add(Parts.button("reveal-source", "Show folder", () -> ask.reveal(source.folder().path())));
@@ -60,9 +63,11 @@ final class SourceActs extends VBox {
         if (!advice.wanted().isEmpty()) {
             String ranges = advice.toText(pattern);
             acts.getChildren().add(Parts.button("copy-ranges", "Copy " + shortened(ranges), () -> Clips.copy(ranges)));
-            acts.getChildren().add(Parts.button("copy-list", "Copy as list", () -> Clips.copy(advice.toList(pattern, table.sequence().step()))));
+            acts.getChildren()
+                    .add(Parts.button("copy-list", "Copy as list", () -> Clips.copy(advice.toList(pattern, table.sequence().step()))));
         }
-        advice.next().stream().filter(_ -> table.isChecked()).forEach(next -> acts.getChildren().add(Parts.label("next to render " + pattern.number(next), "note")));
+        advice.next().stream().filter(_ -> table.isChecked())
+                .forEach(next -> acts.getChildren().add(Parts.label("next to render " + pattern.number(next), "note")));
     }
 
     private void filling(FlowPane acts) {

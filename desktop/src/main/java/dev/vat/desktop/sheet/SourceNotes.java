@@ -68,7 +68,7 @@ final class SourceNotes extends VBox {
             if (remaining > 0) {
                 words.add(pace.median().toMillis() < 1000 ? "Less than a second a frame; " + remaining + " to come."
                         : each + " a frame (median); " + remaining + " to come, done about " + CLOCK.format(pace.finish(remaining, now))
-                        + (pace.isStalled(now) ? ". Nothing has come since " + CLOCK.format(pace.latest()) + "." : "."));
+                                + (pace.isStalled(now) ? ". Nothing has come since " + CLOCK.format(pace.latest()) + "." : "."));
             } else if (pace.median().toMillis() >= 1000) {
                 words.add("Rendered at " + each + " a frame (median of file times)"
                         + (pace.breaks() == 0 ? "." : ", with " + pace.breaks() + (pace.breaks() == 1 ? " break." : " breaks.")));

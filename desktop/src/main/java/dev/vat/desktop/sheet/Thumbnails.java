@@ -90,12 +90,12 @@ final class Thumbnails {
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
         viewer.picture(recipe, new ViewerMessage.Shape((int) Math.max(1, seen.width() * fit), (int) Math.max(1, seen.height() * fit),
                 GROUND, ViewerMessage.Showing.COLOUR, null)).thenAccept(picture -> Platform.runLater(() -> {
-            try (picture) {
-                Image image = ShownImage.of(picture);
-                images.put(recipe, image);
-                view.setImage(image);
-            }
-        }));
+                    try (picture) {
+                        Image image = ShownImage.of(picture);
+                        images.put(recipe, image);
+                        view.setImage(image);
+                    }
+                }));
     }
 
     private static Recipe.Frame middle(Source source, FrameTable table) {

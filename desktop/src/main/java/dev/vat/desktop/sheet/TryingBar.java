@@ -21,7 +21,8 @@ final class TryingBar extends HBox {
     TryingBar(Session studio, Runnable ladders) {
         this.studio = studio;
         start = Parts.button("try-files", "Test encode", () -> studio.foretelling().start());
-        start.setTooltip(new Tooltip("Encodes short excerpts with every column's settings, and foretells bytes, time and likeness (Ctrl+T)"));
+        start.setTooltip(
+                new Tooltip("Encodes short excerpts with every column's settings, and foretells bytes, time and likeness (Ctrl+T)"));
         cancel = Parts.button("cancel-try", "Cancel", () -> studio.foretelling().cancel());
         steps = Parts.button("try-steps", "Compare qualities\u2026", ladders);
         steps.setTooltip(new Tooltip("Tries several qualities on the same excerpts, and draws bytes against likeness"));

@@ -58,11 +58,13 @@ final class ViewFields extends VBox {
         this.change = change;
         setId("view-" + index);
         getStyleClass().add("view-fields");
-        String name = studio.project().source(now.item().source()).map(Source::name).orElseGet(() -> now.item().drawn() == null ? "a source that is gone" : "nothing yet");
+        String name = studio.project().source(now.item().source()).map(Source::name)
+                .orElseGet(() -> now.item().drawn() == null ? "a source that is gone" : "nothing yet");
         Button source = new Button(name);
         source.setId("view-source-" + index);
         source.setMnemonicParsing(false);
-        source.setOnAction(_ -> LayoutPane.sources(studio, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit())))).show(source, Side.BOTTOM, 0, 0));
+        source.setOnAction(_ -> LayoutPane.sources(studio, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit())))).show(source,
+                Side.BOTTOM, 0, 0));
         HBox head = Parts.row(Parts.label("View " + (index + 1), "field-name"), source, Parts.space());
         head.getChildren().addAll(order());
         getChildren().addAll(head, picture());
@@ -89,22 +91,28 @@ final class ViewFields extends VBox {
     private Node picture() {
         List<Node> values = new ArrayList<>();
         if (layout.arrangement() instanceof Arrangement.Free free) {
-            values.add(named("place %", text("view-area-" + index, free.areas(layout.views().size()).get(index).toString(), 10, typed -> change.accept(LayoutPane.placed(layout, index, Area.parse(typed))))));
+            values.add(named("place %", text("view-area-" + index, free.areas(layout.views().size()).get(index).toString(), 10,
+                    typed -> change.accept(LayoutPane.placed(layout, index, Area.parse(typed))))));
         }
-        values.addAll(Arrays.asList(choice("view-fit-" + index, Fit.values(), now.item().fitInUse(), Fit::title, f -> set(v -> v.withItem(v.item().withFit(f))))));
-        values.add(named("part %", text("view-crop-" + index, now.crop() == null ? "" : now.crop().toString(), 6, typed -> set(v -> v.withCrop(typed.isBlank() ? null : Area.parse(typed))))));
+        values.addAll(Arrays.asList(choice("view-fit-" + index, Fit.values(), now.item().fitInUse(), Fit::title,
+                f -> set(v -> v.withItem(v.item().withFit(f))))));
+        values.add(named("part %", text("view-crop-" + index, now.crop() == null ? "" : now.crop().toString(), 6,
+                typed -> set(v -> v.withCrop(typed.isBlank() ? null : Area.parse(typed))))));
         Border border = now.border();
         values.add(named("border %", text("view-border-" + index, border == null ? "" : border.width().toDecimal(2), 3,
-                typed -> set(v -> v.withBorder(typed.isBlank() || typed.strip().equals("0") ? null : new Border(Rational.parse(typed), border == null ? Rgb.WHITE : border.colour()))))));
+                typed -> set(v -> v.withBorder(typed.isBlank() || typed.strip().equals("0") ? null
+                        : new Border(Rational.parse(typed), border == null ? Rgb.WHITE : border.colour()))))));
         if (border != null) {
-            values.add(named("colour", text("view-border-colour-" + index, border.colour().toString(), 7, typed -> set(v -> v.withBorder(new Border(border.width(), Rgb.parse(typed)))))));
+            values.add(named("colour", text("view-border-colour-" + index, border.colour().toString(), 7,
+                    typed -> set(v -> v.withBorder(new Border(border.width(), Rgb.parse(typed)))))));
         }
         return field("Picture", "", values.toArray(Node[]::new));
     }
 
     /** Else there is nothing to bring to the reel's rate. */
     private boolean isOfAnotherRate() {
-        Optional<Rate> own = studio.project().source(now.item().source()).filter(s -> studio.table(s.id()) != null).flatMap(s -> s.reading().rateOf(studio.table(s.id())));
+        Optional<Rate> own = studio.project().source(now.item().source()).filter(s -> studio.table(s.id()) != null)
+                .flatMap(s -> s.reading().rateOf(studio.table(s.id())));
         return own.isEmpty() || !own.equals(programme.rate());
     }
 
@@ -112,11 +120,13 @@ final class ViewFields extends VBox {
     private Node frames() {
         List<Node> values = new ArrayList<>();
         FrameRange range = now.item().range();
-        values.add(text("view-range-" + index, range == null ? "" : range.toString(), 6, typed -> set(v -> v.withItem(v.item().withRange(typed.isBlank() ? null : FrameRange.parse(typed))))));
+        values.add(text("view-range-" + index, range == null ? "" : range.toString(), 6,
+                typed -> set(v -> v.withItem(v.item().withRange(typed.isBlank() ? null : FrameRange.parse(typed))))));
         if (layout.stepInUse() != InStep.FRAMES && isOfAnotherRate()) {
             Playing playing = now.item().playingInUse();
             Conform chosen = playing.conformInUse() == Conform.EVERY ? Conform.NEAREST : playing.conformInUse();
-            values.addAll(Arrays.asList(choice("view-conform-" + index, new Conform[] {Conform.NEAREST, Conform.STEP, Conform.BLEND}, chosen, Conform::title, c -> set(v -> v.withItem(v.item().withPlaying(playing.withConform(c)))))));
+            values.addAll(Arrays.asList(choice("view-conform-" + index, new Conform[] {Conform.NEAREST, Conform.STEP, Conform.BLEND},
+                    chosen, Conform::title, c -> set(v -> v.withItem(v.item().withPlaying(playing.withConform(c)))))));
         }
         return field("Frames", "", values.toArray(Node[]::new));
     }
@@ -124,12 +134,15 @@ final class ViewFields extends VBox {
     private Node written() {
         Line line = now.caption();
         List<Node> values = new ArrayList<>();
-        values.add(text("view-caption-" + index, line == null ? "" : line.words().text(), 15, typed -> set(v -> v.withCaption(typed.isBlank() ? null
-                : line == null ? Line.of(Wording.parse(typed), Spot.BOTTOM_LEFT) : line.withWords(Wording.parse(typed))))));
+        values.add(text("view-caption-" + index, line == null ? "" : line.words().text(), 15,
+                typed -> set(v -> v.withCaption(typed.isBlank() ? null
+                        : line == null ? Line.of(Wording.parse(typed), Spot.BOTTOM_LEFT) : line.withWords(Wording.parse(typed))))));
         if (line != null) {
             values.add(BurnInPane.spots("view-caption-" + index, line.at(), spot -> set(v -> v.withCaption(line.withSpot(spot)))));
-            values.add(named("% high", text("view-caption-size-" + index, BurnInPane.number(line.size()), 3, typed -> set(v -> v.withCaption(line.withSize(BurnInPane.percent(typed)))))));
-            values.add(named("% dark", text("view-caption-ground-" + index, Integer.toString(line.ground()), 3, typed -> set(v -> v.withCaption(line.withGround((int) BurnInPane.percent(typed)))))));
+            values.add(named("% high", text("view-caption-size-" + index, BurnInPane.number(line.size()), 3,
+                    typed -> set(v -> v.withCaption(line.withSize(BurnInPane.percent(typed)))))));
+            values.add(named("% dark", text("view-caption-ground-" + index, Integer.toString(line.ground()), 3,
+                    typed -> set(v -> v.withCaption(line.withGround((int) BurnInPane.percent(typed)))))));
         }
         FlowPane places = Parts.choices();
         places.getChildren().addAll(values);

@@ -25,7 +25,7 @@ public final class SoundInStep implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(SoundInStep.class);
 
     /** Sound played on without a break: the samples of a file from one of its sample frames on. */
-    private record Stretch(Path samples, long start) { }
+    private record Stretch(Path samples, long start) {}
 
     private final Speaker speaker;
     private final Thread feeder;

@@ -15,7 +15,7 @@ public final class Waveform {
     private static final int FRAME_BYTES = 4;
     private static final float FULL = 32768;
 
-    private Waveform() { }
+    private Waveform() {}
 
     /** @return a value from 0 to 1 for each place that has sound */
     public static float[] peaks(Path samples, Rate rate) throws IOException {

@@ -45,7 +45,8 @@ final class LadderChart extends Pane {
     private final BiConsumer<Deliverable, Deliverable> picked;
     private boolean ssim;
 
-    LadderChart(List<Forecasts.Ladder> ladders, BiPredicate<Deliverable, Deliverable> chosen, Told told, BiConsumer<Deliverable, Deliverable> picked) {
+    LadderChart(List<Forecasts.Ladder> ladders, BiPredicate<Deliverable, Deliverable> chosen, Told told,
+            BiConsumer<Deliverable, Deliverable> picked) {
         this.ladders = ladders;
         this.chosen = chosen;
         this.told = told;
@@ -114,7 +115,8 @@ final class LadderChart extends Pane {
     private static List<Double> roundValues(Scale scale, double least) {
         double rough = (scale.high - scale.low) / RULES;
         double power = Math.pow(10, Math.floor(Math.log10(rough)));
-        double step = Math.max(least, rough / power < 1.5 ? power : rough / power < 3.5 ? 2 * power : rough / power < 7.5 ? 5 * power : 10 * power);
+        double step = Math.max(least,
+                rough / power < 1.5 ? power : rough / power < 3.5 ? 2 * power : rough / power < 7.5 ? 5 * power : 10 * power);
         return DoubleStream.iterate(Math.ceil(scale.low / step) * step, v -> v <= scale.high, v -> v + step).boxed().toList();
     }
 
@@ -145,8 +147,10 @@ final class LadderChart extends Pane {
     private void draw(Forecasts.Ladder ladder, int number, Scale across, Scale up) {
         Polyline curve = new Polyline();
         curve.getStyleClass().addAll("chart-curve", "curve-" + number % 4);
-        List<Map.Entry<Deliverable, FileForecast>> bySize = ladder.steps().entrySet().stream().sorted(Comparator.comparingDouble(e -> e.getValue().bytes().middle())).toList();
-        List<Map.Entry<Deliverable, FileForecast>> onCurve = bySize.stream().filter(e -> e.getKey().settings().effort() == ladder.deliverable().settings().effort()).toList();
+        List<Map.Entry<Deliverable, FileForecast>> bySize = ladder.steps().entrySet().stream()
+                .sorted(Comparator.comparingDouble(e -> e.getValue().bytes().middle())).toList();
+        List<Map.Entry<Deliverable, FileForecast>> onCurve = bySize.stream()
+                .filter(e -> e.getKey().settings().effort() == ladder.deliverable().settings().effort()).toList();
         onCurve.forEach(e -> curve.getPoints().addAll(across.at(Math.log(e.getValue().bytes().middle())), up.at(likeness(e.getValue()))));
         getChildren().add(curve);
         List<Button> points = new ArrayList<>();
@@ -170,12 +174,14 @@ final class LadderChart extends Pane {
 
     private Button point(Forecasts.Ladder ladder, Deliverable step, FileForecast file, double x, double y, boolean onCurve) {
         String text = step.settings().control() instanceof RateControl.Constant(int number) ? Integer.toString(number) : "";
-        Button point = Parts.button("step-" + step.id().replace('~', '-'), onCurve ? text : step.settings().effort().title(), () -> picked.accept(ladder.deliverable(), step));
+        Button point = Parts.button("step-" + step.id().replace('~', '-'), onCurve ? text : step.settings().effort().title(),
+                () -> picked.accept(ladder.deliverable(), step));
         point.getStyleClass().addAll("chart-point", "mono");
         if (chosen.test(ladder.deliverable(), step)) {
             point.getStyleClass().add("here");
         }
-        point.setAccessibleText(ladder.deliverable().title() + ", quality " + text + ", " + step.settings().effort().title() + ", " + RoughForecast.bytes(Math.round(file.bytes().middle())) + ", "
+        point.setAccessibleText(ladder.deliverable().title() + ", quality " + text + ", " + step.settings().effort().title() + ", "
+                + RoughForecast.bytes(Math.round(file.bytes().middle())) + ", "
                 + likenessWords(likeness(file)));
         point.setTooltip(new Tooltip(point.getAccessibleText()));
         point.setOnMouseEntered(_ -> told.of(ladder.deliverable(), step, file));

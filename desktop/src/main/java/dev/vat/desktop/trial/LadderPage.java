@@ -61,11 +61,14 @@ public final class LadderPage extends BorderPane {
 
     /** Whether a step is what its deliverable has now. */
     private boolean isChosen(Deliverable deliverable, Deliverable step) {
-        return studio.deliverable(deliverable.id()).filter(now -> now.settings().control().equals(step.settings().control()) && now.settings().effort() == step.settings().effort()).isPresent();
+        return studio.deliverable(deliverable.id()).filter(
+                now -> now.settings().control().equals(step.settings().control()) && now.settings().effort() == step.settings().effort())
+                .isPresent();
     }
 
     private void tell(Deliverable deliverable, Deliverable step, FileForecast file) {
-        words.setText(deliverable.title() + ", " + step.settings().codec().words(step.settings().control()) + (step.settings().codec().hasEffort() ? ", " + step.settings().effort().title() : "") + ": "
+        words.setText(deliverable.title() + ", " + step.settings().codec().words(step.settings().control())
+                + (step.settings().codec().hasEffort() ? ", " + step.settings().effort().title() : "") + ": "
                 + ForecastWords.line(file));
     }
 
@@ -84,7 +87,8 @@ public final class LadderPage extends BorderPane {
         Label label = Parts.label("No larger than", "note");
         size.setOnAction(_ -> solve(size.getText()));
         HBox line = Parts.row(label, size, Parts.button("ladder-solve", "Take the best quality", () -> solve(size.getText())));
-        ladders.stream().filter(l -> l.deliverable().settings().codec().quality() != null).findFirst().ifPresent(l -> line.getChildren().add(Parts.label("for " + l.deliverable().title(), "note")));
+        ladders.stream().filter(l -> l.deliverable().settings().codec().quality() != null).findFirst()
+                .ifPresent(l -> line.getChildren().add(Parts.label("for " + l.deliverable().title(), "note")));
         return line;
     }
 
@@ -94,13 +98,15 @@ public final class LadderPage extends BorderPane {
             long bytes = RateControl.FileSize.parse(text).bytes();
             Map<Integer, FileForecast> steps = new LinkedHashMap<>();
             ladder.steps().forEach((step, file) -> {
-                if (step.settings().effort() == ladder.deliverable().settings().effort() && step.settings().control() instanceof RateControl.Constant(int number)) {
+                if (step.settings().effort() == ladder.deliverable().settings().effort()
+                        && step.settings().control() instanceof RateControl.Constant(int number)) {
                     steps.put(number, file);
                 }
             });
             Optional<Integer> best = DeliverableForecast.qualityFor(bytes, steps, ladder.deliverable().settings().codec().quality());
             if (best.isEmpty()) {
-                words.setText("None of the qualities that were tried is sure to stay below " + RoughForecast.bytes(bytes) + ": take a smaller picture, or more bytes.");
+                words.setText("None of the qualities that were tried is sure to stay below " + RoughForecast.bytes(bytes)
+                        + ": take a smaller picture, or more bytes.");
                 return;
             }
             pick(ladder.deliverable(), ladder.deliverable().withControl(new RateControl.Constant(best.get())));

@@ -105,7 +105,8 @@ final class BandPane extends VBox {
 
     /** {@code item 2 begins 12 frames later}. */
     private static String edgeWords(FrameTrack.Edge edge, long by) {
-        return "item " + (edge.item().place() + 1) + (edge.start() ? " begins " : " ends ") + frames(Math.abs(by)) + (by < 0 ? " earlier" : " later");
+        return "item " + (edge.item().place() + 1) + (edge.start() ? " begins " : " ends ") + frames(Math.abs(by))
+                + (by < 0 ? " earlier" : " later");
     }
 
     Band band() {
@@ -166,7 +167,8 @@ final class BandPane extends VBox {
                 long first = plan.at(player.first()).wanted();
                 long last = plan.at(player.last()).wanted();
                 ReelPlan.Span item = plan.spanAt(player.first());
-                yield item.isDrawn() || item.isViews() || plan.spanAt(player.last()) != item ? Optional.empty() : Optional.of(FrameRange.of(Math.min(first, last), Math.max(first, last)));
+                yield item.isDrawn() || item.isViews() || plan.spanAt(player.last()) != item ? Optional.empty()
+                        : Optional.of(FrameRange.of(Math.min(first, last), Math.max(first, last)));
             }
             default -> Optional.empty();
         };

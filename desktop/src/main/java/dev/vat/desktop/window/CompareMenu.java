@@ -54,7 +54,9 @@ final class CompareMenu {
 
     /** Takes what is offered under an id. */
     void choose(String id) {
-        menu().getItems().stream().flatMap(item -> item instanceof Menu inner ? inner.getItems().stream() : Stream.of(item)).filter(item -> id.equals(item.getId())).findFirst().orElseThrow(() -> new IllegalArgumentException("Nothing is offered as " + id)).getOnAction().handle(null);
+        menu().getItems().stream().flatMap(item -> item instanceof Menu inner ? inner.getItems().stream() : Stream.of(item))
+                .filter(item -> id.equals(item.getId())).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("Nothing is offered as " + id)).getOnAction().handle(null);
     }
 
     private ContextMenu menu() {
@@ -63,13 +65,16 @@ final class CompareMenu {
         studio.programme().filter(p -> p.plan().count() > 0).ifPresent(programme -> {
             menu.getItems().add(item("compare-reel", "The reel", new Side(reel(programme, null), "reel", null, null)));
             for (Deliverable deliverable : studio.project().deliverables().stream().filter(Deliverable::isKnown).toList()) {
-                LookedAt.as(studio, deliverable).ifPresent(as -> menu.getItems().add(item("compare-as-" + deliverable.id(), "The reel as in " + deliverable.title(),
-                        new Side(reel(programme, deliverable), "as in " + deliverable.title(), LookedAt.ground(deliverable), as))));
+                LookedAt.as(studio, deliverable)
+                        .ifPresent(as -> menu.getItems().add(item("compare-as-" + deliverable.id(), "The reel as in " + deliverable.title(),
+                                new Side(reel(programme, deliverable), "as in " + deliverable.title(), LookedAt.ground(deliverable), as))));
             }
         });
         for (Deliverable deliverable : studio.project().deliverables()) {
-            studio.foretelling().excerpts(deliverable).ifPresent(tried -> menu.getItems().add(item("compare-trial-" + deliverable.id(), "Test encode of " + deliverable.title(),
-                    new Side(TrialStrip.of(tried.file(), tried.trial()), "test encode of " + deliverable.title(), null, null))));
+            studio.foretelling().excerpts(deliverable)
+                    .ifPresent(tried -> menu.getItems().add(item("compare-trial-" + deliverable.id(),
+                            "Test encode of " + deliverable.title(),
+                            new Side(TrialStrip.of(tried.file(), tried.trial()), "test encode of " + deliverable.title(), null, null))));
         }
         menu.getItems().addAll(made());
         Menu sources = new Menu("A source");
@@ -77,7 +82,8 @@ final class CompareMenu {
         for (Source source : studio.project().sources()) {
             if (studio.table(source.id()) != null) {
                 sources.getItems().add(item("compare-source-" + source.id(), source.name(),
-                        new Side(new SourceStrip(source, studio.table(source.id()), studio.watch().review(source.id())), source.name(), null, null)));
+                        new Side(new SourceStrip(source, studio.table(source.id()), studio.watch().review(source.id())), source.name(),
+                                null, null)));
             }
         }
         if (!sources.getItems().isEmpty()) {
@@ -87,7 +93,8 @@ final class CompareMenu {
     }
 
     private ReelStrip reel(ResolvedReel programme, Deliverable as) {
-        return new ReelStrip(programme, null, PictureWords.of(programme, as, LocalDate.now(ZoneOffset.UTC).toString()).orElse(null), as == null ? null : as.pass());
+        return new ReelStrip(programme, null, PictureWords.of(programme, as, LocalDate.now(ZoneOffset.UTC).toString()).orElse(null),
+                as == null ? null : as.pass());
     }
 
     /** Files of the runs at the window's foot. */
@@ -97,7 +104,8 @@ final class CompareMenu {
             for (FileProgress file : line.files()) {
                 if (file.path() != null && file.stage() == FileProgress.Stage.DELIVERED) {
                     line.run().plan().files().stream().filter(f -> f.target().equals(file.target()) && !f.isFolder())
-                            .forEach(f -> items.add(item("compare-made-" + f.target(), "The file " + Path.of(file.path()).getFileName(), movie(Path.of(file.path()), f))));
+                            .forEach(f -> items.add(item("compare-made-" + f.target(), "The file " + Path.of(file.path()).getFileName(),
+                                    movie(Path.of(file.path()), f))));
                 }
             }
         }
@@ -108,7 +116,8 @@ final class CompareMenu {
         List<MenuItem> items = new ArrayList<>();
         for (DeliveryHistory.Line line : lines.stream().filter(DeliveryHistory.Line::there).limit(MOST_PAST).toList()) {
             line.entry().plan().files().stream().filter(f -> f.target().equals(line.entry().target()) && !f.isFolder())
-                    .forEach(f -> items.add(item("compare-past-" + items.size(), line.file().getFileName() + ", " + line.entry().day(), movie(line.file(), f))));
+                    .forEach(f -> items.add(item("compare-past-" + items.size(), line.file().getFileName() + ", " + line.entry().day(),
+                            movie(line.file(), f))));
         }
         if (items.isEmpty()) {
             MenuItem none = new MenuItem("None that is still there");

@@ -75,19 +75,20 @@ final class Documents {
                 return;
             }
             Path file = path.resolveSibling(read.file());
-            show(new ReceiptPage(read, new FilePictures(studio.viewer(), file, read.planned()), fromHistory ? "Back to the history" : "Back to the picture", place -> {
-                if (read.planned().stills() != null) {
-                    studio.say("These are frames: bring the folder in to look at them.");
-                } else {
-                    window.watch(file, read, place);
-                }
-            }, () -> studio.past().writeSheet(file), () -> {
-                if (fromHistory) {
-                    history();
-                } else {
-                    show(null);
-                }
-            }));
+            show(new ReceiptPage(read, new FilePictures(studio.viewer(), file, read.planned()),
+                    fromHistory ? "Back to the history" : "Back to the picture", place -> {
+                        if (read.planned().stills() != null) {
+                            studio.say("These are frames: bring the folder in to look at them.");
+                        } else {
+                            window.watch(file, read, place);
+                        }
+                    }, () -> studio.past().writeSheet(file), () -> {
+                        if (fromHistory) {
+                            history();
+                        } else {
+                            show(null);
+                        }
+                    }));
         }));
     }
 

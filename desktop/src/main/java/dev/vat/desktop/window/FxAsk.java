@@ -85,7 +85,8 @@ public final class FxAsk implements Dialogs {
         chooser.setInitialFileName(name);
         String ending = name.substring(name.lastIndexOf('.'));
         chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(kind, "*" + ending));
-        return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath).map(p -> p.toString().endsWith(ending) ? p : p.resolveSibling(p.getFileName() + ending));
+        return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath)
+                .map(p -> p.toString().endsWith(ending) ? p : p.resolveSibling(p.getFileName() + ending));
     }
 
     @Override

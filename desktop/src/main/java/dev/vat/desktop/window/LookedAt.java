@@ -72,14 +72,18 @@ final class LookedAt implements PictureArea.Dragged {
         }
         if (sheet.face() == SheetPane.Face.IN) {
             FrameTable table = selected == null ? null : studio.table(selected);
-            return studio.project().source(selected).filter(_ -> table != null).map(s -> new SourceStrip(s, table, studio.watch().review(s.id())));
+            return studio.project().source(selected).filter(_ -> table != null)
+                    .map(s -> new SourceStrip(s, table, studio.watch().review(s.id())));
         }
         return studio.programme().filter(p -> p.plan().count() > 0)
-                .map(p -> new ReelStrip(p, studio.sound().orElse(null), PictureWords.of(p, column().orElse(null), LocalDate.now(ZoneOffset.UTC).toString()).orElse(null), column().map(Deliverable::pass).orElse(null)));
+                .map(p -> new ReelStrip(p, studio.sound().orElse(null),
+                        PictureWords.of(p, column().orElse(null), LocalDate.now(ZoneOffset.UTC).toString()).orElse(null),
+                        column().map(Deliverable::pass).orElse(null)));
     }
 
     private Optional<Deliverable> column() {
-        return sheet.face() == SheetPane.Face.OUT && watched == null ? sheet.out().focused().filter(Deliverable::isKnown) : Optional.empty();
+        return sheet.face() == SheetPane.Face.OUT && watched == null ? sheet.out().focused().filter(Deliverable::isKnown)
+                : Optional.empty();
     }
 
     String heading() {
@@ -132,11 +136,12 @@ final class LookedAt implements PictureArea.Dragged {
                 c.deliverable().settings().framing().moved(c.placement(), c.reel(), rightwards, downwards))));
     }
 
-    private record CutOff(Deliverable deliverable, Placement placement, Size reel) { }
+    private record CutOff(Deliverable deliverable, Placement placement, Size reel) {}
 
     private Optional<CutOff> cutOff() {
         return column().filter(d -> d.settings().framing().fitInUse() == Fit.FILL || d.settings().framing().fitInUse() == Fit.PIXELS)
-                .flatMap(d -> studio.programme().flatMap(p -> p.frame(d).flatMap(frame -> p.size().map(reel -> new CutOff(d, frame.placement(), reel)))));
+                .flatMap(d -> studio.programme()
+                        .flatMap(p -> p.frame(d).flatMap(frame -> p.size().map(reel -> new CutOff(d, frame.placement(), reel)))));
     }
 
     /** The deliverable in focus, whose own conversion the picture goes through. */

@@ -80,7 +80,8 @@ public final class MainView extends StackPane {
     public MainView(Session studio, Dialogs ask) {
         this.studio = studio;
         this.ask = ask;
-        picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), studio.settings().pictureBytes(), () -> !studio.watch().isChecking());
+        picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), studio.settings().pictureBytes(),
+                () -> !studio.watch().isChecking());
         band = new BandPane(studio, player, dyes, picture::seek);
         previews = new PreviewActs(studio, player, picture, new PreviewActs.Window() {
             @Override
@@ -113,7 +114,8 @@ public final class MainView extends StackPane {
             }
         });
         scenes = new ScenesPane(studio, previews, previews::selected);
-        sheet = new SheetPane(studio, ask, scenes, this::choose, this::choose, picture::seek, player::place, this::refreshLater, this::tryQualities, this::goTo);
+        sheet = new SheetPane(studio, ask, scenes, this::choose, this::choose, picture::seek, player::place, this::refreshLater,
+                this::tryQualities, this::goTo);
         looked = new LookedAt(studio, sheet);
         documents = new Documents(studio, ask, new Documents.Window() {
             @Override
@@ -198,11 +200,16 @@ public final class MainView extends StackPane {
     }
 
     private void addCommands() {
-        commands.add("make", "Make the files", control(KeyCode.ENTER), () -> studio.making().canMake() || studio.making().isArmed(), this::make)
-                .add("make-later", "Put the files into the queue, to be made later", control(KeyCode.ENTER, KeyCombination.SHIFT_DOWN), () -> studio.making().canMake(),
-                        () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30); nothing to hold it until it is let go", "").ifPresent(studio.making()::makeLater))
-                .add("try-files", "Test encode: foretell bytes, time and likeness of every file", control(KeyCode.T), () -> studio.foretelling().canStart(), () -> studio.foretelling().start())
-                .add("try-steps", "Try several qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN), () -> studio.foretelling().canStart(), this::tryQualities)
+        commands.add("make", "Make the files", control(KeyCode.ENTER), () -> studio.making().canMake() || studio.making().isArmed(),
+                this::make)
+                .add("make-later", "Put the files into the queue, to be made later", control(KeyCode.ENTER, KeyCombination.SHIFT_DOWN),
+                        () -> studio.making().canMake(),
+                        () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30); nothing to hold it until it is let go", "")
+                                .ifPresent(studio.making()::makeLater))
+                .add("try-files", "Test encode: foretell bytes, time and likeness of every file", control(KeyCode.T),
+                        () -> studio.foretelling().canStart(), () -> studio.foretelling().start())
+                .add("try-steps", "Try several qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN),
+                        () -> studio.foretelling().canStart(), this::tryQualities)
                 .add("open-frames", "Bring in a folder of frames", control(KeyCode.I), this::bringIn)
                 .add("open-project", "Open a project", control(KeyCode.O),
                         () -> ask.project("Open a project").ifPresent(studio::open))
@@ -211,20 +218,25 @@ public final class MainView extends StackPane {
                 .add("new", "Start a new project", control(KeyCode.N), () -> !studio.project().isEmpty(), studio::startAnew)
                 .add("undo", "Undo", control(KeyCode.Z), () -> studio.undoName().isPresent(), studio::undo)
                 .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> studio.redoName().isPresent(), studio::redo)
-                .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> studio.search().isGoing(), () -> studio.search().stop())
+                .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> studio.search().isGoing(),
+                        () -> studio.search().stop())
                 .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
                 .add("in", "Show what was brought in", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
                 .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
-                .add("still", "Make a still of this frame", control(KeyCode.K), pictures::hasPicture, () -> looked.keepStill(player.strip(), player.place()))
+                .add("still", "Make a still of this frame", control(KeyCode.K), pictures::hasPicture,
+                        () -> looked.keepStill(player.strip(), player.place()))
                 .add("hand-over-set", "Put a hand-over set together: films, sheets, timeline, manifest", null, () -> documents.handOver())
                 .add("repack", "Split, join, re-wrap or recover movies", null, () -> documents.repack(null))
                 .add("contacts", "Write a contact sheet of what is shown", null, () -> looked.strip().isPresent(), this::contacts)
                 .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
-                .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> studio.scenes().standIn().isEmpty(), () -> studio.scenes().startStandIn())
-                .add("director-reel", "A reel of the latest previews, for the director", null, () -> !studio.previews().latest().isEmpty(), () -> previews.director())
-                .add("stop-capture", "Stop capturing, and keep what is there", null, () -> studio.previews().isGoing(), () -> studio.previews().stop())
+                .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> studio.scenes().standIn().isEmpty(),
+                        () -> studio.scenes().startStandIn())
+                .add("director-reel", "A reel of the latest previews, for the director", null, () -> !studio.previews().latest().isEmpty(),
+                        () -> previews.director())
+                .add("stop-capture", "Stop capturing, and keep what is there", null, () -> studio.previews().isGoing(),
+                        () -> studio.previews().stop())
                 .add("cores", "How many of the machine's cores runs may use", null, this::askCores);
     }
 
@@ -232,7 +244,8 @@ public final class MainView extends StackPane {
     private void addWindowCommands() {
         commands.add("picture-only", "Fill the window with the picture", key(KeyCode.W), pictures::hasPicture, this::togglePictureOnly)
                 .add("watch-reel", "Watch the whole reel, and nothing else", key(KeyCode.F), reels::hasReel, this::watchReel)
-                .add("leave-picture", "Leave the picture alone in the window", key(KeyCode.ESCAPE), () -> pictureOnly, this::togglePictureOnly)
+                .add("leave-picture", "Leave the picture alone in the window", key(KeyCode.ESCAPE), () -> pictureOnly,
+                        this::togglePictureOnly)
                 .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
                 .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
     }
@@ -243,13 +256,19 @@ public final class MainView extends StackPane {
     }
 
     private void contacts() {
-        looked.strip().flatMap(ContactSheets::of).ifPresentOrElse(sheet -> ask.save("Contact sheet: .pdf, .png or .jpg", sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", "Contact sheets")
-                .ifPresent(file -> studio.handOver().contacts(sheet, file)), () -> studio.say("There is nothing to make a contact sheet of."));
+        looked.strip().flatMap(ContactSheets::of).ifPresentOrElse(
+                sheet -> ask
+                        .save("Contact sheet: .pdf, .png or .jpg",
+                                sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", "Contact sheets")
+                        .ifPresent(file -> studio.handOver().contacts(sheet, file)),
+                () -> studio.say("There is nothing to make a contact sheet of."));
     }
 
     private void askCores() {
         Integer now = studio.settings().cores();
-        ask.text("How many of the machine's " + Runtime.getRuntime().availableProcessors() + " cores may runs use? Nothing for all of them.", now == null ? "" : now.toString())
+        ask.text(
+                "How many of the machine's " + Runtime.getRuntime().availableProcessors() + " cores may runs use? Nothing for all of them.",
+                now == null ? "" : now.toString())
                 .ifPresent(studio::setCores);
     }
 

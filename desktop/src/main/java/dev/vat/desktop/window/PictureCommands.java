@@ -10,7 +10,10 @@ import java.util.function.BooleanSupplier;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 
-/** What can be done with the picture and the band: going from frame to frame, playing, selecting, looking closely, holding two against each other. */
+/**
+ * What can be done with the picture and the band: going from frame to frame, playing, selecting, looking closely, holding two against
+ * each other.
+ */
 final class PictureCommands {
 
     private final Session studio;
@@ -43,28 +46,40 @@ final class PictureCommands {
                 .add("unselect", "Unselect", key(KeyCode.ESCAPE), player::hasLoopRange, () -> band.clearSelection())
                 .add("loop", "Loop", key(KeyCode.L), this::hasPicture, () -> picture.press("loop"))
                 .add("every", "Play every frame, even if slower", key(KeyCode.E), this::hasPicture, () -> picture.press("every-frame"))
-                .add("actual", "One stored pixel on one pixel of the screen", key(KeyCode.DIGIT1), this::hasPicture, () -> picture.press("actual-size"))
+                .add("actual", "One stored pixel on one pixel of the screen", key(KeyCode.DIGIT1), this::hasPicture,
+                        () -> picture.press("actual-size"))
                 .add("alpha", "Show alpha as grey", key(KeyCode.A), this::hasPicture, () -> picture.press("show-alpha"))
                 .add("backwards", "Play backwards, or forwards again", key(KeyCode.K), this::hasPicture, () -> picture.press("backwards"))
                 .add("speed", "Full, half or quarter speed", key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
                 .add("sound", "Sound on or off while playing", key(KeyCode.U), this::hasPicture, () -> picture.press("sound"))
                 .add("safe", "Show or hide the safe areas", key(KeyCode.G), this::hasPicture, () -> picture.press("safe-areas"))
-                .add("scopes", "Waveform, R G B, Cb and Cr, histogram of the picture", key(KeyCode.DIGIT4), this::hasPicture, () -> picture.toggleScopes())
+                .add("scopes", "Waveform, R G B, Cb and Cr, histogram of the picture", key(KeyCode.DIGIT4), this::hasPicture,
+                        () -> picture.toggleScopes())
                 .add("values", "Show the samples under the pointer", key(KeyCode.D), this::hasPicture, () -> picture.press("show-values"))
-                .add("compare", "Hold the picture against another one", key(KeyCode.C), this::hasPicture, () -> picture.press("compare-with"))
-                .add("zoom", "Two, four, eight pixels of the screen for one of the picture", key(KeyCode.DIGIT2), this::hasPicture, () -> picture.nextZoom())
-                .add("flip", "Show the other of two pictures", key(KeyCode.X), this::isComparing, () -> picture.comparison().ifPresent(CompareBar::flip))
-                .add("compare-way", "Wipe, side by side, flip, difference", key(KeyCode.Y), this::isComparing, () -> picture.comparison().ifPresent(CompareBar::nextWay))
+                .add("compare", "Hold the picture against another one", key(KeyCode.C), this::hasPicture,
+                        () -> picture.press("compare-with"))
+                .add("zoom", "Two, four, eight pixels of the screen for one of the picture", key(KeyCode.DIGIT2), this::hasPicture,
+                        () -> picture.nextZoom())
+                .add("flip", "Show the other of two pictures", key(KeyCode.X), this::isComparing,
+                        () -> picture.comparison().ifPresent(CompareBar::flip))
+                .add("compare-way", "Wipe, side by side, flip, difference", key(KeyCode.Y), this::isComparing,
+                        () -> picture.comparison().ifPresent(CompareBar::nextWay))
                 .add("turn-wipe", "Turn the line between two pictures", key(KeyCode.H), this::isComparing, () -> picture.turnWipe(15))
-                .add("next-worst", "To the next of the frames that differ most", key(KeyCode.Z), this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(true)))
-                .add("previous-worst", "Back to the one before of the frames that differ most", key(KeyCode.Z, KeyCombination.SHIFT_DOWN), this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(false)))
-                .add("loop-worst", "Play around this frame of two pictures", key(KeyCode.J), this::isComparing, () -> picture.comparison().ifPresent(CompareBar::loopHere))
-                .add("end-compare", "End the comparison", key(KeyCode.ESCAPE), () -> isComparing() && !alone.getAsBoolean() && !player.hasLoopRange(), () -> picture.endCompare())
+                .add("next-worst", "To the next of the frames that differ most", key(KeyCode.Z), this::isComparing,
+                        () -> picture.comparison().ifPresent(c -> c.nextWorst(true)))
+                .add("previous-worst", "Back to the one before of the frames that differ most", key(KeyCode.Z, KeyCombination.SHIFT_DOWN),
+                        this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(false)))
+                .add("loop-worst", "Play around this frame of two pictures", key(KeyCode.J), this::isComparing,
+                        () -> picture.comparison().ifPresent(CompareBar::loopHere))
+                .add("end-compare", "End the comparison", key(KeyCode.ESCAPE),
+                        () -> isComparing() && !alone.getAsBoolean() && !player.hasLoopRange(), () -> picture.endCompare())
                 .add("odd", "Mark values that are no colour", key(KeyCode.V), this::hasPicture, () -> picture.press("show-odd"))
                 .add("ground", "Another colour behind transparent places", key(KeyCode.B), this::hasPicture, () -> picture.press("ground"))
                 .add("first-seconds", "Play the first three seconds", key(KeyCode.Q), this::hasPicture, () -> picture.playEnd(true))
-                .add("last-seconds", "Play the last three seconds", key(KeyCode.Q, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.playEnd(false))
-                .add("lanes", "Show or hide the measured lanes under the band", key(KeyCode.M), this::hasPicture, () -> band.band().toggleLanes())
+                .add("last-seconds", "Play the last three seconds", key(KeyCode.Q, KeyCombination.SHIFT_DOWN), this::hasPicture,
+                        () -> picture.playEnd(false))
+                .add("lanes", "Show or hide the measured lanes under the band", key(KeyCode.M), this::hasPicture,
+                        () -> band.band().toggleLanes())
                 .add("all", "Show all frames on the band", key(KeyCode.DIGIT0), this::hasPicture, () -> band.band().showAll())
                 .add("closer", "Closer on the band", key(KeyCode.PLUS), this::hasPicture, () -> band.band().zoom(.5))
                 .add("closer-too", "Closer on the band", key(KeyCode.EQUALS), this::hasPicture, () -> band.band().zoom(.5))

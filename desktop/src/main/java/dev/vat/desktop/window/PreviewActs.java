@@ -62,7 +62,8 @@ final class PreviewActs implements ScenesPane.Window, StoryPage.Window {
 
     /** Told of what is shown now. */
     void showing(FrameTrack strip) {
-        if (fresh != null && strip instanceof SourceStrip shown && shown.source().id().equals(fresh) && strip.count() > 0 && strip.size().isPresent()) {
+        if (fresh != null && strip instanceof SourceStrip shown && shown.source().id().equals(fresh) && strip.count() > 0
+                && strip.size().isPresent()) {
             fresh = null;
             picture.seek(0);
             if (!player.isPlaying()) {

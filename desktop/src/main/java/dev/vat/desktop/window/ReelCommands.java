@@ -31,12 +31,19 @@ final class ReelCommands {
     }
 
     void addTo(Commands commands) {
-        commands.add("hand-over-otio", "Hand the reel over as OpenTimelineIO", null, this::hasReel, () -> handOver(HandOver.OTIO, "OpenTimelineIO"))
-                .add("hand-over-edl", "Hand the reel over as an edit decision list", null, this::hasReel, () -> handOver(HandOver.EDL, "Edit decision lists"))
-                .add("add-item", "Put the chosen source at the end of the reel", key(KeyCode.P), () -> looked.source() != null && studio.table(looked.source()) != null, () -> studio.edit(ReelEdits.addItem(looked.source())))
-                .add("paste-marks", "Mark the frames of a list on the clipboard: 0264 ribbon jumps", control(KeyCode.V, KeyCombination.SHIFT_DOWN), hasPicture, this::pasteMarks)
-                .add("copy-marks", "Copy all marks as a list", control(KeyCode.C, KeyCombination.SHIFT_DOWN), () -> !Remark.toText(studio.project()).isEmpty(), () -> Clips.copy(Remark.toText(studio.project())))
-                .add("copy-plan", "Copy the reel's plan, frame by frame", null, this::hasReel, () -> Clips.copy(PlanText.of(studio.programme().orElseThrow())));
+        commands.add("hand-over-otio", "Hand the reel over as OpenTimelineIO", null, this::hasReel,
+                () -> handOver(HandOver.OTIO, "OpenTimelineIO"))
+                .add("hand-over-edl", "Hand the reel over as an edit decision list", null, this::hasReel,
+                        () -> handOver(HandOver.EDL, "Edit decision lists"))
+                .add("add-item", "Put the chosen source at the end of the reel", key(KeyCode.P),
+                        () -> looked.source() != null && studio.table(looked.source()) != null,
+                        () -> studio.edit(ReelEdits.addItem(looked.source())))
+                .add("paste-marks", "Mark the frames of a list on the clipboard: 0264 ribbon jumps",
+                        control(KeyCode.V, KeyCombination.SHIFT_DOWN), hasPicture, this::pasteMarks)
+                .add("copy-marks", "Copy all marks as a list", control(KeyCode.C, KeyCombination.SHIFT_DOWN),
+                        () -> !Remark.toText(studio.project()).isEmpty(), () -> Clips.copy(Remark.toText(studio.project())))
+                .add("copy-plan", "Copy the reel's plan, frame by frame", null, this::hasReel,
+                        () -> Clips.copy(PlanText.of(studio.programme().orElseThrow())));
     }
 
     boolean hasReel() {
@@ -51,7 +58,8 @@ final class ReelCommands {
                 return;
             }
             studio.edit(Remark.mark(remarks, studio.project(), studio.programme().orElse(null), studio.watch().tables(), looked.source()));
-            studio.say(remarks.size() == 1 ? "1 line marked frames to be rendered again." : remarks.size() + " lines marked frames to be rendered again.");
+            studio.say(remarks.size() == 1 ? "1 line marked frames to be rendered again." : remarks.size() + " lines marked frames to "
+                    + "be rendered again.");
         } catch (IllegalArgumentException e) {
             studio.say(e.getMessage() + ". Nothing was marked.");
         }

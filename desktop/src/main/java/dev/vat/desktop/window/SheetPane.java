@@ -28,7 +28,9 @@ import javafx.scene.layout.VBox;
 final class SheetPane extends BorderPane {
 
     /** The faces, in the order of the work. */
-    enum Face { IN, REEL, OUT }
+    enum Face {
+        IN, REEL, OUT
+    }
 
     private static final double MOST_FOR_FINDINGS = 190;
 
@@ -51,8 +53,9 @@ final class SheetPane extends BorderPane {
      * @param ladders asked for steps of quality
      * @param goTo told of a source and the number of a frame of it that is to be shown
      */
-    SheetPane(Session studio, Dialogs ask, ScenesPane scenes, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek, LongSupplier playhead,
-              Runnable columnChosen, Runnable ladders, BiConsumer<String, Long> goTo) {
+    SheetPane(Session studio, Dialogs ask, ScenesPane scenes, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek,
+            LongSupplier playhead,
+            Runnable columnChosen, Runnable ladders, BiConsumer<String, Long> goTo) {
         in = new InFace(studio, ask, scenes, sourceChosen);
         reel = new ReelFace(studio, ask, seek, playhead);
         out = new OutFace(studio, ask, columnChosen, ladders);
@@ -80,8 +83,8 @@ final class SheetPane extends BorderPane {
         below.setMaxHeight(MOST_FOR_FINDINGS);
         below.setMinHeight(Region.USE_PREF_SIZE);
         // A scroll pane doesn't take its content's height for its own.
-        findings.heightProperty().addListener((_, _, height) ->
-                below.setPrefHeight(findings.isVisible() ? Math.min(MOST_FOR_FINDINGS, height.doubleValue()) : 0));
+        findings.heightProperty().addListener(
+                (_, _, height) -> below.setPrefHeight(findings.isVisible() ? Math.min(MOST_FOR_FINDINGS, height.doubleValue()) : 0));
         findings.visibleProperty().addListener((_, _, seen) -> below.setPrefHeight(seen ? findings.getHeight() : 0));
         setTop(names);
         setCenter(scroll);
@@ -90,7 +93,8 @@ final class SheetPane extends BorderPane {
 
     /** A source that is dropped here goes to the end of the reel. */
     private static void takeSources(ToggleButton tab, Session studio, Consumer<Face> faceChosen) {
-        tab.setOnMouseDragEntered(e -> Dragged.of(e).filter(Dragged.OfSource.class::isInstance).ifPresent(_ -> tab.getStyleClass().add("drop-here")));
+        tab.setOnMouseDragEntered(
+                e -> Dragged.of(e).filter(Dragged.OfSource.class::isInstance).ifPresent(_ -> tab.getStyleClass().add("drop-here")));
         tab.setOnMouseDragExited(_ -> tab.getStyleClass().removeAll("drop-here"));
         tab.setOnMouseDragReleased(e -> {
             if (Dragged.of(e).orElse(null) instanceof Dragged.OfSource(String id) && studio.table(id) != null) {

@@ -60,7 +60,8 @@ final class WordsBars extends VBox {
             words.setMinWidth(0);
             HBox.setHgrow(words, Priority.ALWAYS);
             words.setMaxWidth(Double.MAX_VALUE);
-            question.getChildren().setAll(words, Parts.button("one-programme", "One programme", () -> studio.answer(Edits.Layout.ONE_PROGRAMME)),
+            question.getChildren().setAll(words,
+                    Parts.button("one-programme", "One programme", () -> studio.answer(Edits.Layout.ONE_PROGRAMME)),
                     Parts.button("reel-each", "One reel each", () -> studio.answer(Edits.Layout.ONE_REEL_EACH)),
                     Parts.button("leave-out", "Leave them out", () -> studio.answer(null)));
         } else if (count == 0) {

@@ -19,7 +19,8 @@ class BandViewTest {
     void oneBadFrameInAMillionKeepsAMark() {
         for (long bad : new long[] {0, 1, 499_999, 123_456, 999_999}) {
             BandView view = of(1_000_000, Map.of(bad, Mark.CUT_SHORT));
-            assertThat(IntStream.range(0, 1252).filter(c -> view.worst(c, 1252) == Mark.CUT_SHORT).count()).as("frame %d", bad).isBetween(1L, 2L);
+            assertThat(IntStream.range(0, 1252).filter(c -> view.worst(c, 1252) == Mark.CUT_SHORT).count()).as("frame %d", bad)
+                    .isBetween(1L, 2L);
         }
     }
 

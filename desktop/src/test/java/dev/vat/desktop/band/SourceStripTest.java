@@ -33,7 +33,8 @@ import org.junit.jupiter.api.Test;
 /** How the band and the picture see a source: frames 11 to 40, of which 25 shows 24 again, 30 is cut and 35 still arrives. */
 class SourceStripTest {
 
-    private static final PictureFormat FORMAT = new PictureFormat("DPX", Size.of(720, 576), Depth.integer(10), AlphaKind.NONE, PixelAspect.of(12, 11), false,
+    private static final PictureFormat FORMAT = new PictureFormat("DPX", Size.of(720, 576), Depth.integer(10), AlphaKind.NONE,
+            PixelAspect.of(12, 11), false,
             List.of(), Stated.NOTHING.withTime(Rate.FPS_25, "01:00:00:10"));
 
     private static final Sequence SEQUENCE = Sequence.of(Path.of("/kite"), new SequencePattern("kite.", 4, ".dpx"), FileKind.DPX,
@@ -46,13 +47,15 @@ class SourceStripTest {
     private static FrameTable table() {
         FrameTable.Collector collector = FrameTable.collect(SEQUENCE);
         for (long f = 11; f <= 40; f++) {
-            collector.add(f == 30 ? FrameCheck.fault(f, FrameState.CUT_SHORT, "it ends early") : FrameCheck.sound(f, FORMAT, look(f == 25 ? 24 : f), null));
+            collector.add(f == 30 ? FrameCheck.fault(f, FrameState.CUT_SHORT, "it ends early")
+                    : FrameCheck.sound(f, FORMAT, look(f == 25 ? 24 : f), null));
         }
         return collector.build().withArriving(Set.of(35L));
     }
 
     private static SourceStrip strip(Reading reading) {
-        return new SourceStrip(Source.of("s1", Place.of(Path.of("/kite")), SEQUENCE.pattern(), reading), table(), ContentReview.of(table()));
+        return new SourceStrip(Source.of("s1", Place.of(Path.of("/kite")), SEQUENCE.pattern(), reading), table(),
+                ContentReview.of(table()));
     }
 
     @Test
@@ -96,8 +99,10 @@ class SourceStripTest {
         Recipe before = strip(Reading.PLAIN).recipe(4).orElseThrow();
         long[] times = new long[30];
         times[4] = 77;
-        Sequence later = Sequence.of(SEQUENCE.folder(), SEQUENCE.pattern(), FileKind.DPX, LongStream.rangeClosed(11, 40).toArray(), new long[30], times);
-        Recipe after = new SourceStrip(strip(Reading.PLAIN).source(), FrameTable.unchecked(later), ContentReview.NOTHING).recipe(4).orElseThrow();
+        Sequence later = Sequence.of(SEQUENCE.folder(), SEQUENCE.pattern(), FileKind.DPX, LongStream.rangeClosed(11, 40).toArray(),
+                new long[30], times);
+        Recipe after = new SourceStrip(strip(Reading.PLAIN).source(), FrameTable.unchecked(later), ContentReview.NOTHING).recipe(4)
+                .orElseThrow();
         assertThat(((Recipe.Frame) after).stamp().modified()).isEqualTo(77);
         assertThat(after).isNotEqualTo(before);
     }

@@ -31,7 +31,8 @@ class FrameCacheTest {
     }
 
     private static FrameCache.Key key(int frame) {
-        return new FrameCache.Key(new ViewerMessage.Made(new Recipe.Finished("/kite.mov", frame)), new ViewerMessage.Shape(8, 4, null, ViewerMessage.Showing.COLOUR, null));
+        return new FrameCache.Key(new ViewerMessage.Made(new Recipe.Finished("/kite.mov", frame)),
+                new ViewerMessage.Shape(8, 4, null, ViewerMessage.Showing.COLOUR, null));
     }
 
     private static ShownPicture picture(int value) {
@@ -111,7 +112,8 @@ class FrameCacheTest {
     }
 
     private static FrameCache.Key small(int frame) {
-        return new FrameCache.Key(new ViewerMessage.Made(new Recipe.Finished("/kite.mov", frame)), new ViewerMessage.Shape(4, 2, null, ViewerMessage.Showing.COLOUR, null));
+        return new FrameCache.Key(new ViewerMessage.Made(new Recipe.Finished("/kite.mov", frame)),
+                new ViewerMessage.Shape(4, 2, null, ViewerMessage.Showing.COLOUR, null));
     }
 
     @Test

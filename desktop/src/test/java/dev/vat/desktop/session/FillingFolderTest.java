@@ -59,7 +59,9 @@ class FillingFolderTest {
     private void await(String what, Callable<Boolean> condition) throws Exception {
         long end = System.currentTimeMillis() + 40_000;
         while (!on(condition)) {
-            assertThat(System.currentTimeMillis()).as("waited in vain for " + what + "; " + on(() -> String.valueOf(table() == null ? null : table().counts()))).isLessThan(end);
+            assertThat(System.currentTimeMillis())
+                    .as("waited in vain for " + what + "; " + on(() -> String.valueOf(table() == null ? null : table().counts())))
+                    .isLessThan(end);
             Thread.sleep(30);
         }
     }

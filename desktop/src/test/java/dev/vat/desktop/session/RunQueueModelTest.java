@@ -81,7 +81,8 @@ class RunQueueModelTest {
 
     private void idle(int runs) throws Exception {
         await(() -> studio.runs().isIdle() && studio.runs().lines().size() == runs);
-        assertThat(on(() -> studio.runs().lines().stream().flatMap(l -> l.files().stream()).toList())).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+        assertThat(on(() -> studio.runs().lines().stream().flatMap(l -> l.files().stream()).toList()))
+                .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
     }
 
     @Test
@@ -131,7 +132,8 @@ class RunQueueModelTest {
         await(() -> studio.runs().lines().size() == 2);
         assertThat(on(studio::message)).contains("Frames 119 of kite_edit.mov changed: 1 of 2 parts");
         idle(2);
-        assertThat(ReceiptFile.read(ReceiptFile.of(folder.resolve("delivered/kite_edit_v02.mov"))).notes()).anyMatch(n -> n.contains("frames 119 changed"));
+        assertThat(ReceiptFile.read(ReceiptFile.of(folder.resolve("delivered/kite_edit_v02.mov"))).notes())
+                .anyMatch(n -> n.contains("frames 119 changed"));
         act(() -> studio.past().makeAgain(first));
         await(() -> studio.runs().lines().size() == 3);
         idle(3);
@@ -188,7 +190,8 @@ class RunQueueModelTest {
         act(studio::startAnew);
         act(() -> studio.open(strangers));
         await(() -> studio.stranger().isPresent());
-        assertThat(on(() -> studio.stranger().orElseThrow().outside())).containsExactly(folder.resolve("elsewhere").toString(), folder.resolve("kite").toString());
+        assertThat(on(() -> studio.stranger().orElseThrow().outside())).containsExactly(folder.resolve("elsewhere").toString(),
+                folder.resolve("kite").toString());
         assertThat(on(studio::project)).as("nothing of it is looked at yet").satisfies(p -> assertThat(p.isEmpty()).isTrue());
         act(() -> studio.answerStranger(true));
         await(() -> !studio.project().isEmpty());

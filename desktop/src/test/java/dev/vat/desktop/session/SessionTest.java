@@ -218,7 +218,8 @@ class SessionTest {
         long pid = on(() -> studio.runs().going().get().run().pid());
         ProcessHandle.of(pid).orElseThrow().destroyForcibly();
         await(() -> studio.runs().going().isEmpty());
-        assertThat(on(() -> studio.runs().lines().getFirst().files())).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
+        assertThat(on(() -> studio.runs().lines().getFirst().files()))
+                .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
     }
 
     @Test
@@ -232,8 +233,10 @@ class SessionTest {
         try {
             await(() -> next.runs().going().isPresent() || !next.runs().lines().isEmpty());
             await(() -> next.runs().isIdle());
-            assertThat(on(() -> next.runs().lines().getFirst().files())).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
-            assertThat(folder.resolve("delivered")).isDirectoryNotContaining("glob:**/.vat-*").isDirectoryContaining("glob:**/kite_edit.mov");
+            assertThat(on(() -> next.runs().lines().getFirst().files()))
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
+            assertThat(folder.resolve("delivered")).isDirectoryNotContaining("glob:**/.vat-*")
+                    .isDirectoryContaining("glob:**/kite_edit.mov");
         } finally {
             act(next::close);
         }

@@ -50,7 +50,8 @@ class FastPathTest extends WindowCase {
             run(() -> node("target-" + target).requestFocus());
             type(KeyCode.SPACE);
             settle();
-            assertThat(on(() -> window.stage().getScene().getFocusOwner().getId())).as("the keyboard stays where it was").isEqualTo("target-" + target);
+            assertThat(on(() -> window.stage().getScene().getFocusOwner().getId())).as("the keyboard stays where it was")
+                    .isEqualTo("target-" + target);
         }
         press(KeyCode.CONTROL).press(KeyCode.ENTER).release(KeyCode.ENTER).release(KeyCode.CONTROL);
         made();

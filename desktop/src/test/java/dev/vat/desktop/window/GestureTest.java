@@ -113,7 +113,8 @@ class GestureTest extends WindowCase {
     }
 
     private void drag(Point2D from, Point2D to) throws Exception {
-        moveTo(from).press(MouseButton.PRIMARY).moveTo(from.add(0, 12)).moveTo(from.midpoint(to)).moveTo(to).moveTo(to.add(1, 1)).release(MouseButton.PRIMARY);
+        moveTo(from).press(MouseButton.PRIMARY).moveTo(from.add(0, 12)).moveTo(from.midpoint(to)).moveTo(to).moveTo(to.add(1, 1))
+                .release(MouseButton.PRIMARY);
         settle();
     }
 
@@ -135,12 +136,14 @@ class GestureTest extends WindowCase {
         // The end of the last item is the right edge of the band; the ruler lies below.
         double wide = on(() -> ((Band) node("band")).getWidth());
         double edge = (wide - 14) / wide;
-        moveTo(onBand(edge - 2 / wide)).press(MouseButton.PRIMARY).moveTo(onBand(edge - 40 / wide)).moveTo(onBand(edge - .1)).release(MouseButton.PRIMARY);
+        moveTo(onBand(edge - 2 / wide)).press(MouseButton.PRIMARY).moveTo(onBand(edge - 40 / wide)).moveTo(onBand(edge - .1))
+                .release(MouseButton.PRIMARY);
         settle();
-        assertThat(on(() -> studio().project().currentReel().orElseThrow().items().getLast().range())).as("it ends earlier").isNotNull().satisfies(r -> {
-            assertThat(r.first()).isEqualTo(1);
-            assertThat(r.last()).isLessThan(40);
-        });
+        assertThat(on(() -> studio().project().currentReel().orElseThrow().items().getLast().range())).as("it ends earlier").isNotNull()
+                .satisfies(r -> {
+                    assertThat(r.first()).isEqualTo(1);
+                    assertThat(r.last()).isLessThan(40);
+                });
     }
 
     @Test

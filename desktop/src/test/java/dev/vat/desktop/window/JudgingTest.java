@@ -115,9 +115,11 @@ class JudgingTest extends WindowCase {
         assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().settings().control())).isEqualTo(new RateControl.Constant(22));
         assertThat(text("ladder-words")).contains("(22)");
         enter("ladder-size", "900 GB");
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().settings().control())).as("the best that was tried").isEqualTo(new RateControl.Constant(15));
+        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().settings().control())).as("the best that was tried")
+                .isEqualTo(new RateControl.Constant(15));
         enter("ladder-size", "10 kB");
-        assertThat(text("ladder-words").contains("None of the qualities") || on(() -> ((RateControl.Constant) studio().deliverable("web-h264").orElseThrow().settings().control()).number()) > 15)
+        assertThat(text("ladder-words").contains("None of the qualities")
+                || on(() -> ((RateControl.Constant) studio().deliverable("web-h264").orElseThrow().settings().control()).number()) > 15)
                 .as("no file of the best quality is so small").isTrue();
         enter("ladder-size", "many");
         assertThat(text("ladder-words")).contains("'many' is no size of a file");
@@ -134,7 +136,8 @@ class JudgingTest extends WindowCase {
             planes[1][i] = (i / 96) / 54f + (i % 96 >= 32 && i % 96 < 48 && i / 96 >= 16 && i / 96 < 32 ? 1 / 255f : 0);
             planes[2][i] = .4f;
         }
-        TestFrames.old(Files.write(place.resolve("other.%04d.png".formatted(spoilt)), StillWriter.PNG16.write(new Samples(96, 54, planes[0], planes[1], planes[2], null))));
+        TestFrames.old(Files.write(place.resolve("other.%04d.png".formatted(spoilt)),
+                StillWriter.PNG16.write(new Samples(96, 54, planes[0], planes[1], planes[2], null))));
         return place;
     }
 
@@ -155,7 +158,8 @@ class JudgingTest extends WindowCase {
         assertThat(text("picture-number")).isEqualTo("0023");
         assertThat(text("compare-likeness")).contains("at most 1.0 of 255");
         press("compare-report");
-        assertThat(on(() -> Clipboard.getSystemClipboard().getString())).contains("Sudden differences:").contains("  0023: ").doesNotContain("  0022: ");
+        assertThat(on(() -> Clipboard.getSystemClipboard().getString())).contains("Sudden differences:").contains("  0023: ")
+                .doesNotContain("  0022: ");
         for (Way way : Way.values()) {
             press("way-" + way.name().toLowerCase(Locale.ROOT));
             settle();
@@ -271,7 +275,8 @@ class JudgingTest extends WindowCase {
         programme(6);
         fire("make");
         made();
-        Path delivered = Path.of(on(() -> studio().runs().lines().getFirst().files().stream().filter(f -> f.target().equals("web-h264")).findFirst().orElseThrow().path()));
+        Path delivered = Path.of(on(() -> studio().runs().lines().getFirst().files().stream().filter(f -> f.target().equals("web-h264"))
+                .findFirst().orElseThrow().path()));
         press("receipt-web-h264");
         press("write-sheet");
         await(() -> studio().message().startsWith("Written: "));

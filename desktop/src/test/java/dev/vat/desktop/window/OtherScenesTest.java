@@ -43,7 +43,8 @@ class OtherScenesTest extends WindowCase {
     }
 
     private List<String> words() throws Exception {
-        return on(() -> node("scenes").lookupAll(".label").stream().map(n -> ((Labeled) n).getText()).filter(t -> t.startsWith("It can't be seen")).toList());
+        return on(() -> node("scenes").lookupAll(".label").stream().map(n -> ((Labeled) n).getText())
+                .filter(t -> t.startsWith("It can't be seen")).toList());
     }
 
     @Test
@@ -54,7 +55,8 @@ class OtherScenesTest extends WindowCase {
         settle();
         assertThat(live.picture("tower").orElseThrow().format()).as("a PNG file may have alpha").isEqualTo(RawFormat.RGBA8);
         assertThat(live.picture("pier")).isEmpty();
-        assertThat(words()).as("the others are there all the same").containsExactly("It can't be seen: Marram Flats: frame 92 isn't to be had.");
+        assertThat(words()).as("the others are there all the same").containsExactly("It can't be seen: Marram Flats: frame 92 isn't "
+                + "to be had.");
         press("capture-tower");
         press("capture-percent-25");
         enter("capture-range", "170-180");
@@ -72,7 +74,8 @@ class OtherScenesTest extends WindowCase {
         await(() -> live.trouble().isPresent());
         settle();
         assertThat(live.trouble().orElseThrow()).startsWith("Marram Flats has gone");
-        assertThat(on(() -> node("scenes").lookupAll(".fault").stream().map(n -> ((Labeled) n).getText()).toList())).containsExactly(live.trouble().orElseThrow() + ".");
+        assertThat(on(() -> node("scenes").lookupAll(".fault").stream().map(n -> ((Labeled) n).getText()).toList()))
+                .containsExactly(live.trouble().orElseThrow() + ".");
         scene.close();
         await(() -> studio().scenes().all().isEmpty());
         assertThat(isThere("start-scene")).isTrue();
@@ -99,7 +102,8 @@ class OtherScenesTest extends WindowCase {
             FeedWire wire = new FeedWire(server.accept());
             wire.write(new Answer.Welcome(wire.read(Question.class).orElseThrow().id(), Question.FEED, "Flats"));
             long id = wire.read(Question.class).orElseThrow().id();
-            wire.write(new Answer.Scene(id, new SceneFacts("Flats", 1, Rate.FPS_25, FrameRange.of(1, 9), Size.of(64, 36), List.of(), List.of(), List.of(), List.of(), List.of(), false)));
+            wire.write(new Answer.Scene(id, new SceneFacts("Flats", 1, Rate.FPS_25, FrameRange.of(1, 9), Size.of(64, 36), List.of(),
+                    List.of(), List.of(), List.of(), List.of(), false)));
             talk.complete(wire);
         } catch (IOException e) {
             talk.completeExceptionally(e);
@@ -119,6 +123,7 @@ class OtherScenesTest extends WindowCase {
     }
 
     private static long waiting() {
-        return ProcessHandle.current().children().filter(ProcessHandle::isAlive).filter(p -> p.info().commandLine().orElse("").endsWith(" capture")).count();
+        return ProcessHandle.current().children().filter(ProcessHandle::isAlive)
+                .filter(p -> p.info().commandLine().orElse("").endsWith(" capture")).count();
     }
 }

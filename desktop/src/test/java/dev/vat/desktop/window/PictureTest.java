@@ -65,7 +65,8 @@ class PictureTest extends WindowCase {
         press("actual-size");
         settle();
         assertThat(image().getWidth()).isEqualTo(96);
-        assertThat(on(() -> image().getPixelReader().getColor(48, 53).getGreen())).isCloseTo(53 / 54.0, org.assertj.core.data.Offset.offset(.01));
+        assertThat(on(() -> image().getPixelReader().getColor(48, 53).getGreen())).isCloseTo(53 / 54.0,
+                org.assertj.core.data.Offset.offset(.01));
         press("actual-size");
         settle();
         assertThat(image().getWidth()).isEqualTo(fitted);
@@ -76,7 +77,8 @@ class PictureTest extends WindowCase {
         drop(TestFrames.png(folder, "kite", 2, 96, 54, true));
         press("actual-size");
         settle();
-        assertThat(on(() -> image().getPixelReader().getColor(80, 20).getOpacity())).isCloseTo(.25, org.assertj.core.data.Offset.offset(.01));
+        assertThat(on(() -> image().getPixelReader().getColor(80, 20).getOpacity())).isCloseTo(.25,
+                org.assertj.core.data.Offset.offset(.01));
         press("show-alpha");
         settle();
         assertThat(on(() -> image().getPixelReader().getColor(80, 20).getRed())).isCloseTo(.25, org.assertj.core.data.Offset.offset(.01));
@@ -138,7 +140,8 @@ class PictureTest extends WindowCase {
         press(KeyCode.CONTROL).press(KeyCode.D).release(KeyCode.D).release(KeyCode.CONTROL);
         settle();
         assertThat(on(() -> studio().settings().dark())).isTrue();
-        assertThat(on(() -> ((javafx.scene.layout.Region) window.shell().lookup(".head")).getBackground().getFills().getLast().getFill().toString()))
+        assertThat(on(() -> ((javafx.scene.layout.Region) window.shell().lookup(".head")).getBackground().getFills().getLast().getFill()
+                .toString()))
                 .isEqualTo("0x303031ff");
     }
 }

@@ -66,14 +66,16 @@ class PreviewsTest extends WindowCase {
     }
 
     private void render(Path into, String range) throws Exception {
-        new StandInRender(new RenderOrder(into.toString(), "pier", "pier", FrameRange.parse(range), Size.of(192, 108), false, 2, 0, 0, false, null, List.of())).run((_, _) -> { });
+        new StandInRender(new RenderOrder(into.toString(), "pier", "pier", FrameRange.parse(range), Size.of(192, 108), false, 2, 0, 0,
+                false, null, List.of())).run((_, _) -> {});
     }
 
     @Test
     void aCameraIsCapturedPlayedPutIntoTheReelCapturedAgainApprovedAndHeldToItsRender() throws Exception {
         assertThat(text("camera-pier")).isEqualTo("keys 0001-0184");
         chooseFrames("176-600");
-        assertThat(on(() -> node("capture").lookupAll(".warn").stream().map(n -> ((Labeled) n).getText()).toList())).containsExactly("Nothing moves after 0184: 416 frames would stand still.");
+        assertThat(on(() -> node("capture").lookupAll(".warn").stream().map(n -> ((Labeled) n).getText()).toList()))
+                .containsExactly("Nothing moves after 0184: 416 frames would stand still.");
         press("advice-capture-0176-0184");
         assertThat(text("capture-now")).isEqualTo("Capture 9 frames");
         assertThat(text("capture-length")).isEqualTo("9 frames, 0.36 s at 25");

@@ -97,7 +97,8 @@ class ReelTest extends WindowCase {
         assertThat(frames()).isEqualTo(30 + 10 + 3 + 25);
         fire("reel-rate-30");
         settle();
-        assertThat(on(() -> studio().findings().all())).as("25 in a reel of 30").anyMatch(f -> f.id().equals("rate-differs") && f.text().contains("sh010"));
+        assertThat(on(() -> studio().findings().all())).as("25 in a reel of 30")
+                .anyMatch(f -> f.id().equals("rate-differs") && f.text().contains("sh010"));
     }
 
     @Test
@@ -139,7 +140,8 @@ class ReelTest extends WindowCase {
         run(() -> studio().chooseRate(Rate.FPS_25));
         Path bells = folder.resolve("bells.wav");
         AudioFormat format = new AudioFormat(48_000, 16, 2, true, false);
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[3 * 48_000 * 4]), format, 3 * 48_000), AudioFileFormat.Type.WAVE, bells.toFile());
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[3 * 48_000 * 4]), format, 3 * 48_000),
+                AudioFileFormat.Type.WAVE, bells.toFile());
         drop(TestFrames.old(bells));
         press("face-reel");
         fire("add-sound-s2");

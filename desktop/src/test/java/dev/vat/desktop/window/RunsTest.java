@@ -34,11 +34,13 @@ class RunsTest extends WindowCase {
     private RunPlan cutOff(Path frames) throws Exception {
         Sequence sequence = SourceFinder.find(frames).sequences().getFirst();
         Project project = Edits.bringIn(List.of(sequence.location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        project = Edits.setFolder(Place.of(folder.resolve("out"))).apply(Edits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.FPS_25).apply(project)));
+        project = Edits.setFolder(Place.of(folder.resolve("out")))
+                .apply(Edits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.FPS_25).apply(project)));
         try (Viewer viewer = new Viewer(places)) {
-            FrameTable table = viewer.check(sequence, false, null, _ -> { }).join();
+            FrameTable table = viewer.check(sequence, false, null, _ -> {}).join();
             assertThat(new Observed(Map.of("s1", table), Observed.Destination.UNKNOWN).tables()).hasSize(1);
-            RunPlan plan = RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("out"), Map.of(),
+            RunPlan plan = RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(),
+                    folder.resolve("out"), Map.of(),
                     RunPlan.CHOSEN, viewer.library());
             RunHome.create(places, plan);
             return plan;
@@ -95,7 +97,8 @@ class RunsTest extends WindowCase {
         Thread.sleep(500);
         double before = on(() -> ((ProgressBar) node("run-file-edit-prores-hq").lookup(".progress-bar")).getProgress());
         Thread.sleep(400);
-        assertThat(on(() -> ((ProgressBar) node("run-file-edit-prores-hq").lookup(".progress-bar")).getProgress())).isEqualTo(before).isLessThan(1);
+        assertThat(on(() -> ((ProgressBar) node("run-file-edit-prores-hq").lookup(".progress-bar")).getProgress())).isEqualTo(before)
+                .isLessThan(1);
         fire("pause-run");
         await(() -> ((ProgressBar) node("run-file-edit-prores-hq").lookup(".progress-bar")).getProgress() > before);
         fire("stop-run");

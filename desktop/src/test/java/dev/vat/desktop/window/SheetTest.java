@@ -134,11 +134,13 @@ class SheetTest extends WindowCase {
         press("remedy-frames-wanted-1");
         settle();
         assertThat(reading().gap()).isEqualTo(GapPolicy.HOLD);
-        assertThat(on(() -> window.stage().getScene().getFocusOwner().getId())).as("the button is gone: keys mean frames again").isEqualTo("band");
+        assertThat(on(() -> window.stage().getScene().getFocusOwner().getId())).as("the button is gone: keys mean frames again")
+                .isEqualTo("band");
         assertThat(isThere("finding-frames-filled")).isTrue();
         press("face-reel");
         settle();
-        assertThat(on(() -> node("legend").lookupAll(".legend").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList())).contains("filled 2");
+        assertThat(on(() -> node("legend").lookupAll(".legend").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList()))
+                .contains("filled 2");
     }
 
     @Test
@@ -337,6 +339,7 @@ class SheetTest extends WindowCase {
         assertThat(text("cell-depth-web-h264")).isEqualTo("8-bit");
         press("make");
         made();
-        assertThat(folder.resolve("delivered")).isDirectoryContaining("glob:**/kite_web-2.mp4").isDirectoryNotContaining("glob:**/kite_web.mp4");
+        assertThat(folder.resolve("delivered")).isDirectoryContaining("glob:**/kite_web-2.mp4")
+                .isDirectoryNotContaining("glob:**/kite_web.mp4");
     }
 }

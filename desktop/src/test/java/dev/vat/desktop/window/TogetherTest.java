@@ -33,7 +33,10 @@ class TogetherTest extends WindowCase {
     }
 
     private String said(String id) throws Exception {
-        return on(() -> node(id) instanceof VBox lines ? String.join("\n", lines.getChildren().stream().filter(Labeled.class::isInstance).map(n -> ((Labeled) n).getText()).toList()) : ((Labeled) node(id)).getText());
+        return on(() -> node(id) instanceof VBox lines
+                ? String.join("\n",
+                        lines.getChildren().stream().filter(Labeled.class::isInstance).map(n -> ((Labeled) n).getText()).toList())
+                : ((Labeled) node(id)).getText());
     }
 
     private void open(int item) throws Exception {
@@ -73,13 +76,15 @@ class TogetherTest extends WindowCase {
         settle();
         fire("layout-keep");
         await(() -> studio().layouts().all().size() == 1);
-        assertThat(Files.readString(places.config().resolve("layouts").resolve("views.layout.json"))).doesNotContain("\"s1\"").doesNotContain(folder.toString());
+        assertThat(Files.readString(places.config().resolve("layouts").resolve("views.layout.json"))).doesNotContain("\"s1\"")
+                .doesNotContain(folder.toString());
         fire("target-web-h264");
         settle();
         assertThat(on(() -> studio().findings().all().stream().map(f -> f.id()).toList())).contains("view-shorter");
         press("make");
         made();
-        assertThat(on(() -> studio().runs().lines().getFirst().files())).singleElement().satisfies(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+        assertThat(on(() -> studio().runs().lines().getFirst().files())).singleElement()
+                .satisfies(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         assertThat(on(() -> studio().runs().lines().getFirst().run().plan().size())).isEqualTo(Size.of(192, 54));
 
         press("open-hand-over");
@@ -111,16 +116,19 @@ class TogetherTest extends WindowCase {
     @Test
     void passesAreFoundPutTogetherTintedAndHeldAgainstTheFullPicture() throws Exception {
         Path frames = folder.resolve("flats");
-        new StandInRender(new RenderOrder(frames.toString(), "flats", "pier", FrameRange.of(60, 62), Size.of(96, 54), true, 1, 0, 0, false, null, List.of())).run((_, _) -> { });
+        new StandInRender(new RenderOrder(frames.toString(), "flats", "pier", FrameRange.of(60, 62), Size.of(96, 54), true, 1, 0, 0, false,
+                null, List.of())).run((_, _) -> {});
         drop(frames);
         press("face-reel");
         open(0);
         fire("passes-on");
         settle();
-        assertThat(reel().items().getFirst().passes().on().passes()).extracting(Pass::name).containsExactly("base", "light", "shadow", "haze", "full");
+        assertThat(reel().items().getFirst().passes().on().passes()).extracting(Pass::name).containsExactly("base", "light", "shadow",
+                "haze", "full");
         fire("passes-check");
         await(() -> said("passes-against-full").startsWith("The sum"));
-        assertThat(said("passes-against-full")).startsWith("The sum of the passes differs from the full picture by at most 0.").endsWith("in 3 frames.");
+        assertThat(said("passes-against-full")).startsWith("The sum of the passes differs from the full picture by at most 0.")
+                .endsWith("in 3 frames.");
         enter("pass-tint-1", "ff8040");
         assertThat(reel().items().getFirst().passes().passes().get(1).tint()).isEqualTo(new Rgb(255, 128, 64));
         fire("passes-check");

@@ -112,10 +112,10 @@ abstract class WindowCase extends FxRobot {
         }
 
         @Override
-        public void flush() { }
+        public void flush() {}
 
         @Override
-        public void close() { }
+        public void close() {}
     };
     Places places;
     VatWindow window;
@@ -171,7 +171,8 @@ abstract class WindowCase extends FxRobot {
         Mockito.when(board.getFiles()).thenReturn(Arrays.stream(paths).map(Path::toFile).toList());
         on(() -> {
             for (var type : List.of(DragEvent.DRAG_OVER, DragEvent.DRAG_DROPPED)) {
-                javafx.event.Event.fireEvent(window.shell(), new DragEvent(type, board, 400, 400, 400, 400, TransferMode.COPY, null, null, null));
+                javafx.event.Event.fireEvent(window.shell(),
+                        new DragEvent(type, board, 400, 400, 400, 400, TransferMode.COPY, null, null, null));
             }
             return null;
         });

@@ -135,7 +135,8 @@ public final class Captures implements AutoCloseable {
         if (store.unfinished().isEmpty()) {
             return List.of();
         }
-        Message answer = Task.ask(places, WorkerRole.CAPTURE, new CaptureMessage.RecoverCaptures(1, store.folder().toString()), _ -> { }, CaptureMessage.Recovered.class::isInstance);
+        Message answer = Task.ask(places, WorkerRole.CAPTURE, new CaptureMessage.RecoverCaptures(1, store.folder().toString()), _ -> {},
+                CaptureMessage.Recovered.class::isInstance);
         return ((CaptureMessage.Recovered) answer).previews();
     }
 

@@ -22,7 +22,7 @@ import java.util.function.Predicate;
 /** The demo's project, the opening of Kite Week, over frames that a worker draws into its folder. */
 public final class DemoProject {
 
-    private DemoProject() { }
+    private DemoProject() {}
 
     /** The demo's project: the opening in four shots, other material beside it, three targets, the hole of shot 020 filled by holding. */
     public static Project in(Path folder) {

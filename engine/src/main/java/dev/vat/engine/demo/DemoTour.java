@@ -2,7 +2,10 @@ package dev.vat.engine.demo;
 
 import java.nio.file.Path;
 
-/** Goes through the demo in a window that nobody sees; found by {@link java.util.ServiceLoader} where there is one, which isn't in what is shipped. */
+/**
+ * Goes through the demo in a window that nobody sees; found by {@link java.util.ServiceLoader} where there is one, which isn't in what is
+ * shipped.
+ */
 public interface DemoTour {
 
     /**

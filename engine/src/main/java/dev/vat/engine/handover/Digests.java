@@ -13,7 +13,7 @@ final class Digests {
 
     private static final int BLOCK = 1 << 20;
 
-    private Digests() { }
+    private Digests() {}
 
     static Manifest.Prints of(Path file) throws IOException {
         MessageDigest sha512 = digest("SHA-512");

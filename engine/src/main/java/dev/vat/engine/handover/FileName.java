@@ -3,7 +3,7 @@ package dev.vat.engine.handover;
 /** Names of files from names of things. */
 final class FileName {
 
-    private FileName() { }
+    private FileName() {}
 
     /** What no file system refuses. */
     static String of(String name) {

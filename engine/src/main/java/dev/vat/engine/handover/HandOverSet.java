@@ -106,7 +106,8 @@ public final class HandOverSet {
             if (wish.sheets()) {
                 sheets(set);
             }
-            Durable.write(set.resolve(LIST), ForRecipient.text(wish.name(), clock.instant().truncatedTo(ChronoUnit.DAYS).toString().substring(0, 10), wish.comment(), receipts, others));
+            Durable.write(set.resolve(LIST), ForRecipient.text(wish.name(),
+                    clock.instant().truncatedTo(ChronoUnit.DAYS).toString().substring(0, 10), wish.comment(), receipts, others));
             manifest(set);
             doing.accept("reading all of it again");
             SetCheck.Result read = SetCheck.check(set);
@@ -126,7 +127,8 @@ public final class HandOverSet {
                 throw new NoSuchFileException(film.toString(), null, "there is no such file");
             }
             if (!Files.isRegularFile(ReceiptFile.of(film))) {
-                throw new NoSuchFileException(film.toString(), null, "it has no receipt beside it: only what Vat made can be handed over with proof");
+                throw new NoSuchFileException(film.toString(), null, "it has no receipt beside it: only what Vat made can be handed "
+                        + "over with proof");
             }
             if (!names.add(film.getFileName().toString())) {
                 throw new FileAlreadyExistsException(film.toString(), null, "two films of one name can't lie in one set");
@@ -148,12 +150,14 @@ public final class HandOverSet {
         }
         String now = Durable.sha256(target);
         if (receipt.sha256() != null && !receipt.sha256().equals(now)) {
-            throw new IOException(film + " isn't the file that its receipt is of any more: it was changed since it was made. Make it again, or prove it");
+            throw new IOException(film + " isn't the file that its receipt is of any more: it was changed since it was made. Make it "
+                    + "again, or prove it");
         }
         // As its name is in here, whatever it was called.
         receipts.add(receipt.withFile(target.getFileName().toString()));
         Durable.write(ReceiptFile.of(target), Json.page(receipts.getLast()));
-        others.add(new ForRecipient.Other(ReceiptFile.of(target).getFileName().toString(), "What was asked for and what was found in " + target.getFileName() + ", frame by frame"));
+        others.add(new ForRecipient.Other(ReceiptFile.of(target).getFileName().toString(),
+                "What was asked for and what was found in " + target.getFileName() + ", frame by frame"));
     }
 
     private static void copied(Path file, Path to) throws IOException {
@@ -169,7 +173,8 @@ public final class HandOverSet {
         others.add(new ForRecipient.Other(name + ".otio", "The timeline, for editing programs that read OpenTimelineIO"));
         Durable.write(set.resolve(name + ".edl"), EdlText.writeWithoutPlaces(wish.timeline()));
         List<String> left = EdlText.leftOut(wish.timeline());
-        others.add(new ForRecipient.Other(name + ".edl", "The same as an edit list (CMX 3600)" + (left.isEmpty() ? "" : "; it can't say: " + String.join("; ", left))));
+        others.add(new ForRecipient.Other(name + ".edl",
+                "The same as an edit list (CMX 3600)" + (left.isEmpty() ? "" : "; it can't say: " + String.join("; ", left))));
     }
 
     private void sheets(Path set) throws IOException, InterruptedException {
@@ -178,8 +183,9 @@ public final class HandOverSet {
                 Path film = set.resolve(receipt.file());
                 doing.accept("writing sheets of " + receipt.file());
                 if (Files.isRegularFile(film)) {
-                    Task.ask(places, new TaskMessage.WriteSheet(1, film.toString()), _ -> { }, TaskMessage.SheetWritten.class::isInstance);
-                    others.add(new ForRecipient.Other(receipt.file() + ".proof.pdf, .html", "One page to look at: figures, frames that differ most, quality over time"));
+                    Task.ask(places, new TaskMessage.WriteSheet(1, film.toString()), _ -> {}, TaskMessage.SheetWritten.class::isInstance);
+                    others.add(new ForRecipient.Other(receipt.file() + ".proof.pdf, .html", "One page to look at: figures, frames "
+                            + "that differ most, quality over time"));
                     Path contacts = set.resolve(receipt.file() + ".contacts.pdf");
                     viewer.write(ContactSheet.ofFilm(film, receipt), contacts);
                     others.add(new ForRecipient.Other(contacts.getFileName().toString(), "Contact sheet"));
@@ -208,7 +214,8 @@ public final class HandOverSet {
     private Path zipped(Path work, Path set) throws IOException {
         doing.accept("packing the ZIP file");
         Path zip = work.resolve(wish.name() + ".zip");
-        try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE))) {
+        try (ZipOutputStream out = new ZipOutputStream(
+                Files.newOutputStream(zip, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE))) {
             out.setLevel(0);
             List<Path> files;
             try (var all = Files.walk(set)) {

@@ -28,7 +28,7 @@ final class MhlText {
     private static final String VERSION = "2.0";
     private static final String NOBODY = "not stated";
 
-    private MhlText() { }
+    private MhlText() {}
 
     static String write(Manifest manifest) {
         return xml(writer -> {
@@ -97,7 +97,7 @@ final class MhlText {
     }
 
     /** A manifest that a chain names. @param number in their sequence @param c4 its fingerprint */
-    record Link(int number, String file, String c4) { }
+    record Link(int number, String file, String c4) {}
 
     /** @throws IllegalArgumentException saying in words why the text is no chain */
     static List<Link> readChain(String text) {
@@ -166,7 +166,7 @@ final class MhlText {
                 }
                 case "c4" -> head.c4 = head.inFile ? reader.getElementText().strip() : head.c4;
                 case "md5" -> head.md5 = head.inFile ? reader.getElementText().strip() : head.md5;
-                default -> { }
+                default -> {}
             }
         });
         head.close();
@@ -209,7 +209,8 @@ final class MhlText {
                     continue;
                 }
                 if (first && (!root.equals(reader.getLocalName()) || !namespace.equals(reader.getNamespaceURI()))) {
-                    throw new IllegalArgumentException("This is not a " + root + " of " + namespace + ", but " + reader.getLocalName() + " of " + reader.getNamespaceURI());
+                    throw new IllegalArgumentException("This is not a " + root + " of " + namespace + ", but " + reader.getLocalName()
+                            + " of " + reader.getNamespaceURI());
                 }
                 if (!first) {
                     each.at(reader);
@@ -217,7 +218,8 @@ final class MhlText {
                 first = false;
             }
         } catch (XMLStreamException e) {
-            throw new IllegalArgumentException("This can't be understood: " + String.valueOf(e.getMessage()).lines().findFirst().orElse(""), e);
+            throw new IllegalArgumentException("This can't be understood: " + String.valueOf(e.getMessage()).lines().findFirst().orElse(""),
+                    e);
         }
     }
 
@@ -228,7 +230,8 @@ final class MhlText {
     }
 
     private static String date(Instant at) {
-        return DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(at.truncatedTo(ChronoUnit.SECONDS).atOffset(ZoneOffset.UTC)).replace("Z", "+00:00");
+        return DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(at.truncatedTo(ChronoUnit.SECONDS).atOffset(ZoneOffset.UTC)).replace("Z",
+                "+00:00");
     }
 
     private static Instant instant(String text) {

@@ -18,18 +18,23 @@ public final class SetCheck {
 
     private static final String ZIP = ".zip";
 
-    /** @param files that are as the manifest says @param bytes of those @param reasons what doesn't agree, each with its file; nothing if all is as it says */
+    /**
+     * @param files that are as the manifest says
+     * @param bytes of those
+     * @param reasons what doesn't agree, each with its file; nothing if all is as it says
+     */
     public record Result(int files, long bytes, List<String> reasons) {
         public boolean holds() {
             return reasons.isEmpty();
         }
     }
 
-    private SetCheck() { }
+    private SetCheck() {}
 
     /** Whether there is a manifest to hold something against. */
     public static boolean isSet(Path path) {
-        return Files.isDirectory(path) ? Files.isDirectory(path.resolve(Manifest.FOLDER)) : path.toString().endsWith(ZIP) && Files.isRegularFile(path);
+        return Files.isDirectory(path) ? Files.isDirectory(path.resolve(Manifest.FOLDER))
+                : path.toString().endsWith(ZIP) && Files.isRegularFile(path);
     }
 
     /** @throws IOException in words, if there is no manifest or it can't be read */
@@ -41,7 +46,8 @@ public final class SetCheck {
             try (Stream<Path> roots = Files.list(zip.getPath("/"))) {
                 List<Path> sets = roots.filter(p -> Files.isDirectory(p.resolve(Manifest.FOLDER))).toList();
                 if (sets.size() != 1) {
-                    throw new IOException(path.getFileName() + (sets.isEmpty() ? " holds no folder with a manifest" : " holds several folders with manifests"));
+                    throw new IOException(path.getFileName() + (sets.isEmpty() ? " holds no folder with a manifest" : " holds several "
+                            + "folders with manifests"));
                 }
                 return folder(sets.getFirst());
             }
@@ -72,7 +78,8 @@ public final class SetCheck {
         Path home = folder.resolve(Manifest.FOLDER);
         Path chain = home.resolve(Manifest.CHAIN);
         if (!Files.isRegularFile(chain)) {
-            throw new NoSuchFileException(folder.toString(), null, "there is no manifest in it: " + Manifest.FOLDER + "/" + Manifest.CHAIN + " is wanting");
+            throw new NoSuchFileException(folder.toString(), null,
+                    "there is no manifest in it: " + Manifest.FOLDER + "/" + Manifest.CHAIN + " is wanting");
         }
         try {
             List<MhlText.Link> links = MhlText.readChain(Files.readString(chain));
@@ -115,7 +122,8 @@ public final class SetCheck {
     /** All files of a folder but its manifests, from the folder on, with {@code /} between their parts. */
     static Stream<String> files(Path folder) throws IOException {
         try (Stream<Path> all = Files.walk(folder)) {
-            return all.filter(Files::isRegularFile).map(f -> folder.relativize(f).toString().replace('\\', '/')).filter(f -> !f.startsWith(Manifest.FOLDER + "/") && !f.endsWith(".DS_Store")).toList().stream();
+            return all.filter(Files::isRegularFile).map(f -> folder.relativize(f).toString().replace('\\', '/'))
+                    .filter(f -> !f.startsWith(Manifest.FOLDER + "/") && !f.endsWith(".DS_Store")).toList().stream();
         }
     }
 }

@@ -14,7 +14,7 @@ import java.util.Map;
 public final class HistoryNotes {
 
     /** @param when UTC, ISO 8601 */
-    private record Line(String sha256, String note, String when) { }
+    private record Line(String sha256, String note, String when) {}
 
     private final Path file;
 
@@ -30,7 +30,8 @@ public final class HistoryNotes {
     /** @param note empty to take it away */
     public void put(String sha256, String note) throws IOException {
         Durable.createFolders(file.getParent());
-        Files.writeString(file, Json.line(new Line(sha256, note.strip(), Instant.now().toString())) + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+        Files.writeString(file, Json.line(new Line(sha256, note.strip(), Instant.now().toString())) + "\n", StandardOpenOption.CREATE,
+                StandardOpenOption.APPEND);
         Durable.sync(file);
     }
 

@@ -27,7 +27,7 @@ public final class HistoryStore {
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record Entry(String made, String path, String sha256, String target, String project, String reel, String run,
-                        boolean proven, long frames, RunPlan plan, String projectText) {
+            boolean proven, long frames, RunPlan plan, String projectText) {
 
         /** {@code 2031-05-04 12:30 UTC}. */
         public String day() {
@@ -41,7 +41,9 @@ public final class HistoryStore {
 
         /** Whether each of some words occurs in its name, folder, target, project, reel, sources or date, or in what was noted of it. */
         public boolean matches(String words, String note) {
-            String all = String.join(" ", note, path, target, title(), project, reel, day(), plan.sources().stream().map(RunPlan.RunSource::name).collect(Collectors.joining(" ")))
+            String all = String
+                    .join(" ", note, path, target, title(), project, reel, day(),
+                            plan.sources().stream().map(RunPlan.RunSource::name).collect(Collectors.joining(" ")))
                     .toLowerCase(Locale.ROOT);
             return Arrays.stream(words.strip().toLowerCase(Locale.ROOT).split("\\s+")).allMatch(all::contains);
         }
@@ -69,7 +71,8 @@ public final class HistoryStore {
             return;
         }
         Files.writeString(file, Json.line(new Entry(receipt.made(), delivered.toString(), receipt.sha256(), receipt.target(),
-                receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan.withoutStamps(), project))
+                receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan.withoutStamps(),
+                project))
                 + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
         Durable.sync(file);
     }

@@ -25,7 +25,7 @@ final class LocalWorker extends Process {
     private final CountDownLatch over = new CountDownLatch(1);
     private volatile int code;
 
-    private LocalWorker() { }
+    private LocalWorker() {}
 
     static LocalWorker start(WorkerRole role, Places places) throws IOException {
         WorkerService service = ServiceLoader.load(WorkerService.class).findFirst()

@@ -5,4 +5,4 @@ package dev.vat.engine.process;
  *
  * @param cores how many of the machine's cores it may use, or null for all
  */
-public record Restraint(Integer cores) { }
+public record Restraint(Integer cores) {}

@@ -12,7 +12,7 @@ import java.util.function.Predicate;
 /** One question to a worker process that lives for it alone. */
 public final class Task {
 
-    private Task() { }
+    private Task() {}
 
     /**
      * Waits for the answer.
@@ -27,7 +27,8 @@ public final class Task {
     }
 
     /** The same of a worker of another kind. */
-    public static Message ask(Places places, WorkerRole role, Message question, Consumer<Message> answers, Predicate<Message> last) throws IOException, InterruptedException {
+    public static Message ask(Places places, WorkerRole role, Message question, Consumer<Message> answers, Predicate<Message> last)
+            throws IOException, InterruptedException {
         CompletableFuture<Message> answer = new CompletableFuture<>();
         try (WorkerProcess worker = WorkerProcess.start(role, places, message -> {
             answers.accept(message);

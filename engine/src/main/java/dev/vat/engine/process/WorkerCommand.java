@@ -25,7 +25,7 @@ final class WorkerCommand {
     /** Names another main class, for rigs that disturb workers. */
     private static final String OTHER_MAIN_CLASS = "vat.worker.main";
 
-    private WorkerCommand() { }
+    private WorkerCommand() {}
 
     /** @param restraint how it steps back, or null if it doesn't */
     static Process start(WorkerRole role, Places places, Restraint restraint) throws IOException {
@@ -76,13 +76,15 @@ final class WorkerCommand {
                 // Pictures come and go: a small nursery keeps them on pages that are warm.
                 command.add("-Xmn32m");
             }
-            command.addAll(List.of(HEAP, role == WorkerRole.VIEWER || role == WorkerRole.CAPTURE ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC", "-Xshare:auto", "-XX:-CreateCoredumpOnCrash",
-                    // Lets threads that check frames in the background step back.
-                    "-XX:ThreadPriorityPolicy=1",
-                    "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
-                    "-Djava.awt.headless=true", "-Dlogback.configurationFile=" + WorkerRole.LOGGING,
-                    "-D" + NATIVE_CACHE + "=" + System.getProperty(NATIVE_CACHE, places.cache().resolve("native").toString()),
-                    "-cp", System.getProperty("java.class.path"), System.getProperty(OTHER_MAIN_CLASS, WorkerRole.MAIN_CLASS)));
+            command.addAll(
+                    List.of(HEAP, role == WorkerRole.VIEWER || role == WorkerRole.CAPTURE ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC",
+                            "-Xshare:auto", "-XX:-CreateCoredumpOnCrash",
+                            // Lets threads that check frames in the background step back.
+                            "-XX:ThreadPriorityPolicy=1",
+                            "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
+                            "-Djava.awt.headless=true", "-Dlogback.configurationFile=" + WorkerRole.LOGGING,
+                            "-D" + NATIVE_CACHE + "=" + System.getProperty(NATIVE_CACHE, places.cache().resolve("native").toString()),
+                            "-cp", System.getProperty("java.class.path"), System.getProperty(OTHER_MAIN_CLASS, WorkerRole.MAIN_CLASS)));
         }
         command.add(role.id());
         return command;

@@ -5,4 +5,4 @@ package dev.vat.engine.process;
  *
  * @param why in words
  */
-public record WorkerLost(String why) { }
+public record WorkerLost(String why) {}

@@ -50,7 +50,7 @@ public final class WorkerProcess implements AutoCloseable {
      * @param lost told once if the worker ends without being closed
      */
     public static WorkerProcess start(WorkerRole role, Places places, Consumer<Message> messages,
-                                      Consumer<WorkerLost> lost) throws IOException {
+            Consumer<WorkerLost> lost) throws IOException {
         return start(role, places, null, messages, lost);
     }
 
@@ -60,7 +60,7 @@ public final class WorkerProcess implements AutoCloseable {
      * @param lost told once if the worker ends without being closed
      */
     public static WorkerProcess start(WorkerRole role, Places places, Restraint restraint, Consumer<Message> messages,
-                                      Consumer<WorkerLost> lost) throws IOException {
+            Consumer<WorkerLost> lost) throws IOException {
         WorkerProcess worker = new WorkerProcess(WorkerTransport.inUse().start(role, places, restraint));
         Thread.ofVirtual().name("worker-errors").start(worker::drainErrors);
         Thread.ofPlatform().daemon().name("worker-" + role.id()).start(() -> worker.listen(messages, lost));
@@ -74,7 +74,7 @@ public final class WorkerProcess implements AutoCloseable {
                 lastSign = System.nanoTime();
                 switch (next.get()) {
                     case Message.Hello said -> hello.complete(said);
-                    case Message.Heartbeat _ -> { }
+                    case Message.Heartbeat _ -> {}
                     case Message other -> messages.accept(other);
                 }
             }

@@ -15,7 +15,7 @@ public final class ProjectFile {
 
     public static final String EXTENSION = ".vat";
 
-    private ProjectFile() { }
+    private ProjectFile() {}
 
     public static void save(Project project, Path file) throws IOException {
         Path home = file.toAbsolutePath().normalize().getParent();

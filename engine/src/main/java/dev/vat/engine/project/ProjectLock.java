@@ -17,10 +17,10 @@ public final class ProjectLock implements AutoCloseable {
 
     /** What came of asking for one. */
     public sealed interface Outcome {
-        record Taken(ProjectLock lock) implements Outcome { }
+        record Taken(ProjectLock lock) implements Outcome {}
 
         /** @param who has it, in words */
-        record Elsewhere(String who) implements Outcome { }
+        record Elsewhere(String who) implements Outcome {}
     }
 
     private final FileChannel channel;
@@ -37,7 +37,8 @@ public final class ProjectLock implements AutoCloseable {
         try {
             if (channel.tryLock() != null) {
                 channel.truncate(0);
-                channel.write(StandardCharsets.UTF_8.encode("process " + ProcessHandle.current().pid() + ", since " + Instant.now().truncatedTo(ChronoUnit.SECONDS)));
+                channel.write(StandardCharsets.UTF_8
+                        .encode("process " + ProcessHandle.current().pid() + ", since " + Instant.now().truncatedTo(ChronoUnit.SECONDS)));
                 return new Outcome.Taken(new ProjectLock(channel));
             }
         } catch (OverlappingFileLockException _) {

@@ -48,7 +48,7 @@ public final class RunQueue {
     /** In the order in which they are made. @throws IOException in words, if the queue can't be understood */
     public List<Waiting> entries() throws IOException {
         try {
-            return Json.MAPPER.readValue(Files.readString(file), new TypeReference<List<Waiting>>() { });
+            return Json.MAPPER.readValue(Files.readString(file), new TypeReference<List<Waiting>>() {});
         } catch (NoSuchFileException _) {
             return List.of();
         } catch (JsonProcessingException e) {
@@ -70,7 +70,8 @@ public final class RunQueue {
             if (terms.after() != null && entries.stream().noneMatch(w -> w.id().equals(terms.after()))) {
                 throw new IllegalArgumentException("There is no '" + terms.after() + "' in the queue to come after");
             }
-            added[0] = new Waiting(freeId(entries), title, ProjectText.write(project), terms.held(), terms.notBefore() == null ? null : terms.notBefore().toString(), terms.after(), terms.whenComplete(), null);
+            added[0] = new Waiting(freeId(entries), title, ProjectText.write(project), terms.held(),
+                    terms.notBefore() == null ? null : terms.notBefore().toString(), terms.after(), terms.whenComplete(), null);
             List<Waiting> longer = new ArrayList<>(entries);
             longer.add(added[0]);
             return longer;
@@ -115,14 +116,16 @@ public final class RunQueue {
     }
 
     private static Waiting require(String id, List<Waiting> entries) {
-        return entries.stream().filter(w -> w.id().equals(id)).findFirst().orElseThrow(() -> new IllegalArgumentException("There is no '" + id + "' in the queue"));
+        return entries.stream().filter(w -> w.id().equals(id)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("There is no '" + id + "' in the queue"));
     }
 
     private void change(UnaryOperator<List<Waiting>> how) throws IOException {
         Durable.createFolders(file.getParent());
         // One thread of this process at a time: file locks are the whole process's.
         synchronized (HERE) {
-            try (FileChannel channel = FileChannel.open(lock, StandardOpenOption.CREATE, StandardOpenOption.WRITE); FileLock _ = channel.lock()) {
+            try (FileChannel channel = FileChannel.open(lock, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+                    FileLock _ = channel.lock()) {
                 Durable.write(file, Json.page(how.apply(entries())));
             }
         }

@@ -10,7 +10,7 @@ import java.time.format.DateTimeParseException;
 /** When something is to start, as people write it. */
 public final class StartTime {
 
-    private StartTime() { }
+    private StartTime() {}
 
     /**
      * {@code 18:30}, today or else tomorrow, or {@code 2031-05-04T18:30}, where {@code now} is.

@@ -21,7 +21,8 @@ import java.util.Set;
  * @param run id of the run that it became, or null while it waits
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Waiting(String id, String title, String project, boolean held, String notBefore, String after, boolean whenComplete, String run) {
+public record Waiting(String id, String title, String project, boolean held, String notBefore, String after, boolean whenComplete,
+        String run) {
 
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("d LLL HH:mm");
 

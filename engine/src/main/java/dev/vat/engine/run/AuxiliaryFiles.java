@@ -29,7 +29,7 @@ public final class AuxiliaryFiles {
     /** What names of font files end in. */
     public static final List<String> FONTS = List.of("ttf", "otf");
 
-    private AuxiliaryFiles() { }
+    private AuxiliaryFiles() {}
 
     /** Every such file of a project, by its path. */
     public static Set<String> files(Project project) {
@@ -43,7 +43,8 @@ public final class AuxiliaryFiles {
             }
         }
         for (BurnIn burnIn : WrittenWords.burnIns(project)) {
-            Stream.of(burnIn.face(), burnIn.watermark() == null ? null : burnIn.watermark().path()).filter(Objects::nonNull).forEach(files::add);
+            Stream.of(burnIn.face(), burnIn.watermark() == null ? null : burnIn.watermark().path()).filter(Objects::nonNull)
+                    .forEach(files::add);
         }
         return files;
     }

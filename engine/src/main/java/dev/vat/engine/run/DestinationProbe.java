@@ -12,7 +12,7 @@ public final class DestinationProbe {
 
     private static final String DEFAULT_NAME = "delivered";
 
-    private DestinationProbe() { }
+    private DestinationProbe() {}
 
     /** Where a project's files go: the chosen folder, or {@code delivered} beside the first source's folder. */
     public static Path folderOf(Project project) {

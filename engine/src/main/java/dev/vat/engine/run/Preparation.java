@@ -20,10 +20,10 @@ public sealed interface Preparation {
     Findings findings();
 
     /** @param complete whether every frame that is expected is there and good */
-    record Ready(Findings findings, RunPlan plan, boolean complete) implements Preparation { }
+    record Ready(Findings findings, RunPlan plan, boolean complete) implements Preparation {}
 
     /** Something stands in the way. */
-    record Blocked(Findings findings) implements Preparation { }
+    record Blocked(Findings findings) implements Preparation {}
 
     /** @throws IOException with the reason in words, if a source can't be read */
     static Preparation of(Project project, Viewer viewer, Survey.Check check) throws IOException {
@@ -33,14 +33,16 @@ public sealed interface Preparation {
             return new Blocked(findings);
         }
         ResolvedReel programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
-        return new Ready(findings, RunPlanner.ofSystem().plan(project, programme, DestinationProbe.folderOf(project), survey.clips(), RunPlan.CHOSEN, viewer.library()), programme.isComplete());
+        return new Ready(findings, RunPlanner.ofSystem().plan(project, programme, DestinationProbe.folderOf(project), survey.clips(),
+                RunPlan.CHOSEN, viewer.library()), programme.isComplete());
     }
 
     /** What is to be said of a project whose sources were looked into. */
     static Findings judge(Project project, Survey survey) {
         Map<String, ContentReview> reviews = new HashMap<>();
         survey.tables().forEach((source, table) -> reviews.put(source, ContentReview.of(table)));
-        return Findings.of(project, new Observed(survey.tables(), reviews, survey.clips(), DestinationProbe.probe(DestinationProbe.folderOf(project)), Set.of(),
-                AuxiliaryFiles.unusable(AuxiliaryFiles.files(project)), AuxiliaryFiles.lacking(WrittenWords.byFace(project))));
+        return Findings.of(project,
+                new Observed(survey.tables(), reviews, survey.clips(), DestinationProbe.probe(DestinationProbe.folderOf(project)), Set.of(),
+                        AuxiliaryFiles.unusable(AuxiliaryFiles.files(project)), AuxiliaryFiles.lacking(WrittenWords.byFace(project))));
     }
 }

@@ -170,10 +170,15 @@ public final class Remake {
         if (sound != null && codec.against(expected.container(), sound.channels()).isPresent()) {
             throw new IOException(codec.against(expected.container(), sound.channels()).get());
         }
-        Expectation other = expected.withSound(sound == null ? null : new Expectation.SoundTrack(codec.reportedName(), sound.channels(), SoundCodec.RATE, sound.seconds()))
-                .withLevel(sound == null || level == null ? null : new Expectation.Level(level.integrated(), level.integrated(), level.mostPeak(), 0, sound.samples()));
-        return RunPlanner.ofSystem().again(plan.withSound(sound).withFiles(List.of(made.withExpected(other))), file.toAbsolutePath().getParent(),
-                new RunPlan.Remade(file.toAbsolutePath().toString(), receipt.sha256(), "", made.parts().stream().map(RunPlan.Part::index).toList()));
+        Expectation other = expected
+                .withSound(sound == null ? null
+                        : new Expectation.SoundTrack(codec.reportedName(), sound.channels(), SoundCodec.RATE, sound.seconds()))
+                .withLevel(sound == null || level == null ? null
+                        : new Expectation.Level(level.integrated(), level.integrated(), level.mostPeak(), 0, sound.samples()));
+        return RunPlanner.ofSystem().again(plan.withSound(sound).withFiles(List.of(made.withExpected(other))),
+                file.toAbsolutePath().getParent(),
+                new RunPlan.Remade(file.toAbsolutePath().toString(), receipt.sha256(), "",
+                        made.parts().stream().map(RunPlan.Part::index).toList()));
     }
 
     /** Length of the file's pictures, in seconds. */

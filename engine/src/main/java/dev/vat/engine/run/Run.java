@@ -40,7 +40,7 @@ public final class Run implements AutoCloseable {
      *
      * @param lost why the process ended by itself, or null
      */
-    public record Outcome(boolean stopped, String lost, List<FileProgress> files) { }
+    public record Outcome(boolean stopped, String lost, List<FileProgress> files) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(Run.class);
 
@@ -138,12 +138,14 @@ public final class Run implements AutoCloseable {
         closedBefore = closedParts();
         // Parts that were closed before are read first, all of them.
         excused = true;
-        worker = WorkerProcess.start(WorkerRole.RUN, places, new Restraint(cores != null ? cores : UserSettings.load(places.settings()).cores()), this::take, loss -> lost(loss.why()));
+        worker = WorkerProcess.start(WorkerRole.RUN, places,
+                new Restraint(cores != null ? cores : UserSettings.load(places.settings()).cores()), this::take, loss -> lost(loss.why()));
         lastAdvance = System.nanoTime();
         if (attempts == 0) {
             Thread.ofVirtual().name("run-watch").start(this::watch);
         }
-        worker.send(new RunMessage.Make(1, home.folder().toString(), alone ? RunMessage.Make.Way.ONE_BY_ONE : early ? RunMessage.Make.Way.OF_WHAT_IS_DONE : RunMessage.Make.Way.TOGETHER));
+        worker.send(new RunMessage.Make(1, home.folder().toString(),
+                alone ? RunMessage.Make.Way.ONE_BY_ONE : early ? RunMessage.Make.Way.OF_WHAT_IS_DONE : RunMessage.Make.Way.TOGETHER));
     }
 
     private long closedParts() throws IOException {

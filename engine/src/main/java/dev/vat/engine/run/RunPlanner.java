@@ -70,7 +70,8 @@ public final class RunPlanner {
      * @param clips what movie sources hold, by source id: their sound goes along
      * @param library the media library's version
      */
-    public RunPlan plan(Project project, ResolvedReel programme, Path folder, Map<String, ClipFacts> clips, String rateOrigin, String library) {
+    public RunPlan plan(Project project, ResolvedReel programme, Path folder, Map<String, ClipFacts> clips, String rateOrigin,
+            String library) {
         ReelSound sound = ReelSound.of(programme, clips).orElse(null);
         Rate rate = programme.rate().orElseThrow();
         PictureFormat shape = programme.shape().orElseThrow();
@@ -78,7 +79,8 @@ public final class RunPlanner {
             Sequence sequence = e.table().sequence();
             PictureFormat format = e.format().orElseThrow();
             return new RunPlan.RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
-                    sequence.kind(), e.picture(), format.depth().bits(), format.size(), programme.placement(e).orElse(null), e.lossyPasses(clips), e.pass() != null, stamps(e.table(), e.pass() == null));
+                    sequence.kind(), e.picture(), format.depth().bits(), format.size(), programme.placement(e).orElse(null),
+                    e.lossyPasses(clips), e.pass() != null, stamps(e.table(), e.pass() == null));
         }).toList();
         List<RunPlan.RunFile> files = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {
@@ -90,7 +92,11 @@ public final class RunPlanner {
                 Face.fingerprint(), sound, files, null);
     }
 
-    /** Of a movie its one file; of numbered frames each. @param looked whether it is these pictures that were looked into: a pass may be another layer */
+    /**
+     * Of a movie its one file; of numbered frames each.
+     *
+     * @param looked whether it is these pictures that were looked into: a pass may be another layer
+     */
     private static List<FrameStamp> stamps(FrameTable table, boolean looked) {
         Sequence sequence = table.sequence();
         int files = sequence.kind().isMovie() ? 1 : sequence.count();
@@ -107,12 +113,14 @@ public final class RunPlanner {
         long frames = settings.framing().scanInUse().frames(programme.plan().count());
         Settings solved = settings.solved(frames, rate, sound == null ? 0 : sound.channels());
         Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
-        String fileName = FileNaming.parse(project.naming()).fileName(deliverable, new FileNaming.Context(project.name(), programme.reel().name(),
-                programme.range(), LocalDate.now(clock), frame.size(), rate));
+        String fileName = FileNaming.parse(project.naming()).fileName(deliverable,
+                new FileNaming.Context(project.name(), programme.reel().name(),
+                        programme.range(), LocalDate.now(clock), frame.size(), rate));
         Treatment treatment = deliverable.treatment(frame);
         PictureWords words = PictureWords.of(programme, deliverable, LocalDate.now(clock).toString()).orElse(null);
         RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
-                treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), words, threads, settings.control().passes(),
+                treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), words, threads,
+                settings.control().passes(),
                 EncoderOptions.options(solved, rate), PartCutting.cut(settings, rate, frames),
                 expected(deliverable, settings, programme, frames, rate, frame, sound, fileName), deliverable.accepted(),
                 RoughForecast.of(settings, frame.size(), frames, rate, programme.transparent()));
@@ -122,15 +130,19 @@ public final class RunPlanner {
         String matteName = FileNaming.beside(fileName, MATTE);
         Settings plain = settings.withColour(null);
         return List.of(picture, new RunPlan.RunFile(deliverable.matteId(), deliverable.title() + ", matte", picture.codec(), matteName,
-                treatment.withColour(plain.colourFor(frame.size())).asMatte(), null, threads, picture.passes(), picture.options(), picture.parts(),
+                treatment.withColour(plain.colourFor(frame.size())).asMatte(), null, threads, picture.passes(), picture.options(),
+                picture.parts(),
                 expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted(), picture.forecast()));
     }
 
-    private static Expectation expected(Deliverable deliverable, Settings settings, ResolvedReel programme, long frames, Rate rate, Frame frame, ReelSound sound, String fileName) {
-        Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound).withTimecode(programme.start(rate).orElse(null));
+    private static Expectation expected(Deliverable deliverable, Settings settings, ResolvedReel programme, long frames, Rate rate,
+            Frame frame, ReelSound sound, String fileName) {
+        Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound)
+                .withTimecode(programme.start(rate).orElse(null));
         if (deliverable.loudness() != null && expected.sound() != null) {
             LoudnessTarget wish = deliverable.loudness();
-            expected = expected.withLevel(new Expectation.Level(wish.integrated(), wish.integrated(), wish.mostPeak(), ReelSound.samples(reelRate(programme), programme.plan().programmeStart()),
+            expected = expected.withLevel(new Expectation.Level(wish.integrated(), wish.integrated(), wish.mostPeak(),
+                    ReelSound.samples(reelRate(programme), programme.plan().programmeStart()),
                     ReelSound.samples(reelRate(programme), programme.plan().programmeEnd())));
         }
         return settings.container().isFolder() ? expected.withStills(stills(fileName, deliverable, settings, programme)) : expected;
@@ -149,17 +161,26 @@ public final class RunPlanner {
         }
     }
 
-    /** Numbered as was chosen, or as the source's frames are, where one item is taken frame by frame; else from 1 on. At least four digits. */
+    /**
+     * Numbered as was chosen, or as the source's frames are, where one item is taken frame by frame; else from 1 on. At least four
+     * digits.
+     */
     private static Expectation.Stills stills(String name, Deliverable deliverable, Settings settings, ResolvedReel programme) {
         ReelPlan.Span first = programme.plan().spans().getFirst();
         boolean alike = programme.isOneSource() && first.step() == 1 && first.hold() == 1 && first.range().first() >= 0
                 && programme.entries().getFirst().source().reading().gap() != GapPolicy.CLOSE;
         long start = deliverable.firstNumber() != null ? deliverable.firstNumber() : alike ? first.range().first() : 1;
         int digits = Math.max(4, Long.toString(start + programme.plan().count()).length());
-        return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())), start);
+        return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())),
+                start);
     }
 
-    /** The same plan once more, as a run of its own. @param folder where its files go @param what is made anew of a delivered file, or null for all */
+    /**
+     * The same plan once more, as a run of its own.
+     *
+     * @param folder where its files go
+     * @param what is made anew of a delivered file, or null for all
+     */
     public RunPlan again(RunPlan plan, Path folder, RunPlan.Remade what) {
         return plan.again(newId(), clock.instant().toString(), folder.toString(), what);
     }

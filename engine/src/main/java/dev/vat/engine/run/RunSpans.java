@@ -65,7 +65,8 @@ final class RunSpans {
             cells.add(cell(frame -> together(item, frame).frames().get(index), start, end));
         }
         List<RunFill> others = fills(this::at, start, end, frame -> frame.content() instanceof ReelFrame.Together);
-        return new RunSpan(RunSpan.DRAWN, start, start - item.start(), 1, 1, end - start, others, null, burnIn(item)).of(together(item, start).how(), cells);
+        return new RunSpan(RunSpan.DRAWN, start, start - item.start(), 1, 1, end - start, others, null, burnIn(item))
+                .of(together(item, start).how(), cells);
     }
 
     private ReelFrame.Together together(ReelPlan.Span item, long frame) {
@@ -87,7 +88,8 @@ final class RunSpans {
                 to++;
             }
             RunSpan span = ofSource ? stretch(at, first.item(), from, to, 1)
-                    : new RunSpan(RunSpan.DRAWN, from, 0, 1, 1, to - from, fills(at, from, to, frame -> frame.content().equals(first.content())), first.content(), null);
+                    : new RunSpan(RunSpan.DRAWN, from, 0, 1, 1, to - from,
+                            fills(at, from, to, frame -> frame.content().equals(first.content())), first.content(), null);
             made.add(span);
             from += span.count();
         }
@@ -127,8 +129,13 @@ final class RunSpans {
     private static boolean isItself(ReelFrame frame) {
         return switch (frame.content()) {
             case ReelFrame.SourceFrame(long number) -> number == frame.wanted();
-            case ReelFrame.Together(var _, List<ReelFrame> frames) -> frames.stream().allMatch(f -> f.wanted() == frame.wanted() && isItself(f));
-            case ReelFrame.Blend _, ReelFrame.Card _, ReelFrame.Cross _, ReelFrame.Plain _, ReelFrame.Drawing _ -> false;
+            case ReelFrame.Together(var _, List<ReelFrame> frames) -> frames.stream()
+                    .allMatch(f -> f.wanted() == frame.wanted() && isItself(f));
+            case ReelFrame.Blend _ -> false;
+            case ReelFrame.Card _ -> false;
+            case ReelFrame.Cross _ -> false;
+            case ReelFrame.Plain _ -> false;
+            case ReelFrame.Drawing _ -> false;
         };
     }
 

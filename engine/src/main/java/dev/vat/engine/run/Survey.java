@@ -30,7 +30,9 @@ public record Survey(Map<String, FrameTable> tables, Map<String, ClipFacts> clip
         Map<String, FrameTable> tables = new HashMap<>();
         Map<String, ClipFacts> clips = new HashMap<>();
         Reel reel = project.currentReel().orElseThrow(() -> new IOException("The project has no reel to make"));
-        List<String> used = Stream.concat(reel.items().stream().map(Item::sources).flatMap(Set::stream), reel.sounds().stream().map(SoundUse::source)).distinct().toList();
+        List<String> used = Stream
+                .concat(reel.items().stream().map(Item::sources).flatMap(Set::stream), reel.sounds().stream().map(SoundUse::source))
+                .distinct().toList();
         for (String id : used) {
             Source source = project.source(id).orElseThrow(() -> new IOException("The project has no source " + id));
             Listing listing = Listing.of(viewer, source.location());

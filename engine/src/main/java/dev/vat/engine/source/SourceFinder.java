@@ -78,7 +78,7 @@ public final class SourceFinder {
 
     /** The sources that a path means: everything in and below a folder; of a file what it is or belongs to. */
     public static Found find(Path path) throws IOException {
-        return find(List.of(path), _ -> { });
+        return find(List.of(path), _ -> {});
     }
 
     /**
@@ -113,11 +113,11 @@ public final class SourceFinder {
             return kind.isPresent() && Files.isRegularFile(file) ? Optional.of(Sequence.ofStill(folder, pattern.before(),
                     kind.get(), Files.size(file), Files.getLastModifiedTime(file).toMillis())) : Optional.empty();
         }
-        SourceFinder finder = new SourceFinder(_ -> { });
+        SourceFinder finder = new SourceFinder(_ -> {});
         finder.folder(folder);
         // Of two paddings with the same rest of the name, the pattern's own wins.
         return finder.sequences.stream().filter(s -> s.pattern().before().equals(pattern.before())
-                        && s.pattern().after().equals(pattern.after()))
+                && s.pattern().after().equals(pattern.after()))
                 .min((a, b) -> Boolean.compare(b.pattern().equals(pattern), a.pattern().equals(pattern)));
     }
 
@@ -127,7 +127,7 @@ public final class SourceFinder {
             single(file, name);
             return;
         }
-        SourceFinder beside = new SourceFinder(_ -> { });
+        SourceFinder beside = new SourceFinder(_ -> {});
         beside.folder(file.getParent());
         List<Sequence> own = beside.sequences.stream().filter(s -> holds(s, name)).toList();
         add(own);

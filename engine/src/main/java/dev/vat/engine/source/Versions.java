@@ -12,7 +12,7 @@ import java.util.stream.Stream;
 /** Other versions of a source that lie beside it: in its own folder, or in one whose name differs by its version alone. */
 public final class Versions {
 
-    private Versions() { }
+    private Versions() {}
 
     /** By their names, as {@code sh010_v01} and {@code sh010_v02} are; in the order of their names. */
     public static List<Location> beside(Location source) throws IOException {
@@ -21,7 +21,8 @@ public final class Versions {
         Path parent = source.folder().getParent();
         if (parent != null && source.folder().getFileName() != null && hasVersion(source.folder().getFileName().toString())) {
             try (Stream<Path> siblings = Files.list(parent)) {
-                siblings.filter(Files::isDirectory).filter(f -> !f.equals(source.folder())).filter(f -> common(f).equals(common(source.folder()))).sorted().forEach(folders::add);
+                siblings.filter(Files::isDirectory).filter(f -> !f.equals(source.folder()))
+                        .filter(f -> common(f).equals(common(source.folder()))).sorted().forEach(folders::add);
             }
         }
         List<Location> versions = new ArrayList<>();
@@ -29,7 +30,8 @@ public final class Versions {
             for (Location found : SourceFinder.find(folder).locations()) {
                 boolean same = found.folder().equals(source.folder()) && found.pattern().equals(source.pattern());
                 // What lies deeper in the folder is something else.
-                if (!same && found.folder().equals(folder) && NameWords.versionless(found.name()).equals(NameWords.versionless(source.name()))) {
+                if (!same && found.folder().equals(folder)
+                        && NameWords.versionless(found.name()).equals(NameWords.versionless(source.name()))) {
                     versions.add(found);
                 }
             }

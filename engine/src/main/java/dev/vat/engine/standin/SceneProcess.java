@@ -35,7 +35,8 @@ public final class SceneProcess implements AutoCloseable {
      * @param take how the kites are flown, from 1
      * @param lost told if it ends without being closed
      */
-    public static SceneProcess start(Places places, int take, StandInBehaviour behaviour, Consumer<WorkerLost> lost) throws IOException, InterruptedException {
+    public static SceneProcess start(Places places, int take, StandInBehaviour behaviour, Consumer<WorkerLost> lost)
+            throws IOException, InterruptedException {
         CompletableFuture<SceneNotice> serving = new CompletableFuture<>();
         WorkerProcess worker = WorkerProcess.start(WorkerRole.SCENE, places, message -> {
             switch (message) {

@@ -26,7 +26,11 @@ final class NamedTexts {
         this.extension = extension;
     }
 
-    /** All that can be understood; others stay where they are and are written down in the log. @param parser throws IllegalArgumentException */
+    /**
+     * All that can be understood; others stay where they are and are written down in the log.
+     *
+     * @param parser throws IllegalArgumentException
+     */
     <T> List<T> list(Function<String, T> parser) throws IOException {
         List<T> found = new ArrayList<>();
         try (Stream<Path> files = Files.list(folder)) {

@@ -19,7 +19,7 @@ public final class Scratch {
     private static final Duration STALE = Duration.ofDays(1);
     private static final Logger LOG = LoggerFactory.getLogger(Scratch.class);
 
-    private Scratch() { }
+    private Scratch() {}
 
     /** Deletes what is older than a day; what can't be deleted stays for the next time. */
     public static void sweep(Places places) {

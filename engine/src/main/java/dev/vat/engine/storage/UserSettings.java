@@ -28,7 +28,7 @@ import java.util.Map;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record UserSettings(Rate lastRate, List<String> recent, boolean dark, Integer pictureMegabytes,
-                       List<String> folders, Integer cores, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+        List<String> folders, Integer cores, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     private static final int MOST_RECENT = 8;
 

@@ -49,8 +49,10 @@ public final class ProjectTrial {
     }
 
     /** Of other files in their place, each under an id of its own. */
-    public static ProjectTrial of(Project project, ResolvedReel programme, Map<String, ClipFacts> clips, String library, List<Deliverable> variants) {
-        RunPlan plan = RunPlanner.ofSystem().plan(project.withDeliverables(variants), programme, Path.of("trial"), clips, RunPlan.CHOSEN, library);
+    public static ProjectTrial of(Project project, ResolvedReel programme, Map<String, ClipFacts> clips, String library,
+            List<Deliverable> variants) {
+        RunPlan plan = RunPlanner.ofSystem().plan(project.withDeliverables(variants), programme, Path.of("trial"), clips, RunPlan.CHOSEN,
+                library);
         // Neither names nor what was said yes to changes a bit.
         return new ProjectTrial(project.withDeliverables(variants), plan);
     }
@@ -87,7 +89,8 @@ public final class ProjectTrial {
             return 0;
         }
         SoundCodec codec = SoundCodec.ofReportedName(expected.sound().codec());
-        long bits = codec.isLossless() ? (long) PCM_BITS * expected.sound().channels() * expected.sound().rate() : codec.bitsPerSecond(expected.sound().channels());
+        long bits = codec.isLossless() ? (long) PCM_BITS * expected.sound().channels() * expected.sound().rate()
+                : codec.bitsPerSecond(expected.sound().channels());
         return expected.sound().seconds().times(bits).dividedBy(dev.vat.core.time.Rational.of(8)).round();
     }
 
@@ -100,7 +103,8 @@ public final class ProjectTrial {
         Map<String, FileForecast> tried = files(trial);
         Map<String, FileForecast> found = new LinkedHashMap<>();
         for (Deliverable deliverable : meant) {
-            Optional<RunPlan.RunFile> file = plan.files().stream().filter(f -> Variants.deliverable(f.target()).equals(deliverable.id())).findFirst();
+            Optional<RunPlan.RunFile> file = plan.files().stream().filter(f -> Variants.deliverable(f.target()).equals(deliverable.id()))
+                    .findFirst();
             file.flatMap(f -> {
                 Rate rate = f.expected().rate();
                 int channels = f.expected().sound() == null ? 0 : f.expected().sound().channels();
@@ -113,8 +117,10 @@ public final class ProjectTrial {
 
     private static FileForecast withMatte(FileForecast picture, Deliverable deliverable, Map<String, FileForecast> tried) {
         FileForecast matte = tried.get(deliverable.matteId());
-        return matte == null ? picture : new FileForecast(picture.bytes().plus(matte.bytes()), picture.psnr(), picture.ssim(), picture.makeSeconds().plus(matte.makeSeconds()),
-                picture.proofSeconds().plus(matte.proofSeconds()));
+        return matte == null ? picture
+                : new FileForecast(picture.bytes().plus(matte.bytes()), picture.psnr(), picture.ssim(),
+                        picture.makeSeconds().plus(matte.makeSeconds()),
+                        picture.proofSeconds().plus(matte.proofSeconds()));
     }
 
     /** How long a run of all of these takes, in seconds. */

@@ -21,7 +21,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * What earlier trials found, in the cache: costs by the reel's content, files by that and by all of their settings that can change a bit. The
+ * What earlier trials found, in the cache: costs by the reel's content, files by that and by all of their settings that can change a bit.
+ * The
  * oldest is cleared away when there is much.
  */
 final class TrialStore {
@@ -32,10 +33,12 @@ final class TrialStore {
     private static final String TRIAL = "trial.json";
 
     /** What a reel's look depends on. */
-    private record ReelKey(List<RunPlan.RunSource> sources, List<RunPlan.RunSpan> spans, Object size, Object pixelAspect, Object rate, String library, int version) { }
+    private record ReelKey(List<RunPlan.RunSource> sources, List<RunPlan.RunSpan> spans, Object size, Object pixelAspect, Object rate,
+            String library, int version) {}
 
     /** What a file's bytes depend on besides. */
-    private record FileKey(String reel, String codec, Object treatment, Object words, int threads, Map<String, String> options, Expectation expected) { }
+    private record FileKey(String reel, String codec, Object treatment, Object words, int threads, Map<String, String> options,
+            Expectation expected) {}
 
     /** Another one makes everything that was found before useless. */
     private static final int VERSION = 2;
@@ -47,11 +50,13 @@ final class TrialStore {
     }
 
     static String reelKey(RunPlan plan) {
-        return Durable.sha256(Json.line(new ReelKey(plan.sources(), plan.spans(), plan.size(), plan.pixelAspect(), plan.rate(), plan.library(), VERSION)));
+        return Durable.sha256(Json
+                .line(new ReelKey(plan.sources(), plan.spans(), plan.size(), plan.pixelAspect(), plan.rate(), plan.library(), VERSION)));
     }
 
     static String fileKey(String reel, RunPlan.RunFile file) {
-        return Durable.sha256(Json.line(new FileKey(reel, file.codec(), file.treatment(), file.words(), file.threads(), file.options(), file.expected().withSound(null))));
+        return Durable.sha256(Json.line(new FileKey(reel, file.codec(), file.treatment(), file.words(), file.threads(), file.options(),
+                file.expected().withSound(null))));
     }
 
     private Path place(String key) {

@@ -72,7 +72,8 @@ public final class Trials {
     Optional<Trial> known(RunPlan plan) {
         String reel = TrialStore.reelKey(plan);
         Map<String, FileTrial> files = store.known(reel, plan.files());
-        return files.size() < plan.files().size() ? Optional.empty() : store.looked(reel).map(looked -> new Trial(looked.costs(), looked.flashes(), files, Map.of()));
+        return files.size() < plan.files().size() ? Optional.empty()
+                : store.looked(reel).map(looked -> new Trial(looked.costs(), looked.flashes(), files, Map.of()));
     }
 
     /**
@@ -106,7 +107,8 @@ public final class Trials {
         Path work = places.cache().resolve("trials").resolve(GOING + plan.run());
         Files.createDirectories(work);
         try {
-            RunHome home = RunHome.create(Places.in(work), plan.again(plan.run(), plan.made(), work.toString(), null).withFiles(rest.isEmpty() ? plan.files().subList(0, 1) : rest));
+            RunHome home = RunHome.create(Places.in(work), plan.again(plan.run(), plan.made(), work.toString(), null)
+                    .withFiles(rest.isEmpty() ? plan.files().subList(0, 1) : rest));
             if (looked.isPresent()) {
                 looked.get().into(home.folder());
             }
@@ -125,7 +127,8 @@ public final class Trials {
         }
     }
 
-    private Trial ask(RunHome home, boolean looked, Going going, Consumer<TrialMessage.Trying> progress) throws IOException, InterruptedException {
+    private Trial ask(RunHome home, boolean looked, Going going, Consumer<TrialMessage.Trying> progress)
+            throws IOException, InterruptedException {
         CompletableFuture<Trial> answer = new CompletableFuture<>();
         try (WorkerProcess worker = WorkerProcess.start(WorkerRole.TRIAL, places, RESTRAINT, message -> {
             switch (message) {

@@ -5,4 +5,4 @@ import dev.vat.core.source.Sequence;
 import java.util.List;
 
 /** Some more frames of a sequence have been looked into: {@code checked} by now, {@code fresh} the newest ones. */
-public record CheckProgress(Sequence sequence, int checked, List<FrameCheck> fresh) { }
+public record CheckProgress(Sequence sequence, int checked, List<FrameCheck> fresh) {}

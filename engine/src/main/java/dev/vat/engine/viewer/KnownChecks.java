@@ -45,9 +45,9 @@ final class KnownChecks {
     private static final String FORMAT = "vat checks 1 " + VatVersion.current();
 
     /** One line of the file: what was found when a file had this size and time. */
-    private record Line(long size, long modified, FrameCheck check) { }
+    private record Line(long size, long modified, FrameCheck check) {}
 
-    private record Key(String source, String layer) { }
+    private record Key(String source, String layer) {}
 
     private final Path folder;
     private final Map<Key, Map<Long, Line>> sources = new LinkedHashMap<>(16, .75f, true);
@@ -132,7 +132,8 @@ final class KnownChecks {
         try {
             Files.createDirectories(folder);
             boolean usable = Files.exists(file) && startsRight(file);
-            try (BufferedWriter writer = usable ? Files.newBufferedWriter(file, StandardOpenOption.APPEND) : Files.newBufferedWriter(file)) {
+            try (BufferedWriter writer = usable ? Files.newBufferedWriter(file, StandardOpenOption.APPEND)
+                    : Files.newBufferedWriter(file)) {
                 if (!usable) {
                     writer.write(FORMAT + "\n");
                 }

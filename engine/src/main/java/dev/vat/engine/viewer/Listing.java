@@ -56,7 +56,9 @@ public record Listing(Optional<Sequence> sequence, Optional<ClipFacts> clip) {
         return new Listing(frames, Optional.of(clip));
     }
 
-    /** A receipt beside a file of the same length knows how often its pictures were packed with loss before, and whether they are a draft. */
+    /**
+     * A receipt beside a file of the same length knows how often its pictures were packed with loss before, and whether they are a draft.
+     */
     private static ClipFacts withHistory(ClipFacts clip, Path file, long size) {
         Path receipt = ReceiptFile.of(file);
         if (!Files.isRegularFile(receipt)) {
@@ -64,7 +66,8 @@ public record Listing(Optional<Sequence> sequence, Optional<ClipFacts> clip) {
         }
         try {
             Receipt made = ReceiptFile.read(receipt);
-            return made.found() != null && made.found().bytes() == size ? clip.withHistory(Math.max(clip.lossyPasses(), made.lossyPasses()), made.draft()) : clip;
+            return made.found() != null && made.found().bytes() == size
+                    ? clip.withHistory(Math.max(clip.lossyPasses(), made.lossyPasses()), made.draft()) : clip;
         } catch (IOException e) {
             LOG.info("The receipt beside {} can't be read", file.getFileName(), e);
             return clip;

@@ -42,13 +42,14 @@ public final class Viewer implements AutoCloseable {
     private static final int MOST_RESTARTS_IN_A_ROW = 20;
 
     /** A picture that was asked for. */
-    private record Wanted(ViewerMessage.Subject subject, ViewerMessage.Shape shape, CompletableFuture<ShownPicture> answer) { }
+    private record Wanted(ViewerMessage.Subject subject, ViewerMessage.Shape shape, CompletableFuture<ShownPicture> answer) {}
 
     /** What else was asked: a value, or a reason in words for which there is none. */
     private record Question<T>(CompletableFuture<T> answer) {
         void answered(Object value, String why) {
             if (why == null) {
-                @SuppressWarnings("unchecked") T right = (T) value;
+                @SuppressWarnings("unchecked")
+                T right = (T) value;
                 answer.complete(right);
             } else {
                 failed(why);
@@ -113,7 +114,7 @@ public final class Viewer implements AutoCloseable {
      * @param layer which picture of EXR files; null for the unnamed one, or the first if there is none
      */
     public CompletableFuture<FrameTable> check(Sequence sequence, boolean headersOnly, String layer,
-                                               Consumer<CheckProgress> listener) {
+            Consumer<CheckProgress> listener) {
         CheckJob job = new CheckJob(sequence, headersOnly, layer, known, listener);
         // What is remembered may take a while to read; nobody waits for it.
         Thread.startVirtualThread(() -> {
@@ -144,7 +145,12 @@ public final class Viewer implements AutoCloseable {
         return ask(id -> new ViewerMessage.ListenReel(id, sound, into.toString()));
     }
 
-    /** The samples of a picture at a place, as they are stored, in words. @param x from the left, as a share of the width @param y from the top */
+    /**
+     * The samples of a picture at a place, as they are stored, in words.
+     *
+     * @param x from the left, as a share of the width
+     * @param y from the top
+     */
     public CompletableFuture<String> sample(ViewerMessage.Taken picture, double x, double y) {
         return ask(id -> new ViewerMessage.Sample(id, picture, x, y));
     }
@@ -164,7 +170,11 @@ public final class Viewer implements AutoCloseable {
         return ask(id -> new ViewerMessage.Measure(id, pairs));
     }
 
-    /** Writes a contact sheet and waits for it; the name's ending says what kind of file. @throws IOException in words, if it or one of its pictures can't be made */
+    /**
+     * Writes a contact sheet and waits for it; the name's ending says what kind of file.
+     *
+     * @throws IOException in words, if it or one of its pictures can't be made
+     */
     public void write(ContactSheet sheet, Path file) throws IOException, InterruptedException {
         try {
             ContactSheet.endingOf(file.getFileName().toString());

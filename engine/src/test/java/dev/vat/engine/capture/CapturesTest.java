@@ -80,7 +80,7 @@ class CapturesTest {
     }
 
     private CaptureMessage.Captured captured(StandInFeed scene, CaptureWish wish) throws IOException {
-        try (Captures.Going going = captures.start(scene.notice(), wish, _ -> { })) {
+        try (Captures.Going going = captures.start(scene.notice(), wish, _ -> {})) {
             return going.result().join();
         }
     }
@@ -92,10 +92,15 @@ class CapturesTest {
         try (Viewer viewer = new Viewer(places)) {
             for (long number : numbers) {
                 ByteBuffer pixels = ByteBuffer.allocate(4 * 192 * 108);
-                try (ShownPicture shown = viewer.picture(Recipe.Frame.of(movie.toString(), FileKind.MOVIE, number, PictureReading.of(AlphaKind.NONE, false)), new ViewerMessage.Shape(192, 108, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null)).get(60, TimeUnit.SECONDS)) {
+                try (ShownPicture shown = viewer
+                        .picture(Recipe.Frame.of(movie.toString(), FileKind.MOVIE, number, PictureReading.of(AlphaKind.NONE, false)),
+                                new ViewerMessage.Shape(192, 108, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null))
+                        .get(60, TimeUnit.SECONDS)) {
                     shown.copyTo(pixels);
                 }
-                marks.add(FrameMark.read((across, down) -> (pixels.get(4 * ((int) (down * 108) * 192 + (int) (across * 192)) + 1) & 0xff) / 255.).orElseThrow());
+                marks.add(FrameMark
+                        .read((across, down) -> (pixels.get(4 * ((int) (down * 108) * 192 + (int) (across * 192)) + 1) & 0xff) / 255.)
+                        .orElseThrow());
             }
         }
         return marks;
@@ -116,7 +121,8 @@ class CapturesTest {
         assertThat(clip.rate()).isEqualTo(Rate.FPS_25);
         assertThat(clip.seconds()).isEqualTo(Rational.of(66, 25));
         assertThat(clip.numbers()).isEqualTo(new FrameNumbers(170, 1));
-        assertThat(marks(made, 235, 170, 200, 199, 198)).as("forwards and backwards").containsExactly(new FrameMark(2, 235), new FrameMark(2, 170), new FrameMark(2, 200), new FrameMark(2, 199), new FrameMark(2, 198));
+        assertThat(marks(made, 235, 170, 200, 199, 198)).as("forwards and backwards").containsExactly(new FrameMark(2, 235),
+                new FrameMark(2, 170), new FrameMark(2, 200), new FrameMark(2, 199), new FrameMark(2, 198));
         assertThat(captures.store().all()).containsExactly(made);
         assertThat(captures.store().unfinished()).isEmpty();
     }
@@ -167,7 +173,8 @@ class CapturesTest {
             assertThat(nobody.why()).contains("there is no frame 601");
         }
         try (StandInFeed scene = scene(StandInBehaviour.GOOD)) {
-            assertThatThrownBy(() -> captured(scene, wish("roof", "1-2"))).isInstanceOf(CompletionException.class).hasMessageContaining("Marram Flats has no camera 'roof'");
+            assertThatThrownBy(() -> captured(scene, wish("roof", "1-2"))).isInstanceOf(CompletionException.class)
+                    .hasMessageContaining("Marram Flats has no camera 'roof'");
         }
     }
 
@@ -208,14 +215,18 @@ class CapturesTest {
 
     @Test
     void aRehearsalCapturesToTheEndAndOneThatCanNotIsSaid() throws Exception {
-        Message done = Task.ask(places, WorkerRole.CAPTURE, new CaptureMessage.Rehearse(1), _ -> { }, CaptureMessage.Rehearsed.class::isInstance);
+        Message done = Task.ask(places, WorkerRole.CAPTURE, new CaptureMessage.Rehearse(1), _ -> {},
+                CaptureMessage.Rehearsed.class::isInstance);
         assertThat(done).isEqualTo(new CaptureMessage.Rehearsed(1));
         assertThat(captures.store().all()).isEmpty();
         Places nowhere = TestPlaces.in(folder.resolve("full"));
         Files.createDirectories(nowhere.scratch());
-        assumeTrue(new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=100k", "tmpfs", nowhere.scratch().toString()).start().waitFor() == 0, "a small file system can't be mounted here");
+        assumeTrue(
+                new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=100k", "tmpfs", nowhere.scratch().toString()).start().waitFor() == 0,
+                "a small file system can't be mounted here");
         try {
-            assertThatThrownBy(() -> Task.ask(nowhere, WorkerRole.CAPTURE, new CaptureMessage.Rehearse(1), _ -> { }, CaptureMessage.Rehearsed.class::isInstance)).isInstanceOf(IOException.class);
+            assertThatThrownBy(() -> Task.ask(nowhere, WorkerRole.CAPTURE, new CaptureMessage.Rehearse(1), _ -> {},
+                    CaptureMessage.Rehearsed.class::isInstance)).isInstanceOf(IOException.class);
         } finally {
             new ProcessBuilder("umount", nowhere.scratch().toString()).start().waitFor();
         }
@@ -227,13 +238,13 @@ class CapturesTest {
         captures.prepare();
         try (StandInFeed scene = scene(StandInBehaviour.GOOD)) {
             long first;
-            try (Captures.Going going = captures.start(scene.notice(), wish("pier", "1-12"), _ -> { })) {
+            try (Captures.Going going = captures.start(scene.notice(), wish("pier", "1-12"), _ -> {})) {
                 first = going.pid();
                 Preview made = going.result().join().preview();
                 assertThat(made.isWhole()).as("asked for while it rehearses").isTrue();
                 assertThat(marks(made, 1, 12)).containsExactly(new FrameMark(1, 1), new FrameMark(1, 12));
             }
-            try (Captures.Going going = captures.start(scene.notice(), wish("tower", "170-180"), _ -> { })) {
+            try (Captures.Going going = captures.start(scene.notice(), wish("tower", "170-180"), _ -> {})) {
                 assertThat(going.pid()).as("the same process").isEqualTo(first);
                 assertThat(going.result().join().preview().file()).isEqualTo("tower_v001.mp4");
             }
@@ -243,7 +254,7 @@ class CapturesTest {
             }
             ProcessHandle.of(first).orElseThrow().destroyForcibly();
             ProcessHandle.of(first).ifPresent(p -> p.onExit().join());
-            try (Captures.Going going = captures.start(scene.notice(), wish("pier", "1-3"), _ -> { })) {
+            try (Captures.Going going = captures.start(scene.notice(), wish("pier", "1-3"), _ -> {})) {
                 assertThat(going.result().join().preview().isWhole()).as("another one takes the place of one that is gone").isTrue();
                 ProcessHandle second = ProcessHandle.of(going.pid()).orElseThrow();
                 captures.rest();
@@ -255,13 +266,16 @@ class CapturesTest {
     @Test
     void aFullDiskEndsInWordsAndWhatIsClosedIsKept() throws Exception {
         Path small = Files.createDirectories(places.data().resolve("previews"));
-        assumeTrue(new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=400k", "tmpfs", small.toString()).start().waitFor() == 0, "a small file system can't be mounted here");
+        assumeTrue(new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=400k", "tmpfs", small.toString()).start().waitFor() == 0,
+                "a small file system can't be mounted here");
         try (StandInFeed scene = scene(StandInBehaviour.GOOD)) {
             CaptureWish large = wish("sand", "300-470").withSize(Size.of(480, 270)).withShading("lit");
-            try (Captures.Going going = captures.start(scene.notice(), large, _ -> { })) {
-                assertThat(going.result().handle((done, failure) -> failure == null ? done.why() : failure.getMessage()).join()).containsIgnoringCase("space");
+            try (Captures.Going going = captures.start(scene.notice(), large, _ -> {})) {
+                assertThat(going.result().handle((done, failure) -> failure == null ? done.why() : failure.getMessage()).join())
+                        .containsIgnoringCase("space");
             }
-            assertThat(captures.store().unfinished().size() + captures.store().all().size()).as("what was closed is there, as parts or as a preview").isEqualTo(1);
+            assertThat(captures.store().unfinished().size() + captures.store().all().size()).as("what was closed is there, as parts "
+                    + "or as a preview").isEqualTo(1);
         } finally {
             new ProcessBuilder("umount", small.toString()).start().waitFor();
         }

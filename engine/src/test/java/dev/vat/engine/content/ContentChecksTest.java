@@ -42,10 +42,13 @@ class ContentChecksTest {
                 clean("flash over the picture", () -> Footage.of(Shot.KITE, 0, 40).change(20, (v, _, _, _) -> Math.min(1, v * 1.8f + .1f))),
                 clean("held on twos", () -> Footage.of(Shot.KITE, 0, 24).held(2)),
                 clean("held on threes", () -> Footage.of(Shot.DUNES, 0, 16).held(3)),
-                clean("a drawing held amid motion", () -> Footage.of(Shot.KITE, 0, 20).then(Footage.of(Shot.KITE, 20, 1).held(10)).then(Footage.of(Shot.KITE, 21, 20))),
+                clean("a drawing held amid motion",
+                        () -> Footage.of(Shot.KITE, 0, 20).then(Footage.of(Shot.KITE, 20, 1).held(10)).then(Footage.of(Shot.KITE, 21, 20))),
                 clean("grain all over", () -> Footage.of(Shot.DUNES, 0, 40).noise(0, 39, .01, 5)),
                 clean("exposure ramp", () -> Footage.of(Shot.KITE, 0, 40).each(0, 39, i -> (v, _, _, _) -> v * (.4f + i / 80f))),
-                clean("a lamp that blinks", () -> Footage.of(Shot.KITE, 0, 48).each(0, 47, i -> (v, x, y, _) -> i % 8 == 0 && x > 30 && x < 50 && y > 30 && y < 50 ? 1 : v)),
+                clean("a lamp that blinks",
+                        () -> Footage.of(Shot.KITE, 0, 48).each(0, 47,
+                                i -> (v, x, y, _) -> i % 8 == 0 && x > 30 && x < 50 && y > 30 && y < 50 ? 1 : v)),
                 clean("something small passes fast", () -> Footage.of(Shot.DUNES, 0, 40).each(12, 24,
                         i -> (v, x, y, _) -> Math.abs(x - (i - 10) * 18) < 9 && Math.abs(y - 60) < 9 ? 1 : v)));
     }
@@ -104,14 +107,16 @@ class ContentChecksTest {
 
     @Test
     void blankFramesAreFound() throws IOException {
-        assertThat(only(Footage.of(Shot.DUNES, 0, 40).change(17, (_, _, _, _) -> 0), Kind.BLANK).frames()).containsExactly(Footage.number(17));
+        assertThat(only(Footage.of(Shot.DUNES, 0, 40).change(17, (_, _, _, _) -> 0), Kind.BLANK).frames())
+                .containsExactly(Footage.number(17));
         assertThat(only(Footage.of(Shot.KITE, 0, 40).each(17, 18, _ -> (_, _, _, _) -> .3f), Kind.BLANK).frames())
                 .containsExactly(Footage.number(17), Footage.number(18));
     }
 
     @Test
     void somethingThatPopsForOneFrameIsFound() throws IOException {
-        ContentFault fault = only(Footage.of(Shot.DUNES, 0, 60).change(33, (v, x, y, _) -> x > 200 && x < 250 && y > 40 && y < 80 ? v * .4f : v), Kind.POP);
+        ContentFault fault = only(
+                Footage.of(Shot.DUNES, 0, 60).change(33, (v, x, y, _) -> x > 200 && x < 250 && y > 40 && y < 80 ? v * .4f : v), Kind.POP);
         assertThat(fault.frames()).containsExactly(Footage.number(33));
         assertThat(fault.evidence()).contains("right");
     }
@@ -135,7 +140,8 @@ class ContentChecksTest {
     void framesRenderedAgainLaterAreOfTwoSessionsAndNoMore() throws IOException {
         Footage footage = Footage.of(Shot.DUNES, 0, 96).written(0, 95, 0).written(40, 44, 100_000);
         ContentFault fault = only(footage, Kind.SESSIONS);
-        assertThat(fault.frames()).containsExactly(Footage.number(40), Footage.number(41), Footage.number(42), Footage.number(43), Footage.number(44));
+        assertThat(fault.frames()).containsExactly(Footage.number(40), Footage.number(41), Footage.number(42), Footage.number(43),
+                Footage.number(44));
     }
 
     @Test
@@ -150,7 +156,8 @@ class ContentChecksTest {
         for (int i = 0; i < 14; i++) {
             float strength = (14 - i) / 14f;
             int phase = i * 37;
-            footage.change(i, (v, x, y, _) -> v + strength * .25f * (float) Math.sin((x + phase) * .11) * (float) Math.cos((y * 2 + phase) * .07));
+            footage.change(i,
+                    (v, x, y, _) -> v + strength * .25f * (float) Math.sin((x + phase) * .11) * (float) Math.cos((y * 2 + phase) * .07));
         }
         ContentFault fault = only(footage, Kind.UNSETTLED);
         assertThat(fault.frames().size()).isBetween(11, 15);
@@ -158,7 +165,8 @@ class ContentChecksTest {
 
     @Test
     void stillEndsAreFound() throws IOException {
-        Footage footage = Footage.of(Shot.KITE, 0, 1).held(12).then(Footage.of(Shot.KITE, 1, 30)).then(Footage.of(Shot.KITE, 31, 1).held(20));
+        Footage footage = Footage.of(Shot.KITE, 0, 1).held(12).then(Footage.of(Shot.KITE, 1, 30))
+                .then(Footage.of(Shot.KITE, 31, 1).held(20));
         ContentReview review = footage.review(folder);
         assertThat(review.of(Kind.STILL_HEAD)).singleElement().satisfies(f -> assertThat(f.frames()).hasSize(12));
         assertThat(review.of(Kind.STILL_TAIL)).singleElement().satisfies(f -> assertThat(f.frames()).hasSize(20));
@@ -167,8 +175,8 @@ class ContentChecksTest {
 
     @Test
     void actionThatLeavesThePictureIsFound() throws IOException {
-        Footage footage = Footage.of(Shot.KITE, 0, 48).each(20, 30, i -> (v, x, y, _) ->
-                Math.abs(x - (280 + (i - 20) * 8)) < 14 && Math.abs(y - 90) < 14 ? .95f : v);
+        Footage footage = Footage.of(Shot.KITE, 0, 48).each(20, 30,
+                i -> (v, x, y, _) -> Math.abs(x - (280 + (i - 20) * 8)) < 14 && Math.abs(y - 90) < 14 ? .95f : v);
         ContentFault fault = only(footage, Kind.EDGE);
         assertThat(fault.evidence()).contains("right");
         assertThat(fault.range().first()).isBetween(Footage.number(21), Footage.number(25));

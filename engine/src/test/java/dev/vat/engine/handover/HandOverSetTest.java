@@ -38,15 +38,17 @@ class HandOverSetTest {
         Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, 8, false);
         KiteFrames.Job job = KiteFrames.job(frames, folder.resolve("out"), List.of("web-h264"));
         RunPlan plan = job.plan(folder.resolve("out"));
-        try (Run run = Run.start(plan, places, _ -> { })) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+        try (Run run = Run.start(plan, places, _ -> {})) {
+            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }
         film = folder.resolve("out").resolve(plan.files().getFirst().fileName());
         timeline = Timeline.of(job.programme());
     }
 
     private Path set(boolean zip) throws Exception {
-        return HandOverSet.make(places, new HandOverSet.Wish("Kite Week", folder.resolve("handed"), List.of(film), timeline, "For Friday.", zip, !zip), _ -> { });
+        return HandOverSet.make(places,
+                new HandOverSet.Wish("Kite Week", folder.resolve("handed"), List.of(film), timeline, "For Friday.", zip, !zip), _ -> {});
     }
 
     private static List<String> reasons(Path set) throws IOException {
@@ -61,14 +63,17 @@ class HandOverSetTest {
             files.map(f -> f.getFileName().toString()).sorted().forEach(names::add);
         }
         String name = film.getFileName().toString();
-        assertThat(names).containsExactlyInAnyOrder("ascmhl", "contents.txt", name, name + ".receipt.json", name + ".proof.html", name + ".proof.pdf", name + ".contacts.pdf", "kite.otio", "kite.edl");
+        assertThat(names).containsExactlyInAnyOrder("ascmhl", "contents.txt", name, name + ".receipt.json", name + ".proof.html",
+                name + ".proof.pdf", name + ".contacts.pdf", "kite.otio", "kite.edl");
         assertThat(Files.mismatch(film, set.resolve(name))).isEqualTo(-1);
         assertThat(SetCheck.check(set).files()).isEqualTo(8);
         assertThat(reasons(set)).isEmpty();
-        for (Path text : List.of(set.resolve("contents.txt"), set.resolve(name + ".receipt.json"), set.resolve(name + ".proof.html"), set.resolve("kite.otio"), set.resolve("kite.edl"))) {
+        for (Path text : List.of(set.resolve("contents.txt"), set.resolve(name + ".receipt.json"), set.resolve(name + ".proof.html"),
+                set.resolve("kite.otio"), set.resolve("kite.edl"))) {
             // Pictures stand in the page as base64, in which a short host name is met by chance.
             String words = Files.readString(text).replaceAll("data:[^\"']+", "");
-            assertThat(words).as(text.getFileName().toString()).doesNotContain(folder.toString()).doesNotContainPattern("\\b" + Pattern.quote(InetAddress.getLocalHost().getHostName()) + "\\b");
+            assertThat(words).as(text.getFileName().toString()).doesNotContain(folder.toString())
+                    .doesNotContainPattern("\\b" + Pattern.quote(InetAddress.getLocalHost().getHostName()) + "\\b");
         }
         assertThat(Files.readString(set.resolve("contents.txt"))).contains("For Friday.", name, "8 frames at 25");
         try (Stream<Path> left = Files.list(folder.resolve("handed"))) {
@@ -92,7 +97,8 @@ class HandOverSetTest {
         Files.delete(set.resolve("kite.edl"));
         Files.writeString(set.resolve("kite.otio"), Files.readString(set.resolve("kite.otio")) + " ");
         Files.writeString(set.resolve("stray.txt"), "x");
-        assertThat(reasons(set)).anySatisfy(r -> assertThat(r).contains("kite.edl").contains("missing")).anySatisfy(r -> assertThat(r).contains("kite.otio").contains("bytes"))
+        assertThat(reasons(set)).anySatisfy(r -> assertThat(r).contains("kite.edl").contains("missing"))
+                .anySatisfy(r -> assertThat(r).contains("kite.otio").contains("bytes"))
                 .anySatisfy(r -> assertThat(r).contains("stray.txt")).hasSize(3);
     }
 
@@ -125,7 +131,8 @@ class HandOverSetTest {
         byte[] bytes = Files.readAllBytes(film);
         bytes[bytes.length - 5] ^= 1;
         Files.write(film, bytes);
-        assertThatThrownBy(() -> set(false)).isInstanceOf(IOException.class).hasMessageContaining(film.getFileName().toString()).hasMessageContaining("changed since");
+        assertThatThrownBy(() -> set(false)).isInstanceOf(IOException.class).hasMessageContaining(film.getFileName().toString())
+                .hasMessageContaining("changed since");
         try (Stream<Path> left = Files.list(folder.resolve("handed"))) {
             assertThat(left.toList()).isEmpty();
         }

@@ -68,7 +68,8 @@ class MhlTextTest {
         Element process = children(root).get(1);
         assertThat(names(process)).containsExactly("process", "ignore");
         assertThat(children(process).get(0).getTextContent()).isIn("in-place", "transfer", "flatten");
-        assertThat(children(children(process).get(1))).allSatisfy(p -> assertThat(p.getLocalName()).isEqualTo("pattern")).extracting(Element::getTextContent).contains("ascmhl", "ascmhl/");
+        assertThat(children(children(process).get(1))).allSatisfy(p -> assertThat(p.getLocalName()).isEqualTo("pattern"))
+                .extracting(Element::getTextContent).contains("ascmhl", "ascmhl/");
         for (Element hash : children(children(root).get(2))) {
             assertThat(hash.getLocalName()).isEqualTo("hash");
             assertThat(names(hash)).containsExactly("path", "c4", "md5");
@@ -102,25 +103,29 @@ class MhlTextTest {
     void whatWasWrittenIsReadAsItWas() throws Exception {
         Manifest read = MhlText.read(MhlText.write(manifest()));
         assertThat(read.entries()).extracting(Manifest.Entry::path).containsExactly("contents.txt", "web/opening & end.mp4");
-        assertThat(read.entries()).extracting(Manifest.Entry::prints).isEqualTo(manifest().entries().stream().map(Manifest.Entry::prints).toList());
+        assertThat(read.entries()).extracting(Manifest.Entry::prints)
+                .isEqualTo(manifest().entries().stream().map(Manifest.Entry::prints).toList());
         assertThat(read.made()).isEqualTo(manifest().made());
         assertThat(read.tool()).isEqualTo("Vat");
     }
 
     @Test
     void listsOfOthersAreReadWithWhatVatKnowsOfThem() {
-        Manifest read = MhlText.read("""
-                <?xml version="1.0" encoding="UTF-8"?>
-                <hashlist version="2.0" xmlns="urn:ASC:MHL:v2.0">
-                  <creatorinfo><creationdate>2026-01-16T09:15:00+01:00</creationdate><hostname>cart</hostname><tool version="1">other</tool></creatorinfo>
-                  <processinfo><process>in-place</process><roothash><content><c4 hashdate="2026-01-16T09:15:00+01:00">c4root</c4></content></roothash></processinfo>
-                  <hashes>
-                    <hash><path size="5">Sidecar.txt</path><xxh64 action="original">3ab5a4166b9bde44</xxh64></hash>
-                    <hash><path size="4">Clips/a.mov</path><md5 action="original">098F6BCD4621D373CADE4E832627B4F6</md5></hash>
-                    <directoryhash><path>Clips</path><content><md5>d41d8cd98f00b204e9800998ecf8427e</md5></content></directoryhash>
-                  </hashes>
-                </hashlist>
-                """);
+        Manifest read = MhlText
+                .read("""
+                        <?xml version="1.0" encoding="UTF-8"?>
+                        <hashlist version="2.0" xmlns="urn:ASC:MHL:v2.0">
+                          <creatorinfo><creationdate>2026-01-16T09:15:00+01:00</creationdate><hostname>cart</hostname><tool \
+                          version="1">other</tool></creatorinfo>
+                          <processinfo><process>in-place</process><roothash><content><c4 \
+                          hashdate="2026-01-16T09:15:00+01:00">c4root</c4></content></roothash></processinfo>
+                          <hashes>
+                            <hash><path size="5">Sidecar.txt</path><xxh64 action="original">3ab5a4166b9bde44</xxh64></hash>
+                            <hash><path size="4">Clips/a.mov</path><md5 action="original">098F6BCD4621D373CADE4E832627B4F6</md5></hash>
+                            <directoryhash><path>Clips</path><content><md5>d41d8cd98f00b204e9800998ecf8427e</md5></content></directoryhash>
+                          </hashes>
+                        </hashlist>
+                        """);
         assertThat(read.entries()).extracting(Manifest.Entry::path).containsExactly("Clips/a.mov", "Sidecar.txt");
         assertThat(read.entries().getLast().prints()).isEqualTo(new Manifest.Prints(null, null));
         assertThat(read.entries().getFirst().prints().agrees(new Manifest.Prints("c4x", "098f6bcd4621d373cade4e832627b4f6"))).isTrue();
@@ -134,8 +139,10 @@ class MhlTextTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "no xml", "<hashlist/>", "<hashlist xmlns=\"urn:ASC:MHL:v1.0\"/>", "<hashlist xmlns=\"urn:ASC:MHL:v2.0\"><hashes>",
-        "<!DOCTYPE a [<!ENTITY x SYSTEM \"file:///etc/passwd\">]><hashlist xmlns=\"urn:ASC:MHL:v2.0\"><hashes><hash><path size=\"1\">&x;</path></hash></hashes></hashlist>"})
+    @ValueSource(strings = {"", "no xml", "<hashlist/>", "<hashlist xmlns=\"urn:ASC:MHL:v1.0\"/>",
+        "<hashlist xmlns=\"urn:ASC:MHL:v2.0\"><hashes>",
+        "<!DOCTYPE a [<!ENTITY x SYSTEM \"file:///etc/passwd\">]><hashlist xmlns=\"urn:ASC:MHL:v2.0\"><hashes><hash><path "
+                + "size=\"1\">&x;</path></hash></hashes></hashlist>"})
     void whatIsNoListIsRefusedInWords(String text) {
         assertThatThrownBy(() -> MhlText.read(text)).isInstanceOf(IllegalArgumentException.class).hasMessageStartingWith("This");
     }

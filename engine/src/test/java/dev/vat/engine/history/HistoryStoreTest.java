@@ -25,9 +25,11 @@ class HistoryStoreTest {
 
     private Path delivered(RunPlan plan, String name) throws IOException {
         Path file = Files.writeString(folder.resolve(name), "film " + name);
-        Durable.write(ReceiptFile.of(file), Json.page(new Receipt(1, name, "2031-05-04T12:00:00Z", "0", "lib", plan.run(), "Kite Week", "opening", "web-h264", "t",
-                true, List.of(), null, plan.rate(), RunPlan.CHOSEN, List.of(), List.of(), plan.files().getFirst().expected(), null, null, null, List.of(),
-                List.of(), Durable.sha256(file), List.of(), 0, false, List.of(), null, null)));
+        Durable.write(ReceiptFile.of(file),
+                Json.page(new Receipt(1, name, "2031-05-04T12:00:00Z", "0", "lib", plan.run(), "Kite Week", "opening", "web-h264", "t",
+                        true, List.of(), null, plan.rate(), RunPlan.CHOSEN, List.of(), List.of(), plan.files().getFirst().expected(), null,
+                        null, null, List.of(),
+                        List.of(), Durable.sha256(file), List.of(), 0, false, List.of(), null, null)));
         return file;
     }
 
@@ -41,7 +43,8 @@ class HistoryStoreTest {
         history.add(plan, null, second);
         history.add(plan, null, second);
         assertThat(Files.readAllLines(folder.resolve("data/history.jsonl"))).hasSize(2);
-        assertThat(history.entries()).extracting(HistoryStore.Entry::path).containsExactly(folder.resolve("a.mp4").toString(), folder.resolve("b.mp4").toString());
+        assertThat(history.entries()).extracting(HistoryStore.Entry::path).containsExactly(folder.resolve("a.mp4").toString(),
+                folder.resolve("b.mp4").toString());
         HistoryStore.Entry entry = history.entries().getLast();
         assertThat(entry.sha256()).isEqualTo(Durable.sha256(folder.resolve("b.mp4")));
         assertThat(entry.plan()).as("enough to make it anew").isEqualTo(plan.withoutStamps());

@@ -77,7 +77,9 @@ class ContactSheetTest {
         assertThat(sheet.cells()).extracting(ContactSheet.Cell::label).containsExactly("0001", "0005", "0009", "0013", "0017", "0021");
         BufferedImage image = written(sheet, "grey.png");
         assertThat(image.getWidth()).isEqualTo(640);
-        assertThat(List.of(code(image, 0, 0), code(image, 1, 0), code(image, 2, 0), code(image, 0, 1), code(image, 1, 1), code(image, 2, 1))).containsExactly(10, 50, 90, 130, 170, 210);
+        assertThat(
+                List.of(code(image, 0, 0), code(image, 1, 0), code(image, 2, 0), code(image, 0, 1), code(image, 1, 1), code(image, 2, 1)))
+                .containsExactly(10, 50, 90, 130, 170, 210);
         assertThat(image.getRGB(1, 1) & 0xffffff).as("white paper").isEqualTo(0xffffff);
         try (Stream<Path> left = Files.list(folder)) {
             assertThat(left.map(f -> f.getFileName().toString()).filter(n -> n.endsWith(".new"))).isEmpty();
@@ -111,7 +113,8 @@ class ContactSheetTest {
     @CsvSource({"6, 1", "400, 3"})
     void aPdfHasAsManyPagesAsItIsLongAndCutsNoPicture(int frames, int pages) throws Exception {
         ContactSheet some = sheet(grey(6), THREE);
-        ContactSheet sheet = ContactSheet.of("many", frames, Size.of(64, 36), new ContactSheet.Grid(10, 40, 640), i -> new ContactSheet.Cell("frame " + i, some.cells().get((int) (i % 6)).recipe()));
+        ContactSheet sheet = ContactSheet.of("many", frames, Size.of(64, 36), new ContactSheet.Grid(10, 40, 640),
+                i -> new ContactSheet.Cell("frame " + i, some.cells().get((int) (i % 6)).recipe()));
         try (PDDocument document = Loader.loadPDF(write(sheet, "many.pdf").toFile())) {
             assertThat(document.getNumberOfPages()).isEqualTo(pages);
             assertThat(document.getDocumentInformation().getTitle()).isEqualTo("many");
@@ -123,7 +126,8 @@ class ContactSheetTest {
     @ValueSource(strings = {"sheet.gif", "sheet", "sheet.png.txt"})
     void anotherEndingIsRefusedBeforeAnyPictureIsMade(String name) {
         ContactSheet sheet = new ContactSheet("none", List.of(), Size.of(16, 9), 3, 640);
-        assertThatThrownBy(() -> write(sheet, name)).isInstanceOf(IOException.class).hasMessageContaining("[png, jpg, pdf]").hasMessageContaining(name);
+        assertThatThrownBy(() -> write(sheet, name)).isInstanceOf(IOException.class).hasMessageContaining("[png, jpg, pdf]")
+                .hasMessageContaining(name);
     }
 
     @ParameterizedTest
@@ -141,7 +145,8 @@ class ContactSheetTest {
         if (words == null) {
             assertThat(ContactSheet.Grid.parse(text, width).width()).isEqualTo(width);
         } else {
-            assertThatThrownBy(() -> ContactSheet.Grid.parse(text, width)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining(words);
+            assertThatThrownBy(() -> ContactSheet.Grid.parse(text, width)).isInstanceOf(IllegalArgumentException.class)
+                    .hasMessageContaining(words);
         }
     }
 }

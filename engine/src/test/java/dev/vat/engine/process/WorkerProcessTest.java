@@ -47,7 +47,7 @@ class WorkerProcessTest {
 
     @Test
     void saysHelloWithItsVersions() throws Exception {
-        try (WorkerProcess worker = WorkerProcess.start(WorkerRole.RUN, TestPlaces.in(folder), _ -> { }, _ -> { })) {
+        try (WorkerProcess worker = WorkerProcess.start(WorkerRole.RUN, TestPlaces.in(folder), _ -> {}, _ -> {})) {
             assertThat(worker.hello().library()).startsWith("libav ");
             assertThat(worker.hello().pid()).isEqualTo(worker.pid());
         }
@@ -56,7 +56,7 @@ class WorkerProcessTest {
     @Test
     void leavesWhenItsInputEndsAndThatIsNoLoss() throws Exception {
         CompletableFuture<WorkerLost> lost = new CompletableFuture<>();
-        WorkerProcess worker = WorkerProcess.start(WorkerRole.VIEWER, TestPlaces.in(folder), _ -> { }, lost::complete);
+        WorkerProcess worker = WorkerProcess.start(WorkerRole.VIEWER, TestPlaces.in(folder), _ -> {}, lost::complete);
         worker.hello();
         worker.close();
         assertThat(worker.isAlive()).isFalse();
@@ -66,7 +66,7 @@ class WorkerProcessTest {
     @Test
     void aKillIsALossWithItsReason() throws Exception {
         CompletableFuture<WorkerLost> lost = new CompletableFuture<>();
-        WorkerProcess worker = WorkerProcess.start(WorkerRole.VIEWER, TestPlaces.in(folder), _ -> { }, lost::complete);
+        WorkerProcess worker = WorkerProcess.start(WorkerRole.VIEWER, TestPlaces.in(folder), _ -> {}, lost::complete);
         worker.hello();
         worker.kill();
         assertThat(lost.get(20, TimeUnit.SECONDS).why()).contains("signal 9");
@@ -80,9 +80,11 @@ class WorkerProcessTest {
 
     @Test
     void aQuestionThatCantBeAnsweredComesBackWithItsReason() {
-        assertThatThrownBy(() -> Task.ask(TestPlaces.in(folder), new TaskMessage.Prove(1, folder.resolve("gone.mp4").toString()), _ -> { }, TaskMessage.Proved.class::isInstance))
+        assertThatThrownBy(() -> Task.ask(TestPlaces.in(folder), new TaskMessage.Prove(1, folder.resolve("gone.mp4").toString()), _ -> {},
+                TaskMessage.Proved.class::isInstance))
                 .isInstanceOf(IOException.class).hasMessageContaining("gone.mp4");
-        assertThatThrownBy(() -> Task.ask(TestPlaces.in(folder), new RunMessage.Pause(1, true), _ -> { }, TaskMessage.Proved.class::isInstance))
+        assertThatThrownBy(
+                () -> Task.ask(TestPlaces.in(folder), new RunMessage.Pause(1, true), _ -> {}, TaskMessage.Proved.class::isInstance))
                 .isInstanceOf(IOException.class).hasMessageContaining("doesn't do that");
     }
 
@@ -91,7 +93,8 @@ class WorkerProcessTest {
     void aWorkerDoesntOutliveItsOwner() throws Exception {
         Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, 3, false);
         Process owner = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-cp",
-                System.getProperty("java.class.path"), "--enable-native-access=ALL-UNNAMED", OwnerForTest.class.getName(), folder.toString(), frames.toString())
+                System.getProperty("java.class.path"), "--enable-native-access=ALL-UNNAMED", OwnerForTest.class.getName(),
+                folder.toString(), frames.toString())
                 .redirectErrorStream(true).start();
         String line;
         try (InputStream out = owner.getInputStream()) {
@@ -117,20 +120,29 @@ class WorkerProcessTest {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         Recipe.Frame still = Recipe.Frame.of("/a.exr", FileKind.EXR, 4, new PictureReading(AlphaKind.PREMULTIPLIED, "haze",
                 ColourReading.LINEAR.withExposure(Rational.of(1, 2)).withCurve(ColourReading.Curve.GAMMA22)));
-        ClipFacts clip = new ClipFacts("mov", 250, Rate.of(24000, 1001), new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 3), "01:00:00:00",
+        ClipFacts clip = new ClipFacts("mov", 250, Rate.of(24000, 1001), new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 3),
+                "01:00:00:00",
                 null, Rational.of(10), List.of(new ClipFacts.Track("aac", "stereo", 2, 48_000, -3.5, false, 480_000)), 2, true);
-        List<Message> sent = List.of(new ViewerMessage.Probe(4, "/b.mov"), new ViewerMessage.Probed(4, clip, null), new ViewerMessage.Probed(5, null, "no"),
+        List<Message> sent = List.of(new ViewerMessage.Probe(4, "/b.mov"), new ViewerMessage.Probed(4, clip, null),
+                new ViewerMessage.Probed(5, null, "no"),
                 new ViewerMessage.Check(6, FileKind.EXR, false, "haze", List.of(new ViewerMessage.Check.File(-3, "/a.-003.exr"))),
-                new ViewerMessage.Show(8, 1, new ViewerMessage.Made(new Recipe.Mix(still, still, Rational.of(1, 3))), new ViewerMessage.Shape(4, 3, null, ViewerMessage.Showing.ODD, null)),
-                new ViewerMessage.Show(10, 3, new ViewerMessage.Made(new Recipe.Lettered(new Recipe.Drawing(Size.of(720, 576), PixelAspect.of(16, 15), new ReelFrame.Count(3, Rational.of(1, 25))),
-                        new Lettering(List.of(new Lettering.Written("sh010 1047", Spot.TOP, 4, 55)), Watermark.of("/k.png"), null), PixelAspect.SQUARE)), new ViewerMessage.Shape(4, 3, null, ViewerMessage.Showing.COLOUR, null)),
+                new ViewerMessage.Show(8, 1, new ViewerMessage.Made(new Recipe.Mix(still, still, Rational.of(1, 3))),
+                        new ViewerMessage.Shape(4, 3, null, ViewerMessage.Showing.ODD, null)),
+                new ViewerMessage.Show(10, 3,
+                        new ViewerMessage.Made(new Recipe.Lettered(
+                                new Recipe.Drawing(Size.of(720, 576), PixelAspect.of(16, 15), new ReelFrame.Count(3, Rational.of(1, 25))),
+                                new Lettering(List.of(new Lettering.Written("sh010 1047", Spot.TOP, 4, 55)), Watermark.of("/k.png"), null),
+                                PixelAspect.SQUARE)),
+                        new ViewerMessage.Shape(4, 3, null, ViewerMessage.Showing.COLOUR, null)),
                 new Message.Heartbeat(0), new RunMessage.Stop(3), new TaskMessage.Proved(7, List.of("K\u00fcste\nline")),
-                new ViewerMessage.Show(9, 2, new ViewerMessage.Made(new Recipe.Finished("/a b.mov", 12)), new ViewerMessage.Shape(4, 3, null, ViewerMessage.Showing.ALPHA, null)));
+                new ViewerMessage.Show(9, 2, new ViewerMessage.Made(new Recipe.Finished("/a b.mov", 12)),
+                        new ViewerMessage.Shape(4, 3, null, ViewerMessage.Showing.ALPHA, null)));
         Lines writer = new Lines(InputStream.nullInputStream(), out);
         for (Message message : sent) {
             writer.write(message);
         }
-        assertThat(out.toString(StandardCharsets.UTF_8).lines()).hasSize(10).allMatch(l -> l.contains("\"v\":1") && l.contains("\"type\":"));
+        assertThat(out.toString(StandardCharsets.UTF_8).lines()).hasSize(10)
+                .allMatch(l -> l.contains("\"v\":1") && l.contains("\"type\":"));
         Lines reader = new Lines(new ByteArrayInputStream(out.toByteArray()), new ByteArrayOutputStream());
         List<Message> read = new ArrayList<>();
         for (var next = reader.read(); next.isPresent(); next = reader.read()) {

@@ -35,7 +35,8 @@ class ReceiptSchemaTest {
 
     @BeforeAll
     static void readSchema() throws IOException {
-        schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("../docs/receipt.schema.json")));
+        schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(Files.readString(Path.of("../docs/receipt.schema.json")));
     }
 
     private static List<String> faults(JsonNode receipt) {
@@ -46,7 +47,9 @@ class ReceiptSchemaTest {
     void everyKindOfReceiptIsAsPublished() throws Exception {
         Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, 3, true);
         List<FileProgress> made;
-        try (Run run = Run.start(KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq", "frames-png", "web-gif", "archive-ffv1")), TestPlaces.in(folder), _ -> { })) {
+        try (Run run = Run.start(
+                KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq", "frames-png", "web-gif", "archive-ffv1")),
+                TestPlaces.in(folder), _ -> {})) {
             made = run.outcome().get(60, TimeUnit.SECONDS).files();
         }
         for (FileProgress file : made) {

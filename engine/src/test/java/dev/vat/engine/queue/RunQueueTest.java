@@ -40,7 +40,8 @@ class RunQueueTest {
         places = TestPlaces.in(folder);
         queue = RunQueue.of(places);
         Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, 2, false);
-        project = Edits.bringIn(List.of(SourceFinder.find(frames).sequences().getFirst().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        project = Edits.bringIn(List.of(SourceFinder.find(frames).sequences().getFirst().location()), Edits.Layout.ONE_PROGRAMME)
+                .apply(Project.EMPTY);
         project = Edits.addTarget(Catalogue.target("web-h264")).apply(project);
     }
 
@@ -87,7 +88,8 @@ class RunQueueTest {
         assertThat(next(NOON)).isEqualTo("q3");
         queue.change("q1", w -> w.withHeld(false));
         assertThat(next(NOON)).isEqualTo("q1");
-        assertThatThrownBy(() -> queue.add(project, new RunQueue.Terms(false, null, "q7", false))).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("q7");
+        assertThatThrownBy(() -> queue.add(project, new RunQueue.Terms(false, null, "q7", false)))
+                .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("q7");
     }
 
     @Test
@@ -109,6 +111,7 @@ class RunQueueTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "25:00", "soon", "2031-13-01T00:00"})
     void whatIsNoTimeIsNamed(String text) {
-        assertThatThrownBy(() -> StartTime.parse(text, ZonedDateTime.parse("2031-05-04T12:00Z"))).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("'" + text + "'");
+        assertThatThrownBy(() -> StartTime.parse(text, ZonedDateTime.parse("2031-05-04T12:00Z")))
+                .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("'" + text + "'");
     }
 }

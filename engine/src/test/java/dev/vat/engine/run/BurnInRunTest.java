@@ -65,8 +65,9 @@ class BurnInRunTest {
     }
 
     private void make(RunPlan plan) throws Exception {
-        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> { })) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
+        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
+            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
         }
     }
 
@@ -76,13 +77,16 @@ class BurnInRunTest {
 
     private static List<String> words(RunPlan plan, String target) {
         RunPlan.RunFile file = file(plan, target);
-        return LongStream.range(0, file.expected().frames()).mapToObj(f -> plan.letteringAt(file, f)).map(l -> String.join(" | ", l.lines().stream().map(Lettering.Written::text).toList())).toList();
+        return LongStream.range(0, file.expected().frames()).mapToObj(f -> plan.letteringAt(file, f))
+                .map(l -> String.join(" | ", l.lines().stream().map(Lettering.Written::text).toList())).toList();
     }
 
     @Test
     void oneRunMakesACleanMasterABurntInCopyAndOneWithItsOwnWords() throws Exception {
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "frames-tiff", "web-h264"), ReelEdits.setStart("10:00:00:00"), ReelEdits.burnIn(BurnIn.of(FRAME)),
-                ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("dunes"), Spot.BOTTOM))), Edits.follow("frames-tiff", Deliverable::withCleanPictures),
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "frames-tiff", "web-h264"), ReelEdits.setStart("10:00:00:00"),
+                ReelEdits.burnIn(BurnIn.of(FRAME)),
+                ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("dunes"), Spot.BOTTOM))),
+                Edits.follow("frames-tiff", Deliverable::withCleanPictures),
                 Edits.follow("web-h264", d -> d.withBurnIn(BurnIn.of(Line.of(Wording.of(Field.TIMECODE), Spot.MIDDLE)))));
         assertThat(words(plan, "frames-png")).containsExactly("sh010 0011 | dunes", "sh010 0012 | dunes", "sh010 0013 | dunes");
         assertThat(words(plan, "frames-tiff")).containsOnly("");
@@ -95,20 +99,24 @@ class BurnInRunTest {
         BufferedImage clean = ImageIO.read(out.resolve("sh010_tiff/sh010_tiff.0012.tif").toFile());
         assertThat(clean.getRGB(3, 2) & 0xffffff).isNotZero();
         assertThat(Reproof.of(out.resolve("sh010_web.mp4")).reasons()).isEmpty();
-        assertThat(ReceiptFile.read(ReceiptFile.of(out.resolve("sh010_web.mp4"))).notes()).contains("written into the pictures: {timecode} at the middle");
+        assertThat(ReceiptFile.read(ReceiptFile.of(out.resolve("sh010_web.mp4"))).notes()).contains("written into the pictures: "
+                + "{timecode} at the middle");
     }
 
     /** To the pixel: what the window shows as a file is what that file holds. */
     @Test
     void whatThePictureShowsIsWhatIsEncoded() throws Exception {
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png"), ReelEdits.burnIn(BurnIn.of(FRAME, Line.of(Wording.of(Field.TIMECODE), Spot.BOTTOM_RIGHT))));
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png"),
+                ReelEdits.burnIn(BurnIn.of(FRAME, Line.of(Wording.of(Field.TIMECODE), Spot.BOTTOM_RIGHT))));
         make(plan);
         BufferedImage made = ImageIO.read(out.resolve("sh010_frames/sh010_frames.0012.png").toFile());
         RunPlan.RunFile file = file(plan, "frames-png");
         Recipe still = Recipe.Frame.of(frames.resolve("sh010.0012.png").toString(), FileKind.PNG, 12, plan.sources().getFirst().picture());
         ViewerMessage.OutputView as = ViewerMessage.OutputView.of(plan, file);
         try (Viewer viewer = new Viewer(TestPlaces.in(folder.resolve("seen")));
-                ShownPicture shown = viewer.picture(new Recipe.Lettered(still, plan.letteringAt(file, 1), PixelAspect.SQUARE), new ViewerMessage.Shape(made.getWidth(), made.getHeight(), Rgb.BLACK, ViewerMessage.Showing.COLOUR, as))
+                ShownPicture shown = viewer
+                        .picture(new Recipe.Lettered(still, plan.letteringAt(file, 1), PixelAspect.SQUARE),
+                                new ViewerMessage.Shape(made.getWidth(), made.getHeight(), Rgb.BLACK, ViewerMessage.Showing.COLOUR, as))
                         .get(60, TimeUnit.SECONDS)) {
             ByteBuffer pixels = ByteBuffer.allocate(4 * made.getWidth() * made.getHeight());
             shown.copyTo(pixels);
@@ -128,16 +136,22 @@ class BurnInRunTest {
     void whatTheWindowSaysOfAFrameIsWhatARunWrites(String target) throws IOException {
         Path many = KiteFrames.png(folder.resolve("many"), "sh020_camB_v03", 11, 40, false);
         BurnIn all = BurnIn.of(Arrays.stream(Field.values()).map(f -> Line.of(Wording.of(f), Spot.TOP)).toArray(Line[]::new));
-        KiteFrames.Job job = KiteFrames.job(many, out, List.of(target), Edits.setRate(Rate.of(50)), ReelEdits.setRate(Rate.of(50)), ReelEdits.setStart("10:00:00:00"), ReelEdits.burnIn(all),
-                ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("dunes"), Spot.BOTTOM))), ReelEdits.addDrawn(0, new GeneratedItem.Bars(BarPattern.BARS_100, null, 10)), ReelEdits.addDrawn(2, new GeneratedItem.Plain(Rgb.BLACK, 12)),
+        KiteFrames.Job job = KiteFrames.job(many, out, List.of(target), Edits.setRate(Rate.of(50)), ReelEdits.setRate(Rate.of(50)),
+                ReelEdits.setStart("10:00:00:00"), ReelEdits.burnIn(all),
+                ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("dunes"), Spot.BOTTOM))),
+                ReelEdits.addDrawn(0, new GeneratedItem.Bars(BarPattern.BARS_100, null, 10)),
+                ReelEdits.addDrawn(2, new GeneratedItem.Plain(Rgb.BLACK, 12)),
                 ReelEdits.joinItem(2, Joint.dissolve(6)), Edits.follow(target, d -> d.withAccepted("far-enlarged")));
         RunPlan plan = job.plan(out);
         RunPlan.RunFile file = file(plan, target);
-        PictureWords shown = PictureWords.of(job.programme(), job.project().deliverables().getFirst(), plan.made().substring(0, 10)).orElseThrow();
-        List<Lettering> seen = LongStream.range(0, file.expected().frames()).mapToObj(f -> job.programme().letteringAt(shown, file.reelFrame(f))).toList();
+        PictureWords shown = PictureWords.of(job.programme(), job.project().deliverables().getFirst(), plan.made().substring(0, 10))
+                .orElseThrow();
+        List<Lettering> seen = LongStream.range(0, file.expected().frames())
+                .mapToObj(f -> job.programme().letteringAt(shown, file.reelFrame(f))).toList();
         assertThat(LongStream.range(0, file.expected().frames()).mapToObj(f -> plan.letteringAt(file, f))).isEqualTo(seen);
         assertThat(words(plan, target)).filteredOn(w -> !w.isEmpty()).hasSize(target.endsWith("-i") ? 23 : 46)
-                .allMatch(w -> w.contains("10:00:0") && w.contains(file.title()) && w.contains(target.endsWith("-i") ? "00:00:00:20" : "00:00:00:40"));
+                .allMatch(w -> w.contains("10:00:0") && w.contains(file.title())
+                        && w.contains(target.endsWith("-i") ? "00:00:00:20" : "00:00:00:40"));
         RunPlan.RunFile stored = Json.MAPPER.readValue(Json.MAPPER.writeValueAsString(plan), RunPlan.class).files().getFirst();
         assertThat(stored.words()).isEqualTo(file.words());
     }
@@ -145,7 +159,8 @@ class BurnInRunTest {
     /** A file that is made anew in part says the same day everywhere. */
     @Test
     void theDayIsThatOfTheFirstPlan() throws IOException {
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"), ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.DATE), Spot.TOP))));
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"),
+                ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.DATE), Spot.TOP))));
         RunPlan later = plan.again("20310504-101112-abcdef", "2031-05-04T10:11:12Z", plan.folder(), null);
         assertThat(words(later, "web-h264")).isEqualTo(words(plan, "web-h264")).allMatch(w -> w.equals(plan.made().substring(0, 10)));
     }
@@ -154,19 +169,24 @@ class BurnInRunTest {
     @Test
     void fieldsOfOneFrameCarryOneLabel() throws IOException {
         Path many = KiteFrames.png(folder.resolve("many"), "sh020", 1, 8, false);
-        RunPlan plan = KiteFrames.plan(many, out, List.of("broadcast-dv-625-i"), Edits.setRate(Rate.of(50)), ReelEdits.setRate(Rate.of(50)), ReelEdits.setStart("10:00:00:00"),
-                Edits.follow("broadcast-dv-625-i", d -> d.withAccepted("far-enlarged")), ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.TIMECODE), Spot.TOP))));
+        RunPlan plan = KiteFrames.plan(many, out, List.of("broadcast-dv-625-i"), Edits.setRate(Rate.of(50)), ReelEdits.setRate(Rate.of(50)),
+                ReelEdits.setStart("10:00:00:00"),
+                Edits.follow("broadcast-dv-625-i", d -> d.withAccepted("far-enlarged")),
+                ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.TIMECODE), Spot.TOP))));
         assertThat(words(plan, "broadcast-dv-625-i")).containsExactly("10:00:00:00", "10:00:00:01", "10:00:00:02", "10:00:00:03");
     }
 
     @Test
     void aHeadIsMadeAndProvenWithoutWordsOverIt() throws Exception {
         BroadcastHead head = BroadcastHead.of(Rate.FPS_25, Size.of(64, 48), PixelAspect.SQUARE, "2031-05-04");
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"), ReelEdits.addHead(head), ReelEdits.burnIn(BurnIn.of(FRAME)));
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"), ReelEdits.addHead(head),
+                ReelEdits.burnIn(BurnIn.of(FRAME)));
         assertThat(plan.frames()).isEqualTo(753);
         assertThat(words(plan, "frames-png").subList(0, 750)).containsOnly("");
         assertThat(plan.sound().tones()).singleElement().satisfies(t -> assertThat(t.samples()).isEqualTo(20 * 48_000));
-        RunPlan shorter = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"), ReelEdits.addDrawn(0, new GeneratedItem.Bars(BarPattern.BARS_100, -18, 2)), ReelEdits.addDrawn(1, new GeneratedItem.Leader(1, -20, 4)),
+        RunPlan shorter = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"),
+                ReelEdits.addDrawn(0, new GeneratedItem.Bars(BarPattern.BARS_100, -18, 2)),
+                ReelEdits.addDrawn(1, new GeneratedItem.Leader(1, -20, 4)),
                 ReelEdits.addDrawn(2, BroadcastHead.slate("2031-05-04", 2)));
         make(shorter);
         BufferedImage bars = ImageIO.read(out.resolve("sh010_frames/sh010_frames.0001.png").toFile());

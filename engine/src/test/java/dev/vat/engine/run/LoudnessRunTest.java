@@ -60,14 +60,18 @@ class LoudnessRunTest {
             samples.putShort((short) Math.round(32_767 * value)).putShort((short) Math.round(32_767 * value));
         }
         Path file = folder.resolve("wind.wav");
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples.array()), new AudioFormat(48_000, 16, 2, true, false), SECONDS * 48_000L), AudioFileFormat.Type.WAVE, file.toFile());
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples.array()), new AudioFormat(48_000, 16, 2, true, false),
+                SECONDS * 48_000L), AudioFileFormat.Type.WAVE, file.toFile());
         return file;
     }
 
     private RunPlan plan(Path sound, List<String> targets, Edit... edits) throws IOException {
-        Sequence frames = SourceFinder.find(KiteFrames.png(folder.resolve("frames"), "sh010", 1, SECONDS * 25, false)).sequences().getFirst();
-        Project project = Edits.bringIn(List.of(frames.location(), Location.ofFile(sound)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        project = Edits.setFolder(Place.of(folder.resolve("out"))).apply(Edits.setRate(Rate.FPS_25).apply(ReelEdits.addSound("s2").apply(project)));
+        Sequence frames = SourceFinder.find(KiteFrames.png(folder.resolve("frames"), "sh010", 1, SECONDS * 25, false)).sequences()
+                .getFirst();
+        Project project = Edits.bringIn(List.of(frames.location(), Location.ofFile(sound)), Edits.Layout.ONE_PROGRAMME)
+                .apply(Project.EMPTY);
+        project = Edits.setFolder(Place.of(folder.resolve("out")))
+                .apply(Edits.setRate(Rate.FPS_25).apply(ReelEdits.addSound("s2").apply(project)));
         for (String target : targets) {
             project = Edits.addTarget(Catalogue.target(target)).apply(project);
         }
@@ -80,8 +84,9 @@ class LoudnessRunTest {
     }
 
     private Receipt made(RunPlan plan, String name) throws Exception {
-        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> { })) {
-            assertThat(run.outcome().get(180, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
+        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
+            assertThat(run.outcome().get(180, TimeUnit.SECONDS).files())
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
         }
         return ReceiptFile.read(ReceiptFile.of(folder.resolve("out").resolve(name)));
     }
@@ -93,7 +98,8 @@ class LoudnessRunTest {
     /** Bars and their tone stand in front, at their own level: only the programme is measured, and only it is made louder. */
     @Test
     void eachFileIsBroughtToItsOwnLoudnessAndTonesStayWhereTheyAre() throws Exception {
-        RunPlan plan = plan(tone(-30, 0), List.of("edit-prores-hq", "web-h264", "archive-ffv1"), loudness("edit-prores-hq", LoudnessTarget.EBU_R128), loudness("web-h264", LoudnessTarget.WEB),
+        RunPlan plan = plan(tone(-30, 0), List.of("edit-prores-hq", "web-h264", "archive-ffv1"),
+                loudness("edit-prores-hq", LoudnessTarget.EBU_R128), loudness("web-h264", LoudnessTarget.WEB),
                 ReelEdits.addDrawn(0, new GeneratedItem.Bars(BarPattern.BARS_75, -18, 50)));
         Receipt broadcast = made(plan, "sh010_edit.mov");
         assertThat(broadcast.loudness().integrated()).isCloseTo(-23, within(.1));
@@ -102,7 +108,8 @@ class LoudnessRunTest {
             assertThat(l.planned()).isEqualTo("-23.0 LUFS");
             assertThat(l.agrees()).isTrue();
         });
-        assertThat(ReceiptFile.read(ReceiptFile.of(folder.resolve("out/sh010_web.mp4"))).loudness().integrated()).isCloseTo(-14, within(.3));
+        assertThat(ReceiptFile.read(ReceiptFile.of(folder.resolve("out/sh010_web.mp4"))).loudness().integrated()).isCloseTo(-14,
+                within(.3));
         Receipt untouched = ReceiptFile.read(ReceiptFile.of(folder.resolve("out/sh010_archive.mkv")));
         assertThat(untouched.planned().level()).isNull();
         assertThat(Reproof.of(folder.resolve("out/sh010_edit.mov")).reasons()).isEmpty();
@@ -122,14 +129,17 @@ class LoudnessRunTest {
 
     @Test
     void silenceStaysSilence() throws Exception {
-        Receipt receipt = made(plan(tone(Double.NEGATIVE_INFINITY, 0), List.of("edit-prores-hq"), loudness("edit-prores-hq", LoudnessTarget.EBU_R128)), "sh010_edit.mov");
+        Receipt receipt = made(
+                plan(tone(Double.NEGATIVE_INFINITY, 0), List.of("edit-prores-hq"), loudness("edit-prores-hq", LoudnessTarget.EBU_R128)),
+                "sh010_edit.mov");
         assertThat(receipt.loudness().integrated()).isNull();
         assertThat(receipt.planned().level()).isNull();
     }
 
     @Test
     void discreteChannelsAreCarriedWithoutPlaces() throws Exception {
-        Receipt receipt = made(plan(tone(-20, 0), List.of("edit-prores-hq"), ReelEdits.setLayout(new SoundLayout(4, false))), "sh010_edit.mov");
+        Receipt receipt = made(plan(tone(-20, 0), List.of("edit-prores-hq"), ReelEdits.setLayout(new SoundLayout(4, false))),
+                "sh010_edit.mov");
         assertThat(receipt.found().sound().channels()).isEqualTo(4);
         assertThat(receipt.notes()).anyMatch(n -> n.contains("4 discrete"));
     }

@@ -60,13 +60,15 @@ class ReelRunTest {
         for (int n = 1; n <= count; n++) {
             float[] value = new float[width * height];
             Arrays.fill(value, base + n / 100f);
-            Files.write(frames.resolve("%s.%04d.png".formatted(name, n)), StillWriter.PNG16.write(new Samples(width, height, value, value, value, null)));
+            Files.write(frames.resolve("%s.%04d.png".formatted(name, n)),
+                    StillWriter.PNG16.write(new Samples(width, height, value, value, value, null)));
         }
     }
 
     private void make(RunPlan plan) throws Exception {
-        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> { })) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
+        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
+            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
         }
     }
 
@@ -76,7 +78,8 @@ class ReelRunTest {
             List<Double> values = new ArrayList<>();
             for (Path file : files.filter(f -> f.toString().endsWith(".png")).sorted().toList()) {
                 Raster raster = ImageIO.read(file.toFile()).getRaster();
-                values.add(raster.getSample((int) (raster.getWidth() * across), raster.getHeight() / 2, 1) / (raster.getSampleModel().getSampleSize(1) == 16 ? 65535.0 : 255));
+                values.add(raster.getSample((int) (raster.getWidth() * across), raster.getHeight() / 2, 1)
+                        / (raster.getSampleModel().getSampleSize(1) == 16 ? 65535.0 : 255));
             }
             return values;
         }
@@ -94,7 +97,8 @@ class ReelRunTest {
         grey("sh010", 10, 64, 48, 0);
         grey("sh020", 6, 32, 24, .5f);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"), ReelEdits.trimItem(0, FrameRange.of(3, 8)),
-                ReelEdits.playItem(1, Playing.PLAIN.withSpeed(Rational.of(1, 2))), ReelEdits.joinItem(1, Joint.dissolve(2)), ReelEdits.addDrawn(2, GeneratedItem.Plain.black(4)),
+                ReelEdits.playItem(1, Playing.PLAIN.withSpeed(Rational.of(1, 2))), ReelEdits.joinItem(1, Joint.dissolve(2)),
+                ReelEdits.addDrawn(2, GeneratedItem.Plain.black(4)),
                 ReelEdits.joinItem(2, Joint.dissolve(2)));
         assertThat(plan.frames()).isEqualTo(18);
         make(plan);
@@ -108,7 +112,8 @@ class ReelRunTest {
     @Test
     void backwardsHeldRepeatedAndThroughWhite() throws Exception {
         grey("sh010", 4, 64, 48, 0);
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png"), ReelEdits.playItem(0, Playing.PLAIN.withReversed(true).withHold(2, 2)), ReelEdits.repeatItem(0),
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png"),
+                ReelEdits.playItem(0, Playing.PLAIN.withReversed(true).withHold(2, 2)), ReelEdits.repeatItem(0),
                 ReelEdits.playItem(1, Playing.PLAIN.withHead(1)), ReelEdits.joinItem(1, Joint.dip(4, Rgb.WHITE)));
         make(plan);
         assertValues(values(out.resolve("sh010_frames"), .5), .04, .03, .02, .02, (.02 + 1) / 2, 1,
@@ -122,7 +127,8 @@ class ReelRunTest {
         grey("sh020", 4, 32, 24, .5f);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png"), ReelEdits.repeatItem(1), ReelEdits.fitItem(2, Fit.FILL),
                 Edits.setSourceRate("s2", Rate.of(50)),
-                ReelEdits.playItem(1, Playing.PLAIN.withConform(Conform.NEAREST)), ReelEdits.playItem(2, Playing.PLAIN.withConform(Conform.STEP)));
+                ReelEdits.playItem(1, Playing.PLAIN.withConform(Conform.NEAREST)),
+                ReelEdits.playItem(2, Playing.PLAIN.withConform(Conform.STEP)));
         make(plan);
         assertValues(values(out.resolve("sh010_frames"), .5), .21, .22, .51, .53, .51, .53);
         assertValues(values(out.resolve("sh010_frames"), .05), .21, .22, 0, 0, .51, .53);

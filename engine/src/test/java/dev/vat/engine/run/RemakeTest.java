@@ -46,7 +46,7 @@ class RemakeTest {
     }
 
     private FileProgress make(RunPlan plan) throws Exception {
-        try (Run run = Run.start(plan, places, _ -> { })) {
+        try (Run run = Run.start(plan, places, _ -> {})) {
             FileProgress made = run.outcome().get(90, TimeUnit.SECONDS).files().getFirst();
             assertThat(made.stage()).as(made.why()).isEqualTo(Stage.DELIVERED);
             return made;
@@ -59,7 +59,8 @@ class RemakeTest {
     }
 
     private void renderAgain(int number, int as) throws IOException {
-        Files.copy(frames.resolve("kite.%04d.png".formatted(as)), frames.resolve("kite.%04d.png".formatted(number)), StandardCopyOption.REPLACE_EXISTING);
+        Files.copy(frames.resolve("kite.%04d.png".formatted(as)), frames.resolve("kite.%04d.png".formatted(number)),
+                StandardCopyOption.REPLACE_EXISTING);
     }
 
     @ParameterizedTest
@@ -84,7 +85,8 @@ class RemakeTest {
         assertThat(Reproof.of(second).reasons()).isEmpty();
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(second));
         int parts = receipt.parts().size();
-        assertThat(receipt.notes()).anyMatch(n -> n.contains("frames 130-131 changed; " + (parts - 1) + " of " + parts + " parts were taken over"));
+        assertThat(receipt.notes())
+                .anyMatch(n -> n.contains("frames 130-131 changed; " + (parts - 1) + " of " + parts + " parts were taken over"));
         List<Receipt.FrameLine> before = ReceiptFile.read(ReceiptFile.of(first)).frames();
         for (int i = 0; i < before.size(); i++) {
             boolean changed = i == 130 || i == 131;

@@ -40,7 +40,7 @@ class ResoundTest {
     Path folder;
 
     private Path made(RunPlan plan) throws Exception {
-        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> { })) {
+        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
             FileProgress made = run.outcome().get(120, TimeUnit.SECONDS).files().getFirst();
             assertThat(made.stage()).as(made.why()).isEqualTo(Stage.DELIVERED);
             return Path.of(made.path());
@@ -53,7 +53,8 @@ class ResoundTest {
             samples.putShort((short) Math.round(3_276 * Math.sin(2 * Math.PI * 1000 * i / 48_000)));
         }
         Path file = folder.resolve("bells.wav");
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples.array()), new AudioFormat(48_000, 16, 1, true, false), seconds * 48_000L), AudioFileFormat.Type.WAVE, file.toFile());
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples.array()), new AudioFormat(48_000, 16, 1, true, false),
+                seconds * 48_000L), AudioFileFormat.Type.WAVE, file.toFile());
         return file;
     }
 
@@ -86,16 +87,20 @@ class ResoundTest {
         assertThat(after.notes()).anyMatch(n -> n.startsWith("sound laid anew: the pictures are those of " + silent.getFileName()));
         assertThat(Reproof.of(loud).reasons()).isEmpty();
         assertThat(Reproof.of(silent).reasons()).as("the old file is what it was").isEmpty();
-        Path without = made(Remake.of(loud, remake.planWithSound(heard(folder.resolve("bells.wav"), remake, Rational.ZERO), null)).planWithSound(null, null));
+        Path without = made(Remake.of(loud, remake.planWithSound(heard(folder.resolve("bells.wav"), remake, Rational.ZERO), null))
+                .planWithSound(null, null));
         assertThat(receipt(without).found().soundTracks()).isZero();
         assertThat(receipt(without).frames()).isEqualTo(before.frames());
     }
 
     @Test
     void whatCarriesNoSoundOrHearsNothingSaysSo() throws Exception {
-        RunPlan plan = KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 8, false), folder.resolve("out"), List.of("web-gif"));
+        RunPlan plan = KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 8, false), folder.resolve("out"),
+                List.of("web-gif"));
         Remake gif = Remake.of(made(plan), plan);
-        assertThatThrownBy(() -> gif.planWithSound(heard(tone(1), gif, Rational.ZERO), null)).isInstanceOf(IOException.class).hasMessageContaining("carries no sound");
-        assertThatThrownBy(() -> heard(folder.resolve("bells.wav"), gif, Rational.of(5))).hasMessageContaining("Nothing of bells.wav would be heard");
+        assertThatThrownBy(() -> gif.planWithSound(heard(tone(1), gif, Rational.ZERO), null)).isInstanceOf(IOException.class)
+                .hasMessageContaining("carries no sound");
+        assertThatThrownBy(() -> heard(folder.resolve("bells.wav"), gif, Rational.of(5))).hasMessageContaining("Nothing of bells.wav "
+                + "would be heard");
     }
 }

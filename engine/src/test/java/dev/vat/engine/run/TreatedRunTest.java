@@ -43,8 +43,9 @@ class TreatedRunTest {
     }
 
     private void make(RunPlan plan) throws Exception {
-        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> { })) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
+        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
+            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
         }
     }
 
@@ -77,7 +78,8 @@ class TreatedRunTest {
         Path look = Files.writeString(folder.resolve("dusk.cube"), "LUT_1D_SIZE 2\n0 0 0\n.8 .7 .6\n");
         RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "web-h264"), Edits.setMatte("edit-prores-hq", true),
                 Edits.setLook("edit-prores-hq", Look.of(look)), Edits.setFlatten("web-h264", new Ground.Still(sky.toString())));
-        assertThat(plan.files()).extracting(RunPlan.RunFile::fileName).containsExactly("kite_edit.mov", "kite_edit_matte.mov", "kite_web.mp4");
+        assertThat(plan.files()).extracting(RunPlan.RunFile::fileName).containsExactly("kite_edit.mov", "kite_edit_matte.mov",
+                "kite_web.mp4");
         make(plan);
         assertThat(receipt("kite_edit.mov").notes()).anyMatch(n -> n.startsWith("look dusk.cube ("));
         assertThat(receipt("kite_edit_matte.mov").notes()).anyMatch(n -> n.contains("white is opaque"));
@@ -112,7 +114,8 @@ class TreatedRunTest {
     @Test
     void stillsThatMoveAreMadeAndProven() throws Exception {
         KiteFrames.png(frames, "kite", 1, 12, true);
-        make(KiteFrames.plan(frames, out, List.of("web-gif", "web-apng", "web-webp"), Edits.setCodec("web-gif", Catalogue.codec("gif-alpha")),
+        make(KiteFrames.plan(frames, out, List.of("web-gif", "web-apng", "web-webp"),
+                Edits.setCodec("web-gif", Catalogue.codec("gif-alpha")),
                 Edits.follow("web-apng", d -> d.withLoops(3))));
         assertThat(receipt("kite_gif.gif").found().alphaBits()).isEqualTo(1);
         assertThat(receipt("kite_apng.apng").found().loops()).isEqualTo(3);
@@ -124,7 +127,8 @@ class TreatedRunTest {
     @Test
     void stillsThatMoveNeedNoAlpha() throws Exception {
         KiteFrames.png(frames, "kite", 1, 4, false);
-        make(KiteFrames.plan(frames, out, List.of("web-gif", "web-apng", "web-webp"), Edits.setCodec("web-gif", Catalogue.codec("gif-alpha"))));
+        make(KiteFrames.plan(frames, out, List.of("web-gif", "web-apng", "web-webp"),
+                Edits.setCodec("web-gif", Catalogue.codec("gif-alpha"))));
         assertThat(receipt("kite_webp.webp").found().frames()).isEqualTo(4);
     }
 }

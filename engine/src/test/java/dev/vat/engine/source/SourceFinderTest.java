@@ -94,12 +94,14 @@ class SourceFinderTest {
         touch("a.1.png", "a.2.png", "logo.tga", "take.MOV", "take2.mov", "wind.wav", "notes.txt", "deep/bells.flac");
         SourceFinder.Found found = SourceFinder.find(folder);
         assertThat(found.sequences()).extracting(Sequence::name).containsExactly("a.#.png");
-        assertThat(found.files()).extracting(Location::name).containsExactlyInAnyOrder("logo.tga", "take.MOV", "take2.mov", "wind.wav", "bells.flac");
+        assertThat(found.files()).extracting(Location::name).containsExactlyInAnyOrder("logo.tga", "take.MOV", "take2.mov", "wind.wav",
+                "bells.flac");
         assertThat(found.files().stream().filter(Location::isMovie)).hasSize(2);
         assertThat(found.files().stream().filter(Location::isSound)).hasSize(2);
         assertThat(found.files().stream().filter(Location::isStill)).extracting(Location::name).containsExactly("logo.tga");
         assertThat(SourceFinder.find(folder.resolve("wind.wav")).locations()).extracting(Location::name).containsExactly("wind.wav");
-        assertThat(SourceFinder.find(folder.resolve("logo.tga")).locations()).singleElement().satisfies(l -> assertThat(l.isStill()).isTrue());
+        assertThat(SourceFinder.find(folder.resolve("logo.tga")).locations()).singleElement()
+                .satisfies(l -> assertThat(l.isStill()).isTrue());
     }
 
     @Test
@@ -113,7 +115,8 @@ class SourceFinderTest {
     @Test
     void manyRootsAreOneSearch() throws IOException {
         touch("one/a.1.png", "one/a.2.png", "two/b.1.png", "two/c.mov");
-        SourceFinder.Found found = SourceFinder.find(List.of(folder.resolve("one"), folder.resolve("two"), folder.resolve("one/a.2.png"), folder.resolve("two/c.mov")), _ -> { });
+        SourceFinder.Found found = SourceFinder.find(
+                List.of(folder.resolve("one"), folder.resolve("two"), folder.resolve("one/a.2.png"), folder.resolve("two/c.mov")), _ -> {});
         assertThat(found.locations()).extracting(Location::name).containsExactly("a.#.png", "b.#.png", "c.mov");
     }
 

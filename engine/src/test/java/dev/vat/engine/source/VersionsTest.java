@@ -47,7 +47,8 @@ class VersionsTest {
         frames("sh010_V11", "sh010_V11");
         frames("sh020_v02", "sh020_v02");
         frames("sh010_wip", "sh010_wip");
-        assertThat(names(Versions.beside(source("sh010_v01")))).containsExactly("sh010_V11/sh010_V11.####.png", "sh010_v02/sh010_v02.####.png");
+        assertThat(names(Versions.beside(source("sh010_v01")))).containsExactly("sh010_V11/sh010_V11.####.png",
+                "sh010_v02/sh010_v02.####.png");
     }
 
     @Test

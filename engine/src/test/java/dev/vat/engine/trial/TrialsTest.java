@@ -60,7 +60,7 @@ class TrialsTest {
         assertThat(progress).extracting(TrialMessage.Trying::doing).contains("looking at the reel");
         Map<String, FileForecast> foretold = asked.deliverables(found, job.project().deliverablesOn());
         Run.Outcome outcome;
-        try (Run run = Run.start(job.plan(out), places, _ -> { })) {
+        try (Run run = Run.start(job.plan(out), places, _ -> {})) {
             outcome = run.outcome().join();
         }
         assertThat(outcome.files()).hasSize(3).allSatisfy(file -> {
@@ -78,10 +78,11 @@ class TrialsTest {
     void whatWasTriedBeforeIsKnownAndOnlyWhatChangedIsTriedAgain() throws Exception {
         KiteFrames.Job job = KiteFrames.job(frames, folder.resolve("out"), List.of("web-h264", "edit-prores-hq"));
         Trials trials = new Trials(places);
-        Trial first = trials.start(trial(job).plan(), _ -> { }).await();
+        Trial first = trials.start(trial(job).plan(), _ -> {}).await();
         assertThat(trials.known(trial(job).plan())).contains(first);
         List<String> doing = new CopyOnWriteArrayList<>();
-        KiteFrames.Job other = KiteFrames.job(frames, folder.resolve("out"), List.of("web-h264", "edit-prores-hq"), Edits.setControl("web-h264", new RateControl.Constant(30)));
+        KiteFrames.Job other = KiteFrames.job(frames, folder.resolve("out"), List.of("web-h264", "edit-prores-hq"),
+                Edits.setControl("web-h264", new RateControl.Constant(30)));
         assertThat(trials.known(trial(other).plan())).isEmpty();
         Trial second = trials.start(trial(other).plan(), p -> doing.add(p.doing())).await();
         assertThat(doing).as("the reel was looked at before").doesNotContain("looking at the reel");
@@ -97,9 +98,10 @@ class TrialsTest {
         KiteFrames.Job job = KiteFrames.job(frames, folder.resolve("out"), List.of("web-h264"));
         var steps = Variants.ladder(job.project().deliverables().getFirst());
         ProjectTrial asked = ProjectTrial.of(job.project(), job.programme(), Map.of(), MediaLibrary.version(), steps);
-        Map<String, FileForecast> files = asked.files(new Trials(places).start(asked.plan(), _ -> { }).await());
+        Map<String, FileForecast> files = asked.files(new Trials(places).start(asked.plan(), _ -> {}).await());
         assertThat(files).hasSize(steps.size());
-        List<Double> sizes = steps.stream().filter(s -> !s.id().endsWith("quick") && !s.id().endsWith("thorough")).map(s -> files.get(s.id()).bytes().middle()).toList();
+        List<Double> sizes = steps.stream().filter(s -> !s.id().endsWith("quick") && !s.id().endsWith("thorough"))
+                .map(s -> files.get(s.id()).bytes().middle()).toList();
         assertThat(sizes).isSortedAccordingTo((a, b) -> Double.compare(b, a));
     }
 
@@ -107,7 +109,7 @@ class TrialsTest {
     void aTrialIsCancelledAtOnceAndLeavesNothingBehind() throws Exception {
         KiteFrames.Job job = KiteFrames.job(frames, folder.resolve("out"), List.of("web-vp9"));
         Trials trials = new Trials(places);
-        Trials.Going going = trials.start(trial(job).plan(), _ -> { });
+        Trials.Going going = trials.start(trial(job).plan(), _ -> {});
         Thread.sleep(300);
         going.cancel();
         assertThatThrownBy(going::await).isInstanceOf(CancellationException.class);
@@ -128,6 +130,7 @@ class TrialsTest {
     void aFrameThatWentBadIsSaidInWords() throws Exception {
         KiteFrames.Job job = KiteFrames.job(frames, folder.resolve("out"), List.of("web-h264"));
         Files.write(frames.resolve("kite.0090.png"), new byte[10]);
-        assertThatThrownBy(() -> new Trials(places).start(trial(job).plan(), _ -> { }).await()).isInstanceOf(IOException.class).hasMessageContaining("kite.0090.png");
+        assertThatThrownBy(() -> new Trials(places).start(trial(job).plan(), _ -> {}).await()).isInstanceOf(IOException.class)
+                .hasMessageContaining("kite.0090.png");
     }
 }

@@ -25,7 +25,8 @@ import org.junit.jupiter.api.Test;
 /** The file that kills the decoder is found among those that were being looked into, without any process. */
 class CheckJobTest {
 
-    private static final PictureFormat FORMAT = new PictureFormat("PNG", Size.of(8, 8), Depth.integer(8), AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
+    private static final PictureFormat FORMAT = new PictureFormat("PNG", Size.of(8, 8), Depth.integer(8), AlphaKind.NONE,
+            PixelAspect.SQUARE, false, List.of());
 
     private static Sequence sequence(int count) {
         long[] numbers = LongStream.rangeClosed(1, count).toArray();
@@ -34,7 +35,7 @@ class CheckJobTest {
 
     /** Answers questions like a decoder that dies of one frame. */
     private static FrameTable run(int count, long deadly) {
-        CheckJob job = new CheckJob(sequence(count), false, null, new KnownChecks(null), _ -> { });
+        CheckJob job = new CheckJob(sequence(count), false, null, new KnownChecks(null), _ -> {});
         long id = 0;
         int deaths = 0;
         Deque<ViewerMessage.Check> asked = new ArrayDeque<>();
@@ -48,7 +49,8 @@ class CheckJobTest {
                 asked.clear();
                 job.workerLost();
             } else {
-                job.answered(new ViewerMessage.Checked(first.id(), first.files().stream().map(f -> FrameCheck.sound(f.number(), FORMAT, null, null)).toList()));
+                job.answered(new ViewerMessage.Checked(first.id(),
+                        first.files().stream().map(f -> FrameCheck.sound(f.number(), FORMAT, null, null)).toList()));
             }
         }
         return job.result().join();
@@ -75,12 +77,13 @@ class CheckJobTest {
     @Test
     void whatCouldntBeReadIsAskedAboutAgainAndWhatWasSoundIsNot() {
         KnownChecks known = new KnownChecks(null);
-        CheckJob first = new CheckJob(sequence(3), false, null, known, _ -> { });
+        CheckJob first = new CheckJob(sequence(3), false, null, known, _ -> {});
         ViewerMessage.Check asked = first.nextQuestion(1).orElseThrow();
         first.answered(new ViewerMessage.Checked(1, List.of(FrameCheck.sound(1, FORMAT, null, null),
-                FrameCheck.fault(2, FrameState.UNREADABLE, "this user may not read the file"), FrameCheck.fault(3, FrameState.CUT_SHORT, "it ends early"))));
+                FrameCheck.fault(2, FrameState.UNREADABLE, "this user may not read the file"),
+                FrameCheck.fault(3, FrameState.CUT_SHORT, "it ends early"))));
         assertThat(asked.files()).hasSize(3);
-        CheckJob second = new CheckJob(sequence(3), false, null, known, _ -> { });
+        CheckJob second = new CheckJob(sequence(3), false, null, known, _ -> {});
         assertThat(second.nextQuestion(2).orElseThrow().files()).extracting(ViewerMessage.Check.File::number).containsExactly(2L);
     }
 

@@ -77,7 +77,7 @@ class ClipsTest {
     }
 
     private Path make(RunPlan plan, String name) throws Exception {
-        try (Run run = Run.start(plan, places, _ -> { })) {
+        try (Run run = Run.start(plan, places, _ -> {})) {
             Run.Outcome outcome = run.outcome().get(90, TimeUnit.SECONDS);
             assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
         }
@@ -94,7 +94,7 @@ class ClipsTest {
     }
 
     private FrameTable check(Sequence sequence) throws Exception {
-        return viewer.check(sequence, false, null, _ -> { }).get(60, TimeUnit.SECONDS);
+        return viewer.check(sequence, false, null, _ -> {}).get(60, TimeUnit.SECONDS);
     }
 
     /** Makes a file from one source at its own rate, or at 25. */
@@ -104,9 +104,11 @@ class ClipsTest {
         if (table.format().orElseThrow().stated().rate() == null) {
             project = Edits.setRate(Rate.FPS_25).apply(project);
         }
-        Findings findings = Findings.of(project, new Observed(Map.of("s1", table), Map.of(), clips, Observed.Destination.UNKNOWN, Set.of()));
+        Findings findings = Findings.of(project,
+                new Observed(Map.of("s1", table), Map.of(), clips, Observed.Destination.UNKNOWN, Set.of()));
         assertThat(findings.blockers()).isEmpty();
-        return RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("again"), clips, "stated by the file", viewer.library());
+        return RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(), folder.resolve("again"),
+                clips, "stated by the file", viewer.library());
     }
 
     @Test
@@ -135,7 +137,8 @@ class ClipsTest {
     @Test
     void theSoundOfAClipGoesAlongWithItsPicturesAndIsTrimmedWithThem() throws Exception {
         Path mix = folder.resolve("mix.f32");
-        SoundMix.write(new ReelSound(2, "stereo", 76_800, List.of(new ReelSound.Piece(wav("wind.wav", 2, .5).toString(), 0, 0, 76_800))), mix);
+        SoundMix.write(new ReelSound(2, "stereo", 76_800, List.of(new ReelSound.Piece(wav("wind.wav", 2, .5).toString(), 0, 0, 76_800))),
+                mix);
         Path clip = folder.resolve("clip.mov");
         Joining.join(List.of(new Joining.Part(movie(), Container.MP4, 0, 40)), clip, Container.MOV, false, Rate.FPS_25, PixelAspect.SQUARE,
                 new WovenSound(mix, 2, true, SoundCodec.PCM_24, Long.MAX_VALUE / 16));
@@ -159,7 +162,8 @@ class ClipsTest {
         FrameTable table = check(listing.sequence().orElseThrow());
         assertThat(table.good()).isBetween(1, 39);
         Path none = Files.write(folder.resolve("none.mov"), new byte[500]);
-        assertThatThrownBy(() -> Listing.of(viewer, Location.ofFile(none))).isInstanceOf(IOException.class).hasMessageContaining("can't be read");
+        assertThatThrownBy(() -> Listing.of(viewer, Location.ofFile(none))).isInstanceOf(IOException.class)
+                .hasMessageContaining("can't be read");
         Path empty = Files.write(folder.resolve("empty.mov"), new byte[0]);
         assertThatThrownBy(() -> Listing.of(viewer, Location.ofFile(empty))).hasMessageContaining("no bytes");
         assertThat(Listing.of(viewer, Location.ofFile(folder.resolve("gone.mov")))).isEqualTo(Listing.NOTHING);
@@ -174,16 +178,19 @@ class ClipsTest {
         FrameTable table = check(Listing.of(viewer, location).sequence().orElseThrow());
         RunPlan plan = plan(location, table, Map.of(), "web-h264");
         assertThat(plan.frames()).as("five seconds at 25").isEqualTo(125);
-        assertThat(ReceiptFile.read(Path.of(make(plan, plan.files().getFirst().fileName()) + ".receipt.json")).found().frames()).isEqualTo(125);
+        assertThat(ReceiptFile.read(Path.of(make(plan, plan.files().getFirst().fileName()) + ".receipt.json")).found().frames())
+                .isEqualTo(125);
     }
 
     /** Sixteen-bit PCM with a tone whose highest sample is half of full scale, on one channel or both. */
     private Path wav(String name, int channels, double level) throws IOException {
         int samples = 48_000;
         ByteBuffer wav = ByteBuffer.allocate(44 + samples * channels * 2).order(ByteOrder.LITTLE_ENDIAN);
-        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + samples * channels * 2).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII));
+        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + samples * channels * 2)
+                .put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII));
         wav.putInt(16).putShort((short) 1).putShort((short) channels).putInt(48_000).putInt(48_000 * channels * 2)
-                .putShort((short) (channels * 2)).putShort((short) 16).put("data".getBytes(StandardCharsets.US_ASCII)).putInt(samples * channels * 2);
+                .putShort((short) (channels * 2)).putShort((short) 16).put("data".getBytes(StandardCharsets.US_ASCII))
+                .putInt(samples * channels * 2);
         for (int i = 0; i < samples; i++) {
             for (int c = 0; c < channels; c++) {
                 wav.putShort((short) Math.round(32767 * level * Math.sin(i * Math.PI / 24)));
@@ -213,7 +220,8 @@ class ClipsTest {
         viewer.listen(wav("wind.wav", 1, .5), copy).get(20, TimeUnit.SECONDS);
         assertThat(Files.size(copy)).as("a second of stereo").isEqualTo(48_000L * 4);
         Path silent = KiteFrames.png(folder.resolve("frames"), "kite", 1, 1, false).resolve("kite.0001.png");
-        assertThatThrownBy(() -> viewer.listen(silent, folder.resolve("none.pcm")).get(20, TimeUnit.SECONDS)).hasMessageContaining("has no sound");
+        assertThatThrownBy(() -> viewer.listen(silent, folder.resolve("none.pcm")).get(20, TimeUnit.SECONDS))
+                .hasMessageContaining("has no sound");
     }
 
     @Test

@@ -74,7 +74,10 @@ class ComparedPicturesTest {
         Path spoilt = second.resolve("kite.0434.png");
         Files.delete(spoilt);
         Files.write(spoilt, StillWriter.PNG16.write(planted));
-        List<ViewerMessage.Pair> pairs = IntStream.rangeClosed(1, 640).mapToObj(f -> new ViewerMessage.Pair(still(first.resolve("kite.%04d.png".formatted(f))), still(second.resolve("kite.%04d.png".formatted(f))))).toList();
+        List<ViewerMessage.Pair> pairs = IntStream.rangeClosed(1, 640)
+                .mapToObj(f -> new ViewerMessage.Pair(still(first.resolve("kite.%04d.png".formatted(f))),
+                        still(second.resolve("kite.%04d.png".formatted(f)))))
+                .toList();
         List<PairLikeness> found = new ArrayList<>();
         for (int i = 0; i < pairs.size(); i += 40) {
             found.addAll(viewer.measure(pairs.subList(i, i + 40)).get(60, TimeUnit.SECONDS));
@@ -82,7 +85,8 @@ class ComparedPicturesTest {
         assertThat(IntStream.range(0, 640).filter(i -> !found.get(i).isSame()).toArray()).containsExactly(433);
         assertThat(found.get(433).mostInEightBits()).isCloseTo(1, within(.02));
         ViewerMessage.Against against = new ViewerMessage.Against(pairs.get(433).first(), pairs.get(433).second(), 64, false);
-        try (ShownPicture shown = viewer.picture(against, new ViewerMessage.Shape(32, 24, null, ViewerMessage.Showing.COLOUR, null)).get(30, TimeUnit.SECONDS)) {
+        try (ShownPicture shown = viewer.picture(against, new ViewerMessage.Shape(32, 24, null, ViewerMessage.Showing.COLOUR, null)).get(30,
+                TimeUnit.SECONDS)) {
             ByteBuffer pixels = ByteBuffer.allocate(4 * 32 * 24);
             shown.copyTo(pixels);
             for (int y = 0; y < 24; y++) {
@@ -99,25 +103,35 @@ class ComparedPicturesTest {
         Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, 30, false);
         RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("archive-ffv1", "web-h264"));
         Run.Outcome outcome;
-        try (Run run = Run.start(plan, places, _ -> { })) {
+        try (Run run = Run.start(plan, places, _ -> {})) {
             outcome = run.outcome().join();
         }
         RunPlan.RunFile web = plan.files().stream().filter(f -> f.target().equals("web-h264")).findFirst().orElseThrow();
-        Path movie = outcome.files().stream().filter(f -> f.target().equals("web-h264")).map(f -> Path.of(f.path())).findFirst().orElseThrow();
+        Path movie = outcome.files().stream().filter(f -> f.target().equals("web-h264")).map(f -> Path.of(f.path())).findFirst()
+                .orElseThrow();
         ViewerMessage.OutputView as = ViewerMessage.OutputView.of(plan, web);
         Recipe source = still(frames.resolve("kite.0005.png")).picture();
         String given = viewer.sample(new ViewerMessage.Taken(source, as), .5, .9).get(30, TimeUnit.SECONDS);
-        String coded = viewer.sample(new ViewerMessage.Taken(new Recipe.Finished(movie.toString(), 4), null), .5, .9).get(30, TimeUnit.SECONDS);
+        String coded = viewer.sample(new ViewerMessage.Taken(new Recipe.Finished(movie.toString(), 4), null), .5, .9).get(30,
+                TimeUnit.SECONDS);
         assertThat(given).startsWith("Y ").endsWith("8-bit");
         assertThat(Math.abs(luma(given) - luma(coded))).isLessThanOrEqualTo(6);
-        assertThat(viewer.sample(new ViewerMessage.Taken(source, null), .5, .9).get(30, TimeUnit.SECONDS)).startsWith("R ").endsWith("16-bit");
-        PairLikeness like = viewer.measure(List.of(new ViewerMessage.Pair(new ViewerMessage.Taken(source, as), new ViewerMessage.Taken(new Recipe.Finished(movie.toString(), 4), null)))).get(30, TimeUnit.SECONDS).getFirst();
+        assertThat(viewer.sample(new ViewerMessage.Taken(source, null), .5, .9).get(30, TimeUnit.SECONDS)).startsWith("R ")
+                .endsWith("16-bit");
+        PairLikeness like = viewer.measure(List.of(new ViewerMessage.Pair(new ViewerMessage.Taken(source, as),
+                new ViewerMessage.Taken(new Recipe.Finished(movie.toString(), 4), null)))).get(30, TimeUnit.SECONDS).getFirst();
         assertThat(like.psnr()).isBetween(30.0, 70.0);
-        Path lossless = outcome.files().stream().filter(f -> f.target().equals("archive-ffv1")).map(f -> Path.of(f.path())).findFirst().orElseThrow();
-        assertThat(viewer.measure(List.of(new ViewerMessage.Pair(new ViewerMessage.Taken(source, null), new ViewerMessage.Taken(new Recipe.Finished(lossless.toString(), 4), null)))).get(30, TimeUnit.SECONDS)
+        Path lossless = outcome.files().stream().filter(f -> f.target().equals("archive-ffv1")).map(f -> Path.of(f.path())).findFirst()
+                .orElseThrow();
+        assertThat(viewer
+                .measure(List.of(new ViewerMessage.Pair(new ViewerMessage.Taken(source, null),
+                        new ViewerMessage.Taken(new Recipe.Finished(lossless.toString(), 4), null))))
+                .get(30, TimeUnit.SECONDS)
                 .getFirst().isSame()).as("an archive holds every sample").isTrue();
         assertThat(viewer.levels(new ViewerMessage.Taken(source, as)).get(30, TimeUnit.SECONDS)).startsWith("Y ").contains("% outside");
-        assertThat(viewer.picture(new ViewerMessage.Scope(new ViewerMessage.Taken(source, as), ViewerMessage.Scope.Drawn.VECTORS), new ViewerMessage.Shape(64, 64, null, ViewerMessage.Showing.COLOUR, null))
+        assertThat(viewer
+                .picture(new ViewerMessage.Scope(new ViewerMessage.Taken(source, as), ViewerMessage.Scope.Drawn.VECTORS),
+                        new ViewerMessage.Shape(64, 64, null, ViewerMessage.Showing.COLOUR, null))
                 .get(30, TimeUnit.SECONDS).width()).isEqualTo(64);
         sheetsSayWhatTheReceiptSays(movie);
     }
@@ -130,11 +144,13 @@ class ComparedPicturesTest {
         List<Path> written = ProofSheet.write(movie);
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(movie));
         String html = Files.readString(written.getFirst(), StandardCharsets.UTF_8);
-        assertThat(html).contains(receipt.sha256(), "Proven:", "<polyline", "data:image/png;base64,").doesNotContain(folder.toString(), System.getProperty("user.name") + "@");
+        assertThat(html).contains(receipt.sha256(), "Proven:", "<polyline", "data:image/png;base64,").doesNotContain(folder.toString(),
+                System.getProperty("user.name") + "@");
         assertThat(html.split("<figure>")).hasSize(1 + 12 + receipt.quality().worst().size());
         try (PDDocument pdf = Loader.loadPDF(written.getLast().toFile())) {
             assertThat(pdf.getNumberOfPages()).isEqualTo(1);
-            assertThat(new PDFTextStripper().getText(pdf)).contains(receipt.file(), "Proven:", receipt.sha256(), Catalogue.target("web-h264").title());
+            assertThat(new PDFTextStripper().getText(pdf)).contains(receipt.file(), "Proven:", receipt.sha256(),
+                    Catalogue.target("web-h264").title());
         }
     }
 }

@@ -70,7 +70,9 @@ class ViewerTest {
     }
 
     private byte[] show(Recipe subject, int width, int height, Rgb ground, boolean alpha, ViewerMessage.OutputView as) throws Exception {
-        return pixels(viewer.picture(subject, new ViewerMessage.Shape(width, height, ground, alpha ? ViewerMessage.Showing.ALPHA : ViewerMessage.Showing.COLOUR, as)).get(30, TimeUnit.SECONDS));
+        return pixels(viewer.picture(subject,
+                new ViewerMessage.Shape(width, height, ground, alpha ? ViewerMessage.Showing.ALPHA : ViewerMessage.Showing.COLOUR, as))
+                .get(30, TimeUnit.SECONDS));
     }
 
     private static Recipe.Frame still(Sequence s, long frame, AlphaKind alpha) {
@@ -98,35 +100,36 @@ class ViewerTest {
         byte[] data = Files.readAllBytes(s.file(3));
         data[data.length / 2] ^= 0x40;
         Files.write(s.file(3), data);
-        assertThat(viewer.check(s, true, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).isEqualTo(5);
-        assertThat(viewer.check(s, false, null, _ -> { }).get(30, TimeUnit.SECONDS).state(3)).isEqualTo(FrameState.UNREADABLE);
+        assertThat(viewer.check(s, true, null, _ -> {}).get(30, TimeUnit.SECONDS).good()).isEqualTo(5);
+        assertThat(viewer.check(s, false, null, _ -> {}).get(30, TimeUnit.SECONDS).state(3)).isEqualTo(FrameState.UNREADABLE);
     }
 
     @Test
     void aCheckCanBeCancelled() throws Exception {
         Sequence s = frames(60, false);
-        CompletableFuture<FrameTable> check = viewer.check(s, false, null, _ -> { });
+        CompletableFuture<FrameTable> check = viewer.check(s, false, null, _ -> {});
         check.cancel(false);
-        assertThat(viewer.check(s, true, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).isEqualTo(60);
+        assertThat(viewer.check(s, true, null, _ -> {}).get(30, TimeUnit.SECONDS).good()).isEqualTo(60);
         assertThat(check).isCancelled();
     }
 
     @Test
     void whatIsKnownIsntDecodedAgainUntilItChangesOrIsForgotten() throws Exception {
         Sequence s = frames(6, false);
-        viewer.check(s, false, null, _ -> { }).get(30, TimeUnit.SECONDS);
+        viewer.check(s, false, null, _ -> {}).get(30, TimeUnit.SECONDS);
         // Damage that neither size nor time shows: only a fresh look can find it.
         byte[] data = Files.readAllBytes(s.file(2));
         FileTime time = Files.getLastModifiedTime(s.file(2));
         data[data.length / 2] ^= 0x40;
         Files.write(s.file(2), data);
         Files.setLastModifiedTime(s.file(2), time);
-        assertThat(viewer.check(s, false, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).as("known, so not looked into").isEqualTo(6);
+        assertThat(viewer.check(s, false, null, _ -> {}).get(30, TimeUnit.SECONDS).good()).as("known, so not looked into").isEqualTo(6);
         viewer.forget(s);
-        assertThat(viewer.check(s, false, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).as("looked into anew").isEqualTo(5);
+        assertThat(viewer.check(s, false, null, _ -> {}).get(30, TimeUnit.SECONDS).good()).as("looked into anew").isEqualTo(5);
         Files.write(s.file(3), new byte[10]);
         Sequence now = SourceFinder.find(s.folder()).sequences().getFirst();
-        assertThat(viewer.check(now, false, null, _ -> { }).get(30, TimeUnit.SECONDS).good()).as("another size is another file").isEqualTo(4);
+        assertThat(viewer.check(now, false, null, _ -> {}).get(30, TimeUnit.SECONDS).good()).as("another size is another file")
+                .isEqualTo(4);
     }
 
     @Test
@@ -134,7 +137,8 @@ class ViewerTest {
         Sequence s = frames(1, false);
         byte[] p = show(still(s, 1, AlphaKind.NONE), KiteFrames.WIDTH, KiteFrames.HEIGHT, null, false, null);
         int at = 4 * (20 * KiteFrames.WIDTH + 8);
-        assertThat(List.of(p[at + 2] & 0xff, p[at + 1] & 0xff, p[at] & 0xff, p[at + 3] & 0xff)).as("the kite's red").containsExactly(204, 51, 26, 255);
+        assertThat(List.of(p[at + 2] & 0xff, p[at + 1] & 0xff, p[at] & 0xff, p[at + 3] & 0xff)).as("the kite's red").containsExactly(204,
+                51, 26, 255);
         assertThat(show(still(s, 1, AlphaKind.NONE), 32, 24, null, false, null)).hasSize(32 * 24 * 4);
     }
 
@@ -146,7 +150,8 @@ class ViewerTest {
         assertThat(through[row + 3] & 0xff).isZero();
         assertThat(through[row + 2] & 0xff).isZero();
         byte[] flat = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, new Rgb(10, 200, 30), false, null);
-        assertThat(List.of(flat[row + 2] & 0xff, flat[row + 1] & 0xff, flat[row] & 0xff, flat[row + 3] & 0xff)).containsExactly(10, 200, 30, 255);
+        assertThat(List.of(flat[row + 2] & 0xff, flat[row + 1] & 0xff, flat[row] & 0xff, flat[row + 3] & 0xff)).containsExactly(10, 200, 30,
+                255);
         byte[] grey = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, null, true, null);
         int half = row + 4 * 32;
         assertThat(grey[half] & 0xff).isBetween(126, 129).isEqualTo(grey[half + 1] & 0xff);
@@ -158,7 +163,9 @@ class ViewerTest {
         Sequence s = frames(1, false);
         byte[] plain = show(still(s, 1, AlphaKind.NONE), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, null);
         for (ColourCoding colour : new ColourCoding[] {ColourCoding.PQ, ColourCoding.HLG}) {
-            ViewerMessage.OutputView high = new ViewerMessage.OutputView(new PictureKind(WorkingFormat.HIGH, false, null), "h265-main10-420", SIZE, PixelAspect.SQUARE, Treatment.plain(Catalogue.codec("h265-main10-420"), SIZE).withColour(colour));
+            ViewerMessage.OutputView high = new ViewerMessage.OutputView(new PictureKind(WorkingFormat.HIGH, false, null),
+                    "h265-main10-420", SIZE, PixelAspect.SQUARE,
+                    Treatment.plain(Catalogue.codec("h265-main10-420"), SIZE).withColour(colour));
             byte[] shown = show(still(s, 1, AlphaKind.NONE), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, high);
             int flat = 4 * (20 * KiteFrames.WIDTH + 8);
             for (int c = 0; c < 3; c++) {
@@ -171,7 +178,8 @@ class ViewerTest {
     @Test
     void aPictureIsShownThroughItsFilesOwnConversion() throws Exception {
         Sequence s = frames(1, true);
-        ViewerMessage.OutputView web = new ViewerMessage.OutputView(new PictureKind(WorkingFormat.W16, true, null), "h264-high-420", SIZE, PixelAspect.SQUARE, Treatment.plain(Catalogue.codec("h264-high-420"), SIZE));
+        ViewerMessage.OutputView web = new ViewerMessage.OutputView(new PictureKind(WorkingFormat.W16, true, null), "h264-high-420", SIZE,
+                PixelAspect.SQUARE, Treatment.plain(Catalogue.codec("h264-high-420"), SIZE));
         byte[] plain = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, null);
         byte[] asWeb = show(still(s, 1, AlphaKind.STRAIGHT), KiteFrames.WIDTH, KiteFrames.HEIGHT, Rgb.BLACK, false, web);
         assertThat(asWeb).isNotEqualTo(plain);
@@ -186,9 +194,11 @@ class ViewerTest {
         byte[] card = show(new Recipe.Card(Size.of(320, 180), List.of("0412", "missing", "kite.####.png")), 320, 180, null, false, null);
         assertThat(card[0] & 0xff).isEqualTo(0x30);
         Path bad = Files.writeString(folder.resolve("bad.png"), "no picture");
-        assertThatThrownBy(() -> show(Recipe.Frame.of(bad.toString(), FileKind.PNG, 0, PictureReading.of(AlphaKind.NONE, false)), 10, 10, null, false, null))
+        assertThatThrownBy(() -> show(Recipe.Frame.of(bad.toString(), FileKind.PNG, 0, PictureReading.of(AlphaKind.NONE, false)), 10, 10,
+                null, false, null))
                 .rootCause().hasMessageContaining("unreadable");
-        assertThatThrownBy(() -> show(new Recipe.Card(Size.of(1, 1), List.of("x")), 9000, 9000, null, false, null)).rootCause().hasMessageContaining("9000x9000");
+        assertThatThrownBy(() -> show(new Recipe.Card(Size.of(1, 1), List.of("x")), 9000, 9000, null, false, null)).rootCause()
+                .hasMessageContaining("9000x9000");
     }
 
     @Test

@@ -55,13 +55,15 @@ class SceneFeedTest {
     void aSceneTellsOfItselfAndDraws() throws Exception {
         try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD)) {
             Path notice = Files.list(folder).findFirst().orElseThrow();
-            assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(notice))).as("its token is nobody else's business").isEqualTo("rw-------");
+            assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(notice))).as("its token is nobody else's business")
+                    .isEqualTo("rw-------");
             assertThat(SceneNotice.in(folder)).containsExactly(scene.notice());
             BlockingQueue<Long> changes = new ArrayBlockingQueue<>(4);
             try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, changes::add)) {
                 SceneFacts facts = feed.describe();
                 assertThat(facts.cameras()).extracting("id").containsExactly("pier", "tower", "sand");
-                assertThat(facts.classes()).filteredOn("construction", true).extracting("id").containsExactlyInAnyOrder("lights", "boxes", "paths");
+                assertThat(facts.classes()).filteredOn("construction", true).extracting("id").containsExactlyInAnyOrder("lights", "boxes",
+                        "paths");
                 CompletableFuture<FeedPicture> first = feed.frame(frame(1));
                 CompletableFuture<FeedPicture> second = feed.frame(frame(60));
                 assertThat(SceneFeed.await(second).samples()).hasSize(64 * 36 * 3).isNotEqualTo(SceneFeed.await(first).samples());
@@ -76,13 +78,19 @@ class SceneFeedTest {
 
     @Test
     void whatCannotBeDrawnIsRefusedAndTheTalkGoesOn() throws Exception {
-        try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD.withAbsent(9)); SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
-            assertThatThrownBy(() -> get(feed, frame(9))).isInstanceOf(FeedException.class).hasMessage("Marram Flats: frame 9 isn't to be had");
+        try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD.withAbsent(9));
+                SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> {})) {
+            assertThatThrownBy(() -> get(feed, frame(9))).isInstanceOf(FeedException.class).hasMessage("Marram Flats: frame 9 isn't "
+                    + "to be had");
             assertThatThrownBy(() -> get(feed, frame(601))).hasMessageContaining("there is no frame 601");
-            assertThatThrownBy(() -> get(feed, new Question.Frame(0, "roof", 1, 0, 64, 36, null, null, null, null))).hasMessageContaining("There is no camera 'roof'");
-            assertThatThrownBy(() -> get(feed, new Question.Frame(0, "pier", 1, 0, 100_000, 36, null, null, null, null))).hasMessageContaining("100000x36 aren't drawn");
-            assertThatThrownBy(() -> get(feed, new Question.Frame(0, "pier", 1, 0, 64, 36, "oil", null, null, null))).hasMessageContaining("no shading 'oil'");
-            assertThat(get(feed, new Question.Frame(0, "pier", 1, 0, 64, 36, null, List.of(), "depth", null)).samples()).hasSize(64 * 36 * 3);
+            assertThatThrownBy(() -> get(feed, new Question.Frame(0, "roof", 1, 0, 64, 36, null, null, null, null)))
+                    .hasMessageContaining("There is no camera 'roof'");
+            assertThatThrownBy(() -> get(feed, new Question.Frame(0, "pier", 1, 0, 100_000, 36, null, null, null, null)))
+                    .hasMessageContaining("100000x36 aren't drawn");
+            assertThatThrownBy(() -> get(feed, new Question.Frame(0, "pier", 1, 0, 64, 36, "oil", null, null, null)))
+                    .hasMessageContaining("no shading 'oil'");
+            assertThat(get(feed, new Question.Frame(0, "pier", 1, 0, 64, 36, null, List.of(), "depth", null)).samples())
+                    .hasSize(64 * 36 * 3);
             FeedPicture seenThrough = get(feed, new Question.Frame(0, "pier", 1, 0, 64, 36, null, List.of(), null, null));
             assertThat(seenThrough.format()).as("without the backdrop").isEqualTo(RawFormat.RGBA8);
             assertThat(seenThrough.samples()).hasSize(64 * 36 * 4);
@@ -95,13 +103,14 @@ class SceneFeedTest {
     @Test
     void aSceneThatLiesOrGoesEndsInWords() throws Exception {
         try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD.withSmall(5).withSilent(6).withGone(7))) {
-            try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
-                assertThatThrownBy(() -> get(feed, frame(5))).hasMessageContaining("sent frame 5 as 32x18").hasMessageContaining("rgb8 of 1728 bytes where 64x36 of 6912 were asked for");
+            try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> {})) {
+                assertThatThrownBy(() -> get(feed, frame(5))).hasMessageContaining("sent frame 5 as 32x18")
+                        .hasMessageContaining("rgb8 of 1728 bytes where 64x36 of 6912 were asked for");
             }
-            try (SceneFeed feed = SceneFeed.connect(scene.notice(), SHORT_PATIENCE, _ -> { })) {
+            try (SceneFeed feed = SceneFeed.connect(scene.notice(), SHORT_PATIENCE, _ -> {})) {
                 assertThatThrownBy(() -> get(feed, frame(6))).hasMessage("Marram Flats has said nothing for 1 s");
             }
-            try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
+            try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> {})) {
                 assertThatThrownBy(() -> get(feed, frame(7))).hasMessageContaining("has gone");
                 assertThatThrownBy(() -> get(feed, frame(8))).as("and stays gone").isInstanceOf(FeedException.class);
             }
@@ -112,21 +121,25 @@ class SceneFeedTest {
     void aSceneThatWritesFilesIsLookedAtLikeAnyOther() throws Exception {
         Path scratch = folder.resolve("scratch");
         byte[] drawn;
-        try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD); SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
+        try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD);
+                SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> {})) {
             FeedPicture handed = feed.picture(frame(60), feed.describe(), scratch);
             assertThat(handed.format()).isEqualTo(RawFormat.RGB8);
             drawn = handed.samples();
         }
-        try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD.withFiles().withSmall(61)); SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
+        try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD.withFiles().withSmall(61));
+                SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> {})) {
             assertThatThrownBy(() -> get(feed, frame(60))).hasMessageContaining("handed over as files alone");
             SceneFacts facts = feed.describe();
             FeedPicture filed = feed.picture(frame(60), facts, scratch);
             assertThat(filed.format()).isEqualTo(RawFormat.RGBA8);
             for (int pixel = 0; pixel < 64 * 36; pixel++) {
-                assertThat(Arrays.copyOfRange(filed.samples(), 4 * pixel, 4 * pixel + 3)).as("pixel %d", pixel).containsExactly(drawn[3 * pixel], drawn[3 * pixel + 1], drawn[3 * pixel + 2]);
+                assertThat(Arrays.copyOfRange(filed.samples(), 4 * pixel, 4 * pixel + 3)).as("pixel %d", pixel)
+                        .containsExactly(drawn[3 * pixel], drawn[3 * pixel + 1], drawn[3 * pixel + 2]);
                 assertThat(filed.samples()[4 * pixel + 3]).isEqualTo((byte) 255);
             }
-            assertThatThrownBy(() -> feed.picture(frame(61), facts, scratch)).hasMessageContaining("drew frame 61 as 32x18 where 64x36 was asked for");
+            assertThatThrownBy(() -> feed.picture(frame(61), facts, scratch)).hasMessageContaining("drew frame 61 as 32x18 where "
+                    + "64x36 was asked for");
         }
         try (Stream<Path> left = Files.list(scratch)) {
             assertThat(left).isEmpty();
@@ -150,13 +163,14 @@ class SceneFeedTest {
         } else if (!written.equals("nothing")) {
             Files.writeString(file, written);
         }
-        assertThatThrownBy(() -> FiledPicture.read(file, new FeedPicture(7, 64, 36, null, null), "Flats")).isInstanceOf(FeedException.class).hasMessageContaining("wrote frame 7").hasMessageContaining(words);
+        assertThatThrownBy(() -> FiledPicture.read(file, new FeedPicture(7, 64, 36, null, null), "Flats")).isInstanceOf(FeedException.class)
+                .hasMessageContaining("wrote frame 7").hasMessageContaining(words);
     }
 
     @Test
     void aTalkThatIsOverSaysSoThoughNobodyAsks() throws Exception {
         StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD);
-        try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> { })) {
+        try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> {})) {
             feed.describe();
             feed.requireGoing();
             scene.close();
@@ -179,7 +193,8 @@ class SceneFeedTest {
 
     @Test
     void aSlowSceneThatSaysSoIsWaitedFor() throws Exception {
-        try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD.withMillis(4500)); SceneFeed feed = SceneFeed.connect(scene.notice(), Duration.ofSeconds(4), _ -> { })) {
+        try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD.withMillis(4500));
+                SceneFeed feed = SceneFeed.connect(scene.notice(), Duration.ofSeconds(4), _ -> {})) {
             assertThat(get(feed, frame(2)).frame()).isEqualTo(2);
         }
     }
@@ -188,10 +203,11 @@ class SceneFeedTest {
     void whoDoesNotKnowTheTokenIsSentAway() throws Exception {
         try (StandInFeed scene = StandInFeed.start(folder, 1, StandInBehaviour.GOOD)) {
             SceneNotice own = scene.notice();
-            assertThatThrownBy(() -> SceneFeed.connect(new SceneNotice(1, "Flats", own.port(), "guessed", own.pid()), PATIENCE, _ -> { })).hasMessageContaining("sent us away");
+            assertThatThrownBy(() -> SceneFeed.connect(new SceneNotice(1, "Flats", own.port(), "guessed", own.pid()), PATIENCE, _ -> {}))
+                    .hasMessageContaining("sent us away");
         }
         SceneNotice gone = new SceneNotice(1, "Flats", 1, "x", ProcessHandle.current().pid());
-        assertThatThrownBy(() -> SceneFeed.connect(gone, PATIENCE, _ -> { })).hasMessageContaining("Flats can't be reached");
+        assertThatThrownBy(() -> SceneFeed.connect(gone, PATIENCE, _ -> {})).hasMessageContaining("Flats can't be reached");
     }
 
     /** What somebody else's scene might send in place of an answer. */
@@ -210,7 +226,7 @@ class SceneFeedTest {
         try (ServerSocket server = new ServerSocket(0, 0, InetAddress.getLoopbackAddress())) {
             Thread.ofVirtual().start(() -> answer(server, sent));
             SceneNotice notice = new SceneNotice(1, "Flats", server.getLocalPort(), "x", ProcessHandle.current().pid());
-            try (SceneFeed feed = SceneFeed.connect(notice, PATIENCE, _ -> { })) {
+            try (SceneFeed feed = SceneFeed.connect(notice, PATIENCE, _ -> {})) {
                 assertThatThrownBy(feed::describe).isInstanceOf(FeedException.class).hasMessageContaining(words);
             }
         }
@@ -243,13 +259,15 @@ class SceneFeedTest {
         try (ServerSocket server = new ServerSocket(0, 0, InetAddress.getLoopbackAddress())) {
             Thread.ofVirtual().start(() -> {
                 try (Socket socket = server.accept()) {
-                    socket.getOutputStream().write("{\"answer\":\"welcome\",\"id\":0,\"feed\":9,\"scene\":\"Flats\"}\n".getBytes(StandardCharsets.UTF_8));
+                    socket.getOutputStream()
+                            .write("{\"answer\":\"welcome\",\"id\":0,\"feed\":9,\"scene\":\"Flats\"}\n".getBytes(StandardCharsets.UTF_8));
                     line(socket.getInputStream());
                 } catch (IOException _) {
                     // The other side had enough.
                 }
             });
-            assertThatThrownBy(() -> SceneFeed.connect(new SceneNotice(1, "Flats", server.getLocalPort(), "x", 1), PATIENCE, _ -> { })).hasMessage("Flats speaks version 9 of the feed, this Vat 1");
+            assertThatThrownBy(() -> SceneFeed.connect(new SceneNotice(1, "Flats", server.getLocalPort(), "x", 1), PATIENCE, _ -> {}))
+                    .hasMessage("Flats speaks version 9 of the feed, this Vat 1");
         }
     }
 }

@@ -16,7 +16,8 @@ class JournalTest {
 
     private static final List<JournalEntry> ENTRIES = List.of(
             new JournalEntry.Started("2031-05-04T12:00:00Z", "abc"),
-            new JournalEntry.PartClosed("web-h264", 0, 0, 500, 12345, "ff", List.of(new Receipt.FrameLine(0, "0badcafe", null, 1), new Receipt.FrameLine(1, "1", 44.5, .99))),
+            new JournalEntry.PartClosed("web-h264", 0, 0, 500, 12345, "ff",
+                    List.of(new Receipt.FrameLine(0, "0badcafe", null, 1), new Receipt.FrameLine(1, "1", 44.5, .99))),
             new JournalEntry.Failed("edit-prores-hq", "K\u00fcste: no room left \u51e7"),
             new JournalEntry.Unproven("x", "/w", "/r", List.of("frames: 2 was planned, 1 was found")),
             new JournalEntry.Proven("web-h264", "/w/final/a.mp4", "/w/final/a.json"),

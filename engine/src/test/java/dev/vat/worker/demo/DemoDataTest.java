@@ -66,7 +66,7 @@ class DemoDataTest {
     void framesThatAreThereAreKept() throws Exception {
         Path own = Files.createDirectories(folder.resolve("title")).resolve("title_001.png");
         Files.writeString(own, "kept");
-        DemoFrames.in(folder, 32, 18).write(_ -> { });
+        DemoFrames.in(folder, 32, 18).write(_ -> {});
         assertThat(own).hasContent("kept");
     }
 }

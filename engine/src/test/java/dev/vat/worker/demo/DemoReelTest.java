@@ -95,10 +95,14 @@ class DemoReelTest {
         for (String target : List.of("broadcast-prores", "web-h264", "review-h264")) {
             project = Edits.addTarget(Catalogue.target(target)).apply(project);
         }
-        for (Edit edit : List.of(ReelEdits.setRate(Rate.FPS_25), ReelEdits.trimItem(0, FrameRange.of(1011, 1070)), ReelEdits.trimItem(1, FrameRange.of(21, 60)), ReelEdits.joinItem(1, Joint.dissolve(8)),
-                Edits.setSourceRate("s3", Rate.of(24)), ReelEdits.trimItem(2, FrameRange.of(13, 36)), ReelEdits.playItem(2, Playing.PLAIN.withConform(Conform.NEAREST)), ReelEdits.trimItem(3, FrameRange.of(1, 20)),
-                ReelEdits.trimItem(4, FrameRange.of(10, 39)), ReelEdits.addDrawn(0, new GeneratedItem.Leader(25, -18, LEADER)), ReelEdits.setStart("09:59:57:00"), ReelEdits.burnIn(BurnIn.forReview()), ReelEdits.addSound(wind),
-                ReelEdits.changeSound(0, SoundUse.of(wind).withAt(Rational.of(LEADER, 25))), Edits.follow("broadcast-prores", d -> d.withCleanPictures().withLoudness(LoudnessTarget.EBU_R128)),
+        for (Edit edit : List.of(ReelEdits.setRate(Rate.FPS_25), ReelEdits.trimItem(0, FrameRange.of(1011, 1070)),
+                ReelEdits.trimItem(1, FrameRange.of(21, 60)), ReelEdits.joinItem(1, Joint.dissolve(8)),
+                Edits.setSourceRate("s3", Rate.of(24)), ReelEdits.trimItem(2, FrameRange.of(13, 36)),
+                ReelEdits.playItem(2, Playing.PLAIN.withConform(Conform.NEAREST)), ReelEdits.trimItem(3, FrameRange.of(1, 20)),
+                ReelEdits.trimItem(4, FrameRange.of(10, 39)), ReelEdits.addDrawn(0, new GeneratedItem.Leader(25, -18, LEADER)),
+                ReelEdits.setStart("09:59:57:00"), ReelEdits.burnIn(BurnIn.forReview()), ReelEdits.addSound(wind),
+                ReelEdits.changeSound(0, SoundUse.of(wind).withAt(Rational.of(LEADER, 25))),
+                Edits.follow("broadcast-prores", d -> d.withCleanPictures().withLoudness(LoudnessTarget.EBU_R128)),
                 Edits.follow("web-h264", Deliverable::withCleanPictures))) {
             project = edit.apply(project);
         }
@@ -110,7 +114,7 @@ class DemoReelTest {
     void oneRunMakesAMasterAWebFileAndAReviewCopyFrameForFrame() throws Exception {
         places = TestPlaces.in(folder);
         Path demo = folder.resolve("demo");
-        DemoFrames.in(demo, WIDTH, HEIGHT).write(_ -> { });
+        DemoFrames.in(demo, WIDTH, HEIGHT).write(_ -> {});
         Project project = project(demo);
         try (Viewer viewer = new Viewer(places)) {
             Map<String, FrameTable> tables = new HashMap<>();
@@ -119,15 +123,18 @@ class DemoReelTest {
                 Listing listing = Listing.of(viewer, source.location());
                 listing.clip().ifPresent(clip -> clips.put(source.id(), clip));
                 if (listing.sequence().isPresent()) {
-                    tables.put(source.id(), viewer.check(listing.sequence().get(), false, source.reading().picture().layer(), _ -> { }).get(60, TimeUnit.SECONDS));
+                    tables.put(source.id(), viewer.check(listing.sequence().get(), false, source.reading().picture().layer(), _ -> {})
+                            .get(60, TimeUnit.SECONDS));
                 }
             }
-            assertThat(Findings.of(project, new Observed(tables, Map.of(), clips, Observed.Destination.UNKNOWN, Set.of())).blockers()).isEmpty();
+            assertThat(Findings.of(project, new Observed(tables, Map.of(), clips, Observed.Destination.UNKNOWN, Set.of())).blockers())
+                    .isEmpty();
             ResolvedReel programme = ResolvedReel.of(project, tables).orElseThrow();
             Path out = folder.resolve("out");
             RunPlan plan = RunPlanner.ofSystem().plan(project, programme, out, clips, RunPlan.CHOSEN, viewer.library());
-            try (Run run = Run.start(plan, places, _ -> { })) {
-                assertThat(run.outcome().get(300, TimeUnit.SECONDS).files()).hasSize(3).allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
+            try (Run run = Run.start(plan, places, _ -> {})) {
+                assertThat(run.outcome().get(300, TimeUnit.SECONDS).files()).hasSize(3)
+                        .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
             }
             List<String> printed = PlanText.of(programme).lines().toList();
             assertThat(printed).hasSize((int) (LEADER + 60 + 40 - 8 + 25 + 20 + 30));
@@ -139,7 +146,8 @@ class DemoReelTest {
                 Receipt receipt = ReceiptFile.read(ReceiptFile.of(made));
                 assertThat(receipt.planned().timecode()).isEqualTo("09:59:57:00");
             }
-            assertThat(ReceiptFile.read(ReceiptFile.of(out.resolve(plan.files().getFirst().fileName()))).loudness().integrated()).isCloseTo(-23, within(.1));
+            assertThat(ReceiptFile.read(ReceiptFile.of(out.resolve(plan.files().getFirst().fileName()))).loudness().integrated())
+                    .isCloseTo(-23, within(.1));
             // The ground of the burn-in, at the lower left of the safe area, darkens the review copy alone.
             double clean = brightness(viewer, out.resolve(plan.files().get(1).fileName()), LEADER + 5).at(.055, .94);
             double burnt = brightness(viewer, out.resolve(plan.files().get(2).fileName()), LEADER + 5).at(.055, .94);
@@ -149,7 +157,8 @@ class DemoReelTest {
 
     private static FrameMark.Brightness brightness(Viewer viewer, Path file, long frame) throws Exception {
         ByteBuffer pixels = ByteBuffer.allocate(4 * WIDTH * HEIGHT);
-        try (ShownPicture shown = viewer.picture(new Recipe.Finished(file.toString(), frame), new ViewerMessage.Shape(WIDTH, HEIGHT, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null)).get(60, TimeUnit.SECONDS)) {
+        try (ShownPicture shown = viewer.picture(new Recipe.Finished(file.toString(), frame),
+                new ViewerMessage.Shape(WIDTH, HEIGHT, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null)).get(60, TimeUnit.SECONDS)) {
             shown.copyTo(pixels);
         }
         return (across, down) -> (pixels.get(4 * ((int) (down * HEIGHT) * WIDTH + (int) (across * WIDTH)) + 1) & 0xff) / 255.;
@@ -163,7 +172,8 @@ class DemoReelTest {
             String shown = printed.get(frame).substring(printed.get(frame).indexOf("-> ") + 3);
             FrameMark.Brightness picture = brightness(viewer, file, frame);
             double clip = 4 / 3. / (16 / 9.);
-            Optional<FrameMark> mark = FrameMark.read(shown.startsWith("archive") ? (across, down) -> picture.at((1 - clip) / 2 + across * clip, down) : picture);
+            Optional<FrameMark> mark = FrameMark
+                    .read(shown.startsWith("archive") ? (across, down) -> picture.at((1 - clip) / 2 + across * clip, down) : picture);
             String own = mark.map(m -> SHOTS.get(m.shot()) + " " + m.number()).orElse("no mark");
             String wanted = wanted(shown);
             read += wanted.equals("no mark") ? 0 : 1;

@@ -55,7 +55,8 @@ import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * What the window shows as a file is what the file's encoder is given, sample for sample: for reels of every kind of source, and one codec of each family.
+ * What the window shows as a file is what the file's encoder is given, sample for sample: for reels of every kind of source, and one
+ * codec of each family.
  */
 class SeenIsWrittenTest {
 
@@ -65,7 +66,8 @@ class SeenIsWrittenTest {
     private static void stills(Path frames, String name, int count, StillWriter writer, boolean alpha) throws IOException {
         Files.createDirectories(frames);
         for (int n = 1; n <= count; n++) {
-            Files.write(frames.resolve("%s.%04d.%s".formatted(name, n, writer.name().startsWith("TGA") ? "tga" : "png")), writer.write(KiteFrames.draw(n, alpha)));
+            Files.write(frames.resolve("%s.%04d.%s".formatted(name, n, writer.name().startsWith("TGA") ? "tga" : "png")),
+                    writer.write(KiteFrames.draw(n, alpha)));
         }
     }
 
@@ -83,7 +85,8 @@ class SeenIsWrittenTest {
                 planes[1][i] = s.green()[at];
                 planes[2][i] = s.blue()[at];
             }
-            Files.write(frames.resolve("small.%04d.png".formatted(n)), StillWriter.PNG8.write(new Samples(wide, tall, planes[0], planes[1], planes[2], null)));
+            Files.write(frames.resolve("small.%04d.png".formatted(n)),
+                    StillWriter.PNG8.write(new Samples(wide, tall, planes[0], planes[1], planes[2], null)));
         }
     }
 
@@ -95,7 +98,7 @@ class SeenIsWrittenTest {
         void into(Path frames) throws Exception;
     }
 
-    private record Reel(Draw draw, List<Edit> edits) { }
+    private record Reel(Draw draw, List<Edit> edits) {}
 
     private static Map<String, Reel> reels() {
         Map<String, Reel> reels = new LinkedHashMap<>();
@@ -114,26 +117,37 @@ class SeenIsWrittenTest {
             stills(f, "b", 4, StillWriter.TGA8, false);
             small(f);
         }, List.of(items(List.of(Item.of("s1"), Item.of("s2"), Item.of("s3"))), ReelEdits.joinItem(1, Joint.dissolve(2)))));
-        reels.put("passes", new Reel(f -> new StandInRender(new RenderOrder(f.toString(), "flats", "pier", FrameRange.of(60, 61), Size.of(96, 54), true, 1, 0, 0, false, null, List.of()))
-                .run((_, _) -> { }), List.of(ReelEdits.mixItem(0, PassWords.mix(List.of(new PassWords.Found("full", null, ""), new PassWords.Found("base", null, "base"),
-                new PassWords.Found("light", null, "light"), new PassWords.Found("haze", null, "haze")))))));
+        reels.put("passes",
+                new Reel(
+                        f -> new StandInRender(new RenderOrder(f.toString(), "flats", "pier", FrameRange.of(60, 61), Size.of(96, 54), true,
+                                1, 0, 0, false, null, List.of()))
+                                .run((_, _) -> {}),
+                        List.of(ReelEdits.mixItem(0,
+                                PassWords.mix(List.of(new PassWords.Found("full", null, ""), new PassWords.Found("base", null, "base"),
+                                        new PassWords.Found("light", null, "light"), new PassWords.Found("haze", null, "haze")))))));
         reels.put("views with captions", new Reel(f -> {
             stills(f, "a", 3, StillWriter.PNG8, false);
             stills(f, "b", 3, StillWriter.PNG16, true);
-        }, List.of(items(List.of(Item.of(Layout.of("Both", Size.of(128, 48), new Arrangement.Grid(2), List.of(View.of(Item.of("s1")).withCaption(Line.of(Wording.parse("{frame}"), Spot.BOTTOM)), View.of(Item.of("s2"))))))))));
+        }, List.of(items(List.of(Item.of(Layout.of("Both", Size.of(128, 48), new Arrangement.Grid(2),
+                List.of(View.of(Item.of("s1")).withCaption(Line.of(Wording.parse("{frame}"), Spot.BOTTOM)), View.of(Item.of("s2"))))))))));
         reels.put("burn-in", new Reel(f -> stills(f, "kite", 3, StillWriter.PNG8, false), List.of(ReelEdits.burnIn(BurnIn.forReview()))));
         reels.put("burn-in over pixels that aren't square", new Reel(f -> stills(f, "kite", 3, StillWriter.PNG16, false),
-                List.of(Edits.setPicture("s1", Interpretation.AS_STATED.withPixelAspect(PixelAspect.of(16, 11))), ReelEdits.burnIn(BurnIn.forReview()))));
+                List.of(Edits.setPicture("s1", Interpretation.AS_STATED.withPixelAspect(PixelAspect.of(16, 11))),
+                        ReelEdits.burnIn(BurnIn.forReview()))));
         return reels;
     }
 
-    /** The first target of each codec family that makes every frame by itself: fields are woven of two reel frames, which nobody can see at once. */
+    /**
+     * The first target of each codec family that makes every frame by itself: fields are woven of two reel frames, which nobody can see
+     * at once.
+     */
     private static List<String> families() {
         Map<String, String> first = new TreeMap<>();
         for (Target target : Catalogue.targets()) {
             Codec codec = target.settings().codec();
             if (target.settings().framing().scanInUse() == Scan.PROGRESSIVE) {
-                first.putIfAbsent(codec.reportedName() + (codec.hasAlpha() ? " with alpha" : "") + (target.settings().colourFor(Size.of(64, 48)).isHighRange() ? " of high range" : ""), target.id());
+                first.putIfAbsent(codec.reportedName() + (codec.hasAlpha() ? " with alpha" : "")
+                        + (target.settings().colourFor(Size.of(64, 48)).isHighRange() ? " of high range" : ""), target.id());
             }
         }
         return List.copyOf(first.values());
@@ -142,7 +156,8 @@ class SeenIsWrittenTest {
     @TestFactory
     Stream<DynamicTest> whatIsSeenIsWhatTheEncoderIsGiven() {
         assertThat(families()).as("one target a family").hasSizeGreaterThan(15);
-        return reels().entrySet().stream().map(reel -> DynamicTest.dynamicTest(reel.getKey(), () -> compare(reel.getKey(), reel.getValue())));
+        return reels().entrySet().stream()
+                .map(reel -> DynamicTest.dynamicTest(reel.getKey(), () -> compare(reel.getKey(), reel.getValue())));
     }
 
     private void compare(String name, Reel reel) throws Exception {
@@ -183,7 +198,8 @@ class SeenIsWrittenTest {
     /** By what the window asks of its viewer. */
     private static Map<String, List<Integer>> seen(ResolvedReel reel, List<Deliverable> columns) throws IOException {
         Map<String, List<Integer>> prints = new TreeMap<>();
-        try (FrameReader reader = new FrameReader(); FrameMaker maker = new FrameMaker(f -> decoded(reader, f)); OutputPictures outputs = new OutputPictures(maker)) {
+        try (FrameReader reader = new FrameReader(); FrameMaker maker = new FrameMaker(f -> decoded(reader, f));
+                OutputPictures outputs = new OutputPictures(maker)) {
             for (Deliverable column : columns) {
                 OutputView view = OutputView.of(reel, column).orElseThrow();
                 PictureWords words = PictureWords.of(reel, column, LocalDate.now().toString()).orElse(null);

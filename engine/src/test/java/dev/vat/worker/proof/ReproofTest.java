@@ -36,7 +36,8 @@ class ReproofTest {
     @BeforeEach
     void make() throws Exception {
         Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, FRAMES, false);
-        try (Run run = Run.start(KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq")), TestPlaces.in(folder), _ -> { })) {
+        try (Run run = Run.start(KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq")), TestPlaces.in(folder),
+                _ -> {})) {
             file = Path.of(run.outcome().get(60, TimeUnit.SECONDS).files().getFirst().path());
         }
         data = Files.readAllBytes(file);
@@ -64,8 +65,10 @@ class ReproofTest {
     void anUntouchedFileIsWhatItsReceiptSays() throws IOException {
         assertThat(damaged()).isEmpty();
         Receipt receipt = Reproof.of(file).receipt();
-        assertThat(receipt.spacing()).singleElement().satisfies(s -> assertThat(s.seconds() + " s, " + s.times() + " times").isEqualTo("1/25 s, 11 times"));
-        assertThat(receipt.quality().worst()).hasSize(10).first().satisfies(w -> assertThat(w.frame()).isEqualTo(receipt.quality().worstFrame()));
+        assertThat(receipt.spacing()).singleElement()
+                .satisfies(s -> assertThat(s.seconds() + " s, " + s.times() + " times").isEqualTo("1/25 s, 11 times"));
+        assertThat(receipt.quality().worst()).hasSize(10).first()
+                .satisfies(w -> assertThat(w.frame()).isEqualTo(receipt.quality().worstFrame()));
         assertThat(receipt.loudness()).as("there is no sound").isNull();
     }
 
@@ -92,13 +95,16 @@ class ReproofTest {
     void aByteThatIsNeitherIsToldToo() throws IOException {
         // What the track is called by whoever wrote it.
         data[find("VideoHandler", 0)] ^= 0x20;
-        assertThat(damaged()).hasSize(2).last().asString().contains("every picture and everything that is said of them is as the receipt says");
+        assertThat(damaged()).hasSize(2).last().asString().contains("every picture and everything that is said of them is as the "
+                + "receipt says");
     }
 
     @Test
     void aLostFrameAndAWrongRateAreNamed() throws IOException {
-        join(Rate.FPS_25, new Splitting.Stretch(folder.resolve("a.mov"), 0, 5), new Splitting.Stretch(folder.resolve("b.mov"), 6, FRAMES - 6));
-        assertThat(Reproof.of(file).reasons()).anyMatch(r -> r.equals("frames: 12 was planned, 11 is found")).anyMatch(r -> r.equals("frame 5 is lost; the others are those of the receipt"));
+        join(Rate.FPS_25, new Splitting.Stretch(folder.resolve("a.mov"), 0, 5),
+                new Splitting.Stretch(folder.resolve("b.mov"), 6, FRAMES - 6));
+        assertThat(Reproof.of(file).reasons()).anyMatch(r -> r.equals("frames: 12 was planned, 11 is found"))
+                .anyMatch(r -> r.equals("frame 5 is lost; the others are those of the receipt"));
         Files.write(file, data);
         join(Rate.of(24), new Splitting.Stretch(folder.resolve("c.mov"), 0, FRAMES));
         assertThat(Reproof.of(file).reasons()).anyMatch(r -> r.startsWith("rate: 25 a second was planned, 24 a second is found"))

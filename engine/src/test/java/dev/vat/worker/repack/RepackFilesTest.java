@@ -60,10 +60,12 @@ class RepackFilesTest {
     static void makeFilms() throws Exception {
         Path frames = KiteFrames.png(home.resolve("frames"), "kite", 1, FRAMES, false);
         List<String> targets = List.of("edit-prores-hq", "web-h264", "web-vp9");
-        Edit groups = new Edit("short groups", p -> p.withDeliverables(p.deliverables().stream().map(d -> d.target().equals("edit-prores-hq") ? d : d.withGroup(Rational.of(2, 5)).withEffort(Effort.QUICK)).toList()));
+        Edit groups = new Edit("short groups", p -> p.withDeliverables(p.deliverables().stream()
+                .map(d -> d.target().equals("edit-prores-hq") ? d : d.withGroup(Rational.of(2, 5)).withEffort(Effort.QUICK)).toList()));
         RunPlan plan = KiteFrames.plan(frames, home.resolve("out"), targets, groups);
-        try (Run run = Run.start(plan, TestPlaces.in(home), _ -> { })) {
-            assertThat(run.outcome().get(180, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+        try (Run run = Run.start(plan, TestPlaces.in(home), _ -> {})) {
+            assertThat(run.outcome().get(180, TimeUnit.SECONDS).files())
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }
         for (int i = 0; i < targets.size(); i++) {
             FILMS.put(targets.get(i), home.resolve("out").resolve(plan.files().get(i).fileName()));
@@ -88,7 +90,7 @@ class RepackFilesTest {
     }
 
     private static Repack.Result done(RepackOrder order) throws IOException {
-        return Repack.of(order, _ -> { });
+        return Repack.of(order, _ -> {});
     }
 
     private Repack.Result split(Path film, String seconds) throws IOException {
@@ -127,7 +129,8 @@ class RepackFilesTest {
         done(new RepackOrder.Rewrap(film.toString(), second.toString(), 11L, 29L, null, false, null, null));
         done(new RepackOrder.Rewrap(film.toString(), third.toString(), 33L, null, null, false, null, null));
         Repack.Result joined = join(List.of(first, second, third), "joined.mov");
-        assertThat(joined.said()).anySatisfy(s -> assertThat(s).contains("first.mov and second.mov").contains("share 7 frames")).anySatisfy(s -> assertThat(s).contains("second.mov and third.mov").contains("3 frames are missing"));
+        assertThat(joined.said()).anySatisfy(s -> assertThat(s).contains("first.mov and second.mov").contains("share 7 frames"))
+                .anySatisfy(s -> assertThat(s).contains("second.mov and third.mov").contains("3 frames are missing"));
         int[] all = frames(film);
         int[] expected = IntStream.range(0, FRAMES).filter(i -> i < 30 || i >= 33).map(i -> all[i]).toArray();
         assertThat(frames(joined.files().getFirst())).isEqualTo(expected);
@@ -139,7 +142,8 @@ class RepackFilesTest {
         Path other = out.resolve("other.mp4");
         done(new RepackOrder.Rewrap(film("edit-prores-hq").toString(), first.toString(), null, 24L, null, false, null, null));
         done(new RepackOrder.Rewrap(film("web-h264").toString(), other.toString(), 20L, null, null, false, null, null));
-        assertThatThrownBy(() -> join(List.of(first, other), "no.mov")).isInstanceOf(IOException.class).hasMessageContaining("h264 where the first is prores").hasMessageContaining("share 5 frames");
+        assertThatThrownBy(() -> join(List.of(first, other), "no.mov")).isInstanceOf(IOException.class)
+                .hasMessageContaining("h264 where the first is prores").hasMessageContaining("share 5 frames");
     }
 
     @Test
@@ -157,7 +161,8 @@ class RepackFilesTest {
 
     @Test
     void partsOfOtherSettingsAreRefusedInWords() {
-        assertThatThrownBy(() -> join(List.of(film("web-h264"), film("edit-prores-hq")), "no.mov")).isInstanceOf(IOException.class).hasMessageContaining("prores").hasMessageContaining("h264");
+        assertThatThrownBy(() -> join(List.of(film("web-h264"), film("edit-prores-hq")), "no.mov")).isInstanceOf(IOException.class)
+                .hasMessageContaining("prores").hasMessageContaining("h264");
         assertThat(out.resolve("no.mov")).doesNotExist();
     }
 
@@ -166,7 +171,9 @@ class RepackFilesTest {
     void whatIsWrappedAnewHasTheSamePacketsAndFrames(String target, String container) throws Exception {
         Path film = film(target);
         // That packets are the same to the byte is looked at by the copying itself, which fails otherwise.
-        Path made = done(new RepackOrder.Rewrap(film.toString(), out.resolve("new." + container).toString(), null, null, null, false, null, null)).files().getFirst();
+        Path made = done(
+                new RepackOrder.Rewrap(film.toString(), out.resolve("new." + container).toString(), null, null, null, false, null, null))
+                .files().getFirst();
         assertThat(frames(made)).isEqualTo(frames(film));
     }
 
@@ -174,14 +181,17 @@ class RepackFilesTest {
     @CsvSource({"web-h264, webm, WebM", "web-h264, avi, AVI", "edit-prores-hq, mp4, MP4", "web-h264, gif, GIF", "web-h264, xyz, xyz"})
     void whatAContainerCantHoldIsRefusedWithTheReason(String target, String container, String word) {
         Path made = out.resolve("new." + container);
-        assertThatThrownBy(() -> done(new RepackOrder.Rewrap(film(target).toString(), made.toString(), null, null, null, false, null, null))).isInstanceOf(IOException.class).hasMessageContaining(word);
+        assertThatThrownBy(
+                () -> done(new RepackOrder.Rewrap(film(target).toString(), made.toString(), null, null, null, false, null, null)))
+                .isInstanceOf(IOException.class).hasMessageContaining(word);
         assertThat(made).doesNotExist();
     }
 
     @Test
     void trimmingKeepsToFramesThatStandAlone() throws Exception {
         Path film = film("web-h264");
-        Repack.Result made = done(new RepackOrder.Rewrap(film.toString(), out.resolve("trimmed.mp4").toString(), 13L, 30L, null, false, null, null));
+        Repack.Result made = done(
+                new RepackOrder.Rewrap(film.toString(), out.resolve("trimmed.mp4").toString(), 13L, 30L, null, false, null, null));
         int[] all = frames(film);
         int[] found = frames(made.files().getFirst());
         assertThat(made.said()).anySatisfy(s -> assertThat(s).contains("instead of 13"));
@@ -192,7 +202,8 @@ class RepackFilesTest {
     @Test
     void shapeAndColoursAreStatedWithoutTouchingAPicture() throws Exception {
         Path film = film("web-h264");
-        Path made = done(new RepackOrder.Rewrap(film.toString(), out.resolve("tagged.mp4").toString(), null, null, null, false, PixelAspect.parse("16:11"), "rec601-625")).files().getFirst();
+        Path made = done(new RepackOrder.Rewrap(film.toString(), out.resolve("tagged.mp4").toString(), null, null, null, false,
+                PixelAspect.parse("16:11"), "rec601-625")).files().getFirst();
         MovieProof.Result proof = MovieProof.prove(made, _ -> true);
         assertThat(proof.crcs()).isEqualTo(frames(film));
         assertThat(proof.facts().pixelAspect()).isEqualTo(PixelAspect.parse("16:11"));
@@ -204,19 +215,24 @@ class RepackFilesTest {
     void anotherSoundGoesAlongAsItIsPackedAndEndsWithThePictures() throws Exception {
         Path wav = folder.resolve("wind.wav");
         AudioFormat format = new AudioFormat(48_000, 16, 2, true, false);
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[5 * 48_000 * 4]), format, 5 * 48_000), AudioFileFormat.Type.WAVE, wav.toFile());
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[5 * 48_000 * 4]), format, 5 * 48_000),
+                AudioFileFormat.Type.WAVE, wav.toFile());
         Path film = film("edit-prores-hq");
-        Repack.Result made = done(new RepackOrder.Rewrap(film.toString(), out.resolve("heard.mov").toString(), null, null, wav.toString(), false, null, null));
+        Repack.Result made = done(new RepackOrder.Rewrap(film.toString(), out.resolve("heard.mov").toString(), null, null, wav.toString(),
+                false, null, null));
         MovieProof.Result proof = MovieProof.prove(made.files().getFirst(), _ -> true);
         assertThat(proof.crcs()).isEqualTo(frames(film));
         assertThat(proof.facts().sound().codec()).isEqualTo("pcm_s16le");
         assertThat(proof.facts().sound().seconds().toDouble()).isCloseTo(FRAMES / 25., within(.1));
         assertThat(made.said()).anySatisfy(s -> assertThat(s).contains("was cut there"));
-        Path trimmed = done(new RepackOrder.Rewrap(made.files().getFirst().toString(), out.resolve("part.mkv").toString(), 10L, 34L, null, false, null, null)).files().getFirst();
+        Path trimmed = done(new RepackOrder.Rewrap(made.files().getFirst().toString(), out.resolve("part.mkv").toString(), 10L, 34L, null,
+                false, null, null)).files().getFirst();
         assertThat(MovieProof.prove(trimmed, _ -> true).facts().sound().seconds().toDouble()).isCloseTo(1, within(.1));
-        Path silent = done(new RepackOrder.Rewrap(made.files().getFirst().toString(), out.resolve("silent.mov").toString(), null, null, null, true, null, null)).files().getFirst();
+        Path silent = done(new RepackOrder.Rewrap(made.files().getFirst().toString(), out.resolve("silent.mov").toString(), null, null,
+                null, true, null, null)).files().getFirst();
         assertThat(MovieProof.prove(silent, _ -> true).facts().soundTracks()).isZero();
-        assertThatThrownBy(() -> done(new RepackOrder.Rewrap(film("web-vp9").toString(), out.resolve("no.webm").toString(), null, null, wav.toString(), false, null, null))).hasMessageContaining("wind.wav").hasMessageContaining("WebM");
+        assertThatThrownBy(() -> done(new RepackOrder.Rewrap(film("web-vp9").toString(), out.resolve("no.webm").toString(), null, null,
+                wav.toString(), false, null, null))).hasMessageContaining("wind.wav").hasMessageContaining("WebM");
     }
 
     @ParameterizedTest
@@ -227,7 +243,8 @@ class RepackFilesTest {
         Files.copy(film, broken);
         KiteFrames.cut(broken, .45);
         int[] all = frames(film);
-        Path made = done(new RepackOrder.Recover(broken.toString(), out.resolve("recovered" + ending(film)).toString(), null)).files().getFirst();
+        Path made = done(new RepackOrder.Recover(broken.toString(), out.resolve("recovered" + ending(film)).toString(), null)).files()
+                .getFirst();
         int[] found = frames(made);
         assertThat(found.length).isBetween(5, FRAMES - 10);
         assertThat(found).isEqualTo(Arrays.copyOf(all, found.length));
@@ -248,7 +265,8 @@ class RepackFilesTest {
         byte[] h264 = Files.readAllBytes(film("web-h264"));
         int packed = new String(h264, StandardCharsets.ISO_8859_1).indexOf("mdat");
         Path lost = Files.write(folder.resolve("lost.mp4"), Arrays.copyOfRange(h264, packed - 4, h264.length));
-        assertThatThrownBy(() -> done(new RepackOrder.Recover(lost.toString(), out.resolve("no.mp4").toString(), null))).isInstanceOf(IOException.class).hasMessageContaining("index").hasMessageContaining("H.264");
+        assertThatThrownBy(() -> done(new RepackOrder.Recover(lost.toString(), out.resolve("no.mp4").toString(), null)))
+                .isInstanceOf(IOException.class).hasMessageContaining("index").hasMessageContaining("H.264");
         assertThat(out.resolve("no.mp4")).doesNotExist();
     }
 
@@ -256,9 +274,12 @@ class RepackFilesTest {
     void nothingIsWrittenOverAndNoHalfFileStays() throws Exception {
         Files.createDirectories(out);
         Path taken = Files.writeString(out.resolve("taken.mkv"), "mine");
-        assertThatThrownBy(() -> done(new RepackOrder.Rewrap(film("web-h264").toString(), taken.toString(), null, null, null, false, null, null))).isInstanceOf(FileAlreadyExistsException.class);
+        assertThatThrownBy(
+                () -> done(new RepackOrder.Rewrap(film("web-h264").toString(), taken.toString(), null, null, null, false, null, null)))
+                .isInstanceOf(FileAlreadyExistsException.class);
         assertThat(taken).hasContent("mine");
-        assertThatThrownBy(() -> done(new RepackOrder.Rewrap(film("web-h264").toString(), out.resolve("new.webm").toString(), null, null, null, false, null, null)));
+        assertThatThrownBy(() -> done(new RepackOrder.Rewrap(film("web-h264").toString(), out.resolve("new.webm").toString(), null, null,
+                null, false, null, null)));
         try (Stream<Path> left = Files.list(out)) {
             assertThat(left.toList()).containsExactly(taken);
         }

@@ -60,7 +60,8 @@ class FrameFeedTest {
     void heldFramesAreTheSamePicture() throws Exception {
         Files.delete(frames.resolve("kite.0005.png"));
         Files.delete(frames.resolve("kite.0006.png"));
-        List<Integer> crcs = crcs(KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"), Edits.setGap("s1", GapPolicy.HOLD)), 2);
+        List<Integer> crcs = crcs(KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"), Edits.setGap("s1", GapPolicy.HOLD)),
+                2);
         assertThat(crcs.subList(3, 6)).containsOnly(crcs.get(3));
         assertThat(crcs.get(6)).isNotEqualTo(crcs.get(3));
     }
@@ -70,7 +71,8 @@ class FrameFeedTest {
         RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"));
         float[] grey = new float[16 * 12];
         Files.write(frames.resolve("kite.0003.png"), StillWriter.PNG16.write(new Samples(16, 12, grey, grey, grey, null)));
-        assertThatThrownBy(() -> crcs(plan, 2)).isInstanceOf(IOException.class).hasMessageContaining("kite.0003.png").hasMessageContaining("is now 16x12");
+        assertThatThrownBy(() -> crcs(plan, 2)).isInstanceOf(IOException.class).hasMessageContaining("kite.0003.png")
+                .hasMessageContaining("is now 16x12");
     }
 
     @Test

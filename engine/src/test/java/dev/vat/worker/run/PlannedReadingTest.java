@@ -62,7 +62,8 @@ class PlannedReadingTest {
 
     @Test
     void everyThirdFrameWithTheLengthKeptIsReadOnceAndShownThreeTimes() throws Exception {
-        RunPlan plan = KiteFrames.plan(frames(9), folder.resolve("out"), WEB, Edits.setCadence("s1", Cadence.PLAIN.withEvery(3).withKeepLength(true)));
+        RunPlan plan = KiteFrames.plan(frames(9), folder.resolve("out"), WEB,
+                Edits.setCadence("s1", Cadence.PLAIN.withEvery(3).withKeepLength(true)));
         assertThat(wanted(plan)).containsExactly(1L, 1L, 1L, 4L, 4L, 4L, 7L, 7L, 7L);
         List<Integer> pictures = read(plan);
         assertThat(pictures.get(0)).isEqualTo(pictures.get(2)).isNotEqualTo(pictures.get(3));
@@ -85,6 +86,7 @@ class PlannedReadingTest {
         List<Integer> brighter = read(KiteFrames.plan(frames, folder.resolve("out"), WEB, Edits.setPicture("s1",
                 Interpretation.AS_STATED.withColour(ColourReading.LINEAR.withExposure(Rational.of(1, 2))))));
         assertThat(brighter).doesNotContainAnyElementsOf(plain);
-        assertThat(read(KiteFrames.plan(frames, folder.resolve("out"), WEB, Edits.setCadence("s1", Cadence.PLAIN.withLeadIn(1))))).isEqualTo(plain.subList(1, 3));
+        assertThat(read(KiteFrames.plan(frames, folder.resolve("out"), WEB, Edits.setCadence("s1", Cadence.PLAIN.withLeadIn(1)))))
+                .isEqualTo(plain.subList(1, 3));
     }
 }

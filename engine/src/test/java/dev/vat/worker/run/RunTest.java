@@ -61,7 +61,7 @@ class RunTest {
     }
 
     private Run.Outcome make(RunPlan plan) throws Exception {
-        try (Run run = Run.start(plan, places, _ -> { })) {
+        try (Run run = Run.start(plan, places, _ -> {})) {
             return run.outcome().get(90, TimeUnit.SECONDS);
         }
     }
@@ -80,7 +80,8 @@ class RunTest {
         KiteFrames.png(frames, "kite", 1001, 30, true);
         Run.Outcome outcome = make(KiteFrames.plan(frames, out, ALL, Edits.setFlatten("web-h264", Ground.parse("204060"))));
         assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).as(f.target() + " " + f.why()).isEqualTo(Stage.DELIVERED));
-        assertThat(names(out)).containsExactly("kite_alpha.mov", "kite_alpha.mov.receipt.json", "kite_edit.mov", "kite_edit.mov.receipt.json",
+        assertThat(names(out)).containsExactly("kite_alpha.mov", "kite_alpha.mov.receipt.json", "kite_edit.mov",
+                "kite_edit.mov.receipt.json",
                 "kite_web.mp4", "kite_web.mp4.receipt.json");
 
         Receipt alpha = ReceiptFile.read(out.resolve("kite_alpha.mov.receipt.json"));
@@ -99,7 +100,8 @@ class RunTest {
         assertThat(web.found().soundTracks()).isZero();
         assertThat(web.found().indexInFront()).isTrue();
         String text = Files.readString(out.resolve("kite_web.mp4.receipt.json"));
-        assertThat(text).as("no folder, user or machine name").doesNotContain(folder.toString()).doesNotContain(System.getProperty("user.home") + "/");
+        assertThat(text).as("no folder, user or machine name").doesNotContain(folder.toString())
+                .doesNotContain(System.getProperty("user.home") + "/");
 
         assertThat(HistoryStore.at(places.history()).entries()).hasSize(3).allSatisfy(e -> assertThat(e.proven()).isTrue());
         for (String name : List.of("kite_web.mp4", "kite_edit.mov", "kite_alpha.mov")) {
@@ -198,7 +200,8 @@ class RunTest {
                 read.add(p.framesRead());
             }
         }).within(1).run();
-        assertThat(names(out)).containsExactly("kite_archive.mkv", "kite_archive.mkv.receipt.json", "kite_edit.mov", "kite_edit.mov.receipt.json");
+        assertThat(names(out)).containsExactly("kite_archive.mkv", "kite_archive.mkv.receipt.json", "kite_edit.mov",
+                "kite_edit.mov.receipt.json");
         RunPlan together = KiteFrames.plan(frames, folder.resolve("together"), List.of("edit-prores-hq", "archive-ffv1"));
         make(together);
         assertThat(out.resolve("kite_edit.mov")).hasSameBinaryContentAs(folder.resolve("together/kite_edit.mov"));
@@ -211,7 +214,8 @@ class RunTest {
     void aFrameWhosePictureIsAnotherThanWhenItWasCheckedIsNamed() throws Exception {
         Files.createDirectories(frames);
         for (int i = 1; i <= 4; i++) {
-            ImageIO.write(new BufferedImage(64, 48, BufferedImage.TYPE_3BYTE_BGR), "bmp", frames.resolve("kite.%04d.bmp".formatted(i)).toFile());
+            ImageIO.write(new BufferedImage(64, 48, BufferedImage.TYPE_3BYTE_BGR), "bmp",
+                    frames.resolve("kite.%04d.bmp".formatted(i)).toFile());
         }
         RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"));
         Path frame = frames.resolve("kite.0003.bmp");
@@ -312,14 +316,15 @@ class RunTest {
         Files.createDirectories(out.resolve("kite_frames"));
         RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"));
         List<FileProgress> made;
-        try (Run run = Run.start(plan, places, _ -> { })) {
+        try (Run run = Run.start(plan, places, _ -> {})) {
             made = run.outcome().get(60, TimeUnit.SECONDS).files();
         }
         assertThat(made).extracting(FileProgress::stage).containsOnly(Stage.DELIVERED);
         Path folder = out.resolve("kite_frames_v02");
         assertThat(made.getFirst().path()).isEqualTo(folder.toString());
         try (var stills = Files.list(folder)) {
-            assertThat(stills.map(f -> f.getFileName().toString()).sorted()).startsWith("kite_frames.0011.png").hasSize(9).endsWith("kite_frames.0019.png");
+            assertThat(stills.map(f -> f.getFileName().toString()).sorted()).startsWith("kite_frames.0011.png").hasSize(9)
+                    .endsWith("kite_frames.0019.png");
         }
         assertThat(out.resolve("kite_frames")).isEmptyDirectory();
         assertThat(Reproof.of(folder).reasons()).isEmpty();
@@ -331,14 +336,18 @@ class RunTest {
     void aFileOfAWishedSizeIsReadTwiceAndNeverLarger() throws Exception {
         KiteFrames.png(frames, "kite", 1, 60, false);
         List<Stage> seen = new CopyOnWriteArrayList<>();
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264", "edit-prores-hq"), Edits.setControl("web-h264", new RateControl.FileSize(20_000)));
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264", "edit-prores-hq"),
+                Edits.setControl("web-h264", new RateControl.FileSize(20_000)));
         assertThat(plan.files()).extracting(RunPlan.RunFile::passes).containsExactly(2, 1);
-        try (Run run = Run.start(plan, places, p -> p.files().stream().filter(f -> f.target().equals("web-h264")).forEach(f -> seen.add(f.stage())))) {
-            assertThat(run.outcome().get(90, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+        try (Run run = Run.start(plan, places,
+                p -> p.files().stream().filter(f -> f.target().equals("web-h264")).forEach(f -> seen.add(f.stage())))) {
+            assertThat(run.outcome().get(90, TimeUnit.SECONDS).files())
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }
         assertThat(seen).contains(Stage.FIRST_PASS);
         assertThat(Files.size(out.resolve("kite_web.mp4"))).isBetween(12_000L, 20_000L);
-        assertThat(ReceiptFile.read(out.resolve("kite_web.mp4.receipt.json")).comparison().lines()).filteredOn(l -> l.name().equals("bytes")).singleElement()
+        assertThat(ReceiptFile.read(out.resolve("kite_web.mp4.receipt.json")).comparison().lines())
+                .filteredOn(l -> l.name().equals("bytes")).singleElement()
                 .satisfies(l -> assertThat(l.planned()).isEqualTo("at most 20.0 kB"));
     }
 
@@ -349,10 +358,12 @@ class RunTest {
         RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq"));
         RunPlan.RunFile file = plan.files().getFirst();
         Expectation e = file.expected();
-        Expectation wrong = new Expectation(11, e.rate(), e.size(), e.pixelAspect(), e.container(), e.codec(), e.profile(), e.codedBits(), e.readBits(),
-                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false, null, null, null, null, e.timecode(), null);
+        Expectation wrong = new Expectation(11, e.rate(), e.size(), e.pixelAspect(), e.container(), e.codec(), e.profile(), e.codedBits(),
+                e.readBits(),
+                e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false, null, null, null, null,
+                e.timecode(), null);
         RunPlan demanding = plan.withFiles(List.of(file.withExpected(wrong)));
-        try (Run run = Run.start(demanding, places, _ -> { })) {
+        try (Run run = Run.start(demanding, places, _ -> {})) {
             FileProgress made = run.outcome().get(60, TimeUnit.SECONDS).files().getFirst();
             assertThat(made.stage()).isEqualTo(Stage.UNPROVEN);
             assertThat(made.why()).contains("frames: 11 was planned, 10 was found").contains("range: full was planned, limited was found");

@@ -92,13 +92,15 @@ class TogetherRunTest {
             float[] g = new float[width * height];
             Arrays.fill(r, red);
             Arrays.fill(g, n / 100f);
-            Files.write(frames.resolve("%s.%04d.png".formatted(name, n)), StillWriter.PNG16.write(new Samples(width, height, r, g, new float[width * height], null)));
+            Files.write(frames.resolve("%s.%04d.png".formatted(name, n)),
+                    StillWriter.PNG16.write(new Samples(width, height, r, g, new float[width * height], null)));
         }
     }
 
     private Path made(RunPlan plan) throws Exception {
-        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> { })) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
+        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
+            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
         }
         return out.resolve(plan.files().getFirst().deliveredName());
     }
@@ -125,7 +127,8 @@ class TogetherRunTest {
     void everyViewStandsInItsPlaceAndGoesAlong() throws Exception {
         plain("left", 6, 64, 48, .2f);
         plain("right", 4, 64, 48, .8f);
-        Layout layout = Layout.of("Both", Size.of(128, 48), new Arrangement.Grid(2), List.of(View.of(Item.of("s1")).withBorder(new Border(Rational.of(5), Rgb.WHITE)), View.of(Item.of("s2"))));
+        Layout layout = Layout.of("Both", Size.of(128, 48), new Arrangement.Grid(2),
+                List.of(View.of(Item.of("s1")).withBorder(new Border(Rational.of(5), Rgb.WHITE)), View.of(Item.of("s2"))));
         RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png"), lay(layout));
         assertThat(plan.frames()).isEqualTo(6);
         Path made = made(plan);
@@ -147,7 +150,8 @@ class TogetherRunTest {
         plain("below", 3, 96, 96, .4f);
         plain("inset", 3, 64, 64, 1);
         Layout layout = Layout.of("Inset", Size.of(96, 96), new Arrangement.Free(List.of(Area.ALL, Area.parse("50 50 50 50"))),
-                        List.of(View.of(Item.of("s1")).withCaption(new Line(Wording.parse("{calendar} day {days}"), Spot.TOP_LEFT, 20, 100)), View.of(Item.of("s2")).withCrop(Area.parse("0 0 50 100"))))
+                List.of(View.of(Item.of("s1")).withCaption(new Line(Wording.parse("{calendar} day {days}"), Spot.TOP_LEFT, 20, 100)),
+                        View.of(Item.of("s2")).withCrop(Area.parse("0 0 50 100"))))
                 .withDays(new DayCount("2026-02-27", Rational.of(25))).withGround(new Rgb(0, 0, 255)).withFrames(5L);
         Path made = made(KiteFrames.plan(frames, out, List.of("frames-png"), lay(layout)));
         BufferedImage third = still(made, 2);
@@ -188,11 +192,13 @@ class TogetherRunTest {
     }
 
     private void render() throws Exception {
-        new StandInRender(new RenderOrder(frames.toString(), "flats", "pier", FrameRange.of(60, 62), Size.of(240, 136), true, 1, 0, 0, false, null, List.of())).run((_, _) -> { });
+        new StandInRender(new RenderOrder(frames.toString(), "flats", "pier", FrameRange.of(60, 62), Size.of(240, 136), true, 1, 0, 0,
+                false, null, List.of())).run((_, _) -> {});
     }
 
     private static List<PassWords.Found> layers() {
-        return List.of(new PassWords.Found("full", null, ""), new PassWords.Found("base", null, "base"), new PassWords.Found("light", null, "light"), new PassWords.Found("shadow", null, "shadow"),
+        return List.of(new PassWords.Found("full", null, ""), new PassWords.Found("base", null, "base"),
+                new PassWords.Found("light", null, "light"), new PassWords.Found("shadow", null, "shadow"),
                 new PassWords.Found("haze", null, "haze"), new PassWords.Found("matte", null, "matte"));
     }
 
@@ -215,7 +221,8 @@ class TogetherRunTest {
     void passesOfTheSceneAddUpToItsPicture() throws Exception {
         RunPlan full = shot().plan(out);
         RunPlan sum = shot(ReelEdits.mixItem(0, PassWords.mix(layers()))).plan(out);
-        assertThat(sum.sources()).filteredOn(RunPlan.RunSource::pass).extracting(s -> s.picture().layer()).containsExactly("base", "light", "shadow", "haze", "");
+        assertThat(sum.sources()).filteredOn(RunPlan.RunSource::pass).extracting(s -> s.picture().layer()).containsExactly("base", "light",
+                "shadow", "haze", "");
         assertThat(apart(full, sum)).isLessThanOrEqualTo(CODE);
         Path made = made(sum);
         assertThat(Reproof.of(made).reasons()).isEmpty();
@@ -229,10 +236,12 @@ class TogetherRunTest {
             List<PassSum.Decoded> decoded = new ArrayList<>();
             PassMix mix = PassWords.mix(layers()).on();
             for (Pass pass : mix.passes()) {
-                decoded.add(new PassSum.Decoded(decoded(reader, file, pass.layer()), new PictureReading(AlphaKind.PREMULTIPLIED, pass.layer(), ColourReading.LINEAR)));
+                decoded.add(new PassSum.Decoded(decoded(reader, file, pass.layer()),
+                        new PictureReading(AlphaKind.PREMULTIPLIED, pass.layer(), ColourReading.LINEAR)));
             }
             double most = 0;
-            try (Picture full = decoded(reader, file, ""); Picture sum = sums.sum(new Assembly.Passes(mix.passes(), ColourReading.LINEAR), decoded)) {
+            try (Picture full = decoded(reader, file, "");
+                    Picture sum = sums.sum(new Assembly.Passes(mix.passes(), ColourReading.LINEAR), decoded)) {
                 for (int y = 0; y < 136; y++) {
                     for (int x = 0; x < 240; x++) {
                         most = Math.max(most, apart(CodeValues.at(full, x, y), CodeValues.at(sum, x, y)));
@@ -268,14 +277,18 @@ class TogetherRunTest {
         RunPlan plan = job.plan(out);
         assertThat(plan.files()).extracting(RunPlan.RunFile::fileName).containsExactly("flats_web.mp4", "flats_web-2_light.mp4");
         RunPlan light = shot(ReelEdits.mixItem(0, new PassMix(List.of(mix.passes().get(1))))).plan(out);
-        try (FrameFeed both = new FrameFeed(plan, 2); FrameFeed alone = new FrameFeed(light, 1); WorkingPictures a = both.next(); WorkingPictures b = alone.next()) {
-            assertThat(Differences.most(a.in(plan.pictureFor(plan.files().get(1))), b.in(light.pictureFor(light.files().getFirst())))).isZero();
-            assertThat(Differences.most(a.in(plan.pictureFor(plan.files().getFirst())), b.in(light.pictureFor(light.files().getFirst())))).isGreaterThan(CODE);
+        try (FrameFeed both = new FrameFeed(plan, 2); FrameFeed alone = new FrameFeed(light, 1); WorkingPictures a = both.next();
+                WorkingPictures b = alone.next()) {
+            assertThat(Differences.most(a.in(plan.pictureFor(plan.files().get(1))), b.in(light.pictureFor(light.files().getFirst()))))
+                    .isZero();
+            assertThat(Differences.most(a.in(plan.pictureFor(plan.files().getFirst())), b.in(light.pictureFor(light.files().getFirst()))))
+                    .isGreaterThan(CODE);
         }
         made(plan);
         assertThat(out.resolve("flats_web-2_light.mp4")).exists();
         KiteFrames.Job gone = shot(ReelEdits.mixItem(0, mix.with(1, p -> p.withOff(true))), Edits.addPassFile("light"));
-        assertThat(Findings.of(gone.project(), new Observed(gone.tables(), Observed.Destination.UNKNOWN)).blockers()).extracting(Finding::id).containsExactly("pass-gone");
+        assertThat(Findings.of(gone.project(), new Observed(gone.tables(), Observed.Destination.UNKNOWN)).blockers())
+                .extracting(Finding::id).containsExactly("pass-gone");
     }
 
     @Test
@@ -288,15 +301,20 @@ class TogetherRunTest {
         assertThat(apart(off, none)).as("nothing of a pass is as if it were off").isZero();
         assertThat(apart(untouched, red)).isGreaterThan(10 * CODE);
         // Green of the sum is the base's alone, where the haze is red.
-        try (FrameFeed first = new FrameFeed(off, 1); FrameFeed second = new FrameFeed(red, 1); WorkingPictures a = first.next(); WorkingPictures b = second.next()) {
-            assertThat(Differences.cells(a.in(off.pictureFor(off.files().getFirst())), b.in(red.pictureFor(red.files().getFirst())), 4, 4)).as("green").containsOnly(0);
-            assertThat(Differences.most(a.in(off.pictureFor(off.files().getFirst())), b.in(red.pictureFor(red.files().getFirst())))).as("red").isGreaterThan(10 * CODE);
+        try (FrameFeed first = new FrameFeed(off, 1); FrameFeed second = new FrameFeed(red, 1); WorkingPictures a = first.next();
+                WorkingPictures b = second.next()) {
+            assertThat(Differences.cells(a.in(off.pictureFor(off.files().getFirst())), b.in(red.pictureFor(red.files().getFirst())), 4, 4))
+                    .as("green").containsOnly(0);
+            assertThat(Differences.most(a.in(off.pictureFor(off.files().getFirst())), b.in(red.pictureFor(red.files().getFirst()))))
+                    .as("red").isGreaterThan(10 * CODE);
         }
     }
 
     @Test
     void passesOfOtherSizesAndLayersThatAreNotThereStandInTheWay() throws Exception {
-        KiteFrames.Job job = shot(ReelEdits.mixItem(0, new PassMix(List.of(Pass.of("base", null, "base", Operation.ADD), Pass.of("gone", null, "gone", Operation.ADD)))));
-        assertThat(Findings.of(job.project(), new Observed(job.tables(), Observed.Destination.UNKNOWN)).blockers()).extracting(Finding::id).containsExactly("pass-layer");
+        KiteFrames.Job job = shot(ReelEdits.mixItem(0,
+                new PassMix(List.of(Pass.of("base", null, "base", Operation.ADD), Pass.of("gone", null, "gone", Operation.ADD)))));
+        assertThat(Findings.of(job.project(), new Observed(job.tables(), Observed.Destination.UNKNOWN)).blockers()).extracting(Finding::id)
+                .containsExactly("pass-layer");
     }
 }

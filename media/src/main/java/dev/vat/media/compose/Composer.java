@@ -12,7 +12,8 @@ import dev.vat.media.picture.Picture;
 
 /**
  * Turns decoded pictures into the working picture: planar RGB, full range, display-coded over Rec.709 primaries or, for files of high
- * range, by the PQ curve over Rec.2020's; with straight alpha where the programme has any. The viewer and the run make their pictures through this one class, so that what is
+ * range, by the PQ curve over Rec.2020's; with straight alpha where the programme has any. The viewer and the run make their pictures
+ * through this one class, so that what is
  * seen is what is written. An instance belongs to one thread.
  */
 public final class Composer implements AutoCloseable {
@@ -29,7 +30,8 @@ public final class Composer implements AutoCloseable {
     private final WorkingFormat format;
     private final boolean alpha;
     /** The readings used last: while somebody tries exposures there is a new one with every step. */
-    private final Kept<PictureReading, Filtering> chains = new Kept<>(MOST_CHAINS, how -> new Filtering(p -> chain(p, how)), Filtering::close);
+    private final Kept<PictureReading, Filtering> chains = new Kept<>(MOST_CHAINS, how -> new Filtering(p -> chain(p, how)),
+            Filtering::close);
     private final Filtering toFloat = new Filtering(Composer::toFloat);
 
     /** @param alpha whether working pictures get an alpha channel; frames without one are opaque then */
@@ -97,7 +99,8 @@ public final class Composer implements AutoCloseable {
         int transfer = !states ? 1 : colour.transfer() == null ? 13 : colour.transfer();
         return ",setparams=range=pc:colorspace=gbr:color_primaries=" + primaries + ":color_trc=" + transfer
                 + (keep ? ":alpha_mode=premultiplied" : "")
-                + ",zscale=primariesin=" + primaries + ":transferin=" + transfer + ":" + (high() ? HIGH_RANGE : "primaries=1:transfer=13:npl=" + ColourCoding.WHITE)
+                + ",zscale=primariesin=" + primaries + ":transferin=" + transfer + ":"
+                + (high() ? HIGH_RANGE : "primaries=1:transfer=13:npl=" + ColourCoding.WHITE)
                 + ":matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb());
     }
 
@@ -140,8 +143,11 @@ public final class Composer implements AutoCloseable {
             case BT1886 -> "709";
             case GAMMA22 -> "bt470m";
         };
-        String light = high() ? "transferin=" + (colour.kind() == ColourReading.Kind.DISPLAY ? "709" : "linear") + ":primariesin=" + primaries(colour) + ":" + HIGH_RANGE + ":"
-                : colour.isLinear() || colour.kind() == ColourReading.Kind.TAGGED ? "transferin=linear:transfer=" + transfer + ":primariesin=" + primaries(colour) + ":primaries=709:" : "";
+        String light = high()
+                ? "transferin=" + (colour.kind() == ColourReading.Kind.DISPLAY ? "709" : "linear") + ":primariesin=" + primaries(colour)
+                        + ":" + HIGH_RANGE + ":"
+                : colour.isLinear() || colour.kind() == ColourReading.Kind.TAGGED
+                        ? "transferin=linear:transfer=" + transfer + ":primariesin=" + primaries(colour) + ":primaries=709:" : "";
         return FULL_RGB + (keep ? ":alpha_mode=premultiplied" : "") + ",format=" + (keep ? "gbrapf32le" : "gbrpf32le")
                 + (premultiplied ? ",unpremultiply=inplace=1" : "") + (keep ? "," + HANDS_OFF : "")
                 + ",zscale=" + light + "matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb())

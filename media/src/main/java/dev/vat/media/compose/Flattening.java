@@ -10,7 +10,7 @@ import java.lang.foreign.ValueLayout;
 /** Lays a picture with straight alpha over another, in their own coded values, exactly to half a step. */
 public final class Flattening {
 
-    private Flattening() { }
+    private Flattening() {}
 
     /** Over one colour, given as displays show it. */
     public static Picture over(Picture picture, Rgb colour) {
@@ -19,7 +19,11 @@ public final class Flattening {
         }
     }
 
-    /** A new picture without alpha: {@code gbrap16le} becomes {@code gbrp16le}, {@code gbrap} becomes {@code gbrp}. @param ground as wide; its last row goes on downwards */
+    /**
+     * A new picture without alpha: {@code gbrap16le} becomes {@code gbrp16le}, {@code gbrap} becomes {@code gbrp}.
+     *
+     * @param ground as wide; its last row goes on downwards
+     */
     public static Picture over(Picture picture, Picture ground) {
         boolean deep = picture.bits() > 8;
         Picture flat = Picture.allocate(deep ? "gbrp16le" : "gbrp", picture.width(), picture.height());

@@ -32,7 +32,7 @@ public final class Grounds {
     private static final PictureReading WITH_ALPHA = PictureReading.of(AlphaKind.STRAIGHT, false);
     private static final PictureReading AS_SHOWN = PictureReading.of(AlphaKind.NONE, false);
 
-    private Grounds() { }
+    private Grounds() {}
 
     /**
      * A picture of the same samples, without alpha, as wide; one colour needs but a few rows, of which the last goes on downwards.
@@ -40,7 +40,8 @@ public final class Grounds {
      * @throws MediaException naming the still, if it can't be read
      */
     public static Picture behind(Ground ground, Picture working) {
-        WorkingFormat format = working.frame().color_trc() == Composer.PQ ? WorkingFormat.HIGH : working.bits() > 8 ? WorkingFormat.W16 : WorkingFormat.W8;
+        WorkingFormat format = working.frame().color_trc() == Composer.PQ ? WorkingFormat.HIGH
+                : working.bits() > 8 ? WorkingFormat.W16 : WorkingFormat.W8;
         try (Composer composer = new Composer(format, false); Picture drawn = drawn(ground, working.width(), working.height())) {
             return composer.compose(drawn, AS_SHOWN);
         }
@@ -59,7 +60,8 @@ public final class Grounds {
 
     private static Picture drawn(Ground ground, int width, int height) {
         return switch (ground) {
-            case Ground.Colour(Rgb colour) -> squares(width, FEW_ROWS, (plane, _) -> plane == 0 ? colour.green() : plane == 1 ? colour.blue() : colour.red(), 0);
+            case Ground.Colour(Rgb colour) -> squares(width, FEW_ROWS,
+                    (plane, _) -> plane == 0 ? colour.green() : plane == 1 ? colour.blue() : colour.red(), 0);
             case Ground.Checker _ -> squares(width, height, (_, odd) -> odd == 0 ? DARK : LIGHT, Math.max(2, height / SQUARES_DOWN));
             case Ground.Still(String path) -> still(Path.of(path), width, height);
         };
@@ -72,7 +74,8 @@ public final class Grounds {
             for (int y = 0; y < height; y++) {
                 for (int x = 0; x < width; x++) {
                     int odd = side == 0 ? 0 : x / side + y / side & 1;
-                    picture.plane(plane).set(ValueLayout.JAVA_BYTE, (long) y * picture.stride(plane) + x, (byte) value.applyAsInt(plane, odd));
+                    picture.plane(plane).set(ValueLayout.JAVA_BYTE, (long) y * picture.stride(plane) + x,
+                            (byte) value.applyAsInt(plane, odd));
                 }
             }
         }
@@ -97,7 +100,8 @@ public final class Grounds {
             int width = Math.max(1, (int) Math.round(full.width() * stretch * height / full.height()));
             Size size = Size.of(width, height);
             Size whole = Size.of(full.width(), full.height());
-            try (Placing placing = new Placing(Placement.of(whole, PixelAspect.SQUARE, size, PixelAspect.SQUARE, Fit.STRETCH, Rational.ZERO, Rational.ZERO, Chroma.RGB), size)) {
+            try (Placing placing = new Placing(Placement.of(whole, PixelAspect.SQUARE, size, PixelAspect.SQUARE, Fit.STRETCH, Rational.ZERO,
+                    Rational.ZERO, Chroma.RGB), size)) {
                 return placing.place(full);
             }
         }
@@ -123,7 +127,8 @@ public final class Grounds {
         double scale = Math.max((double) width / picture.width(), (double) height / picture.height());
         int wide = Math.max(width, (int) Math.round(picture.width() * scale));
         int tall = Math.max(height, (int) Math.round(picture.height() * scale));
-        return "zscale=w=%d:h=%d:filter=spline36:matrixin=gbr:matrix=gbr:rangein=full:range=full,crop=%d:%d:%d:%d:exact=1".formatted(wide, tall, width, height,
+        return "zscale=w=%d:h=%d:filter=spline36:matrixin=gbr:matrix=gbr:rangein=full:range=full,crop=%d:%d:%d:%d:exact=1".formatted(wide,
+                tall, width, height,
                 (wide - width) / 2, (tall - height) / 2);
     }
 }

@@ -10,7 +10,7 @@ import java.nio.file.Path;
 /** Tables of colours in {@code .cube} files, as they lie on disk. */
 public final class Looks {
 
-    private Looks() { }
+    private Looks() {}
 
     /** Whether a look is a table in three dimensions, and not three curves. */
     public static boolean isCube(Look look) {

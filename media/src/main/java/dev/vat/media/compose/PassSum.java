@@ -31,7 +31,7 @@ public final class PassSum implements AutoCloseable {
     private final Filtering toFloat = new Filtering(Composer::toFloat);
 
     /** A decoded picture with what its samples mean. */
-    public record Decoded(Picture picture, PictureReading how) { }
+    public record Decoded(Picture picture, PictureReading how) {}
 
     /** A row of what lies there so far, and of what comes onto it. */
     private static final class Row {
@@ -58,7 +58,9 @@ public final class PassSum implements AutoCloseable {
             Picture first = floats.getFirst();
             for (int i = 1; i < floats.size(); i++) {
                 if (floats.get(i).width() != first.width() || floats.get(i).height() != first.height()) {
-                    throw new MediaException("The passes " + how.passes().getFirst().name() + " and " + how.passes().get(i).name() + " aren't of one size", 0);
+                    throw new MediaException(
+                            "The passes " + how.passes().getFirst().name() + " and " + how.passes().get(i).name() + " aren't of one size",
+                            0);
                 }
             }
             return sum(how.passes(), decoded, floats);
@@ -84,7 +86,8 @@ public final class PassSum implements AutoCloseable {
                 }
             }
             for (int c = 0; c < (alpha ? 4 : 3); c++) {
-                MemorySegment.copy(under.values[c], 0, sum.plane(PLANES[c]), ValueLayout.JAVA_FLOAT_UNALIGNED, (long) y * sum.stride(PLANES[c]), width);
+                MemorySegment.copy(under.values[c], 0, sum.plane(PLANES[c]), ValueLayout.JAVA_FLOAT_UNALIGNED,
+                        (long) y * sum.stride(PLANES[c]), width);
             }
         }
         ColourTags.displayRgb(sum);
@@ -115,7 +118,8 @@ public final class PassSum implements AutoCloseable {
         int width = picture.width();
         row.alpha = picture.hasAlpha();
         for (int c = 0; c < (row.alpha ? 4 : 3); c++) {
-            MemorySegment.copy(picture.plane(PLANES[c]), ValueLayout.JAVA_FLOAT_UNALIGNED, (long) y * picture.stride(PLANES[c]), row.values[c], 0, width);
+            MemorySegment.copy(picture.plane(PLANES[c]), ValueLayout.JAVA_FLOAT_UNALIGNED, (long) y * picture.stride(PLANES[c]),
+                    row.values[c], 0, width);
         }
         boolean coded = !how.colour().isLinear();
         boolean straight = row.alpha && how.alpha() != AlphaKind.PREMULTIPLIED;

@@ -35,12 +35,14 @@ public final class Placing implements AutoCloseable {
         }
         if (placement.isScaled()) {
             chain.append(alpha ? "premultiply=inplace=1,setparams=alpha_mode=premultiplied," : "")
-                    .append("zscale=w=%d:h=%d:filter=spline36:matrixin=gbr:matrix=gbr:rangein=full:range=full,".formatted(to.width(), to.height()))
+                    .append("zscale=w=%d:h=%d:filter=spline36:matrixin=gbr:matrix=gbr:rangein=full:range=full,".formatted(to.width(),
+                            to.height()))
                     .append(alpha ? "unpremultiply=inplace=1,setparams=alpha_mode=straight," : "");
         }
         if (to.width() != frame.width() || to.height() != frame.height()) {
             String samples = alpha ? picture.bits() > 8 ? "gbrap16le" : "gbrap" : picture.bits() > 8 ? "gbrp16le" : "gbrp";
-            chain.append("format=%s,pad=%d:%d:%d:%d:color=black@%d,format=%1$s,".formatted(samples, frame.width(), frame.height(), to.x(), to.y(), alpha ? 0 : 1));
+            chain.append("format=%s,pad=%d:%d:%d:%d:color=black@%d,format=%1$s,".formatted(samples, frame.width(), frame.height(), to.x(),
+                    to.y(), alpha ? 0 : 1));
         }
         return chain.toString();
     }

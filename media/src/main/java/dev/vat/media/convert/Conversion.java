@@ -73,11 +73,15 @@ public final class Conversion implements AutoCloseable {
         // zscale is told that alpha is premultiplied, so that it leaves the colour of straight pictures alone.
         String handsOff = codec.hasAlpha() ? "setparams=alpha_mode=premultiplied," : "";
         String tags = "setparams=range=" + (colour.isFull() ? "pc" : "tv") + ":colorspace=" + matrix() + ":color_primaries=" + primaries()
-                + ":color_trc=" + transfer() + (!codec.hasAlpha() ? "" : colour.equals(ColourCoding.LINEAR) ? ":alpha_mode=premultiplied" : ":alpha_mode=straight");
+                + ":color_trc=" + transfer()
+                + (!codec.hasAlpha() ? "" : colour.equals(ColourCoding.LINEAR) ? ":alpha_mode=premultiplied" : ":alpha_mode=straight");
         String planar = SampleFormat.planar(codec);
         boolean same = codec.chroma() == Chroma.RGB && picture.formatName().equals(planar);
-        String convert = colour.equals(ColourCoding.LINEAR) ? light(planar) : same ? "" : otherColours(picture) + "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range=" + (colour.isFull() ? "full" : "limited")
-                + (dithered ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
+        String convert = colour.equals(ColourCoding.LINEAR) ? light(planar)
+                : same ? ""
+                        : otherColours(picture) + "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range="
+                                + (colour.isFull() ? "full" : "limited")
+                                + (dithered ? ":dither=error_diffusion" : "") + ",format=" + planar + ",";
         // Of the same samples, packed ones are put together without any arithmetic; JPEG's format says its range by its name.
         return handsOff + convert + tags + (wanted.equals(planar) ? "" : ",format=" + wanted + "," + tags);
     }
@@ -93,13 +97,15 @@ public final class Conversion implements AutoCloseable {
             return "";
         }
         String from = high ? "primariesin=9:transferin=" + Composer.PQ : "primariesin=" + BT709 + ":transferin=" + BT709;
-        return "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:" + from + ":primaries=" + primaries() + ":transfer=" + (high ? transfer() : BT709)
+        return "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:" + from + ":primaries=" + primaries() + ":transfer="
+                + (high ? transfer() : BT709)
                 + ":npl=" + ColourCoding.WHITE + ",format=" + (codec.hasAlpha() ? "gbrap16le" : "gbrp16le") + ",";
     }
 
     /** Back to light, from the curve of high range; premultiplied, as all readers of OpenEXR take it. */
     private String light(String planar) {
-        return "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:primariesin=9:transferin=" + Composer.PQ + ":primaries=1:transfer=8:npl=" + ColourCoding.WHITE
+        return "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:primariesin=9:transferin=" + Composer.PQ
+                + ":primaries=1:transfer=8:npl=" + ColourCoding.WHITE
                 + ",format=" + planar + "," + (codec.hasAlpha() ? "setparams=alpha_mode=straight,premultiply=inplace=1," : "");
     }
 
@@ -175,7 +181,8 @@ public final class Conversion implements AutoCloseable {
                 && picture.frame().colorspace() == matrix()
                 && picture.frame().color_range() == (colour.isFull() ? AVCOL_RANGE_JPEG : AVCOL_RANGE_MPEG);
         if (!right) {
-            String found = picture.width() + "x" + picture.height() + " " + picture.formatName() + ", matrix " + picture.frame().colorspace()
+            String found = picture.width() + "x" + picture.height() + " " + picture.formatName() + ", matrix "
+                    + picture.frame().colorspace()
                     + ", range " + picture.frame().color_range();
             picture.close();
             throw new MediaException("The conversion gave " + found + " where " + size + " " + wanted + ", matrix " + matrix() + ", "

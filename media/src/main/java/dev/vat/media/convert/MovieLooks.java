@@ -26,7 +26,7 @@ public final class MovieLooks {
     private static final Size SMALL = Size.of(64, 36);
     private static final PictureReading AS_SHOWN = PictureReading.of(AlphaKind.NONE, false);
 
-    private MovieLooks() { }
+    private MovieLooks() {}
 
     /** Of the first frames, in order. */
     public static List<Seam.Look> first(Path file, int most) {
@@ -49,7 +49,8 @@ public final class MovieLooks {
             for (long i = from; i < to; i++) {
                 try (Picture decoded = frames.frame(i); Picture working = composer.compose(decoded, AS_SHOWN)) {
                     if (small == null) {
-                        small = new Placing(Placement.of(Size.of(working.width(), working.height()), PixelAspect.SQUARE, SMALL, PixelAspect.SQUARE, Fit.STRETCH, Rational.ZERO, Rational.ZERO, Chroma.RGB), SMALL);
+                        small = new Placing(Placement.of(Size.of(working.width(), working.height()), PixelAspect.SQUARE, SMALL,
+                                PixelAspect.SQUARE, Fit.STRETCH, Rational.ZERO, Rational.ZERO, Chroma.RGB), SMALL);
                     }
                     try (Picture scaled = small.place(working)) {
                         looks.add(new Seam.Look(samples(scaled), decoded.crc32c()));

@@ -44,7 +44,8 @@ public final class ScreenPainter implements AutoCloseable {
         boolean same = picture.width() == width && picture.height() == height;
         if (!picture.hasAlpha()) {
             return start + ",format=" + (picture.bits() > 8 ? "gbrp16le" : "gbrp")
-                    + (same ? "" : ",zscale=w=" + width + ":h=" + height + ":filter=bilinear:matrixin=gbr:matrix=gbr:rangein=full:range=full")
+                    + (same ? ""
+                            : ",zscale=w=" + width + ":h=" + height + ":filter=bilinear:matrixin=gbr:matrix=gbr:rangein=full:range=full")
                     + ",zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full,format=gbrp,format=bgra";
         }
         return start + ":alpha_mode=straight,premultiply=inplace=1,setparams=alpha_mode=premultiplied"

@@ -22,7 +22,6 @@ public record ContainerScan(String container, boolean indexInFront, Integer loop
         this(container, indexInFront, null);
     }
 
-
     private static final int HEADER = 16;
     private static final int HEAD = 64;
     private static final byte[] MXF_KEY = {0x06, 0x0e, 0x2b, 0x34, 0x02, 0x05, 0x01, 0x01, 0x0d, 0x01, 0x02, 0x01, 0x01, 0x02};
@@ -37,7 +36,9 @@ public record ContainerScan(String container, boolean indexInFront, Integer loop
             byte[] head = start.array();
             String text = new String(head, StandardCharsets.ISO_8859_1);
             if (begins(head, EBML)) {
-                return new ContainerScan(text.contains("webm") ? Container.WEBM.title() : text.contains("matroska") ? Container.MKV.title() : "unknown", false);
+                return new ContainerScan(
+                        text.contains("webm") ? Container.WEBM.title() : text.contains("matroska") ? Container.MKV.title() : "unknown",
+                        false);
             }
             if (begins(head, MXF_KEY)) {
                 return new ContainerScan(Container.MXF.title(), false);
@@ -85,7 +86,7 @@ public record ContainerScan(String container, boolean indexInFront, Integer loop
                 case "ftyp" -> brand = new String(head.array(), 8, 4, StandardCharsets.ISO_8859_1);
                 case "moov" -> index = at;
                 case "mdat" -> pictures = pictures < 0 ? at : pictures;
-                default -> { }
+                default -> {}
             }
             if (size < 8) {
                 break;

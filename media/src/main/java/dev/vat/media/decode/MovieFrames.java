@@ -141,7 +141,8 @@ public final class MovieFrames implements AutoCloseable {
         AVCodecParameters p = demuxer.stream().codecpar();
         AVPixFmtDescriptor descriptor = p.format() < 0 ? null : av_pix_fmt_desc_get(p.format());
         int bits = descriptor == null ? 8 : descriptor.comp(0).depth();
-        boolean alpha = descriptor != null && (descriptor.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0 || TrackDecoder.hasHiddenAlpha(demuxer.stream());
+        boolean alpha = descriptor != null && (descriptor.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0
+                || TrackDecoder.hasHiddenAlpha(demuxer.stream());
         Rational aspect = Av.rational(demuxer.stream().sample_aspect_ratio());
         aspect = aspect.signum() > 0 ? aspect : Av.rational(p.sample_aspect_ratio());
         Stated colour = p.color_primaries() == 2 && p.color_trc() == 2 ? Stated.NOTHING

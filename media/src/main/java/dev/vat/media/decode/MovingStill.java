@@ -22,7 +22,7 @@ public final class MovingStill {
     public static final byte NO_BLENDING = 2;
     private static final String LOOP = "NETSCAPE2.0";
 
-    private MovingStill() { }
+    private MovingStill() {}
 
     /** GIF counts repeats in an extension after its palette; without one it is played once. */
     static int loopsOfGif(FileChannel file) throws IOException {

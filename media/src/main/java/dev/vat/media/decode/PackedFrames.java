@@ -17,11 +17,11 @@ import org.bytedeco.javacpp.SizeTPointer;
 public final class PackedFrames {
 
     /** @param bytes of the frame's packet, alpha beside it included @param key whether it stands alone */
-    public record Frame(int bytes, boolean key) { }
+    public record Frame(int bytes, boolean key) {}
 
-    private record At(long time, Frame frame) { }
+    private record At(long time, Frame frame) {}
 
-    private PackedFrames() { }
+    private PackedFrames() {}
 
     /** @throws MediaException if it can't be read */
     public static List<Frame> of(Path file) {

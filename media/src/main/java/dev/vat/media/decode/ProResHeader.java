@@ -10,7 +10,7 @@ public final class ProResHeader {
     private static final int MARK = 4;
     private static final int ALPHA_TYPE = 25;
 
-    private ProResHeader() { }
+    private ProResHeader() {}
 
     /**
      * Bits in which alpha is coded: decoders give it back at the depth of the colours, so that the header alone tells.

@@ -40,7 +40,7 @@ import org.bytedeco.ffmpeg.avutil.AVFrame;
  */
 public final class StillDecoder implements AutoCloseable {
 
-    private record Key(FileKind kind, int part, String layer) { }
+    private record Key(FileKind kind, int part, String layer) {}
 
     private final Map<Key, AVCodecContext> contexts = new HashMap<>();
     private final AVPacket packet = av_packet_alloc();

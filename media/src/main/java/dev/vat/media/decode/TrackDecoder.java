@@ -44,7 +44,8 @@ public final class TrackDecoder implements AutoCloseable {
     private final OneAtATime use = new OneAtATime("A decoder of movies");
 
     public TrackDecoder(AVCodecParameters parameters, boolean hiddenAlpha, AVRational timeBase, int threads) {
-        this(hiddenAlpha ? avcodec_find_decoder_by_name("libvpx-vp9") : avcodec_find_decoder(parameters.codec_id()), parameters, timeBase, threads);
+        this(hiddenAlpha ? avcodec_find_decoder_by_name("libvpx-vp9") : avcodec_find_decoder(parameters.codec_id()), parameters, timeBase,
+                threads);
     }
 
     /** For a track of a file, alpha included. */

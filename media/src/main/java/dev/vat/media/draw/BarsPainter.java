@@ -10,7 +10,8 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * Draws colour bars in 16-bit R'G'B' of full range, where 0 is black and 65535 white, so that what a file holds comes of the file's own coding
+ * Draws colour bars in 16-bit R'G'B' of full range, where 0 is black and 65535 white, so that what a file holds comes of the file's own
+ * coding
  * alone. Bars in the layout of SMPTE RP 219-1 lack its step below black, which R'G'B' of full range can't hold: black stands there.
  */
 final class BarsPainter {
@@ -33,9 +34,9 @@ final class BarsPainter {
     }
 
     /** Some rows of the picture. @param part of its height, in twelfths */
-    private record Row(int part, List<Stripe> stripes) { }
+    private record Row(int part, List<Stripe> stripes) {}
 
-    private BarsPainter() { }
+    private BarsPainter() {}
 
     static Picture paint(BarPattern pattern, int width, int height) {
         Picture picture = Picture.allocate("gbrp16le", width, height);
@@ -82,8 +83,10 @@ final class BarsPainter {
         first.addFirst(Stripe.grey(GREY, side));
         first.add(Stripe.grey(GREY, side));
         List<Stripe> second = List.of(Stripe.of(0, 1, 1, side), Stripe.grey(COLOUR, BARS), Stripe.of(0, 0, 1, side));
-        List<Stripe> third = List.of(Stripe.of(1, 1, 0, side), Stripe.grey(0, 1), new Stripe(1, 1, 1, 5, true), Stripe.grey(1, 1), Stripe.of(1, 0, 0, side));
-        List<Stripe> fourth = List.of(Stripe.grey(DARK_GREY, side), Stripe.grey(0, 1.5), Stripe.grey(1, 2), Stripe.grey(0, 5 / 6. + 2 / 3.), Stripe.grey(.02, 1 / 3.), Stripe.grey(0, 1 / 3.),
+        List<Stripe> third = List.of(Stripe.of(1, 1, 0, side), Stripe.grey(0, 1), new Stripe(1, 1, 1, 5, true), Stripe.grey(1, 1),
+                Stripe.of(1, 0, 0, side));
+        List<Stripe> fourth = List.of(Stripe.grey(DARK_GREY, side), Stripe.grey(0, 1.5), Stripe.grey(1, 2), Stripe.grey(0, 5 / 6. + 2 / 3.),
+                Stripe.grey(.02, 1 / 3.), Stripe.grey(0, 1 / 3.),
                 Stripe.grey(.04, 1 / 3.), Stripe.grey(0, 1), Stripe.grey(DARK_GREY, side));
         return List.of(new Row(7, first), new Row(1, second), new Row(1, third), new Row(3, fourth));
     }
@@ -109,7 +112,8 @@ final class BarsPainter {
         for (int p = 0; p < line.length; p++) {
             MemorySegment samples = MemorySegment.ofArray(Arrays.copyOf(line[p], width));
             for (int y = top; y < bottom; y++) {
-                MemorySegment.copy(samples, ValueLayout.JAVA_SHORT, 0, picture.plane(p), ValueLayout.JAVA_SHORT, (long) y * picture.stride(p), width);
+                MemorySegment.copy(samples, ValueLayout.JAVA_SHORT, 0, picture.plane(p), ValueLayout.JAVA_SHORT,
+                        (long) y * picture.stride(p), width);
             }
         }
     }

@@ -110,10 +110,13 @@ public final class DrawingPainter {
             graphics.setStroke(new BasicStroke((float) (height * .008)));
             graphics.draw(new Ellipse2D.Double(x - radius, y - radius, 2 * radius, 2 * radius));
             double angle = 2 * Math.PI * turn;
-            graphics.draw(new Line2D.Double(x + radius * .8 * Math.sin(angle), y - radius * .8 * Math.cos(angle), x + radius * 1.1 * Math.sin(angle), y - radius * 1.1 * Math.cos(angle)));
+            graphics.draw(new Line2D.Double(x + radius * .8 * Math.sin(angle), y - radius * .8 * Math.cos(angle),
+                    x + radius * 1.1 * Math.sin(angle), y - radius * 1.1 * Math.cos(angle)));
             graphics.setColor(INK);
             Shape outline = layout(Integer.toString(figure), height * FIGURE).getOutline(null);
-            graphics.fill(AffineTransform.getTranslateInstance(x - outline.getBounds2D().getCenterX(), y - outline.getBounds2D().getCenterY()).createTransformedShape(outline));
+            graphics.fill(
+                    AffineTransform.getTranslateInstance(x - outline.getBounds2D().getCenterX(), y - outline.getBounds2D().getCenterY())
+                            .createTransformedShape(outline));
         } finally {
             graphics.dispose();
         }
@@ -157,7 +160,8 @@ public final class DrawingPainter {
         for (int p = 0; p < 3; p++) {
             for (int y = 0; y < grey.getHeight(); y++) {
                 for (int x = 0; x < grey.getWidth(); x++) {
-                    picture.plane(p).set(ValueLayout.JAVA_BYTE, (long) y * picture.stride(p) + x, (byte) grey.getRaster().getSample(x, y, 0));
+                    picture.plane(p).set(ValueLayout.JAVA_BYTE, (long) y * picture.stride(p) + x,
+                            (byte) grey.getRaster().getSample(x, y, 0));
                 }
             }
         }

@@ -40,9 +40,9 @@ public final class LetterPainter {
     private static final double EDGE = .25;
     private static final Color INK = new Color(0xe6, 0xe6, 0xe6);
 
-    private record Run(String text, float size) { }
+    private record Run(String text, float size) {}
 
-    private record Block(Lettering.Written line, int width, int height, int bits, boolean high) { }
+    private record Block(Lettering.Written line, int width, int height, int bits, boolean high) {}
 
     private final double stretch;
     private final Map<Block, TextBlock> patches = new LinkedHashMap<>(16, .75f, true) {
@@ -88,7 +88,8 @@ public final class LetterPainter {
         }
         ColourTags.like(working, written);
         if (lettering.watermark() != null) {
-            watermark(lettering.watermark(), working).over(written, inside(working.width(), markPatch.width(), lettering.watermark().at().across()),
+            watermark(lettering.watermark(), working).over(written,
+                    inside(working.width(), markPatch.width(), lettering.watermark().at().across()),
                     inside(working.height(), markPatch.height(), lettering.watermark().at().down()));
         }
         for (Spot spot : Spot.values()) {
@@ -145,13 +146,15 @@ public final class LetterPainter {
         String text = block.line.text();
         String missing = Face.missing(font, text);
         if (!missing.isEmpty()) {
-            throw new MediaException("The face " + font.getName() + " has no letter " + missing + ", which is to be written into the picture: choose another font file", 0);
+            throw new MediaException("The face " + font.getName() + " has no letter " + missing + ", which is to be written into the "
+                    + "picture: choose another font file", 0);
         }
         float size = fitting(block.line, block.width, block.height);
         double wide = wide(text, size);
         TextLayout layout = layout(text, size);
         double edge = size * EDGE;
-        BufferedImage image = new BufferedImage(Math.max(1, (int) Math.ceil(wide)), Math.max(1, (int) Math.ceil(layout.getAscent() + layout.getDescent() + edge)), BufferedImage.TYPE_INT_ARGB);
+        BufferedImage image = new BufferedImage(Math.max(1, (int) Math.ceil(wide)),
+                Math.max(1, (int) Math.ceil(layout.getAscent() + layout.getDescent() + edge)), BufferedImage.TYPE_INT_ARGB);
         Graphics2D graphics = graphics(image);
         try {
             graphics.setColor(new Color(0, 0, 0, block.line.ground() * 255 / 100));
@@ -216,7 +219,8 @@ public final class LetterPainter {
 
     private TextBlock watermark(Watermark wanted, Picture working) {
         if (!wanted.equals(mark) || markedHeight != working.height() || !markPatch.fits(working)) {
-            try (Picture scaled = Grounds.scaled(Path.of(wanted.path()), Math.max(1, (int) Math.round(working.height() * wanted.size() / 100)), stretch)) {
+            try (Picture scaled = Grounds.scaled(Path.of(wanted.path()),
+                    Math.max(1, (int) Math.round(working.height() * wanted.size() / 100)), stretch)) {
                 markPatch = TextBlock.of(scaled, wanted.opacity(), working);
             }
             mark = wanted;

@@ -33,9 +33,9 @@ public final class ViewsPainter implements AutoCloseable {
      *
      * @param boxed whether the picture was drawn for it, as large as its box
      */
-    public record Shown(Picture picture, Lettering caption, boolean boxed) { }
+    public record Shown(Picture picture, Lettering caption, boolean boxed) {}
 
-    private record Place(Placement placement, Placement.Box box) { }
+    private record Place(Placement placement, Placement.Box box) {}
 
     private final Composer composer;
     private final boolean alpha;
@@ -43,7 +43,11 @@ public final class ViewsPainter implements AutoCloseable {
     private final Map<Rgb, short[]> codes = new HashMap<>();
     private final Kept<Place, Placing> placings = new Kept<>(MOST_PLACINGS, p -> new Placing(p.placement, p.box.size()), Placing::close);
 
-    /** @param composer that makes the working pictures @param alpha whether they have that channel @param pixel shape of the whole picture's pixels */
+    /**
+     * @param composer that makes the working pictures
+     * @param alpha whether they have that channel
+     * @param pixel shape of the whole picture's pixels
+     */
     public ViewsPainter(Composer composer, boolean alpha, PixelAspect pixel) {
         this.composer = composer;
         this.alpha = alpha;
@@ -94,7 +98,8 @@ public final class ViewsPainter implements AutoCloseable {
             for (int y = 0; y < box.height(); y++) {
                 long at = (long) (box.y() + y) * whole.stride(p) + 2L * box.x();
                 if (view.hasAlpha()) {
-                    over(from.asSlice((long) y * view.stride(p), bytes), view.plane(ALPHA).asSlice((long) y * view.stride(ALPHA), bytes), to.asSlice(at, bytes), box.width());
+                    over(from.asSlice((long) y * view.stride(p), bytes), view.plane(ALPHA).asSlice((long) y * view.stride(ALPHA), bytes),
+                            to.asSlice(at, bytes), box.width());
                 } else {
                     MemorySegment.copy(from, (long) y * view.stride(p), to, at, bytes);
                 }
@@ -108,7 +113,8 @@ public final class ViewsPainter implements AutoCloseable {
             if (a == 0) {
                 continue;
             }
-            long sum = (view.getAtIndex(ValueLayout.JAVA_SHORT_UNALIGNED, x) & FULL) * a + (ground.getAtIndex(ValueLayout.JAVA_SHORT_UNALIGNED, x) & FULL) * (FULL - a) + FULL / 2;
+            long sum = (view.getAtIndex(ValueLayout.JAVA_SHORT_UNALIGNED, x) & FULL) * a
+                    + (ground.getAtIndex(ValueLayout.JAVA_SHORT_UNALIGNED, x) & FULL) * (FULL - a) + FULL / 2;
             ground.setAtIndex(ValueLayout.JAVA_SHORT_UNALIGNED, x, (short) (sum / FULL));
         }
     }
@@ -131,14 +137,16 @@ public final class ViewsPainter implements AutoCloseable {
         for (int p = 0; p < whole.planes(); p++) {
             Arrays.fill(row, p == ALPHA ? (short) FULL : code[p]);
             for (int down = 0; down < height; down++) {
-                MemorySegment.copy(row, 0, whole.plane(p), ValueLayout.JAVA_SHORT_UNALIGNED, (long) (y + down) * whole.stride(p) + 2L * x, width);
+                MemorySegment.copy(row, 0, whole.plane(p), ValueLayout.JAVA_SHORT_UNALIGNED, (long) (y + down) * whole.stride(p) + 2L * x,
+                        width);
             }
         }
     }
 
     /** A colour as displays show it, in the samples of working pictures. */
     private short[] code(Rgb colour) {
-        try (Picture drawn = Grounds.plain(colour, alpha, 16, 2); Picture working = composer.compose(drawn, PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false))) {
+        try (Picture drawn = Grounds.plain(colour, alpha, 16, 2);
+                Picture working = composer.compose(drawn, PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false))) {
             short[] code = new short[3];
             for (int p = 0; p < code.length; p++) {
                 code[p] = working.plane(p).get(ValueLayout.JAVA_SHORT_UNALIGNED, 0);

@@ -24,11 +24,17 @@ import java.util.TreeMap;
  * @param loops how often a moving still is played, 0 for ever; null elsewhere
  * @param pass which of two passes, or null where there is but one
  */
-public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspect pixelAspect, Rate rate, Scan scan, Integer loops, int threads,
-                          Map<String, String> options, Pass pass) {
+public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspect pixelAspect, Rate rate, Scan scan, Integer loops,
+        int threads,
+        Map<String, String> options, Pass pass) {
 
-    /** One of two passes. @param first whether it only takes notes @param notes the file in which the first pass leaves them for the second */
-    public record Pass(boolean first, Path notes) { }
+    /**
+     * One of two passes.
+     *
+     * @param first whether it only takes notes
+     * @param notes the file in which the first pass leaves them for the second
+     */
+    public record Pass(boolean first, Path notes) {}
 
     public EncoderSpec {
         options = Map.copyOf(options);
@@ -50,7 +56,8 @@ public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspe
     /** The same for one of two passes. */
     public EncoderSpec inPass(boolean first, Path notes) {
         Pass which = new Pass(first, notes);
-        return new EncoderSpec(codec, colour, size, pixelAspect, rate, scan, loops, threads, EncoderOptions.inPass(codec, options, first, notes.toString()), which);
+        return new EncoderSpec(codec, colour, size, pixelAspect, rate, scan, loops, threads,
+                EncoderOptions.inPass(codec, options, first, notes.toString()), which);
     }
 
     /** With one of the library's options set otherwise. */
@@ -70,7 +77,8 @@ public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspe
     /** As a plan has it, which may have been made earlier. */
     public static EncoderSpec of(RunPlan.RunFile file) {
         Expectation expected = file.expected();
-        return new EncoderSpec(file.codecInCatalogue(), file.treatment().colour(), expected.size(), expected.pixelAspect(), expected.rate(), file.treatment().scan(), expected.loops(),
+        return new EncoderSpec(file.codecInCatalogue(), file.treatment().colour(), expected.size(), expected.pixelAspect(), expected.rate(),
+                file.treatment().scan(), expected.loops(),
                 file.threads(), file.options(), null);
     }
 }

@@ -18,7 +18,7 @@ public final class ExrWriter {
     private static final int LINES = 16;
     private static final int HALF = 1;
 
-    private ExrWriter() { }
+    private ExrWriter() {}
 
     /** @param channels by name, such as {@code R} or {@code haze.G}; each holds width x height values from the top */
     public static byte[] write(int width, int height, Map<String, float[]> channels) {

@@ -15,7 +15,7 @@ public final class FirstPass implements PartSink {
 
     @Override
     public void write(Picture converted) {
-        encoder.encode(converted, _ -> { });
+        encoder.encode(converted, _ -> {});
     }
 
     /** Nothing is kept. */
@@ -26,7 +26,7 @@ public final class FirstPass implements PartSink {
 
     @Override
     public List<FrameProof> finish() {
-        encoder.flush(_ -> { });
+        encoder.flush(_ -> {});
         return List.of();
     }
 

@@ -7,4 +7,4 @@ package dev.vat.media.encode;
  * @param psnr luma, decoded against what the encoder was given, in dB; positive infinity if not a bit differs
  * @param ssim luma, from 0 to 1
  */
-public record FrameProof(long frame, int crc, double psnr, double ssim) { }
+public record FrameProof(long frame, int crc, double psnr, double ssim) {}

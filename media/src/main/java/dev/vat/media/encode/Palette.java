@@ -13,7 +13,8 @@ final class Palette implements AutoCloseable {
     /** @param transparent whether one of the colours is kept for places that are more than half transparent */
     Palette(boolean transparent) {
         String reserve = transparent ? "1" : "0";
-        filtering = new Filtering(_ -> "format=" + (transparent ? "bgra" : "bgr0,format=bgra") + ",split[a][b];[a]palettegen=stats_mode=single:reserve_transparent=" + reserve
+        filtering = new Filtering(_ -> "format=" + (transparent ? "bgra" : "bgr0,format=bgra")
+                + ",split[a][b];[a]palettegen=stats_mode=single:reserve_transparent=" + reserve
                 + "[p];[b][p]paletteuse=new=1:dither=sierra2_4a:alpha_threshold=128");
     }
 

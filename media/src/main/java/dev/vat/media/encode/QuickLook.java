@@ -40,15 +40,20 @@ public final class QuickLook implements AutoCloseable {
     private String chain(Picture picture) {
         int width = Math.clamp(picture.width(), LEAST, MOST_WIDTH) / 2 * 2;
         int height = Math.max(LEAST, (int) Math.round((double) picture.height() * width / picture.width())) / 2 * 2;
-        String flat = picture.hasAlpha() ? "setparams=range=pc:colorspace=gbr:alpha_mode=straight,premultiply=inplace=1,setparams=alpha_mode=premultiplied,format=gbrp16le," : "";
+        String flat = picture.hasAlpha()
+                ? "setparams=range=pc:colorspace=gbr:alpha_mode=straight,premultiply=inplace=1,"
+                        + "setparams=alpha_mode=premultiplied,format=gbrp16le,"
+                : "";
         return flat + "setparams=range=pc:colorspace=gbr:color_primaries=bt709:color_trc=bt709,zscale=w=" + width + ":h=" + height
-                + ":filter=bilinear:matrixin=gbr:rangein=full:matrix=709:range=full,format=yuv420p,setparams=range=pc:colorspace=bt709,format=yuvj420p";
+                + ":filter=bilinear:matrixin=gbr:rangein=full:matrix=709:range=full,format=yuv420p,"
+                + "setparams=range=pc:colorspace=bt709,format=yuvj420p";
     }
 
     public void look(Picture working) {
         try (Picture small = smaller.apply(working)) {
             if (still == null) {
-                still = new SmallEncoder("mjpeg", small.width(), small.height(), Map.of("flags", "+qscale", "global_quality", Integer.toString(4 * 118)));
+                still = new SmallEncoder("mjpeg", small.width(), small.height(),
+                        Map.of("flags", "+qscale", "global_quality", Integer.toString(4 * 118)));
                 moving = new SmallEncoder("libx264", small.width(), small.height(), Map.of("preset", "ultrafast", "crf", "24",
                         "x264-params", "scenecut=40:keyint=infinite:bframes=0:rc-lookahead=0:sync-lookahead=0:log-level=none"));
             }

@@ -31,7 +31,8 @@ final class SmallEncoder implements AutoCloseable {
     SmallEncoder(String name, int width, int height, Map<String, String> options) {
         AVCodec codec = avcodec_find_encoder_by_name(name);
         context = avcodec_alloc_context3(codec);
-        context.width(width).height(height).pix_fmt(Av.format("yuvj420p")).color_range(AVCOL_RANGE_JPEG).time_base(av_make_q(1, 25)).framerate(av_make_q(25, 1)).thread_count(1);
+        context.width(width).height(height).pix_fmt(Av.format("yuvj420p")).color_range(AVCOL_RANGE_JPEG).time_base(av_make_q(1, 25))
+                .framerate(av_make_q(25, 1)).thread_count(1);
         AVDictionary dictionary = Av.options(options);
         try {
             Av.check(avcodec_open2(context, codec, dictionary), name);

@@ -48,7 +48,8 @@ public enum StillWriter {
                 return encode(picture);
             }
             try (Filtering toJpeg = new Filtering(_ -> "setparams=range=pc:colorspace=gbr,format=gbrp,"
-                    + "zscale=matrixin=gbr:matrix=470bg:rangein=full:range=full,format=yuvj444p"); Picture converted = toJpeg.apply(picture)) {
+                    + "zscale=matrixin=gbr:matrix=470bg:rangein=full:range=full,format=yuvj444p");
+                    Picture converted = toJpeg.apply(picture)) {
                 return encode(converted);
             }
         }

@@ -23,7 +23,8 @@ public final class StillsWriter implements PartSink {
         this.stills = stills;
         this.next = firstFrame;
         // One after the other: a picture goes out before the next comes in, so that numbers can't be mixed up.
-        EncoderSpec single = new EncoderSpec(spec.codec(), spec.colour(), spec.size(), spec.pixelAspect(), spec.rate(), spec.scan(), null, 1, spec.options(), null);
+        EncoderSpec single = new EncoderSpec(spec.codec(), spec.colour(), spec.size(), spec.pixelAspect(), spec.rate(), spec.scan(), null,
+                1, spec.options(), null);
         encoder = new CheckedEncoder(single, firstFrame, checked);
     }
 

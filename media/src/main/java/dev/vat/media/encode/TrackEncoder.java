@@ -86,7 +86,10 @@ public final class TrackEncoder implements AutoCloseable {
         }
     }
 
-    /** DV's samples lie at the upper left (IEC 61834), MPEG's at the left; where colour isn't sampled more coarsely there is nothing to say. */
+    /**
+     * DV's samples lie at the upper left (IEC 61834), MPEG's at the left; where colour isn't sampled more coarsely there is nothing to
+     * say.
+     */
     private static int chromaLocation(Codec codec) {
         return switch (codec.chroma()) {
             case RGB, YUV444 -> AVCHROMA_LOC_UNSPECIFIED;

@@ -28,7 +28,8 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * Makes the pictures that recipes tell of: the one way from files to working pictures, for the window as for runs. Working pictures are planar RGB in full range with straight
+ * Makes the pictures that recipes tell of: the one way from files to working pictures, for the window as for runs. Working pictures are
+ * planar RGB in full range with straight
  * alpha, see {@link Composer}. An instance belongs to one thread.
  */
 public final class FrameMaker implements AutoCloseable {
@@ -48,15 +49,18 @@ public final class FrameMaker implements AutoCloseable {
     /** Two are compared, or parts of one. */
     private static final int MOST_MOVIES = 4;
 
-    private record Samples(WorkingFormat format, boolean alpha) { }
+    private record Samples(WorkingFormat format, boolean alpha) {}
 
-    private record Layout(Samples samples, PixelAspect pixelAspect) { }
+    private record Layout(Samples samples, PixelAspect pixelAspect) {}
 
     private final Frames frames;
-    private final Kept<Samples, Composer> composers = new Kept<>(2 * WorkingFormat.values().length, s -> new Composer(s.format, s.alpha), Composer::close);
-    private final Kept<Recipe.Placed, Placing> placings = new Kept<>(MOST_PLACINGS, p -> new Placing(p.placement(), p.frame()), Placing::close);
-    private final Kept<Layout, ViewsPainter> layouts = new Kept<>(MOST_LAYOUTS, l -> new ViewsPainter(composers.get(l.samples), l.samples.alpha, l.pixelAspect), ViewsPainter::close);
-    private final Kept<PixelAspect, LetterPainter> letters = new Kept<>(MOST_LAYOUTS, LetterPainter::new, _ -> { });
+    private final Kept<Samples, Composer> composers = new Kept<>(2 * WorkingFormat.values().length, s -> new Composer(s.format, s.alpha),
+            Composer::close);
+    private final Kept<Recipe.Placed, Placing> placings = new Kept<>(MOST_PLACINGS, p -> new Placing(p.placement(), p.frame()),
+            Placing::close);
+    private final Kept<Layout, ViewsPainter> layouts = new Kept<>(MOST_LAYOUTS,
+            l -> new ViewsPainter(composers.get(l.samples), l.samples.alpha, l.pixelAspect), ViewsPainter::close);
+    private final Kept<PixelAspect, LetterPainter> letters = new Kept<>(MOST_LAYOUTS, LetterPainter::new, _ -> {});
     private final Kept<String, MovieFrames> movies = new Kept<>(MOST_MOVIES, path -> new MovieFrames(Path.of(path)), MovieFrames::close);
     private final DrawingPainter drawings = new DrawingPainter();
     private final CardPainter cards = new CardPainter();
@@ -67,7 +71,8 @@ public final class FrameMaker implements AutoCloseable {
     }
 
     /**
-     * The picture in each kind, every file read but once. What is written into it by a {@link Recipe.Lettered} is left to whoever converts it.
+     * The picture in each kind, every file read but once. What is written into it by a {@link Recipe.Lettered} is left to whoever
+     * converts it.
      *
      * @throws IOException naming the file, if a frame isn't what it is to be
      * @throws dev.vat.media.lib.MediaException if the media library can't make it
@@ -174,7 +179,8 @@ public final class FrameMaker implements AutoCloseable {
             for (Recipe.Frame pass : passes.frames()) {
                 decoded.add(new PassSum.Decoded(frames.decoded(pass), pass.reading()));
             }
-            PictureReading reading = new PictureReading(passes.transparent() ? AlphaKind.PREMULTIPLIED : AlphaKind.NONE, null, passes.mix().colour());
+            PictureReading reading = new PictureReading(passes.transparent() ? AlphaKind.PREMULTIPLIED : AlphaKind.NONE, null,
+                    passes.mix().colour());
             return placed(WorkingPictures.of(kinds, kind -> {
                 try (Picture sum = sum(passes, decoded, kind.pass())) {
                     return composed(sum, reading, kind);

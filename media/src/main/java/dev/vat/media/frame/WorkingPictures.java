@@ -17,7 +17,7 @@ public final class WorkingPictures implements AutoCloseable {
 
     private final Map<PictureKind, Picture> pictures = new HashMap<>();
 
-    private WorkingPictures() { }
+    private WorkingPictures() {}
 
     /** One of each kind; if one can't be made, those that were are let go. */
     static WorkingPictures of(Set<PictureKind> kinds, Making making) throws IOException {

@@ -53,7 +53,7 @@ public final class Av {
         setLogCallback(TO_LOG);
     }
 
-    private Av() { }
+    private Av() {}
 
     /** Passes a result on, or throws what a negative one means. */
     public static int check(int result, String what) {

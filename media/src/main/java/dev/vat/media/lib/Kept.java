@@ -6,7 +6,8 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 
 /**
- * The few things used last, each made when it is first asked for; what hasn't been used for longest is closed. Belongs to one thread, and so does what it holds.
+ * The few things used last, each made when it is first asked for; what hasn't been used for longest is closed. Belongs to one thread, and
+ * so does what it holds.
  */
 public final class Kept<K, V> implements AutoCloseable {
 

@@ -6,7 +6,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_version_info;
 /** The media library inside Vat. */
 public final class MediaLibrary {
 
-    private MediaLibrary() { }
+    private MediaLibrary() {}
 
     /** Its release and the version of its codecs, as plans and receipts name it; loads the native code. */
     public static String version() {

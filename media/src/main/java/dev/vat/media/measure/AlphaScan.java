@@ -14,7 +14,7 @@ public final class AlphaScan {
 
     private static final short HALF_ONE = 0x3c00;
 
-    private AlphaScan() { }
+    private AlphaScan() {}
 
     /** Whether every pixel is fully opaque; stops at the first that isn't. A picture without alpha is opaque. */
     public static boolean isOpaque(Picture picture) {

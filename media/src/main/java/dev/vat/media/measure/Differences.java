@@ -35,7 +35,7 @@ public final class Differences {
         }
     }
 
-    private Differences() { }
+    private Differences() {}
 
     /**
      * A picture of 16 bits without alpha, {@code width} by {@code height}.
@@ -45,8 +45,10 @@ public final class Differences {
      * @throws MediaException if they aren't alike
      */
     public static Picture of(Picture first, Picture second, Show how, int width, int height) {
-        if (first.width() != second.width() || first.height() != second.height() || first.bits() != 16 || second.bits() != 16 || !first.isRgb() || !second.isRgb()) {
-            throw new MediaException("Pictures of " + first.width() + "x" + first.height() + " " + first.formatName() + " and " + second.width() + "x" + second.height() + " "
+        if (first.width() != second.width() || first.height() != second.height() || first.bits() != 16 || second.bits() != 16
+                || !first.isRgb() || !second.isRgb()) {
+            throw new MediaException("Pictures of " + first.width() + "x" + first.height() + " " + first.formatName() + " and "
+                    + second.width() + "x" + second.height() + " "
                     + second.formatName() + " can't be compared", 0);
         }
         Picture shown = Picture.allocate("gbrp16le", width, height);
@@ -113,7 +115,10 @@ public final class Differences {
         return most;
     }
 
-    /** The mean difference of green, second less first, of every cell of a grid: what flickers is seen in how these change. In codes of 16 bits. */
+    /**
+     * The mean difference of green, second less first, of every cell of a grid: what flickers is seen in how these change. In codes of 16
+     * bits.
+     */
     public static float[] cells(Picture first, Picture second, int columns, int rows) {
         float[] cells = new float[columns * rows];
         MemorySegment a = first.plane(0);
@@ -127,7 +132,8 @@ public final class Differences {
                 long sum = 0;
                 for (int y = top; y < bottom; y++) {
                     for (int x = left; x < right; x++) {
-                        sum += (b.get(WORD, (long) y * second.stride(0) + 2L * x) & 0xffff) - (a.get(WORD, (long) y * first.stride(0) + 2L * x) & 0xffff);
+                        sum += (b.get(WORD, (long) y * second.stride(0) + 2L * x) & 0xffff)
+                                - (a.get(WORD, (long) y * first.stride(0) + 2L * x) & 0xffff);
                     }
                 }
                 cells[row * columns + column] = (float) sum / ((bottom - top) * (right - left));

@@ -23,11 +23,14 @@ import org.bytedeco.ffmpeg.avfilter.AVFilterInOut;
 import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 
-/** Compares pictures, above all decoded ones with what their encoder was given, by the library's PSNR and SSIM: of luma, or of all three where there are R, G, B. Belongs to one thread. */
+/**
+ * Compares pictures, above all decoded ones with what their encoder was given, by the library's PSNR and SSIM: of luma, or of all three
+ * where there are R, G, B. Belongs to one thread.
+ */
 public final class Likeness implements AutoCloseable {
 
     /** @param psnr in dB, positive infinity if not a bit differs @param ssim from 0 to 1 */
-    public record Value(double psnr, double ssim) { }
+    public record Value(double psnr, double ssim) {}
 
     private final boolean weighed;
     private AVFilterGraph graph;
@@ -53,7 +56,8 @@ public final class Likeness implements AutoCloseable {
         AVFrame out = av_frame_alloc();
         try {
             Av.check(av_buffersink_get_frame(sink, out), "Comparing a picture");
-            return new Value(value(out, rgb ? "lavfi.psnr.psnr_avg" : "lavfi.psnr.psnr.y"), value(out, rgb ? "lavfi.ssim.All" : "lavfi.ssim.Y"));
+            return new Value(value(out, rgb ? "lavfi.psnr.psnr_avg" : "lavfi.psnr.psnr.y"),
+                    value(out, rgb ? "lavfi.ssim.All" : "lavfi.ssim.Y"));
         } finally {
             av_frame_free(out);
         }
@@ -79,10 +83,12 @@ public final class Likeness implements AutoCloseable {
     private void build(Picture decoded, Picture given) {
         // Decoders may give back more bits than were coded: both legs go to the deeper one, without alpha.
         rgb = decoded.isRgb();
-        String tags = "setparams=range=" + (given.frame().color_range() == AVCOL_RANGE_JPEG ? "pc" : "tv") + ":colorspace=" + (rgb ? "gbr" : "bt709")
+        String tags = "setparams=range=" + (given.frame().color_range() == AVCOL_RANGE_JPEG ? "pc" : "tv") + ":colorspace="
+                + (rgb ? "gbr" : "bt709")
                 + ":color_primaries=bt709:color_trc=bt709";
         // Floats are compared up to white; what is above it is only held to be there by the frame's fingerprint.
-        String whole = FloatSamples.isFloat(decoded) ? "," + tags + ":alpha_mode=premultiplied,zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full" : "";
+        String whole = FloatSamples.isFloat(decoded)
+                ? "," + tags + ":alpha_mode=premultiplied,zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full" : "";
         String seen = weighed ? ",format=gbrap,setparams=alpha_mode=straight,premultiply=inplace=1" : "";
         String same = whole + seen + "," + tags + ",format=" + planar(decoded) + "," + tags;
         String text = source("decoded", decoded) + same + "[a];" + source("given", given) + same

@@ -15,7 +15,7 @@ public final class OddMarks {
     private static final int INFINITE = 0xffffff00;
     private static final int NEGATIVE = 0xff00ffff;
 
-    private OddMarks() { }
+    private OddMarks() {}
 
     /**
      * @param decoded the picture as its file holds it; whole-number pictures have nothing to mark

@@ -73,7 +73,8 @@ public final class ScopePainter {
         for (int cb = 0; cb < counts.length; cb++) {
             for (int cr = 0; cr < counts.length; cr++) {
                 if (counts[cb][cr] > 0) {
-                    put(left + cb * side / counts.length, top + (counts.length - 1 - cr) * side / counts.length, INKS[0], .3 + .7 * Math.min(1, counts[cb][cr] / full));
+                    put(left + cb * side / counts.length, top + (counts.length - 1 - cr) * side / counts.length, INKS[0],
+                            .3 + .7 * Math.min(1, counts[cb][cr] / full));
                 }
             }
         }

@@ -13,7 +13,8 @@ import java.nio.ByteOrder;
 import java.util.Locale;
 
 /**
- * What a picture's samples are, counted: in ten bits of limited range, as broadcasters read them, where black is 64 and white 940. Of a file's
+ * What a picture's samples are, counted: in ten bits of limited range, as broadcasters read them, where black is 64 and white 940. Of a
+ * file's
  * picture that is what its encoder takes. Belongs to one thread.
  */
 public final class Scopes implements AutoCloseable {
@@ -23,7 +24,8 @@ public final class Scopes implements AutoCloseable {
     static final int BLACK = 64;
     static final int WHITE = 940;
     /**
-     * What R, G, B and Y may reach, and which share of the picture may lie outside: Recommendation EBU R 103, its preferred range of 5 to 246 in
+     * What R, G, B and Y may reach, and which share of the picture may lie outside: Recommendation EBU R 103, its preferred range of 5 to
+     * 246 in
      * eight bits and its tolerance of one percent. Written down without the text at hand; to be verified.
      */
     static final int LOWEST = 20;
@@ -41,7 +43,8 @@ public final class Scopes implements AutoCloseable {
     private static String chain(Picture picture) {
         String flat = picture.hasAlpha() ? "setparams=alpha_mode=straight,format=" + opaque(picture) + "," : "";
         String in = picture.isRgb() ? "setparams=range=pc:colorspace=gbr,zscale=matrixin=gbr:rangein=full:matrix=709:range=limited"
-                : "zscale=matrixin=" + matrix(picture) + ":matrix=" + matrix(picture) + ":rangein=" + (picture.frame().color_range() == AVCOL_RANGE_JPEG ? "full" : "limited") + ":range=limited:filter=point";
+                : "zscale=matrixin=" + matrix(picture) + ":matrix=" + matrix(picture) + ":rangein="
+                        + (picture.frame().color_range() == AVCOL_RANGE_JPEG ? "full" : "limited") + ":range=limited:filter=point";
         return flat + in + ",format=yuv444p10le";
     }
 
@@ -87,7 +90,8 @@ public final class Scopes implements AutoCloseable {
         MemorySegment cr = picture.plane(2);
         for (int row = 0; row < picture.height(); row += step) {
             for (int x = 0; x < picture.width(); x += step) {
-                told.of(x, luma.get(WORD, (long) row * picture.stride(0) + 2L * x), cb.get(WORD, (long) row * picture.stride(1) + 2L * x), cr.get(WORD, (long) row * picture.stride(2) + 2L * x));
+                told.of(x, luma.get(WORD, (long) row * picture.stride(0) + 2L * x), cb.get(WORD, (long) row * picture.stride(1) + 2L * x),
+                        cr.get(WORD, (long) row * picture.stride(2) + 2L * x));
             }
         }
     }
@@ -165,7 +169,8 @@ public final class Scopes implements AutoCloseable {
             outside[1]++;
         });
         double share = (double) outside[0] / outside[1];
-        return String.format(Locale.ROOT, "Y %d to %d, RGB %d to %d; %.2f %% outside %d to %d%s", extremes[0], extremes[1], extremes[2], extremes[3], 100 * share, LOWEST, HIGHEST,
+        return String.format(Locale.ROOT, "Y %d to %d, RGB %d to %d; %.2f %% outside %d to %d%s", extremes[0], extremes[1], extremes[2],
+                extremes[3], 100 * share, LOWEST, HIGHEST,
                 share > TOLERATED ? ", more than 1 %" : "");
     }
 

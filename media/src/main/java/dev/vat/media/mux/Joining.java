@@ -28,12 +28,12 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 public final class Joining {
 
     /** A part's file and the output frame that it begins with. */
-    public record Part(Path file, Container container, long first, long frames) { }
+    public record Part(Path file, Container container, long first, long frames) {}
 
     /** Rates below this are whole ones: their clock counts milliseconds as well. */
     private static final long WHOLE_MILLISECONDS = 1000;
 
-    private Joining() { }
+    private Joining() {}
 
     /**
      * What the joined file is to be.
@@ -41,7 +41,8 @@ public final class Joining {
      * @param timecode label of the first frame, or null for none
      * @param numbers what its frames are numbered, where it is to say so; null else
      */
-    public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode, FrameNumbers numbers) {
+    public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode,
+            FrameNumbers numbers) {
         public Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode) {
             this(file, container, indexInFront, rate, pixelAspect, timecode, null);
         }
@@ -52,7 +53,8 @@ public final class Joining {
     }
 
     /** Without a timecode, as {@link #join(List, Target, WovenSound)}. */
-    public static void join(List<Part> parts, Path target, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, WovenSound sound) throws IOException {
+    public static void join(List<Part> parts, Path target, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect,
+            WovenSound sound) throws IOException {
         join(parts, new Target(target, container, indexInFront, rate, pixelAspect, null), sound);
     }
 
@@ -94,7 +96,8 @@ public final class Joining {
                 long[] partTimes = times[p];
                 try (Demuxer demuxer = new Demuxer(part.file)) {
                     if (!started) {
-                        muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode).numbers(target.numbers);
+                        muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode)
+                                .numbers(target.numbers);
                         if (voice != null) {
                             muxer.sound(voice.context());
                         }

@@ -36,10 +36,10 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 public final class MovieCopy {
 
     /** A stretch of a file. @param frames in the order of showing, from 0; null for all */
-    public record Piece(Path file, FrameRange frames) { }
+    public record Piece(Path file, FrameRange frames) {}
 
     /** Tags of colours as code points of ITU-T H.273. */
-    public record Colour(int primaries, int transfer, int matrix, boolean full) { }
+    public record Colour(int primaries, int transfer, int matrix, boolean full) {}
 
     /**
      * What is to come of it.
@@ -49,10 +49,10 @@ public final class MovieCopy {
      * @param sound whose first track goes along in place of the files' own; null for those
      * @param silent whether no sound goes along
      */
-    public record Target(Path file, Container container, PixelAspect pixelAspect, Colour colour, Path sound, boolean silent) { }
+    public record Target(Path file, Container container, PixelAspect pixelAspect, Colour colour, Path sound, boolean silent) {}
 
     /** @param frames pictures in the new file @param notes what somebody should know of it, in words */
-    public record Result(long frames, List<String> notes) { }
+    public record Result(long frames, List<String> notes) {}
 
     private static final int CORRUPT = 2;
 
@@ -154,7 +154,8 @@ public final class MovieCopy {
         }
         long from = coded.get(shown[(int) frames.first()]).time();
         boolean whole = frames.last() == coded.size() - 1;
-        Rational end = whole ? base.times(coded.get(shown[(int) frames.last()]).time()).plus(mean) : base.times(coded.get(shown[(int) frames.last() + 1]).time());
+        Rational end = whole ? base.times(coded.get(shown[(int) frames.last()]).time()).plus(mean)
+                : base.times(coded.get(shown[(int) frames.last() + 1]).time());
         Rational length = end.minus(base.times(from));
         packets(piece.file, kept, base.times(from), end, offset, frames);
         return length;
@@ -165,10 +166,12 @@ public final class MovieCopy {
             throw new MediaException(file.getFileName() + " has " + places.count() + " frames, not " + (frames.last() + 1), 0);
         }
         if (!places.canStart((int) frames.first())) {
-            throw new MediaException(file.getFileName() + ": frame " + frames.first() + " doesn't stand alone, so that nothing can begin with it; frame " + places.startAtOrBefore((int) frames.first()) + " does", 0);
+            throw new MediaException(file.getFileName() + ": frame " + frames.first() + " doesn't stand alone, so that nothing can "
+                    + "begin with it; frame " + places.startAtOrBefore((int) frames.first()) + " does", 0);
         }
         if (!places.canEnd((int) frames.last() + 1)) {
-            throw new MediaException(file.getFileName() + ": frames up to " + frames.last() + " lean on later ones; it can end with frame " + (places.endAtOrAfter((int) frames.last() + 1) - 1), 0);
+            throw new MediaException(file.getFileName() + ": frames up to " + frames.last() + " lean on later ones; it can end with frame "
+                    + (places.endAtOrAfter((int) frames.last() + 1) - 1), 0);
         }
     }
 
@@ -264,7 +267,8 @@ public final class MovieCopy {
             made.codecpar().sample_aspect_ratio(Av.fraction(target.pixelAspect.ratio()));
         }
         if (target.colour != null) {
-            made.codecpar().color_primaries(target.colour.primaries).color_trc(target.colour.transfer).color_space(target.colour.matrix).color_range(target.colour.full ? 2 : 1);
+            made.codecpar().color_primaries(target.colour.primaries).color_trc(target.colour.transfer).color_space(target.colour.matrix)
+                    .color_range(target.colour.full ? 2 : 1);
         }
         if (target.sound == null && !target.silent) {
             demuxer.sounds().forEach(out::sound);
@@ -293,10 +297,14 @@ public final class MovieCopy {
             return null;
         }
         PacketTags tags = PacketTags.of(stream, target);
-        if (target.pixelAspect != null && !target.container.statesPixelAspect() || target.colour != null && !target.container.statesColour() && tags == null) {
-            throw new MediaException(target.container.title() + " has no place for " + (target.pixelAspect != null ? "the shape of pixels" : "tags of colours") + ": take MOV or MKV", 0);
+        if (target.pixelAspect != null && !target.container.statesPixelAspect()
+                || target.colour != null && !target.container.statesColour() && tags == null) {
+            throw new MediaException(target.container.title() + " has no place for "
+                    + (target.pixelAspect != null ? "the shape of pixels" : "tags of colours") + ": take MOV or MKV", 0);
         }
-        notes.add(tags == null ? "The tags stand in the container alone: packets of " + Repacking.name(stream.codecpar()) + " have no place for them, or are left as they are"
+        notes.add(tags == null
+                ? "The tags stand in the container alone: packets of " + Repacking.name(stream.codecpar())
+                        + " have no place for them, or are left as they are"
                 : "Tags were changed inside the packets too: their pictures are the same, their bytes are not");
         return tags;
     }

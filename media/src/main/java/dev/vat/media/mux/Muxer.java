@@ -133,7 +133,8 @@ public final class Muxer implements AutoCloseable {
 
     /** MOV and MP4 share their tags, and ProRes profiles and Ut Video's kinds are told apart by nothing else. */
     public static boolean keepsTag(int codec, Container container, Container from) {
-        return container == from || from != null && container.mayHaveIndexInFront() && from.mayHaveIndexInFront() || codec == AV_CODEC_ID_PRORES
+        return container == from || from != null && container.mayHaveIndexInFront() && from.mayHaveIndexInFront()
+                || codec == AV_CODEC_ID_PRORES
                 || codec == AV_CODEC_ID_UTVIDEO;
     }
 

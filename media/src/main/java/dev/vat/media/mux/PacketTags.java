@@ -22,7 +22,10 @@ import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 
-/** Writes the shape of pixels and the meaning of colours into packets, as far as their codec has a place for them; pictures stay what they are. Belongs to one thread. */
+/**
+ * Writes the shape of pixels and the meaning of colours into packets, as far as their codec has a place for them; pictures stay what they
+ * are. Belongs to one thread.
+ */
 final class PacketTags implements AutoCloseable {
 
     private final AVBSFContext filter = new AVBSFContext(null);
@@ -51,22 +54,26 @@ final class PacketTags implements AutoCloseable {
         String name = switch (codec) {
             case AV_CODEC_ID_H264, AV_CODEC_ID_HEVC -> {
                 if (target.pixelAspect() != null) {
-                    wanted.add("sample_aspect_ratio=" + target.pixelAspect().ratio().numerator() + "/" + target.pixelAspect().ratio().denominator());
+                    wanted.add("sample_aspect_ratio=" + target.pixelAspect().ratio().numerator() + "/"
+                            + target.pixelAspect().ratio().denominator());
                 }
                 if (colour != null) {
-                    wanted.add("colour_primaries=" + colour.primaries() + ":transfer_characteristics=" + colour.transfer() + ":matrix_coefficients=" + colour.matrix() + ":video_full_range_flag=" + (colour.full() ? 1 : 0));
+                    wanted.add("colour_primaries=" + colour.primaries() + ":transfer_characteristics=" + colour.transfer()
+                            + ":matrix_coefficients=" + colour.matrix() + ":video_full_range_flag=" + (colour.full() ? 1 : 0));
                 }
                 yield codec == AV_CODEC_ID_H264 ? "h264_metadata" : "hevc_metadata";
             }
             case AV_CODEC_ID_PRORES -> {
                 if (colour != null) {
-                    wanted.add("color_primaries=" + colour.primaries() + ":color_trc=" + colour.transfer() + ":colorspace=" + colour.matrix());
+                    wanted.add(
+                            "color_primaries=" + colour.primaries() + ":color_trc=" + colour.transfer() + ":colorspace=" + colour.matrix());
                 }
                 yield "prores_metadata";
             }
             case AV_CODEC_ID_AV1 -> {
                 if (colour != null) {
-                    wanted.add("color_primaries=" + colour.primaries() + ":transfer_characteristics=" + colour.transfer() + ":matrix_coefficients=" + colour.matrix() + ":color_range=" + (colour.full() ? "pc" : "tv"));
+                    wanted.add("color_primaries=" + colour.primaries() + ":transfer_characteristics=" + colour.transfer()
+                            + ":matrix_coefficients=" + colour.matrix() + ":color_range=" + (colour.full() ? "pc" : "tv"));
                 }
                 yield "av1_metadata";
             }

@@ -20,31 +20,41 @@ final class Repacking {
 
     private static final int STANDARD = 0;
 
-    private Repacking() { }
+    private Repacking() {}
 
     /** @param withSound whether its sound goes along @throws MediaException in words, where it can't */
     static void requireLegal(Container container, Demuxer demuxer, boolean withSound) {
         if (!container.carriesSound()) {
-            throw new MediaException(container.title() + " holds only what is packed for it: re-wrapping goes into MP4, MOV, MKV, WebM, AVI and MXF", 0);
+            throw new MediaException(container.title() + " holds only what is packed for it: re-wrapping goes into MP4, MOV, MKV, "
+                    + "WebM, AVI and MXF", 0);
         }
         requireLegal(container, demuxer.stream().codecpar(), "The picture");
         if (container == Container.AVI && demuxer.stream().codecpar().video_delay() > 0) {
-            throw new MediaException("AVI counts frames and has no times: pictures that are packed in another order than they are shown, as here, can't stand in it. Take MP4 or MKV", 0);
+            throw new MediaException("AVI counts frames and has no times: pictures that are packed in another order than they are "
+                    + "shown, as here, can't stand in it. Take MP4 or MKV", 0);
         }
         if (withSound) {
             demuxer.sounds().forEach(s -> requireLegal(container, s.codecpar(), "The sound"));
         }
     }
 
-    /** That a file's tracks can go on where the first one's end. @param withSound whether its sound goes along @throws MediaException in words, where they can't */
+    /**
+     * That a file's tracks can go on where the first one's end.
+     *
+     * @param withSound whether its sound goes along
+     * @throws MediaException in words, where they can't
+     */
     static void requireAlike(Demuxer first, Demuxer other, Path file, boolean withSound) {
         AVCodecParameters a = first.stream().codecpar();
         AVCodecParameters b = other.stream().codecpar();
-        String why = a.codec_id() != b.codec_id() ? "is " + name(b) + " where the first is " + name(a) : a.width() != b.width() || a.height() != b.height()
-                ? "is " + b.width() + "x" + b.height() + " where the first is " + a.width() + "x" + a.height() : a.format() != b.format() ? "has other samples than the first" : !sameHead(a, b)
-                ? "was encoded with other settings than the first, which stand at the head of a file but once" : null;
+        String why = a.codec_id() != b.codec_id() ? "is " + name(b) + " where the first is " + name(a)
+                : a.width() != b.width() || a.height() != b.height()
+                        ? "is " + b.width() + "x" + b.height() + " where the first is " + a.width() + "x" + a.height()
+                        : a.format() != b.format() ? "has other samples than the first" : !sameHead(a, b)
+                                ? "was encoded with other settings than the first, which stand at the head of a file but once" : null;
         if (why != null) {
-            throw new MediaException(file.getFileName() + " " + why + ": they go together only by encoding them anew, as items of one reel", 0);
+            throw new MediaException(file.getFileName() + " " + why + ": they go together only by encoding them anew, as items of one reel",
+                    0);
         }
         if (withSound) {
             requireSameSound(first.sounds(), other.sounds(), file);
@@ -56,15 +66,18 @@ final class Repacking {
         for (int i = 0; same && i < first.size(); i++) {
             AVCodecParameters a = first.get(i).codecpar();
             AVCodecParameters b = other.get(i).codecpar();
-            same = a.codec_id() == b.codec_id() && a.sample_rate() == b.sample_rate() && a.ch_layout().nb_channels() == b.ch_layout().nb_channels() && sameHead(a, b);
+            same = a.codec_id() == b.codec_id() && a.sample_rate() == b.sample_rate()
+                    && a.ch_layout().nb_channels() == b.ch_layout().nb_channels() && sameHead(a, b);
         }
         if (!same) {
-            throw new MediaException(file.getFileName() + " has other sound than the first (" + sounds(other) + " where that has " + sounds(first) + "): re-wrap the parts without their sound first, or give them the same", 0);
+            throw new MediaException(file.getFileName() + " has other sound than the first (" + sounds(other) + " where that has "
+                    + sounds(first) + "): re-wrap the parts without their sound first, or give them the same", 0);
         }
     }
 
     private static String sounds(List<AVStream> sounds) {
-        return sounds.isEmpty() ? "none" : sounds.stream().map(s -> name(s.codecpar()) + ", " + s.codecpar().sample_rate() + " Hz, " + s.codecpar().ch_layout().nb_channels() + " channels").collect(Collectors.joining("; "));
+        return sounds.isEmpty() ? "none" : sounds.stream().map(s -> name(s.codecpar()) + ", " + s.codecpar().sample_rate() + " Hz, "
+                + s.codecpar().ch_layout().nb_channels() + " channels").collect(Collectors.joining("; "));
     }
 
     private static boolean sameHead(AVCodecParameters a, AVCodecParameters b) {
@@ -86,7 +99,10 @@ final class Repacking {
     static void requireLegal(Container container, AVCodecParameters track, String what) {
         AVOutputFormat format = av_guess_format(Muxer.nameOf(container), null, null);
         if (avformat_query_codec(format, track.codec_id(), STANDARD) != 1) {
-            throw new MediaException(what + ", " + name(track) + ", can't stand in " + container.title() + " as it is" + (what.startsWith("The sound") ? ": leave it out, or give another" : ": take MKV or MOV, or encode it anew"), 0);
+            throw new MediaException(
+                    what + ", " + name(track) + ", can't stand in " + container.title() + " as it is"
+                            + (what.startsWith("The sound") ? ": leave it out, or give another" : ": take MKV or MOV, or encode it anew"),
+                    0);
         }
     }
 }

@@ -53,15 +53,15 @@ public final class Salvage {
      * @param codec by the library's name
      * @param why what ends it, or null if the file is whole
      */
-    public record Found(long frames, String codec, String why) { }
+    public record Found(long frames, String codec, String why) {}
 
     /** @param frames that were recovered @param how in words */
-    public record Recovered(long frames, String how) { }
+    public record Recovered(long frames, String how) {}
 
     /** A frame found by its own marks. @param at its first byte in the file */
-    private record Marked(long at, int bytes) { }
+    private record Marked(long at, int bytes) {}
 
-    private Salvage() { }
+    private Salvage() {}
 
     /** @throws MediaException if nothing can be read because its index is gone, or it is no movie */
     public static Found look(Path file) throws IOException {
@@ -82,7 +82,8 @@ public final class Salvage {
                         picture.close();
                         decoded[0]++;
                     });
-                    coded.add(new CutPlaces.Coded(packet.pts() == avutil.AV_NOPTS_VALUE ? coded.size() : packet.pts(), (packet.flags() & Av.PACKET_KEY) != 0));
+                    coded.add(new CutPlaces.Coded(packet.pts() == avutil.AV_NOPTS_VALUE ? coded.size() : packet.pts(),
+                            (packet.flags() & Av.PACKET_KEY) != 0));
                 })) {
                     // each is looked into above
                 }
@@ -120,7 +121,8 @@ public final class Salvage {
         if (found.frames == 0) {
             throw new MediaException(file.getFileName() + ": no frame stands whole in it: " + found.why, 0);
         }
-        MovieCopy.Result copied = MovieCopy.copy(List.of(new MovieCopy.Piece(file, FrameRange.of(0, found.frames - 1))), new MovieCopy.Target(target, container, null, null, null, false));
+        MovieCopy.Result copied = MovieCopy.copy(List.of(new MovieCopy.Piece(file, FrameRange.of(0, found.frames - 1))),
+                new MovieCopy.Target(target, container, null, null, null, false));
         return new Recovered(copied.frames(), found.why == null ? "the file is whole" : "up to where " + found.why);
     }
 
@@ -134,13 +136,16 @@ public final class Salvage {
                 jpeg(channel, frames);
             }
             if (frames.isEmpty()) {
-                throw new MediaException(file.getFileName() + " can't be opened (" + why.getMessage() + "): its index is gone, or never was written, and it holds no frames that are marked as such by themselves, as ProRes and Motion JPEG have them. "
+                throw new MediaException(file.getFileName() + " can't be opened (" + why.getMessage() + "): its index is gone, or "
+                        + "never was written, and it holds no frames that are marked as such by themselves, as ProRes and Motion JPEG "
+                        + "have them. "
                         + "Of other codecs, H.264 among them, what is needed to read them stood in that index", 0);
             }
             write(channel, frames, codec, target, container, rate);
         }
         long whole = look(target).frames();
-        return new Recovered(whole, "by the marks of its frames, since its index is gone; rate " + rate.label() + " as given, without sound");
+        return new Recovered(whole,
+                "by the marks of its frames, since its index is gone; rate " + rate.label() + " as given, without sound");
     }
 
     private static void proRes(FileChannel channel, List<Marked> frames) throws IOException {
@@ -157,16 +162,19 @@ public final class Salvage {
 
     private static void jpeg(FileChannel channel, List<Marked> frames) throws IOException {
         long[] begun = {-1};
-        each(channel, 3, (bytes, i) -> bytes.get(i) == (byte) 0xff && ((bytes.get(i + 1) & 0xff) == 0xd8 && bytes.get(i + 2) == (byte) 0xff || (bytes.get(i + 1) & 0xff) == 0xd9), at -> {
-            boolean start = (read(channel, at + 1, 1).get(0) & 0xff) == 0xd8;
-            if (start) {
-                begun[0] = at;
-            } else if (begun[0] >= 0 && at + 2 - begun[0] < LARGEST) {
-                frames.add(new Marked(begun[0], (int) (at + 2 - begun[0])));
-                begun[0] = -1;
-            }
-            return at + 2;
-        });
+        each(channel, 3,
+                (bytes, i) -> bytes.get(i) == (byte) 0xff
+                        && ((bytes.get(i + 1) & 0xff) == 0xd8 && bytes.get(i + 2) == (byte) 0xff || (bytes.get(i + 1) & 0xff) == 0xd9),
+                at -> {
+                    boolean start = (read(channel, at + 1, 1).get(0) & 0xff) == 0xd8;
+                    if (start) {
+                        begun[0] = at;
+                    } else if (begun[0] >= 0 && at + 2 - begun[0] < LARGEST) {
+                        frames.add(new Marked(begun[0], (int) (at + 2 - begun[0])));
+                        begun[0] = -1;
+                    }
+                    return at + 2;
+                });
     }
 
     private interface Mark {
@@ -202,7 +210,8 @@ public final class Salvage {
         return bytes.flip();
     }
 
-    private static void write(FileChannel channel, List<Marked> frames, int codec, Path target, Container container, Rate rate) throws IOException {
+    private static void write(FileChannel channel, List<Marked> frames, int codec, Path target, Container container, Rate rate)
+            throws IOException {
         AVCodecParameters track = track(channel, frames.getFirst(), codec);
         AVPacket packet = av_packet_alloc();
         try (Muxer muxer = new Muxer(container, target, rate)) {

@@ -18,12 +18,12 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 public final class Splitting {
 
     /** A stretch of the file that becomes a part. @param first its first frame, which is its first packet as well */
-    public record Stretch(Path file, long first, long frames) { }
+    public record Stretch(Path file, long first, long frames) {}
 
     /** No codec shows a picture later than this after its packet; times before a part's first picture are allowed. */
     private static final long MOST_DELAY = 16;
 
-    private Splitting() { }
+    private Splitting() {}
 
     /**
      * Writes some stretches of a joined file whose frames begin at 0, in one pass through it.
@@ -31,21 +31,23 @@ public final class Splitting {
      * @param stretches whole closed groups of pictures, in the file's order
      * @throws MediaException if the file ends before them, or a part's container can't hold what it holds
      */
-    public static void split(Path joined, Container container, Rate rate, PixelAspect pixelAspect, Container partContainer, List<Stretch> stretches) {
+    public static void split(Path joined, Container container, Rate rate, PixelAspect pixelAspect, Container partContainer,
+            List<Stretch> stretches) {
         AVRational frameTime = Av.fraction(rate.perSecond().inverse());
         try (Demuxer demuxer = new Demuxer(joined)) {
             AVRational base = demuxer.stream().time_base();
             long at = 0;
             for (Stretch stretch : stretches) {
                 for (; at < stretch.first; at++) {
-                    need(demuxer.next(_ -> { }), joined, at);
+                    need(demuxer.next(_ -> {}), joined, at);
                 }
                 try (Muxer muxer = new Muxer(partContainer, stretch.file, rate)) {
                     muxer.track(demuxer.stream(), pixelAspect, container).start(Map.of());
                     for (; at < stretch.first + stretch.frames; at++) {
                         long index = at - stretch.first;
                         need(demuxer.next(packet -> {
-                            packet.pts(packet.pts() == AV_NOPTS_VALUE ? index : av_rescale_q(packet.pts(), base, frameTime) - stretch.first);
+                            packet.pts(
+                                    packet.pts() == AV_NOPTS_VALUE ? index : av_rescale_q(packet.pts(), base, frameTime) - stretch.first);
                             packet.dts(index - MOST_DELAY);
                             packet.duration(1);
                             muxer.write(packet);

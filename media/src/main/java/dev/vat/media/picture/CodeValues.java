@@ -20,7 +20,7 @@ public final class CodeValues {
     private static final List<String> GREY = List.of("Y", "A");
     private static final List<String> INDEX = List.of("index");
 
-    private CodeValues() { }
+    private CodeValues() {}
 
     /** {@code Y 126 Cb 121 Cr 140, 10-bit}; of coarser colour the sample that covers the pixel. */
     public static String at(Picture picture, int x, int y) {
@@ -32,20 +32,24 @@ public final class CodeValues {
         for (int i = 0; i < Math.min(d.nb_components(), names.size()); i++) {
             AVComponentDescriptor c = d.comp(i);
             boolean coarse = !picture.isRgb() && d.nb_components() > 2 && (i == 1 || i == 2);
-            long at = (long) (coarse ? y >> d.log2_chroma_h() : y) * picture.stride(c.plane()) + (long) (coarse ? x >> d.log2_chroma_w() : x) * c.step() + c.offset();
-            words.add(names.get(i) + " " + (floating ? floating(picture.plane(c.plane()), at, c.depth(), order) : Long.toString(whole(picture.plane(c.plane()), at, c, order))));
+            long at = (long) (coarse ? y >> d.log2_chroma_h() : y) * picture.stride(c.plane())
+                    + (long) (coarse ? x >> d.log2_chroma_w() : x) * c.step() + c.offset();
+            words.add(names.get(i) + " " + (floating ? floating(picture.plane(c.plane()), at, c.depth(), order)
+                    : Long.toString(whole(picture.plane(c.plane()), at, c, order))));
         }
         return String.join("  ", words) + ", " + (floating ? "float" : picture.bits() + "-bit");
     }
 
     private static String floating(MemorySegment plane, long at, int bits, ByteOrder order) {
-        float value = bits == 16 ? Float.float16ToFloat(plane.get(ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(order), at)) : plane.get(ValueLayout.JAVA_FLOAT_UNALIGNED.withOrder(order), at);
+        float value = bits == 16 ? Float.float16ToFloat(plane.get(ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(order), at))
+                : plane.get(ValueLayout.JAVA_FLOAT_UNALIGNED.withOrder(order), at);
         return String.format(Locale.ROOT, "%.5f", value);
     }
 
     private static long whole(MemorySegment plane, long at, AVComponentDescriptor c, ByteOrder order) {
         long raw = c.shift() + c.depth() > 16 ? plane.get(ValueLayout.JAVA_INT_UNALIGNED.withOrder(order), at) & 0xffffffffL
-                : c.shift() + c.depth() > 8 ? plane.get(ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(order), at) & 0xffff : plane.get(ValueLayout.JAVA_BYTE, at) & 0xff;
+                : c.shift() + c.depth() > 8 ? plane.get(ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(order), at) & 0xffff
+                        : plane.get(ValueLayout.JAVA_BYTE, at) & 0xff;
         return raw >> c.shift() & (1L << c.depth()) - 1;
     }
 }

@@ -16,7 +16,7 @@ import dev.vat.media.lib.Av;
 /** The tags that working pictures carry. */
 public final class ColourTags {
 
-    private ColourTags() { }
+    private ColourTags() {}
 
     /** The code point of a matrix in ITU-T H.273, as the library has it. */
     public static int matrix(ColourCoding colour) {

@@ -11,7 +11,7 @@ public final class FloatSamples {
     private static final int HALF_FRACTION = 0x3ff;
     private static final float HIGHEST = 65504;
 
-    private FloatSamples() { }
+    private FloatSamples() {}
 
     public static boolean isFloat(Picture picture) {
         String name = picture.formatName();

@@ -24,7 +24,8 @@ import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 
 /**
  * One picture in native memory, top left first. Whoever gets one from a method closes it; {@link #share} makes a second
- * owner of the same samples, which nobody may write to from then on. One that nobody closed is let go when it is found, and told of in {@link Unclosed}.
+ * owner of the same samples, which nobody may write to from then on. One that nobody closed is let go when it is found, and told of in
+ * {@link Unclosed}.
  */
 public final class Picture implements AutoCloseable {
 

@@ -6,7 +6,7 @@ import dev.vat.core.delivery.Codec;
 /** How samples lie in memory for the encoder of a codec, by the library's names of pixel formats. */
 public final class SampleFormat {
 
-    private SampleFormat() { }
+    private SampleFormat() {}
 
     /** What the encoder takes, alpha included where the codec has it. */
     public static String of(Codec codec) {

@@ -6,4 +6,4 @@ package dev.vat.media.picture;
  *
  * @param alpha null for none
  */
-public record Samples(int width, int height, float[] red, float[] green, float[] blue, float[] alpha) { }
+public record Samples(int width, int height, float[] red, float[] green, float[] blue, float[] alpha) {}

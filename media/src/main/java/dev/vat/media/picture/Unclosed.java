@@ -20,7 +20,7 @@ public final class Unclosed {
     private static final List<String> FOUND = new ArrayList<>();
     private static long count;
 
-    private Unclosed() { }
+    private Unclosed() {}
 
     static Throwable trace() {
         return TRACED ? new Throwable("made here") : null;
@@ -30,7 +30,8 @@ public final class Unclosed {
         count++;
         LOG.warn("A picture of {} was never closed", what, made);
         if (FOUND.size() < MOST_KEPT) {
-            FOUND.add(what + (made == null ? "" : " of " + Arrays.stream(made.getStackTrace()).filter(f -> !f.getClassName().startsWith(OWN)).limit(FRAMES).toList()));
+            FOUND.add(what + (made == null ? ""
+                    : " of " + Arrays.stream(made.getStackTrace()).filter(f -> !f.getClassName().startsWith(OWN)).limit(FRAMES).toList()));
         }
     }
 

@@ -56,7 +56,7 @@ public final class MovieProof {
      *
      * @param loudness null where there is no sound
      */
-    public record Result(FileFacts facts, int[] crcs, List<Spacing> spacing, Loudness loudness) { }
+    public record Result(FileFacts facts, int[] crcs, List<Spacing> spacing, Loudness loudness) {}
 
     private final List<Long> times = new ArrayList<>();
     private final List<Integer> crcs = new ArrayList<>();
@@ -65,7 +65,7 @@ public final class MovieProof {
     private OptionalInt proResAlphaBits = OptionalInt.empty();
     private final Set<Scan> scans = EnumSet.noneOf(Scan.class);
 
-    private MovieProof() { }
+    private MovieProof() {}
 
     /**
      * @param goOn is told after each frame how many were decoded; false stops the proof
@@ -102,7 +102,8 @@ public final class MovieProof {
             decoder.flush(picture -> format.value = take(picture));
             FileFacts facts = facts(file, demuxer, format.value);
             return new Result(facts, crcs.stream().mapToInt(Integer::intValue).toArray(), spacing(file, demuxer, facts),
-                    facts.sound() == null ? null : LoudnessMeter.of(file, facts.sound().channels(), level == null ? 0 : level.from(), level == null ? Long.MAX_VALUE : level.to()));
+                    facts.sound() == null ? null : LoudnessMeter.of(file, facts.sound().channels(), level == null ? 0 : level.from(),
+                            level == null ? Long.MAX_VALUE : level.to()));
         }
     }
 
@@ -126,7 +127,8 @@ public final class MovieProof {
     }
 
     private static Scan scan(int flags) {
-        return (flags & Av.FRAME_INTERLACED) == 0 ? Scan.PROGRESSIVE : (flags & Av.FRAME_TOP_FIRST) == 0 ? Scan.BOTTOM_FIRST : Scan.TOP_FIRST;
+        return (flags & Av.FRAME_INTERLACED) == 0 ? Scan.PROGRESSIVE
+                : (flags & Av.FRAME_TOP_FIRST) == 0 ? Scan.BOTTOM_FIRST : Scan.TOP_FIRST;
     }
 
     private FileFacts facts(Path file, Demuxer demuxer, int format) throws IOException {
@@ -155,12 +157,14 @@ public final class MovieProof {
                 stated != null ? stated : coded != null ? coded : PixelAspect.SQUARE, coded, boxes.container(),
                 Av.string(avcodec_get_name(track.codec_id()), "unknown"),
                 Av.string(avcodec_profile_name(track.codec_id(), track.profile()), "unknown"), track.level(),
-                samples.comp(0).depth(), chroma(samples), gif ? transparent ? 1 : 0 : alpha ? proResAlphaBits.orElse(samples.comp(3).depth()) : 0,
+                samples.comp(0).depth(), chroma(samples),
+                gif ? transparent ? 1 : 0 : alpha ? proResAlphaBits.orElse(samples.comp(3).depth()) : 0,
                 Av.string(av_color_space_name(track.color_space()), "unknown"),
                 Av.string(av_color_primaries_name(track.color_primaries()), "unknown"),
                 Av.string(av_color_transfer_name(track.color_trc()), "unknown"), range(track.color_range()),
                 demuxer.soundTracks(), demuxer.soundTracks() == 0 ? null : sound(file), boxes.indexInFront(),
-                scans.size() == 1 ? scans.iterator().next().title() : "differs from frame to frame", boxes.loops(), Files.size(file), demuxer.metadata("timecode").orElse(null));
+                scans.size() == 1 ? scans.iterator().next().title() : "differs from frame to frame", boxes.loops(), Files.size(file),
+                demuxer.metadata("timecode").orElse(null));
     }
 
     /** The first sound track, decoded to its end. */
@@ -204,7 +208,8 @@ public final class MovieProof {
         if (samples.nb_components() < 3) {
             return "grey";
         }
-        return samples.log2_chroma_w() == 2 ? "4:1:1" : samples.log2_chroma_w() == 0 ? "4:4:4" : samples.log2_chroma_h() == 0 ? "4:2:2" : "4:2:0";
+        return samples.log2_chroma_w() == 2 ? "4:1:1"
+                : samples.log2_chroma_w() == 0 ? "4:4:4" : samples.log2_chroma_h() == 0 ? "4:2:2" : "4:2:0";
     }
 
     private static String range(int range) {

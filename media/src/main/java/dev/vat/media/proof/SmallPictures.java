@@ -60,7 +60,8 @@ public final class SmallPictures implements AutoCloseable {
     }
 
     private PictureReading reading() {
-        return "linear".equals(what.transfer()) || what.codec().equals("exr") ? PictureReading.of(AlphaKind.PREMULTIPLIED, true) : DELIVERED;
+        return "linear".equals(what.transfer()) || what.codec().equals("exr") ? PictureReading.of(AlphaKind.PREMULTIPLIED, true)
+                : DELIVERED;
     }
 
     private Picture stored(long frame) {
@@ -71,7 +72,8 @@ public final class SmallPictures implements AutoCloseable {
             return movie.frame(frame);
         }
         Path still = StillsWriter.file(file, what.stills(), frame);
-        FileKind kind = FileKind.ofName(still.getFileName().toString()).orElseThrow(() -> new MediaException(still.getFileName() + " isn't a picture that Vat reads", 0));
+        FileKind kind = FileKind.ofName(still.getFileName().toString())
+                .orElseThrow(() -> new MediaException(still.getFileName() + " isn't a picture that Vat reads", 0));
         return switch (stills.read(still, kind, null, frame)) {
             case FrameRead.Sound sound -> sound.picture();
             case FrameRead.Unsound unsound -> throw new MediaException(still.getFileName() + ": " + unsound.why(), 0);

@@ -104,8 +104,10 @@ public final class StillsProof {
         if (sizes.size() != 1) {
             throw new MediaException("The stills have several sizes: " + sizes, 0);
         }
-        return new FileFacts(frames, planned.rate(), true, Rational.ZERO, planned.seconds(), Rational.ONE, Size.parse(sizes.iterator().next()),
-                PixelAspect.SQUARE, null, Container.FRAMES.title(), codec, format, -99, bits, chroma, alphaBits, "unknown", "unknown", "unknown",
+        return new FileFacts(frames, planned.rate(), true, Rational.ZERO, planned.seconds(), Rational.ONE,
+                Size.parse(sizes.iterator().next()),
+                PixelAspect.SQUARE, null, Container.FRAMES.title(), codec, format, -99, bits, chroma, alphaBits, "unknown", "unknown",
+                "unknown",
                 "unknown", 0, null, false, Scan.PROGRESSIVE.title(), null, bytes, null);
     }
 }

@@ -67,7 +67,8 @@ final class WebpProof {
 
     private MovieProof.Result run(LongPredicate goOn) {
         if ((buffer.getInt(4) & 0xffffffffL) + 8 != data.length) {
-            throw new MediaException("The file says that it has " + ((buffer.getInt(4) & 0xffffffffL) + 8) + " bytes, and has " + data.length, 0);
+            throw new MediaException(
+                    "The file says that it has " + ((buffer.getInt(4) & 0xffffffffL) + 8) + " bytes, and has " + data.length, 0);
         }
         AVCodecParameters parameters = avcodec_parameters_alloc();
         parameters.codec_id(AV_CODEC_ID_WEBP).codec_type(AVMEDIA_TYPE_VIDEO);
@@ -83,14 +84,15 @@ final class WebpProof {
                             throw new CancellationException("The proof was stopped");
                         }
                     }
-                    default -> { }
+                    default -> {}
                 }
                 at = chunk.next();
             }
             if (last == null) {
                 throw new MediaException("The file holds no frames", 0);
             }
-            return new MovieProof.Result(facts(), crcs.stream().mapToInt(Integer::intValue).toArray(), Spacing.ofDistances(durations.stream().map(CLOCK::times).toList()), null);
+            return new MovieProof.Result(facts(), crcs.stream().mapToInt(Integer::intValue).toArray(),
+                    Spacing.ofDistances(durations.stream().map(CLOCK::times).toList()), null);
         } finally {
             avcodec_parameters_free(parameters);
             if (last != null) {
@@ -129,7 +131,8 @@ final class WebpProof {
         ByteBuffer head = ByteBuffer.allocate(30).order(ByteOrder.LITTLE_ENDIAN);
         boolean alpha = chunk(from).name.equals("ALPH");
         int length = frame.from + frame.length - from;
-        head.put("RIFF".getBytes(StandardCharsets.ISO_8859_1)).putInt(4 + length + (alpha ? 18 : 0)).put("WEBP".getBytes(StandardCharsets.ISO_8859_1));
+        head.put("RIFF".getBytes(StandardCharsets.ISO_8859_1)).putInt(4 + length + (alpha ? 18 : 0))
+                .put("WEBP".getBytes(StandardCharsets.ISO_8859_1));
         if (alpha) {
             head.put("VP8X".getBytes(StandardCharsets.ISO_8859_1)).putInt(10).putInt(0x10);
             for (int edge : new int[] {size.width() - 1, size.height() - 1}) {
@@ -168,7 +171,9 @@ final class WebpProof {
             at += durations.get(i);
         }
         boolean rgb = last.isRgb();
-        return new FileFacts(crcs.size(), rate, even, Rational.ZERO, seconds, CLOCK, canvas, PixelAspect.SQUARE, null, Container.WEBP.title(), "webp", "unknown", -99,
-                8, rgb ? "RGB" : "4:2:0", last.hasAlpha() ? 8 : 0, "unknown", "unknown", "unknown", "unknown", 0, null, false, Scan.PROGRESSIVE.title(), loops, data.length, null);
+        return new FileFacts(crcs.size(), rate, even, Rational.ZERO, seconds, CLOCK, canvas, PixelAspect.SQUARE, null,
+                Container.WEBP.title(), "webp", "unknown", -99,
+                8, rgb ? "RGB" : "4:2:0", last.hasAlpha() ? 8 : 0, "unknown", "unknown", "unknown", "unknown", 0, null, false,
+                Scan.PROGRESSIVE.title(), loops, data.length, null);
     }
 }

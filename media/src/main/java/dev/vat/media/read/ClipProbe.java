@@ -22,7 +22,7 @@ public final class ClipProbe {
     /** Spacings that differ by less than this many seconds are rounding: some containers count in milliseconds. */
     private static final Rational ROUNDING = Rational.of(21, 10_000);
 
-    private ClipProbe() { }
+    private ClipProbe() {}
 
     /** @throws MediaException if the file can't be opened, or holds neither picture nor sound */
     public static ClipFacts probe(Path file) {
@@ -44,7 +44,8 @@ public final class ClipProbe {
         }
         try (MovieFrames frames = new MovieFrames(file)) {
             return new ClipFacts(container, Math.toIntExact(frames.count()), frames.rate(), uneven(frames),
-                    frames.timecode().orElse(null), frames.format(), frames.seconds(), sounds, frames.isLossy() ? 1 : 0, false, frames.numbers());
+                    frames.timecode().orElse(null), frames.format(), frames.seconds(), sounds, frames.isLossy() ? 1 : 0, false,
+                    frames.numbers());
         }
     }
 

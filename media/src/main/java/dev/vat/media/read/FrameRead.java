@@ -12,8 +12,8 @@ public sealed interface FrameRead {
      *
      * @param note something worth knowing, such as a lost footer, or null
      */
-    record Sound(Picture picture, PictureFormat format, String note) implements FrameRead { }
+    record Sound(Picture picture, PictureFormat format, String note) implements FrameRead {}
 
     /** No picture: what is wrong, in words. Nothing half decoded is ever handed out. */
-    record Unsound(FrameState state, String why) implements FrameRead { }
+    record Unsound(FrameState state, String why) implements FrameRead {}
 }

@@ -156,7 +156,8 @@ public final class FrameReader implements AutoCloseable {
     private static FrameRead floatTiff(Inspection inspection) {
         try {
             FloatTiff.Values values = FloatTiff.read(inspection.data());
-            return new FrameRead.Sound(FloatSamples.picture(values.width(), values.height(), values.channels()), inspection.format(), inspection.note());
+            return new FrameRead.Sound(FloatSamples.picture(values.width(), values.height(), values.channels()), inspection.format(),
+                    inspection.note());
         } catch (IllegalArgumentException e) {
             return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
         }

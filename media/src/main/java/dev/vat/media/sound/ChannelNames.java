@@ -10,7 +10,7 @@ import org.bytedeco.javacpp.BytePointer;
 /** What the channels of a track are called together. */
 final class ChannelNames {
 
-    private ChannelNames() { }
+    private ChannelNames() {}
 
     /** By its standard name; files that don't state an order of channels have the usual one for their number. */
     static String of(AVChannelLayout layout) {

@@ -24,7 +24,7 @@ public final class ListeningCopy {
     private static final int CHANNELS = 2;
     static final int FRAME_BYTES = 2 * CHANNELS;
 
-    private ListeningCopy() { }
+    private ListeningCopy() {}
 
     /** A whole reel's sound, where it is clipped as a device would; as {@link #write(Path, Path)}. */
     public static void write(ReelSound sound, Path into) throws IOException {
@@ -32,12 +32,15 @@ public final class ListeningCopy {
         Path fresh = into.resolveSibling(into.getFileName() + ".part");
         try {
             SoundMix.write(sound, mix);
-            try (InputStream in = new BufferedInputStream(Files.newInputStream(mix), 1 << 16); OutputStream out = new BufferedOutputStream(Files.newOutputStream(fresh), 1 << 16)) {
+            try (InputStream in = new BufferedInputStream(Files.newInputStream(mix), 1 << 16);
+                    OutputStream out = new BufferedOutputStream(Files.newOutputStream(fresh), 1 << 16)) {
                 byte[] moment = new byte[sound.channels() * SoundMix.SAMPLE_BYTES];
                 ByteBuffer values = ByteBuffer.wrap(moment).order(ByteOrder.LITTLE_ENDIAN);
                 while (in.readNBytes(moment, 0, moment.length) == moment.length) {
                     for (int c = 0; c < CHANNELS; c++) {
-                        int value = Math.clamp(Math.round(values.getFloat(Math.min(c, sound.channels() - 1) * SoundMix.SAMPLE_BYTES) * 32767), -32768, 32767);
+                        int value = Math.clamp(
+                                Math.round(values.getFloat(Math.min(c, sound.channels() - 1) * SoundMix.SAMPLE_BYTES) * 32767), -32768,
+                                32767);
                         out.write(value);
                         out.write(value >> 8);
                     }

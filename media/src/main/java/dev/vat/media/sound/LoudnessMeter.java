@@ -61,7 +61,8 @@ public final class LoudnessMeter extends OutputStream {
         this.from = from;
         this.to = to;
         graph.nb_threads(1);
-        String text = "abuffer@in=sample_rate=" + SoundCodec.RATE + ":sample_fmt=flt:channel_layout=" + layout(channels) + ":time_base=1/" + SoundCodec.RATE
+        String text = "abuffer@in=sample_rate=" + SoundCodec.RATE + ":sample_fmt=flt:channel_layout=" + layout(channels) + ":time_base=1/"
+                + SoundCodec.RATE
                 + ",ebur128=peak=true:metadata=1:framelog=quiet,abuffersink@out";
         try {
             Av.check(avfilter_graph_parse2(graph, text, new AVFilterInOut(null), new AVFilterInOut(null)), "Loudness");
@@ -89,7 +90,8 @@ public final class LoudnessMeter extends OutputStream {
 
     /** Of some of it. @param from first sample, at 48 kHz @param to the sample after the last */
     public static Loudness of(Path file, int channels, long from, long to) throws IOException {
-        try (ResampledSound sound = new ResampledSound(file, channels, AV_SAMPLE_FMT_FLT); LoudnessMeter meter = new LoudnessMeter(channels, from, to);
+        try (ResampledSound sound = new ResampledSound(file, channels, AV_SAMPLE_FMT_FLT);
+                LoudnessMeter meter = new LoudnessMeter(channels, from, to);
                 BufferedOutputStream blocks = new BufferedOutputStream(meter, BLOCK * channels * 4)) {
             sound.copyTo(blocks, () -> false);
             blocks.flush();
@@ -168,7 +170,8 @@ public final class LoudnessMeter extends OutputStream {
 
     private static double value(AVFrame frame, String key, double otherwise) {
         AVDictionaryEntry entry = av_dict_get(frame.metadata(), key, null, 0);
-        double value = entry == null || entry.isNull() ? Double.NaN : Double.parseDouble(Av.string(entry.value(), "nan").replace("-inf", "NaN").replace("nan", "NaN"));
+        double value = entry == null || entry.isNull() ? Double.NaN
+                : Double.parseDouble(Av.string(entry.value(), "nan").replace("-inf", "NaN").replace("nan", "NaN"));
         return Double.isNaN(value) ? otherwise : value;
     }
 

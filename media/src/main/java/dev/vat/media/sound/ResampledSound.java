@@ -141,7 +141,8 @@ final class ResampledSound implements AutoCloseable {
             } else {
                 av_channel_layout_default(wanted, channels);
             }
-            Av.check(swr_alloc_set_opts2(resampler, wanted, format, rate(SoundCodec.RATE, stretch.numerator()), frame.ch_layout(), frame.format(),
+            Av.check(swr_alloc_set_opts2(resampler, wanted, format, rate(SoundCodec.RATE, stretch.numerator()), frame.ch_layout(),
+                    frame.format(),
                     rate(frame.sample_rate(), stretch.denominator()), 0, null), "Resampling");
             // Four times as many taps as usual, and less of the top cut off: 0.97 of half the lower rate passes.
             Av.check(av_opt_set_int(resampler, "filter_size", FILTER_TAPS, 0), "Resampling");

@@ -23,7 +23,7 @@ public final class SoundMix {
 
     static final int SAMPLE_BYTES = Float.BYTES;
 
-    private SoundMix() { }
+    private SoundMix() {}
 
     /** As it is, see {@link #write(ReelSound, double, Path)}. */
     public static void write(ReelSound sound, Path into) throws IOException {
@@ -35,14 +35,16 @@ public final class SoundMix {
      * @throws MediaException if a piece's file has no sound any more, or can't be decoded
      */
     public static void write(ReelSound sound, double gain, Path into) throws IOException {
-        try (FileChannel out = FileChannel.open(into, StandardOpenOption.CREATE, StandardOpenOption.TRUNCATE_EXISTING, StandardOpenOption.READ, StandardOpenOption.WRITE)) {
+        try (FileChannel out = FileChannel.open(into, StandardOpenOption.CREATE, StandardOpenOption.TRUNCATE_EXISTING,
+                StandardOpenOption.READ, StandardOpenOption.WRITE)) {
             long bytes = sound.samples() * sound.channels() * SAMPLE_BYTES;
             if (bytes > 0) {
                 out.write(ByteBuffer.allocate(1), bytes - 1);
             }
             for (ReelSound.Piece piece : sound.pieces()) {
                 boolean own = piece.shaping() != null && piece.shaping().map() != null;
-                try (ResampledSound source = new ResampledSound(Path.of(piece.path()), own ? ResampledSound.OWN_CHANNELS : sound.channels(), AV_SAMPLE_FMT_FLT, piece.stretch() == null ? Rational.ONE : piece.stretch());
+                try (ResampledSound source = new ResampledSound(Path.of(piece.path()), own ? ResampledSound.OWN_CHANNELS : sound.channels(),
+                        AV_SAMPLE_FMT_FLT, piece.stretch() == null ? Rational.ONE : piece.stretch());
                         Adding adding = new Adding(out, source.channels(), sound.channels(), piece, Math.pow(10, gain / 20))) {
                     source.copyTo(adding, adding::isFull);
                 }

@@ -28,7 +28,8 @@ public final class SoundPackets implements AutoCloseable {
         try {
             Av.check(avformat_open_input(context, file.toString(), null, null), "Opening " + file.getFileName());
             Av.check(avformat_find_stream_info(context, (AVDictionary) null), "Reading " + file.getFileName());
-            stream = context.streams(Av.check(av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0), file.getFileName() + " holds no sound"));
+            stream = context.streams(Av.check(av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0),
+                    file.getFileName() + " holds no sound"));
         } catch (MediaException e) {
             close();
             throw e;

@@ -10,4 +10,4 @@ import java.nio.file.Path;
  * @param placed whether its channels have places in front of a listener
  * @param samples how much of it is taken, at 48 kHz
  */
-public record WovenSound(Path mix, int channels, boolean placed, SoundCodec codec, long samples) { }
+public record WovenSound(Path mix, int channels, boolean placed, SoundCodec codec, long samples) {}

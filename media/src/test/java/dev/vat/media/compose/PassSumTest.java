@@ -39,7 +39,8 @@ class PassSumTest {
             named.add(Pass.of("pass" + i, null, null, operations.get(i)));
         }
         try (PassSum sums = new PassSum(); Picture sum = sums.sum(new Assembly.Passes(named, ColourReading.LINEAR), List.of(passes))) {
-            return new double[] {sum.plane(0).get(ValueLayout.JAVA_FLOAT_UNALIGNED, 0), sum.hasAlpha() ? sum.plane(3).get(ValueLayout.JAVA_FLOAT_UNALIGNED, 0) : -1};
+            return new double[] {sum.plane(0).get(ValueLayout.JAVA_FLOAT_UNALIGNED, 0),
+                sum.hasAlpha() ? sum.plane(3).get(ValueLayout.JAVA_FLOAT_UNALIGNED, 0) : -1};
         } finally {
             for (PassSum.Decoded pass : passes) {
                 pass.picture().close();
@@ -67,7 +68,8 @@ class PassSumTest {
         "ALPHA, .6, -1, .1, .3, .6, .3",
         "ALPHA, .6, .8, .1, -1, .6, .8",
     })
-    void whatOneDoesToTheOther(Operation operation, double under, double underAlpha, double onto, double ontoAlpha, double colour, double alpha) {
+    void whatOneDoesToTheOther(Operation operation, double under, double underAlpha, double onto, double ontoAlpha, double colour,
+            double alpha) {
         double[] found = sum(List.of(Operation.ADD, operation), light(under, underAlpha), light(onto, ontoAlpha));
         assertThat(found[0]).isCloseTo(colour, within(1e-6));
         assertThat(found[1]).isCloseTo(alpha, within(1e-6));
@@ -82,22 +84,28 @@ class PassSumTest {
     @Test
     void straightAndMultipliedSoftEdgesAreTheSameLight() {
         float coded = .5f;
-        try (Picture straight = Picture.of(new Samples(1, 1, new float[] {coded}, new float[] {coded}, new float[] {coded}, new float[] {.5f}))) {
-            double[] found = sum(List.of(Operation.ADD), new PassSum.Decoded(straight.share(), PictureReading.of(AlphaKind.STRAIGHT, false)));
+        try (Picture straight = Picture
+                .of(new Samples(1, 1, new float[] {coded}, new float[] {coded}, new float[] {coded}, new float[] {.5f}))) {
+            double[] found = sum(List.of(Operation.ADD),
+                    new PassSum.Decoded(straight.share(), PictureReading.of(AlphaKind.STRAIGHT, false)));
             assertThat(found[0]).isCloseTo(.10702, within(1e-4));
             assertThat(found[1]).isCloseTo(.5, within(1e-4));
         }
-        try (Picture multiplied = Picture.of(new Samples(1, 1, new float[] {coded / 2}, new float[] {coded / 2}, new float[] {coded / 2}, new float[] {.5f}))) {
-            double[] found = sum(List.of(Operation.ADD), new PassSum.Decoded(multiplied.share(), PictureReading.of(AlphaKind.PREMULTIPLIED, false)));
+        try (Picture multiplied = Picture
+                .of(new Samples(1, 1, new float[] {coded / 2}, new float[] {coded / 2}, new float[] {coded / 2}, new float[] {.5f}))) {
+            double[] found = sum(List.of(Operation.ADD),
+                    new PassSum.Decoded(multiplied.share(), PictureReading.of(AlphaKind.PREMULTIPLIED, false)));
             assertThat(found[0]).as("taken apart before it becomes light").isCloseTo(.10702, within(1e-4));
         }
-        PassSum.Decoded straightLight = new PassSum.Decoded(light(.8, .5).picture(), new PictureReading(AlphaKind.STRAIGHT, null, ColourReading.LINEAR));
+        PassSum.Decoded straightLight = new PassSum.Decoded(light(.8, .5).picture(),
+                new PictureReading(AlphaKind.STRAIGHT, null, ColourReading.LINEAR));
         assertThat(sum(List.of(Operation.ADD), straightLight)[0]).isCloseTo(.4, within(1e-6));
     }
 
     @Test
     void passesOfTwoSizesAreRefusedByName() {
         PassSum.Decoded large = new PassSum.Decoded(FloatSamples.picture(2, 1, new float[][] {{1, 1}, {1, 1}, {1, 1}}), LIGHT);
-        assertThatThrownBy(() -> sum(List.of(Operation.ADD, Operation.ADD), light(1, -1), large)).isInstanceOf(MediaException.class).hasMessageContaining("pass0").hasMessageContaining("pass1");
+        assertThatThrownBy(() -> sum(List.of(Operation.ADD, Operation.ADD), light(1, -1), large)).isInstanceOf(MediaException.class)
+                .hasMessageContaining("pass0").hasMessageContaining("pass1");
     }
 }

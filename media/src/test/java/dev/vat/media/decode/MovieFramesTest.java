@@ -77,7 +77,8 @@ class MovieFramesTest {
             writer.finish();
         }
         Path joined = folder.resolve("m." + target.container().extension());
-        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, FRAMES)), joined, target.container(), target.settings().indexInFront(), Rate.FPS_25, PixelAspect.SQUARE, null);
+        Joining.join(List.of(new Joining.Part(part, Container.MOV, 0, FRAMES)), joined, target.container(),
+                target.settings().indexInFront(), Rate.FPS_25, PixelAspect.SQUARE, null);
         return joined;
     }
 
@@ -149,7 +150,8 @@ class MovieFramesTest {
     void aPartThatWasntFinishedDoesntOpen() throws IOException {
         Path part = folder.resolve("open.mov");
         try (PartWriter writer = new PartWriter(part, spec(Catalogue.EDIT_PRORES_HQ, Map.of()), 0, false);
-                Conversion conversion = new Conversion(Catalogue.EDIT_PRORES_HQ.codec(), SIZE, Treatment.plain(Catalogue.EDIT_PRORES_HQ.codec(), SIZE));
+                Conversion conversion = new Conversion(Catalogue.EDIT_PRORES_HQ.codec(), SIZE,
+                        Treatment.plain(Catalogue.EDIT_PRORES_HQ.codec(), SIZE));
                 Picture picture = converted(Catalogue.EDIT_PRORES_HQ, conversion, 0)) {
             writer.write(picture);
         }

@@ -35,19 +35,23 @@ class DrawingPainterTest {
     /** As a codec of ten bits, 4:2:2, gets it. */
     private Picture coded(ReelFrame.Drawing drawing, Size size, PixelAspect pixel) {
         Codec codec = Catalogue.codec("prores-422-hq");
-        try (Composer composer = new Composer(WorkingFormat.W16, false); Picture working = painter.working(drawing, composer, false, size.width(), size.height(), pixel); Conversion conversion = new Conversion(codec, size, Treatment.plain(codec, size))) {
+        try (Composer composer = new Composer(WorkingFormat.W16, false);
+                Picture working = painter.working(drawing, composer, false, size.width(), size.height(), pixel);
+                Conversion conversion = new Conversion(codec, size, Treatment.plain(codec, size))) {
             return conversion.convert(working);
         }
     }
 
     private static int sample(Picture picture, int plane, double across, double down) {
         int width = plane == 0 ? picture.width() : picture.width() / 2;
-        return picture.plane(plane).get(ValueLayout.JAVA_SHORT, (long) (down * picture.height()) * picture.stride(plane) + 2L * (int) (across * width)) & 0xffff;
+        return picture.plane(plane).get(ValueLayout.JAVA_SHORT,
+                (long) (down * picture.height()) * picture.stride(plane) + 2L * (int) (across * width)) & 0xffff;
     }
 
     /** Y' = 64 + 876 E'y, C = 512 + 896 E'c; each bar's middle. */
     @ParameterizedTest
-    @CsvSource({"BARS_75, 1920, 1080, .75, .2126, .0722", "BARS_75, 720, 576, .75, .299, .114", "BARS_100, 1920, 1080, 1, .2126, .0722", "BARS_100, 720, 486, 1, .299, .114"})
+    @CsvSource({"BARS_75, 1920, 1080, .75, .2126, .0722", "BARS_75, 720, 576, .75, .299, .114", "BARS_100, 1920, 1080, 1, .2126, .0722",
+        "BARS_100, 720, 486, 1, .299, .114"})
     void barsHaveTheCodeValuesOfTheStandard(BarPattern pattern, int width, int height, double level, double ofRed, double ofBlue) {
         try (Picture bars = coded(new ReelFrame.Bars(pattern), Size.of(width, height), PixelAspect.SQUARE)) {
             for (int i = 0; i < COLOURS.length; i++) {
@@ -58,8 +62,10 @@ class DrawingPainterTest {
                 double y = ofRed * red + (1 - ofRed - ofBlue) * green + ofBlue * blue;
                 double across = (i + .5) / COLOURS.length;
                 assertThat((double) sample(bars, 0, across, .5)).as("Y' of bar " + i).isCloseTo(64 + 876 * y, within(.51));
-                assertThat((double) sample(bars, 1, across, .5)).as("Cb of bar " + i).isCloseTo(512 + 896 * (blue - y) / (2 * (1 - ofBlue)), within(.51));
-                assertThat((double) sample(bars, 2, across, .5)).as("Cr of bar " + i).isCloseTo(512 + 896 * (red - y) / (2 * (1 - ofRed)), within(.51));
+                assertThat((double) sample(bars, 1, across, .5)).as("Cb of bar " + i).isCloseTo(512 + 896 * (blue - y) / (2 * (1 - ofBlue)),
+                        within(.51));
+                assertThat((double) sample(bars, 2, across, .5)).as("Cr of bar " + i).isCloseTo(512 + 896 * (red - y) / (2 * (1 - ofRed)),
+                        within(.51));
             }
         }
     }
@@ -101,14 +107,17 @@ class DrawingPainterTest {
         PixelAspect pixel = PixelAspect.of(wide, high);
         try (Picture count = painter.paint(new ReelFrame.Count(8, Rational.of(1, 2)), false, width, height, pixel)) {
             int[] box = ink(count);
-            assertThat((box[2] - box[0] + 1) * (double) wide / high).isCloseTo(.76 * Math.min(height, width * (double) wide / high), within(height * .03 + 3));
+            assertThat((box[2] - box[0] + 1) * (double) wide / high).isCloseTo(.76 * Math.min(height, width * (double) wide / high),
+                    within(height * .03 + 3));
             assertThat(box[0] + box[2]).isCloseTo(width - 1, within(3));
         }
     }
 
     @Test
     void aSlateStaysInsideHoweverLongItsWords() {
-        List<GeneratedItem.Slate.Entry> entries = IntStream.range(0, 20).mapToObj(i -> new GeneratedItem.Slate.Entry("A label of some length " + i, new Wording("dunes and kites ".repeat(12)))).toList();
+        List<GeneratedItem.Slate.Entry> entries = IntStream.range(0, 20)
+                .mapToObj(i -> new GeneratedItem.Slate.Entry("A label of some length " + i, new Wording("dunes and kites ".repeat(12))))
+                .toList();
         try (Picture slate = painter.paint(new ReelFrame.Slate(entries), true, 320, 240, PixelAspect.of(4, 3))) {
             assertThat(slate.planes()).isEqualTo(4);
             int[] box = ink(slate);

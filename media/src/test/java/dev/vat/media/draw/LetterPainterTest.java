@@ -94,7 +94,8 @@ class LetterPainterTest {
 
     @Test
     void whatIsTooLongGetsSmallerAndStaysInside() {
-        try (Picture in = grey(1); Picture out = new LetterPainter(PixelAspect.SQUARE).on(in, line("kites over the dunes ".repeat(20).strip(), Spot.BOTTOM, 10, 55))) {
+        try (Picture in = grey(1); Picture out = new LetterPainter(PixelAspect.SQUARE).on(in,
+                line("kites over the dunes ".repeat(20).strip(), Spot.BOTTOM, 10, 55))) {
             int[] box = changed(out);
             assertThat(box[0]).isBetween(32, 34);
             assertThat(box[2]).isBetween(606, 608);
@@ -118,14 +119,17 @@ class LetterPainterTest {
     @Test
     void figuresThatRunDontMoveWhatStandsAroundThem() {
         LetterPainter painter = new LetterPainter(PixelAspect.SQUARE);
-        try (Picture in = grey(1); Picture one = painter.on(in, line("11:11:11:11", Spot.BOTTOM_RIGHT, 6, 55)); Picture eight = painter.on(in, line("08:48:58:08", Spot.BOTTOM_RIGHT, 6, 55))) {
+        try (Picture in = grey(1); Picture one = painter.on(in, line("11:11:11:11", Spot.BOTTOM_RIGHT, 6, 55));
+                Picture eight = painter.on(in, line("08:48:58:08", Spot.BOTTOM_RIGHT, 6, 55))) {
             assertThat(changed(one)).isEqualTo(changed(eight));
         }
     }
 
     @Test
     void linesAtOneSpotStandUnderEachOther() {
-        Lettering two = new Lettering(List.of(new Lettering.Written("above", Spot.TOP_LEFT, 6, 100), new Lettering.Written("below", Spot.TOP_LEFT, 6, 50)), null, null);
+        Lettering two = new Lettering(
+                List.of(new Lettering.Written("above", Spot.TOP_LEFT, 6, 100), new Lettering.Written("below", Spot.TOP_LEFT, 6, 50)), null,
+                null);
         try (Picture in = grey(1); Picture out = new LetterPainter(PixelAspect.SQUARE).on(in, two)) {
             int[] box = changed(out);
             assertThat(value(out, 0, 33, box[1] + 1)).isZero();
@@ -144,7 +148,8 @@ class LetterPainterTest {
     /** Full ink is 230 of 255, which ordinary white at 203 candelas turns into what BT.2100 says for PQ. */
     @Test
     void inkOfHighRangeIsAsBrightAsElsewhere() {
-        try (Composer composer = new Composer(WorkingFormat.HIGH, false); Picture in = grey(1); Picture high = composer.compose(in, PictureReading.of(AlphaKind.NONE, false));
+        try (Composer composer = new Composer(WorkingFormat.HIGH, false); Picture in = grey(1);
+                Picture high = composer.compose(in, PictureReading.of(AlphaKind.NONE, false));
                 Picture out = new LetterPainter(PixelAspect.SQUARE).on(high, line("\u2014\u2014\u2014", Spot.MIDDLE, 40, 0))) {
             double brightest = 0;
             for (int x = 0; x < WIDTH; x++) {
@@ -160,11 +165,13 @@ class LetterPainterTest {
     @Test
     void aLetterThatTheFaceLacksIsNamedAndNeverABox() throws IOException {
         try (Picture in = grey(1)) {
-            assertThatThrownBy(() -> new LetterPainter(PixelAspect.SQUARE).on(in, line("kite \u51e7", Spot.TOP, 6, 0))).isInstanceOf(MediaException.class).hasMessageContaining("no letter \u51e7");
+            assertThatThrownBy(() -> new LetterPainter(PixelAspect.SQUARE).on(in, line("kite \u51e7", Spot.TOP, 6, 0)))
+                    .isInstanceOf(MediaException.class).hasMessageContaining("no letter \u51e7");
         }
         assertThat(Face.missing(Face.own(), "\u00c4\u00e9\u0444 \u51e7\u51e7x\ud83e\ude81")).isEqualTo("\u51e7\ud83e\ude81");
         Path noFont = Files.writeString(folder.resolve("no.ttf"), "no font");
-        assertThatThrownBy(() -> Face.read(Files.newInputStream(noFont), "no.ttf")).isInstanceOf(IOException.class).hasMessageContaining("no.ttf is no TrueType");
+        assertThatThrownBy(() -> Face.read(Files.newInputStream(noFont), "no.ttf")).isInstanceOf(IOException.class)
+                .hasMessageContaining("no.ttf is no TrueType");
     }
 
     @Test
@@ -184,7 +191,8 @@ class LetterPainterTest {
         }
         Lettering gone = new Lettering(List.of(), Watermark.of(folder.resolve("gone.png").toString()), null);
         try (Picture in = grey(1)) {
-            assertThatThrownBy(() -> new LetterPainter(PixelAspect.SQUARE).on(in, gone)).isInstanceOf(MediaException.class).hasMessageContaining("gone.png");
+            assertThatThrownBy(() -> new LetterPainter(PixelAspect.SQUARE).on(in, gone)).isInstanceOf(MediaException.class)
+                    .hasMessageContaining("gone.png");
         }
     }
 }

@@ -39,8 +39,12 @@ import org.junit.jupiter.params.provider.MethodSource;
  */
 class PatchesTest {
 
-    private static final float[][] PATCHES = {{0, 0, 0}, {1, 1, 1}, {1, 0, 0}, {0, 1, 0}, {0, 0, 1}, {.5f, .5f, .5f}, {.8f, .3f, .1f}, {.1f, .35f, .75f}};
-    /** Worst error in steps of the codec's own depth that is allowed where it packs with loss, by chroma and depth as measured once and rounded up. */
+    private static final float[][] PATCHES = {{0, 0, 0}, {1, 1, 1}, {1, 0, 0}, {0, 1, 0}, {0, 0, 1}, {.5f, .5f, .5f}, {.8f, .3f, .1f},
+        {.1f, .35f, .75f}};
+    /**
+     * Worst error in steps of the codec's own depth that is allowed where it packs with loss, by chroma and depth as measured once and
+     * rounded up.
+     */
     private static final double ALLOWED_IN_EIGHT_BITS = 2.5;
     private static final Map<String, String> LINES = new TreeMap<>();
 
@@ -49,7 +53,8 @@ class PatchesTest {
 
     static Stream<Codec> codecs() {
         // The library doesn't open animated WebP: its colours are judged by a browser, see OutsideReadersTest.
-        return Catalogue.codecs().stream().filter(c -> !c.containers().contains(Container.FRAMES) && !c.containers().contains(Container.WEBP));
+        return Catalogue.codecs().stream()
+                .filter(c -> !c.containers().contains(Container.FRAMES) && !c.containers().contains(Container.WEBP));
     }
 
     /** Two rows of four. */
@@ -73,7 +78,8 @@ class PatchesTest {
         Rate rate = codec.limits().rates().stream().findFirst().orElse(Rate.FPS_25);
         EncoderSpec spec = EncoderSpec.of(Settings.of(codec, codec.containers().iterator().next()), size, PixelAspect.SQUARE, rate, 2);
         Path file = folder.resolve("p." + codec.partContainer().extension());
-        try (Conversion conversion = new Conversion(codec, size, Treatment.plain(codec, size)); PartWriter writer = new PartWriter(file, spec, 0, false);
+        try (Conversion conversion = new Conversion(codec, size, Treatment.plain(codec, size));
+                PartWriter writer = new PartWriter(file, spec, 0, false);
                 Picture working = Picture.of(patches(size))) {
             for (int i = 0; i < 3; i++) {
                 try (Picture converted = conversion.convert(working)) {
@@ -103,7 +109,8 @@ class PatchesTest {
     private static double worst(Codec codec, ColourCoding colour, Picture picture) {
         double worst = 0;
         for (int i = 0; i < PATCHES.length; i++) {
-            double[] exact = codec.chroma() == Chroma.RGB ? new double[] {PATCHES[i][1], PATCHES[i][2], PATCHES[i][0]} : yCbCr(inPrimaries(PATCHES[i], colour), colour);
+            double[] exact = codec.chroma() == Chroma.RGB ? new double[] {PATCHES[i][1], PATCHES[i][2], PATCHES[i][0]}
+                    : yCbCr(inPrimaries(PATCHES[i], colour), colour);
             double full = (1 << picture.bits()) - 1;
             double step = codec.chroma() == Chroma.RGB || colour.isFull() ? full : 1 << picture.bits() - 8;
             for (int p = 0; p < 3; p++) {
@@ -111,8 +118,10 @@ class PatchesTest {
                 int x = wide * (2 * (i % 4) + 1) / 8;
                 int y = picture.planeHeight(p) * (2 * (i / 4) + 1) / 4;
                 long at = (long) y * picture.stride(p);
-                int code = picture.bits() > 8 ? picture.plane(p).get(ValueLayout.JAVA_SHORT, at + 2L * x) & 0xffff : picture.plane(p).get(ValueLayout.JAVA_BYTE, at + x) & 0xff;
-                double wanted = colour.isFull() && codec.chroma() != Chroma.RGB && p > 0 ? exact[p] * full + (full + 1) / 2 : exact[p] * step;
+                int code = picture.bits() > 8 ? picture.plane(p).get(ValueLayout.JAVA_SHORT, at + 2L * x) & 0xffff
+                        : picture.plane(p).get(ValueLayout.JAVA_BYTE, at + x) & 0xff;
+                double wanted = colour.isFull() && codec.chroma() != Chroma.RGB && p > 0 ? exact[p] * full + (full + 1) / 2
+                        : exact[p] * step;
                 worst = Math.max(worst, Math.abs(code - Math.clamp(wanted, 0, full)));
             }
         }
@@ -157,7 +166,8 @@ class PatchesTest {
         }
         for (int i = 0; i < 3; i++) {
             for (int j = 0; j < 3; j++) {
-                r[i][j] = (m[(j + 1) % 3][(i + 1) % 3] * m[(j + 2) % 3][(i + 2) % 3] - m[(j + 1) % 3][(i + 2) % 3] * m[(j + 2) % 3][(i + 1) % 3]) / det;
+                r[i][j] = (m[(j + 1) % 3][(i + 1) % 3] * m[(j + 2) % 3][(i + 2) % 3]
+                        - m[(j + 1) % 3][(i + 2) % 3] * m[(j + 2) % 3][(i + 1) % 3]) / det;
             }
         }
         return r;
@@ -191,20 +201,27 @@ class PatchesTest {
     @AfterAll
     static void write() throws IOException {
         if (System.getenv("COLOUR_WRITE") != null) {
-            Files.writeString(Path.of("../docs/colour.md"), """
-                    # Colour through every codec
+            Files.writeString(Path.of("../docs/colour.md"),
+                    """
+                            # Colour through every codec
 
-                    Eight flat patches (black, white, the three primaries, grey and two mixed colours) at the usual quality, decoded again
-                    and held against the exact formula: the worst error in steps of the depth that decoders give back. Half a step is rounding.
-                    Standard definition is brought to its own primaries first, so that its figures hold a change of colours too.
+                            Eight flat patches (black, white, the three primaries, grey and two mixed colours) at the usual quality, \
+                            decoded again
+                            and held against the exact formula: the worst error in steps of the depth that decoders give back. Half a \
+                            step is rounding.
+                            Standard definition is brought to its own primaries first, so that its figures hold a change of colours too.
 
-                    High dynamic range is held against the formulas of Recommendation ITU-R BT.2100 (`HighRangeTest`): greys from black to five times
-                    white come out within 1.5 steps of ten bits by PQ and 2 steps by HLG; ordinary white stands at 58 % and 75 %, as Report BT.2408 has
-                    it; light written as OpenEXR comes back within 0.4 % up to forty times white, which is the sixteen bits that pictures pass through.
+                            High dynamic range is held against the formulas of Recommendation ITU-R BT.2100 (`HighRangeTest`): greys from \
+                            black to five times
+                            white come out within 1.5 steps of ten bits by PQ and 2 steps by HLG; ordinary white stands at 58 % and 75 %, \
+                            as Report BT.2408 has
+                            it; light written as OpenEXR comes back within 0.4 % up to forty times white, which is the sixteen bits that \
+                            pictures pass through.
 
-                    | Codec | Samples | Depth | Worst error in steps |
-                    |---|---|---|---|
-                    """ + String.join("\n", LINES.values()).formatted(Locale.ROOT) + "\n");
+                            | Codec | Samples | Depth | Worst error in steps |
+                            |---|---|---|---|
+                            """
+                            + String.join("\n", LINES.values()).formatted(Locale.ROOT) + "\n");
         }
     }
 }

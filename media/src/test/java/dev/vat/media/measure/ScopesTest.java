@@ -106,7 +106,8 @@ class ScopesTest {
             for (int y = 160; y < 176; y++) {
                 for (int x = 320; x < 336; x++) {
                     long at = (long) y * second.stride(0) + 2L * x;
-                    second.plane(0).set(ValueLayout.JAVA_SHORT_UNALIGNED, at, (short) (second.plane(0).get(ValueLayout.JAVA_SHORT_UNALIGNED, at) + 257));
+                    second.plane(0).set(ValueLayout.JAVA_SHORT_UNALIGNED, at,
+                            (short) (second.plane(0).get(ValueLayout.JAVA_SHORT_UNALIGNED, at) + 257));
                 }
             }
             assertThat(Differences.most(first, second)).isEqualTo(257);
@@ -124,7 +125,8 @@ class ScopesTest {
                 }
             }
             try (Picture signed = Differences.of(first, second, new Differences.Show(16, true, false), 640, 360)) {
-                assertThat(signed.plane(0).get(ValueLayout.JAVA_SHORT_UNALIGNED, 170L * signed.stride(0) + 2 * 330) & 0xffff).isEqualTo(32768 + 257 * 16 / 2);
+                assertThat(signed.plane(0).get(ValueLayout.JAVA_SHORT_UNALIGNED, 170L * signed.stride(0) + 2 * 330) & 0xffff)
+                        .isEqualTo(32768 + 257 * 16 / 2);
                 assertThat(signed.plane(0).get(ValueLayout.JAVA_SHORT_UNALIGNED, 0) & 0xffff).isEqualTo(32768);
             }
             float[] cells = Differences.cells(first, second, 40, 23);

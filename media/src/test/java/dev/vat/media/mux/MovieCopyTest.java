@@ -48,19 +48,22 @@ class MovieCopyTest {
 
     private Path copy(String name, Container container, Path sound, Path... films) {
         Path made = folder.resolve(name);
-        MovieCopy.copy(List.of(films).stream().map(f -> new MovieCopy.Piece(f, null)).toList(), new MovieCopy.Target(made, container, null, null, sound, false));
+        MovieCopy.copy(List.of(films).stream().map(f -> new MovieCopy.Piece(f, null)).toList(),
+                new MovieCopy.Target(made, container, null, null, sound, false));
         return made;
     }
 
     private Path tone(String name, int channels) throws IOException {
         Path wav = folder.resolve(name);
         AudioFormat format = new AudioFormat(48_000, 16, channels, true, false);
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[48_000 * 2 * channels]), format, 48_000), AudioFileFormat.Type.WAVE, wav.toFile());
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[48_000 * 2 * channels]), format, 48_000),
+                AudioFileFormat.Type.WAVE, wav.toFile());
         return wav;
     }
 
     @ParameterizedTest
-    @CsvSource({"h264-high-420, MP4, MKV", "h264-high-420, MKV, MOV", "prores-422-hq, MOV, MKV", "vp9-420, WEBM, MKV", "ffv1-422-10, MKV, MKV"})
+    @CsvSource({"h264-high-420, MP4, MKV", "h264-high-420, MKV, MOV", "prores-422-hq, MOV, MKV", "vp9-420, WEBM, MKV",
+        "ffv1-422-10, MKV, MKV"})
     void everyPacketIsTheOneItWasToTheByte(String codec, Container from, Container to) throws IOException {
         Path film = film(codec, from);
         List<byte[]> given = packets(film);
@@ -78,8 +81,11 @@ class MovieCopyTest {
         Path stereo = copy("stereo.mov", Container.MOV, tone("stereo.wav", 2), film);
         Path mono = copy("mono.mov", Container.MOV, tone("mono.wav", 1), film);
         assertThat(packets(copy("both.mov", Container.MOV, null, stereo, stereo))).hasSize(22);
-        assertThatThrownBy(() -> copy("no.mov", Container.MOV, null, stereo, mono)).isInstanceOf(MediaException.class).hasMessageContaining("mono.mov").hasMessageContaining("1 channels");
-        assertThatThrownBy(() -> copy("neither.mov", Container.MOV, null, stereo, film)).isInstanceOf(MediaException.class).hasMessageContaining("none");
-        assertThatThrownBy(() -> copy("nor.mov", Container.MOV, null, film, stereo)).isInstanceOf(MediaException.class).hasMessageContaining("stereo.mov");
+        assertThatThrownBy(() -> copy("no.mov", Container.MOV, null, stereo, mono)).isInstanceOf(MediaException.class)
+                .hasMessageContaining("mono.mov").hasMessageContaining("1 channels");
+        assertThatThrownBy(() -> copy("neither.mov", Container.MOV, null, stereo, film)).isInstanceOf(MediaException.class)
+                .hasMessageContaining("none");
+        assertThatThrownBy(() -> copy("nor.mov", Container.MOV, null, film, stereo)).isInstanceOf(MediaException.class)
+                .hasMessageContaining("stereo.mov");
     }
 }

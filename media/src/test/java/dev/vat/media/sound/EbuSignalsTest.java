@@ -18,7 +18,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /**
  * The signals of EBU Tech 3341 and Tech 3342 that can be made from their description: tones of 1 kHz at levels below full scale, and
- * tones for true peaks. Those cut from programmes (3341 cases 7 and 8, 3342 cases 5 and 6) are recordings, cases 9 to 14 are about momentary and
+ * tones for true peaks. Those cut from programmes (3341 cases 7 and 8, 3342 cases 5 and 6) are recordings, cases 9 to 14 are about
+ * momentary and
  * short-term values, which Vat doesn't state, and cases 20 to 23 need a synthesis that the text leaves open.
  */
 class EbuSignalsTest {
@@ -61,7 +62,8 @@ class EbuSignalsTest {
     }
 
     @ParameterizedTest(name = "Tech 3341 case {0}")
-    @CsvSource({"1, -23, 20, -23", "2, -33, 20, -33", "3, -36 -23 -36, 10 60 10, -23", "4, -72 -36 -23 -36 -72, 10 10 60 10 10, -23", "5, -26 -20 -26, 20 20.1 20, -23"})
+    @CsvSource({"1, -23, 20, -23", "2, -33, 20, -33", "3, -36 -23 -36, 10 60 10, -23", "4, -72 -36 -23 -36 -72, 10 10 60 10 10, -23",
+        "5, -26 -20 -26, 20 20.1 20, -23"})
     void integratedLoudness(int ignoredCase, String levels, String seconds, double lufs) throws IOException {
         assertThat(stereo(levels, seconds).integrated()).isCloseTo(lufs, within(.1));
     }

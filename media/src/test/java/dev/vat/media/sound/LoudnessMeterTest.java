@@ -33,7 +33,9 @@ class LoudnessMeterTest {
             samples.putShort(value).putShort(value);
         }
         Path file = folder.resolve("tone.wav");
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples.array()), new AudioFormat(RATE, 16, 2, true, false), (long) seconds * RATE),
+        AudioSystem.write(
+                new AudioInputStream(new ByteArrayInputStream(samples.array()), new AudioFormat(RATE, 16, 2, true, false),
+                        (long) seconds * RATE),
                 AudioFileFormat.Type.WAVE, file.toFile());
         return file;
     }

@@ -56,7 +56,8 @@ public record DemoFolder(Path path) {
 
     /** Whether all of it was drawn, by the last file of each kind. */
     public boolean isThere() {
-        return Arrays.stream(DemoShot.values()).allMatch(s -> Files.exists(shot(s).resolve(s.pattern().fileName(s.first() + s.frames() - 1L))))
+        return Arrays.stream(DemoShot.values())
+                .allMatch(s -> Files.exists(shot(s).resolve(s.pattern().fileName(s.first() + s.frames() - 1L))))
                 && PASSES.stream().allMatch(p -> has(pass(p), DemoShot.DUNES.first() + PASS_FRAMES - 1L))
                 && has(retake(), RETAKE_FRAMES) && has(draft(), DRAFT_FRAMES) && Files.exists(archive()) && Files.exists(wind());
     }

@@ -21,22 +21,22 @@ public sealed interface Answer {
 
     long id();
 
-    record Welcome(long id, int feed, String scene) implements Answer { }
+    record Welcome(long id, int feed, String scene) implements Answer {}
 
-    record Scene(long id, SceneFacts scene) implements Answer { }
+    record Scene(long id, SceneFacts scene) implements Answer {}
 
     /** Followed at once by {@code bytes} bytes. */
-    record Picture(long id, long frame, int width, int height, RawFormat format, long bytes) implements Answer { }
+    record Picture(long id, long frame, int width, int height, RawFormat format, long bytes) implements Answer {}
 
     /** The picture lies in the file that was asked for. */
-    record Filed(long id, long frame, int width, int height) implements Answer { }
+    record Filed(long id, long frame, int width, int height) implements Answer {}
 
     /** It is being worked at. */
-    record Busy(long id) implements Answer { }
+    record Busy(long id) implements Answer {}
 
     /** The scene isn't what it was. */
-    record Changed(long id, long revision) implements Answer { }
+    record Changed(long id, long revision) implements Answer {}
 
     /** @param why for people */
-    record Refused(long id, String why) implements Answer { }
+    record Refused(long id, String why) implements Answer {}
 }

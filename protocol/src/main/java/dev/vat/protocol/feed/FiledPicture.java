@@ -12,7 +12,7 @@ import javax.imageio.stream.ImageInputStream;
 /** The PNG file that a scene wrote in place of handing samples over. */
 final class FiledPicture {
 
-    private FiledPicture() { }
+    private FiledPicture() {}
 
     /** @return the same picture with its samples @throws FeedException if the file isn't what the scene says it is */
     static FeedPicture read(Path file, FeedPicture filed, String scene) throws FeedException {
@@ -28,7 +28,8 @@ final class FiledPicture {
             try {
                 reader.setInput(in, true, true);
                 if (reader.getWidth(0) != filed.width() || reader.getHeight(0) != filed.height()) {
-                    throw new IOException("it is " + reader.getWidth(0) + "x" + reader.getHeight(0) + ", not " + filed.width() + "x" + filed.height());
+                    throw new IOException(
+                            "it is " + reader.getWidth(0) + "x" + reader.getHeight(0) + ", not " + filed.width() + "x" + filed.height());
                 }
                 return new FeedPicture(filed.frame(), filed.width(), filed.height(), RawFormat.RGBA8, rgba(reader.read(0)));
             } finally {

@@ -22,10 +22,10 @@ public sealed interface Question {
     long id();
 
     /** The first line. @param token as the scene's notice says it */
-    record Hello(long id, int feed, String token) implements Question { }
+    record Hello(long id, int feed, String token) implements Question {}
 
     /** What the scene holds. */
-    record Scene(long id) implements Question { }
+    record Scene(long id) implements Question {}
 
     /**
      * A picture.
@@ -36,7 +36,8 @@ public sealed interface Question {
      * @param pass null for the full picture
      * @param into absolute path of the file that it shall write; null for raw samples behind the answer
      */
-    record Frame(long id, String camera, long frame, long run, int width, int height, String shading, List<String> classes, String pass, String into) implements Question {
+    record Frame(long id, String camera, long frame, long run, int width, int height, String shading, List<String> classes, String pass,
+            String into) implements Question {
         public Frame withId(long other) {
             return new Frame(other, camera, frame, run, width, height, shading, classes, pass, into);
         }
@@ -47,5 +48,5 @@ public sealed interface Question {
     }
 
     /** Nobody wants the answer to a question any more. */
-    record Cancel(long id, long question) implements Question { }
+    record Cancel(long id, long question) implements Question {}
 }

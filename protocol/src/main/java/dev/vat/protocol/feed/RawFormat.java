@@ -2,12 +2,17 @@ package dev.vat.protocol.feed;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
 
-/** How the bytes of a picture lie behind an answer: rows from the top, without gaps, red first, coded as a display shows them (IEC 61966-2-1). */
+/**
+ * How the bytes of a picture lie behind an answer: rows from the top, without gaps, red first, coded as a display shows them (IEC
+ * 61966-2-1).
+ */
 public enum RawFormat {
     /** Where nothing shows through. */
-    @JsonProperty("rgb8") RGB8("rgb8", 3),
+    @JsonProperty("rgb8")
+    RGB8("rgb8", 3),
     /** With straight alpha. */
-    @JsonProperty("rgba8") RGBA8("rgba8", 4);
+    @JsonProperty("rgba8")
+    RGBA8("rgba8", 4);
 
     private final String id;
     private final int bytesPerPixel;

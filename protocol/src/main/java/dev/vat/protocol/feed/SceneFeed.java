@@ -37,7 +37,7 @@ public final class SceneFeed implements AutoCloseable {
     private String name = "the scene";
 
     /** A question that waits for its answer. @param frame null unless it is for a picture */
-    private record Asked(Question.Frame frame, CompletableFuture<Object> answer) { }
+    private record Asked(Question.Frame frame, CompletableFuture<Object> answer) {}
 
     private SceneFeed(Socket socket, Duration patience, LongConsumer changed) throws IOException {
         this.wire = new FeedWire(socket);
@@ -70,15 +70,18 @@ public final class SceneFeed implements AutoCloseable {
             throw e;
         } catch (IOException e) {
             socket.close();
-            throw new FeedException(notice.scene() + " can't be reached: " + (e instanceof SocketTimeoutException ? "it doesn't answer" : e.getMessage()), e);
+            throw new FeedException(
+                    notice.scene() + " can't be reached: " + (e instanceof SocketTimeoutException ? "it doesn't answer" : e.getMessage()),
+                    e);
         }
     }
 
     private void greet(String token) throws IOException {
         wire.write(new Question.Hello(0, Question.FEED, token));
         switch (wire.read(Answer.class).orElseThrow(() -> new FeedException(name + " hung up"))) {
-            case Answer.Welcome welcome when welcome.feed() == Question.FEED -> { }
-            case Answer.Welcome welcome -> throw new FeedException(name + " speaks version " + welcome.feed() + " of the feed, this Vat " + Question.FEED);
+            case Answer.Welcome welcome when welcome.feed() == Question.FEED -> {}
+            case Answer.Welcome welcome -> throw new FeedException(
+                    name + " speaks version " + welcome.feed() + " of the feed, this Vat " + Question.FEED);
             case Answer.Refused refused -> throw new FeedException(name + " sent us away: " + refused.why());
             case Answer other -> throw new FeedException(name + " greeted with " + other.getClass().getSimpleName());
         }
@@ -129,7 +132,7 @@ public final class SceneFeed implements AutoCloseable {
     private void take(Answer answer) throws IOException {
         switch (answer) {
             case Answer.Changed now -> changed.accept(now.revision());
-            case Answer.Busy _ -> { }
+            case Answer.Busy _ -> {}
             case Answer.Picture picture -> picture(picture);
             case Answer.Filed filed -> answered(filed.id()).ifPresent(asked -> {
                 if (asked.frame == null || asked.frame.into() == null) {
@@ -139,7 +142,8 @@ public final class SceneFeed implements AutoCloseable {
                 }
             });
             case Answer.Scene scene -> answered(scene.id()).ifPresent(asked -> asked.answer.complete(scene.scene()));
-            case Answer.Refused refused -> answered(refused.id()).ifPresent(asked -> asked.answer.completeExceptionally(new FeedException(name + ": " + refused.why())));
+            case Answer.Refused refused -> answered(refused.id())
+                    .ifPresent(asked -> asked.answer.completeExceptionally(new FeedException(name + ": " + refused.why())));
             case Answer.Welcome _ -> throw new FeedException(name + " greeted twice");
         }
     }
@@ -162,19 +166,23 @@ public final class SceneFeed implements AutoCloseable {
         long wanted = format == null ? 0 : format.bytes(asked.frame.width(), asked.frame.height());
         if (format == null || picture.bytes() != wanted) {
             // What follows can't be told from the next answer.
-            throw new FeedException(name + " sent frame " + asked.frame.frame() + " as " + picture.width() + "x" + picture.height() + " " + format + " of " + picture.bytes() + " bytes where "
+            throw new FeedException(name + " sent frame " + asked.frame.frame() + " as " + picture.width() + "x" + picture.height() + " "
+                    + format + " of " + picture.bytes() + " bytes where "
                     + asked.frame.width() + "x" + asked.frame.height() + " of " + wanted + " were asked for");
         }
         byte[] samples = wire.bytes((int) wanted);
-        answered(picture.id()).ifPresent(a -> complete(a, new FeedPicture(picture.frame(), picture.width(), picture.height(), format, samples)));
+        answered(picture.id())
+                .ifPresent(a -> complete(a, new FeedPicture(picture.frame(), picture.width(), picture.height(), format, samples)));
     }
 
     private void complete(Asked asked, FeedPicture picture) {
         if (picture.width() != asked.frame.width() || picture.height() != asked.frame.height()) {
-            asked.answer.completeExceptionally(new FeedException(name + " drew frame " + asked.frame.frame() + " as " + picture.width() + "x" + picture.height() + " where " + asked.frame.width() + "x"
+            asked.answer.completeExceptionally(new FeedException(name + " drew frame " + asked.frame.frame() + " as " + picture.width()
+                    + "x" + picture.height() + " where " + asked.frame.width() + "x"
                     + asked.frame.height() + " was asked for"));
         } else if (picture.frame() != asked.frame.frame()) {
-            asked.answer.completeExceptionally(new FeedException(name + " sent frame " + picture.frame() + " where " + asked.frame.frame() + " was asked for"));
+            asked.answer.completeExceptionally(
+                    new FeedException(name + " sent frame " + picture.frame() + " where " + asked.frame.frame() + " was asked for"));
         } else {
             asked.answer.complete(picture);
         }

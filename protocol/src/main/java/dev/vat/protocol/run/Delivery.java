@@ -18,7 +18,7 @@ public final class Delivery {
 
     private static final int MOST_VERSIONS = 10_000;
 
-    private Delivery() { }
+    private Delivery() {}
 
     /**
      * Links the file under its name, or the next free version of it, then its receipt, then lets the work name go.

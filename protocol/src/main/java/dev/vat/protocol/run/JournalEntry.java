@@ -25,34 +25,34 @@ import java.util.List;
 public sealed interface JournalEntry {
 
     /** @param when UTC, ISO 8601 */
-    record Started(String when, String plan) implements JournalEntry { }
+    record Started(String when, String plan) implements JournalEntry {}
 
     /** A part is whole and on disk; CRC32C of its file, and what the inline check found of its frames. */
     record PartClosed(String target, int part, long first, long frames, long bytes, String crc,
-                      List<Receipt.FrameLine> checked) implements JournalEntry { }
+            List<Receipt.FrameLine> checked) implements JournalEntry {}
 
     /** The first of two passes is over, and its notes are on disk. */
-    record FirstPassed(String target) implements JournalEntry { }
+    record FirstPassed(String target) implements JournalEntry {}
 
     /** From here on one file is made alone, since something ended the process again and again. */
-    record Trying(String target) implements JournalEntry { }
+    record Trying(String target) implements JournalEntry {}
 
     /** A file that ended its process, made alone; it isn't tried again before the run's end. */
-    record GivenUp(String target, String why) implements JournalEntry { }
+    record GivenUp(String target, String why) implements JournalEntry {}
 
     /** Somebody wants the file to end early, with what was done of it by then. */
-    record Shortened(String target, long frames) implements JournalEntry { }
+    record Shortened(String target, long frames) implements JournalEntry {}
 
     /** The joined file agrees with its plan; it only has to get its name. */
-    record Proven(String target, String work, String receipt) implements JournalEntry { }
+    record Proven(String target, String work, String receipt) implements JournalEntry {}
 
-    record Delivered(String target, String path) implements JournalEntry { }
+    record Delivered(String target, String path) implements JournalEntry {}
 
     /** The joined file doesn't agree with its plan; it stays in the work folder. */
-    record Unproven(String target, String work, String receipt, List<String> reasons) implements JournalEntry { }
+    record Unproven(String target, String work, String receipt, List<String> reasons) implements JournalEntry {}
 
-    record Failed(String target, String why) implements JournalEntry { }
+    record Failed(String target, String why) implements JournalEntry {}
 
     /** Nothing more comes. */
-    record Ended(String when, boolean stopped) implements JournalEntry { }
+    record Ended(String when, boolean stopped) implements JournalEntry {}
 }

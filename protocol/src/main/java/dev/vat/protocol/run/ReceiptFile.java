@@ -10,7 +10,7 @@ import java.nio.file.Path;
 /** A receipt as it lies beside its file. */
 public final class ReceiptFile {
 
-    private ReceiptFile() { }
+    private ReceiptFile() {}
 
     /** {@code FILE.EXT.receipt.json} beside {@code FILE.EXT}. */
     public static Path of(Path file) {

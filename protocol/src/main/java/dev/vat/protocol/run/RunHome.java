@@ -27,7 +27,7 @@ import java.util.stream.Stream;
 public final class RunHome {
 
     /** What {@code run.json} in a work folder says. */
-    record WorkFolder(String run, String target) { }
+    record WorkFolder(String run, String target) {}
 
     /** A run that was cut off so often waits for somebody to look at it. */
     private static final int MOST_STARTS = 5;
@@ -107,7 +107,8 @@ public final class RunHome {
         try {
             RunPlan plan = Json.MAPPER.readValue(Files.readString(folder.resolve("plan.json")), RunPlan.class);
             if (plan.version() != RunPlan.VERSION) {
-                throw new IOException("The run " + folder.getFileName() + " was planned by another version of Vat: clear it away, and make its files again from the project");
+                throw new IOException("The run " + folder.getFileName() + " was planned by another version of Vat: clear it away, and "
+                        + "make its files again from the project");
             }
             return plan;
         } catch (JsonProcessingException e) {

@@ -23,7 +23,7 @@ public final class RunState {
     private int starts;
     private boolean goesOn;
 
-    private RunState() { }
+    private RunState() {}
 
     public static RunState of(List<JournalEntry> journal) {
         RunState state = new RunState();
@@ -52,7 +52,8 @@ public final class RunState {
                 givenUp.clear();
                 trying = null;
             }
-            case JournalEntry.Proven _, JournalEntry.Failed _ -> { }
+            case JournalEntry.Proven _ -> {}
+            case JournalEntry.Failed _ -> {}
         }
     }
 

@@ -38,7 +38,7 @@ public final class Durable {
     /** None but where somebody wants to know. */
     private static volatile Witness witness;
 
-    private Durable() { }
+    private Durable() {}
 
     /** From now on, in this process. */
     public static void tell(Witness whom) {
@@ -157,7 +157,9 @@ public final class Durable {
         }
     }
 
-    /** SHA-256 of a file; of a folder, that of a list with the SHA-256 and the name of each of its files, as {@code sha256sum} prints it. */
+    /**
+     * SHA-256 of a file; of a folder, that of a list with the SHA-256 and the name of each of its files, as {@code sha256sum} prints it.
+     */
     public static String sha256(Path file) throws IOException {
         if (Files.isDirectory(file)) {
             StringBuilder list = new StringBuilder();

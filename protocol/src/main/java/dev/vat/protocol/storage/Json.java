@@ -11,7 +11,7 @@ public final class Json {
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .build();
 
-    private Json() { }
+    private Json() {}
 
     public static String line(Object value) {
         try {

@@ -90,7 +90,8 @@ public final class PreviewStore {
             return found;
         }
         try (Stream<Path> files = Files.walk(folder, 3)) {
-            for (Path page : files.filter(f -> f.getFileName().toString().endsWith(PAGE) && !f.getFileName().toString().startsWith(".")).toList()) {
+            for (Path page : files.filter(f -> f.getFileName().toString().endsWith(PAGE) && !f.getFileName().toString().startsWith("."))
+                    .toList()) {
                 try {
                     Preview preview = Json.MAPPER.readValue(Files.readString(page), Preview.class);
                     if (Files.isRegularFile(movie(preview))) {

@@ -41,7 +41,8 @@ public enum FlatsCamera {
     }
 
     public static FlatsCamera parse(String id) {
-        return Arrays.stream(values()).filter(c -> c.id.equals(id)).findFirst().orElseThrow(() -> new IllegalArgumentException("There is no camera '" + id + "'"));
+        return Arrays.stream(values()).filter(c -> c.id.equals(id)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("There is no camera '" + id + "'"));
     }
 
     public String id() {

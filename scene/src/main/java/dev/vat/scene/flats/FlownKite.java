@@ -15,7 +15,8 @@ record FlownKite(FlatsCamera by, Vec home, Vec foot, double size, Paint one, Pai
     private Vec at(double share, int take) {
         double t = share * 6.3;
         double wide = size * (1.6 + .5 * (take - 1));
-        return home.plus(Vec.of(wide * StrictMath.sin(t * 1.1), .7 * wide * StrictMath.sin(t * 1.9 + take - 1), .5 * wide * StrictMath.sin(t * .7)));
+        return home.plus(
+                Vec.of(wide * StrictMath.sin(t * 1.1), .7 * wide * StrictMath.sin(t * 1.9 + take - 1), .5 * wide * StrictMath.sin(t * .7)));
     }
 
     void into(Things things, int frame, int take, SceneLook look) {

@@ -7,7 +7,10 @@ import dev.vat.scene.Drawing;
 import dev.vat.scene.FrameMark;
 import java.util.List;
 
-/** Marram Flats in simple 3D: dunes and a pier, a tower with two bells, kites on strings, sand that drifts. The same look gives the same picture, always. */
+/**
+ * Marram Flats in simple 3D: dunes and a pier, a tower with two bells, kites on strings, sand that drifts. The same look gives the same
+ * picture, always.
+ */
 public final class MarramFlats {
 
     public static final String NAME = "Marram Flats";
@@ -15,7 +18,7 @@ public final class MarramFlats {
     public static final FrameRange TIMELINE = FrameRange.of(1, 600);
     public static final Size SIZE = Size.of(960, 540);
 
-    private MarramFlats() { }
+    private MarramFlats() {}
 
     /** As a display shows it: R, G, B, and straight A where something is transparent. */
     public static Drawing draw(SceneLook look) {

@@ -25,7 +25,7 @@ final class Raster {
     }
 
     /** A corner: samples from the left and from the top, and how near it is. */
-    record Corner(double x, double y, double near) { }
+    record Corner(double x, double y, double near) {}
 
     void triangle(Corner a, Corner b, Corner c, int id) {
         double area = (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
@@ -42,8 +42,10 @@ final class Raster {
             double py = y + .5;
             double startB = ((.5 - a.x) * (c.y - a.y) - (py - a.y) * (c.x - a.x)) / area;
             double startC = ((b.x - a.x) * (py - a.y) - (b.y - a.y) * (.5 - a.x)) / area;
-            double from = Math.max(0, Math.max(enters(startB, stepB), Math.max(enters(startC, stepC), enters(1 - startB - startC, -stepB - stepC))));
-            double to = Math.min(width - 1.0, Math.min(leaves(startB, stepB), Math.min(leaves(startC, stepC), leaves(1 - startB - startC, -stepB - stepC))));
+            double from = Math.max(0,
+                    Math.max(enters(startB, stepB), Math.max(enters(startC, stepC), enters(1 - startB - startC, -stepB - stepC))));
+            double to = Math.min(width - 1.0,
+                    Math.min(leaves(startB, stepB), Math.min(leaves(startC, stepC), leaves(1 - startB - startC, -stepB - stepC))));
             double near = a.near + startB * (b.near - a.near) + startC * (c.near - a.near);
             int last = (int) Math.floor(to);
             for (int x = (int) Math.ceil(from); x <= last; x++) {

@@ -69,7 +69,8 @@ final class Shader {
         int id = raster.thing[first];
         boolean same = raster.thing[first + 1] == id && raster.thing[first + width] == id && raster.thing[first + width + 1] == id;
         if (same) {
-            double near = (raster.nearness[first] + raster.nearness[first + 1] + raster.nearness[first + width] + raster.nearness[first + width + 1]) / (SAMPLES * SAMPLES);
+            double near = (raster.nearness[first] + raster.nearness[first + 1] + raster.nearness[first + width]
+                    + raster.nearness[first + width + 1]) / (SAMPLES * SAMPLES);
             sample((x + .5) * SAMPLES, (y + .5) * SAMPLES, id, near, sum);
             layers.put(y * look.size().width() + x, sum, 1);
             return;
@@ -110,7 +111,8 @@ final class Shader {
         sum.covered++;
         sum.depth += distance;
         sum.matte += paint.matte() ? 1 : 0;
-        double rippled = paint.rippled() && look.shading() != Shading.LINES ? 1 + .16 * Math.max(0, 1 - distance / 45) * Math.sin(point.x() * 5 + 2 * Math.sin(point.z() * .9)) : 1;
+        double rippled = paint.rippled() && look.shading() != Shading.LINES
+                ? 1 + .16 * Math.max(0, 1 - distance / 45) * Math.sin(point.x() * 5 + 2 * Math.sin(point.z() * .9)) : 1;
         sum.base[0] += paint.r() * rippled;
         sum.base[1] += paint.g() * rippled;
         sum.base[2] += paint.b() * rippled;

@@ -26,7 +26,8 @@ final class Terrain {
     }
 
     double height(double x, double z) {
-        double dunes = 1.5 * StrictMath.sin(x * .09 + 1.2) * StrictMath.sin(z * .055 + .4) + .8 * StrictMath.sin(x * .17 - z * .08) + .012 * Math.max(0, z) + .9;
+        double dunes = 1.5 * StrictMath.sin(x * .09 + 1.2) * StrictMath.sin(z * .055 + .4) + .8 * StrictMath.sin(x * .17 - z * .08)
+                + .012 * Math.max(0, z) + .9;
         double shore = Math.clamp((z + 2) / 14, 0, 1);
         double heap = near(x, z) * unsettled * (1.5 * StrictMath.sin(x * 1.3 + frame * .55) * StrictMath.sin(z * 1.1 - frame * .4));
         return dunes * shore - .6 * (1 - shore) + heap;

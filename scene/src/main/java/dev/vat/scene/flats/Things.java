@@ -7,10 +7,10 @@ import java.util.List;
 final class Things {
 
     /** A face, seen from both sides. */
-    record Face(Vec a, Vec b, Vec c, Vec normal, Paint paint) { }
+    record Face(Vec a, Vec b, Vec c, Vec normal, Paint paint) {}
 
     /** A line. @param thick in pixels of a picture of 540 rows */
-    record Stroke(Vec from, Vec to, double thick, Paint paint) { }
+    record Stroke(Vec from, Vec to, double thick, Paint paint) {}
 
     final List<Face> faces = new ArrayList<>();
     final List<Stroke> strokes = new ArrayList<>();

@@ -27,7 +27,7 @@ final class World {
             new FlownKite(FlatsCamera.TOWER, Vec.of(-36, 16, 16), Vec.of(-30, 2, 24), 3.4, Paint.of(.04, .14, .42), Paint.of(.78, .76, .6)),
             new FlownKite(FlatsCamera.SAND, Vec.of(54, 8.4, 22), Vec.of(49, 2, 18), 1.5, Paint.of(.7, .3, .04), Paint.of(.2, .06, .3)));
 
-    private World() { }
+    private World() {}
 
     static Things of(SceneLook look) {
         Things things = new Things();
@@ -81,7 +81,8 @@ final class World {
         Vec across = new Vec(StrictMath.cos(swing), StrictMath.sin(swing), 0);
         Vec top = hook.plus(down.times(.5));
         Vec rim = hook.plus(down.times(2.3));
-        things.quad(top.plus(across.times(-.35)), top.plus(across.times(.35)), rim.plus(across.times(1)), rim.plus(across.times(-1)), BRASS);
+        things.quad(top.plus(across.times(-.35)), top.plus(across.times(.35)), rim.plus(across.times(1)), rim.plus(across.times(-1)),
+                BRASS);
         things.line(hook, top, 2, Paint.glowing(.1, .1, .1));
     }
 

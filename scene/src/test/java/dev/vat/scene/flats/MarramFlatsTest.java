@@ -90,7 +90,8 @@ class MarramFlatsTest {
         Set<ObjectClass> noCells = Set.of(ObjectClass.BACKDROP, ObjectClass.STRINGS);
         Drawing last = MarramFlats.draw(with(look(camera, camera.last()), 1000, 1, Shading.SHADOWED, noCells));
         assertSame(MarramFlats.draw(with(look(camera, 600), 1000, 1, Shading.SHADOWED, noCells)), last);
-        assertThat(differing(last, MarramFlats.draw(with(look(camera, camera.last() - 25), 1000, 1, Shading.SHADOWED, noCells)))).as("before it something does").isPositive();
+        assertThat(differing(last, MarramFlats.draw(with(look(camera, camera.last() - 25), 1000, 1, Shading.SHADOWED, noCells))))
+                .as("before it something does").isPositive();
     }
 
     @Test
@@ -121,7 +122,8 @@ class MarramFlatsTest {
     @ParameterizedTest
     @EnumSource
     void passesMakeTheFullPicture(FlatsCamera camera) {
-        Drawing d = MarramFlats.drawLinear(with(look(camera, camera.first() + 30), 400, 1, Shading.SHADOWED, Set.of(ObjectClass.STRINGS, ObjectClass.CELLS)));
+        Drawing d = MarramFlats.drawLinear(
+                with(look(camera, camera.first() + 30), 400, 1, Shading.SHADOWED, Set.of(ObjectClass.STRINGS, ObjectClass.CELLS)));
         for (String c : List.of("R", "G", "B")) {
             float[] full = d.channel(c);
             for (int i = 0; i < full.length; i++) {

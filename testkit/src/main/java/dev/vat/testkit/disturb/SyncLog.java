@@ -99,7 +99,8 @@ public final class SyncLog implements Durable.Witness {
         return lost;
     }
 
-    private static void lose(Path folder, Map<String, Long> synced, Map<String, List<String>> names, Random chance, List<String> lost) throws IOException {
+    private static void lose(Path folder, Map<String, Long> synced, Map<String, List<String>> names, Random chance, List<String> lost)
+            throws IOException {
         List<String> kept = names.getOrDefault(key(folder), List.of());
         List<Path> inside;
         try (Stream<Path> all = Files.list(folder)) {

@@ -28,7 +28,10 @@ final class Material {
     static final int FRAMES = 160;
     /** Slow, so that parts hold few frames. */
     static final Rate RATE = Rate.of(6);
-    /** The encoder of H.264 looks at memory that it never wrote: of pictures smaller than this its bits differ now and then, undisturbed too. */
+    /**
+     * The encoder of H.264 looks at memory that it never wrote: of pictures smaller than this its bits differ now and then, undisturbed
+     * too.
+     */
     private static final int WIDTH = 256;
     private static final int HEIGHT = 144;
 
@@ -78,7 +81,8 @@ final class Material {
         for (String target : targets) {
             project = Edits.addTarget(Catalogue.target(target)).apply(project);
         }
-        return RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(), out, Map.of(), RunPlan.CHOSEN, MediaLibrary.version());
+        return RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(), out, Map.of(),
+                RunPlan.CHOSEN, MediaLibrary.version());
     }
 
     Path frames() {

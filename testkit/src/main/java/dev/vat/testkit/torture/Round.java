@@ -106,7 +106,7 @@ final class Round {
         }
         if (!isMade(runHome)) {
             // Its last process was killed twice without getting further: somebody presses the button.
-            try (Run run = Run.resume(RunHome.at(runHome), Places.in(home), _ -> { })) {
+            try (Run run = Run.resume(RunHome.at(runHome), Places.in(home), _ -> {})) {
                 run.outcome().join();
             }
             told.add("gone on with by hand");
@@ -127,12 +127,15 @@ final class Round {
     }
 
     private Process owner(String how, Path what) throws IOException {
-        List<String> command = List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx256m", "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1",
+        List<String> command = List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx256m", "-XX:+UseSerialGC",
+                "-XX:TieredStopAtLevel=1",
                 "-D" + Torture.NATIVE_CACHE + "=" + System.getProperty(Torture.NATIVE_CACHE),
-                "-Dlogback.configurationFile=logback-worker.xml", "-Dvat.worker.main=" + DisturbedWorker.class.getName(), "-cp", System.getProperty("java.class.path"), OwnerMain.class.getName(), how, what.toString(), home.toString());
+                "-Dlogback.configurationFile=logback-worker.xml", "-Dvat.worker.main=" + DisturbedWorker.class.getName(), "-cp",
+                System.getProperty("java.class.path"), OwnerMain.class.getName(), how, what.toString(), home.toString());
         ProcessBuilder builder = new ProcessBuilder(command);
         builder.environment().put(SyncLog.VARIABLE, home.resolve(SYNCS).toString());
-        return builder.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(home.resolve("owner.log").toFile())).start();
+        return builder.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(home.resolve("owner.log").toFile()))
+                .start();
     }
 
     private static void end(Process owner, boolean both) throws InterruptedException {
@@ -209,7 +212,7 @@ final class Round {
     private void takeFolder(Path runHome) throws IOException {
         Path away = out.resolveSibling(out.getFileName() + "-away");
         Files.move(out, away);
-        try (Run run = Run.resume(RunHome.at(runHome), Places.in(home), _ -> { })) {
+        try (Run run = Run.resume(RunHome.at(runHome), Places.in(home), _ -> {})) {
             run.outcome().join();
             throw new TortureFailure("a run went on without its folder", told);
         } catch (IOException e) {
@@ -255,7 +258,8 @@ final class Round {
             }
             Receipt receipt = ReceiptFile.read(ReceiptFile.of(made));
             Receipt wanted = undisturbed.get(file.target());
-            if (!receipt.proven() || !receipt.frames().stream().map(Receipt.FrameLine::crc).toList().equals(wanted.frames().stream().map(Receipt.FrameLine::crc).toList())) {
+            if (!receipt.proven() || !receipt.frames().stream().map(Receipt.FrameLine::crc).toList()
+                    .equals(wanted.frames().stream().map(Receipt.FrameLine::crc).toList())) {
                 throw new TortureFailure(file.fileName() + " hasn't the frames of an undisturbed run", told);
             }
         }

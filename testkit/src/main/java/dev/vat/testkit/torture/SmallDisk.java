@@ -23,7 +23,8 @@ final class SmallDisk implements AutoCloseable {
     /** Empty if this user may not mount one. */
     static Optional<SmallDisk> mount(Path root) throws IOException, InterruptedException {
         Files.createDirectories(root);
-        return run("mount", "-t", "tmpfs", "-o", "size=" + SIZE, "tmpfs", root.toString()) == 0 ? Optional.of(new SmallDisk(root)) : Optional.empty();
+        return run("mount", "-t", "tmpfs", "-o", "size=" + SIZE, "tmpfs", root.toString()) == 0 ? Optional.of(new SmallDisk(root))
+                : Optional.empty();
     }
 
     private static int run(String... command) throws InterruptedException {

@@ -25,7 +25,8 @@ import java.util.stream.Collectors;
 public final class Torture {
 
     /** Codecs that may be cut, stills, and one that runs whole in two passes. */
-    private static final List<String> TARGETS = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-lt", "edit-h264-intra", "edit-cineform",
+    private static final List<String> TARGETS = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-lt",
+            "edit-h264-intra", "edit-cineform",
             "archive-ffv1", "alpha-png", "alpha-rle", "frames-png", "web-vp9", "mail-25");
 
     static final String NATIVE_CACHE = "org.bytedeco.javacpp.cachedir";
@@ -45,7 +46,7 @@ public final class Torture {
     }
 
     /** How often each thing was done. @param rounds played @param evils by what was done */
-    public record Tally(int rounds, Map<String, Integer> evils) { }
+    public record Tally(int rounds, Map<String, Integer> evils) {}
 
     /**
      * @param seed of the first round; the next have the next
@@ -86,7 +87,8 @@ public final class Torture {
             long typical = targets.stream().mapToLong(millis::get).sum();
             List<String> told = new Round(now, home, plan, undisturbed, disk).play(typical);
             told.forEach(t -> evils.merge(t.replaceFirst(" after \\d+ ms", ""), 1, Integer::sum));
-            say.accept("round %d, seed %d: %s: %s: same bytes".formatted(i + 1, now, String.join(" and ", targets), String.join("; ", told)));
+            say.accept(
+                    "round %d, seed %d: %s: %s: same bytes".formatted(i + 1, now, String.join(" and ", targets), String.join("; ", told)));
         }
         return new Tally(rounds, evils);
     }
@@ -106,7 +108,7 @@ public final class Torture {
         Durable.deleteTree(home);
         RunPlan plan = material.plan(List.of(target), home.resolve("out"));
         long start = System.nanoTime();
-        try (Run run = Run.start(plan, Places.in(home), _ -> { })) {
+        try (Run run = Run.start(plan, Places.in(home), _ -> {})) {
             List<FileProgress> files = run.outcome().join().files();
             if (files.stream().anyMatch(f -> f.stage() != FileProgress.Stage.DELIVERED)) {
                 throw new TortureFailure("an undisturbed run failed", files.stream().map(FileProgress::why).collect(Collectors.toList()));

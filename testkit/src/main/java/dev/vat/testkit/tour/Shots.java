@@ -12,7 +12,7 @@ import javax.imageio.ImageIO;
 /** Pictures of the window as PNG files. */
 public final class Shots {
 
-    private Shots() { }
+    private Shots() {}
 
     /** On the interface's thread only. */
     public static WritableImage of(Scene scene) {

@@ -71,7 +71,7 @@ public final class Tour implements DemoTour {
     private VatWindow window;
 
     /** Made by the service loader. */
-    public Tour() { }
+    public Tour() {}
 
     @Override
     public int run(Path demo, Path pictures, boolean make) {
@@ -115,7 +115,8 @@ public final class Tour implements DemoTour {
         press("face-reel");
         act(() -> {
             studio().edit(ReelEdits.joinItem(1, Joint.dissolve(12)));
-            studio().project().sources().stream().filter(x -> x.location().isSound()).findFirst().ifPresent(sound -> studio().edit(ReelEdits.addSound(sound.id())));
+            studio().project().sources().stream().filter(x -> x.location().isSound()).findFirst()
+                    .ifPresent(sound -> studio().edit(ReelEdits.addSound(sound.id())));
         });
         seek(88);
         Thread.sleep(WAVEFORM_MILLIS);
@@ -183,7 +184,8 @@ public final class Tour implements DemoTour {
         act(() -> window.shell().lookup("#item-0").getOnMouseClicked().handle(null));
         press("passes-on");
         press("passes-check");
-        await("the comparison", () -> window.shell().lookup("#passes-against-full") instanceof Labeled said && said.getText().startsWith("The sum"));
+        await("the comparison",
+                () -> window.shell().lookup("#passes-against-full") instanceof Labeled said && said.getText().startsWith("The sum"));
         seek(20);
         scroll(.42);
         shoot("passes");
@@ -193,14 +195,16 @@ public final class Tour implements DemoTour {
 
     private static Layout views(Project project) {
         List<String> names = List.of("sh010", "sh020", "glow", "draft");
-        List<View> views = project.sources().stream().filter(s -> names.stream().anyMatch(n -> s.pattern().baseName().equals(n))).limit(names.size())
+        List<View> views = project.sources().stream().filter(s -> names.stream().anyMatch(n -> s.pattern().baseName().equals(n)))
+                .limit(names.size())
                 .map(s -> View.of(Item.of(s.id())).withCaption(Line.of(Wording.parse("{source} {frame}"), Spot.BOTTOM_LEFT))).toList();
         return Layout.of("Review", Size.of(1920, 1080), new Arrangement.Grid(2), views).withBetween(Rational.ONE);
     }
 
     /** A file that was made, split and joined again. */
     private void parts() throws IOException, InterruptedException, ExecutionException {
-        Path made = on(() -> studio().runs().lines().getFirst().files().stream().map(f -> Path.of(f.path())).filter(f -> f.toString().endsWith(".mov")).findFirst().orElseThrow());
+        Path made = on(() -> studio().runs().lines().getFirst().files().stream().map(f -> Path.of(f.path()))
+                .filter(f -> f.toString().endsWith(".mov")).findFirst().orElseThrow());
         press("history-repack");
         RepackPage page = on(() -> (RepackPage) window.shell().lookup("#repack"));
         act(() -> page.add(made));
@@ -232,10 +236,12 @@ public final class Tour implements DemoTour {
         await("the films", () -> window.shell().lookup("#set-film-0") != null);
         act(() -> {
             ((TextField) window.shell().lookup("#set-name")).setText("Kite Week opening");
-            ((TextArea) window.shell().lookup("#set-comment")).setText("For the review on Friday. The web file is final, the others are for editing.");
+            ((TextArea) window.shell().lookup("#set-comment")).setText("For the review on Friday. The web file is final, the others "
+                    + "are for editing.");
         });
         press("set-make");
-        await("the set", () -> window.shell().lookup("#set-reveal") != null && window.shell().lookup("#set-reveal").getParent().isVisible());
+        await("the set",
+                () -> window.shell().lookup("#set-reveal") != null && window.shell().lookup("#set-reveal").getParent().isVisible());
         shoot("hand-over");
         press("close-hand-over");
     }
@@ -273,7 +279,8 @@ public final class Tour implements DemoTour {
         seek(250);
         shoot("director");
         act(() -> {
-            while (studio().project().reels().size() > 1 || studio().project().sources().stream().anyMatch(s -> studio().previews().of(s).isPresent())) {
+            while (studio().project().reels().size() > 1
+                    || studio().project().sources().stream().anyMatch(s -> studio().previews().of(s).isPresent())) {
                 studio().undo();
             }
         });

@@ -67,7 +67,8 @@ class EveryJobAnswersTest {
     }
 
     private static ViewerMessage.Taken picture(Sequence s) {
-        return new ViewerMessage.Taken(Recipe.Frame.of(s.file(1).toString(), FileKind.PNG, 1, PictureReading.of(AlphaKind.NONE, false)), null);
+        return new ViewerMessage.Taken(Recipe.Frame.of(s.file(1).toString(), FileKind.PNG, 1, PictureReading.of(AlphaKind.NONE, false)),
+                null);
     }
 
     private interface Asking {
@@ -80,7 +81,10 @@ class EveryJobAnswersTest {
 
     private static Stream<Arguments> viewerJobs() {
         return Stream.of(
-                viewer("Show", (v, s, _) -> v.picture(picture(s).picture(), new ViewerMessage.Shape(16, 12, null, ViewerMessage.Showing.COLOUR, null)).thenAccept(shown -> shown.close())),
+                viewer("Show",
+                        (v, s, _) -> v
+                                .picture(picture(s).picture(), new ViewerMessage.Shape(16, 12, null, ViewerMessage.Showing.COLOUR, null))
+                                .thenAccept(shown -> shown.close())),
                 viewer("Sample", (v, s, _) -> v.sample(picture(s), .5, .5)),
                 viewer("Levels", (v, s, _) -> v.levels(picture(s))),
                 viewer("Measure", (v, s, _) -> v.measure(List.of(new ViewerMessage.Pair(picture(s), picture(s)))).thenApply(values -> {
@@ -93,7 +97,8 @@ class EveryJobAnswersTest {
                 viewer("Listen", (v, s, f) -> v.listen(s.file(1), f.resolve("copy.pcm"))),
                 viewer("DrawSheet", (v, s, f) -> CompletableFuture.supplyAsync(() -> {
                     try {
-                        v.write(new ContactSheet("kite", List.of(new ContactSheet.Cell("1", picture(s).picture())), Size.of(4, 3), 1, 400), f.resolve("sheet.png"));
+                        v.write(new ContactSheet("kite", List.of(new ContactSheet.Cell("1", picture(s).picture())), Size.of(4, 3), 1, 400),
+                                f.resolve("sheet.png"));
                         return null;
                     } catch (Exception e) {
                         throw new IllegalStateException(e.getMessage(), e);
@@ -107,9 +112,11 @@ class EveryJobAnswersTest {
         Sequence sequence = sequence();
         FaultScript script = FaultScript.plant(places, "throw " + job);
         try (script; Viewer viewer = new Viewer(places)) {
-            assertThatThrownBy(() -> asking.of(viewer, sequence, folder).get(SECONDS, TimeUnit.SECONDS)).as(job).rootCause().message().contains("planted");
+            assertThatThrownBy(() -> asking.of(viewer, sequence, folder).get(SECONDS, TimeUnit.SECONDS)).as(job).rootCause().message()
+                    .contains("planted");
             script.close();
-            viewer.picture(picture(sequence).picture(), new ViewerMessage.Shape(16, 12, null, ViewerMessage.Showing.COLOUR, null)).get(SECONDS, TimeUnit.SECONDS).close();
+            viewer.picture(picture(sequence).picture(), new ViewerMessage.Shape(16, 12, null, ViewerMessage.Showing.COLOUR, null))
+                    .get(SECONDS, TimeUnit.SECONDS).close();
         }
     }
 
@@ -117,7 +124,7 @@ class EveryJobAnswersTest {
     @MethodSource("ofAFrame")
     void aCheckGoesOnBehindTheFrameThatItCantLookInto(String how, String words) throws Exception {
         try (FaultScript _ = FaultScript.plant(places, how + " check 3"); Viewer viewer = new Viewer(places)) {
-            FrameTable table = viewer.check(sequence(), false, null, _ -> { }).get(SECONDS, TimeUnit.SECONDS);
+            FrameTable table = viewer.check(sequence(), false, null, _ -> {}).get(SECONDS, TimeUnit.SECONDS);
             assertThat(table.good()).isEqualTo(5);
             assertThat(table.faults()).singleElement().satisfies(fault -> {
                 assertThat(fault.frame()).isEqualTo(3);
@@ -128,19 +135,28 @@ class EveryJobAnswersTest {
     }
 
     private static Stream<Arguments> ofAFrame() {
-        return Stream.of(Arguments.of("throw", "planted at check 3"), Arguments.of("overflow", "enough memory"), Arguments.of("crash", "crash"));
+        return Stream.of(Arguments.of("throw", "planted at check 3"), Arguments.of("overflow", "enough memory"),
+                Arguments.of("crash", "crash"));
     }
 
     private static Stream<Arguments> tasks() {
-        return Stream.of(Arguments.of("Prove", WorkerRole.RUN, (Function<Path, Message>) f -> new TaskMessage.Prove(1, f.resolve("kite.mov").toString())),
-                Arguments.of("WriteSheet", WorkerRole.RUN, (Function<Path, Message>) f -> new TaskMessage.WriteSheet(1, f.resolve("kite.mov").toString())),
-                Arguments.of("Repack", WorkerRole.RUN, (Function<Path, Message>) f -> new TaskMessage.Repack(1, new RepackOrder.Join(List.of("a.mov"), f.resolve("b.mov").toString()))),
-                Arguments.of("JoinDone", WorkerRole.RUN, (Function<Path, Message>) f -> new TaskMessage.JoinDone(1, f.toString(), "web-h264", f.toString())),
+        return Stream.of(
+                Arguments.of("Prove", WorkerRole.RUN,
+                        (Function<Path, Message>) f -> new TaskMessage.Prove(1, f.resolve("kite.mov").toString())),
+                Arguments.of("WriteSheet", WorkerRole.RUN,
+                        (Function<Path, Message>) f -> new TaskMessage.WriteSheet(1, f.resolve("kite.mov").toString())),
+                Arguments.of("Repack", WorkerRole.RUN,
+                        (Function<Path, Message>) f -> new TaskMessage.Repack(1,
+                                new RepackOrder.Join(List.of("a.mov"), f.resolve("b.mov").toString()))),
+                Arguments.of("JoinDone", WorkerRole.RUN,
+                        (Function<Path, Message>) f -> new TaskMessage.JoinDone(1, f.toString(), "web-h264", f.toString())),
                 Arguments.of("DrawDemo", WorkerRole.RUN, (Function<Path, Message>) f -> new TaskMessage.DrawDemo(1, f.toString())),
                 Arguments.of("Render", WorkerRole.RUN, (Function<Path, Message>) f -> new TaskMessage.Render(1,
-                        new RenderOrder(f.toString(), "flats", "pier", FrameRange.of(1, 2), Size.of(32, 18), false, 1, 0, 0, false, null, List.of()))),
+                        new RenderOrder(f.toString(), "flats", "pier", FrameRange.of(1, 2), Size.of(32, 18), false, 1, 0, 0, false, null,
+                                List.of()))),
                 Arguments.of("Rehearse", WorkerRole.CAPTURE, (Function<Path, Message>) _ -> new CaptureMessage.Rehearse(1)),
-                Arguments.of("RecoverCaptures", WorkerRole.CAPTURE, (Function<Path, Message>) f -> new CaptureMessage.RecoverCaptures(1, f.toString())));
+                Arguments.of("RecoverCaptures", WorkerRole.CAPTURE,
+                        (Function<Path, Message>) f -> new CaptureMessage.RecoverCaptures(1, f.toString())));
     }
 
     @ParameterizedTest(name = "{0}")
@@ -149,7 +165,7 @@ class EveryJobAnswersTest {
         try (FaultScript _ = FaultScript.plant(places, "throw " + job)) {
             CompletableFuture<Void> asked = CompletableFuture.runAsync(() -> {
                 try {
-                    Task.ask(places, role, question.apply(folder), _ -> { }, _ -> true);
+                    Task.ask(places, role, question.apply(folder), _ -> {}, _ -> true);
                 } catch (Exception e) {
                     throw new IllegalStateException(e.getMessage(), e);
                 }
@@ -162,7 +178,7 @@ class EveryJobAnswersTest {
     void aTrialSaysWhatWentWrong() throws Exception {
         RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq"));
         try (FaultScript _ = FaultScript.plant(places, "throw Try")) {
-            Trials.Going going = new Trials(places).start(plan, _ -> { });
+            Trials.Going going = new Trials(places).start(plan, _ -> {});
             assertThatThrownBy(going::await).message().contains("planted at Try");
         }
     }
@@ -170,20 +186,22 @@ class EveryJobAnswersTest {
     @Test
     void aFileThatMeetsAnErrorFailsAndTheOthersAreMade() throws Exception {
         RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq", "proxy-prores"));
-        try (FaultScript _ = FaultScript.plant(places, "throw encode edit-prores-hq 2"); Run run = Run.start(plan, places, _ -> { })) {
+        try (FaultScript _ = FaultScript.plant(places, "throw encode edit-prores-hq 2"); Run run = Run.start(plan, places, _ -> {})) {
             Run.Outcome outcome = run.outcome().get(6 * SECONDS, TimeUnit.SECONDS);
             assertThat(outcome.files()).filteredOn(f -> f.target().equals("edit-prores-hq")).singleElement()
                     .satisfies(f -> assertThat(f.why()).contains("planted at encode"));
-            assertThat(outcome.files()).filteredOn(f -> f.target().equals("proxy-prores")).singleElement().satisfies(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
+            assertThat(outcome.files()).filteredOn(f -> f.target().equals("proxy-prores")).singleElement()
+                    .satisfies(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
         }
     }
 
     @Test
     void aRunThatMeetsAnErrorSaysSo() throws Exception {
         RunPlan plan = KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq"));
-        try (FaultScript _ = FaultScript.plant(places, "throw Make"); Run run = Run.start(plan, places, _ -> { })) {
+        try (FaultScript _ = FaultScript.plant(places, "throw Make"); Run run = Run.start(plan, places, _ -> {})) {
             CompletableFuture<Run.Outcome> outcome = run.outcome();
-            Object ended = outcome.handle((made, failure) -> failure != null ? failure.getMessage() : made.toString()).get(6 * SECONDS, TimeUnit.SECONDS);
+            Object ended = outcome.handle((made, failure) -> failure != null ? failure.getMessage() : made.toString()).get(6 * SECONDS,
+                    TimeUnit.SECONDS);
             assertThat(String.valueOf(ended)).contains("planted at Make");
         }
     }

@@ -76,7 +76,8 @@ class LargeFramesTest {
             tiff(frames.resolve("kite.%04d.tif".formatted(n)));
         }
         try (Viewer viewer = new Viewer(TestPlaces.in(folder))) {
-            FrameTable table = viewer.check(SourceFinder.find(frames).sequences().getFirst(), false, null, _ -> { }).get(5, TimeUnit.MINUTES);
+            FrameTable table = viewer.check(SourceFinder.find(frames).sequences().getFirst(), false, null, _ -> {}).get(5,
+                    TimeUnit.MINUTES);
             assertThat(table.faults()).isEmpty();
             assertThat(table.good()).isEqualTo(5);
             assertThat(table.format().orElseThrow().size()).isEqualTo(EIGHT_K);

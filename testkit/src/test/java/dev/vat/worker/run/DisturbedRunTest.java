@@ -57,7 +57,7 @@ class DisturbedRunTest {
     }
 
     private Run.Outcome make(RunPlan plan) throws Exception {
-        try (Run run = Run.start(plan, places, _ -> { })) {
+        try (Run run = Run.start(plan, places, _ -> {})) {
             return run.outcome().get(90, TimeUnit.SECONDS);
         }
     }
@@ -73,7 +73,7 @@ class DisturbedRunTest {
 
     private Run planted(RunPlan plan, String line) throws Exception {
         script = FaultScript.plant(places, line);
-        return Run.start(plan, places, _ -> { });
+        return Run.start(plan, places, _ -> {});
     }
 
     /** A process that ends by itself is followed by another, which doesn't make closed parts again. */
@@ -95,13 +95,15 @@ class DisturbedRunTest {
             assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
             List<JournalEntry.PartClosed> closed = run.home().journal().stream().filter(JournalEntry.PartClosed.class::isInstance)
                     .map(JournalEntry.PartClosed.class::cast).filter(p -> p.target().equals("edit-prores-hq")).toList();
-            assertThat(closed).as("no part was made twice").extracting(JournalEntry.PartClosed::part).containsExactly(0, 1, 2, 3, 4, 5, 6, 7, 8);
+            assertThat(closed).as("no part was made twice").extracting(JournalEntry.PartClosed::part).containsExactly(0, 1, 2, 3, 4, 5, 6,
+                    7, 8);
             assertThat(run.home().journal().stream().filter(JournalEntry.Started.class::isInstance)).hasSize(2);
         }
         assertThat(names(out)).hasSize(6).noneMatch(n -> n.startsWith(".vat-"));
         make(KiteFrames.plan(frames, out, ALL));
         for (String name : List.of("kite_web%s.mp4", "kite_edit%s.mov", "kite_alpha%s.mov")) {
-            assertThat(out.resolve(name.formatted("_v02"))).as("as if nothing had happened").hasSameBinaryContentAs(out.resolve(name.formatted("")));
+            assertThat(out.resolve(name.formatted("_v02"))).as("as if nothing had happened")
+                    .hasSameBinaryContentAs(out.resolve(name.formatted("")));
         }
     }
 
@@ -124,12 +126,15 @@ class DisturbedRunTest {
         long before = home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance).count();
         assertThat(before).isBetween(2L, 24L);
         // One closed part is damaged meanwhile: it alone is made again.
-        Path part = OutputPipeline.partFile(RunHome.workFolder(plan, plan.files().getFirst()), plan.files().getFirst(), plan.files().getFirst().parts().getFirst());
+        Path part = OutputPipeline.partFile(RunHome.workFolder(plan, plan.files().getFirst()), plan.files().getFirst(),
+                plan.files().getFirst().parts().getFirst());
         KiteFrames.cut(part, .7);
-        try (Run run = Run.resume(home, places, _ -> { })) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
+        try (Run run = Run.resume(home, places, _ -> {})) {
+            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+                    .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }
-        List<Integer> made = home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance).map(JournalEntry.PartClosed.class::cast)
+        List<Integer> made = home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance)
+                .map(JournalEntry.PartClosed.class::cast)
                 .filter(p -> p.target().equals("edit-prores-hq")).map(JournalEntry.PartClosed::part).toList();
         assertThat(made).hasSize(13).containsOnlyOnce(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11);
         assertThat(Reproof.of(out.resolve("kite_edit.mov")).reasons()).isEmpty();
@@ -184,7 +189,7 @@ class DisturbedRunTest {
         }
         Path watched = PartialJoin.join(home, "edit-prores-hq", folder);
         long closed = MovieProof.prove(watched, _ -> true).facts().frames();
-        try (Run run = Run.endEarly(home, places, _ -> { })) {
+        try (Run run = Run.endEarly(home, places, _ -> {})) {
             Run.Outcome outcome = run.outcome().get(60, TimeUnit.SECONDS);
             assertThat(outcome.files()).extracting(f -> f.target() + " " + f.stage() + " " + f.frames())
                     .containsExactlyInAnyOrder("edit-prores-hq DELIVERED " + closed, "web-h264 STOPPED 600");
@@ -197,7 +202,7 @@ class DisturbedRunTest {
     void whatEndsTheProcessAgainAndAgainIsGivenUpForNowAndSaysWhere() throws Exception {
         KiteFrames.png(frames, "kite", 1, 1500, false);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264"));
-        try (Run run = Run.start(plan, places, _ -> { })) {
+        try (Run run = Run.start(plan, places, _ -> {})) {
             Thread killer = Thread.ofVirtual().start(() -> {
                 while (!run.outcome().isDone()) {
                     ProcessHandle.of(run.pid()).ifPresent(ProcessHandle::destroyForcibly);
@@ -224,7 +229,8 @@ class DisturbedRunTest {
         try (Run run = planted(plan, "crash encode web-h264 37")) {
             Run.Outcome outcome = run.outcome().get(90, TimeUnit.SECONDS);
             assertThat(outcome.lost()).isNull();
-            assertThat(outcome.files()).filteredOn(f -> f.target().equals("edit-prores-hq")).singleElement().satisfies(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
+            assertThat(outcome.files()).filteredOn(f -> f.target().equals("edit-prores-hq")).singleElement()
+                    .satisfies(f -> assertThat(f.stage()).isEqualTo(Stage.DELIVERED));
             assertThat(outcome.files()).filteredOn(f -> f.target().equals("web-h264")).singleElement().satisfies(f -> {
                 assertThat(f.stage()).isEqualTo(Stage.FAILED);
                 assertThat(f.why()).contains("ended the process three times");
@@ -239,7 +245,8 @@ class DisturbedRunTest {
         KiteFrames.png(frames, "kite", 1, 130, false);
         Run.standsStillAfter(Duration.ofSeconds(4));
         try (Run run = planted(KiteFrames.plan(frames, out, List.of("edit-prores-hq", "proxy-prores")), "hang encode edit-prores-hq 110")) {
-            while (run.home().journal().stream().noneMatch(e -> e instanceof JournalEntry.PartClosed part && part.target().equals("edit-prores-hq"))) {
+            while (run.home().journal().stream()
+                    .noneMatch(e -> e instanceof JournalEntry.PartClosed part && part.target().equals("edit-prores-hq"))) {
                 Thread.sleep(50);
             }
             // It hangs once only: the next process finds nothing planted.

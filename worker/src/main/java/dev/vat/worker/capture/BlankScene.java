@@ -28,11 +28,13 @@ final class BlankScene implements AutoCloseable {
     private static final String NAME = "A rehearsal";
 
     private final ServerSocket server = new ServerSocket(0, 0, InetAddress.getLoopbackAddress());
-    private final SceneNotice notice = new SceneNotice(Question.FEED, NAME, server.getLocalPort(), UUID.randomUUID().toString(), ProcessHandle.current().pid());
+    private final SceneNotice notice = new SceneNotice(Question.FEED, NAME, server.getLocalPort(), UUID.randomUUID().toString(),
+            ProcessHandle.current().pid());
     private final SceneFacts facts;
 
     BlankScene(Size size, FrameRange timeline) throws IOException {
-        facts = new SceneFacts(NAME, 1, Rate.FPS_25, timeline, size, List.of(new CameraFacts(CAMERA, CAMERA, null, null, 0)), List.of(), List.of(), List.of(), List.of(), false);
+        facts = new SceneFacts(NAME, 1, Rate.FPS_25, timeline, size, List.of(new CameraFacts(CAMERA, CAMERA, null, null, 0)), List.of(),
+                List.of(), List.of(), List.of(), false);
         Thread.ofVirtual().name("rehearsal").start(this::talk);
     }
 
@@ -52,9 +54,10 @@ final class BlankScene implements AutoCloseable {
                     case Question.Scene scene -> wire.write(new Answer.Scene(scene.id(), facts));
                     case Question.Frame frame -> {
                         byte[] rgb = slopes(frame);
-                        wire.write(new Answer.Picture(frame.id(), frame.frame(), frame.width(), frame.height(), RawFormat.RGB8, rgb.length), rgb);
+                        wire.write(new Answer.Picture(frame.id(), frame.frame(), frame.width(), frame.height(), RawFormat.RGB8, rgb.length),
+                                rgb);
                     }
-                    case Question.Cancel _ -> { }
+                    case Question.Cancel _ -> {}
                 }
             }
         } catch (IOException e) {

@@ -32,7 +32,10 @@ import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 import java.util.zip.CRC32C;
 
-/** One capture, in the worker: asks a scene for frame after frame and writes them down. Its time is the scene's own: how long a frame takes to draw doesn't matter. */
+/**
+ * One capture, in the worker: asks a scene for frame after frame and writes them down. Its time is the scene's own: how long a frame
+ * takes to draw doesn't matter.
+ */
 final class CaptureRun {
 
     /** More often nobody sees how far it is, in nanoseconds. */
@@ -62,11 +65,13 @@ final class CaptureRun {
 
     void run() throws IOException, InterruptedException {
         SceneNotice notice = wanted.notice();
-        try (SceneFeed feed = SceneFeed.connect(notice, _ -> { })) {
+        try (SceneFeed feed = SceneFeed.connect(notice, _ -> {})) {
             SceneFacts scene = feed.describe();
             CaptureWish wish = wanted.wish();
-            CameraFacts camera = scene.camera(wish.camera()).orElseThrow(() -> new FeedException(scene.name() + " has no camera '" + wish.camera() + "'"));
-            Preview planned = new Preview(store.freshName(scene.name(), wish), scene.name(), camera.title(), scene.revision(), scene.rate(), wish, Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(),
+            CameraFacts camera = scene.camera(wish.camera())
+                    .orElseThrow(() -> new FeedException(scene.name() + " has no camera '" + wish.camera() + "'"));
+            Preview planned = new Preview(store.freshName(scene.name(), wish), scene.name(), camera.title(), scene.revision(), scene.rate(),
+                    wish, Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(),
                     wish.drawn(), null, 0, null, null, false, Map.of());
             try (Recorder recorder = Recorder.begin(store, planned)) {
                 record(feed, scene, planned, recorder);
@@ -102,7 +107,8 @@ final class CaptureRun {
                 long now = System.nanoTime();
                 if (drawn == 1 || drawn == wish.drawn() || now - told >= TOLD_EVERY) {
                     told = now;
-                    answers.accept(new CaptureMessage.Capturing(wanted.id(), drawn, wish.drawn(), (now - since) / 1e9 / drawn * (wish.drawn() - drawn)));
+                    answers.accept(new CaptureMessage.Capturing(wanted.id(), drawn, wish.drawn(),
+                            (now - since) / 1e9 / drawn * (wish.drawn() - drawn)));
                 }
             }
         } catch (FeedException e) {
@@ -126,7 +132,8 @@ final class CaptureRun {
         try {
             answers.accept(new CaptureMessage.Captured(wanted.id(), recorder.finish(drawn, still, why), why));
         } catch (MediaException e) {
-            throw new IOException(e.getMessage() + "; " + drawn + " frames lie in parts in " + store.folder() + " and become a preview at the next start", e);
+            throw new IOException(e.getMessage() + "; " + drawn + " frames lie in parts in " + store.folder() + " and become a "
+                    + "preview at the next start", e);
         }
     }
 
@@ -140,7 +147,8 @@ final class CaptureRun {
     }
 
     private Question.Frame question(CaptureWish wish, long index, Path scratch) {
-        return new Question.Frame(0, wish.camera(), wish.frame(index), wish.run(index), wish.size().width(), wish.size().height(), wish.shading(), wish.classes(), null,
+        return new Question.Frame(0, wish.camera(), wish.frame(index), wish.run(index), wish.size().width(), wish.size().height(),
+                wish.shading(), wish.classes(), null,
                 scratch == null ? null : file(scratch, wish.frame(index)).toString());
     }
 
@@ -150,7 +158,8 @@ final class CaptureRun {
 
     private static Picture picture(FeedPicture got, Path scratch, FrameReader reader) throws IOException {
         if (!got.isFiled()) {
-            return got.format().hasAlpha() ? Picture.packedRgba(got.width(), got.height(), got.samples()) : Picture.packedRgb(got.width(), got.height(), got.samples());
+            return got.format().hasAlpha() ? Picture.packedRgba(got.width(), got.height(), got.samples())
+                    : Picture.packedRgb(got.width(), got.height(), got.samples());
         }
         Path file = file(scratch, got.frame());
         return switch (reader.read(file, FileKind.PNG, null, 0)) {
@@ -161,9 +170,11 @@ final class CaptureRun {
             case FrameRead.Sound sound -> {
                 String size = sound.picture().width() + "x" + sound.picture().height();
                 sound.picture().close();
-                throw new FeedException("the scene wrote frame " + got.frame() + " as " + size + " where " + got.width() + "x" + got.height() + " was asked for");
+                throw new FeedException("the scene wrote frame " + got.frame() + " as " + size + " where " + got.width() + "x"
+                        + got.height() + " was asked for");
             }
-            case FrameRead.Unsound(var _, String why) -> throw new FeedException("the scene wrote frame " + got.frame() + " so that it can't be read: " + why);
+            case FrameRead.Unsound(var _, String why) -> throw new FeedException(
+                    "the scene wrote frame " + got.frame() + " so that it can't be read: " + why);
         };
     }
 

@@ -50,7 +50,9 @@ final class Recorder implements AutoCloseable {
     private static final Rational PART = Rational.of(2);
     private static final int QUALITY = 21;
     private static final int THREADS = 1;
-    /** A little less is tried on each block, and less far ahead: the scene needs the time more than a preview needs the last half decibel. */
+    /**
+     * A little less is tried on each block, and less far ahead: the scene needs the time more than a preview needs the last half decibel.
+     */
     private static final String BRISK = "partitions=none:rc-lookahead=4";
     private static final String PLAN = "capture.json";
     private static final String LOCK = "lock";
@@ -77,8 +79,10 @@ final class Recorder implements AutoCloseable {
         this.planned = planned;
         this.work = work;
         this.lock = lock;
-        Settings settings = Catalogue.target("review-h264").settings().withGroup(GROUP).withEffort(Effort.QUICK).withControl(new RateControl.Constant(QUALITY));
-        spec = EncoderSpec.of(settings, wish.size(), PixelAspect.SQUARE, planned.rate(), THREADS).withOption("bf", "0").withOption("x264-params", BRISK);
+        Settings settings = Catalogue.target("review-h264").settings().withGroup(GROUP).withEffort(Effort.QUICK)
+                .withControl(new RateControl.Constant(QUALITY));
+        spec = EncoderSpec.of(settings, wish.size(), PixelAspect.SQUARE, planned.rate(), THREADS).withOption("bf", "0")
+                .withOption("x264-params", BRISK);
         conversion = new Conversion(spec.codec(), wish.size(), Treatment.plain(spec.codec(), wish.size()));
         partFrames = planned.rate().perSecond().times(PART).round();
     }
@@ -100,10 +104,14 @@ final class Recorder implements AutoCloseable {
     /** @param index of the drawn frame, from 0 */
     void add(Picture picture, long index) throws IOException {
         CaptureWish wish = planned.wish();
-        Lettering letters = wish.named() ? new Lettering(List.of(new Lettering.Written(wish.camera() + " " + CaptureAdvice.number(wish.frame(index)), Spot.TOP_RIGHT, 5, 55)), null, null)
+        Lettering letters = wish.named()
+                ? new Lettering(List
+                        .of(new Lettering.Written(wish.camera() + " " + CaptureAdvice.number(wish.frame(index)), Spot.TOP_RIGHT, 5, 55)),
+                        null, null)
                 : Lettering.NOTHING;
         boolean seenThrough = picture.hasAlpha();
-        try (Picture working = (seenThrough ? transparent : opaque).compose(picture, PictureReading.of(seenThrough ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
+        try (Picture working = (seenThrough ? transparent : opaque).compose(picture,
+                PictureReading.of(seenThrough ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
                 Picture converted = conversion.convert(working, wish.draft() ? letters.withDraft() : letters)) {
             for (long i = 0; i < wish.times(index); i++) {
                 write(converted);
@@ -160,7 +168,12 @@ final class Recorder implements AutoCloseable {
         return frames == 0 || !planned.wish().keepLength() ? frames : (frames - 1) / planned.wish().every() + 1;
     }
 
-    /** Closes what is open and makes the movie. @param idle the drawn frame after which nothing moved, or null @param why it is shorter than wished, or null */
+    /**
+     * Closes what is open and makes the movie.
+     *
+     * @param idle the drawn frame after which nothing moved, or null
+     * @param why it is shorter than wished, or null
+     */
     Preview finish(long drawn, Long idle, String why) throws IOException {
         closePart();
         return joined(store, planned, work, drawn, idle, why);
@@ -171,9 +184,12 @@ final class Recorder implements AutoCloseable {
         Path movie = store.movie(planned);
         Path fresh = work.resolve("joined.mp4");
         Files.deleteIfExists(fresh);
-        Joining.join(parts, new Joining.Target(fresh, Container.MP4, true, planned.rate(), PixelAspect.SQUARE, null).withNumbers(planned.numbers()), null);
+        Joining.join(parts,
+                new Joining.Target(fresh, Container.MP4, true, planned.rate(), PixelAspect.SQUARE, null).withNumbers(planned.numbers()),
+                null);
         Durable.sync(fresh);
-        Preview made = new Preview(planned.file(), planned.scene(), planned.cameraTitle(), planned.revision(), planned.rate(), planned.wish(), planned.made(), drawn, idle, Files.size(fresh), why,
+        Preview made = new Preview(planned.file(), planned.scene(), planned.cameraTitle(), planned.revision(), planned.rate(),
+                planned.wish(), planned.made(), drawn, idle, Files.size(fresh), why,
                 planned.note(), planned.approved(), planned.extra());
         store.keep(made);
         Files.move(fresh, movie, StandardCopyOption.ATOMIC_MOVE);
@@ -200,7 +216,8 @@ final class Recorder implements AutoCloseable {
     static List<Preview> recover(PreviewStore store) throws IOException {
         List<Preview> found = new ArrayList<>();
         for (Path work : store.unfinished()) {
-            try (FileChannel lock = FileChannel.open(work.resolve(LOCK), StandardOpenOption.CREATE, StandardOpenOption.WRITE); FileLock held = held(lock)) {
+            try (FileChannel lock = FileChannel.open(work.resolve(LOCK), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+                    FileLock held = held(lock)) {
                 if (held != null) {
                     recovered(store, work).ifPresent(found::add);
                 }

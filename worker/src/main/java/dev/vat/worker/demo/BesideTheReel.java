@@ -83,10 +83,12 @@ final class BesideTheReel {
         }
         Path fresh = file.resolveSibling(".archive.new");
         EncoderSpec spec = EncoderSpec.of(Catalogue.EDIT_PRORES_HQ.settings(), ARCHIVE, ARCHIVE_PIXEL, Rate.FPS_25, 2);
-        try (PartWriter writer = new PartWriter(fresh, spec, 0, false); Conversion conversion = new Conversion(spec.codec(), ARCHIVE, Treatment.plain(spec.codec(), ARCHIVE))) {
+        try (PartWriter writer = new PartWriter(fresh, spec, 0, false);
+                Conversion conversion = new Conversion(spec.codec(), ARCHIVE, Treatment.plain(spec.codec(), ARCHIVE))) {
             Size seen = ARCHIVE_PIXEL.seen(ARCHIVE);
             for (int frame = 0; frame < ARCHIVE_FRAMES; frame++) {
-                Samples squeezed = squeeze(new FrameMark(ARCHIVE_MARK, frame).on(Shot.KITE.draw(frame, seen.width(), seen.height())), ARCHIVE.width());
+                Samples squeezed = squeeze(new FrameMark(ARCHIVE_MARK, frame).on(Shot.KITE.draw(frame, seen.width(), seen.height())),
+                        ARCHIVE.width());
                 try (Picture working = Picture.of(squeezed); Picture converted = conversion.convert(working)) {
                     writer.write(converted);
                 }
@@ -123,7 +125,8 @@ final class BesideTheReel {
         float[] samples = Wind.samples();
         int bytes = samples.length * 3;
         ByteBuffer wav = ByteBuffer.allocate(44 + bytes).order(ByteOrder.LITTLE_ENDIAN);
-        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + bytes).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII)).putInt(16);
+        wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + bytes).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII))
+                .putInt(16);
         wav.putShort((short) 1).putShort((short) 1).putInt(Wind.RATE).putInt(Wind.RATE * 3).putShort((short) 3).putShort((short) 24);
         wav.put("data".getBytes(StandardCharsets.US_ASCII)).putInt(bytes);
         for (float sample : samples) {

@@ -24,7 +24,8 @@ import java.util.function.Consumer;
 
 /**
  * The opening of Kite Week: frames drawn by code, with the faults that real renders have. Frames that stand there already
- * are kept. Every frame of the opening says by a machine-readable mark which one it is. Codes pictures by the media library, so this belongs into a process of its own.
+ * are kept. Every frame of the opening says by a machine-readable mark which one it is. Codes pictures by the media library, so this
+ * belongs into a process of its own.
  */
 public final class DemoFrames {
 
@@ -102,7 +103,8 @@ public final class DemoFrames {
         if (Files.exists(file) || shot == Shot.KITE && HOLE.contains(number)) {
             return;
         }
-        byte[] data = shot == Shot.KITE && number == EMPTY ? new byte[0] : encode(shot, new FrameMark(shot.ordinal() + 1, number).on(shot.draw(frame, width, height)));
+        byte[] data = shot == Shot.KITE && number == EMPTY ? new byte[0]
+                : encode(shot, new FrameMark(shot.ordinal() + 1, number).on(shot.draw(frame, width, height)));
         if (shot == Shot.KITE && number == CUT_SHORT) {
             data = Arrays.copyOf(data, data.length * 3 / 5);
         }

@@ -10,9 +10,9 @@ public final class Steps {
         void before(String step) throws InterruptedException;
     }
 
-    private static volatile Listener listener = _ -> { };
+    private static volatile Listener listener = _ -> {};
 
-    private Steps() { }
+    private Steps() {}
 
     /** From now on, in this process. */
     public static void listen(Listener whom) {

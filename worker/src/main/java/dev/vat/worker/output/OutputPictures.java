@@ -49,7 +49,8 @@ public final class OutputPictures implements AutoCloseable {
             }
         }
         try (Picture working = maker.make(recipe, recipe.ownKind())) {
-            return recipe instanceof Recipe.Lettered lettered ? maker.written(working, lettered.lettering(), lettered.pixelAspect()) : working.share();
+            return recipe instanceof Recipe.Lettered lettered ? maker.written(working, lettered.lettering(), lettered.pixelAspect())
+                    : working.share();
         }
     }
 

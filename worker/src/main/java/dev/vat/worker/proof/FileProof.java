@@ -37,23 +37,25 @@ public final class FileProof {
 
     private static final int MOST_WORST = 10;
 
-    private FileProof() { }
+    private FileProof() {}
 
     /**
      * @param planned what the inline check found of every frame, in output order
      * @param goOn told after each decoded frame; false stops the proof
      */
     public static Receipt of(RunPlan plan, RunPlan.RunFile file, List<Receipt.PartLine> parts,
-                             List<Receipt.FrameLine> planned, Path joined, LongPredicate goOn) throws IOException {
+            List<Receipt.FrameLine> planned, Path joined, LongPredicate goOn) throws IOException {
         List<String> reasons = new ArrayList<>();
         FileFacts facts = null;
         MovieProof.Result found = null;
         Comparison comparison = null;
         try {
-            found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn) : MovieProof.prove(joined, file.expected().level(), goOn);
+            found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn)
+                    : MovieProof.prove(joined, file.expected().level(), goOn);
             facts = found.facts();
             comparison = Comparison.of(file.expected(), facts, found.loudness());
-            comparison.disagreements().forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " was found"));
+            comparison.disagreements()
+                    .forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " was found"));
             frames(planned, found.crcs(), reasons);
         } catch (MediaException e) {
             reasons.add("the finished file can't be read whole: " + e.getMessage());
@@ -63,7 +65,8 @@ public final class FileProof {
                 null, plan.rate(), plan.rateOrigin(), sources(plan, file), fills(plan, file), file.expected(), facts, comparison,
                 quality(plan, file, planned), notes(plan, file, joined),
                 parts, Durable.sha256(joined), planned,
-                plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0) + (file.codecInCatalogue().isLossy() ? 1 : 0),
+                plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0)
+                        + (file.codecInCatalogue().isLossy() ? 1 : 0),
                 file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
                 Files.isDirectory(joined) ? null : Durable.prints(joined));
     }
@@ -89,7 +92,8 @@ public final class FileProof {
         long end = reelFrames(plan, file);
         return plan.spans().stream().flatMap(RunPlan.RunSpan::ofSources).filter(s -> s.start() < end).map(s -> {
             long count = Math.min(s.count(), end - s.start());
-            return new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(), s.wanted(s.start() + count - 1), s.step(), count);
+            return new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(), s.wanted(s.start() + count - 1), s.step(),
+                    count);
         }).toList();
     }
 
@@ -100,7 +104,8 @@ public final class FileProof {
             for (RunPlan.RunFill fill : span.fills().stream().filter(f -> f.frame().filled() && f.reelFrame() < end).toList()) {
                 fill(plan, fill.reelFrame(), fill.frame(), fills);
             }
-            span.cells().stream().flatMap(List::stream).flatMap(cell -> cell.fills().stream()).filter(f -> f.frame().filled() && f.reelFrame() < end)
+            span.cells().stream().flatMap(List::stream).flatMap(cell -> cell.fills().stream())
+                    .filter(f -> f.frame().filled() && f.reelFrame() < end)
                     .forEach(f -> fill(plan, f.reelFrame(), f.frame(), fills));
         }
         return fills;
@@ -110,7 +115,8 @@ public final class FileProof {
         if (frame.content() instanceof ReelFrame.Together(var _, List<ReelFrame> frames)) {
             frames.stream().filter(ReelFrame::filled).forEach(f -> fill(plan, reelFrame, f, fills));
         } else {
-            fills.add(new Receipt.Fill(reelFrame, RunPlan.isDrawn(frame) ? "views" : plan.sourceOf(frame).name(), frame.wanted(), shown(frame.content())));
+            fills.add(new Receipt.Fill(reelFrame, RunPlan.isDrawn(frame) ? "views" : plan.sourceOf(frame).name(), frame.wanted(),
+                    shown(frame.content())));
         }
     }
 
@@ -118,11 +124,14 @@ public final class FileProof {
         return switch (content) {
             case ReelFrame.Card(String reason) -> "card: " + reason;
             case ReelFrame.SourceFrame(long number) -> "frame " + number + " held";
-            case ReelFrame.Blend(long before, long after, Rational share) -> "frames " + before + " and " + after + " mixed, " + share + " of the later one";
+            case ReelFrame.Blend(long before, long after, Rational share) -> "frames " + before + " and " + after + " mixed, " + share
+                    + " of the later one";
             case ReelFrame.Plain(Rgb colour) -> "colour #" + colour;
             case ReelFrame.Drawing _ -> "drawn";
-            case ReelFrame.Together(var _, List<ReelFrame> frames) -> frames.stream().map(f -> shown(f.content())).collect(Collectors.joining(" with "));
-            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> "(" + shown(from.content()) + ") and (" + shown(to.content()) + ") mixed, " + share + " of the later one";
+            case ReelFrame.Together(var _, List<ReelFrame> frames) -> frames.stream().map(f -> shown(f.content()))
+                    .collect(Collectors.joining(" with "));
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> "(" + shown(from.content()) + ") and ("
+                    + shown(to.content()) + ") mixed, " + share + " of the later one";
         };
     }
 
@@ -140,10 +149,14 @@ public final class FileProof {
                 counted++;
             }
         }
-        List<Receipt.Worst> worst = frames.stream().filter(f -> f.psnr() != null).sorted(Comparator.comparing(Receipt.FrameLine::psnr)).limit(MOST_WORST)
+        List<Receipt.Worst> worst = frames.stream().filter(f -> f.psnr() != null).sorted(Comparator.comparing(Receipt.FrameLine::psnr))
+                .limit(MOST_WORST)
                 .map(f -> new Receipt.Worst(f.frame(), source(plan, file, f.frame()), f.psnr(), f.ssim())).toList();
-        return worst.isEmpty() ? new Receipt.Quality(null, null, worstSsim, frames.getFirst().frame(), source(plan, file, frames.getFirst().frame()), worst)
-                : new Receipt.Quality(sum / counted, worst.getFirst().psnr(), worstSsim, worst.getFirst().frame(), worst.getFirst().source(), worst);
+        return worst.isEmpty()
+                ? new Receipt.Quality(null, null, worstSsim, frames.getFirst().frame(), source(plan, file, frames.getFirst().frame()),
+                        worst)
+                : new Receipt.Quality(sum / counted, worst.getFirst().psnr(), worstSsim, worst.getFirst().frame(),
+                        worst.getFirst().source(), worst);
     }
 
     /** The name of the source file that a frame of the file begins with. */
@@ -160,38 +173,45 @@ public final class FileProof {
         List<String> notes = new ArrayList<>();
         long bytes = Durable.size(joined);
         if (file.forecast() != null && !file.forecast().holds(bytes)) {
-            notes.add(RoughForecast.bytes(bytes) + (bytes < file.forecast().lowBytes() ? ", less" : ", more") + " than was forecast (" + file.forecast() + ")");
+            notes.add(RoughForecast.bytes(bytes) + (bytes < file.forecast().lowBytes() ? ", less" : ", more") + " than was forecast ("
+                    + file.forecast() + ")");
         }
         notes.add("rate " + plan.rate().label() + ": " + plan.rateOrigin());
         if (reelFrames(plan, file) < plan.frames()) {
             notes.add("ended early by hand: the first " + reelFrames(plan, file) + " of " + plan.frames() + " frames");
         }
         if (plan.remade() != null && plan.remade().frames().isEmpty()) {
-            notes.add("sound laid anew: the pictures are those of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 " + plan.remade().sha256() + "), taken over as they were packed");
+            notes.add("sound laid anew: the pictures are those of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 "
+                    + plan.remade().sha256() + "), taken over as they were packed");
         } else if (plan.remade() != null) {
-            notes.add("made anew of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 " + plan.remade().sha256() + "): frames " + plan.remade().frames()
-                    + " changed; " + plan.remade().taken().size() + " of " + file.parts().size() + " parts were taken over, the others encoded again");
+            notes.add("made anew of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 " + plan.remade().sha256() + "): frames "
+                    + plan.remade().frames()
+                    + " changed; " + plan.remade().taken().size() + " of " + file.parts().size() + " parts were taken over, the "
+                    + "others encoded again");
         }
         boolean transparent = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
         if (file.expected().alphaBits() == 0 && transparent && !file.treatment().isMatte()) {
             notes.add("transparent places flattened on " + file.treatment().ground().words());
         }
         if (file.expected().alphaBits() > 0) {
-            notes.add("alpha is " + (file.treatment().colour().equals(ColourCoding.LINEAR) ? "premultiplied" : "straight") + ", coded in " + file.expected().alphaBits() + " bits from "
+            notes.add("alpha is " + (file.treatment().colour().equals(ColourCoding.LINEAR) ? "premultiplied" : "straight") + ", coded in "
+                    + file.expected().alphaBits() + " bits from "
                     + file.expected().codedBits() + "-bit samples" + (transparent ? "" : "; opaque everywhere, it carries nothing"));
         }
         if (plan.sources().stream().anyMatch(s -> s.picture().alpha() == AlphaKind.PREMULTIPLIED)) {
             notes.add("premultiplied alpha of the source was undone");
         }
-        plan.sources().stream().filter(s -> s.picture().colour().kind() != ColourReading.Kind.DISPLAY).forEach(s ->
-                notes.add(s.name() + ": " + s.picture().colour().describe() + (file.treatment().colour().isHighRange() ? "" : "; Rec.709 primaries, clamped in RGB")));
-        plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty()).forEach(s ->
-                notes.add(s.name() + ": layer " + s.picture().layer()));
+        plan.sources().stream().filter(s -> s.picture().colour().kind() != ColourReading.Kind.DISPLAY)
+                .forEach(s -> notes.add(s.name() + ": " + s.picture().colour().describe()
+                        + (file.treatment().colour().isHighRange() ? "" : "; Rec.709 primaries, clamped in RGB")));
+        plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty())
+                .forEach(s -> notes.add(s.name() + ": layer " + s.picture().layer()));
         int deepest = plan.sources().stream().mapToInt(RunPlan.RunSource::bits).max().orElse(8);
         if (deepest > file.expected().codedBits()) {
             notes.add(deepest + "-bit source dithered to " + file.expected().codedBits() + " bits");
         }
-        new Frame(file.expected().size(), file.expected().pixelAspect(), file.treatment().placement()).describe(plan.size(), plan.pixelAspect())
+        new Frame(file.expected().size(), file.expected().pixelAspect(), file.treatment().placement())
+                .describe(plan.size(), plan.pixelAspect())
                 .forEach(notes::add);
         if (file.treatment().scan().isInterlaced()) {
             notes.add("two moments woven into each frame, " + file.treatment().scan().title() + ", lines softened 1-2-1 against flicker");
@@ -201,8 +221,11 @@ public final class FileProof {
         }
         if (file.words() != null && !file.words().burnIn().isNothing()) {
             BurnIn burnIn = file.words().burnIn();
-            String lines = burnIn.lines().stream().map(l -> l.words().text() + " at the " + l.at().title()).collect(Collectors.joining("; "));
-            notes.add("written into the pictures: " + lines + (burnIn.watermark() == null ? "" : (lines.isEmpty() ? "" : "; ") + "the mark " + Path.of(burnIn.watermark().path()).getFileName())
+            String lines = burnIn.lines().stream().map(l -> l.words().text() + " at the " + l.at().title())
+                    .collect(Collectors.joining("; "));
+            notes.add("written into the pictures: " + lines
+                    + (burnIn.watermark() == null ? ""
+                            : (lines.isEmpty() ? "" : "; ") + "the mark " + Path.of(burnIn.watermark().path()).getFileName())
                     + (burnIn.face() == null ? "" : ", set in " + Path.of(burnIn.face()).getFileName()));
         }
         file.accepted().stream().sorted().forEach(id -> notes.add("said yes to all the same: " + id));
@@ -210,14 +233,16 @@ public final class FileProof {
             notes.add("the matte of the file beside: white is opaque, black is transparent");
         }
         if (file.treatment().look() != null) {
-            notes.add("look " + file.treatment().look().name() + " (" + file.treatment().look().crc() + "), on display codes, interpolated by tetrahedra");
+            notes.add("look " + file.treatment().look().name() + " (" + file.treatment().look().crc() + "), on display codes, "
+                    + "interpolated by tetrahedra");
         }
         if (file.treatment().colour().isHighRange() || file.treatment().colour().equals(ColourCoding.REC2020)) {
             notes.add(file.treatment().colour().describe());
         }
         Expectation.Level level = file.expected().level();
         if (level != null && level.integrated() < level.wanted() - .05) {
-            notes.add("loudness: %.1f LUFS were wanted; true peaks of at most %.1f dBTP allow %.1f".formatted(level.wanted(), level.mostPeak(), level.integrated()));
+            notes.add("loudness: %.1f LUFS were wanted; true peaks of at most %.1f dBTP allow %.1f".formatted(level.wanted(),
+                    level.mostPeak(), level.integrated()));
         }
         if (plan.sound() != null && !plan.sound().pieces().isEmpty()) {
             notes.add("sound of " + plan.sound().pieces().stream().map(p -> Path.of(p.path()).getFileName().toString()).distinct()

@@ -16,7 +16,8 @@ import java.util.Map;
 import java.util.stream.LongStream;
 
 /**
- * One page to hand over with a file, as HTML and as PDF: what was asked and found, the curve of likeness, the frames that differ most, a contact
+ * One page to hand over with a file, as HTML and as PDF: what was asked and found, the curve of likeness, the frames that differ most, a
+ * contact
  * sheet, and the fingerprint. It says what the receipt says, which names no folder, user or machine.
  */
 public final class ProofSheet {
@@ -33,17 +34,20 @@ public final class ProofSheet {
     record Content(Receipt receipt, Map<Receipt.Worst, BufferedImage> worst, Map<Long, BufferedImage> contacts) {
 
         String verdict() {
-            return receipt.proven() ? "Proven: reopened, decoded whole, every frame and every tag as planned." : "Not proven: " + String.join("; ", receipt.reasons()) + ".";
+            return receipt.proven() ? "Proven: reopened, decoded whole, every frame and every tag as planned."
+                    : "Not proven: " + String.join("; ", receipt.reasons()) + ".";
         }
 
         String likeness() {
             Receipt.Quality q = receipt.quality();
             return q == null ? "" : q.meanPsnr() == null ? "Picture against source: not a bit differs." : String.format(Locale.ROOT,
-                    "Picture against source, luma: PSNR %.2f dB in the mean, %.2f dB in the worst frame, %d; lowest SSIM %.4f.", q.meanPsnr(), q.worstPsnr(), q.worstFrame(), q.worstSsim());
+                    "Picture against source, luma: PSNR %.2f dB in the mean, %.2f dB in the worst frame, %d; lowest SSIM %.4f.",
+                    q.meanPsnr(), q.worstPsnr(), q.worstFrame(), q.worstSsim());
         }
 
         String made() {
-            return "Made " + receipt.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC") + " by Vat " + receipt.vat() + ", rate " + receipt.rate() + " frames a second, " + receipt.rateOrigin() + ".";
+            return "Made " + receipt.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC") + " by Vat " + receipt.vat() + ", rate "
+                    + receipt.rate() + " frames a second, " + receipt.rateOrigin() + ".";
         }
 
         /** PSNR of each frame that lost anything, in dB; null in between. */
@@ -52,7 +56,7 @@ public final class ProofSheet {
         }
     }
 
-    private ProofSheet() { }
+    private ProofSheet() {}
 
     /**
      * Writes both beside a file, over earlier ones of it.
@@ -79,7 +83,8 @@ public final class ProofSheet {
         Map<Long, BufferedImage> contacts = new LinkedHashMap<>();
         try (SmallPictures pictures = new SmallPictures(file, receipt.planned(), WIDTH)) {
             long frames = receipt.planned().frames();
-            LongStream.range(0, Math.min(CONTACTS, frames)).map(i -> i * frames / Math.min(CONTACTS, frames)).forEach(f -> contacts.put(f, pictures.of(f)));
+            LongStream.range(0, Math.min(CONTACTS, frames)).map(i -> i * frames / Math.min(CONTACTS, frames))
+                    .forEach(f -> contacts.put(f, pictures.of(f)));
             if (receipt.quality() != null) {
                 receipt.quality().worst().forEach(w -> worst.put(w, pictures.of(w.frame())));
             }

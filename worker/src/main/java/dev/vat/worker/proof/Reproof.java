@@ -27,7 +27,7 @@ public final class Reproof {
         }
     }
 
-    private Reproof() { }
+    private Reproof() {}
 
     /** @throws NoSuchFileException if the file or its receipt isn't there */
     public static Result of(Path file) throws IOException {
@@ -85,13 +85,16 @@ public final class Reproof {
             for (int i = first; i < found.length; i++) {
                 oneStretch &= wanted.get(i + lost).equals(print(found[i]));
             }
-            reasons.add(oneStretch ? (lost == 1 ? "frame " + first + " is lost" : "frames " + first + "-" + (first + lost - 1) + " are lost") + "; the others are those of the receipt"
+            reasons.add(oneStretch
+                    ? (lost == 1 ? "frame " + first + " is lost" : "frames " + first + "-" + (first + lost - 1) + " are lost")
+                            + "; the others are those of the receipt"
                     : lost + " frames are lost, and from frame " + first + " on others aren't those of the receipt");
             return;
         }
         if (!differing.isEmpty()) {
             String text = differing.toString();
-            reasons.add(text.matches("\\d+") ? "the picture of frame " + text + " isn't the one of the receipt" : "the pictures of frames " + text + " aren't those of the receipt");
+            reasons.add(text.matches("\\d+") ? "the picture of frame " + text + " isn't the one of the receipt"
+                    : "the pictures of frames " + text + " aren't those of the receipt");
         }
     }
 

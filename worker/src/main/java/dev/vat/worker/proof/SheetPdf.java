@@ -83,7 +83,8 @@ final class SheetPdf {
         if (!content.worst().isEmpty()) {
             heading("Frames that differ most");
             Map<String, BufferedImage> worst = new LinkedHashMap<>();
-            content.worst().entrySet().stream().limit(ACROSS).forEach(w -> worst.put(String.format(Locale.ROOT, "%d: %.1f dB", w.getKey().frame(), w.getKey().psnr()), w.getValue()));
+            content.worst().entrySet().stream().limit(ACROSS).forEach(
+                    w -> worst.put(String.format(Locale.ROOT, "%d: %.1f dB", w.getKey().frame(), w.getKey().psnr()), w.getValue()));
             pictures(worst);
         }
         heading("Contact sheet");

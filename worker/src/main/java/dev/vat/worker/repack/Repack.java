@@ -26,11 +26,13 @@ import java.util.function.Consumer;
 public final class Repack {
 
     /** Tags of colours by the names of their standards. */
-    public static final Map<String, MovieCopy.Colour> COLOURS = Map.of("rec709", new MovieCopy.Colour(1, 1, 1, false), "rec601-625", new MovieCopy.Colour(5, 6, 5, false), "rec601-525", new MovieCopy.Colour(6, 6, 6, false),
-            "rec2020-pq", new MovieCopy.Colour(9, 16, 9, false), "rec2020-hlg", new MovieCopy.Colour(9, 18, 9, false), "srgb", new MovieCopy.Colour(1, 13, 1, false));
+    public static final Map<String, MovieCopy.Colour> COLOURS = Map.of("rec709", new MovieCopy.Colour(1, 1, 1, false), "rec601-625",
+            new MovieCopy.Colour(5, 6, 5, false), "rec601-525", new MovieCopy.Colour(6, 6, 6, false),
+            "rec2020-pq", new MovieCopy.Colour(9, 16, 9, false), "rec2020-hlg", new MovieCopy.Colour(9, 18, 9, false), "srgb",
+            new MovieCopy.Colour(1, 13, 1, false));
 
     /** What came of it. @param files that were made @param said what there is to know, in words */
-    public record Result(List<Path> files, List<String> said) { }
+    public record Result(List<Path> files, List<String> said) {}
 
     private static final int SEEN_AT_A_SEAM = 75;
     private static final String WORK = ".vat-new-";
@@ -98,9 +100,11 @@ public final class Repack {
         Path file = there(order.file());
         doing.accept("looking where " + file.getFileName() + " can be cut");
         CutPlaces places = MovieCopy.places(file);
-        Pieces pieces = order.seconds() == null ? Pieces.at(order.marks(), places) : Pieces.every(Math.max(1, order.seconds().times(MovieCopy.rate(file).perSecond()).round()), places);
+        Pieces pieces = order.seconds() == null ? Pieces.at(order.marks(), places)
+                : Pieces.every(Math.max(1, order.seconds().times(MovieCopy.rate(file).perSecond()).round()), places);
         if (pieces.ranges().size() == 1) {
-            throw new IOException(file.getFileName() + " can't be split there: " + (pieces.moved().isEmpty() ? "it is no longer than one piece" : "no frame before but the first stands alone"));
+            throw new IOException(file.getFileName() + " can't be split there: " + (pieces.moved().isEmpty() ? "it is no longer than "
+                    + "one piece" : "no frame before but the first stands alone"));
         }
         String name = file.getFileName().toString();
         int dot = name.lastIndexOf('.');
@@ -126,7 +130,7 @@ public final class Repack {
     // ---- join
 
     /** A part as it is read. @param file itself, or what stands whole in it @param name of the part */
-    private record Part(Path file, String name, long frames) { }
+    private record Part(Path file, String name, long frames) {}
 
     private Result join(RepackOrder.Join order) throws IOException {
         if (order.files().size() < 2) {
@@ -208,7 +212,11 @@ public final class Repack {
         return pieces;
     }
 
-    /** Where one part is left and the next begins, within what both have. @return frames of the first that are taken, and the first frame of the second */
+    /**
+     * Where one part is left and the next begins, within what both have.
+     *
+     * @return frames of the first that are taken, and the first frame of the second
+     */
     private static long[] shared(Part part, Part next, int shared) throws IOException {
         CutPlaces first = MovieCopy.places(part.file);
         CutPlaces second = MovieCopy.places(next.file);
@@ -218,7 +226,8 @@ public final class Repack {
                 return new long[] {left, begun};
             }
         }
-        throw new IOException(part.name + " and " + next.name + " share " + shared + " frames, and at none of them the one can be left and the other begun without touching a picture: "
+        throw new IOException(part.name + " and " + next.name + " share " + shared + " frames, and at none of them the one can be "
+                + "left and the other begun without touching a picture: "
                 + "join them as items of one reel, which encodes them anew");
     }
 
@@ -229,7 +238,8 @@ public final class Repack {
         Path target = Path.of(order.target());
         MovieCopy.Colour colour = order.colour() == null ? null : COLOURS.get(order.colour().toLowerCase(Locale.ROOT));
         if (order.colour() != null && colour == null) {
-            throw new IllegalArgumentException("There are no colours '" + order.colour() + "'; there are " + String.join(", ", COLOURS.keySet().stream().sorted().toList()));
+            throw new IllegalArgumentException("There are no colours '" + order.colour() + "'; there are "
+                    + String.join(", ", COLOURS.keySet().stream().sorted().toList()));
         }
         Path sound = order.sound() == null ? null : there(order.sound());
         List<String> said = new ArrayList<>();
@@ -239,7 +249,8 @@ public final class Repack {
             int wanted = order.from() == null ? 0 : Math.toIntExact(order.from());
             int last = order.to() == null ? places.count() - 1 : Math.toIntExact(order.to());
             if (wanted < 0 || last >= places.count() || wanted > last) {
-                throw new IllegalArgumentException(file.getFileName() + " has frames 0 to " + (places.count() - 1) + ", not " + wanted + " to " + last);
+                throw new IllegalArgumentException(
+                        file.getFileName() + " has frames 0 to " + (places.count() - 1) + ", not " + wanted + " to " + last);
             }
             int from = places.startAtOrBefore(wanted);
             int end = places.endAtOrAfter(last + 1);
@@ -257,7 +268,8 @@ public final class Repack {
             MovieCopy.Result result = MovieCopy.copy(List.of(new MovieCopy.Piece(file, frames)),
                     new MovieCopy.Target(work, RepackOrder.container(order.target()), order.pixelAspect(), colour, sound, order.silent()));
             said.addAll(result.notes());
-            said.add(target.getFileName() + ": " + result.frames() + " frames" + (order.pixelAspect() == null && colour == null ? ", every packet as it was" : ""));
+            said.add(target.getFileName() + ": " + result.frames() + " frames"
+                    + (order.pixelAspect() == null && colour == null ? ", every packet as it was" : ""));
         });
         return new Result(List.of(target), said);
     }
@@ -272,7 +284,8 @@ public final class Repack {
         doing.accept("looking for what stands whole in " + file.getFileName());
         made(target, work -> {
             Salvage.Recovered recovered = Salvage.recover(file, work, RepackOrder.container(order.target()), rate);
-            said.add(target.getFileName() + ": " + recovered.frames() + (recovered.frames() == 1 ? " frame, " : " frames, ") + recovered.how());
+            said.add(target.getFileName() + ": " + recovered.frames() + (recovered.frames() == 1 ? " frame, " : " frames, ")
+                    + recovered.how());
         });
         return new Result(List.of(target), said);
     }

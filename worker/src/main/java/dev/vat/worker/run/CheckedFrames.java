@@ -32,7 +32,8 @@ final class CheckedFrames implements FrameMaker.Frames, AutoCloseable {
             case FrameRead.Sound sound -> {
                 try (Picture decoded = sound.picture()) {
                     if (frame.size() != null && !sound.format().size().equals(frame.size())) {
-                        throw new IOException("Frame " + name + " is now " + sound.format().size() + " where " + frame.size() + " was checked");
+                        throw new IOException(
+                                "Frame " + name + " is now " + sound.format().size() + " where " + frame.size() + " was checked");
                     }
                     requireUnchanged(file, name, frame.stamp(), decoded);
                     yield decoded.share();
@@ -47,7 +48,8 @@ final class CheckedFrames implements FrameMaker.Frames, AutoCloseable {
             throw new IOException("Frame " + name + " was written since it was checked: look at it again, then make the files again");
         }
         if (stamp != null && stamp.print() != null && PicturePrint.of(decoded).whole() != stamp.print()) {
-            throw new IOException("Frame " + name + " shows something else than when it was checked, though its length and time are the same: look at it again, then make the files again");
+            throw new IOException("Frame " + name + " shows something else than when it was checked, though its length and time are "
+                    + "the same: look at it again, then make the files again");
         }
     }
 

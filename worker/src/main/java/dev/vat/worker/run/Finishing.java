@@ -85,9 +85,11 @@ final class Finishing {
 
     private void join(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path work, Path joined) throws IOException {
         Joining.join(parts.stream().map(p -> new Joining.Part(
-                        OutputPipeline.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())), file.codecInCatalogue().partContainer(),
-                        p.first(), p.frames())).toList(),
-                new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(), file.expected().pixelAspect(), file.expected().timecode()),
+                OutputPipeline.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())),
+                file.codecInCatalogue().partContainer(),
+                p.first(), p.frames())).toList(),
+                new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(),
+                        file.expected().pixelAspect(), file.expected().timecode()),
                 sound(file));
         Durable.sync(joined);
     }
@@ -97,10 +99,10 @@ final class Finishing {
         Receipt receipt = FileProof.of(plan, file,
                 parts.stream().map(p -> new Receipt.PartLine(p.part(), p.first(), p.frames(), p.bytes(), p.crc())).toList(),
                 parts.stream().flatMap(p -> p.checked().stream()).toList(), joined, done -> {
-            pace.frame();
-            tell(file, Stage.PROVING, done, 0, pace, joined, null, null);
-            return goOn.getAsBoolean();
-        });
+                    pace.frame();
+                    tell(file, Stage.PROVING, done, 0, pace, joined, null, null);
+                    return goOn.getAsBoolean();
+                });
         Path receiptWork = ReceiptFile.of(joined);
         Durable.write(receiptWork, Json.page(receipt));
         if (!receipt.proven()) {
@@ -116,7 +118,9 @@ final class Finishing {
         tell(file, Stage.DELIVERED, file.expected().frames(), Durable.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
     }
 
-    /** With the loudness that its sound is brought to: what was wanted, or as much as its peaks allow. Silence can't be brought anywhere. */
+    /**
+     * With the loudness that its sound is brought to: what was wanted, or as much as its peaks allow. Silence can't be brought anywhere.
+     */
     private RunPlan.RunFile levelled(RunPlan.RunFile file) throws IOException {
         Expectation.Level level = file.expected().level();
         if (level == null || file.expected().sound() == null) {
@@ -157,7 +161,8 @@ final class Finishing {
             SoundMix.write(plan.sound(), gain, mix);
             mixedAt = gain;
         }
-        return new WovenSound(mix, plan.sound().channels(), plan.sound().isPlaced(), codec(file), file.expected().sound().seconds().times(SoundCodec.RATE).round());
+        return new WovenSound(mix, plan.sound().channels(), plan.sound().isPlaced(), codec(file),
+                file.expected().sound().seconds().times(SoundCodec.RATE).round());
     }
 
     void failed(RunPlan.RunFile file, String why) throws IOException {
@@ -165,7 +170,7 @@ final class Finishing {
     }
 
     private void tell(RunPlan.RunFile file, Stage stage, long done, long bytes, Pace pace, Path path, Path receipt,
-                      String why) {
+            String why) {
         listener.accept(new FileProgress(file.target(), stage, done, file.expected().frames(), bytes,
                 pace == null ? 0 : pace.speed(), pace == null ? -1 : pace.secondsLeft(file.expected().frames() - done),
                 path == null ? null : path.toString(), receipt == null ? null : receipt.toString(), why));

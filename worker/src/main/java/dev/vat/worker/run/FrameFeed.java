@@ -47,7 +47,7 @@ public final class FrameFeed implements AutoCloseable {
     private long next;
 
     /** @param pictures null where they are those of the frame before */
-    private record Waiting(CompletableFuture<WorkingPictures> pictures) { }
+    private record Waiting(CompletableFuture<WorkingPictures> pictures) {}
 
     /** Every frame of a plan. */
     public FrameFeed(RunPlan plan, int threads) {
@@ -97,7 +97,7 @@ public final class FrameFeed implements AutoCloseable {
     private CompletableFuture<WorkingPictures> begin(Recipe recipe) {
         CompletableFuture<WorkingPictures> pictures = new CompletableFuture<>();
         if (recipe.isOfMovie()) {
-            moviePool.execute(() -> make(recipe, () -> movieMaker, _ -> { }, pictures));
+            moviePool.execute(() -> make(recipe, () -> movieMaker, _ -> {}, pictures));
         } else {
             pool.execute(() -> make(recipe, free::take, free::add, pictures));
         }
@@ -131,7 +131,9 @@ public final class FrameFeed implements AutoCloseable {
             if (e.getCause() instanceof IOException io) {
                 throw io;
             }
-            throw new IOException("A frame can't be read: " + (e.getCause().getMessage() == null ? e.getCause() : e.getCause().getMessage()), e.getCause());
+            throw new IOException(
+                    "A frame can't be read: " + (e.getCause().getMessage() == null ? e.getCause() : e.getCause().getMessage()),
+                    e.getCause());
         }
     }
 
@@ -154,7 +156,8 @@ public final class FrameFeed implements AutoCloseable {
                 interrupted = true;
             }
         }
-        ahead.stream().map(Waiting::pictures).filter(p -> p != null && p.state() == Future.State.SUCCESS).forEach(p -> p.resultNow().close());
+        ahead.stream().map(Waiting::pictures).filter(p -> p != null && p.state() == Future.State.SUCCESS)
+                .forEach(p -> p.resultNow().close());
         ahead.clear();
         if (lastPictures != null) {
             lastPictures.close();

@@ -9,7 +9,7 @@ final class FullDisk {
     /** The library's number for it, that of POSIX's ENOSPC. */
     private static final int NO_ROOM = -28;
 
-    private FullDisk() { }
+    private FullDisk() {}
 
     static boolean caused(Throwable trouble) {
         return trouble instanceof MediaException media && media.code() == NO_ROOM

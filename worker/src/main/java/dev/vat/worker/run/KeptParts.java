@@ -15,7 +15,7 @@ import java.util.List;
 /** Of the parts that a journal calls closed, those that lie on disk as they were closed. */
 final class KeptParts {
 
-    private KeptParts() { }
+    private KeptParts() {}
 
     static List<JournalEntry.PartClosed> of(RunPlan plan, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed) throws IOException {
         List<JournalEntry.PartClosed> kept = new ArrayList<>();

@@ -44,9 +44,9 @@ final class OutputPipeline {
     private static final int WAITING_FRAMES = 3;
 
     private sealed interface Turn {
-        record Frame(Picture picture) implements Turn { }
+        record Frame(Picture picture) implements Turn {}
 
-        record End() implements Turn { }
+        record End() implements Turn {}
     }
 
     private final RunPlan plan;
@@ -77,7 +77,8 @@ final class OutputPipeline {
         kept.forEach(part -> closedParts.put(part.part(), part));
         toMake = file.parts().stream().filter(p -> !closedParts.containsKey(p.index())).toList();
         bytes = kept.stream().mapToLong(JournalEntry.PartClosed::bytes).sum();
-        progress = new FileProgress(file.target(), Stage.WAITING, kept.stream().mapToLong(JournalEntry.PartClosed::frames).sum(), file.expected().frames(), bytes, 0,
+        progress = new FileProgress(file.target(), Stage.WAITING, kept.stream().mapToLong(JournalEntry.PartClosed::frames).sum(),
+                file.expected().frames(), bytes, 0,
                 -1, null, null, null);
     }
 

@@ -2,7 +2,10 @@ package dev.vat.worker.run;
 
 import java.util.Arrays;
 
-/** Speed and time left from recent frames without the slowest and the quickest tenth, so that a slow start doesn't count. Not for several threads. */
+/**
+ * Speed and time left from recent frames without the slowest and the quickest tenth, so that a slow start doesn't count. Not for several
+ * threads.
+ */
 final class Pace {
 
     private static final int RECENT = 48;

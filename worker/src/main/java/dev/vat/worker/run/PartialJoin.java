@@ -15,7 +15,7 @@ import java.util.List;
 /** A picture-only file of what a run has closed so far, to be watched while the rest is made. Loads native code: for worker processes. */
 final class PartialJoin {
 
-    private PartialJoin() { }
+    private PartialJoin() {}
 
     /**
      * Joins the parts from the file's first frame on that follow each other without a hole.
@@ -37,12 +37,15 @@ final class PartialJoin {
             if (part.first() != reached) {
                 break;
             }
-            parts.add(new Joining.Part(OutputPipeline.partFile(RunHome.workFolder(plan, file), file, new RunPlan.Part(part.part(), part.first(), part.frames())),
+            parts.add(new Joining.Part(
+                    OutputPipeline.partFile(RunHome.workFolder(plan, file), file,
+                            new RunPlan.Part(part.part(), part.first(), part.frames())),
                     file.codecInCatalogue().partContainer(), part.first(), part.frames()));
             reached += part.frames();
         }
         if (parts.isEmpty()) {
-            throw new IOException("Nothing of " + file.title() + " is closed yet: its first part ends with frame " + (file.parts().getFirst().end() - 1));
+            throw new IOException(
+                    "Nothing of " + file.title() + " is closed yet: its first part ends with frame " + (file.parts().getFirst().end() - 1));
         }
         Files.createDirectories(folder);
         Path joined = folder.resolve("done-so-far-" + target + "." + file.expected().container().extension());

@@ -31,8 +31,10 @@ final class RoomWatch {
             FileStore store = Files.getFileStore(folder);
             long reserve = Math.min(RESERVE, store.getTotalSpace() / SMALL_SHARE);
             long free = store.getUsableSpace();
-            return free >= reserve + bytes ? Optional.empty() : Optional.of("the disk is full: " + RoughForecast.bytes(free) + " are left at " + folder + (bytes == 0 ? "" : ", " + RoughForecast.bytes(bytes) + " are needed to join a file")
-                    + "; the run goes on by itself when there is room");
+            return free >= reserve + bytes ? Optional.empty()
+                    : Optional.of("the disk is full: " + RoughForecast.bytes(free) + " are left at " + folder
+                            + (bytes == 0 ? "" : ", " + RoughForecast.bytes(bytes) + " are needed to join a file")
+                            + "; the run goes on by itself when there is room");
         } catch (IOException e) {
             return Optional.of("the folder " + folder + " can't be reached; the run goes on by itself when it is back");
         }

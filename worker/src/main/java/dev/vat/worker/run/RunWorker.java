@@ -32,7 +32,7 @@ public final class RunWorker implements WorkerDuty {
             case RunMessage.Make make when runner == null -> {
                 runner = new Runner(RunHome.at(Path.of(make.home())), events);
                 switch (make.way()) {
-                    case TOGETHER -> { }
+                    case TOGETHER -> {}
                     case ONE_BY_ONE -> runner.alone();
                     case OF_WHAT_IS_DONE -> runner.endEarly();
                 }
@@ -41,9 +41,11 @@ public final class RunWorker implements WorkerDuty {
                     return null;
                 });
             }
-            case TaskMessage.Prove prove -> start(prove, () -> new TaskMessage.Proved(prove.id(), Reproof.of(Path.of(prove.file())).reasons()));
+            case TaskMessage.Prove prove -> start(prove,
+                    () -> new TaskMessage.Proved(prove.id(), Reproof.of(Path.of(prove.file())).reasons()));
             case TaskMessage.WriteSheet sheet -> start(sheet,
-                    () -> new TaskMessage.SheetWritten(sheet.id(), ProofSheet.write(Path.of(sheet.file())).stream().map(Path::toString).toList()));
+                    () -> new TaskMessage.SheetWritten(sheet.id(),
+                            ProofSheet.write(Path.of(sheet.file())).stream().map(Path::toString).toList()));
             case TaskMessage.Repack repack -> start(repack, () -> {
                 Repack.Result result = Repack.of(repack.order(), doing -> events.accept(new TaskMessage.Repacking(repack.id(), doing)));
                 return new TaskMessage.Repacked(repack.id(), result.files().stream().map(Path::toString).toList(), result.said());
@@ -52,7 +54,8 @@ public final class RunWorker implements WorkerDuty {
                     PartialJoin.join(RunHome.at(Path.of(done.home())), done.target(), Path.of(done.folder())).toString()));
             case TaskMessage.DrawDemo demo -> start(demo, () -> {
                 DemoFrames.in(Path.of(demo.folder())).write(
-                        shot -> events.accept(new TaskMessage.Drawn(demo.id(), shot.id(), shot == Shot.values()[Shot.values().length - 1])));
+                        shot -> events
+                                .accept(new TaskMessage.Drawn(demo.id(), shot.id(), shot == Shot.values()[Shot.values().length - 1])));
                 return null;
             });
             case TaskMessage.Render render -> start(render, () -> {

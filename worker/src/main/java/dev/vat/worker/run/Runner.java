@@ -40,7 +40,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Carries a plan out: reads every frame once, or twice where a file takes two passes, gives it to all deliverables, then joins, proves and delivers one after the
+ * Carries a plan out: reads every frame once, or twice where a file takes two passes, gives it to all deliverables, then joins, proves
+ * and delivers one after the
  * other, the smallest first. Runs on one thread; {@link #stop} and {@link #pause} may come from another.
  */
 public final class Runner {
@@ -185,12 +186,14 @@ public final class Runner {
     }
 
     /**
-     * Reads and encodes the parts of a plan without joining and proving: for trials, and for benchmarks, which may leave the inline check out.
+     * Reads and encodes the parts of a plan without joining and proving: for trials, and for benchmarks, which may leave the inline check
+     * out.
      *
      * @param events told of {@link RunMessage.Progress} several times a second
      * @return for each part of each file how long it was converted, encoded and checked, in seconds, apart from waiting
      */
-    public static Map<String, List<Double>> encodeOnly(RunHome home, boolean checked, Consumer<Message> events) throws IOException, InterruptedException {
+    public static Map<String, List<Double>> encodeOnly(RunHome home, boolean checked, Consumer<Message> events)
+            throws IOException, InterruptedException {
         Runner runner = new Runner(home, events, checked);
         RunPlan plan = home.plan();
         try (Journal journal = home.openJournal()) {
@@ -247,20 +250,25 @@ public final class Runner {
 
     /** Whether nothing is to be done about a file: it was delivered, or waits for somebody to say what becomes of it. */
     private boolean isSettled(RunPlan.RunFile file, RunState state) {
-        state.delivered(file.target()).ifPresent(d -> finishing.put(file.target(), new FileProgress(file.target(), Stage.DELIVERED, file.expected().frames(),
-                file.expected().frames(), 0, 0, -1, d.path(), d.path() + Receipt.SUFFIX, null)));
-        state.givenUp(file.target()).ifPresent(why -> finishing.put(file.target(), new FileProgress(file.target(), Stage.FAILED, 0, file.expected().frames(), 0, 0, -1,
-                null, null, why)));
-        state.unproven(file.target()).ifPresent(u -> finishing.put(file.target(), new FileProgress(file.target(), Stage.UNPROVEN, file.expected().frames(),
-                file.expected().frames(), 0, 0, -1, u.work(), u.receipt(), String.join("; ", u.reasons()))));
-        return finishing.containsKey(file.target()) && finishing.get(file.target()).isEnd() && finishing.get(file.target()).stage() != Stage.STOPPED;
+        state.delivered(file.target())
+                .ifPresent(d -> finishing.put(file.target(), new FileProgress(file.target(), Stage.DELIVERED, file.expected().frames(),
+                        file.expected().frames(), 0, 0, -1, d.path(), d.path() + Receipt.SUFFIX, null)));
+        state.givenUp(file.target()).ifPresent(
+                why -> finishing.put(file.target(), new FileProgress(file.target(), Stage.FAILED, 0, file.expected().frames(), 0, 0, -1,
+                        null, null, why)));
+        state.unproven(file.target())
+                .ifPresent(u -> finishing.put(file.target(), new FileProgress(file.target(), Stage.UNPROVEN, file.expected().frames(),
+                        file.expected().frames(), 0, 0, -1, u.work(), u.receipt(), String.join("; ", u.reasons()))));
+        return finishing.containsKey(file.target()) && finishing.get(file.target()).isEnd()
+                && finishing.get(file.target()).stage() != Stage.STOPPED;
     }
 
     /** Parts of an earlier start that lie as they were closed; of another version of the library none, since it may code otherwise. */
     private static List<JournalEntry.PartClosed> kept(RunPlan plan, RunPlan.RunFile file, RunState state) throws IOException {
         List<JournalEntry.PartClosed> closed = state.closed(file.target());
         if (!closed.isEmpty() && !plan.library().equals(MediaLibrary.version())) {
-            LOG.warn("{} was begun with media library {}, this is {}: it begins again", file.fileName(), plan.library(), MediaLibrary.version());
+            LOG.warn("{} was begun with media library {}, this is {}: it begins again", file.fileName(), plan.library(),
+                    MediaLibrary.version());
             return List.of();
         }
         return KeptParts.of(plan, file, closed);
@@ -355,7 +363,8 @@ public final class Runner {
     }
 
     private double secondsLeft() {
-        long toProve = progress().stream().filter(f -> !f.isEnd()).mapToLong(f -> f.stage() == Stage.PROVING ? f.frames() - f.done() : f.frames()).sum();
+        long toProve = progress().stream().filter(f -> !f.isEnd())
+                .mapToLong(f -> f.stage() == Stage.PROVING ? f.frames() - f.done() : f.frames()).sum();
         return pace.secondsLeft(toRead + toReadLater, toProve);
     }
 

@@ -21,7 +21,7 @@ final class TakenOver {
 
     private static final Logger LOG = LoggerFactory.getLogger(TakenOver.class);
 
-    private TakenOver() { }
+    private TakenOver() {}
 
     /**
      * Makes parts of the delivered file where that wasn't done yet, and says so in the journal. What can't be taken over is made anew:
@@ -62,7 +62,8 @@ final class TakenOver {
             return;
         }
         Path work = RunHome.workFolder(plan, file);
-        Splitting.split(delivered, file.expected().container(), file.expected().rate(), file.expected().pixelAspect(), file.codecInCatalogue().partContainer(),
+        Splitting.split(delivered, file.expected().container(), file.expected().rate(), file.expected().pixelAspect(),
+                file.codecInCatalogue().partContainer(),
                 parts.stream().map(p -> new Splitting.Stretch(OutputPipeline.partFile(work, file, p), p.first(), p.count())).toList());
     }
 
@@ -77,12 +78,14 @@ final class TakenOver {
                 bytes += Files.size(still);
             }
             Durable.syncFolder(folder);
-            journal.write(new JournalEntry.PartClosed(file.target(), part.index(), part.first(), part.count(), bytes, KeptParts.stillsPrint(plan, file, part), frames));
+            journal.write(new JournalEntry.PartClosed(file.target(), part.index(), part.first(), part.count(), bytes,
+                    KeptParts.stillsPrint(plan, file, part), frames));
             return;
         }
         Path closed = OutputPipeline.partFile(RunHome.workFolder(plan, file), file, part);
         Durable.sync(closed);
         Durable.syncFolder(closed.getParent());
-        journal.write(new JournalEntry.PartClosed(file.target(), part.index(), part.first(), part.count(), Files.size(closed), Durable.crc32c(closed), frames));
+        journal.write(new JournalEntry.PartClosed(file.target(), part.index(), part.first(), part.count(), Files.size(closed),
+                Durable.crc32c(closed), frames));
     }
 }

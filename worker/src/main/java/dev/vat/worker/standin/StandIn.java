@@ -24,15 +24,19 @@ public final class StandIn {
 
     private static final int LARGEST = 4096;
 
-    private StandIn() { }
+    private StandIn() {}
 
     static SceneFacts facts(int take, boolean files) {
         return new SceneFacts(MarramFlats.NAME, take, MarramFlats.RATE, MarramFlats.TIMELINE, MarramFlats.SIZE,
-                Arrays.stream(FlatsCamera.values()).map(c -> new CameraFacts(c.id(), c.title(), FrameRange.of(c.first(), c.last()), (long) c.last(), c.leadIn())).toList(),
+                Arrays.stream(FlatsCamera.values())
+                        .map(c -> new CameraFacts(c.id(), c.title(), FrameRange.of(c.first(), c.last()), (long) c.last(), c.leadIn()))
+                        .toList(),
                 Arrays.stream(Shading.values()).map(s -> new Choice(s.id(), s.title(), false)).toList(),
                 Arrays.stream(ObjectClass.values()).map(c -> new Choice(c.id(), c.title(), c.isConstruction())).toList(),
                 Arrays.stream(RenderPass.values()).map(p -> new Choice(p.id(), p.id(), false)).toList(),
-                List.of(new SceneFacts.Note(50, "bell towards the pier"), new SceneFacts.Note(125, "bell towards the pier"), new SceneFacts.Note(215, "bell inland")), files);
+                List.of(new SceneFacts.Note(50, "bell towards the pier"), new SceneFacts.Note(125, "bell towards the pier"),
+                        new SceneFacts.Note(215, "bell inland")),
+                files);
     }
 
     /** @throws IllegalArgumentException with what is asked for in vain */
@@ -43,7 +47,8 @@ public final class StandIn {
         if (wanted.width() < 1 || wanted.height() < 1 || wanted.width() > LARGEST || wanted.height() > LARGEST) {
             throw new IllegalArgumentException("pictures of " + wanted.width() + "x" + wanted.height() + " aren't drawn");
         }
-        return new SceneLook(FlatsCamera.parse(wanted.camera()), (int) wanted.frame(), wanted.run(), take, Size.of(wanted.width(), wanted.height()), shading(wanted.shading()), classes(wanted.classes()));
+        return new SceneLook(FlatsCamera.parse(wanted.camera()), (int) wanted.frame(), wanted.run(), take,
+                Size.of(wanted.width(), wanted.height()), shading(wanted.shading()), classes(wanted.classes()));
     }
 
     private static Shading shading(String id) {
@@ -52,14 +57,17 @@ public final class StandIn {
     }
 
     private static Set<ObjectClass> classes(List<String> ids) {
-        return ids == null ? Set.of() : ids.stream().map(id -> Arrays.stream(ObjectClass.values()).filter(c -> c.id().equals(id)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("there is no kind of thing '" + id + "'"))).collect(Collectors.toSet());
+        return ids == null ? Set.of()
+                : ids.stream().map(id -> Arrays.stream(ObjectClass.values()).filter(c -> c.id().equals(id)).findFirst()
+                        .orElseThrow(() -> new IllegalArgumentException("there is no kind of thing '" + id + "'")))
+                        .collect(Collectors.toSet());
     }
 
     static Drawing draw(Question.Frame wanted, int take) {
         SceneLook look = look(wanted, take);
-        return wanted.pass() == null ? MarramFlats.draw(look) : MarramFlats.draw(look, Arrays.stream(RenderPass.values()).filter(p -> p.id().equals(wanted.pass())).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("there is no pass '" + wanted.pass() + "'")));
+        return wanted.pass() == null ? MarramFlats.draw(look)
+                : MarramFlats.draw(look, Arrays.stream(RenderPass.values()).filter(p -> p.id().equals(wanted.pass())).findFirst()
+                        .orElseThrow(() -> new IllegalArgumentException("there is no pass '" + wanted.pass() + "'")));
     }
 
     /** A picture as it is handed over. @throws IllegalArgumentException with what is asked for in vain */

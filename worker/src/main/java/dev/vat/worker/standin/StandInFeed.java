@@ -44,8 +44,10 @@ public final class StandInFeed implements AutoCloseable {
     private final SceneNotice notice;
     private final Path posted;
     private final StandInBehaviour manners;
-    private final ExecutorService drawing = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors(), Thread.ofPlatform().daemon().name("drawing-", 0).factory());
-    private final ScheduledExecutorService signs = Executors.newSingleThreadScheduledExecutor(Thread.ofPlatform().daemon().name("busy").factory());
+    private final ExecutorService drawing = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors(),
+            Thread.ofPlatform().daemon().name("drawing-", 0).factory());
+    private final ScheduledExecutorService signs = Executors
+            .newSingleThreadScheduledExecutor(Thread.ofPlatform().daemon().name("busy").factory());
     private final Set<FeedWire> wires = ConcurrentHashMap.newKeySet();
     private volatile int take;
     private volatile boolean closed;
@@ -56,7 +58,8 @@ public final class StandInFeed implements AutoCloseable {
         this.manners = manners;
         byte[] token = new byte[TOKEN_BYTES];
         new SecureRandom().nextBytes(token);
-        notice = new SceneNotice(Question.FEED, MarramFlats.NAME, server.getLocalPort(), HexFormat.of().formatHex(token), ProcessHandle.current().pid());
+        notice = new SceneNotice(Question.FEED, MarramFlats.NAME, server.getLocalPort(), HexFormat.of().formatHex(token),
+                ProcessHandle.current().pid());
         posted = notice.post(folder);
     }
 
@@ -102,7 +105,8 @@ public final class StandInFeed implements AutoCloseable {
             socket.setSoTimeout(GREETING_MILLIS);
             Optional<Question> hello = wire.read(Question.class);
             if (hello.isEmpty() || !(hello.get() instanceof Question.Hello greeting) || !notice.token().equals(greeting.token())) {
-                wire.write(new Answer.Refused(hello.map(Question::id).orElse(0L), "the first line has to say hello with this start's token"));
+                wire.write(
+                        new Answer.Refused(hello.map(Question::id).orElse(0L), "the first line has to say hello with this start's token"));
                 return;
             }
             socket.setSoTimeout(0);
@@ -151,7 +155,8 @@ public final class StandInFeed implements AutoCloseable {
                 throw new IllegalArgumentException("frame " + wanted.frame() + " isn't to be had");
             }
             Question.Frame drawn = StandInBehaviour.is(manners.small(), wanted.frame())
-                    ? new Question.Frame(wanted.id(), wanted.camera(), wanted.frame(), wanted.run(), wanted.width() / 2, wanted.height() / 2, wanted.shading(), wanted.classes(), wanted.pass(), wanted.into())
+                    ? new Question.Frame(wanted.id(), wanted.camera(), wanted.frame(), wanted.run(), wanted.width() / 2,
+                            wanted.height() / 2, wanted.shading(), wanted.classes(), wanted.pass(), wanted.into())
                     : wanted;
             hand(wire, drawn, StandIn.draw(drawn, take));
         } catch (IllegalArgumentException e) {
@@ -172,12 +177,14 @@ public final class StandInFeed implements AutoCloseable {
                 throw new IllegalArgumentException("pictures are handed over as files alone");
             }
             byte[] bytes = StandIn.samples(drawing);
-            wire.write(new Answer.Picture(wanted.id(), wanted.frame(), drawing.width(), drawing.height(), StandIn.format(drawing), bytes.length), bytes);
+            wire.write(new Answer.Picture(wanted.id(), wanted.frame(), drawing.width(), drawing.height(), StandIn.format(drawing),
+                    bytes.length), bytes);
             return;
         }
         Path file = Path.of(wanted.into());
         Path fresh = file.resolveSibling("." + file.getFileName() + ".new");
-        Files.write(fresh, StillWriter.PNG8.write(new Samples(drawing.width(), drawing.height(), drawing.channel("R"), drawing.channel("G"), drawing.channel("B"), drawing.channel("A"))));
+        Files.write(fresh, StillWriter.PNG8.write(new Samples(drawing.width(), drawing.height(), drawing.channel("R"), drawing.channel("G"),
+                drawing.channel("B"), drawing.channel("A"))));
         Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE);
         wire.write(new Answer.Filed(wanted.id(), wanted.frame(), drawing.width(), drawing.height()));
     }

@@ -56,7 +56,8 @@ public final class StandInRender {
             }
             if (!order.has(RenderOrder.Kind.HOLE, frame)) {
                 byte[] data = data(frame);
-                put(folder.resolve(order.fileName(frame)), order.has(RenderOrder.Kind.CUT, frame) ? Arrays.copyOf(data, data.length * 3 / 5) : data);
+                put(folder.resolve(order.fileName(frame)),
+                        order.has(RenderOrder.Kind.CUT, frame) ? Arrays.copyOf(data, data.length * 3 / 5) : data);
             }
             Thread.sleep(Math.max(0, order.millis() - (System.nanoTime() - since) / 1_000_000));
             told.of(frame, i == frames.size() - 1);
@@ -91,11 +92,13 @@ public final class StandInRender {
             drawing = shifted(drawing);
         }
         return order.exr() ? ExrWriter.write(drawing.width(), drawing.height(), drawing.channels())
-                : StillWriter.PNG16.write(new Samples(drawing.width(), drawing.height(), drawing.channel("R"), drawing.channel("G"), drawing.channel("B"), drawing.channel("A")));
+                : StillWriter.PNG16.write(new Samples(drawing.width(), drawing.height(), drawing.channel("R"), drawing.channel("G"),
+                        drawing.channel("B"), drawing.channel("A")));
     }
 
     private Drawing drawing(long frame, Size size) {
-        SceneLook look = new SceneLook(camera, (int) frame, order.leadIn() + Math.max(0, frame - order.range().first()), order.take(), size, Shading.SHADOWED,
+        SceneLook look = new SceneLook(camera, (int) frame, order.leadIn() + Math.max(0, frame - order.range().first()), order.take(), size,
+                Shading.SHADOWED,
                 Set.of(ObjectClass.BACKDROP, ObjectClass.STRINGS, ObjectClass.CELLS));
         return order.exr() ? MarramFlats.drawLinear(look) : MarramFlats.draw(look);
     }
@@ -124,7 +127,8 @@ public final class StandInRender {
         int width = drawing.width();
         int height = drawing.height();
         return each(drawing, (name, values, i, x, y) -> name.endsWith("A") || name.endsWith("Z") ? values[i] : all ? 0
-                : x * 100 > 60 * width && x * 100 < 76 * width && y * 100 > 14 * height && y * 100 < 44 * height ? values[i] * .3f : values[i]);
+                : x * 100 > 60 * width && x * 100 < 76 * width && y * 100 > 14 * height && y * 100 < 44 * height ? values[i] * .3f
+                        : values[i]);
     }
 
     /** What was in the middle is at the edge. */

@@ -75,9 +75,11 @@ public final class TrialRun {
         Map<String, FileTrial> files = new HashMap<>();
         Map<String, String> failures = new HashMap<>();
         List<JournalEntry> journal = inner.journal();
-        journal.stream().filter(JournalEntry.Failed.class::isInstance).map(JournalEntry.Failed.class::cast).forEach(f -> failures.put(f.target(), f.why()));
+        journal.stream().filter(JournalEntry.Failed.class::isInstance).map(JournalEntry.Failed.class::cast)
+                .forEach(f -> failures.put(f.target(), f.why()));
         for (RunPlan.RunFile file : cut.files()) {
-            List<JournalEntry.PartClosed> closed = journal.stream().filter(JournalEntry.PartClosed.class::isInstance).map(JournalEntry.PartClosed.class::cast)
+            List<JournalEntry.PartClosed> closed = journal.stream().filter(JournalEntry.PartClosed.class::isInstance)
+                    .map(JournalEntry.PartClosed.class::cast)
                     .filter(p -> p.target().equals(file.target())).toList();
             if (!failures.containsKey(file.target()) && closed.size() == file.parts().size()) {
                 files.put(file.target(), tried(cut, file, closed, busy.get(file.target()).stream().map(s -> wall * s / all).toList()));
@@ -93,14 +95,16 @@ public final class TrialRun {
         FlashCheck flashes = new FlashCheck(plan.rate());
         long toLook = LongStream.range(0, plan.frames()).filter(f -> ReelCosts.isLooked(f, plan.frames())).count();
         int threads = Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4);
-        try (FrameFeed feed = new FrameFeed(plan.withFiles(plan.files().subList(0, 1)), threads, f -> ReelCosts.isLooked(f, plan.frames())); QuickLook look = new QuickLook(flashes::add)) {
+        try (FrameFeed feed = new FrameFeed(plan.withFiles(plan.files().subList(0, 1)), threads, f -> ReelCosts.isLooked(f, plan.frames()));
+                QuickLook look = new QuickLook(flashes::add)) {
             for (long i = 0; i < toLook; i++) {
                 try (WorkingPictures pictures = feed.next()) {
                     look.look(pictures.in(kind));
                 }
                 progress("looking at the reel", i + 1, toLook);
             }
-            return new ReelLook(ReelCosts.inStretches(look.finish(), plan.frames()), ReelCosts.isEachLooked(plan.frames()) ? flashes.found() : List.of());
+            return new ReelLook(ReelCosts.inStretches(look.finish(), plan.frames()),
+                    ReelCosts.isEachLooked(plan.frames()) ? flashes.found() : List.of());
         }
     }
 
@@ -114,12 +118,14 @@ public final class TrialRun {
         return parts;
     }
 
-    private FileTrial tried(RunPlan cut, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed, List<Double> seconds) throws IOException {
+    private FileTrial tried(RunPlan cut, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed, List<Double> seconds)
+            throws IOException {
         Path folder = RunHome.made(cut, file);
         long since = System.nanoTime();
         List<Excerpt> excerpts = new ArrayList<>();
         for (JournalEntry.PartClosed part : closed) {
-            List<PackedFrames.Frame> sizes = file.isFolder() ? stills(file, folder, part) : PackedFrames.of(folder.resolve(file.partName(part.part())));
+            List<PackedFrames.Frame> sizes = file.isFolder() ? stills(file, folder, part)
+                    : PackedFrames.of(folder.resolve(file.partName(part.part())));
             if (sizes.size() != part.frames()) {
                 throw new IOException("An excerpt of " + file.title() + " has " + sizes.size() + " frames in place of " + part.frames());
             }
@@ -137,7 +143,8 @@ public final class TrialRun {
     private static List<PackedFrames.Frame> stills(RunPlan.RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {
         List<PackedFrames.Frame> sizes = new ArrayList<>();
         for (long frame = part.first(); frame < part.first() + part.frames(); frame++) {
-            sizes.add(new PackedFrames.Frame(Math.toIntExact(Files.size(StillsWriter.file(folder, file.expected().stills(), frame))), true));
+            sizes.add(
+                    new PackedFrames.Frame(Math.toIntExact(Files.size(StillsWriter.file(folder, file.expected().stills(), frame))), true));
         }
         return sizes;
     }

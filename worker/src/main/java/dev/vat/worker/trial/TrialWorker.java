@@ -24,11 +24,11 @@ public final class TrialWorker implements WorkerDuty {
             return;
         }
         Thread.ofPlatform().daemon().name("trial").start(Job.of("Try", () -> new TrialMessage.Tried(wanted.id(),
-                new TrialRun(RunHome.at(Path.of(wanted.home())), wanted, answers).run()), answers, why -> new Message.Broken(wanted.id(), why)));
+                new TrialRun(RunHome.at(Path.of(wanted.home())), wanted, answers).run()), answers,
+                why -> new Message.Broken(wanted.id(), why)));
     }
 
     /** What goes on ends with the process. */
     @Override
-    public void close() {
-    }
+    public void close() {}
 }

@@ -55,7 +55,8 @@ final class ContactSheetPainter {
         static Measures of(ContactSheet sheet) {
             int gap = Math.max(4, sheet.width() / 120);
             int wide = (sheet.width() - gap * (sheet.across() + 1)) / sheet.across();
-            return new Measures(gap, wide, Math.max(1, (int) Math.round((double) wide * sheet.seen().height() / sheet.seen().width())), Math.max(11, wide / 20));
+            return new Measures(gap, wide, Math.max(1, (int) Math.round((double) wide * sheet.seen().height() / sheet.seen().width())),
+                    Math.max(11, wide / 20));
         }
 
         int head() {
@@ -68,7 +69,11 @@ final class ContactSheetPainter {
         }
     }
 
-    /** Writes it; what is there by that name stays until the new one is whole. @throws IOException in words, if a picture or the file can't be made */
+    /**
+     * Writes it; what is there by that name stays until the new one is whole.
+     *
+     * @throws IOException in words, if a picture or the file can't be made
+     */
     void write(Path file) throws IOException {
         String name = file.getFileName().toString();
         BufferedImage drawn = draw();
@@ -152,7 +157,8 @@ final class ContactSheetPainter {
                 document.addPage(page);
                 try (PDPageContentStream content = new PDPageContentStream(document, page)) {
                     float tall = part.getHeight() * scale;
-                    content.drawImage(JPEGFactory.createFromImage(document, part, JPEG_QUALITY), margin, PDRectangle.A4.getHeight() - margin - tall, wide, tall);
+                    content.drawImage(JPEGFactory.createFromImage(document, part, JPEG_QUALITY), margin,
+                            PDRectangle.A4.getHeight() - margin - tall, wide, tall);
                 }
             }
             document.save(file.toFile());

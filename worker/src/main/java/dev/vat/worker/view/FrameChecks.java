@@ -20,7 +20,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 
 /**
- * Looks into frame files, several at once at low priority. Every frame comes to a verdict: one that takes too long is given up and its thread replaced, and large ones wait for
+ * Looks into frame files, several at once at low priority. Every frame comes to a verdict: one that takes too long is given up and its
+ * thread replaced, and large ones wait for
  * each other, so that they fit into the process's memory together.
  */
 final class FrameChecks implements AutoCloseable {
@@ -68,7 +69,8 @@ final class FrameChecks implements AutoCloseable {
             try {
                 Steps.begin("check " + file.number());
                 FrameReader reader = readers.get();
-                return header ? reader.header(path, check.kind(), check.layer(), file.number()) : reader.check(path, check.kind(), check.layer(), file.number());
+                return header ? reader.header(path, check.kind(), check.layer(), file.number())
+                        : reader.check(path, check.kind(), check.layer(), file.number());
             } finally {
                 free.release(needed);
             }
@@ -86,7 +88,10 @@ final class FrameChecks implements AutoCloseable {
         }
     }
 
-    /** Room that a file takes in the heap at most, in kilobytes: twice its length, for some are unpacked beside themselves; all there is for what is larger. */
+    /**
+     * Room that a file takes in the heap at most, in kilobytes: twice its length, for some are unpacked beside themselves; all there is
+     * for what is larger.
+     */
     private int needed(ViewerMessage.Check check, Path file) {
         if (check.kind().isMovie()) {
             return 1;

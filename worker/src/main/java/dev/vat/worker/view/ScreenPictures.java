@@ -39,7 +39,8 @@ final class ScreenPictures implements AutoCloseable {
     private final SeenFrames frames = new SeenFrames();
     private final FrameMaker maker = new FrameMaker(frames);
     private final OutputPictures outputs = new OutputPictures(maker);
-    private final Kept<Size, ScreenPainter> painters = new Kept<>(MOST_PAINTERS, s -> new ScreenPainter(s.width(), s.height()), ScreenPainter::close);
+    private final Kept<Size, ScreenPainter> painters = new Kept<>(MOST_PAINTERS, s -> new ScreenPainter(s.width(), s.height()),
+            ScreenPainter::close);
     private final Kept<Size, Likeness> likenesses = new Kept<>(1, _ -> new Likeness(false), Likeness::close);
     private final Scopes scopes = new Scopes();
 
@@ -48,18 +49,22 @@ final class ScreenPictures implements AutoCloseable {
         switch (subject) {
             case ViewerMessage.Scope scope -> {
                 try (Picture counted = outputs.counted(scope.picture())) {
-                    ScopePainter.paint(scopes.look(counted), ScopePainter.Kind.valueOf(scope.kind().name()), shape.width(), shape.height(), target);
+                    ScopePainter.paint(scopes.look(counted), ScopePainter.Kind.valueOf(scope.kind().name()), shape.width(), shape.height(),
+                            target);
                 }
             }
             case ViewerMessage.Against against -> {
                 try (Both both = both(against.first(), against.second()); Picture difference = Differences.of(both.first, both.second,
-                        new Differences.Show(against.gain(), against.signed(), shape.look() == ViewerMessage.Showing.ALPHA), shape.width(), shape.height())) {
+                        new Differences.Show(against.gain(), against.signed(), shape.look() == ViewerMessage.Showing.ALPHA), shape.width(),
+                        shape.height())) {
                     painter(shape).paint(difference, ScreenPainter.Show.COLOUR, shape.ground(), target);
                 }
             }
             case ViewerMessage.Made(Recipe recipe) -> {
                 try (Picture shown = outputs.shown(new ViewerMessage.Taken(recipe, shape.as()))) {
-                    painter(shape).paint(shown, shape.look() == ViewerMessage.Showing.ALPHA ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR, shape.ground(), target);
+                    painter(shape).paint(shown,
+                            shape.look() == ViewerMessage.Showing.ALPHA ? ScreenPainter.Show.ALPHA : ScreenPainter.Show.COLOUR,
+                            shape.ground(), target);
                 }
                 if (shape.look() == ViewerMessage.Showing.ODD && recipe.plain() instanceof Recipe.Frame frame) {
                     try (Picture stored = maker.stored(frame)) {
@@ -74,7 +79,8 @@ final class ScreenPictures implements AutoCloseable {
     int[] pixels(Recipe recipe, int width, int height) throws IOException {
         try (Arena arena = Arena.ofConfined()) {
             MemorySegment target = arena.allocate(4L * width * height, Integer.BYTES);
-            paint(new ViewerMessage.Made(recipe), new ViewerMessage.Shape(width, height, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null), target);
+            paint(new ViewerMessage.Made(recipe), new ViewerMessage.Shape(width, height, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null),
+                    target);
             return target.toArray(ValueLayout.JAVA_INT);
         }
     }
@@ -98,7 +104,8 @@ final class ScreenPictures implements AutoCloseable {
                 return new Both(first.share(), second.share());
             }
             Size size = Size.of(first.width(), first.height());
-            Placement stretched = Placement.of(Size.of(second.width(), second.height()), PixelAspect.SQUARE, size, PixelAspect.SQUARE, Fit.STRETCH, Rational.ZERO, Rational.ZERO, Chroma.RGB);
+            Placement stretched = Placement.of(Size.of(second.width(), second.height()), PixelAspect.SQUARE, size, PixelAspect.SQUARE,
+                    Fit.STRETCH, Rational.ZERO, Rational.ZERO, Chroma.RGB);
             return new Both(first.share(), maker.placed(second, new Recipe.Placed(stretched, size)));
         }
     }
@@ -113,7 +120,8 @@ final class ScreenPictures implements AutoCloseable {
     PairLikeness likeness(ViewerMessage.Pair pair) throws IOException {
         try (Both both = both(pair.first(), pair.second())) {
             Likeness.Value value = likenesses.get(Size.of(both.first.width(), both.first.height())).compare(both.second, both.first);
-            return new PairLikeness(Double.isInfinite(value.psnr()) ? null : value.psnr(), value.ssim(), Differences.most(both.first, both.second),
+            return new PairLikeness(Double.isInfinite(value.psnr()) ? null : value.psnr(), value.ssim(),
+                    Differences.most(both.first, both.second),
                     Differences.cells(both.first, both.second, PairLikeness.COLUMNS, PairLikeness.ROWS));
         }
     }
@@ -121,7 +129,8 @@ final class ScreenPictures implements AutoCloseable {
     /** The samples at a place, of a file's picture as its encoder takes it, of a source's as its file holds it. */
     String sample(ViewerMessage.Sample sample) throws IOException {
         try (Picture stored = outputs.stored(sample.picture())) {
-            return CodeValues.at(stored, (int) Math.clamp(sample.x() * stored.width(), 0, stored.width() - 1), (int) Math.clamp(sample.y() * stored.height(), 0, stored.height() - 1));
+            return CodeValues.at(stored, (int) Math.clamp(sample.x() * stored.width(), 0, stored.width() - 1),
+                    (int) Math.clamp(sample.y() * stored.height(), 0, stored.height() - 1));
         }
     }
 
@@ -142,7 +151,8 @@ final class ScreenPictures implements AutoCloseable {
                 double fits = painter.fits(line, views.captions().get(i).face(), box.width(), box.height());
                 if (fits < 1) {
                     double wished = line.size() * box.height() / views.layout().size().height();
-                    words.add(String.format(Locale.ROOT, "View %d: \u201c%s\u201d is too long for its place and stands at %.1f %% instead of %.1f %%.", i + 1, line.text(), wished * fits, wished));
+                    words.add(String.format(Locale.ROOT, "View %d: \u201c%s\u201d is too long for its place and stands at %.1f %% "
+                            + "instead of %.1f %%.", i + 1, line.text(), wished * fits, wished));
                 }
             }
         }

@@ -38,7 +38,8 @@ public final class ViewerWorker implements WorkerDuty {
     private final ExecutorService batches = Executors.newVirtualThreadPerTaskExecutor();
     private final ExecutorService background = Executors.newSingleThreadExecutor(Thread.ofPlatform().name("measure")
             .priority(Thread.MIN_PRIORITY).daemon().factory());
-    private final ExecutorService stills = Executors.newFixedThreadPool(THREADS, Thread.ofPlatform().name("picture-", 0).daemon().factory());
+    private final ExecutorService stills = Executors.newFixedThreadPool(THREADS,
+            Thread.ofPlatform().name("picture-", 0).daemon().factory());
     /** Movies are read in order by one decoder. */
     private final ExecutorService movies = Executors.newSingleThreadExecutor(Thread.ofPlatform().name("picture-movie").daemon().factory());
     /** Of all threads, to be closed at the end. */
@@ -59,21 +60,30 @@ public final class ViewerWorker implements WorkerDuty {
     public void take(Message message) {
         switch (message) {
             case ViewerMessage.Check check -> batches.execute(job(check, () -> new ViewerMessage.Checked(check.id(),
-                    (check.kind().isMovie() ? movieChecks : stillChecks).check(check, this::stepAside)), why -> new Message.Broken(check.id(), why)));
-            case ViewerMessage.Probe probe -> background.execute(job(probe, () -> new ViewerMessage.Probed(probe.id(), ClipProbe.probe(Path.of(probe.path())), null),
-                    why -> new ViewerMessage.Probed(probe.id(), null, why)));
-            case ViewerMessage.Listen listen -> write(movies, listen, () -> ListeningCopy.write(Path.of(listen.path()), Path.of(listen.into())));
-            case ViewerMessage.ListenReel listen -> write(movies, listen, () -> ListeningCopy.write(listen.sound(), Path.of(listen.into())));
-            case ViewerMessage.DrawSheet draw -> write(movies, draw, () -> new ContactSheetPainter(draw.sheet(), pictures.get()::pixels).write(Path.of(draw.into())));
+                    (check.kind().isMovie() ? movieChecks : stillChecks).check(check, this::stepAside)),
+                    why -> new Message.Broken(check.id(), why)));
+            case ViewerMessage.Probe probe -> background
+                    .execute(job(probe, () -> new ViewerMessage.Probed(probe.id(), ClipProbe.probe(Path.of(probe.path())), null),
+                            why -> new ViewerMessage.Probed(probe.id(), null, why)));
+            case ViewerMessage.Listen listen -> write(movies, listen,
+                    () -> ListeningCopy.write(Path.of(listen.path()), Path.of(listen.into())));
+            case ViewerMessage.ListenReel listen -> write(movies, listen,
+                    () -> ListeningCopy.write(listen.sound(), Path.of(listen.into())));
+            case ViewerMessage.DrawSheet draw -> write(movies, draw,
+                    () -> new ContactSheetPainter(draw.sheet(), pictures.get()::pixels).write(Path.of(draw.into())));
             case ViewerMessage.Slots where -> map(where);
             case ViewerMessage.Show show -> {
                 showing.incrementAndGet();
-                threadsFor(show.subject().isOfMovie()).execute(job(show, () -> shown(show), why -> new ViewerMessage.NotShown(show.id(), show.slot(), why)));
+                threadsFor(show.subject().isOfMovie())
+                        .execute(job(show, () -> shown(show), why -> new ViewerMessage.NotShown(show.id(), show.slot(), why)));
             }
-            case ViewerMessage.Sample sample -> words(threadsFor(sample.picture().isOfMovie()), sample, () -> pictures.get().sample(sample));
-            case ViewerMessage.Levels levels -> words(threadsFor(levels.picture().isOfMovie()), levels, () -> pictures.get().levels(levels.picture()));
+            case ViewerMessage.Sample sample -> words(threadsFor(sample.picture().isOfMovie()), sample,
+                    () -> pictures.get().sample(sample));
+            case ViewerMessage.Levels levels -> words(threadsFor(levels.picture().isOfMovie()), levels,
+                    () -> pictures.get().levels(levels.picture()));
             case ViewerMessage.FitCaptions fit -> words(stills, fit, () -> pictures.get().tooLong(fit.views()));
-            case ViewerMessage.Measure measure -> background.execute(job(measure, () -> measured(measure), why -> new ViewerMessage.Measured(measure.id(), List.of(), why)));
+            case ViewerMessage.Measure measure -> background
+                    .execute(job(measure, () -> measured(measure), why -> new ViewerMessage.Measured(measure.id(), List.of(), why)));
             default -> answers.accept(new Message.Broken(message.id(), "a viewer doesn't do that"));
         }
     }
@@ -87,7 +97,8 @@ public final class ViewerWorker implements WorkerDuty {
     }
 
     private void words(ExecutorService threads, Message asked, Callable<String> words) {
-        threads.execute(job(asked, () -> new ViewerMessage.Sampled(asked.id(), words.call(), null), why -> new ViewerMessage.Sampled(asked.id(), null, why)));
+        threads.execute(job(asked, () -> new ViewerMessage.Sampled(asked.id(), words.call(), null),
+                why -> new ViewerMessage.Sampled(asked.id(), null, why)));
     }
 
     private interface Writing {

@@ -29,7 +29,7 @@ class FrameChecksTest {
 
     @AfterEach
     void nobodyListens() {
-        Steps.listen(_ -> { });
+        Steps.listen(_ -> {});
     }
 
     private ViewerMessage.Check frames(int count) throws IOException {
@@ -46,7 +46,7 @@ class FrameChecksTest {
     @Test
     void framesThatNeedMoreThanAllTheRoomAreLookedIntoOneAfterTheOther() throws Exception {
         try (FrameChecks checks = new FrameChecks("check-", 4, 1, MINUTE)) {
-            assertThat(checks.check(frames(6), () -> { })).hasSize(6).allMatch(c -> c.state() == FrameState.GOOD);
+            assertThat(checks.check(frames(6), () -> {})).hasSize(6).allMatch(c -> c.state() == FrameState.GOOD);
         }
     }
 
@@ -59,8 +59,9 @@ class FrameChecksTest {
             }
         });
         try (FrameChecks checks = new FrameChecks("check-", 1, Long.MAX_VALUE, 300)) {
-            List<FrameCheck> found = checks.check(frames(4), () -> { });
-            assertThat(found).extracting(FrameCheck::state).containsExactly(FrameState.GOOD, FrameState.UNREADABLE, FrameState.GOOD, FrameState.GOOD);
+            List<FrameCheck> found = checks.check(frames(4), () -> {});
+            assertThat(found).extracting(FrameCheck::state).containsExactly(FrameState.GOOD, FrameState.UNREADABLE, FrameState.GOOD,
+                    FrameState.GOOD);
             assertThat(found.get(1).why()).contains("isn't decoded after");
         }
     }
@@ -73,8 +74,9 @@ class FrameChecksTest {
             }
         });
         try (FrameChecks checks = new FrameChecks("check-", 2)) {
-            List<FrameCheck> found = checks.check(frames(4), () -> { });
-            assertThat(found).extracting(FrameCheck::state).containsExactly(FrameState.GOOD, FrameState.GOOD, FrameState.UNREADABLE, FrameState.GOOD);
+            List<FrameCheck> found = checks.check(frames(4), () -> {});
+            assertThat(found).extracting(FrameCheck::state).containsExactly(FrameState.GOOD, FrameState.GOOD, FrameState.UNREADABLE,
+                    FrameState.GOOD);
             assertThat(found.get(2).why()).isEqualTo("there isn't enough memory for it");
         }
     }

@@ -15,7 +15,7 @@ final class BmpFile {
 
     private static final int CORE_HEADER = 12;
 
-    private BmpFile() { }
+    private BmpFile() {}
 
     static Inspection inspect(byte[] data) {
         if (data.length < 26) {

@@ -15,7 +15,7 @@ final class ColourHints {
             PixelAspect.of(16, 15), PixelAspect.of(16, 11), PixelAspect.of(64, 45), PixelAspect.of(4, 3),
             PixelAspect.of(2, 1));
 
-    private ColourHints() { }
+    private ColourHints() {}
 
     /** Code points as in cICP chunks and movie files; 2 means that nothing is stated. */
     static Stated ofCodePoints(int primaries, int transfer) {

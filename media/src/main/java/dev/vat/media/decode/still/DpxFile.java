@@ -21,7 +21,7 @@ final class DpxFile {
     private static final int TIMECODE = 1920;
     private static final int TELEVISION_RATE = 1940;
 
-    private DpxFile() { }
+    private DpxFile() {}
 
     static Inspection inspect(byte[] data) {
         if (data.length < GENERIC_HEADER) {

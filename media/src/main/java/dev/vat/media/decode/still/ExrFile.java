@@ -26,7 +26,7 @@ final class ExrFile {
     /** Packed chunks have no such run of zeros at a file's end; room that was reserved and never written has. */
     private static final int UNWRITTEN = 64;
 
-    private ExrFile() { }
+    private ExrFile() {}
 
     /** @param layer the picture that is wanted; null for the unnamed one, or the first if there is none */
     static Inspection inspect(byte[] data, String layer) {

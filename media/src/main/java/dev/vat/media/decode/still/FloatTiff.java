@@ -20,7 +20,7 @@ public final class FloatTiff {
     private static final int FLOAT_PREDICTOR = 3;
 
     /** @param channels red, green, blue and perhaps alpha; of grey pictures three times the same */
-    public record Values(int width, int height, float[][] channels) { }
+    public record Values(int width, int height, float[][] channels) {}
 
     private final byte[] data;
     private final ByteOrder order;
@@ -58,7 +58,8 @@ public final class FloatTiff {
         long packing = tag(TiffFile.COMPRESSION, PLAIN);
         if (packing != PLAIN && packing != DEFLATE && packing != OLD_DEFLATE || tag(TiffFile.PLANAR, 1) != 1
                 || !tags.containsKey(TiffFile.STRIP_OFFSETS) || bytes != 2 && bytes != 4) {
-            throw new IllegalArgumentException("its floating-point samples are packed in a way that Vat doesn't read: save it plain or deflated, in strips");
+            throw new IllegalArgumentException("its floating-point samples are packed in a way that Vat doesn't read: save it plain "
+                    + "or deflated, in strips");
         }
         float[][] channels = new float[samples == 2 || samples == 4 ? 4 : 3][width * height];
         long[] offsets = tags.get(TiffFile.STRIP_OFFSETS);

@@ -18,10 +18,10 @@ import java.nio.BufferUnderflowException;
  * @param part which part of an EXR file to decode, and {@code layer} which of its layers, empty for the unnamed one
  */
 public record Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
-                         boolean endIsGuess, int part, String layer) {
+        boolean endIsGuess, int part, String layer) {
 
     private Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
-                       boolean endIsGuess) {
+            boolean endIsGuess) {
         this(kind, state, why, note, format, data, endIsGuess, 0, "");
     }
 
@@ -67,7 +67,7 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
         if (kind == null) {
             return data.length < 8 ? cut(named, "only " + data.length + " bytes", null)
                     : unreadable(named, isZero(data) ? "nothing but zeros where a " + named.title() + " file was expected"
-                    : "this is no " + named.title() + " file, nor another kind that Vat reads");
+                            : "this is no " + named.title() + " file, nor another kind that Vat reads");
         }
         Inspection inspection = inspect(kind, data, layer);
         if (inspection.isWhole() && kind != named) {

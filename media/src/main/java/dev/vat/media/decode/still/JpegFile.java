@@ -12,7 +12,7 @@ import java.util.List;
 /** JPEG (ITU-T T.81): marker segments up to the end mark FF D9. */
 final class JpegFile {
 
-    private JpegFile() { }
+    private JpegFile() {}
 
     static Inspection inspect(byte[] data) {
         int at = 2;

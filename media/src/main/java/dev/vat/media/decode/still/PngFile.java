@@ -21,7 +21,7 @@ final class PngFile {
     private static final int SIGNATURE = 8;
     private static final byte[] END_CHUNK = {0, 0, 0, 0, 'I', 'E', 'N', 'D', (byte) 0xae, 0x42, 0x60, (byte) 0x82};
 
-    private PngFile() { }
+    private PngFile() {}
 
     static Inspection inspect(byte[] data) {
         ByteBuffer buffer = ByteBuffer.wrap(data);
@@ -124,7 +124,7 @@ final class PngFile {
                                 Math.abs(gamma - 1) < .01 ? Integer.valueOf(8) : null));
                     }
                 }
-                default -> { }
+                default -> {}
             }
         }
 

@@ -14,7 +14,7 @@ final class ScanCoverage {
     private static final int COEFFICIENTS = 64;
     private static final int UNSENT = 255;
 
-    private ScanCoverage() { }
+    private ScanCoverage() {}
 
     /** @param end where the data ends; nothing is read beyond it */
     static boolean isComplete(byte[] data, int end) {

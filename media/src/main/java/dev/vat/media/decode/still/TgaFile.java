@@ -21,7 +21,7 @@ final class TgaFile {
     private static final int RUN_LENGTH = 8;
     private static final int UNWRITTEN = 8;
 
-    private TgaFile() { }
+    private TgaFile() {}
 
     static Inspection inspect(byte[] data) {
         if (data.length < HEADER) {

@@ -41,7 +41,7 @@ final class TiffFile {
     private static final Set<Integer> DECODED = Set.of(254, WIDTH, HEIGHT, BITS, 259, 262, 266, STRIP_OFFSETS, SAMPLES,
             278, STRIP_BYTES, 284, 292, 293, 317, 320, 322, 323, TILE_OFFSETS, TILE_BYTES, SAMPLE_FORMAT, 530, 532);
 
-    private TiffFile() { }
+    private TiffFile() {}
 
     static Inspection inspect(byte[] data) {
         if (data.length < 8) {

@@ -17,7 +17,7 @@ final class WebpFile {
     /** Coded data has no such run of zeros at its end; room that was reserved and never written has. */
     private static final int UNWRITTEN = 32;
 
-    private WebpFile() { }
+    private WebpFile() {}
 
     static Inspection inspect(byte[] data) {
         ByteBuffer buffer = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);

@@ -107,7 +107,8 @@ class ExrFileTest {
     void everyCutIsFoundWithoutDecoding() {
         byte[] data = file("R", "G", "B", "A");
         for (int length = data.length - 1; length > 0; length -= 7) {
-            assertThat(inspect(Arrays.copyOf(data, length)).state()).as("cut at %d of %d", length, data.length).isEqualTo(FrameState.CUT_SHORT);
+            assertThat(inspect(Arrays.copyOf(data, length)).state()).as("cut at %d of %d", length, data.length)
+                    .isEqualTo(FrameState.CUT_SHORT);
         }
     }
 
@@ -127,7 +128,8 @@ class ExrFileTest {
     void aStatedPixelAspectIsTheStandardFractionNearIt() {
         byte[] data = file("R", "G", "B");
         int value = find(data, "pixelAspectRatio") + "pixelAspectRatio".length() + 1 + "float".length() + 1 + 4;
-        for (Map.Entry<Float, String> each : Map.of(1.0667f, "16:15", 0.9091f, "10:11", 1.4545f, "16:11", 2f, "2:1", 1.25f, "5:4", 0f, "1:1").entrySet()) {
+        for (Map.Entry<Float, String> each : Map
+                .of(1.0667f, "16:15", 0.9091f, "10:11", 1.4545f, "16:11", 2f, "2:1", 1.25f, "5:4", 0f, "1:1").entrySet()) {
             ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN).putFloat(value, each.getKey());
             assertThat(inspect(data).format().pixelAspect()).as("%s", each.getKey()).hasToString(each.getValue());
         }

@@ -27,8 +27,10 @@ class InspectionTest {
     private static Stream<Arguments> files() {
         float[] plane = new float[SIDE * SIDE];
         Samples samples = new Samples(SIDE, SIDE, plane, plane, plane, plane);
-        Stream<Arguments> written = Stream.of(StillWriter.values()).map(w -> Arguments.of(FileKind.valueOf(w.name().replaceAll("\\d", "")), w.write(samples)));
-        return Stream.concat(written, Stream.of(Arguments.of(FileKind.EXR, ExrWriter.write(SIDE, SIDE, Map.of("R", plane, "G", plane, "B", plane)))));
+        Stream<Arguments> written = Stream.of(StillWriter.values())
+                .map(w -> Arguments.of(FileKind.valueOf(w.name().replaceAll("\\d", "")), w.write(samples)));
+        return Stream.concat(written,
+                Stream.of(Arguments.of(FileKind.EXR, ExrWriter.write(SIDE, SIDE, Map.of("R", plane, "G", plane, "B", plane)))));
     }
 
     @ParameterizedTest(name = "{0}")

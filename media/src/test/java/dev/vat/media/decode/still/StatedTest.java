@@ -110,7 +110,8 @@ class StatedTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"23.976024,24000/1001", "23.976,24000/1001", "24,24", "29.97,30000/1001", "59.94006,60000/1001", "12.5,25/2", "25.000001,25"})
+    @CsvSource({"23.976024,24000/1001", "23.976,24000/1001", "24,24", "29.97,30000/1001", "59.94006,60000/1001", "12.5,25/2",
+        "25.000001,25"})
     void aRateThatWasRoundedIsTheFractionItStandsFor(double stated, String rate) {
         assertThat(ColourHints.rate(stated)).map(Object::toString).contains(rate);
     }

@@ -36,24 +36,28 @@ class TgaFileTest {
     }
 
     private static void head(ByteBuffer file, int type, int bits, int attributes) {
-        file.put((byte) 0).put((byte) 0).put((byte) type).position(12).putShort((short) WIDTH).putShort((short) HEIGHT).put((byte) bits).put((byte) attributes);
+        file.put((byte) 0).put((byte) 0).put((byte) type).position(12).putShort((short) WIDTH).putShort((short) HEIGHT).put((byte) bits)
+                .put((byte) attributes);
     }
 
     @ParameterizedTest
-    @CsvSource({"24, 0, -1, NONE", "24, 0, 3, NONE", "32, 8, -1, STRAIGHT", "32, 0, -1, NONE", "32, 8, 3, STRAIGHT", "32, 8, 4, PREMULTIPLIED", "32, 8, 0, NONE"})
+    @CsvSource({"24, 0, -1, NONE", "24, 0, 3, NONE", "32, 8, -1, STRAIGHT", "32, 0, -1, NONE", "32, 8, 3, STRAIGHT",
+        "32, 8, 4, PREMULTIPLIED", "32, 8, 0, NONE"})
     void alphaMeansWhatTheFileSays(int bits, int attributes, int alphaType, AlphaKind alpha) {
         Inspection inspection = Inspection.of(FileKind.TGA, plain(2, bits, attributes, alphaType), null);
         assertThat(inspection.state()).as(inspection.why()).isEqualTo(FrameState.GOOD);
         assertThat(inspection.format().alpha()).isEqualTo(alpha);
         assertThat(inspection.format().size()).hasToString("6x4");
-        assertThat(inspection.note()).as("a footer is missing or not").satisfies(note -> assertThat(note == null).isEqualTo(alphaType >= 0));
+        assertThat(inspection.note()).as("a footer is missing or not")
+                .satisfies(note -> assertThat(note == null).isEqualTo(alphaType >= 0));
     }
 
     @Test
     void pixelsThatAreMissingAreFoundAndAFooterIsNotOneOfThem() {
         byte[] whole = plain(2, 24, 0, 3);
         assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, whole.length - 5), null).state()).isEqualTo(FrameState.GOOD);
-        assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, 18 + WIDTH * HEIGHT * 3 - 1), null).state()).isEqualTo(FrameState.CUT_SHORT);
+        assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, 18 + WIDTH * HEIGHT * 3 - 1), null).state())
+                .isEqualTo(FrameState.CUT_SHORT);
         byte[] old = plain(3, 8, 0, -1);
         assertThat(Inspection.of(FileKind.TGA, old, null).state()).isEqualTo(FrameState.GOOD);
         assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(old, old.length - 1), null).state()).isEqualTo(FrameState.CUT_SHORT);
@@ -69,7 +73,8 @@ class TgaFileTest {
         byte[] whole = file.array();
         assertThat(Inspection.of(FileKind.TGA, whole, null).state()).isEqualTo(FrameState.GOOD);
         for (int length = whole.length - 1; length >= 18; length--) {
-            assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, length), null).state()).as("cut at %d", length).isEqualTo(FrameState.CUT_SHORT);
+            assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, length), null).state()).as("cut at %d", length)
+                    .isEqualTo(FrameState.CUT_SHORT);
         }
     }
 
