@@ -38,7 +38,7 @@ final class BenchWindow implements AutoCloseable {
     }
 
     void press(String command) throws Exception {
-        run(() -> window.shell().press(command));
+        run(() -> window.mainView().press(command));
     }
 
     void await(Callable<Boolean> condition) throws Exception {
@@ -57,7 +57,7 @@ final class BenchWindow implements AutoCloseable {
 
     /** Plays once through, so that every frame is there, then counts what is shown. */
     Played play(Rate rate, int seconds) throws Exception {
-        run(() -> window.studio().chooseRate(rate));
+        run(() -> window.session().chooseRate(rate));
         press("play");
         Thread.sleep(9000);
         press("play");
@@ -65,11 +65,11 @@ final class BenchWindow implements AutoCloseable {
         Thread.sleep(500);
         AtomicInteger shown = new AtomicInteger();
         ChangeListener<String> counting = (_, _, _) -> shown.incrementAndGet();
-        StringProperty number = ((Label) window.shell().lookup("#picture-number")).textProperty();
+        StringProperty number = ((Label) window.mainView().lookup("#picture-number")).textProperty();
         run(() -> number.addListener(counting));
         press("play");
         Thread.sleep(seconds * 1000L);
-        String words = on(() -> ((Label) window.shell().lookup("#dropped")).getText());
+        String words = on(() -> ((Label) window.mainView().lookup("#dropped")).getText());
         press("play");
         run(() -> number.removeListener(counting));
         return new Played(shown.get(), words);

@@ -118,21 +118,21 @@ final class Capturing {
 
     private void played() throws Exception {
         try (BenchWindow bench = new BenchWindow(home.resolve("capture-window"))) {
-            bench.run(() -> bench.window().studio().scenes().startStandIn());
-            bench.await(() -> !bench.window().studio().scenes().all().isEmpty()
-                    && bench.window().studio().scenes().all().getFirst().picture("sand").isPresent());
+            bench.run(() -> bench.window().session().scenes().startStandIn());
+            bench.await(() -> !bench.window().session().scenes().all().isEmpty()
+                    && bench.window().session().scenes().all().getFirst().picture("sand").isPresent());
             double[] times = new double[Math.max(3, rounds)];
             for (int i = 0; i < times.length; i++) {
                 int kept = i + 1;
                 bench.run(() -> {
-                    LiveScene scene = bench.window().studio().scenes().all().getFirst();
+                    LiveScene scene = bench.window().session().scenes().all().getFirst();
                     scene.facts().flatMap(f -> f.camera("pier"))
-                            .ifPresent(c -> bench.window().studio().previews().capture(scene, List.of(scene.wish(c))));
+                            .ifPresent(c -> bench.window().session().previews().capture(scene, List.of(scene.wish(c))));
                 });
-                bench.await(2, () -> bench.window().studio().previews().share() >= 1);
+                bench.await(2, () -> bench.window().session().previews().share() >= 1);
                 long since = System.nanoTime();
-                bench.await(2, () -> bench.window().studio().previews().all().size() == kept
-                        && bench.window().shell().playing().filter(name -> name.equals("pier_v00" + kept + ".mp4")).isPresent());
+                bench.await(2, () -> bench.window().session().previews().all().size() == kept
+                        && bench.window().mainView().playing().filter(name -> name.equals("pier_v00" + kept + ".mp4")).isPresent());
                 times[i] = seconds(since) * 1000;
             }
             System.out.printf(Locale.ROOT, "from the last captured frame to the first one that plays: %.0f ms in the median of %d%n",

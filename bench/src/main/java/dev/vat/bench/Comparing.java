@@ -28,16 +28,16 @@ final class Comparing {
         Path others = Material.repeated(home, frames, 96);
         try (BenchWindow bench = new BenchWindow(home.resolve("compare-home"))) {
             VatWindow window = bench.window();
-            bench.run(() -> window.studio().bringIn(List.of(frames)));
-            bench.await(() -> window.studio().table("s1") != null && !window.studio().watch().isChecking());
-            bench.run(() -> window.studio().bringIn(List.of(others)));
-            bench.await(() -> window.studio().table("s2") != null && !window.studio().watch().isChecking());
-            bench.run(() -> window.shell().selectSource("s1"));
+            bench.run(() -> window.session().bringIn(List.of(frames)));
+            bench.await(() -> window.session().table("s1") != null && !window.session().watch().isChecking());
+            bench.run(() -> window.session().bringIn(List.of(others)));
+            bench.await(() -> window.session().table("s2") != null && !window.session().watch().isChecking());
+            bench.run(() -> window.mainView().selectSource("s1"));
             bench.press("picture-only");
             bench.press("actual");
             double single = seeks(bench, 0);
-            bench.run(() -> window.shell().compare("compare-source-s2"));
-            bench.await(() -> window.shell().isMeasured());
+            bench.run(() -> window.mainView().compare("compare-source-s2"));
+            bench.await(() -> window.mainView().isMeasured());
             // Another size makes every picture anew.
             bench.press("actual");
             double both = seeks(bench, 1);
@@ -62,8 +62,8 @@ final class Comparing {
         for (int i = 0; i < SEEKS; i++) {
             int place = (from + 41 * (i + 1)) % 96;
             long since = System.nanoTime();
-            bench.run(() -> bench.window().shell().seek(place));
-            bench.await(2, () -> bench.window().shell().isSettled());
+            bench.run(() -> bench.window().mainView().seek(place));
+            bench.await(2, () -> bench.window().mainView().isSettled());
             times[i] = (System.nanoTime() - since) / 1e6;
         }
         return Figures.median(times);
@@ -75,7 +75,7 @@ final class Comparing {
         Thread.sleep(500);
         double[] times = IntStream.range(0, 20).mapToDouble(_ -> {
             try {
-                Node second = window.shell().lookup("#second-picture");
+                Node second = window.mainView().lookup("#second-picture");
                 boolean before = bench.on(second::isVisible);
                 long since = System.nanoTime();
                 bench.press("flip");

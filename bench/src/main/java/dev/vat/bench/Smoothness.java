@@ -25,13 +25,13 @@ final class Smoothness {
         Path frames = Material.repeated(home, Material.frames(home, 96, 960, 540), 200);
         try (BenchWindow bench = new BenchWindow(home.resolve("smooth-home"))) {
             VatWindow window = bench.window();
-            bench.run(() -> window.studio().bringIn(List.of(frames)));
-            bench.await(() -> window.studio().table("s1") != null && !window.studio().watch().isChecking());
+            bench.run(() -> window.session().bringIn(List.of(frames)));
+            bench.await(() -> window.session().table("s1") != null && !window.session().watch().isChecking());
             for (String target : targets) {
-                bench.run(() -> window.studio().edit(Edits.addTarget(Catalogue.target(target))));
+                bench.run(() -> window.session().edit(Edits.addTarget(Catalogue.target(target))));
             }
-            bench.run(() -> window.studio().chooseRate(Rate.FPS_25));
-            bench.await(() -> window.studio().making().canMake());
+            bench.run(() -> window.session().chooseRate(Rate.FPS_25));
+            bench.await(() -> window.session().making().canMake());
             for (String face : List.of("in", "out")) {
                 bench.press(face);
                 during(bench, face);
@@ -54,9 +54,9 @@ final class Smoothness {
             }
         };
         bench.press("make");
-        bench.await(() -> window.studio().runs().going().filter(l -> l.framesRead() > 20).isPresent());
+        bench.await(() -> window.session().runs().going().filter(l -> l.framesRead() > 20).isPresent());
         bench.run(timer::start);
-        while (bench.on(() -> !window.studio().runs().isFree())) {
+        while (bench.on(() -> !window.session().runs().isFree())) {
             bench.press("forward");
             Thread.sleep(250);
         }

@@ -34,7 +34,7 @@ final class JoinCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        return Repacking.run(places, output,
-                new RepackOrder.Join(files.stream().map(Repacking::absolute).toList(), Repacking.absolute(to)));
+        return CommandRepack.run(places, output,
+                new RepackOrder.Join(files.stream().map(CommandRepack::absolute).toList(), CommandRepack.absolute(to)));
     }
 }

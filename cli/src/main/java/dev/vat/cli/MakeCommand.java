@@ -127,7 +127,7 @@ final class MakeCommand implements Callable<Integer> {
                     (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
             prepared.findings().all().forEach(this::tell);
             if (prepared instanceof Preparation.Ready ready) {
-                return new Making(output, places, cores).make(ready.plan(), project);
+                return new CommandRun(output, places, cores).make(ready.plan(), project);
             }
             throw new CommandFailure(ExitCode.FINDINGS, "Nothing was made: " + prepared.findings().blockers().stream()
                     .map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));

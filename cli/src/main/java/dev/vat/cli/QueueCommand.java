@@ -126,7 +126,7 @@ final class QueueCommand implements Callable<Integer> {
                 ? RunHome.unfinished(places).stream().filter(h -> h.id().equals(waiting.run())).findFirst() : Optional.empty();
         int code = ExitCode.PROVEN.code();
         if (begun.isPresent()) {
-            code = new Making(output, places).resume(begun.get(), false);
+            code = new CommandRun(output, places).resume(begun.get(), false);
         } else if (!waiting.isBegun()) {
             Project project = RunQueue.project(waiting);
             Preparation prepared = Preparation.of(project, viewer,
@@ -139,7 +139,7 @@ final class QueueCommand implements Callable<Integer> {
                 case Preparation.Ready ready -> {
                     queue.change(waiting.id(), w -> w.withRun(ready.plan().run()));
                     output.say(waiting.id() + ": " + waiting.title());
-                    code = new Making(output, places).make(ready.plan(), project);
+                    code = new CommandRun(output, places).make(ready.plan(), project);
                 }
                 case Preparation.Blocked _ when waiting.whenComplete() -> {
                     waitingForFrames.add(waiting.id());

@@ -39,7 +39,7 @@ final class RecoverCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        return Repacking.run(places, output,
-                new RepackOrder.Recover(Repacking.absolute(file), Repacking.absolute(target), parse(rate, Rate::parse)));
+        return CommandRepack.run(places, output,
+                new RepackOrder.Recover(CommandRepack.absolute(file), CommandRepack.absolute(target), parse(rate, Rate::parse)));
     }
 }

@@ -47,7 +47,7 @@ final class RemakeCommand implements Callable<Integer> {
         }
         output.say("Frames " + changed + " of " + made.path().getFileName() + " changed: " + remake.partsFor(changed) + " of "
                 + remake.parts() + " parts are encoded again");
-        return new Making(output, places).make(remake.plan(changed), null);
+        return new CommandRun(output, places).make(remake.plan(changed), null);
     }
 
     private FrameSet numbers() {

@@ -52,7 +52,8 @@ final class ResoundCommand implements Callable<Integer> {
         MadeFile made = MadeFile.of(file, places);
         Remake remake = made.remake();
         LoudnessTarget level = loudness == null ? null : MakeCommand.parse(loudness, LoudnessTarget::parse);
-        return new Making(output, places).make(remake.planWithSound(sound == null ? null : heard(remake, made.plan().rate()), level), null);
+        return new CommandRun(output, places).make(remake.planWithSound(sound == null ? null : heard(remake, made.plan().rate()), level),
+                null);
     }
 
     private ReelSound heard(Remake remake, Rate rate) throws IOException, InterruptedException {

@@ -47,6 +47,6 @@ final class ResumeCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.WRONG_USE, "There are several unfinished runs; say which: " + found.stream()
                     .map(h -> h.folder().getFileName().toString()).collect(Collectors.joining(", ")));
         }
-        return new Making(output, places).resume(found.getFirst(), early);
+        return new CommandRun(output, places).resume(found.getFirst(), early);
     }
 }

@@ -56,9 +56,9 @@ final class RewrapCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        return Repacking.run(places, output,
-                new RepackOrder.Rewrap(Repacking.absolute(file), Repacking.absolute(target), from, to,
-                        sound == null ? null : Repacking.absolute(sound), silent,
+        return CommandRepack.run(places, output,
+                new RepackOrder.Rewrap(CommandRepack.absolute(file), CommandRepack.absolute(target), from, to,
+                        sound == null ? null : CommandRepack.absolute(sound), silent,
                         pixelAspect == null ? null : parse(pixelAspect, PixelAspect::parse), colours));
     }
 }

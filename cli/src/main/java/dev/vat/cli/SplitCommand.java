@@ -47,7 +47,7 @@ final class SplitCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.WRONG_USE, "Say either how long pieces are (--every) or where they begin (--at)");
         }
         Path folder = to == null ? file.toAbsolutePath().normalize().getParent() : to;
-        return Repacking.run(places, output, new RepackOrder.Split(Repacking.absolute(file), Repacking.absolute(folder),
+        return CommandRepack.run(places, output, new RepackOrder.Split(CommandRepack.absolute(file), CommandRepack.absolute(folder),
                 every == null ? null : parse(every, Rational::parse), marks));
     }
 }

@@ -16,9 +16,9 @@ public final class DesktopLauncher implements WindowLauncher {
 
     @Override
     public int open(List<Path> paths) {
-        return VatWindow.run(Places.ofSystem(), studio -> {
+        return VatWindow.run(Places.ofSystem(), session -> {
             if (!paths.isEmpty()) {
-                studio.bringIn(paths.stream().map(p -> p.toAbsolutePath().normalize()).toList());
+                session.bringIn(paths.stream().map(p -> p.toAbsolutePath().normalize()).toList());
             }
         });
     }
@@ -26,7 +26,7 @@ public final class DesktopLauncher implements WindowLauncher {
     @Override
     public int demo(Path folder) {
         Places places = Places.ofSystem();
-        return VatWindow.run(places, studio -> LiveDemo.start(studio, places, folder));
+        return VatWindow.run(places, session -> LiveDemo.start(session, places, folder));
     }
 
     @Override

@@ -224,9 +224,8 @@ final class DeliveryRules {
                     .withRemedies(new Remedy.Apply("Make it all the same", Edits.accept(deliverable.id(), FAR_ID)),
                             new Remedy.Apply("As the reel is", Edits.setFraming(deliverable.id(), Framing.FOLLOWS))));
         } else if (times > 1) {
-            found.add(Finding.of("enlarged", Severity.WARNING, deliverable.title() + ": the picture is enlarged %.2f times: it gets "
-                    + "no sharper."
-                            .formatted(times))
+            found.add(Finding.of("enlarged", Severity.WARNING,
+                    deliverable.title() + ": the picture is enlarged %.2f times: it gets no sharper.".formatted(times))
                     .aboutTarget(deliverable.id()));
         }
     }

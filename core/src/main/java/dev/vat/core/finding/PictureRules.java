@@ -40,10 +40,9 @@ final class PictureRules {
                 .orElse(null);
         int before = worst == null ? 0 : worst.lossyPasses(observed.clips());
         if (before > 0 && deliverable.settings().codec().isLossy()) {
-            found.add(Finding.of("lossy-again", before > 1 ? Severity.WARNING : Severity.NOTE, "%s: %s lossy pass: %d in the source "
-                    + "(%s), 1 here.".formatted(
-                            deliverable.title(), ORDINALS.get(Math.min(before, ORDINALS.size() - 1)), before,
-                            worst.table().sequence().name()))
+            found.add(Finding.of("lossy-again", before > 1 ? Severity.WARNING : Severity.NOTE,
+                    "%s: %s lossy pass: %d in the source (%s), 1 here.".formatted(deliverable.title(),
+                            ORDINALS.get(Math.min(before, ORDINALS.size() - 1)), before, worst.table().sequence().name()))
                     .aboutTarget(deliverable.id()));
         }
     }

@@ -22,22 +22,22 @@ public final class LiveDemo {
 
     private static final Duration LOOK_AGAIN = Duration.seconds(2);
 
-    private final Session studio;
+    private final Session session;
     private final Set<String> whole = new HashSet<>();
     private final Timeline looking = new Timeline(new KeyFrame(LOOK_AGAIN, _ -> look()));
 
-    private LiveDemo(Session studio) {
-        this.studio = studio;
+    private LiveDemo(Session session) {
+        this.session = session;
         looking.setCycleCount(Animation.INDEFINITE);
     }
 
-    public static void start(Session studio, Places places, Path folder) {
-        studio.show(DemoProject.in(folder), null);
+    public static void start(Session session, Places places, Path folder) {
+        session.show(DemoProject.in(folder), null);
         if (new DemoFolder(folder).isThere()) {
             return;
         }
-        studio.say("The demo's frames are being drawn into " + folder + "; they appear as they come.");
-        LiveDemo demo = new LiveDemo(studio);
+        session.say("The demo's frames are being drawn into " + folder + "; they appear as they come.");
+        LiveDemo demo = new LiveDemo(session);
         demo.looking.play();
         Thread.ofVirtual().name("demo").start(() -> demo.draw(places, folder));
     }
@@ -52,7 +52,7 @@ public final class LiveDemo {
         } catch (IOException e) {
             Platform.runLater(() -> {
                 looking.stop();
-                studio.say("The demo can't be drawn: " + e.getMessage());
+                session.say("The demo can't be drawn: " + e.getMessage());
             });
         } catch (InterruptedException _) {
             Thread.currentThread().interrupt();
@@ -65,15 +65,15 @@ public final class LiveDemo {
 
     /** Frames that have come since the last look. */
     private void look() {
-        studio.project().sources().stream().filter(s -> !whole.contains(shot(s))).forEach(studio.watch()::listAgain);
+        session.project().sources().stream().filter(s -> !whole.contains(shot(s))).forEach(session.watch()::listAgain);
     }
 
     private void arrived(TaskMessage.Drawn drawn) {
-        studio.project().sources().stream().filter(s -> shot(s).equals(drawn.shot())).forEach(studio.watch()::listAgain);
+        session.project().sources().stream().filter(s -> shot(s).equals(drawn.shot())).forEach(session.watch()::listAgain);
         whole.add(drawn.shot());
         if (drawn.last()) {
             looking.stop();
         }
-        studio.say(drawn.last() ? "" : drawn.shot() + " is there; the next shot is being drawn.");
+        session.say(drawn.last() ? "" : drawn.shot() + " is there; the next shot is being drawn.");
     }
 }

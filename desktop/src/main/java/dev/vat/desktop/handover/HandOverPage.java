@@ -32,7 +32,7 @@ public final class HandOverPage extends BorderPane {
     private static final int MOST = 60;
     private static final int WORDS_TALL = 3;
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
     private final Map<DeliveryHistory.Line, CheckBox> films = new LinkedHashMap<>();
     private final VBox list = new VBox(2);
@@ -47,8 +47,8 @@ public final class HandOverPage extends BorderPane {
     private final HBox after = Parts.row();
     private Path to;
 
-    public HandOverPage(Session studio, Dialogs ask, Runnable close) {
-        this.studio = studio;
+    public HandOverPage(Session session, Dialogs ask, Runnable close) {
+        this.session = session;
         this.ask = ask;
         setId("hand-over");
         getStyleClass().addAll("receipt", "hand-over");
@@ -60,15 +60,15 @@ public final class HandOverPage extends BorderPane {
         head.getStyleClass().add("receipt-head");
         name.setId("set-name");
         name.setPrefColumnCount(16);
-        name.setText(studio.project().name());
+        name.setText(session.project().name());
         comment.setId("set-comment");
         comment.setPrefRowCount(WORDS_TALL);
         comment.setWrapText(true);
         comment.setPromptText("Words for whoever gets it");
         timeline.setId("set-timeline");
         timeline.setMnemonicParsing(false);
-        boolean reel = studio.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).isPresent();
-        timeline.setText(reel ? "Timeline of " + studio.programme().orElseThrow().reel().name() + ", as OpenTimelineIO and EDL"
+        boolean reel = session.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).isPresent();
+        timeline.setText(reel ? "Timeline of " + session.programme().orElseThrow().reel().name() + ", as OpenTimelineIO and EDL"
                 : "Timeline: there is no reel");
         timeline.setSelected(reel);
         timeline.setDisable(!reel);
@@ -91,7 +91,7 @@ public final class HandOverPage extends BorderPane {
         setTop(head);
         setCenter(scroll);
         setFolder(null);
-        studio.past().load(this::show);
+        session.past().load(this::show);
     }
 
     private void show(List<DeliveryHistory.Line> lines) {
@@ -144,15 +144,15 @@ public final class HandOverPage extends BorderPane {
     private void make() {
         try {
             HandOverSet.Wish wish = new HandOverSet.Wish(name.getText(), to, chosen(),
-                    timeline.isSelected() ? studio.handOver().timeline().orElse(null) : null, comment.getText(), zip.isSelected(),
+                    timeline.isSelected() ? session.handOver().timeline().orElse(null) : null, comment.getText(), zip.isSelected(),
                     sheets.isSelected());
             make.setDisable(true);
             Parts.present(after, false);
-            studio.handOver().makeSet(wish, said::setText, made -> {
+            session.handOver().makeSet(wish, said::setText, made -> {
                 refresh();
                 after.getChildren().setAll(Parts.button("set-reveal", "Show folder", () -> ask.reveal(made)),
                         Parts.button("set-path", "Copy path", () -> Clips.copy(made.toString())),
-                        Parts.button("set-again", "Hold it against its manifest", () -> studio.handOver().checkSet(made, said::setText)));
+                        Parts.button("set-again", "Hold it against its manifest", () -> session.handOver().checkSet(made, said::setText)));
                 Parts.present(after, true);
             }, this::refresh);
         } catch (IllegalArgumentException e) {
@@ -162,6 +162,6 @@ public final class HandOverPage extends BorderPane {
 
     /** Of whoever gets one. */
     private void check() {
-        ask.folder("A set to hold against its manifest", to).ifPresent(set -> studio.handOver().checkSet(set, said::setText));
+        ask.folder("A set to hold against its manifest", to).ifPresent(set -> session.handOver().checkSet(set, said::setText));
     }
 }

@@ -51,7 +51,7 @@ public final class RepackPage extends BorderPane {
         }
     }
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
     private final VBox fields = new VBox(8);
     private final VBox said = new VBox(3);
@@ -59,8 +59,8 @@ public final class RepackPage extends BorderPane {
     private Task task = Task.SPLIT;
     private boolean busy;
 
-    public RepackPage(Session studio, Dialogs ask, Runnable close) {
-        this.studio = studio;
+    public RepackPage(Session session, Dialogs ask, Runnable close) {
+        this.session = session;
         this.ask = ask;
         setId("repack");
         getStyleClass().addAll("receipt", "hand-over");
@@ -233,7 +233,7 @@ public final class RepackPage extends BorderPane {
                 busy = true;
                 button.setDisable(true);
                 tell("Working\u2026");
-                studio.handOver().repack(order, this::tell, made -> {
+                session.handOver().repack(order, this::tell, made -> {
                     busy = false;
                     button.setDisable(false);
                     said.getChildren().add(Parts.small("repack-reveal", "Show folder", () -> ask.reveal(made.getFirst())));

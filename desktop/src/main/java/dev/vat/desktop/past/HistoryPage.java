@@ -27,7 +27,7 @@ import javafx.scene.layout.VBox;
 public final class HistoryPage extends BorderPane {
 
     /** What the window does for a file of the past. */
-    public interface Window {
+    public interface HistoryActions {
         void receipt(Path receipt);
 
         void watch(DeliveryHistory.Line line);
@@ -45,7 +45,7 @@ public final class HistoryPage extends BorderPane {
     private final FlowPane acts = new FlowPane(6, 6);
     private List<DeliveryHistory.Line> all = List.of();
 
-    public HistoryPage(DeliveryHistory past, Dialogs ask, Window window) {
+    public HistoryPage(DeliveryHistory past, Dialogs ask, HistoryActions window) {
         this.past = past;
         setId("history");
         getStyleClass().addAll("receipt", "history");
@@ -127,7 +127,7 @@ public final class HistoryPage extends BorderPane {
                 : found.size() + " of " + all.size() + " files");
     }
 
-    private void showActs(DeliveryHistory.Line line, Dialogs ask, Window window) {
+    private void showActs(DeliveryHistory.Line line, Dialogs ask, HistoryActions window) {
         acts.getChildren().clear();
         note.setText(line == null ? "" : line.note());
         note.setDisable(line == null);

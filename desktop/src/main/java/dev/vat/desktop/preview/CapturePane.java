@@ -41,7 +41,7 @@ final class CapturePane extends VBox {
     private static final double TEST_WIDTH = 300;
     private static final int MILLION = 1_000_000;
 
-    private final Session studio;
+    private final Session session;
     private final LiveScene live;
     private final SceneFacts scene;
     private final CameraFacts camera;
@@ -49,9 +49,9 @@ final class CapturePane extends VBox {
     private final Supplier<Optional<FrameRange>> selection;
     private final Function<FeedPicture, Image> images;
 
-    CapturePane(Session studio, LiveScene live, SceneFacts scene, CameraFacts camera, Supplier<Optional<FrameRange>> selection,
+    CapturePane(Session session, LiveScene live, SceneFacts scene, CameraFacts camera, Supplier<Optional<FrameRange>> selection,
             Function<FeedPicture, Image> images) {
-        this.studio = studio;
+        this.session = session;
         this.live = live;
         this.scene = scene;
         this.camera = camera;
@@ -68,14 +68,14 @@ final class CapturePane extends VBox {
     }
 
     private void set(CaptureWish other) {
-        studio.scenes().setWish(live, other);
+        session.scenes().setWish(live, other);
     }
 
     private HBox acts() {
         Button capture = Parts.button("capture-now", "Capture " + wish.drawn() + (wish.drawn() == 1 ? " frame" : " frames"),
-                () -> studio.previews().capture(live, List.of(wish)));
+                () -> session.previews().capture(live, List.of(wish)));
         capture.getStyleClass().add("capture-now");
-        Button test = Parts.button("capture-test", "Test frame", () -> studio.scenes().test(live, wish,
+        Button test = Parts.button("capture-test", "Test frame", () -> session.scenes().test(live, wish,
                 Math.clamp((wish.range().first() + wish.range().last()) / 2, scene.timeline().first(), scene.timeline().last())));
         Label length = Parts.label(
                 wish.shown() + " frames, " + scene.rate().seconds(wish.shown()).toFixed(2) + " s at " + scene.rate().label(), "mono");
@@ -85,7 +85,7 @@ final class CapturePane extends VBox {
 
     private VBox test() {
         VBox box = new VBox(4);
-        studio.scenes().tested(wish).ifPresent(tested -> {
+        session.scenes().tested(wish).ifPresent(tested -> {
             Label words = Parts.wrapped(words(tested), "note");
             words.setId("capture-forecast");
             box.getChildren().add(words);

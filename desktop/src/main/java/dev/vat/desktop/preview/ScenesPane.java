@@ -32,7 +32,7 @@ import javafx.scene.layout.VBox;
 public final class ScenesPane extends VBox {
 
     /** What the window does for cameras. */
-    public interface Window {
+    public interface CameraActions {
         /** Shows all previews of a camera through time. */
         void story(String scene, String camera);
 
@@ -42,8 +42,8 @@ public final class ScenesPane extends VBox {
 
     private static final int THUMBNAIL = 96;
 
-    private final Session studio;
-    private final Window window;
+    private final Session session;
+    private final CameraActions window;
     private final Supplier<Optional<FrameRange>> selection;
     private final Map<String, Image> images = new HashMap<>();
     private final Label progressWords = Parts.label("", "strong");
@@ -55,8 +55,8 @@ public final class ScenesPane extends VBox {
     private Image testImage;
 
     /** @param selection frames of a preview that are selected on the band */
-    public ScenesPane(Session studio, Window window, Supplier<Optional<FrameRange>> selection) {
-        this.studio = studio;
+    public ScenesPane(Session session, CameraActions window, Supplier<Optional<FrameRange>> selection) {
+        this.session = session;
         this.window = window;
         this.selection = selection;
         setId("scenes");
@@ -67,40 +67,40 @@ public final class ScenesPane extends VBox {
     }
 
     private void stop() {
-        studio.previews().stop();
+        session.previews().stop();
     }
 
     /** How far a capture is; all else is as it was. */
     public void showProgress() {
-        boolean going = studio.previews().isGoing();
+        boolean going = session.previews().isGoing();
         Parts.present(progressRow, going);
         if (going) {
-            progress.setProgress(studio.previews().share());
-            progressWords.setText(studio.previews().words());
+            progress.setProgress(session.previews().share());
+            progressWords.setText(session.previews().words());
         }
     }
 
     public void show() {
         List<Node> rows = new ArrayList<>();
-        List<LiveScene> scenes = studio.scenes().all();
+        List<LiveScene> scenes = session.scenes().all();
         HBox head = Parts.row(Parts.label("Scenes", "strong"));
         head.getStyleClass().add("filter-bar");
         if (scenes.isEmpty()) {
             head.getChildren()
-                    .add(Parts.label(studio.scenes().isStarting() ? "The stand-in is starting" : "None runs on this machine.", "note"));
+                    .add(Parts.label(session.scenes().isStarting() ? "The stand-in is starting" : "None runs on this machine.", "note"));
         }
         head.getChildren().add(Parts.space());
-        if (!studio.previews().latest().isEmpty()) {
+        if (!session.previews().latest().isEmpty()) {
             head.getChildren().add(Parts.small("director-reel", "Reel for the director", window::director));
         }
-        if (scenes.isEmpty() && !studio.scenes().isStarting()) {
-            head.getChildren().add(Parts.small("start-scene", "Start the stand-in scene", () -> studio.scenes().startStandIn()));
+        if (scenes.isEmpty() && !session.scenes().isStarting()) {
+            head.getChildren().add(Parts.small("start-scene", "Start the stand-in scene", () -> session.scenes().startStandIn()));
         }
         rows.add(head);
         rows.add(progressRow);
         scenes.forEach(scene -> scene(scene, rows));
         getChildren().setAll(rows);
-        studio.previews().expect(lookup("#capture") != null);
+        session.previews().expect(lookup("#capture") != null);
         showProgress();
     }
 
@@ -124,8 +124,8 @@ public final class ScenesPane extends VBox {
                         + (f.cameras().size() == 1 ? " camera" : " cameras"), "mono"),
                 Parts.space());
         Button all = Parts.small("capture-all", "Capture all",
-                () -> studio.previews().capture(scene, f.cameras().stream().map(scene::wish).toList()));
-        all.setDisable(studio.previews().isGoing());
+                () -> session.previews().capture(scene, f.cameras().stream().map(scene::wish).toList()));
+        all.setDisable(session.previews().isGoing());
         line.getChildren().add(all);
         VBox row = new VBox(line);
         row.getStyleClass().add("source-row");
@@ -135,7 +135,7 @@ public final class ScenesPane extends VBox {
 
     private VBox camera(LiveScene scene, SceneFacts facts, CameraFacts camera) {
         String key = scene.name() + "/" + camera.id();
-        List<Preview> previews = studio.previews().of(facts.name(), camera.id());
+        List<Preview> previews = session.previews().of(facts.name(), camera.id());
         ToggleButton capture = new ToggleButton("Capture\u2026");
         capture.setId("capture-" + camera.id());
         capture.getStyleClass().add("remedy");
@@ -167,7 +167,7 @@ public final class ScenesPane extends VBox {
         row.getStyleClass().addAll("source-row", "kin");
         if (key.equals(open)) {
             row.getStyleClass().add("selected");
-            row.getChildren().add(new CapturePane(studio, scene, facts, camera, selection, this::tested));
+            row.getChildren().add(new CapturePane(session, scene, facts, camera, selection, this::tested));
         }
         return row;
     }

@@ -32,7 +32,7 @@ import javafx.scene.layout.VBox;
 public final class StoryPage extends BorderPane {
 
     /** What the window does for a preview. */
-    public interface Window {
+    public interface StoryActions {
         /** Takes it into the project and shows it. */
         void take(Preview preview);
 
@@ -45,10 +45,10 @@ public final class StoryPage extends BorderPane {
     private static final int WIDE = 240;
     private static final int CARD = 264;
 
-    private final Session studio;
+    private final Session session;
     private final String scene;
     private final String camera;
-    private final Window window;
+    private final StoryActions window;
     private final HBox strip = new HBox(10);
     private final Label summary = Parts.label("", "note");
     /** By the names of their files: what is known of them changes. */
@@ -57,8 +57,8 @@ public final class StoryPage extends BorderPane {
     private List<Preview> shown = List.of();
     private String doomed;
 
-    public StoryPage(Session studio, String scene, String camera, Window window) {
-        this.studio = studio;
+    public StoryPage(Session session, String scene, String camera, StoryActions window) {
+        this.session = session;
         this.scene = scene;
         this.camera = camera;
         this.window = window;
@@ -85,7 +85,7 @@ public final class StoryPage extends BorderPane {
 
     /** Brings what is kept now to the page. */
     public void show() {
-        List<Preview> now = studio.previews().of(scene, camera);
+        List<Preview> now = session.previews().of(scene, camera);
         if (now.equals(shown) && !strip.getChildren().isEmpty()) {
             return;
         }
@@ -130,11 +130,11 @@ public final class StoryPage extends BorderPane {
         TextField note = new TextField(preview.note() == null ? "" : preview.note());
         note.setId("note-" + id);
         note.setPromptText("A note, kept with Enter");
-        note.setOnAction(_ -> studio.previews().note(preview, note.getText()));
+        note.setOnAction(_ -> session.previews().note(preview, note.getText()));
         ToggleButton approve = new ToggleButton(preview.approved() ? "Approved" : "Approve");
         approve.setId("approve-" + id);
         approve.setSelected(preview.approved());
-        approve.setOnAction(_ -> studio.previews().approve(preview, approve.isSelected()));
+        approve.setOnAction(_ -> session.previews().approve(preview, approve.isSelected()));
         FlowPane acts = new FlowPane(6, 6, Parts.button("take-" + id, "Show", () -> window.take(preview)), approve, delete(preview, id));
         VBox card = new VBox(6, picture, head, when, frames, facts);
         if (preview.wish().leadIn() > 0) {
@@ -151,8 +151,8 @@ public final class StoryPage extends BorderPane {
 
     /** Each is asked for once, however often the page is put together. */
     private void fill(ImageView view, Preview preview, int rows) {
-        studio.viewer()
-                .picture(new Recipe.Finished(studio.previews().movie(preview).toString(), preview.drawn() / 2),
+        session.viewer()
+                .picture(new Recipe.Finished(session.previews().movie(preview).toString(), preview.drawn() / 2),
                         new ViewerMessage.Shape(WIDE, rows, null, ViewerMessage.Showing.COLOUR, null))
                 .thenAccept(shot -> Platform.runLater(() -> {
                     try (shot) {
@@ -173,7 +173,7 @@ public final class StoryPage extends BorderPane {
         boolean asked = preview.file().equals(doomed);
         return Parts.button("delete-" + id, asked ? "Delete it for good" : "Delete, frees " + RoughForecast.bytes(preview.bytes()), () -> {
             if (asked) {
-                studio.previews().delete(preview);
+                session.previews().delete(preview);
             } else {
                 doomed = preview.file();
                 build();
@@ -199,7 +199,7 @@ public final class StoryPage extends BorderPane {
         if (chosen.size() == 2) {
             window.compare(named(chosen.getFirst()), named(chosen.getLast()));
         } else {
-            studio.say("Tick two previews to hold them against each other in step.");
+            session.say("Tick two previews to hold them against each other in step.");
         }
     }
 }

@@ -29,7 +29,7 @@ import javafx.scene.layout.VBox;
 public final class RunsPane extends BorderPane {
 
     /** What the window does for a run. */
-    public interface Window {
+    public interface RunActions {
         void watch(RunPlan plan, String target, Path file);
 
         void receipt(Path receipt);
@@ -41,9 +41,9 @@ public final class RunsPane extends BorderPane {
 
     private static final double MOST_HEIGHT = 176;
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
-    private final Window window;
+    private final RunActions window;
     private final Label summary = new Label();
     private final ToggleButton open = new ToggleButton("All runs");
     private final VBox list = new VBox();
@@ -55,11 +55,11 @@ public final class RunsPane extends BorderPane {
     private final Map<LaterLine.Shown, LaterLine> later = new HashMap<>();
     private boolean everOpened;
 
-    public RunsPane(Session studio, Dialogs ask, Window window) {
-        this.studio = studio;
+    public RunsPane(Session session, Dialogs ask, RunActions window) {
+        this.session = session;
         this.ask = ask;
         this.window = window;
-        this.moment = new MomentPicture(studio.viewer());
+        this.moment = new MomentPicture(session.viewer());
         setId("runs");
         getStyleClass().add("runs");
         Label title = new Label("Runs");
@@ -87,7 +87,7 @@ public final class RunsPane extends BorderPane {
     }
 
     public void show() {
-        Runs runs = studio.runs();
+        Runs runs = session.runs();
         if (!everOpened && (runs.going().isPresent() || !runs.leftOver().isEmpty())) {
             everOpened = true;
             open.setSelected(true);
@@ -130,15 +130,15 @@ public final class RunsPane extends BorderPane {
 
             @Override
             public void useAnyway(String target) {
-                studio.runs().useAnyway(line, target);
+                session.runs().useAnyway(line, target);
             }
 
             @Override
             public void watchDone(String target) {
-                studio.runs().joinDone(line.run().home(), target, file -> window.watch(line.run().plan(), target, file));
+                session.runs().joinDone(line.run().home(), target, file -> window.watch(line.run().plan(), target, file));
             }
-        }, on -> studio.runs().pause(line, on), () -> studio.runs().goOn(line.run().home()),
-                () -> studio.runs().endEarly(line.run().home()), () -> studio.runs().discard(line.run().home()));
+        }, on -> session.runs().pause(line, on), () -> session.runs().goOn(line.run().home()),
+                () -> session.runs().endEarly(line.run().home()), () -> session.runs().discard(line.run().home()));
         view.setId("run-" + line.run().plan().run());
         return view;
     }
@@ -158,9 +158,9 @@ public final class RunsPane extends BorderPane {
         } catch (IOException e) {
             words.setText("An interrupted run can't be read: " + e.getMessage());
         }
-        HBox line = new HBox(words, Parts.small("again-interrupted", "Go on", () -> studio.runs().goOn(home)),
-                Parts.small("end-early-interrupted", "End early", () -> studio.runs().endEarly(home)),
-                Parts.small("discard-interrupted", "Clear away", () -> studio.runs().discard(home)));
+        HBox line = new HBox(words, Parts.small("again-interrupted", "Go on", () -> session.runs().goOn(home)),
+                Parts.small("end-early-interrupted", "End early", () -> session.runs().endEarly(home)),
+                Parts.small("discard-interrupted", "Clear away", () -> session.runs().discard(home)));
         line.getStyleClass().addAll("run", "row");
         line.setId("interrupted-" + home.folder().getFileName());
         return line;
@@ -193,6 +193,6 @@ public final class RunsPane extends BorderPane {
     private void layOut() {
         boolean shown = open.isSelected() && !list.getChildren().isEmpty();
         setCenter(shown ? scroll : null);
-        setRight(shown && studio.runs().going().isPresent() ? moment : null);
+        setRight(shown && session.runs().going().isPresent() ? moment : null);
     }
 }

@@ -29,15 +29,15 @@ import java.util.stream.Collectors;
 /** What was delivered on this machine, and what can be done with it again. Called on the interface's thread. */
 public final class DeliveryHistory {
 
-    private final Session studio;
+    private final Session session;
     private final HistoryStore history;
     private final HistoryNotes notes;
     private final Places places;
     private final Executor background;
     private final Executor ui;
 
-    DeliveryHistory(Session studio, Places places, Executor background, Executor ui) {
-        this.studio = studio;
+    DeliveryHistory(Session session, Places places, Executor background, Executor ui) {
+        this.session = session;
         this.places = places;
         this.history = HistoryStore.at(places.history());
         this.notes = HistoryNotes.beside(places.history());
@@ -91,7 +91,7 @@ public final class DeliveryHistory {
                 RunPlan plan = remake.plan(changed);
                 ui.execute(() -> {
                     if (start(plan, line)) {
-                        studio.say("Frames " + changed + " of " + line.file().getFileName() + " changed: " + remake.partsFor(changed)
+                        session.say("Frames " + changed + " of " + line.file().getFileName() + " changed: " + remake.partsFor(changed)
                                 + " of " + remake.parts()
                                 + " parts are encoded again, the others are taken over.");
                     }
@@ -122,7 +122,7 @@ public final class DeliveryHistory {
                 Map<String, String> noted = notes.all();
                 ui.execute(() -> entry.ifPresentOrElse(
                         e -> then.accept(new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))),
-                        () -> studio.say(file.getFileName() + " wasn't made here, or was changed since: its bytes are those of no "
+                        () -> session.say(file.getFileName() + " wasn't made here, or was changed since: its bytes are those of no "
                                 + "file in the history.")));
             } catch (IOException e) {
                 say(file.getFileName() + " can't be read: " + e.getMessage() + ".");
@@ -134,11 +134,11 @@ public final class DeliveryHistory {
     public void forAnother(Line line) {
         Project project = project(line);
         if (project == null) {
-            studio.say("The project of " + line.file().getFileName() + " wasn't kept.");
+            session.say("The project of " + line.file().getFileName() + " wasn't kept.");
             return;
         }
-        studio.show(project.withDeliverables(List.of()), null);
-        studio.say("The frames of " + line.file().getFileName() + ", as they were taken then: choose who the file is for.");
+        session.show(project.withDeliverables(List.of()), null);
+        session.say("The frames of " + line.file().getFileName() + ", as they were taken then: choose who the file is for.");
     }
 
     /** Writes a page to hand over with a file, as HTML and PDF beside it. */
@@ -161,7 +161,7 @@ public final class DeliveryHistory {
 
     /** Lays another sound under its pictures, which are taken over as they are packed. @param sound null for none */
     public void resound(Line line, Path sound) {
-        CompletableFuture<ClipFacts> probed = sound == null ? CompletableFuture.completedFuture(null) : studio.viewer().probe(sound);
+        CompletableFuture<ClipFacts> probed = sound == null ? CompletableFuture.completedFuture(null) : session.viewer().probe(sound);
         probed.whenCompleteAsync((facts, failure) -> {
             try {
                 if (failure != null || facts != null && facts.sounds().isEmpty()) {
@@ -173,7 +173,7 @@ public final class DeliveryHistory {
                 RunPlan plan = remake.planWithSound(heard, null);
                 ui.execute(() -> {
                     if (start(plan, line)) {
-                        studio.say((sound == null ? "The sound is taken out of " : sound.getFileName() + " is laid under ")
+                        session.say((sound == null ? "The sound is taken out of " : sound.getFileName() + " is laid under ")
                                 + line.file().getFileName() + "; its pictures are taken over as they are.");
                     }
                 });
@@ -184,15 +184,15 @@ public final class DeliveryHistory {
     }
 
     private boolean start(RunPlan plan, Line line) {
-        if (!studio.runs().isFree()) {
-            studio.say("A run goes on already; make this again after it.");
+        if (!session.runs().isFree()) {
+            session.say("A run goes on already; make this again after it.");
             return false;
         }
         if (plan.version() != RunPlan.VERSION) {
-            studio.say("This was planned by another version of Vat: open its project and make it from there.");
+            session.say("This was planned by another version of Vat: open its project and make it from there.");
             return false;
         }
-        studio.runs().start(plan, project(line), () -> {});
+        session.runs().start(plan, project(line), () -> {});
         return true;
     }
 
@@ -205,9 +205,9 @@ public final class DeliveryHistory {
         }).distinct().toList();
         List<Path> gone = frames.stream().filter(f -> !Files.exists(f)).toList();
         if (gone.isEmpty()) {
-            studio.bringIn(frames);
+            session.bringIn(frames);
         } else {
-            studio.say(gone.getFirst() + " isn't there any more.");
+            session.say(gone.getFirst() + " isn't there any more.");
         }
     }
 
@@ -215,9 +215,9 @@ public final class DeliveryHistory {
     public void openProject(Line line) {
         Project project = project(line);
         if (project == null) {
-            studio.say("The project of " + line.file().getFileName() + " wasn't kept.");
+            session.say("The project of " + line.file().getFileName() + " wasn't kept.");
         } else {
-            studio.show(project, null);
+            session.show(project, null);
         }
     }
 
@@ -225,12 +225,12 @@ public final class DeliveryHistory {
         try {
             return line.entry.projectText() == null ? null : ProjectText.read(line.entry.projectText());
         } catch (IllegalArgumentException e) {
-            studio.say("The project of " + line.file().getFileName() + " can't be read: " + e.getMessage());
+            session.say("The project of " + line.file().getFileName() + " can't be read: " + e.getMessage());
             return null;
         }
     }
 
     private void say(String words) {
-        ui.execute(() -> studio.say(words));
+        ui.execute(() -> session.say(words));
     }
 }

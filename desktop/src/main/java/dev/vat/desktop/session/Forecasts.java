@@ -50,7 +50,7 @@ public final class Forecasts {
     /** Steps of quality of one deliverable, each as it would be. */
     public record Ladder(Deliverable deliverable, Map<Deliverable, FileForecast> steps) {}
 
-    private final Session studio;
+    private final Session session;
     private final Trials trials;
     private final Executor background;
     private final Executor ui;
@@ -66,8 +66,8 @@ public final class Forecasts {
     private List<Deliverable> meant = List.of();
     private long asked;
 
-    Forecasts(Session studio, Places places, Executor background, Executor ui) {
-        this.studio = studio;
+    Forecasts(Session session, Places places, Executor background, Executor ui) {
+        this.session = session;
         this.trials = new Trials(places);
         this.background = background;
         this.ui = ui;
@@ -87,7 +87,7 @@ public final class Forecasts {
     /** All that hold, by the deliverable's id. */
     Map<String, FileForecast> files() {
         Map<String, FileForecast> files = new HashMap<>();
-        studio.project().deliverablesOn().forEach(d -> of(d).ifPresent(f -> files.put(d.id(), f)));
+        session.project().deliverablesOn().forEach(d -> of(d).ifPresent(f -> files.put(d.id(), f)));
         return files;
     }
 
@@ -99,7 +99,7 @@ public final class Forecasts {
     /** How long a run takes, in seconds; empty until every file was tried. */
     public Optional<Estimate> seconds() {
         Map<String, FileForecast> files = files();
-        return !files.isEmpty() && files.size() == studio.project().deliverablesOn().size() ? Optional.of(ProjectTrial.seconds(files))
+        return !files.isEmpty() && files.size() == session.project().deliverablesOn().size() ? Optional.of(ProjectTrial.seconds(files))
                 : Optional.empty();
     }
 
@@ -115,15 +115,15 @@ public final class Forecasts {
 
     /** Whether there is anything to try: sources that were looked into, and nothing in the way. */
     public boolean canStart() {
-        return going == null && studio.findings().mayRun() && !studio.watch().isChecking()
-                && studio.programme().filter(p -> p.plan().count() > 0).isPresent();
+        return going == null && session.findings().mayRun() && !session.watch().isChecking()
+                && session.programme().filter(p -> p.plan().count() > 0).isPresent();
     }
 
     /** Tries all files; what was tried before is known already. */
     public void start() {
         wanted = true;
         if (canStart()) {
-            List<Deliverable> files = studio.project().deliverablesOn();
+            List<Deliverable> files = session.project().deliverablesOn();
             meant = files;
             run(files.stream().flatMap(d -> Variants.of(d).stream()).toList(), (job, trial) -> took(job, trial, files));
         }
@@ -135,23 +135,23 @@ public final class Forecasts {
     }
 
     private void run(List<Deliverable> variants, Result result) {
-        ResolvedReel programme = studio.programme().orElseThrow();
-        Project project = studio.project();
-        var clips = Map.copyOf(studio.watch().clips());
+        ResolvedReel programme = session.programme().orElseThrow();
+        Project project = session.project();
+        var clips = Map.copyOf(session.watch().clips());
         long number = ++asked;
         progress = null;
         // Stands for what is about to start, so that nobody starts it twice.
         Trials.Going[] started = new Trials.Going[1];
         going = new Trials.Going();
         Trials.Going placeholder = going;
-        studio.changed();
+        session.changed();
         background.execute(() -> {
             try {
-                ProjectTrial job = ProjectTrial.of(project, programme, clips, studio.viewer().library(), variants);
+                ProjectTrial job = ProjectTrial.of(project, programme, clips, session.viewer().library(), variants);
                 started[0] = trials.start(job.plan(), told -> ui.execute(() -> {
                     if (number == asked) {
                         progress = told;
-                        studio.tell();
+                        session.tell();
                     }
                 }));
                 ui.execute(() -> {
@@ -181,8 +181,8 @@ public final class Forecasts {
     private void over(long number, String words) {
         if (number == asked) {
             going = null;
-            studio.say(words);
-            studio.changed();
+            session.say(words);
+            session.changed();
         }
     }
 
@@ -201,9 +201,9 @@ public final class Forecasts {
                 tried.put(Variants.deliverable(file.target()), new Tried(file, trial.files().get(file.target())));
             }
         }
-        trial.failures().forEach((id, why) -> studio
-                .say(studio.deliverable(Variants.deliverable(id)).map(Deliverable::title).orElse(id) + " can't be tried: " + why + "."));
-        studio.foretold();
+        trial.failures().forEach((id, why) -> session
+                .say(session.deliverable(Variants.deliverable(id)).map(Deliverable::title).orElse(id) + " can't be tried: " + why + "."));
+        session.foretold();
     }
 
     public void cancel() {
@@ -212,15 +212,15 @@ public final class Forecasts {
             asked++;
             going.cancel();
             going = null;
-            studio.say("The test encode was cancelled.");
-            studio.changed();
+            session.say("The test encode was cancelled.");
+            session.changed();
         }
     }
 
     /** Project or sources aren't what they were. */
     void look() {
-        Content now = new Content(studio.project().currentReel().orElse(null), studio.project().sources(),
-                Map.copyOf(studio.watch().tables()));
+        Content now = new Content(session.project().currentReel().orElse(null), session.project().sources(),
+                Map.copyOf(session.watch().tables()));
         if (!now.equals(content)) {
             content = now;
             known.clear();
@@ -230,9 +230,9 @@ public final class Forecasts {
             wanted = false;
             meant = List.of();
             stopQuietly();
-        } else if (wanted && !studio.project().deliverablesOn().equals(meant)) {
+        } else if (wanted && !session.project().deliverablesOn().equals(meant)) {
             // What goes on is of settings that nobody has any more; what couldn't be tried isn't tried again as it is.
-            meant = studio.project().deliverablesOn();
+            meant = session.project().deliverablesOn();
             stopQuietly();
             if (meant.stream().anyMatch(d -> of(d).isEmpty())) {
                 later();
@@ -254,7 +254,7 @@ public final class Forecasts {
             try {
                 Thread.sleep(PAUSE);
                 ui.execute(() -> {
-                    if (number == asked && wanted && studio.runs().going().isEmpty()) {
+                    if (number == asked && wanted && session.runs().going().isEmpty()) {
                         start();
                     }
                 });
@@ -267,12 +267,12 @@ public final class Forecasts {
     /** Tries steps of quality of some deliverables. @param then told of those that have any, in their order */
     public void ladders(List<Deliverable> deliverables, Consumer<List<Ladder>> then) {
         if (!canStart()) {
-            studio.say(isGoing() ? "A test encode goes on already." : "Nothing can be tried yet: see what stands in the way.");
+            session.say(isGoing() ? "A test encode goes on already." : "Nothing can be tried yet: see what stands in the way.");
             return;
         }
         List<Deliverable> steps = deliverables.stream().flatMap(d -> Variants.ladder(d).stream()).toList();
         if (steps.isEmpty()) {
-            studio.say("There is no quality to choose in this codec.");
+            session.say("There is no quality to choose in this codec.");
             return;
         }
         run(steps, (job, trial) -> {
@@ -282,7 +282,7 @@ public final class Forecasts {
                 Variants.ladder(d).stream().filter(s -> files.containsKey(s.id())).forEach(s -> of.put(s, files.get(s.id())));
                 return new Ladder(d, of);
             }).filter(l -> !l.steps.isEmpty()).toList());
-            studio.changed();
+            session.changed();
         });
     }
 

@@ -33,14 +33,14 @@ public final class HandOver {
     public static final String OTIO = ".otio";
     public static final String EDL = ".edl";
 
-    private final Session studio;
+    private final Session session;
     private final Places places;
     private final Executor ui;
     private final Executor background;
 
-    HandOver(Session studio, Places places, Executor ui, Executor background) {
+    HandOver(Session session, Places places, Executor ui, Executor background) {
         this.places = places;
-        this.studio = studio;
+        this.session = session;
         this.ui = ui;
         this.background = background;
     }
@@ -55,29 +55,29 @@ public final class HandOver {
 
     /** Writes the current reel; by the name's ending as the one or the other. */
     public void write(Path file) {
-        ResolvedReel programme = studio.programme().orElse(null);
+        ResolvedReel programme = session.programme().orElse(null);
         if (programme == null || programme.rate().isEmpty() || programme.plan().count() == 0) {
-            studio.say("There is no reel yet that could be handed over.");
+            session.say("There is no reel yet that could be handed over.");
             return;
         }
-        Project project = studio.project();
+        Project project = session.project();
         background.execute(() -> {
             try {
                 Timeline timeline = Timeline.of(programme);
                 List<String> left = isList(file) ? EdlText.leftOut(timeline) : timeline.left();
                 Durable.write(file,
                         isList(file) ? EdlText.write(timeline) : OtioText.write(timeline, WholeReel.of(project, programme.reel())));
-                ui.execute(() -> studio.say(
+                ui.execute(() -> session.say(
                         "Handed over: " + file + (left.isEmpty() ? "" : ". Other programs won't see: " + String.join("; ", left) + ".")));
             } catch (IOException | RuntimeException e) {
-                ui.execute(() -> studio.say("The reel can't be handed over: " + e.getMessage()));
+                ui.execute(() -> session.say("The reel can't be handed over: " + e.getMessage()));
             }
         });
     }
 
     /** The current reel as others can read it; empty while it has no frames or no rate. */
     public Optional<Timeline> timeline() {
-        return studio.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).map(Timeline::of);
+        return session.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).map(Timeline::of);
     }
 
     /**
@@ -156,13 +156,13 @@ public final class HandOver {
 
     /** Writes a contact sheet of what is shown. @param sheet of it @param file its name's ending says what kind */
     public void contacts(ContactSheet sheet, Path file) {
-        studio.say("The contact sheet is being written.");
+        session.say("The contact sheet is being written.");
         background.execute(() -> {
             try {
-                studio.viewer().write(sheet, file);
-                ui.execute(() -> studio.say("Contact sheet: " + file));
+                session.viewer().write(sheet, file);
+                ui.execute(() -> session.say("Contact sheet: " + file));
             } catch (IOException e) {
-                ui.execute(() -> studio.say("The contact sheet can't be written: " + e.getMessage() + "."));
+                ui.execute(() -> session.say("The contact sheet can't be written: " + e.getMessage() + "."));
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();
             }
@@ -171,13 +171,13 @@ public final class HandOver {
 
     /** Takes a timeline for a reel of its own; places that it names and the project doesn't are shown before one of them is looked at. */
     void read(Path file) {
-        Rate rate = studio.programme().flatMap(ResolvedReel::rate).orElse(studio.offeredRate());
+        Rate rate = session.programme().flatMap(ResolvedReel::rate).orElse(session.offeredRate());
         background.execute(() -> {
             try {
                 String text = Files.readString(file);
                 ui.execute(() -> taken(file, text, rate));
             } catch (IOException e) {
-                ui.execute(() -> studio.say("The timeline can't be read: " + e.getMessage()));
+                ui.execute(() -> session.say("The timeline can't be read: " + e.getMessage()));
             }
         });
     }
@@ -188,28 +188,28 @@ public final class HandOver {
             Timeline timeline = whole.isPresent() ? null : isList(file) ? EdlText.read(text, rate == null ? Rate.FPS_25 : rate, this::known)
                     : OtioText.read(text, file.toAbsolutePath().getParent());
             Edit edit = whole.map(WholeReel::edit).orElseGet(() -> timeline.edit());
-            Project after = edit.apply(studio.project());
-            List<String> fresh = after.sources().stream().filter(s -> studio.project().source(s.id()).isEmpty())
+            Project after = edit.apply(session.project());
+            List<String> fresh = after.sources().stream().filter(s -> session.project().source(s.id()).isEmpty())
                     .map(s -> s.folder().path().toString()).distinct().toList();
             Runnable take = () -> {
-                studio.edit(edit);
-                studio.say("Taken over from " + file.getFileName() + (timeline == null || timeline.left().isEmpty() ? "."
+                session.edit(edit);
+                session.say("Taken over from " + file.getFileName() + (timeline == null || timeline.left().isEmpty() ? "."
                         : ". Left out: " + String.join("; ", timeline.left()) + "."));
             };
             if (fresh.isEmpty()) {
                 take.run();
             } else {
-                studio.askAbout(new Session.Stranger(file.getFileName().toString(), fresh, take));
+                session.askAbout(new Session.Stranger(file.getFileName().toString(), fresh, take));
             }
         } catch (IllegalArgumentException e) {
-            studio.say(file.getFileName() + " can't be taken over: " + e.getMessage());
+            session.say(file.getFileName() + " can't be taken over: " + e.getMessage());
         }
     }
 
     /** A source by its name, or by the name without what tells one frame from the next. */
     private Optional<Timeline.Media> known(String name) {
-        for (Source source : studio.project().sources()) {
-            FrameTable table = studio.table(source.id());
+        for (Source source : session.project().sources()) {
+            FrameTable table = session.table(source.id());
             String base = source.location().pattern().baseName();
             if (table != null && (name.endsWith(source.name()) || name.equalsIgnoreCase(base)
                     || base.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "").equals(name))) {

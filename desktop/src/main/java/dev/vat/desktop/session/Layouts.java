@@ -9,18 +9,18 @@ import java.util.List;
 public final class Layouts {
 
     private final LayoutStore store;
-    private final Session studio;
+    private final Session session;
 
-    Layouts(LayoutStore store, Session studio) {
+    Layouts(LayoutStore store, Session session) {
         this.store = store;
-        this.studio = studio;
+        this.session = session;
     }
 
     public List<Layout> all() {
         try {
             return store.list();
         } catch (IOException e) {
-            studio.say("The layouts can't be read: " + e.getMessage());
+            session.say("The layouts can't be read: " + e.getMessage());
             return List.of();
         }
     }
@@ -28,9 +28,9 @@ public final class Layouts {
     public void keep(Layout layout) {
         try {
             store.keep(layout);
-            studio.say("Kept as " + layout.name() + ", without its sources: it stands where views are added to a reel.");
+            session.say("Kept as " + layout.name() + ", without its sources: it stands where views are added to a reel.");
         } catch (IOException | IllegalArgumentException e) {
-            studio.say("The layout can't be kept: " + e.getMessage());
+            session.say("The layout can't be kept: " + e.getMessage());
         }
     }
 
@@ -38,7 +38,7 @@ public final class Layouts {
         try {
             store.forget(layout.name());
         } catch (IOException e) {
-            studio.say("The layout can't be deleted: " + e.getMessage());
+            session.say("The layout can't be deleted: " + e.getMessage());
         }
     }
 }

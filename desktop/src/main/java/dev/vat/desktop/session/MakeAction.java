@@ -22,12 +22,12 @@ public final class MakeAction {
         NOTHING, CHECKS, FRAMES
     }
 
-    private final Session studio;
+    private final Session session;
     private final Autosave keeper;
     private Waiting waiting = Waiting.NOTHING;
 
-    MakeAction(Session studio, Autosave keeper) {
-        this.studio = studio;
+    MakeAction(Session session, Autosave keeper) {
+        this.session = session;
         this.keeper = keeper;
     }
 
@@ -43,19 +43,19 @@ public final class MakeAction {
 
     /** Whether the main action can be pressed. */
     public boolean canMake() {
-        return !isArmed() && (studio.findings().mayRun() || studio.findings().onlyRateIsMissing());
+        return !isArmed() && (session.findings().mayRun() || session.findings().onlyRateIsMissing());
     }
 
     /** What the main action says. */
     public String label() {
-        boolean transparent = studio.programme().filter(ResolvedReel::transparent).isPresent();
-        int files = studio.project().deliverablesOn().stream().mapToInt(d -> transparent && d.isKnown() && d.makesMatte() ? 2 : 1).sum();
-        int reels = studio.project().reels().size();
+        boolean transparent = session.programme().filter(ResolvedReel::transparent).isPresent();
+        int files = session.project().deliverablesOn().stream().mapToInt(d -> transparent && d.isKnown() && d.makesMatte() ? 2 : 1).sum();
+        int reels = session.project().reels().size();
         if (isArmed()) {
             return waitsForFrames() ? "Waiting for frames" : "Checking, then making";
         }
-        if (studio.findings().onlyRateIsMissing()) {
-            return "Make at " + studio.offeredRate().label();
+        if (session.findings().onlyRateIsMissing()) {
+            return "Make at " + session.offeredRate().label();
         }
         if (files == 0) {
             return "Make";
@@ -65,7 +65,7 @@ public final class MakeAction {
 
     /** What will be made, in words. */
     public String detail() {
-        return studio.programme().filter(p -> p.plan().count() > 0).map(p -> {
+        return session.programme().filter(p -> p.plan().count() > 0).map(p -> {
             String words = p.describe();
             return p.rate().map(r -> words + ", " + r.seconds(p.plan().count()).toFixed(3) + " s").orElse(words);
         }).orElse("");
@@ -76,37 +76,37 @@ public final class MakeAction {
         if (!canMake()) {
             return;
         }
-        if (studio.findings().onlyRateIsMissing()) {
-            studio.chooseRate(studio.offeredRate());
+        if (session.findings().onlyRateIsMissing()) {
+            session.chooseRate(session.offeredRate());
         }
-        if (studio.watch().isChecking()) {
+        if (session.watch().isChecking()) {
             waiting = Waiting.CHECKS;
-            studio.changed();
+            session.changed();
             return;
         }
-        if (!studio.findings().mayRun()) {
+        if (!session.findings().mayRun()) {
             return;
         }
-        studio.programme().flatMap(ResolvedReel::rate).ifPresent(rate -> keeper.remember(studio.settings().withLastRate(rate)));
-        Project project = studio.project();
+        session.programme().flatMap(ResolvedReel::rate).ifPresent(rate -> keeper.remember(session.settings().withLastRate(rate)));
+        Project project = session.project();
         Path folder = DestinationProbe.folderOf(project);
-        keeper.remember(studio.settings().withFolder(folder));
+        keeper.remember(session.settings().withFolder(folder));
         for (Reel reel : project.reels()) {
             Project one = project.withReels(project.reels(), reel.id());
-            studio.runs().start(one, ResolvedReel.of(one, reel, studio.watch().tables()), studio.watch().clips(), folder);
+            session.runs().start(one, ResolvedReel.of(one, reel, session.watch().tables()), session.watch().clips(), folder);
         }
     }
 
     /** Makes one still of a source's frame, as deep as it is, into the folder for files. */
     public void keepStill(Source source, long number) {
-        FrameTable table = studio.table(source.id());
+        FrameTable table = session.table(source.id());
         if (table == null || !table.sequence().has(number) || table.state(number) != FrameState.GOOD) {
-            studio.say("Frame " + number + " of " + source.name() + " isn't there whole: no still can be made of it.");
+            session.say("Frame " + number + " of " + source.name() + " isn't there whole: no still can be made of it.");
             return;
         }
-        Project one = SingleStill.of(studio.project(), source, table, number);
+        Project one = SingleStill.of(session.project(), source, table, number);
         String id = one.sources().getFirst().id();
-        studio.runs().start(one, ResolvedReel.of(one, Map.of(id, table)).orElseThrow(), Map.of(), DestinationProbe.folderOf(one));
+        session.runs().start(one, ResolvedReel.of(one, Map.of(id, table)).orElseThrow(), Map.of(), DestinationProbe.folderOf(one));
     }
 
     /**
@@ -117,37 +117,37 @@ public final class MakeAction {
     public void makeLater(String when) {
         try {
             Instant time = when.isBlank() ? null : StartTime.parse(when, ZonedDateTime.now());
-            Project project = studio.project();
+            Project project = session.project();
             for (Reel reel : project.reels()) {
-                studio.runs().later().add(project.withReels(project.reels(), reel.id()),
+                session.runs().later().add(project.withReels(project.reels(), reel.id()),
                         new RunQueue.Terms(time == null, time, null, false));
             }
         } catch (IllegalArgumentException e) {
-            studio.say(e.getMessage() + ".");
+            session.say(e.getMessage() + ".");
         }
     }
 
     /** Makes the files by itself as soon as every frame that is expected is there and good. */
     public void makeWhenComplete() {
-        if (studio.findings().onlyRateIsMissing() || studio.programme().flatMap(ResolvedReel::rate).isEmpty()) {
-            studio.chooseRate(studio.offeredRate());
+        if (session.findings().onlyRateIsMissing() || session.programme().flatMap(ResolvedReel::rate).isEmpty()) {
+            session.chooseRate(session.offeredRate());
         }
         waiting = Waiting.FRAMES;
-        Project project = studio.project();
+        Project project = session.project();
         project.currentReel()
                 .ifPresent(reel -> reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
-                        .filter(s -> !s.location().pattern().isSingle()).forEach(s -> studio.watch().watch(s, true)));
-        studio.observedChanged();
+                        .filter(s -> !s.location().pattern().isSingle()).forEach(s -> session.watch().watch(s, true)));
+        session.observedChanged();
     }
 
     public void disarm() {
         waiting = Waiting.NOTHING;
-        studio.changed();
+        session.changed();
     }
 
     /** More is known of the frames: what was waited for may be there. */
     void observed() {
-        if (isArmed() && !studio.watch().isChecking() && (!waitsForFrames() || isComplete())) {
+        if (isArmed() && !session.watch().isChecking() && (!waitsForFrames() || isComplete())) {
             waiting = Waiting.NOTHING;
             make();
         }
@@ -155,6 +155,6 @@ public final class MakeAction {
 
     /** Whether each frame of the current reel that is expected is there, good, and no longer written to. */
     private boolean isComplete() {
-        return studio.findings().mayRun() && studio.programme().filter(ResolvedReel::isComplete).isPresent();
+        return session.findings().mayRun() && session.programme().filter(ResolvedReel::isComplete).isPresent();
     }
 }

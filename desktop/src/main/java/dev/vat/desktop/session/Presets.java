@@ -11,18 +11,18 @@ import java.util.List;
 public final class Presets {
 
     private final PresetStore store;
-    private final Session studio;
+    private final Session session;
 
-    Presets(PresetStore store, Session studio) {
+    Presets(PresetStore store, Session session) {
         this.store = store;
-        this.studio = studio;
+        this.session = session;
     }
 
     public List<Preset> all() {
         try {
             return store.list();
         } catch (IOException e) {
-            studio.say("The presets can't be read: " + e.getMessage());
+            session.say("The presets can't be read: " + e.getMessage());
             return List.of();
         }
     }
@@ -30,9 +30,9 @@ public final class Presets {
     public void keep(String name, Deliverable column) {
         try {
             Preset kept = store.keep(Preset.of(name, column));
-            studio.say("Kept as " + kept.name() + ": it stands under More, Presets.");
+            session.say("Kept as " + kept.name() + ": it stands under More, Presets.");
         } catch (IOException | IllegalArgumentException e) {
-            studio.say("The preset can't be kept: " + e.getMessage());
+            session.say("The preset can't be kept: " + e.getMessage());
         }
     }
 
@@ -40,9 +40,9 @@ public final class Presets {
     public void paste(String text) {
         try {
             Preset kept = store.keep(Preset.parse(text));
-            studio.edit(Edits.addPreset(kept));
+            session.edit(Edits.addPreset(kept));
         } catch (IOException | IllegalArgumentException e) {
-            studio.say("What lies on the clipboard can't be taken: " + e.getMessage());
+            session.say("What lies on the clipboard can't be taken: " + e.getMessage());
         }
     }
 
@@ -50,7 +50,7 @@ public final class Presets {
         try {
             store.forget(preset.name());
         } catch (IOException e) {
-            studio.say("The preset can't be deleted: " + e.getMessage());
+            session.say("The preset can't be deleted: " + e.getMessage());
         }
     }
 }

@@ -36,7 +36,7 @@ public final class Previews {
 
     private static final Logger LOG = LoggerFactory.getLogger(Previews.class);
 
-    private final Session studio;
+    private final Session session;
     private final Captures captures;
     private final Executor background;
     private final Executor ui;
@@ -51,8 +51,8 @@ public final class Previews {
 
     private record Wished(LiveScene scene, CaptureWish wish) {}
 
-    Previews(Session studio, Places places, Executor background, Executor ui) {
-        this.studio = studio;
+    Previews(Session session, Places places, Executor background, Executor ui) {
+        this.session = session;
         this.captures = new Captures(places);
         this.background = background;
         this.ui = ui;
@@ -82,13 +82,13 @@ public final class Previews {
             ui.execute(() -> {
                 kept = all;
                 if (why != null) {
-                    studio.say("A capture that was cut off couldn't be saved: " + why + ".");
+                    session.say("A capture that was cut off couldn't be saved: " + why + ".");
                 } else if (!recovered.isEmpty()) {
-                    studio.say("Of a capture that was cut off is kept: " + recovered.stream()
+                    session.say("Of a capture that was cut off is kept: " + recovered.stream()
                             .map(p -> p.file() + ", " + p.drawn() + " of " + p.wish().drawn() + " frames").collect(Collectors.joining("; "))
                             + ".");
                 }
-                studio.changed();
+                session.changed();
             });
         });
     }
@@ -98,7 +98,7 @@ public final class Previews {
             List<Preview> all = captures.store().all();
             ui.execute(() -> {
                 kept = all;
-                studio.changed();
+                session.changed();
             });
         });
     }
@@ -169,7 +169,7 @@ public final class Previews {
         try {
             going = captures.start(own.scene.notice(), own.wish, p -> ui.execute(() -> {
                 progress = p;
-                studio.tell();
+                session.tell();
             }));
         } catch (IOException e) {
             ended(null, e.getMessage());
@@ -182,7 +182,7 @@ public final class Previews {
                 ended(result.preview(), result.why());
             }
         }));
-        studio.changed();
+        session.changed();
     }
 
     /** What was closed before the worker was lost becomes a preview. */
@@ -222,13 +222,13 @@ public final class Previews {
             rest();
             reload();
         }
-        studio.say(String.join(" ", captured));
+        session.say(String.join(" ", captured));
     }
 
     /** Into the project, in the place of the preview of the same camera that is there. */
     public void take(Preview preview) {
-        studio.edit(PreviewEdits.take(Location.ofFile(movie(preview))));
-        source(studio.project(), preview).ifPresent(s -> onCaptured.accept(s.id()));
+        session.edit(PreviewEdits.take(Location.ofFile(movie(preview))));
+        source(session.project(), preview).ifPresent(s -> onCaptured.accept(s.id()));
     }
 
     private Optional<Source> source(Project project, Preview preview) {
@@ -269,7 +269,7 @@ public final class Previews {
             try {
                 going.stop();
             } catch (IOException e) {
-                studio.say("The capture can't be stopped: " + e.getMessage() + ".");
+                session.say("The capture can't be stopped: " + e.getMessage() + ".");
             }
         }
     }
@@ -291,12 +291,12 @@ public final class Previews {
                 change.on(captures.store());
                 ui.execute(() -> {
                     if (!done.isEmpty()) {
-                        studio.say(done);
+                        session.say(done);
                     }
                     reload();
                 });
             } catch (IOException e) {
-                ui.execute(() -> studio.say("The preview can't be changed: " + e.getMessage() + "."));
+                ui.execute(() -> session.say("The preview can't be changed: " + e.getMessage() + "."));
             }
         });
     }
@@ -318,7 +318,7 @@ public final class Previews {
     }
 
     public void delete(Preview preview) {
-        source(studio.project(), preview).ifPresent(s -> studio.edit(Edits.removeSource(s.id())));
+        source(session.project(), preview).ifPresent(s -> session.edit(Edits.removeSource(s.id())));
         change(store -> store.delete(preview),
                 preview.file() + " is deleted, " + RoughForecast.bytes(preview.bytes()) + " are free again.");
     }
@@ -342,13 +342,13 @@ public final class Previews {
     public boolean reelForDirector() {
         List<Preview> latest = latest();
         if (latest.isEmpty()) {
-            studio.say("No camera was captured yet.");
+            session.say("No camera was captured yet.");
             return false;
         }
-        latest.forEach(p -> studio.edit(PreviewEdits.take(Location.ofFile(movie(p)))));
-        List<String> sources = latest.stream().flatMap(p -> source(studio.project(), p).stream()).map(Source::id).toList();
-        studio.edit(PreviewEdits.reelToShow("director", sources));
-        studio.say("A reel of " + latest.size() + (latest.size() == 1 ? " preview" : " previews") + ". The director's notes can be "
+        latest.forEach(p -> session.edit(PreviewEdits.take(Location.ofFile(movie(p)))));
+        List<String> sources = latest.stream().flatMap(p -> source(session.project(), p).stream()).map(Source::id).toList();
+        session.edit(PreviewEdits.reelToShow("director", sources));
+        session.say("A reel of " + latest.size() + (latest.size() == 1 ? " preview" : " previews") + ". The director's notes can be "
                 + "pasted as a list: pier 0042 kite too low.");
         return true;
     }

@@ -34,7 +34,7 @@ public final class Scenes {
     /** A test frame that takes no longer is drawn twice to foretell the time of all. */
     private static final double QUICK_SECONDS = 1;
 
-    private final Session studio;
+    private final Session session;
     private final Places places;
     private final Executor background;
     private final Executor ui;
@@ -54,8 +54,8 @@ public final class Scenes {
      */
     public record Tested(CaptureWish wish, FeedPicture picture, double seconds, String trouble) {}
 
-    Scenes(Session studio, Places places, Executor background, Executor ui) {
-        this.studio = studio;
+    Scenes(Session session, Places places, Executor background, Executor ui) {
+        this.session = session;
         this.places = places;
         this.background = background;
         this.ui = ui;
@@ -106,7 +106,7 @@ public final class Scenes {
             }
         }
         if (changed) {
-            studio.changed();
+            session.changed();
         }
     }
 
@@ -137,7 +137,7 @@ public final class Scenes {
         } catch (IOException e) {
             ui.execute(() -> {
                 scene.trouble = e.getMessage();
-                studio.changed();
+                session.changed();
             });
         }
     }
@@ -148,7 +148,7 @@ public final class Scenes {
             scene.facts = facts;
             scene.trouble = null;
             scene.wishes.keySet().removeIf(id -> facts.camera(id).isEmpty());
-            studio.changed();
+            session.changed();
         });
         for (CameraFacts camera : facts.cameras()) {
             FrameRange keyed = camera.keyed() == null ? facts.timeline() : camera.keyed();
@@ -162,7 +162,7 @@ public final class Scenes {
                 ui.execute(() -> {
                     scene.unseen.remove(camera.id());
                     scene.pictures.put(camera.id(), picture);
-                    studio.changed();
+                    session.changed();
                 });
             } catch (FeedException e) {
                 // One camera that can't be seen is no reason to do without the others; a talk that is over is.
@@ -170,7 +170,7 @@ public final class Scenes {
                 ui.execute(() -> {
                     scene.pictures.remove(camera.id());
                     scene.unseen.put(camera.id(), e.getMessage());
-                    studio.changed();
+                    session.changed();
                 });
             }
         }
@@ -178,14 +178,14 @@ public final class Scenes {
 
     public void setWish(LiveScene scene, CaptureWish wish) {
         scene.wishes.put(wish.camera(), wish);
-        studio.changed();
+        session.changed();
     }
 
     /** Draws one frame as a wish has it, to see what it will look like and how long it takes. @param frame of the scene */
     public void test(LiveScene scene, CaptureWish wish, long frame) {
         SceneFacts facts = scene.facts;
         tested = new Tested(wish, null, 0, null);
-        studio.changed();
+        session.changed();
         background.execute(() -> {
             Tested result;
             try (SceneFeed feed = SceneFeed.connect(scene.notice, _ -> {})) {
@@ -202,7 +202,7 @@ public final class Scenes {
             Tested told = result;
             ui.execute(() -> {
                 tested = told;
-                studio.changed();
+                session.changed();
             });
         });
     }
@@ -244,22 +244,22 @@ public final class Scenes {
         }
         starting = true;
         look();
-        studio.changed();
+        session.changed();
         background.execute(() -> {
             try {
                 SceneProcess started = SceneProcess.start(places, loss -> ui.execute(() -> {
                     own = null;
-                    studio.say("The stand-in scene has gone: " + loss.why() + ".");
+                    session.say("The stand-in scene has gone: " + loss.why() + ".");
                 }));
                 ui.execute(() -> {
                     starting = false;
                     own = started;
-                    studio.changed();
+                    session.changed();
                 });
             } catch (IOException e) {
                 ui.execute(() -> {
                     starting = false;
-                    studio.say("The stand-in scene can't be started: " + e.getMessage() + ".");
+                    session.say("The stand-in scene can't be started: " + e.getMessage() + ".");
                 });
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();

@@ -25,7 +25,7 @@ public final class Search {
 
     private static final Logger LOG = LoggerFactory.getLogger(Search.class);
 
-    private final Session studio;
+    private final Session session;
     private final Executor background;
     private final Executor ui;
     private final BooleanSupplier closed;
@@ -34,8 +34,8 @@ public final class Search {
     private volatile boolean stopped;
 
     /** @param closed whether nobody waits for anything any more */
-    Search(Session studio, Executor background, Executor ui, BooleanSupplier closed) {
-        this.studio = studio;
+    Search(Session session, Executor background, Executor ui, BooleanSupplier closed) {
+        this.session = session;
         this.background = background;
         this.ui = ui;
         this.closed = closed;
@@ -43,19 +43,19 @@ public final class Search {
 
     void bringIn(List<Path> paths) {
         going++;
-        studio.say("Looking into " + names(paths) + ".");
-        studio.changed();
+        session.say("Looking into " + names(paths) + ".");
+        session.changed();
         background.execute(() -> {
             try {
                 SourceFinder.Found found = SourceFinder.find(paths, this::tell);
                 ended(() -> found(found, paths));
             } catch (NoSuchFileException e) {
-                ended(() -> studio.say("There is nothing at " + e.getFile() + "."));
+                ended(() -> session.say("There is nothing at " + e.getFile() + "."));
             } catch (IOException e) {
-                ended(() -> studio.say("Can't be read: " + e.getMessage()));
+                ended(() -> session.say("Can't be read: " + e.getMessage()));
             } catch (CancellationException e) {
                 LOG.debug("Nobody waits for this search any more", e);
-                ended(() -> studio.say("The search was stopped; nothing was brought in."));
+                ended(() -> session.say("The search was stopped; nothing was brought in."));
             }
         });
     }
@@ -66,8 +66,8 @@ public final class Search {
         }
         ui.execute(() -> {
             soFar = found.sequences();
-            studio.say("Looking: %,d names, %d sequences so far.".formatted(found.names(), found.sequences().size()));
-            studio.changed();
+            session.say("Looking: %,d names, %d sequences so far.".formatted(found.names(), found.sequences().size()));
+            session.changed();
         });
     }
 
@@ -77,21 +77,21 @@ public final class Search {
             soFar = List.of();
             stopped &= going > 0;
             outcome.run();
-            studio.changed();
+            session.changed();
         });
     }
 
     private void found(SourceFinder.Found found, List<Path> paths) {
         String passedOver = found.closed().isEmpty() ? "" : "Passed over: " + String.join("; ", found.closed()) + ".";
         List<Location> locations = found.locations();
-        studio.say(passedOver);
+        session.say(passedOver);
         if (locations.isEmpty()) {
-            studio.say("No frames, movies or sounds in " + names(paths) + ". Vat reads " + FileKind.stillTitles()
+            session.say("No frames, movies or sounds in " + names(paths) + ". Vat reads " + FileKind.stillTitles()
                     + " files with and without numbers, movies, and sounds." + (passedOver.isEmpty() ? "" : " " + passedOver));
         } else if (Kin.group(locations.stream().filter(l -> !l.isSound()).toList()).size() <= 1) {
-            studio.edit(Edits.bringIn(locations, Edits.Layout.ONE_PROGRAMME));
+            session.edit(Edits.bringIn(locations, Edits.Layout.ONE_PROGRAMME));
         } else {
-            studio.ask(locations);
+            session.ask(locations);
         }
     }
 
@@ -118,15 +118,15 @@ public final class Search {
     public void relink(Source lost, Path folder) {
         in(folder, found -> {
             int count = 0;
-            for (Source source : studio.project().sources()) {
+            for (Source source : session.project().sources()) {
                 Optional<Location> match = found.stream().filter(l -> l.pattern().equals(source.pattern())).findFirst();
-                boolean meant = source.id().equals(lost.id()) || studio.watch().trouble(source.id()).isPresent();
+                boolean meant = source.id().equals(lost.id()) || session.watch().trouble(source.id()).isPresent();
                 if (match.isPresent() && meant) {
-                    studio.edit(Edits.relink(source.id(), match.get()));
+                    session.edit(Edits.relink(source.id(), match.get()));
                     count++;
                 }
             }
-            studio.say(count == 0 ? "There is no " + lost.name() + " in " + folder.getFileName() + "."
+            session.say(count == 0 ? "There is no " + lost.name() + " in " + folder.getFileName() + "."
                     : count == 1 ? lost.name() + " was found again." : count + " sources were found again.");
         });
     }
@@ -137,10 +137,10 @@ public final class Search {
             List<Location> found = all.stream().filter(l -> l.isSound() == source.location().isSound()).toList();
             List<Location> fit = found.size() == 1 ? found : found.stream().filter(l -> l.pattern().equals(source.pattern())).toList();
             if (fit.size() == 1) {
-                studio.edit(Edits.relink(source.id(), fit.getFirst()));
-                studio.say(source.name() + " was replaced by " + fit.getFirst().name() + "; undo brings it back.");
+                session.edit(Edits.relink(source.id(), fit.getFirst()));
+                session.say(source.name() + " was replaced by " + fit.getFirst().name() + "; undo brings it back.");
             } else {
-                studio.say(found.isEmpty() ? "There is nothing in " + folder.getFileName() + " that could take its place."
+                session.say(found.isEmpty() ? "There is nothing in " + folder.getFileName() + " that could take its place."
                         : found.size() + " sources lie in " + folder.getFileName() + ": choose a folder with one.");
             }
         });
@@ -156,7 +156,7 @@ public final class Search {
                 List<Location> found = SourceFinder.find(folder).locations();
                 ui.execute(() -> outcome.of(found));
             } catch (IOException e) {
-                ui.execute(() -> studio.say("Can't be read: " + e.getMessage()));
+                ui.execute(() -> session.say("Can't be read: " + e.getMessage()));
             }
         });
     }
@@ -168,17 +168,17 @@ public final class Search {
                 List<Location> found = Versions.beside(source.location());
                 ui.execute(() -> {
                     List<Location> fresh = found.stream()
-                            .filter(l -> studio.project().sources().stream().noneMatch(s -> s.location().equals(l))).toList();
+                            .filter(l -> session.project().sources().stream().noneMatch(s -> s.location().equals(l))).toList();
                     if (fresh.isEmpty()) {
-                        studio.say("No other version of " + source.name() + " lies beside it.");
+                        session.say("No other version of " + source.name() + " lies beside it.");
                     } else {
-                        studio.edit(Edits.bringInVersions(source.id(), fresh));
-                        studio.say(fresh.stream().map(Location::name).collect(Collectors.joining(", "))
+                        session.edit(Edits.bringInVersions(source.id(), fresh));
+                        session.say(fresh.stream().map(Location::name).collect(Collectors.joining(", "))
                                 + (fresh.size() == 1 ? " was" : " were") + " found: press it to swap it in.");
                     }
                 });
             } catch (IOException e) {
-                ui.execute(() -> studio.say("Versions of " + source.name() + " can't be looked for: " + e.getMessage()));
+                ui.execute(() -> session.say("Versions of " + source.name() + " can't be looked for: " + e.getMessage()));
             }
         });
     }

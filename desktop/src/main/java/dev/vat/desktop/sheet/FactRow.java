@@ -79,7 +79,7 @@ enum FactRow implements OutRow {
     }
 
     @Override
-    public Optional<String> value(Session studio, ResolvedReel programme, Deliverable deliverable) {
+    public Optional<String> value(Session session, ResolvedReel programme, Deliverable deliverable) {
         if (!deliverable.isKnown()) {
             return Optional.empty();
         }
@@ -91,11 +91,11 @@ enum FactRow implements OutRow {
                     : codec.codedBits() + "-bit, read as " + codec.readBits());
             case CHROMA -> Optional.of(codec.chroma().label());
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
-            case NAME -> Optional.of(name(studio.project(), programme, deliverable));
-            case FORECAST -> studio.foretelling().of(deliverable).map(f -> ForecastWords.bytes(f.bytes()))
+            case NAME -> Optional.of(name(session.project(), programme, deliverable));
+            case FORECAST -> session.foretelling().of(deliverable).map(f -> ForecastWords.bytes(f.bytes()))
                     .or(() -> programme.forecast(deliverable).map(f -> f.toString()));
-            case LIKENESS -> studio.foretelling().of(deliverable).map(ForecastWords::likeness);
-            case MAKING -> studio.foretelling().of(deliverable).map(f -> ForecastWords.time(f.makeSeconds().plus(f.proofSeconds())));
+            case LIKENESS -> session.foretelling().of(deliverable).map(ForecastWords::likeness);
+            case MAKING -> session.foretelling().of(deliverable).map(f -> ForecastWords.time(f.makeSeconds().plus(f.proofSeconds())));
         };
     }
 

@@ -32,28 +32,28 @@ import javafx.scene.layout.VBox;
 /** What stands in the way or is worth knowing, each with its remedies as buttons. */
 public final class FindingsPane extends VBox {
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
     private final BiConsumer<String, Long> goTo;
     private final Thumbnails thumbnails;
     private boolean unfolded;
 
     /** @param goTo shows a frame of a source, given by its id */
-    public FindingsPane(Session studio, Dialogs ask, BiConsumer<String, Long> goTo) {
-        this.studio = studio;
+    public FindingsPane(Session session, Dialogs ask, BiConsumer<String, Long> goTo) {
+        this.session = session;
         this.ask = ask;
         this.goTo = goTo;
-        this.thumbnails = new Thumbnails(studio.viewer());
+        this.thumbnails = new Thumbnails(session.viewer());
         setId("findings");
         getStyleClass().add("findings");
     }
 
     public void show() {
         List<Node> lines = new ArrayList<>();
-        List<Finding> all = studio.findings().all().stream().filter(f -> !f.id().equals("nothing-in")).toList();
-        Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), studio::deliverable)
+        List<Finding> all = session.findings().all().stream().filter(f -> !f.id().equals("nothing-in")).toList();
+        Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), session::deliverable)
                 .forEach(group -> lines.add(line(group)));
-        List<Alike> notes = Alike.of(all.stream().filter(f -> f.severity() == Severity.NOTE).toList(), studio::deliverable);
+        List<Alike> notes = Alike.of(all.stream().filter(f -> f.severity() == Severity.NOTE).toList(), session::deliverable);
         if (!notes.isEmpty()) {
             lines.add(fold(notes.size()));
         }
@@ -97,9 +97,9 @@ public final class FindingsPane extends VBox {
         if (!finding.evidence().isEmpty() && finding.severity() != Severity.NOTE) {
             whole.getChildren().add(Parts.wrapped(finding.evidence(), "note", "evidence"));
         }
-        Source about = finding.pair() == null ? null : studio.project().source(finding.source()).orElse(null);
-        if (about != null && studio.table(about.id()) != null) {
-            whole.getChildren().add(pair(finding.pair(), about, studio.table(about.id())));
+        Source about = finding.pair() == null ? null : session.project().source(finding.source()).orElse(null);
+        if (about != null && session.table(about.id()) != null) {
+            whole.getChildren().add(pair(finding.pair(), about, session.table(about.id())));
         }
         if (finding.remedies().size() == 1) {
             line.getChildren().add(button(group, 0));
@@ -133,18 +133,18 @@ public final class FindingsPane extends VBox {
     /** The same remedy for one deliverable, or for several. */
     private void apply(List<Remedy> remedies) {
         switch (remedies.getFirst()) {
-            case Remedy.Apply _ -> studio.edit(Alike.together(remedies.stream().map(r -> ((Remedy.Apply) r).edit()).toList()));
+            case Remedy.Apply _ -> session.edit(Alike.together(remedies.stream().map(r -> ((Remedy.Apply) r).edit()).toList()));
             case Remedy.CopyText copy -> Clips.copy(copy.text());
             case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
-            case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(studio.project()))
-                    .ifPresent(folder -> studio.edit(Edits.setFolder(Place.of(folder))));
+            case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(session.project()))
+                    .ifPresent(folder -> session.edit(Edits.setFolder(Place.of(folder))));
             case Remedy.ChooseFace face -> ask.file("A face for words in pictures", "Font files", AuxiliaryFiles.FONTS)
-                    .ifPresent(file -> studio.edit(face.with().apply(file.toString())));
+                    .ifPresent(file -> session.edit(face.with().apply(file.toString())));
             case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "
-                    + studio.deliverable(colour.target()).map(d -> d.title()).orElse(""),
-                    studio.deliverable(colour.target())
+                    + session.deliverable(colour.target()).map(d -> d.title()).orElse(""),
+                    session.deliverable(colour.target())
                             .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))
-                    .ifPresent(chosen -> studio.edit(Alike.together(remedies.stream()
+                    .ifPresent(chosen -> session.edit(Alike.together(remedies.stream()
                             .map(r -> Edits.setFlatten(((Remedy.ChooseColour) r).target(), new Ground.Colour(chosen))).toList())));
         }
     }

@@ -36,7 +36,7 @@ public final class InFace extends VBox {
             + "with the frame numbers to render again ready to copy.\n\n"
             + "Reel puts the sources in order. Out says what is made of them, and for whom.";
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
     private final Consumer<String> select;
     private final Thumbnails thumbnails;
@@ -51,12 +51,12 @@ public final class InFace extends VBox {
     private String selected;
 
     /** @param scenes what stands above the sources */
-    public InFace(Session studio, Dialogs ask, ScenesPane scenes, Consumer<String> select) {
+    public InFace(Session session, Dialogs ask, ScenesPane scenes, Consumer<String> select) {
         this.scenes = scenes;
-        this.studio = studio;
+        this.session = session;
         this.ask = ask;
         this.select = select;
-        this.thumbnails = new Thumbnails(studio.viewer());
+        this.thumbnails = new Thumbnails(session.viewer());
         setId("in-face");
         getStyleClass().add("face");
         words.setId("filter");
@@ -73,9 +73,9 @@ public final class InFace extends VBox {
     public void show(String selected) {
         this.selected = selected;
         scenes.show();
-        List<Source> sources = studio.project().sources();
+        List<Source> sources = session.project().sources();
         List<Node> rows = new ArrayList<>();
-        if (studio.search().isGoing()) {
+        if (session.search().isGoing()) {
             rows.addAll(soFar());
         } else if (sources.isEmpty()) {
             rows.add(Parts.wrapped(EMPTY, "note", "empty"));
@@ -114,10 +114,10 @@ public final class InFace extends VBox {
     private List<Node> soFar() {
         List<Node> rows = new ArrayList<>();
         HBox head = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(),
-                Parts.button("stop-looking", "Stop looking", () -> studio.search().stop()));
+                Parts.button("stop-looking", "Stop looking", () -> session.search().stop()));
         head.getStyleClass().add("filter-bar");
         rows.add(head);
-        for (Sequence found : studio.search().soFar()) {
+        for (Sequence found : session.search().soFar()) {
             VBox row = new VBox(Parts.label(found.name(), "strong"),
                     Parts.label(found.count() + " files so far   " + found.folder(), "note"));
             row.getStyleClass().add("source-row");
@@ -128,7 +128,7 @@ public final class InFace extends VBox {
 
     private boolean passes(Source source) {
         return source.name().toLowerCase(Locale.ROOT).contains(words.getText().toLowerCase(Locale.ROOT))
-                && (!onlyTrouble.isSelected() || SourceRow.hasTrouble(studio, source));
+                && (!onlyTrouble.isSelected() || SourceRow.hasTrouble(session, source));
     }
 
     private HBox family(Kin kin, List<Source> sources, List<Kin.Member> members, boolean open, String selected) {
@@ -141,7 +141,7 @@ public final class InFace extends VBox {
             folds.put(kin.name(), fold.isSelected());
             show(selected);
         });
-        long troubled = members.stream().filter(m -> SourceRow.hasTrouble(studio, sources.get(m.index()))).count();
+        long troubled = members.stream().filter(m -> SourceRow.hasTrouble(session, sources.get(m.index()))).count();
         Label state = Parts.label(troubled == 0 ? "" : troubled + " of them to look at", "state", "warn");
         if (troubled > 0) {
             state.setGraphic(Icon.WARNING.node());
@@ -152,13 +152,14 @@ public final class InFace extends VBox {
     }
 
     private VBox row(Source source, String word, String selected) {
-        FrameTable table = studio.table(source.id());
-        VBox row = new VBox(new SourceRow(studio, thumbnails, source, word));
+        FrameTable table = session.table(source.id());
+        VBox row = new VBox(new SourceRow(session, thumbnails, source, word));
         row.setId("source-" + source.id());
         row.getStyleClass().add("source-row");
         if (source.id().equals(selected)) {
             row.getStyleClass().add("selected");
-            row.getChildren().add(table != null ? new ReadingPane(studio, ask, source, table) : new SourceActs(studio, ask, source, null));
+            row.getChildren()
+                    .add(table != null ? new ReadingPane(session, ask, source, table) : new SourceActs(session, ask, source, null));
         }
         row.setOnMousePressed(_ -> select.accept(source.id()));
         // Its way ends on the reel's tab.

@@ -44,7 +44,7 @@ final class ItemPane extends VBox {
     private static final long HANDLES = 12;
     private static final long USUAL_JOINT = 12;
 
-    private final Session studio;
+    private final Session session;
     private final ResolvedReel programme;
     private final ReelPlan.Span span;
     private final LongSupplier playhead;
@@ -53,8 +53,8 @@ final class ItemPane extends VBox {
     private final int place;
 
     /** @param playhead the reel frame that is shown */
-    ItemPane(Session studio, Dialogs ask, ResolvedReel programme, ReelPlan.Span span, LongSupplier playhead) {
-        this.studio = studio;
+    ItemPane(Session session, Dialogs ask, ResolvedReel programme, ReelPlan.Span span, LongSupplier playhead) {
+        this.session = session;
         this.programme = programme;
         this.span = span;
         this.playhead = playhead;
@@ -68,7 +68,7 @@ final class ItemPane extends VBox {
             // As it was written: in what the plan has, fields are filled in.
             Item drawn = programme.reel().items().get(place);
             if (drawn.layout() != null) {
-                getChildren().addAll(new LayoutPane(studio, programme, span), begins());
+                getChildren().addAll(new LayoutPane(session, programme, span), begins());
                 return;
             }
             getChildren().addAll(new DrawnFields(drawn.drawn(), programme.rate().orElse(null), d -> edit(ReelEdits.drawItem(place, d))),
@@ -81,7 +81,7 @@ final class ItemPane extends VBox {
                     "How " + entry.format().orElseThrow().size() + " goes into the reel's " + programme.size().orElseThrow() + ".",
                     choice("item-fit", Fit.values(), item.fitInUse(), Fit::title, fit -> edit(ReelEdits.fitItem(place, fit)))));
         }
-        getChildren().add(new PassPane(studio, programme, span, entry));
+        getChildren().add(new PassPane(session, programme, span, entry));
         versions(entry);
         getChildren().add(new VBox(field("Burn-in", "Written into this item alone, besides the reel's.",
                 new BurnInPane(ask, "item-burn-in", item.burnIn(), b -> edit(ReelEdits.burnInItem(place, b))))));
@@ -90,7 +90,7 @@ final class ItemPane extends VBox {
     }
 
     private void edit(Edit edit) {
-        studio.edit(edit);
+        session.edit(edit);
     }
 
     // ---- which frames
@@ -122,7 +122,7 @@ final class ItemPane extends VBox {
 
     /** Still or unsettled ends, as the content checks found them, each off by one press. */
     private void ends(ResolvedReel.Entry entry, FrameRange now, FrameRange all, List<Node> values) {
-        for (ContentFault fault : studio.watch().review(entry.source().id()).faults()) {
+        for (ContentFault fault : session.watch().review(entry.source().id()).faults()) {
             long first = fault.frames().getFirst();
             long last = fault.frames().getLast();
             FrameRange left = switch (fault.kind()) {
@@ -149,7 +149,7 @@ final class ItemPane extends VBox {
     }
 
     private void sayNotShown() {
-        studio.say("The frame that is shown isn't one of this item's: go to one of them first.");
+        session.say("The frame that is shown isn't one of this item's: go to one of them first.");
     }
 
     // ---- how they play
@@ -225,14 +225,14 @@ final class ItemPane extends VBox {
 
     private void versions(ResolvedReel.Entry entry) {
         List<Node> values = new ArrayList<>();
-        for (Source other : studio.relatives().versions(entry.source())) {
+        for (Source other : session.relatives().versions(entry.source())) {
             values.add(Parts.small("version-" + other.id(), other.name(), () -> swap(entry, other)));
         }
-        if (item.earlier() != null && studio.project().source(item.earlier()).isPresent()) {
-            Source earlier = studio.project().source(item.earlier()).get();
+        if (item.earlier() != null && session.project().source(item.earlier()).isPresent()) {
+            Source earlier = session.project().source(item.earlier()).get();
             values.add(Parts.small("version-back", "Back to " + earlier.name(), () -> swap(entry, earlier)));
         }
-        values.add(Parts.small("look-versions", "Look for versions beside it", () -> studio.search().forVersions(entry.source())));
+        values.add(Parts.small("look-versions", "Look for versions beside it", () -> session.search().forVersions(entry.source())));
         getChildren().add(field("Version", values.size() == 1 ? "" : "Takes this one's place, as it is trimmed and played.",
                 values.toArray(Node[]::new)));
     }
@@ -240,8 +240,8 @@ final class ItemPane extends VBox {
     private void swap(ResolvedReel.Entry entry, Source other) {
         long before = span.count();
         edit(ReelEdits.swapItem(place, other.id()));
-        studio.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst())
-                .filter(s -> s.count() != before).ifPresent(s -> studio.say(other.name() + " is " + Math.abs(s.count() - before)
+        session.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst())
+                .filter(s -> s.count() != before).ifPresent(s -> session.say(other.name() + " is " + Math.abs(s.count() - before)
                         + (s.count() > before ? " frames longer than " : " frames shorter than ") + entry.source().name() + "."));
     }
 }

@@ -29,13 +29,13 @@ import javafx.scene.layout.VBox;
 /** One item of the reel: its first and last picture, what it takes, and how that stands in the reel. */
 final class ItemRow extends HBox {
 
-    private final Session studio;
+    private final Session session;
     private final ResolvedReel programme;
     private final ReelPlan.Span span;
     private final Item item;
 
-    ItemRow(Session studio, Thumbnails thumbnails, ResolvedReel programme, ReelPlan.Span span) {
-        this.studio = studio;
+    ItemRow(Session session, Thumbnails thumbnails, ResolvedReel programme, ReelPlan.Span span) {
+        this.session = session;
         this.programme = programme;
         this.span = span;
         this.item = programme.plan().part(span.item()).item();
@@ -82,11 +82,11 @@ final class ItemRow extends HBox {
 
     private List<Button> buttons() {
         int place = span.place();
-        Button up = icon("up-" + place, Icon.UP, "Earlier", () -> studio.edit(ReelEdits.moveItem(place, place - 1)));
+        Button up = icon("up-" + place, Icon.UP, "Earlier", () -> session.edit(ReelEdits.moveItem(place, place - 1)));
         up.setDisable(place == 0);
-        Button down = icon("down-" + place, Icon.DOWN, "Later", () -> studio.edit(ReelEdits.moveItem(place, place + 1)));
+        Button down = icon("down-" + place, Icon.DOWN, "Later", () -> session.edit(ReelEdits.moveItem(place, place + 1)));
         down.setDisable(place == programme.reel().items().size() - 1);
-        return List.of(up, down, icon("out-" + place, Icon.CLOSE, "Take out of the reel", () -> studio.edit(ReelEdits.removeItem(place))));
+        return List.of(up, down, icon("out-" + place, Icon.CLOSE, "Take out of the reel", () -> session.edit(ReelEdits.removeItem(place))));
     }
 
     static Button icon(String id, Icon icon, String words, Runnable act) {

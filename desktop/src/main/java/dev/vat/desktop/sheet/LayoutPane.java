@@ -61,32 +61,32 @@ final class LayoutPane extends VBox {
         }
     }
 
-    private final Session studio;
+    private final Session session;
     private final ResolvedReel programme;
     private final ReelPlan.Span span;
     private final Layout now;
 
-    LayoutPane(Session studio, ResolvedReel programme, ReelPlan.Span span) {
-        this.studio = studio;
+    LayoutPane(Session session, ResolvedReel programme, ReelPlan.Span span) {
+        this.session = session;
         this.programme = programme;
         this.span = span;
         this.now = programme.reel().items().get(span.place()).layout();
         getStyleClass().add("reading-part");
         getChildren().addAll(name(), arrangement(), looks(), step(), length(), days());
         for (int i = 0; i < now.views().size(); i++) {
-            getChildren().add(new ViewFields(studio, programme, now, i, this::change));
+            getChildren().add(new ViewFields(session, programme, now, i, this::change));
         }
         getChildren().addAll(more(), fits());
     }
 
     private void change(Layout other) {
-        studio.edit(ReelEdits.layItem(span.place(), other));
+        session.edit(ReelEdits.layItem(span.place(), other));
     }
 
     private Node name() {
         return field("Layout", "Kept by its name it comes without its sources, for any reel.",
                 text("layout-name", now.name(), 12, typed -> change(now.withName(typed))),
-                Parts.small("layout-keep", "Keep for other reels", () -> studio.layouts().keep(now)));
+                Parts.small("layout-keep", "Keep for other reels", () -> session.layouts().keep(now)));
     }
 
     private Node arrangement() {
@@ -175,13 +175,13 @@ final class LayoutPane extends VBox {
     }
 
     private void menu(String at, Consumer<Source> chosen) {
-        sources(studio, chosen).show(lookup("#" + at), Side.BOTTOM, 0, 0);
+        sources(session, chosen).show(lookup("#" + at), Side.BOTTOM, 0, 0);
     }
 
     /** Sources that have pictures, to choose one. */
-    static ContextMenu sources(Session studio, Consumer<Source> chosen) {
+    static ContextMenu sources(Session session, Consumer<Source> chosen) {
         ContextMenu menu = new ContextMenu();
-        studio.project().sources().stream().filter(s -> !s.location().isSound()).forEach(source -> {
+        session.project().sources().stream().filter(s -> !s.location().isSound()).forEach(source -> {
             MenuItem item = new MenuItem(source.name());
             item.setMnemonicParsing(false);
             item.setOnAction(_ -> chosen.accept(source));
@@ -196,7 +196,7 @@ final class LayoutPane extends VBox {
         words.setId("captions-fit");
         Parts.present(words, false);
         if (programme.recipe(programme.plan().by(span, 0)).orElse(null) instanceof Recipe.Views views) {
-            studio.viewer().fit(views).whenComplete((said, failure) -> Platform.runLater(() -> {
+            session.viewer().fit(views).whenComplete((said, failure) -> Platform.runLater(() -> {
                 words.setText(failure != null ? failure.getMessage() : said);
                 Parts.present(words, !words.getText().isEmpty());
             }));

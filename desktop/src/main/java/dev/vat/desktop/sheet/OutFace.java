@@ -48,7 +48,7 @@ public final class OutFace extends VBox {
     /** A line of the sheet: a row, or a heading under which rows are folded. */
     private record Line(OutRow row, OutRow.Group heading) {}
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
     private final Runnable columnChanged;
     private final OutFields fields;
@@ -69,13 +69,13 @@ public final class OutFace extends VBox {
     private ContextMenu menu;
 
     /** @param columnChanged told when another deliverable is in focus @param ladders asked for steps of quality */
-    public OutFace(Session studio, Dialogs ask, Runnable columnChanged, Runnable ladders) {
-        this.studio = studio;
+    public OutFace(Session session, Dialogs ask, Runnable columnChanged, Runnable ladders) {
+        this.session = session;
         this.ask = ask;
         this.columnChanged = columnChanged;
-        this.fields = new OutFields(studio, ask);
-        this.menus = new OutMenus(studio, ask);
-        this.trying = new TryingBar(studio, ladders);
+        this.fields = new OutFields(session, ask);
+        this.menus = new OutMenus(session, ask);
+        this.trying = new TryingBar(session, ladders);
         setId("out-face");
         getStyleClass().add("face");
         grid.setId("out-grid");
@@ -102,7 +102,7 @@ public final class OutFace extends VBox {
     }
 
     private List<Deliverable> columns() {
-        return studio.project().deliverables();
+        return session.project().deliverables();
     }
 
     /** The deliverable in focus. */
@@ -115,7 +115,7 @@ public final class OutFace extends VBox {
             // What is being typed or chosen isn't taken away; the sheet is made anew when that is over.
             return;
         }
-        ResolvedReel programme = studio.programme().orElse(null);
+        ResolvedReel programme = session.programme().orElse(null);
         if (programme == null || columns().isEmpty()) {
             cells = new Label[0][];
             getChildren().setAll(fields.folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a "
@@ -135,7 +135,7 @@ public final class OutFace extends VBox {
         getChildren().removeIf(n -> "file-burn-in".equals(n.getId()));
         focused().filter(d -> d.burnIn() != null).ifPresent(d -> {
             VBox own = new VBox(Parts.label("Burn-in of " + d.title(), "strong"),
-                    new BurnInPane(ask, "own-burn-in", d.burnIn(), b -> studio.edit(Edits.follow(d.id(), x -> x.withBurnIn(b)))));
+                    new BurnInPane(ask, "own-burn-in", d.burnIn(), b -> session.edit(Edits.follow(d.id(), x -> x.withBurnIn(b)))));
             own.setId("file-burn-in");
             own.getStyleClass().addAll("reading", "file-burn-in");
             getChildren().add(own);
@@ -145,16 +145,16 @@ public final class OutFace extends VBox {
     /** Under each column's name: how far its file is while it is made, else what it will weigh. */
     public void showProgress() {
         trying.show();
-        heads.forEach((id, head) -> head.show(studio.runs().progress(id).orElse(null), forecast(id)));
+        heads.forEach((id, head) -> head.show(session.runs().progress(id).orElse(null), forecast(id)));
     }
 
     private String forecast(String id) {
-        Deliverable deliverable = studio.deliverable(id).orElse(null);
+        Deliverable deliverable = session.deliverable(id).orElse(null);
         if (deliverable == null || deliverable.off()) {
             return "off";
         }
-        return studio.foretelling().of(deliverable).map(ForecastWords::brief)
-                .orElseGet(() -> studio.programme().flatMap(p -> FactRow.FORECAST.value(studio, p, deliverable)).orElse(""));
+        return session.foretelling().of(deliverable).map(ForecastWords::brief)
+                .orElseGet(() -> session.programme().flatMap(p -> FactRow.FORECAST.value(session, p, deliverable)).orElse(""));
     }
 
     private List<Line> visibleLines() {
@@ -186,7 +186,7 @@ public final class OutFace extends VBox {
             ColumnConstraints wide = new ColumnConstraints(NARROWEST, NARROWEST, Double.MAX_VALUE);
             wide.setHgrow(Priority.ALWAYS);
             grid.getColumnConstraints().add(wide);
-            OutHead head = new OutHead(studio, menus, columns().get(c));
+            OutHead head = new OutHead(session, menus, columns().get(c));
             head.setPrefHeight(HEAD);
             head.setMinHeight(HEAD);
             head.setMaxHeight(HEAD);
@@ -231,7 +231,7 @@ public final class OutFace extends VBox {
     private Label folded(OutRow.Group group, int r, int c) {
         Deliverable deliverable = columns().get(c);
         if (group == OutRow.Group.FORECAST) {
-            return dress(Parts.label(studio.foretelling().of(deliverable).isPresent() ? "by test encodes" : "rough", "cell", "folded"), r,
+            return dress(Parts.label(session.foretelling().of(deliverable).isPresent() ? "by test encodes" : "rough", "cell", "folded"), r,
                     c);
         }
         long differ = group.rows().stream().filter(row -> row.differs(deliverable)).count();
@@ -240,12 +240,12 @@ public final class OutFace extends VBox {
 
     private Label cell(ResolvedReel programme, OutRow which, int r, int c) {
         Deliverable deliverable = columns().get(c);
-        Optional<String> value = which.value(studio, programme, deliverable);
+        Optional<String> value = which.value(session, programme, deliverable);
         Label cell = Parts.label(value.orElse(which.absence()), "cell");
         cell.setId("cell-" + which.id() + "-" + deliverable.id());
         if (value.isEmpty()) {
             cell.getStyleClass().add("absent");
-        } else if (c > 0 && value.equals(which.value(studio, programme, columns().get(c - 1)))) {
+        } else if (c > 0 && value.equals(which.value(session, programme, columns().get(c - 1)))) {
             cell.setText(cell.getText() + "  \u00b7 same");
         }
         if (which.differs(deliverable)) {
@@ -272,7 +272,7 @@ public final class OutFace extends VBox {
     private void judge(Label cell, OutRow which, Deliverable deliverable) {
         cell.getStyleClass().removeAll("fault", "warn");
         cell.setTooltip(new Tooltip(cell.getText()));
-        studio.findings().all().stream().filter(f -> which.isJudgedBy(f.id()) && deliverable.id().equals(f.target()))
+        session.findings().all().stream().filter(f -> which.isJudgedBy(f.id()) && deliverable.id().equals(f.target()))
                 .findFirst().ifPresent(f -> style(cell, f));
     }
 
@@ -326,7 +326,7 @@ public final class OutFace extends VBox {
     }
 
     private String sentence(OutRow row, Deliverable deliverable) {
-        return studio.programme().isEmpty() ? "" : row.sentence(OutRow.view(studio), deliverable);
+        return session.programme().isEmpty() ? "" : row.sentence(OutRow.view(session), deliverable);
     }
 
     private void go(int toLine, int toColumn) {
@@ -360,7 +360,7 @@ public final class OutFace extends VBox {
         OutRow row = lines.get(line).row;
         Deliverable deliverable = columns().get(column);
         if (row instanceof SettingRow(Setting setting) && setting.differs(deliverable)) {
-            studio.edit(setting.follow(deliverable.id()));
+            session.edit(setting.follow(deliverable.id()));
         }
     }
 
@@ -388,7 +388,7 @@ public final class OutFace extends VBox {
     }
 
     private void type(OutRow which, Deliverable deliverable) {
-        editor = new TextField(which.text(OutRow.view(studio), deliverable));
+        editor = new TextField(which.text(OutRow.view(session), deliverable));
         editor.setId("cell-editor");
         grid.add(editor, column, line + 1);
         editor.applyCss();
@@ -407,7 +407,7 @@ public final class OutFace extends VBox {
     private void commit(OutRow which, Deliverable deliverable, boolean stay) {
         Edit edit;
         try {
-            edit = which.typed(OutRow.view(studio), deliverable, editor.getText());
+            edit = which.typed(OutRow.view(session), deliverable, editor.getText());
         } catch (IllegalArgumentException e) {
             if (stay) {
                 sentence.setText(e.getMessage());
@@ -419,7 +419,7 @@ public final class OutFace extends VBox {
             return;
         }
         stopEditing(stay);
-        studio.edit(edit);
+        session.edit(edit);
     }
 
     private void stopEditing(boolean keepFocus) {

@@ -32,29 +32,29 @@ import javafx.scene.layout.Region;
 /** What holds for all deliverables: where they go, how they are named, and the rate. */
 final class OutFields {
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
 
-    OutFields(Session studio, Dialogs ask) {
-        this.studio = studio;
+    OutFields(Session session, Dialogs ask) {
+        this.session = session;
         this.ask = ask;
     }
 
     HBox folder() {
-        Path folder = DestinationProbe.folderOf(studio.project());
+        Path folder = DestinationProbe.folderOf(session.project());
         TextField path = new TextField(folder == null ? "" : folder.toString());
         path.setId("folder");
         path.setPromptText("beside the first source's folder");
         HBox.setHgrow(path, Priority.ALWAYS);
         path.setOnAction(_ -> {
             if (!path.getText().isBlank()) {
-                studio.edit(Edits.setFolder(Place.of(Path.of(path.getText().strip()))));
+                session.edit(Edits.setFolder(Place.of(Path.of(path.getText().strip()))));
             }
         });
         Button choose = Parts.button("choose-folder", "Choose\u2026", () -> ask.folder("Where the files go", folder)
-                .ifPresent(chosen -> studio.edit(Edits.setFolder(Place.of(chosen)))));
+                .ifPresent(chosen -> session.edit(Edits.setFolder(Place.of(chosen)))));
         HBox line = field("Folder", path, choose);
-        if (!studio.settings().folders().isEmpty()) {
+        if (!session.settings().folders().isEmpty()) {
             line.getChildren().add(recent());
         }
         return line;
@@ -68,9 +68,9 @@ final class OutFields {
         recent.setContentDisplay(ContentDisplay.RIGHT);
         recent.setOnAction(_ -> {
             ContextMenu menu = new ContextMenu();
-            for (String folder : studio.settings().folders()) {
+            for (String folder : session.settings().folders()) {
                 MenuItem item = new MenuItem(folder);
-                item.setOnAction(_ -> studio.edit(Edits.setFolder(Place.of(Path.of(folder)))));
+                item.setOnAction(_ -> session.edit(Edits.setFolder(Place.of(Path.of(folder)))));
                 menu.getItems().add(item);
             }
             menu.show(recent, Side.BOTTOM, 0, 0);
@@ -80,13 +80,13 @@ final class OutFields {
 
     /** @param shown the deliverable whose name is the live example */
     HBox naming(Optional<Deliverable> shown) {
-        TextField pattern = new TextField(studio.project().naming());
+        TextField pattern = new TextField(session.project().naming());
         pattern.setId("naming");
         pattern.setTooltip(new Tooltip("Fields: {" + String.join("} {", FileNaming.FIELDS) + "}"));
         HBox.setHgrow(pattern, Priority.ALWAYS);
-        pattern.setOnAction(_ -> studio.edit(Edits.setNaming(pattern.getText())));
-        Label example = Parts.label(shown.flatMap(d -> studio.programme()
-                .flatMap(p -> FactRow.NAME.value(studio, p, d))).orElse(""), "mono", "note");
+        pattern.setOnAction(_ -> session.edit(Edits.setNaming(pattern.getText())));
+        Label example = Parts.label(shown.flatMap(d -> session.programme()
+                .flatMap(p -> FactRow.NAME.value(session, p, d))).orElse(""), "mono", "note");
         example.setId("name-example");
         example.setMinHeight(26);
         return field("Names", pattern, example);
@@ -95,13 +95,13 @@ final class OutFields {
     HBox rate(ResolvedReel programme) {
         FlowPane rates = Parts.choices();
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
-        offered.remove(studio.offeredRate());
-        offered.addFirst(studio.offeredRate());
+        offered.remove(session.offeredRate());
+        offered.addFirst(session.offeredRate());
         for (Rate rate : offered) {
             var button = new ToggleButton(rate.label());
             button.setId("out-rate-" + rate.label());
             button.setSelected(programme.rate().filter(rate::equals).isPresent());
-            button.setOnAction(_ -> studio.chooseRate(rate));
+            button.setOnAction(_ -> session.chooseRate(rate));
             rates.getChildren().add(button);
         }
         HBox.setHgrow(rates, Priority.ALWAYS);
@@ -114,8 +114,8 @@ final class OutFields {
         draft.setId("draft");
         draft.setMinWidth(Region.USE_PREF_SIZE);
         draft.setTooltip(new Tooltip("Every file at half size, with a mark in its name and its picture"));
-        draft.setSelected(studio.project().isDraft());
-        draft.setOnAction(_ -> studio.edit(Edits.setDraft(draft.isSelected())));
+        draft.setSelected(session.project().isDraft());
+        draft.setOnAction(_ -> session.edit(Edits.setDraft(draft.isSelected())));
         return draft;
     }
 

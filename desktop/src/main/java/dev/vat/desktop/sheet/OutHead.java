@@ -22,7 +22,7 @@ final class OutHead extends VBox {
 
     private final Label status = Parts.label("", "note");
 
-    OutHead(Session studio, OutMenus menus, Deliverable deliverable) {
+    OutHead(Session session, OutMenus menus, Deliverable deliverable) {
         Label label = Parts.wrapped(deliverable.title(), "strong");
         HBox.setHgrow(label, Priority.ALWAYS);
         label.setMaxWidth(Double.MAX_VALUE);
@@ -31,7 +31,7 @@ final class OutHead extends VBox {
         more.setGraphic(Icon.DOWN.node());
         more.getStyleClass().add("small");
         more.setAccessibleText("What can be done with " + deliverable.title());
-        Button out = Parts.button("drop-" + deliverable.id(), "", () -> studio.edit(Edits.removeDeliverable(deliverable.id())));
+        Button out = Parts.button("drop-" + deliverable.id(), "", () -> session.edit(Edits.removeDeliverable(deliverable.id())));
         out.setGraphic(Icon.CLOSE.node());
         out.getStyleClass().add("small");
         out.setAccessibleText("Remove " + deliverable.title());

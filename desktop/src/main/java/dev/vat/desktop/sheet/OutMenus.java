@@ -22,11 +22,11 @@ import javafx.scene.control.MenuItem;
 /** What a cell or a column's heading offers to choose from. What can't be chosen stands there with its reason. */
 final class OutMenus {
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
 
-    OutMenus(Session studio, Dialogs ask) {
-        this.studio = studio;
+    OutMenus(Session session, Dialogs ask) {
+        this.session = session;
         this.ask = ask;
     }
 
@@ -35,9 +35,9 @@ final class OutMenus {
         ContextMenu menu = new ContextMenu();
         menu.setId(setting.id() + "-menu");
         Map<String, Menu> families = new LinkedHashMap<>();
-        for (Choice choice : setting.choices(OutRow.view(studio), deliverable)) {
+        for (Choice choice : setting.choices(OutRow.view(session), deliverable)) {
             CheckMenuItem item = choice(choice.id(), choice.title(), choice.chosen(),
-                    () -> studio.edit(setting.edit(deliverable.id(), choice.change())));
+                    () -> session.edit(setting.edit(deliverable.id(), choice.change())));
             item.setDisable(choice.refusal() != null);
             if (choice.family() == null) {
                 menu.getItems().add(item);
@@ -59,7 +59,7 @@ final class OutMenus {
     /** Asks for the file of a look. */
     void look(Deliverable deliverable) {
         ask.file("A table of colours for " + deliverable.title(), "Tables of colours", List.of("cube"))
-                .ifPresent(file -> studio.edit(Edits.setLook(deliverable.id(), Look.of(file))));
+                .ifPresent(file -> session.edit(Edits.setLook(deliverable.id(), Look.of(file))));
     }
 
     /** Asks for a place by its percentage; dragging the picture does the same. */
@@ -72,9 +72,9 @@ final class OutMenus {
                 if (where.signum() < 0 || where.compareTo(Rational.ONE) > 0) {
                     throw new IllegalArgumentException("'" + text + "' is no place from 0 to 100 percent");
                 }
-                studio.edit(Edits.setFraming(deliverable.id(), framing.withLook(where, where)));
+                session.edit(Edits.setFraming(deliverable.id(), framing.withLook(where, where)));
             } catch (IllegalArgumentException e) {
-                studio.say(e.getMessage() + ".");
+                session.say(e.getMessage() + ".");
             }
         });
     }
@@ -84,16 +84,16 @@ final class OutMenus {
         String id = deliverable.id();
         return new ContextMenu(
                 item("off", deliverable.off() ? "Switch it on" : "Switch it off for now",
-                        () -> studio.edit(Edits.switchOff(id, !deliverable.off()))),
-                item("duplicate", "Duplicate", () -> studio.edit(Edits.duplicate(id))),
-                item("left", "Move left", () -> studio.edit(Edits.moveDeliverable(id, -1))),
-                item("right", "Move right", () -> studio.edit(Edits.moveDeliverable(id, 1))),
-                item("as-target", "All as the target has it", () -> studio.edit(Edits.setAsTarget(id))),
+                        () -> session.edit(Edits.switchOff(id, !deliverable.off()))),
+                item("duplicate", "Duplicate", () -> session.edit(Edits.duplicate(id))),
+                item("left", "Move left", () -> session.edit(Edits.moveDeliverable(id, -1))),
+                item("right", "Move right", () -> session.edit(Edits.moveDeliverable(id, 1))),
+                item("as-target", "All as the target has it", () -> session.edit(Edits.setAsTarget(id))),
                 item("keep-preset", "Keep as a preset\u2026",
                         () -> ask.text("Keep this column as a preset", deliverable.title())
-                                .ifPresent(name -> studio.presets().keep(name, deliverable))),
+                                .ifPresent(name -> session.presets().keep(name, deliverable))),
                 item("copy-preset", "Copy as text", () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
-                item("remove", "Remove", () -> studio.edit(Edits.removeDeliverable(id))));
+                item("remove", "Remove", () -> session.edit(Edits.removeDeliverable(id))));
     }
 
     private static CheckMenuItem choice(String id, String text, boolean selected, Runnable act) {

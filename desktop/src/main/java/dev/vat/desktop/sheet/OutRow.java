@@ -49,8 +49,8 @@ sealed interface OutRow permits SettingRow, FactRow {
     }
 
     /** What settings are looked at with now. */
-    static SettingView view(Session studio) {
-        return new SettingView(studio.programme().orElse(null), studio.sound().orElse(null), null);
+    static SettingView view(Session session) {
+        return new SettingView(session.programme().orElse(null), session.sound().orElse(null), null);
     }
 
     /** Stable, for cells. */
@@ -62,7 +62,7 @@ sealed interface OutRow permits SettingRow, FactRow {
     String sentence(SettingView view, Deliverable deliverable);
 
     /** What a cell shows; empty where there is nothing to show. */
-    Optional<String> value(Session studio, ResolvedReel programme, Deliverable deliverable);
+    Optional<String> value(Session session, ResolvedReel programme, Deliverable deliverable);
 
     /** Why there is nothing to show. */
     String absence();

@@ -34,19 +34,19 @@ import javafx.util.StringConverter;
 /** The passes that an item's picture is made of again, the highest first as they lie over each other; nothing where there are none. */
 final class PassPane extends VBox {
 
-    private final Session studio;
+    private final Session session;
     private final ResolvedReel programme;
     private final ReelPlan.Span span;
     private final PassMix now;
 
-    PassPane(Session studio, ResolvedReel programme, ReelPlan.Span span, ResolvedReel.Entry entry) {
-        this.studio = studio;
+    PassPane(Session session, ResolvedReel programme, ReelPlan.Span span, ResolvedReel.Entry entry) {
+        this.session = session;
         this.programme = programme;
         this.span = span;
         this.now = programme.plan().part(span.item()).item().passes();
         setId("passes");
         getStyleClass().add("reading-part");
-        List<PassWords.Found> found = ShotPasses.of(studio.project().sources(), entry.source(), entry.table());
+        List<PassWords.Found> found = ShotPasses.of(session.project().sources(), entry.source(), entry.table());
         if (now == null) {
             if (!found.isEmpty()) {
                 getChildren().add(
@@ -65,7 +65,7 @@ final class PassPane extends VBox {
     }
 
     private void mix(PassMix mix) {
-        studio.edit(ReelEdits.mixItem(span.place(), mix));
+        session.edit(ReelEdits.mixItem(span.place(), mix));
     }
 
     private HBox row(int index, Pass pass) {
@@ -74,7 +74,7 @@ final class PassPane extends VBox {
         on.setMnemonicParsing(false);
         on.setSelected(!pass.off());
         on.getStyleClass().add("pass-name");
-        on.setTooltip(new Tooltip(studio.project().source(pass.source()).map(Source::name).orElse("layer " + pass.layer())));
+        on.setTooltip(new Tooltip(session.project().source(pass.source()).map(Source::name).orElse("layer " + pass.layer())));
         on.setOnAction(_ -> mix(now.with(index, p -> p.withOff(!on.isSelected()))));
         ComboBox<Operation> operation = new ComboBox<>();
         operation.setId("pass-operation-" + index);
@@ -107,7 +107,7 @@ final class PassPane extends VBox {
                 named("tint",
                         text("pass-tint-" + index, pass.tint() == null ? "" : pass.tint().toString(), 4,
                                 typed -> mix(now.with(index, p -> p.withTint(typed.isBlank() ? null : Rgb.parse(typed)))))),
-                up, down, Parts.small("pass-file-" + index, "File", () -> studio.edit(Edits.addPassFile(pass.name()))));
+                up, down, Parts.small("pass-file-" + index, "File", () -> session.edit(Edits.addPassFile(pass.name()))));
         row.getStyleClass().add("pass-row");
         return row;
     }
@@ -120,7 +120,7 @@ final class PassPane extends VBox {
             against.setDisable(true);
             said.setText("Comparing\u2026");
             PassCheck check = new PassCheck(programme, span);
-            check.run(studio.viewer(), done -> Platform.runLater(() -> said.setText(done + " of " + check.frames() + " compared\u2026")))
+            check.run(session.viewer(), done -> Platform.runLater(() -> said.setText(done + " of " + check.frames() + " compared\u2026")))
                     .whenComplete((report, failure) -> Platform.runLater(() -> {
                         against.setDisable(false);
                         said.setText(failure == null ? report.words() : "The passes can't be compared: " + failure.getMessage());

@@ -27,13 +27,13 @@ import javafx.scene.layout.VBox;
 /** What the pictures of a source mean: layer, pixel shape, alpha, colour. Only what applies is there. */
 final class PictureFields extends VBox {
 
-    private final Session studio;
+    private final Session session;
     private final Source source;
     private final Interpretation picture;
     private final FrameTable table;
 
-    PictureFields(Session studio, Source source, FrameTable table) {
-        this.studio = studio;
+    PictureFields(Session session, Source source, FrameTable table) {
+        this.session = session;
         this.source = source;
         this.picture = source.reading().picture();
         this.table = table;
@@ -51,7 +51,7 @@ final class PictureFields extends VBox {
     }
 
     private void set(UnaryOperator<Interpretation> change) {
-        studio.edit(Edits.setPicture(source.id(), change.apply(picture)));
+        session.edit(Edits.setPicture(source.id(), change.apply(picture)));
     }
 
     private HBox layer(PictureFormat format) {

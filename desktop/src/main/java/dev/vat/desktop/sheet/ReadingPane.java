@@ -37,21 +37,21 @@ import javafx.scene.layout.VBox;
 /** What can be done with one source, and how it is taken: its time first, then its picture, then what is worth knowing. */
 final class ReadingPane extends VBox {
 
-    private final Session studio;
+    private final Session session;
     private final Source source;
     private final Reading reading;
     private final FrameTable table;
     private final Sequence sequence;
 
-    ReadingPane(Session studio, Dialogs ask, Source source, FrameTable table) {
-        this.studio = studio;
+    ReadingPane(Session session, Dialogs ask, Source source, FrameTable table) {
+        this.session = session;
         this.source = source;
         this.reading = source.reading();
         this.table = table;
         this.sequence = table.sequence();
         setId("reading");
         getStyleClass().add("reading");
-        getChildren().addAll(new SourceActs(studio, ask, source, table), new SourceNotes(studio, source, table), rate());
+        getChildren().addAll(new SourceActs(session, ask, source, table), new SourceNotes(session, source, table), rate());
         boolean still = sequence.count() == 1 && sequence.pattern().isSingle();
         if (still) {
             getChildren().add(stillLength());
@@ -62,7 +62,7 @@ final class ReadingPane extends VBox {
             }
         }
         getChildren().add(timecode());
-        getChildren().add(new PictureFields(studio, source, table));
+        getChildren().add(new PictureFields(session, source, table));
         getChildren().add(note());
     }
 
@@ -74,7 +74,7 @@ final class ReadingPane extends VBox {
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
         Rate now = rateNow();
         Rate stated = table.format().map(f -> f.stated().rate()).orElse(null);
-        for (Rate first : new Rate[] {studio.offeredRate(), stated, now}) {
+        for (Rate first : new Rate[] {session.offeredRate(), stated, now}) {
             if (first != null) {
                 offered.remove(first);
                 offered.addFirst(first);
@@ -82,17 +82,17 @@ final class ReadingPane extends VBox {
         }
         List<Node> values = new ArrayList<>();
         for (Node button : choice("rate", offered.toArray(Rate[]::new), now, Rate::label,
-                rate -> studio.edit(Edits.setSourceRate(source.id(), rate)))) {
+                rate -> session.edit(Edits.setSourceRate(source.id(), rate)))) {
             values.add(button);
         }
-        values.add(text("rate-other", "", 6, typed -> studio.edit(Edits.setSourceRate(source.id(), Rate.parse(typed)))));
+        values.add(text("rate-other", "", 6, typed -> session.edit(Edits.setSourceRate(source.id(), Rate.parse(typed)))));
         ((TextField) values.getLast()).setPromptText("other");
         return field("Rate", stated != null && reading.rate() == null ? "Stated by the file." : "", values.toArray(Node[]::new));
     }
 
     private void apply(Extent extent) {
         FrameRange range = extent.range();
-        studio.edit(
+        session.edit(
                 Edits.setRange(source.id(), range.equals(Reading.PLAIN.withExpected(reading.expected()).rangeIn(sequence)) ? null : range));
     }
 
@@ -114,7 +114,7 @@ final class ReadingPane extends VBox {
     }
 
     private void cadence(Function<Cadence, Cadence> change) {
-        studio.edit(Edits.setCadence(source.id(), change.apply(reading.cadence())));
+        session.edit(Edits.setCadence(source.id(), change.apply(reading.cadence())));
     }
 
     /** Step and lead-in: which frames of the range are taken. */
@@ -153,16 +153,16 @@ final class ReadingPane extends VBox {
         FrameRange expected = reading.expected();
         List<Node> values = new ArrayList<>();
         values.add(text("expected", expected == null ? "" : expected.toString(), 9,
-                typed -> studio.edit(Edits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
-        studio.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
+                typed -> session.edit(Edits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
+        session.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
                 .ifPresent(range -> values
-                        .add(Parts.small("expect-kin", range + " as its kin", () -> studio.edit(Edits.setExpected(source.id(), range)))));
-        studio.previews().approvedFor(source).stream().filter(a -> !a.equals(reading.approved()))
+                        .add(Parts.small("expect-kin", range + " as its kin", () -> session.edit(Edits.setExpected(source.id(), range)))));
+        session.previews().approvedFor(source).stream().filter(a -> !a.equals(reading.approved()))
                 .forEach(a -> values.add(Parts.small("expect-approved", "as approved, " + a.preview() + " " + a.range(),
-                        () -> studio.edit(PreviewEdits.hold(source.id(), a)))));
+                        () -> session.edit(PreviewEdits.hold(source.id(), a)))));
         if (reading.approved() != null) {
             values.add(Parts.small("expect-nothing", "not as " + reading.approved().preview(),
-                    () -> studio.edit(PreviewEdits.hold(source.id(), null))));
+                    () -> session.edit(PreviewEdits.hold(source.id(), null))));
         }
         return field("Expected", reading.approved() != null ? "As the approved preview has them."
                 : expected == null ? "The frames that there should be, if more are to come." : "", values.toArray(Node[]::new));
@@ -170,7 +170,7 @@ final class ReadingPane extends VBox {
 
     private HBox gap() {
         return field("Holes", reading.gap().sentence(), choice("gap", GapPolicy.values(), reading.gap(), GapPolicy::title,
-                policy -> studio.edit(Edits.setGap(source.id(), policy))));
+                policy -> session.edit(Edits.setGap(source.id(), policy))));
     }
 
     private HBox timecode() {
@@ -181,12 +181,12 @@ final class ReadingPane extends VBox {
                     if (!typed.isBlank()) {
                         Timecode.parse(typed, rateNow() == null ? Rate.FPS_25 : rateNow());
                     }
-                    studio.edit(Edits.setTimecode(source.id(), typed.isBlank() || typed.strip().equals(stated) ? null : typed.strip()));
+                    session.edit(Edits.setTimecode(source.id(), typed.isBlank() || typed.strip().equals(stated) ? null : typed.strip()));
                 }), Parts.label("of the first frame", "note"));
     }
 
     private HBox note() {
         return field("Note", "", text("render-note", reading.note() == null ? "" : reading.note(), 30,
-                typed -> studio.edit(Edits.setNote(source.id(), typed))));
+                typed -> session.edit(Edits.setNote(source.id(), typed))));
     }
 }

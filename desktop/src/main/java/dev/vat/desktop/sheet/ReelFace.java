@@ -46,7 +46,7 @@ public final class ReelFace extends VBox {
     private static final int MOST_VIEWS = 9;
     private static final int WIDEST = 3840;
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
     private final LongConsumer seek;
     private final LongSupplier playhead;
@@ -54,22 +54,22 @@ public final class ReelFace extends VBox {
     private int selected = -1;
 
     /** @param seek told of a reel frame to go to @param playhead the reel frame that is shown */
-    public ReelFace(Session studio, Dialogs ask, LongConsumer seek, LongSupplier playhead) {
-        this.studio = studio;
+    public ReelFace(Session session, Dialogs ask, LongConsumer seek, LongSupplier playhead) {
+        this.session = session;
         this.ask = ask;
         this.seek = seek;
         this.playhead = playhead;
-        this.thumbnails = new Thumbnails(studio.viewer());
+        this.thumbnails = new Thumbnails(session.viewer());
         setId("reel-face");
         getStyleClass().add("face");
     }
 
     public void show() {
         List<Node> rows = new ArrayList<>();
-        if (studio.project().reels().size() > 1) {
+        if (session.project().reels().size() > 1) {
             rows.add(reels());
         }
-        Optional<ResolvedReel> programme = studio.programme();
+        Optional<ResolvedReel> programme = session.programme();
         if (programme.isEmpty() || programme.get().plan().spans().isEmpty()) {
             rows.add(Parts.wrapped("The reel is empty. Bring frames in, or add a source to it from the In face.", "note", "empty"));
         } else {
@@ -81,7 +81,7 @@ public final class ReelFace extends VBox {
             rows.add(views(programme.get()));
             rows.add(rate(programme.get()));
             rows.add(start(programme.get()));
-            rows.add(new SoundPane(studio, programme.get()));
+            rows.add(new SoundPane(session, programme.get()));
             rows.add(burnIn(programme.get()));
         }
         getChildren().setAll(rows);
@@ -90,11 +90,11 @@ public final class ReelFace extends VBox {
     private FlowPane reels() {
         FlowPane choices = Parts.choices("reel-choice");
         choices.getChildren().add(Parts.label("Reels", "field-name"));
-        for (Reel reel : studio.project().reels()) {
+        for (Reel reel : session.project().reels()) {
             ToggleButton button = new ToggleButton(reel.name());
             button.setId("reel-" + reel.id());
-            button.setSelected(reel.id().equals(studio.project().reel()));
-            button.setOnAction(_ -> studio.edit(Edits.chooseReel(reel.id())));
+            button.setSelected(reel.id().equals(session.project().reel()));
+            button.setOnAction(_ -> session.edit(Edits.chooseReel(reel.id())));
             choices.getChildren().add(button);
         }
         return choices;
@@ -102,12 +102,12 @@ public final class ReelFace extends VBox {
 
     private VBox item(ResolvedReel programme, ReelPlan.Span span) {
         boolean open = span.place() == selected;
-        VBox row = new VBox(new ItemRow(studio, thumbnails, programme, span));
+        VBox row = new VBox(new ItemRow(session, thumbnails, programme, span));
         row.setId("item-" + span.place());
         row.getStyleClass().add("source-row");
         if (open) {
             row.getStyleClass().add("selected");
-            row.getChildren().add(new ItemPane(studio, ask, programme, span, playhead));
+            row.getChildren().add(new ItemPane(session, ask, programme, span, playhead));
         }
         row.setUserData(new Dragged.OfItem(span.place()));
         row.setOnDragDetected(_ -> row.startFullDrag());
@@ -142,7 +142,7 @@ public final class ReelFace extends VBox {
         int to = before > from ? before - 1 : before;
         if (to != from) {
             selected = selected == from ? to : -1;
-            studio.edit(ReelEdits.moveItem(from, to));
+            session.edit(ReelEdits.moveItem(from, to));
         }
     }
 
@@ -168,13 +168,13 @@ public final class ReelFace extends VBox {
         int behind = selected >= 0 && selected < items ? selected + 1 : items;
         String today = LocalDate.now().toString();
         List<Node> ways = new ArrayList<>();
-        ways.add(Parts.small("add-black", "Black", () -> studio.edit(ReelEdits.addDrawn(behind, GeneratedItem.Plain.black(second)))));
+        ways.add(Parts.small("add-black", "Black", () -> session.edit(ReelEdits.addDrawn(behind, GeneratedItem.Plain.black(second)))));
         ways.add(Parts.small("add-slate", "Slate", () -> add(before, BroadcastHead.slate(today, SLATE_SECONDS * (long) second), rate)));
         ways.add(Parts.small("add-leader", "Countdown leader", () -> add(before, GeneratedItem.Leader.of(second), rate)));
         ways.add(Parts.small("add-bars", "Bars and tone", () -> add(before,
                 new GeneratedItem.Bars(BarPattern.BARS_75, GeneratedItem.Bars.EBU_LEVEL, BARS_SECONDS * (long) second), rate)));
         programme.shape().ifPresent(shape -> ways.add(Parts.small("add-head", "Broadcast head, programme at 10:00:00:00",
-                () -> studio.edit(ReelEdits.addHead(BroadcastHead.of(rate, shape.size(), shape.pixelAspect(), today))))));
+                () -> session.edit(ReelEdits.addHead(BroadcastHead.of(rate, shape.size(), shape.pixelAspect(), today))))));
         HBox field = Fields.field("Add", "", ways.toArray(Node[]::new));
         field.getStyleClass().add("total");
         return field;
@@ -183,7 +183,7 @@ public final class ReelFace extends VBox {
     /** Several sources in one picture: those of the reel, or all there are. */
     private HBox views(ResolvedReel programme) {
         List<String> ofReel = programme.reel().items().stream().map(Item::source).filter(Objects::nonNull).distinct().toList();
-        List<String> all = studio.project().sources().stream().filter(s -> !s.location().isSound()).map(Source::id).toList();
+        List<String> all = session.project().sources().stream().filter(s -> !s.location().isSound()).map(Source::id).toList();
         List<Item> items = (ofReel.size() > 1 ? ofReel : all).stream().limit(MOST_VIEWS).map(Item::of).toList();
         List<Node> ways = new ArrayList<>();
         if (items.size() > 1) {
@@ -195,7 +195,7 @@ public final class ReelFace extends VBox {
                             () -> layOut(Layout.of("Views",
                                     programme.size().map(s -> side(s, across, Math.ceilDiv(views.size(), across))).orElse(null),
                                     new Arrangement.Grid(across), views))));
-            studio.layouts().all().forEach(kept -> ways.add(
+            session.layouts().all().forEach(kept -> ways.add(
                     Parts.small("add-layout-" + kept.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"), "As in " + kept.name(),
                             () -> layOut(kept.withItems(items)))));
         }
@@ -211,18 +211,18 @@ public final class ReelFace extends VBox {
     }
 
     private void layOut(Layout layout) {
-        selected = studio.project().currentReel().map(r -> r.items().size()).orElse(0);
-        studio.edit(ReelEdits.addLayout(layout));
+        selected = session.project().currentReel().map(r -> r.items().size()).orElse(0);
+        session.edit(ReelEdits.addLayout(layout));
     }
 
     private void add(int before, GeneratedItem drawn, Rate rate) {
-        studio.edit(before == 0 ? ReelEdits.addInFront(drawn, rate) : ReelEdits.addDrawn(before, drawn));
+        session.edit(before == 0 ? ReelEdits.addInFront(drawn, rate) : ReelEdits.addDrawn(before, drawn));
     }
 
     private VBox burnIn(ResolvedReel programme) {
         HBox head = Parts.row(Parts.label("Burn-in", "strong"), Parts.label("Written into every file that isn't set to be clean.", "note"));
         head.getStyleClass().add("total");
-        return new VBox(head, new BurnInPane(ask, "reel-burn-in", programme.reel().burnIn(), b -> studio.edit(ReelEdits.burnIn(b))));
+        return new VBox(head, new BurnInPane(ask, "reel-burn-in", programme.reel().burnIn(), b -> session.edit(ReelEdits.burnIn(b))));
     }
 
     /** The reel's own rate: what plays at another one is conformed. */
@@ -234,7 +234,7 @@ public final class ReelFace extends VBox {
                 programme.reel().rate() == null ? "Every item is brought to the first source's rate."
                         : "Every item is brought to this rate.",
                 Fields.choice("reel-rate", offered.toArray(Rate[]::new), programme.reel().rate(),
-                        r -> r == null ? "as the first source" : r.label(), r -> studio.edit(ReelEdits.setRate(r))));
+                        r -> r == null ? "as the first source" : r.label(), r -> session.edit(ReelEdits.setRate(r))));
         field.getStyleClass().add("total");
         return field;
     }
@@ -247,7 +247,7 @@ public final class ReelFace extends VBox {
                     if (!label.isEmpty()) {
                         Timecode.parse(label, programme.rate().orElse(Rate.FPS_25));
                     }
-                    studio.edit(ReelEdits.setStart(label.isEmpty() ? null : label));
+                    session.edit(ReelEdits.setStart(label.isEmpty() ? null : label));
                 }));
         field.getStyleClass().add("total");
         return field;

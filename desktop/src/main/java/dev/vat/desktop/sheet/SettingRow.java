@@ -27,8 +27,8 @@ record SettingRow(Setting setting) implements OutRow {
     }
 
     @Override
-    public Optional<String> value(Session studio, ResolvedReel programme, Deliverable deliverable) {
-        return deliverable.isKnown() ? setting.value(new SettingView(programme, studio.sound().orElse(null), null), deliverable)
+    public Optional<String> value(Session session, ResolvedReel programme, Deliverable deliverable) {
+        return deliverable.isKnown() ? setting.value(new SettingView(programme, session.sound().orElse(null), null), deliverable)
                 : Optional.empty();
     }
 

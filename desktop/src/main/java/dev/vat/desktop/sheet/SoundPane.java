@@ -32,16 +32,16 @@ import javafx.scene.layout.VBox;
 /** The sounds that are laid to a reel, and those that could be. */
 final class SoundPane extends VBox {
 
-    private final Session studio;
+    private final Session session;
     private final ResolvedReel programme;
     private final Rate rate;
 
-    SoundPane(Session studio, ResolvedReel programme) {
-        this.studio = studio;
+    SoundPane(Session session, ResolvedReel programme) {
+        this.session = session;
         this.programme = programme;
         this.rate = programme.rate().orElse(Rate.FPS_25);
         setId("reel-sound");
-        List<Source> free = studio.project().sources().stream()
+        List<Source> free = session.project().sources().stream()
                 .filter(s -> s.location().isSound() && programme.sounds().stream().noneMatch(u -> u.source().id().equals(s.id()))).toList();
         HBox head = Parts.row(Parts.label("Sound", "strong"));
         head.getStyleClass().add("total");
@@ -51,18 +51,18 @@ final class SoundPane extends VBox {
         }
         FlowPane choices = Parts.choices();
         free.forEach(s -> choices.getChildren()
-                .add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " to it", () -> studio.edit(ReelEdits.addSound(s.id())))));
+                .add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " to it", () -> session.edit(ReelEdits.addSound(s.id())))));
         head.getChildren().add(choices);
         getChildren().add(head);
         programme.sounds().forEach(sounding -> getChildren().add(row(sounding)));
-        if (studio.sound().isPresent()) {
+        if (session.sound().isPresent()) {
             List<SoundLayout> layouts = new ArrayList<>(SoundLayout.USUAL);
             layouts.addFirst(null);
             HBox field = field("Channels", "What the channels of every file with sound are. Discrete ones have no place in front of a "
                     + "listener; PCM carries them.",
                     choice("layout", layouts.toArray(SoundLayout[]::new), programme.reel().layout(),
-                            l -> l == null ? "as the first sound, " + studio.sound().orElseThrow().layout() : l.toString(),
-                            l -> studio.edit(ReelEdits.setLayout(l))));
+                            l -> l == null ? "as the first sound, " + session.sound().orElseThrow().layout() : l.toString(),
+                            l -> session.edit(ReelEdits.setLayout(l))));
             field.getStyleClass().add("total");
             getChildren().add(field);
         }
@@ -71,10 +71,10 @@ final class SoundPane extends VBox {
     private VBox row(ResolvedReel.Sounding sounding) {
         SoundUse use = sounding.use();
         int place = sounding.place();
-        Optional<ClipFacts> facts = studio.watch().clip(sounding.source().id());
+        Optional<ClipFacts> facts = session.watch().clip(sounding.source().id());
         String figures = facts.map(f -> f.seconds().toFixed(3) + " s   " + f.sounds().getFirst().describe()).orElse("");
         HBox head = Parts.row(Parts.label(sounding.source().name(), "strong"), Parts.label(figures, "note"), Parts.space(),
-                Parts.small("out-sound-" + place, "Take out", () -> studio.edit(ReelEdits.removeSound(place))));
+                Parts.small("out-sound-" + place, "Take out", () -> session.edit(ReelEdits.removeSound(place))));
         List<Node> when = new ArrayList<>();
         when.add(named("at", time("sound-at-" + place, use.at(), typed -> use.withAt(Moment.parse(typed, rate)), place)));
         when.add(named("from", time("sound-from-" + place, use.from() == null ? Rational.ZERO : use.from(),
@@ -119,7 +119,7 @@ final class SoundPane extends VBox {
     }
 
     private void change(int place, SoundUse use) {
-        studio.edit(ReelEdits.changeSound(place, use));
+        session.edit(ReelEdits.changeSound(place, use));
     }
 
     private static Rational orNull(Rational seconds) {

@@ -20,13 +20,13 @@ final class SourceActs extends VBox {
 
     private static final int LONGEST = 26;
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
     private final Source source;
 
     /** @param table null for a source that isn't there, or a sound */
-    SourceActs(Session studio, Dialogs ask, Source source, FrameTable table) {
-        this.studio = studio;
+    SourceActs(Session session, Dialogs ask, Source source, FrameTable table) {
+        this.session = session;
         this.ask = ask;
         this.source = source;
         getStyleClass().add("reading-part");
@@ -36,24 +36,24 @@ final class SourceActs extends VBox {
             filling(acts);
         }
         if (table != null) {
-            if (studio.watch().isChecking(source.id())) {
-                acts.getChildren().add(Parts.button("stop-check", "Stop checking", () -> studio.watch().cancel(source.id())));
+            if (session.watch().isChecking(source.id())) {
+                acts.getChildren().add(Parts.button("stop-check", "Stop checking", () -> session.watch().cancel(source.id())));
             } else {
-                acts.getChildren().add(Parts.button("check-again", "Check again", () -> studio.watch().again(source)));
+                acts.getChildren().add(Parts.button("check-again", "Check again", () -> session.watch().again(source)));
             }
-            studio.previews().of(source).filter(p -> p.idle() != null).map(p -> FrameRange.of(p.range().first(), p.idle()))
+            session.previews().of(source).filter(p -> p.idle() != null).map(p -> FrameRange.of(p.range().first(), p.idle()))
                     .filter(busy -> !busy.equals(source.reading().range()))
                     .ifPresent(busy -> acts.getChildren()
                             .add(Parts.button("keep-moving", "Nothing moves after " + busy.last() + ": take " + busy,
-                                    () -> studio.edit(Edits.setRange(source.id(), busy)))));
-            acts.getChildren().add(Parts.button("add-item", "Add to reel", () -> studio.edit(ReelEdits.addItem(source.id()))));
+                                    () -> session.edit(Edits.setRange(source.id(), busy)))));
+            acts.getChildren().add(Parts.button("add-item", "Add to reel", () -> session.edit(ReelEdits.addItem(source.id()))));
         }
         acts.getChildren().add(Parts.button("reveal-source", "Show folder", () -> ask.reveal(source.folder().path())));
         acts.getChildren().add(Parts.button("replace-source", "Replace\u2026", this::replace));
         if (table == null) {
             acts.getChildren().add(Parts.button("find-source", "Find it again\u2026", this::findAgain));
         }
-        acts.getChildren().add(Parts.button("remove-source", "Remove", () -> studio.edit(Edits.removeSource(source.id()))));
+        acts.getChildren().add(Parts.button("remove-source", "Remove", () -> session.edit(Edits.removeSource(source.id()))));
         getChildren().add(acts);
     }
 
@@ -73,18 +73,18 @@ final class SourceActs extends VBox {
     private void filling(FlowPane acts) {
         ToggleButton watch = new ToggleButton("Watch the folder");
         watch.setId("watch-folder");
-        watch.setSelected(studio.watch().isWatched(source.id()));
-        watch.setOnAction(_ -> studio.watch().watch(source, watch.isSelected()));
+        watch.setSelected(session.watch().isWatched(source.id()));
+        watch.setOnAction(_ -> session.watch().watch(source, watch.isSelected()));
         acts.getChildren().add(watch);
-        if (watch.isSelected() && !studio.project().deliverables().isEmpty()) {
+        if (watch.isSelected() && !session.project().deliverables().isEmpty()) {
             ToggleButton arm = new ToggleButton("Make it when complete");
             arm.setId("make-when-complete");
-            arm.setSelected(studio.making().waitsForFrames());
+            arm.setSelected(session.making().waitsForFrames());
             arm.setOnAction(_ -> {
                 if (arm.isSelected()) {
-                    studio.making().makeWhenComplete();
+                    session.making().makeWhenComplete();
                 } else {
-                    studio.making().disarm();
+                    session.making().disarm();
                 }
             });
             acts.getChildren().add(arm);
@@ -93,12 +93,12 @@ final class SourceActs extends VBox {
 
     private void findAgain() {
         ask.folder("Where " + source.name() + " lies now", source.folder().path().getParent())
-                .ifPresent(folder -> studio.search().relink(source, folder));
+                .ifPresent(folder -> session.search().relink(source, folder));
     }
 
     private void replace() {
         ask.folder("What " + source.name() + " is replaced by", source.folder().path())
-                .ifPresent(folder -> studio.search().replace(source, folder));
+                .ifPresent(folder -> session.search().replace(source, folder));
     }
 
     private static String shortened(String text) {

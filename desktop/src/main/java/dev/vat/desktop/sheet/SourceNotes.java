@@ -23,16 +23,16 @@ final class SourceNotes extends VBox {
 
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm").withZone(ZoneId.systemDefault());
 
-    SourceNotes(Session studio, Source source, FrameTable table) {
+    SourceNotes(Session session, Source source, FrameTable table) {
         getStyleClass().add("reading-part");
         List<String> words = new ArrayList<>();
         Sequence sequence = table.sequence();
-        int others = studio.watch().otherPictures(source.id());
+        int others = session.watch().otherPictures(source.id());
         if (others > 0) {
             words.add(others + (others == 1 ? " picture isn't the one" : " pictures aren't those") + " that lay at the place before.");
         }
         table.format().filter(f -> !f.stated().isNothing()).ifPresent(f -> words.add("The files state: " + f.stated().describe() + "."));
-        studio.watch().clip(source.id()).ifPresent(clip -> clip(clip, words));
+        session.watch().clip(source.id()).ifPresent(clip -> clip(clip, words));
         pace(source, table, words);
         if (!sequence.kind().hasChecksum() && !sequence.kind().isMovie()) {
             words.add(sequence.kind().title() + " files carry no checksum: a changed byte inside the picture can't be noticed.");

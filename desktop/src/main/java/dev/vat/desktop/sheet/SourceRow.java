@@ -26,15 +26,15 @@ import javafx.scene.layout.VBox;
 /** One source as found: its picture, its name, its state, its figures. */
 final class SourceRow extends HBox {
 
-    private final Session studio;
+    private final Session session;
     private final Source source;
     private final FrameTable table;
 
     /** @param word what tells it from its kin; empty for a source by itself */
-    SourceRow(Session studio, Thumbnails thumbnails, Source source, String word) {
-        this.studio = studio;
+    SourceRow(Session session, Thumbnails thumbnails, Source source, String word) {
+        this.session = session;
         this.source = source;
-        this.table = studio.table(source.id());
+        this.table = session.table(source.id());
         Label name = Parts.label(word.isEmpty() ? source.name() : word, "strong");
         name.setMinWidth(0);
         Label state = Parts.label("", "state");
@@ -49,29 +49,29 @@ final class SourceRow extends HBox {
     }
 
     /** Whether something about a source needs to be looked at. */
-    static boolean hasTrouble(Session studio, Source source) {
-        FrameTable table = studio.table(source.id());
-        return studio.watch().trouble(source.id()).isPresent() || table != null
-                && (!wrongWords(source, table).isEmpty() || !studio.watch().review(source.id()).marked().isEmpty());
+    static boolean hasTrouble(Session session, Source source) {
+        FrameTable table = session.table(source.id());
+        return session.watch().trouble(source.id()).isPresent() || table != null
+                && (!wrongWords(source, table).isEmpty() || !session.watch().review(source.id()).marked().isEmpty());
     }
 
     private void state(Label label) {
-        Optional<String> trouble = studio.watch().trouble(source.id());
+        Optional<String> trouble = session.watch().trouble(source.id());
         if (table == null) {
-            label.setText(trouble.orElse(studio.watch().clip(source.id()).map(_ -> "sound").orElse("looking")));
+            label.setText(trouble.orElse(session.watch().clip(source.id()).map(_ -> "sound").orElse("looking")));
             trouble.ifPresent(_ -> mark(label, Icon.BLOCKER, "fault"));
             return;
         }
         String wrong = wrongWords(source, table);
-        int suspects = studio.watch().review(source.id()).marked().size();
+        int suspects = session.watch().review(source.id()).marked().size();
         String suspicious = suspects == 0 ? "" : suspects + " to look at";
-        if (studio.watch().isChecking(source.id())) {
-            label.setText("checking " + studio.watch().checked(source.id()) + " of " + table.sequence().count()
+        if (session.watch().isChecking(source.id())) {
+            label.setText("checking " + session.watch().checked(source.id()) + " of " + table.sequence().count()
                     + (wrong.isEmpty() ? "" : ", " + wrong));
         } else if (!wrong.isEmpty()) {
             label.setText(wrong + (suspicious.isEmpty() ? "" : ", " + suspicious));
             boolean onlyArriving = table.counts().keySet().stream().noneMatch(s -> s.isFault() && s != FrameState.ARRIVING)
-                    && studio.watch().isWatched(source.id());
+                    && session.watch().isWatched(source.id());
             mark(label, onlyArriving ? Icon.NOTE : Icon.BLOCKER, onlyArriving ? "pending" : "fault");
         } else if (!suspicious.isEmpty()) {
             label.setText(suspicious);
@@ -108,7 +108,7 @@ final class SourceRow extends HBox {
         FlowPane figures = new FlowPane();
         figures.getStyleClass().add("figures");
         List<String> words = new ArrayList<>();
-        Optional<ClipFacts> clip = studio.watch().clip(source.id());
+        Optional<ClipFacts> clip = session.watch().clip(source.id());
         if (table == null) {
             clip.ifPresentOrElse(c -> {
                 words.add(c.seconds().toFixed(3) + " s");

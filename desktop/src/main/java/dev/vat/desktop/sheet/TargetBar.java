@@ -31,12 +31,12 @@ public final class TargetBar extends FlowPane {
 
     private static final List<Target> USUAL = List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444);
 
-    private final Session studio;
+    private final Session session;
     private final WishMenu wishes;
     private List<String> shown;
 
-    public TargetBar(Session studio, Dialogs ask) {
-        this.studio = studio;
+    public TargetBar(Session session, Dialogs ask) {
+        this.session = session;
         this.wishes = new WishMenu(ask, target -> {
             if (!isThere(target)) {
                 choose(target);
@@ -48,7 +48,7 @@ public final class TargetBar extends FlowPane {
 
     /** Made anew only when other targets are chosen: an open menu would close. */
     public void show() {
-        List<String> chosen = studio.project().deliverables().stream().map(Deliverable::target).toList();
+        List<String> chosen = session.project().deliverables().stream().map(Deliverable::target).toList();
         if (chosen.equals(shown)) {
             return;
         }
@@ -68,11 +68,11 @@ public final class TargetBar extends FlowPane {
     }
 
     private boolean isThere(Target target) {
-        return studio.project().deliverables().stream().anyMatch(d -> d.target().equals(target.id()));
+        return session.project().deliverables().stream().anyMatch(d -> d.target().equals(target.id()));
     }
 
     private void choose(Target target) {
-        studio.edit(isThere(target) ? Edits.removeTarget(target.id()) : Edits.addTarget(target));
+        session.edit(isThere(target) ? Edits.removeTarget(target.id()) : Edits.addTarget(target));
     }
 
     private Button others() {
@@ -95,13 +95,13 @@ public final class TargetBar extends FlowPane {
     /** Kept columns, each with what it changes of its target, and one that lies on the clipboard as text. */
     private Menu presets() {
         Menu menu = new Menu("Presets");
-        for (Preset preset : studio.presets().all()) {
+        for (Preset preset : session.presets().all()) {
             Menu of = new Menu(preset.name() + "   " + String.join(", ", preset.changes()));
-            of.getItems().addAll(item("Add its column", () -> studio.edit(Edits.addPreset(preset))),
-                    item("Copy as text", () -> Clips.copy(preset.toText())), item("Delete", () -> studio.presets().forget(preset)));
+            of.getItems().addAll(item("Add its column", () -> session.edit(Edits.addPreset(preset))),
+                    item("Copy as text", () -> Clips.copy(preset.toText())), item("Delete", () -> session.presets().forget(preset)));
             menu.getItems().add(of);
         }
-        menu.getItems().add(item("Paste a preset that was copied as text", () -> studio.presets().paste(Clips.text())));
+        menu.getItems().add(item("Paste a preset that was copied as text", () -> session.presets().paste(Clips.text())));
         return menu;
     }
 

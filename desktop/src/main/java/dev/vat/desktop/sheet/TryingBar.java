@@ -12,18 +12,18 @@ import javafx.scene.layout.HBox;
 /** Test encodes: to begin one, how far it is, and how long the run will take. */
 final class TryingBar extends HBox {
 
-    private final Session studio;
+    private final Session session;
     private final Button start;
     private final Button cancel;
     private final Button steps;
     private final Label words = Parts.label("", "note");
 
-    TryingBar(Session studio, Runnable ladders) {
-        this.studio = studio;
-        start = Parts.button("try-files", "Test encode", () -> studio.foretelling().start());
+    TryingBar(Session session, Runnable ladders) {
+        this.session = session;
+        start = Parts.button("try-files", "Test encode", () -> session.foretelling().start());
         start.setTooltip(
                 new Tooltip("Encodes short excerpts with every column's settings, and foretells bytes, time and likeness (Ctrl+T)"));
-        cancel = Parts.button("cancel-try", "Cancel", () -> studio.foretelling().cancel());
+        cancel = Parts.button("cancel-try", "Cancel", () -> session.foretelling().cancel());
         steps = Parts.button("try-steps", "Compare qualities\u2026", ladders);
         steps.setTooltip(new Tooltip("Tries several qualities on the same excerpts, and draws bytes against likeness"));
         words.setId("try-words");
@@ -35,7 +35,7 @@ final class TryingBar extends HBox {
     }
 
     void show() {
-        Forecasts now = studio.foretelling();
+        Forecasts now = session.foretelling();
         Parts.present(start, !now.isGoing());
         Parts.present(cancel, now.isGoing());
         start.setDisable(!now.canStart());

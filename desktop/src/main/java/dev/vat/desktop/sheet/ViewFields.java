@@ -42,15 +42,15 @@ import javafx.scene.layout.VBox;
 /** One view of a layout: what it shows, how that lies in its place, its border and caption. */
 final class ViewFields extends VBox {
 
-    private final Session studio;
+    private final Session session;
     private final ResolvedReel programme;
     private final Layout layout;
     private final int index;
     private final View now;
     private final Consumer<Layout> change;
 
-    ViewFields(Session studio, ResolvedReel programme, Layout layout, int index, Consumer<Layout> change) {
-        this.studio = studio;
+    ViewFields(Session session, ResolvedReel programme, Layout layout, int index, Consumer<Layout> change) {
+        this.session = session;
         this.programme = programme;
         this.layout = layout;
         this.index = index;
@@ -58,12 +58,12 @@ final class ViewFields extends VBox {
         this.change = change;
         setId("view-" + index);
         getStyleClass().add("view-fields");
-        String name = studio.project().source(now.item().source()).map(Source::name)
+        String name = session.project().source(now.item().source()).map(Source::name)
                 .orElseGet(() -> now.item().drawn() == null ? "a source that is gone" : "nothing yet");
         Button source = new Button(name);
         source.setId("view-source-" + index);
         source.setMnemonicParsing(false);
-        source.setOnAction(_ -> LayoutPane.sources(studio, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit())))).show(source,
+        source.setOnAction(_ -> LayoutPane.sources(session, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit())))).show(source,
                 Side.BOTTOM, 0, 0));
         HBox head = Parts.row(Parts.label("View " + (index + 1), "field-name"), source, Parts.space());
         head.getChildren().addAll(order());
@@ -111,8 +111,8 @@ final class ViewFields extends VBox {
 
     /** Else there is nothing to bring to the reel's rate. */
     private boolean isOfAnotherRate() {
-        Optional<Rate> own = studio.project().source(now.item().source()).filter(s -> studio.table(s.id()) != null)
-                .flatMap(s -> s.reading().rateOf(studio.table(s.id())));
+        Optional<Rate> own = session.project().source(now.item().source()).filter(s -> session.table(s.id()) != null)
+                .flatMap(s -> s.reading().rateOf(session.table(s.id())));
         return own.isEmpty() || !own.equals(programme.rate());
     }
 

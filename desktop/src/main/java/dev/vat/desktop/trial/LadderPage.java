@@ -27,14 +27,14 @@ import javafx.scene.layout.VBox;
 /** Steps of quality of one or several files on the same excerpts: bytes against likeness, to be picked from. */
 public final class LadderPage extends BorderPane {
 
-    private final Session studio;
+    private final Session session;
     private final List<Forecasts.Ladder> ladders;
     private final LadderChart chart;
     private final Label words = Parts.wrapped("Each point is one quality, tried on excerpts of the reel. Press one to take it.", "note");
 
     /** @param all tries the qualities of every column beside these @param close puts the page away */
-    public LadderPage(Session studio, List<Forecasts.Ladder> ladders, Runnable all, Runnable close) {
-        this.studio = studio;
+    public LadderPage(Session session, List<Forecasts.Ladder> ladders, Runnable all, Runnable close) {
+        this.session = session;
         this.ladders = ladders;
         this.chart = new LadderChart(ladders, this::isChosen, this::tell, this::pick);
         setId("ladder");
@@ -47,7 +47,7 @@ public final class LadderPage extends BorderPane {
         ssim.setOnAction(_ -> chart.setSsim(ssim.isSelected()));
         Button others = Parts.button("ladder-all", "All columns", all);
         others.setTooltip(new Tooltip("The qualities of every column on the same excerpts, side by side"));
-        Parts.present(others, ladders.size() < studio.project().deliverablesOn().size());
+        Parts.present(others, ladders.size() < session.project().deliverablesOn().size());
         HBox head = new HBox(title, Parts.space(), others, ssim, Parts.button("close-ladder", "Back to the picture", close));
         head.getStyleClass().add("receipt-head");
         words.setId("ladder-words");
@@ -61,7 +61,7 @@ public final class LadderPage extends BorderPane {
 
     /** Whether a step is what its deliverable has now. */
     private boolean isChosen(Deliverable deliverable, Deliverable step) {
-        return studio.deliverable(deliverable.id()).filter(
+        return session.deliverable(deliverable.id()).filter(
                 now -> now.settings().control().equals(step.settings().control()) && now.settings().effort() == step.settings().effort())
                 .isPresent();
     }
@@ -73,7 +73,7 @@ public final class LadderPage extends BorderPane {
     }
 
     private void pick(Deliverable deliverable, Deliverable step) {
-        studio.edit(Edits.setQuality(deliverable.id(), step.settings().control(), step.settings().effort()));
+        session.edit(Edits.setQuality(deliverable.id(), step.settings().control(), step.settings().effort()));
         chart.refresh();
         words.setText(deliverable.title() + " is made with " + step.settings().codec().words(step.settings().control()) + " now.");
     }

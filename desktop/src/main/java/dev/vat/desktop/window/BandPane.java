@@ -31,7 +31,7 @@ import javafx.scene.layout.VBox;
 /** The band with its heading: whose frames, which of them are selected, and what the marks mean. */
 final class BandPane extends VBox {
 
-    private final Session studio;
+    private final Session session;
     private final Player player;
     private final BandColours dyes;
     private final Band band;
@@ -45,8 +45,8 @@ final class BandPane extends VBox {
     private FrameTrack strip;
     private FrameTrack legendOf;
 
-    BandPane(Session studio, Player player, BandColours dyes, LongConsumer seek) {
-        this.studio = studio;
+    BandPane(Session session, Player player, BandColours dyes, LongConsumer seek) {
+        this.session = session;
         this.player = player;
         this.dyes = dyes;
         this.band = new Band(dyes);
@@ -67,7 +67,7 @@ final class BandPane extends VBox {
         }
         small(trim, "trim", "Only the selected frames are made; the files stay as they are", this::trim);
         small(whole, "trim-whole", "All frames of the source again", () -> source()
-                .ifPresent(s -> studio.edit(Edits.setRange(s.source().id(), null))));
+                .ifPresent(s -> session.edit(Edits.setRange(s.source().id(), null))));
         small(clear, "unselect", "Plays everything again (Esc)", this::clearSelection);
         HBox head = new HBox(name, range, whole, selected, trim, clear, space, legend);
         head.getStyleClass().add("band-head");
@@ -85,7 +85,7 @@ final class BandPane extends VBox {
             public void moved(FrameTrack.Edge edge, long by) {
                 clearSelection();
                 if (strip instanceof ReelStrip r) {
-                    EdgeTrim.of(r.programme(), edge.item(), edge.start(), by).ifPresent(studio::edit);
+                    EdgeTrim.of(r.programme(), edge.item(), edge.start(), by).ifPresent(session::edit);
                 }
             }
         });
@@ -182,7 +182,7 @@ final class BandPane extends VBox {
                 default -> throw new IllegalStateException("Finished files aren't trimmed");
             };
             clearSelection();
-            studio.edit(edit);
+            session.edit(edit);
         });
     }
 
@@ -191,9 +191,9 @@ final class BandPane extends VBox {
         if (strip instanceof SourceStrip s && s.count() > 0) {
             FrameRange frames = player.hasLoopRange() ? FrameRange.of(s.frame(player.first()), s.frame(player.last()))
                     : FrameRange.of(s.frame(player.place()), s.frame(player.place()));
-            studio.edit(Edits.mark(s.source().id(), frames, !s.source().reading().marked().contains(frames.first())));
+            session.edit(Edits.mark(s.source().id(), frames, !s.source().reading().marked().contains(frames.first())));
         } else {
-            studio.say("Frames are marked in their source: choose it under In.");
+            session.say("Frames are marked in their source: choose it under In.");
         }
     }
 

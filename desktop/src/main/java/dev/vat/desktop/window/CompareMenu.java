@@ -32,11 +32,11 @@ final class CompareMenu {
 
     private static final int MOST_PAST = 12;
 
-    private final Session studio;
+    private final Session session;
     private final Consumer<Side> chosen;
 
-    CompareMenu(Session studio, Consumer<Side> chosen) {
-        this.studio = studio;
+    CompareMenu(Session session, Consumer<Side> chosen) {
+        this.session = session;
         this.chosen = chosen;
     }
 
@@ -46,7 +46,7 @@ final class CompareMenu {
         Menu past = new Menu("A file that was delivered");
         past.setId("compare-past");
         menu.getItems().add(past);
-        studio.past().load(lines -> past.getItems().setAll(past(lines)));
+        session.past().load(lines -> past.getItems().setAll(past(lines)));
         if (shown != null) {
             menu.show(beside, javafx.geometry.Side.BOTTOM, 0, 0);
         }
@@ -62,16 +62,16 @@ final class CompareMenu {
     private ContextMenu menu() {
         ContextMenu menu = new ContextMenu();
         menu.setId("compare-menu");
-        studio.programme().filter(p -> p.plan().count() > 0).ifPresent(programme -> {
+        session.programme().filter(p -> p.plan().count() > 0).ifPresent(programme -> {
             menu.getItems().add(item("compare-reel", "The reel", new Side(reel(programme, null), "reel", null, null)));
-            for (Deliverable deliverable : studio.project().deliverables().stream().filter(Deliverable::isKnown).toList()) {
-                LookedAt.as(studio, deliverable)
+            for (Deliverable deliverable : session.project().deliverables().stream().filter(Deliverable::isKnown).toList()) {
+                LookedAt.as(session, deliverable)
                         .ifPresent(as -> menu.getItems().add(item("compare-as-" + deliverable.id(), "The reel as in " + deliverable.title(),
                                 new Side(reel(programme, deliverable), "as in " + deliverable.title(), LookedAt.ground(deliverable), as))));
             }
         });
-        for (Deliverable deliverable : studio.project().deliverables()) {
-            studio.foretelling().excerpts(deliverable)
+        for (Deliverable deliverable : session.project().deliverables()) {
+            session.foretelling().excerpts(deliverable)
                     .ifPresent(tried -> menu.getItems().add(item("compare-trial-" + deliverable.id(),
                             "Test encode of " + deliverable.title(),
                             new Side(TrialStrip.of(tried.file(), tried.trial()), "test encode of " + deliverable.title(), null, null))));
@@ -79,10 +79,10 @@ final class CompareMenu {
         menu.getItems().addAll(made());
         Menu sources = new Menu("A source");
         sources.setId("compare-sources");
-        for (Source source : studio.project().sources()) {
-            if (studio.table(source.id()) != null) {
+        for (Source source : session.project().sources()) {
+            if (session.table(source.id()) != null) {
                 sources.getItems().add(item("compare-source-" + source.id(), source.name(),
-                        new Side(new SourceStrip(source, studio.table(source.id()), studio.watch().review(source.id())), source.name(),
+                        new Side(new SourceStrip(source, session.table(source.id()), session.watch().review(source.id())), source.name(),
                                 null, null)));
             }
         }
@@ -100,7 +100,7 @@ final class CompareMenu {
     /** Files of the runs at the window's foot. */
     private List<MenuItem> made() {
         List<MenuItem> items = new ArrayList<>();
-        for (RunLine line : studio.runs().lines()) {
+        for (RunLine line : session.runs().lines()) {
             for (FileProgress file : line.files()) {
                 if (file.path() != null && file.stage() == FileProgress.Stage.DELIVERED) {
                     line.run().plan().files().stream().filter(f -> f.target().equals(file.target()) && !f.isFolder())

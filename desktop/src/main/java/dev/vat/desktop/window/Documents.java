@@ -25,7 +25,7 @@ import javafx.scene.layout.Region;
 final class Documents {
 
     /** The window around. */
-    interface Window {
+    interface DocumentHost {
         /** Shows a frame of a finished file. */
         void watch(Path file, Receipt receipt, long place);
 
@@ -35,13 +35,13 @@ final class Documents {
         void changed();
     }
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
-    private final Window window;
+    private final DocumentHost window;
     private Region open;
 
-    Documents(Session studio, Dialogs ask, Window window) {
-        this.studio = studio;
+    Documents(Session session, Dialogs ask, DocumentHost window) {
+        this.session = session;
         this.ask = ask;
         this.window = window;
     }
@@ -71,18 +71,18 @@ final class Documents {
             }
         }).whenComplete((read, failure) -> Platform.runLater(() -> {
             if (failure != null) {
-                studio.say("The receipt can't be shown: " + failure.getCause().getMessage());
+                session.say("The receipt can't be shown: " + failure.getCause().getMessage());
                 return;
             }
             Path file = path.resolveSibling(read.file());
-            show(new ReceiptPage(read, new FilePictures(studio.viewer(), file, read.planned()),
+            show(new ReceiptPage(read, new FilePictures(session.viewer(), file, read.planned()),
                     fromHistory ? "Back to the history" : "Back to the picture", place -> {
                         if (read.planned().stills() != null) {
-                            studio.say("These are frames: bring the folder in to look at them.");
+                            session.say("These are frames: bring the folder in to look at them.");
                         } else {
                             window.watch(file, read, place);
                         }
-                    }, () -> studio.past().writeSheet(file), () -> {
+                    }, () -> session.past().writeSheet(file), () -> {
                         if (fromHistory) {
                             history();
                         } else {
@@ -94,18 +94,18 @@ final class Documents {
 
     /** Steps of quality of some files, once they were tried. */
     void ladders(List<Deliverable> deliverables) {
-        studio.foretelling().ladders(deliverables, found -> {
+        session.foretelling().ladders(deliverables, found -> {
             if (found.isEmpty()) {
-                studio.say("None of the qualities could be tried.");
+                session.say("None of the qualities could be tried.");
             } else {
-                show(new LadderPage(studio, found, () -> ladders(studio.project().deliverablesOn()), () -> show(null)));
+                show(new LadderPage(session, found, () -> ladders(session.project().deliverablesOn()), () -> show(null)));
             }
         });
     }
 
     /** All previews of a camera through time. */
-    void story(String scene, String camera, StoryPage.Window previews) {
-        show(new StoryPage(studio, scene, camera, previews));
+    void story(String scene, String camera, StoryPage.StoryActions previews) {
+        show(new StoryPage(session, scene, camera, previews));
     }
 
     /** Previews may have come or gone. */
@@ -117,12 +117,12 @@ final class Documents {
 
     /** What leaves the house. */
     void handOver() {
-        show(new HandOverPage(studio, ask, () -> show(null)));
+        show(new HandOverPage(session, ask, () -> show(null)));
     }
 
     /** Movies split, joined, wrapped anew and recovered. @param file to begin with, or null */
     void repack(Path file) {
-        RepackPage page = new RepackPage(studio, ask, () -> show(null));
+        RepackPage page = new RepackPage(session, ask, () -> show(null));
         if (file != null) {
             page.add(file);
         }
@@ -130,7 +130,7 @@ final class Documents {
     }
 
     void history() {
-        show(new HistoryPage(studio.past(), ask, new HistoryPage.Window() {
+        show(new HistoryPage(session.past(), ask, new HistoryPage.HistoryActions() {
             @Override
             public void receipt(Path file) {
                 Documents.this.receipt(file, true);

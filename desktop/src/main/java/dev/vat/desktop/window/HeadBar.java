@@ -14,7 +14,7 @@ import javafx.scene.layout.Region;
 /** The top of the window: whose project this is, what stands in the way, and the one main action. */
 final class HeadBar extends HBox {
 
-    private final Session studio;
+    private final Session session;
     private final Label name = new Label();
     private final Label where = new Label();
     private final Label willMake = new Label();
@@ -24,8 +24,8 @@ final class HeadBar extends HBox {
     private final Button redo;
     private final Button make = new Button();
 
-    HeadBar(Session studio, Commands commands) {
-        this.studio = studio;
+    HeadBar(Session session, Commands commands) {
+        this.session = session;
         getStyleClass().add("head");
         Label mark = new Label("Vat", Icon.MARK.node());
         mark.getStyleClass().add("vat-mark");
@@ -78,19 +78,19 @@ final class HeadBar extends HBox {
     }
 
     void show() {
-        boolean empty = studio.project().isEmpty();
-        name.setText(empty ? "" : studio.project().name());
-        where.setText(empty || studio.file() == null ? "" : (studio.isUntitled() ? "kept by Vat until saved" : studio.file().toString())
-                + (studio.isOnlyRead() ? ", open elsewhere too: not saved here" : studio.isSaved() ? "" : ", saving"));
-        willMake.setText(studio.making().detail());
-        count(blockers, empty ? 0 : studio.count(Severity.BLOCKER), "blocker");
-        count(warnings, empty ? 0 : studio.count(Severity.WARNING), "warning");
-        make.setText(studio.making().label());
-        make.setDisable(!studio.making().canMake() && !studio.making().isArmed());
-        undo.setDisable(studio.undoName().isEmpty());
-        redo.setDisable(studio.redoName().isEmpty());
-        undo.getTooltip().setText(studio.undoName().map(n -> "Undo " + n).orElse("Nothing to undo"));
-        redo.getTooltip().setText(studio.redoName().map(n -> "Redo " + n).orElse("Nothing to redo"));
+        boolean empty = session.project().isEmpty();
+        name.setText(empty ? "" : session.project().name());
+        where.setText(empty || session.file() == null ? "" : (session.isUntitled() ? "kept by Vat until saved" : session.file().toString())
+                + (session.isOnlyRead() ? ", open elsewhere too: not saved here" : session.isSaved() ? "" : ", saving"));
+        willMake.setText(session.making().detail());
+        count(blockers, empty ? 0 : session.count(Severity.BLOCKER), "blocker");
+        count(warnings, empty ? 0 : session.count(Severity.WARNING), "warning");
+        make.setText(session.making().label());
+        make.setDisable(!session.making().canMake() && !session.making().isArmed());
+        undo.setDisable(session.undoName().isEmpty());
+        redo.setDisable(session.redoName().isEmpty());
+        undo.getTooltip().setText(session.undoName().map(n -> "Undo " + n).orElse("Nothing to undo"));
+        redo.getTooltip().setText(session.redoName().map(n -> "Redo " + n).orElse("Nothing to redo"));
     }
 
     private static void count(Label label, long count, String word) {

@@ -25,14 +25,14 @@ import java.util.Optional;
 /** What band and picture show: by the sheet's face a source, the reel, or the reel as one deliverable; or a finished file. */
 final class LookedAt implements PictureArea.Dragged {
 
-    private final Session studio;
+    private final Session session;
     private final SheetPane sheet;
     private String selected;
     private FrameTrack watched;
     private String watchedTitle = "";
 
-    LookedAt(Session studio, SheetPane sheet) {
-        this.studio = studio;
+    LookedAt(Session session, SheetPane sheet) {
+        this.session = session;
         this.sheet = sheet;
     }
 
@@ -61,8 +61,8 @@ final class LookedAt implements PictureArea.Dragged {
 
     /** A source that is gone gives way to the first one. */
     void keepToWhatIsThere() {
-        if (studio.project().source(selected).isEmpty()) {
-            selected = studio.project().sources().isEmpty() ? null : studio.project().sources().getFirst().id();
+        if (session.project().source(selected).isEmpty()) {
+            selected = session.project().sources().isEmpty() ? null : session.project().sources().getFirst().id();
         }
     }
 
@@ -71,12 +71,12 @@ final class LookedAt implements PictureArea.Dragged {
             return Optional.of(watched);
         }
         if (sheet.face() == SheetPane.Face.IN) {
-            FrameTable table = selected == null ? null : studio.table(selected);
-            return studio.project().source(selected).filter(_ -> table != null)
-                    .map(s -> new SourceStrip(s, table, studio.watch().review(s.id())));
+            FrameTable table = selected == null ? null : session.table(selected);
+            return session.project().source(selected).filter(_ -> table != null)
+                    .map(s -> new SourceStrip(s, table, session.watch().review(s.id())));
         }
-        return studio.programme().filter(p -> p.plan().count() > 0)
-                .map(p -> new ReelStrip(p, studio.sound().orElse(null),
+        return session.programme().filter(p -> p.plan().count() > 0)
+                .map(p -> new ReelStrip(p, session.sound().orElse(null),
                         PictureWords.of(p, column().orElse(null), LocalDate.now(ZoneOffset.UTC).toString()).orElse(null),
                         column().map(Deliverable::pass).orElse(null)));
     }
@@ -110,17 +110,17 @@ final class LookedAt implements PictureArea.Dragged {
     /** Makes a still of the frame at a place of what is shown. */
     void keepStill(FrameTrack strip, long place) {
         switch (strip) {
-            case SourceStrip s -> studio.making().keepStill(s.source(), s.frame(place));
+            case SourceStrip s -> session.making().keepStill(s.source(), s.frame(place));
             case ReelStrip r -> {
                 ReelFrame frame = r.programme().plan().at(place);
                 Source source = r.programme().entry(frame.item()).map(ResolvedReel.Entry::source).orElse(null);
                 if (source != null && frame.content() instanceof ReelFrame.SourceFrame(long number)) {
-                    studio.making().keepStill(source, number);
+                    session.making().keepStill(source, number);
                 } else {
-                    studio.say("This place of the reel isn't one frame of a source: no still can be made of it.");
+                    session.say("This place of the reel isn't one frame of a source: no still can be made of it.");
                 }
             }
-            default -> studio.say("Stills are made of sources and reels.");
+            default -> session.say("Stills are made of sources and reels.");
         }
     }
 
@@ -132,7 +132,7 @@ final class LookedAt implements PictureArea.Dragged {
     /** A picture that is cut off is dragged to what is to be kept of it. */
     @Override
     public void by(double rightwards, double downwards) {
-        cutOff().ifPresent(c -> studio.edit(Edits.setFraming(c.deliverable().id(),
+        cutOff().ifPresent(c -> session.edit(Edits.setFraming(c.deliverable().id(),
                 c.deliverable().settings().framing().moved(c.placement(), c.reel(), rightwards, downwards))));
     }
 
@@ -140,17 +140,17 @@ final class LookedAt implements PictureArea.Dragged {
 
     private Optional<CutOff> cutOff() {
         return column().filter(d -> d.settings().framing().fitInUse() == Fit.FILL || d.settings().framing().fitInUse() == Fit.PIXELS)
-                .flatMap(d -> studio.programme()
+                .flatMap(d -> session.programme()
                         .flatMap(p -> p.frame(d).flatMap(frame -> p.size().map(reel -> new CutOff(d, frame.placement(), reel)))));
     }
 
     /** The deliverable in focus, whose own conversion the picture goes through. */
     ViewerMessage.OutputView as() {
-        return column().flatMap(d -> as(studio, d)).orElse(null);
+        return column().flatMap(d -> as(session, d)).orElse(null);
     }
 
     /** How a deliverable shapes the picture; empty while it can't be made. */
-    static Optional<ViewerMessage.OutputView> as(Session studio, Deliverable deliverable) {
-        return studio.programme().flatMap(reel -> ViewerMessage.OutputView.of(reel, deliverable));
+    static Optional<ViewerMessage.OutputView> as(Session session, Deliverable deliverable) {
+        return session.programme().flatMap(reel -> ViewerMessage.OutputView.of(reel, deliverable));
     }
 }

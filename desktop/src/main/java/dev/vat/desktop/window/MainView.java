@@ -46,7 +46,7 @@ public final class MainView extends StackPane {
         }
     }
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
     private final BandColours dyes = new BandColours();
     private final Player player = new Player();
@@ -77,13 +77,13 @@ public final class MainView extends StackPane {
     private boolean dressedDark;
     private boolean closed;
 
-    public MainView(Session studio, Dialogs ask) {
-        this.studio = studio;
+    public MainView(Session session, Dialogs ask) {
+        this.session = session;
         this.ask = ask;
-        picture = new PictureArea(studio.viewer(), player, studio.pictureCache(), studio.settings().pictureBytes(),
-                () -> !studio.watch().isChecking());
-        band = new BandPane(studio, player, dyes, picture::seek);
-        previews = new PreviewActs(studio, player, picture, new PreviewActs.Window() {
+        picture = new PictureArea(session.viewer(), player, session.pictureCache(), session.settings().pictureBytes(),
+                () -> !session.watch().isChecking());
+        band = new BandPane(session, player, dyes, picture::seek);
+        previews = new PreviewActs(session, player, picture, new PreviewActs.PreviewHost() {
             @Override
             public void source(String id) {
                 sheet.setFace(SheetPane.Face.IN);
@@ -113,11 +113,11 @@ public final class MainView extends StackPane {
                 refreshLater();
             }
         });
-        scenes = new ScenesPane(studio, previews, previews::selected);
-        sheet = new SheetPane(studio, ask, scenes, this::choose, this::choose, picture::seek, player::place, this::refreshLater,
+        scenes = new ScenesPane(session, previews, previews::selected);
+        sheet = new SheetPane(session, ask, scenes, this::choose, this::choose, picture::seek, player::place, this::refreshLater,
                 this::tryQualities, this::goTo);
-        looked = new LookedAt(studio, sheet);
-        documents = new Documents(studio, ask, new Documents.Window() {
+        looked = new LookedAt(session, sheet);
+        documents = new Documents(session, ask, new Documents.DocumentHost() {
             @Override
             public void watch(Path file, Receipt receipt, long place) {
                 MainView.this.watch(file, receipt, place);
@@ -133,7 +133,7 @@ public final class MainView extends StackPane {
                 refreshLater();
             }
         });
-        runs = new RunsPane(studio, ask, new RunsPane.Window() {
+        runs = new RunsPane(session, ask, new RunsPane.RunActions() {
             @Override
             public void watch(RunPlan plan, String target, Path file) {
                 MainView.this.watch(plan, target, file);
@@ -154,22 +154,22 @@ public final class MainView extends StackPane {
                 documents.handOver();
             }
         });
-        pictures = new PictureCommands(studio, player, picture, band, () -> pictureOnly);
-        reels = new ReelCommands(studio, ask, looked, pictures::hasPicture);
+        pictures = new PictureCommands(session, player, picture, band, () -> pictureOnly);
+        reels = new ReelCommands(session, ask, looked, pictures::hasPicture);
         addCommands();
         reels.addTo(commands);
         pictures.addTo(commands);
         addWindowCommands();
-        head = new HeadBar(studio, commands);
-        welcome = new Welcome(studio, this::bringIn);
+        head = new HeadBar(session, commands);
+        welcome = new Welcome(session, this::bringIn);
         search = new CommandSearch(commands, this::leaveSearch);
         picture.setOnWave(peaks -> band.band().setWave(peaks));
         picture.setOnCached(places -> band.band().setCached(places));
         picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
         picture.setOnDragged(looked);
         picture.setOnCompared(this::refreshLater);
-        picture.setOnCompare(button -> new CompareMenu(studio, picture::compare).show(button, player.strip()));
-        words = new WordsBars(studio);
+        picture.setOnCompare(button -> new CompareMenu(session, picture::compare).show(button, player.strip()));
+        words = new WordsBars(session);
         sheet.setMinWidth(400);
         stage.setMinWidth(300);
         middle.getItems().addAll(sheet, stage);
@@ -192,34 +192,34 @@ public final class MainView extends StackPane {
         setOnDragOver(this::dragOver);
         setOnDragExited(_ -> stage.getStyleClass().remove("drop-here"));
         setOnDragDropped(this::dropped);
-        studio.addListener(this::refreshLater);
-        studio.previews().setOnCaptured(previews::play);
-        studio.scenes().look();
+        session.addListener(this::refreshLater);
+        session.previews().setOnCaptured(previews::play);
+        session.scenes().look();
         dress();
         refresh();
     }
 
     private void addCommands() {
-        commands.add("make", "Make the files", control(KeyCode.ENTER), () -> studio.making().canMake() || studio.making().isArmed(),
+        commands.add("make", "Make the files", control(KeyCode.ENTER), () -> session.making().canMake() || session.making().isArmed(),
                 this::make)
                 .add("make-later", "Put the files into the queue, to be made later", control(KeyCode.ENTER, KeyCombination.SHIFT_DOWN),
-                        () -> studio.making().canMake(),
+                        () -> session.making().canMake(),
                         () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30); nothing to hold it until it is let go", "")
-                                .ifPresent(studio.making()::makeLater))
+                                .ifPresent(session.making()::makeLater))
                 .add("try-files", "Test encode: foretell bytes, time and likeness of every file", control(KeyCode.T),
-                        () -> studio.foretelling().canStart(), () -> studio.foretelling().start())
+                        () -> session.foretelling().canStart(), () -> session.foretelling().start())
                 .add("try-steps", "Try several qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN),
-                        () -> studio.foretelling().canStart(), this::tryQualities)
+                        () -> session.foretelling().canStart(), this::tryQualities)
                 .add("open-frames", "Bring in a folder of frames", control(KeyCode.I), this::bringIn)
                 .add("open-project", "Open a project", control(KeyCode.O),
-                        () -> ask.project("Open a project").ifPresent(studio::open))
-                .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !studio.project().isEmpty(),
-                        () -> ask.saveProject("Save the project", studio.project().name()).ifPresent(studio::saveAs))
-                .add("new", "Start a new project", control(KeyCode.N), () -> !studio.project().isEmpty(), studio::startAnew)
-                .add("undo", "Undo", control(KeyCode.Z), () -> studio.undoName().isPresent(), studio::undo)
-                .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> studio.redoName().isPresent(), studio::redo)
-                .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> studio.search().isGoing(),
-                        () -> studio.search().stop())
+                        () -> ask.project("Open a project").ifPresent(session::open))
+                .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !session.project().isEmpty(),
+                        () -> ask.saveProject("Save the project", session.project().name()).ifPresent(session::saveAs))
+                .add("new", "Start a new project", control(KeyCode.N), () -> !session.project().isEmpty(), session::startAnew)
+                .add("undo", "Undo", control(KeyCode.Z), () -> session.undoName().isPresent(), session::undo)
+                .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> session.redoName().isPresent(), session::redo)
+                .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> session.search().isGoing(),
+                        () -> session.search().stop())
                 .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
                 .add("in", "Show what was brought in", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
@@ -231,12 +231,12 @@ public final class MainView extends StackPane {
                 .add("repack", "Split, join, re-wrap or recover movies", null, () -> documents.repack(null))
                 .add("contacts", "Write a contact sheet of what is shown", null, () -> looked.strip().isPresent(), this::contacts)
                 .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
-                .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> studio.scenes().standIn().isEmpty(),
-                        () -> studio.scenes().startStandIn())
-                .add("director-reel", "A reel of the latest previews, for the director", null, () -> !studio.previews().latest().isEmpty(),
+                .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> session.scenes().standIn().isEmpty(),
+                        () -> session.scenes().startStandIn())
+                .add("director-reel", "A reel of the latest previews, for the director", null, () -> !session.previews().latest().isEmpty(),
                         () -> previews.director())
-                .add("stop-capture", "Stop capturing, and keep what is there", null, () -> studio.previews().isGoing(),
-                        () -> studio.previews().stop())
+                .add("stop-capture", "Stop capturing, and keep what is there", null, () -> session.previews().isGoing(),
+                        () -> session.previews().stop())
                 .add("cores", "How many of the machine's cores runs may use", null, this::askCores);
     }
 
@@ -247,12 +247,12 @@ public final class MainView extends StackPane {
                 .add("leave-picture", "Leave the picture alone in the window", key(KeyCode.ESCAPE), () -> pictureOnly,
                         this::togglePictureOnly)
                 .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
-                .add("dark", "Dark or light", control(KeyCode.D), () -> studio.setDark(!studio.settings().dark()));
+                .add("dark", "Dark or light", control(KeyCode.D), () -> session.setDark(!session.settings().dark()));
     }
 
     /** Of the column in focus, or of all that are on where there is none. */
     private void tryQualities() {
-        documents.ladders(sheet.out().focused().filter(d -> !d.off()).map(List::of).orElseGet(() -> studio.project().deliverablesOn()));
+        documents.ladders(sheet.out().focused().filter(d -> !d.off()).map(List::of).orElseGet(() -> session.project().deliverablesOn()));
     }
 
     private void contacts() {
@@ -260,24 +260,24 @@ public final class MainView extends StackPane {
                 sheet -> ask
                         .save("Contact sheet: .pdf, .png or .jpg",
                                 sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", "Contact sheets")
-                        .ifPresent(file -> studio.handOver().contacts(sheet, file)),
-                () -> studio.say("There is nothing to make a contact sheet of."));
+                        .ifPresent(file -> session.handOver().contacts(sheet, file)),
+                () -> session.say("There is nothing to make a contact sheet of."));
     }
 
     private void askCores() {
-        Integer now = studio.settings().cores();
+        Integer now = session.settings().cores();
         ask.text(
                 "How many of the machine's " + Runtime.getRuntime().availableProcessors() + " cores may runs use? Nothing for all of them.",
                 now == null ? "" : now.toString())
-                .ifPresent(studio::setCores);
+                .ifPresent(session::setCores);
     }
 
     /** A second press before the checks are through takes the first one back. */
     private void make() {
-        if (studio.making().isArmed()) {
-            studio.making().disarm();
+        if (session.making().isArmed()) {
+            session.making().disarm();
         } else {
-            studio.making().make();
+            session.making().make();
         }
     }
 
@@ -345,7 +345,7 @@ public final class MainView extends StackPane {
         FrameTrack strip = looked.strip().orElse(null);
         picture.show(strip, looked.heading(), looked.ground(), looked.as());
         band.show(picture.onBand(strip));
-        Seen seen = new Seen(studio.revision(), studio.judgement(), sheet.face(), looked.source());
+        Seen seen = new Seen(session.revision(), session.judgement(), sheet.face(), looked.source());
         if (!seen.equals(lastSeen)) {
             boolean onlyFindings = seen.differsByFindings(lastSeen);
             lastSeen = seen;
@@ -360,7 +360,7 @@ public final class MainView extends StackPane {
         documents.refresh();
         previews.showing(strip);
         runs.show();
-        boolean empty = studio.project().sources().isEmpty();
+        boolean empty = session.project().sources().isEmpty();
         if (empty) {
             welcome.show();
         }
@@ -371,8 +371,8 @@ public final class MainView extends StackPane {
     }
 
     private void dress() {
-        if (dressedDark != studio.settings().dark() || studio.settings().dark() != dyes.isDark()) {
-            dressedDark = studio.settings().dark();
+        if (dressedDark != session.settings().dark() || session.settings().dark() != dyes.isDark()) {
+            dressedDark = session.settings().dark();
             Appearance.dress(dressedDark);
             dyes.setDark(dressedDark);
         }
@@ -411,7 +411,7 @@ public final class MainView extends StackPane {
     private void bringIn() {
         List<Path> chosen = ask.frames("Bring in a folder of frames");
         if (!chosen.isEmpty()) {
-            studio.bringIn(chosen);
+            session.bringIn(chosen);
         }
     }
 
@@ -428,7 +428,7 @@ public final class MainView extends StackPane {
     private void dropped(DragEvent e) {
         stage.getStyleClass().remove("drop-here");
         if (e.getDragboard().hasFiles()) {
-            studio.bringIn(e.getDragboard().getFiles().stream().map(f -> f.toPath()).toList());
+            session.bringIn(e.getDragboard().getFiles().stream().map(f -> f.toPath()).toList());
             e.setDropCompleted(true);
         }
         e.consume();
@@ -493,7 +493,7 @@ public final class MainView extends StackPane {
 
     /** Holds the picture against what the menu offers under an id. */
     public void compare(String offered) {
-        new CompareMenu(studio, picture::compare).choose(offered);
+        new CompareMenu(session, picture::compare).choose(offered);
     }
 
     /** Whether a comparison that goes on has been measured through; so is none. */
@@ -511,7 +511,7 @@ public final class MainView extends StackPane {
         return !refreshAsked && (documents.open() != null || stage.getChildren().contains(welcome) || picture.isSettled());
     }
 
-    /** Lets go of what the window holds; the studio is closed by its owner. */
+    /** Lets go of what the window holds; the session is closed by its owner. */
     public void close() {
         closed = true;
         picture.close();

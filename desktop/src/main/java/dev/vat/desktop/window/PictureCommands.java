@@ -16,15 +16,15 @@ import javafx.scene.input.KeyCombination;
  */
 final class PictureCommands {
 
-    private final Session studio;
+    private final Session session;
     private final Player player;
     private final PictureArea picture;
     private final BandPane band;
     private final BooleanSupplier alone;
 
     /** @param alone whether the picture fills the window */
-    PictureCommands(Session studio, Player player, PictureArea picture, BandPane band, BooleanSupplier alone) {
-        this.studio = studio;
+    PictureCommands(Session session, Player player, PictureArea picture, BandPane band, BooleanSupplier alone) {
+        this.session = session;
         this.player = player;
         this.picture = picture;
         this.band = band;
@@ -99,7 +99,7 @@ final class PictureCommands {
         if (at >= 0) {
             picture.seek(at);
         } else {
-            studio.say(forward ? "No fault after this frame." : "No fault before this frame.");
+            session.say(forward ? "No fault after this frame." : "No fault before this frame.");
         }
     }
 }

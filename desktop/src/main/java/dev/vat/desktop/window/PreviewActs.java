@@ -14,10 +14,10 @@ import dev.vat.desktop.session.Session;
 import java.util.Optional;
 
 /** What the window does with previews: plays a fresh one at once, shows those of a camera through time, holds two against each other. */
-final class PreviewActs implements ScenesPane.Window, StoryPage.Window {
+final class PreviewActs implements ScenesPane.CameraActions, StoryPage.StoryActions {
 
     /** The window around. */
-    interface Window {
+    interface PreviewHost {
         void source(String id);
 
         void reel();
@@ -31,15 +31,15 @@ final class PreviewActs implements ScenesPane.Window, StoryPage.Window {
         void picture();
     }
 
-    private final Session studio;
+    private final Session session;
     private final Player player;
     private final PictureArea picture;
-    private final Window window;
+    private final PreviewHost window;
     /** A preview that is to be played as soon as it is there, or null. */
     private String fresh;
 
-    PreviewActs(Session studio, Player player, PictureArea picture, Window window) {
-        this.studio = studio;
+    PreviewActs(Session session, Player player, PictureArea picture, PreviewHost window) {
+        this.session = session;
         this.player = player;
         this.picture = picture;
         this.window = window;
@@ -47,7 +47,7 @@ final class PreviewActs implements ScenesPane.Window, StoryPage.Window {
 
     /** Frames of the scene that are selected on the band, where it shows a preview. */
     Optional<FrameRange> selected() {
-        if (!player.hasLoopRange() || !(player.strip() instanceof SourceStrip shown) || studio.previews().of(shown.source()).isEmpty()) {
+        if (!player.hasLoopRange() || !(player.strip() instanceof SourceStrip shown) || session.previews().of(shown.source()).isEmpty()) {
             return Optional.empty();
         }
         return Optional.of(FrameRange.of(shown.frame(player.first()), shown.frame(player.last())));
@@ -79,7 +79,7 @@ final class PreviewActs implements ScenesPane.Window, StoryPage.Window {
 
     @Override
     public void director() {
-        if (studio.previews().reelForDirector()) {
+        if (session.previews().reelForDirector()) {
             fresh = null;
             window.reel();
         }
@@ -87,7 +87,7 @@ final class PreviewActs implements ScenesPane.Window, StoryPage.Window {
 
     @Override
     public void take(Preview preview) {
-        studio.previews().take(preview);
+        session.previews().take(preview);
     }
 
     @Override
@@ -102,6 +102,6 @@ final class PreviewActs implements ScenesPane.Window, StoryPage.Window {
     }
 
     private PreviewStrip strip(Preview preview) {
-        return new PreviewStrip(studio.previews().movie(preview), preview);
+        return new PreviewStrip(session.previews().movie(preview), preview);
     }
 }

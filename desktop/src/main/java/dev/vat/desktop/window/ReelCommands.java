@@ -18,13 +18,13 @@ import javafx.scene.input.KeyCombination;
 /** What can be done with the reel and its marks from anywhere: filling it, taking notes in, handing it over as text. */
 final class ReelCommands {
 
-    private final Session studio;
+    private final Session session;
     private final Dialogs ask;
     private final LookedAt looked;
     private final BooleanSupplier hasPicture;
 
-    ReelCommands(Session studio, Dialogs ask, LookedAt looked, BooleanSupplier hasPicture) {
-        this.studio = studio;
+    ReelCommands(Session session, Dialogs ask, LookedAt looked, BooleanSupplier hasPicture) {
+        this.session = session;
         this.ask = ask;
         this.looked = looked;
         this.hasPicture = hasPicture;
@@ -36,36 +36,37 @@ final class ReelCommands {
                 .add("hand-over-edl", "Hand the reel over as an edit decision list", null, this::hasReel,
                         () -> handOver(HandOver.EDL, "Edit decision lists"))
                 .add("add-item", "Put the chosen source at the end of the reel", key(KeyCode.P),
-                        () -> looked.source() != null && studio.table(looked.source()) != null,
-                        () -> studio.edit(ReelEdits.addItem(looked.source())))
+                        () -> looked.source() != null && session.table(looked.source()) != null,
+                        () -> session.edit(ReelEdits.addItem(looked.source())))
                 .add("paste-marks", "Mark the frames of a list on the clipboard: 0264 ribbon jumps",
                         control(KeyCode.V, KeyCombination.SHIFT_DOWN), hasPicture, this::pasteMarks)
                 .add("copy-marks", "Copy all marks as a list", control(KeyCode.C, KeyCombination.SHIFT_DOWN),
-                        () -> !Remark.toText(studio.project()).isEmpty(), () -> Clips.copy(Remark.toText(studio.project())))
+                        () -> !Remark.toText(session.project()).isEmpty(), () -> Clips.copy(Remark.toText(session.project())))
                 .add("copy-plan", "Copy the reel's plan, frame by frame", null, this::hasReel,
-                        () -> Clips.copy(PlanText.of(studio.programme().orElseThrow())));
+                        () -> Clips.copy(PlanText.of(session.programme().orElseThrow())));
     }
 
     boolean hasReel() {
-        return studio.programme().filter(p -> p.plan().count() > 0).isPresent();
+        return session.programme().filter(p -> p.plan().count() > 0).isPresent();
     }
 
     private void pasteMarks() {
         try {
             List<Remark> remarks = Remark.parse(Clips.text());
             if (remarks.isEmpty()) {
-                studio.say("There is no list on the clipboard. A line of one: 0264 ribbon jumps");
+                session.say("There is no list on the clipboard. A line of one: 0264 ribbon jumps");
                 return;
             }
-            studio.edit(Remark.mark(remarks, studio.project(), studio.programme().orElse(null), studio.watch().tables(), looked.source()));
-            studio.say(remarks.size() == 1 ? "1 line marked frames to be rendered again." : remarks.size() + " lines marked frames to "
+            session.edit(
+                    Remark.mark(remarks, session.project(), session.programme().orElse(null), session.watch().tables(), looked.source()));
+            session.say(remarks.size() == 1 ? "1 line marked frames to be rendered again." : remarks.size() + " lines marked frames to "
                     + "be rendered again.");
         } catch (IllegalArgumentException e) {
-            studio.say(e.getMessage() + ". Nothing was marked.");
+            session.say(e.getMessage() + ". Nothing was marked.");
         }
     }
 
     private void handOver(String ending, String kind) {
-        ask.save("Hand the reel over", studio.programme().orElseThrow().reel().name() + ending, kind).ifPresent(studio.handOver()::write);
+        ask.save("Hand the reel over", session.programme().orElseThrow().reel().name() + ending, kind).ifPresent(session.handOver()::write);
     }
 }

@@ -53,14 +53,14 @@ final class SheetPane extends BorderPane {
      * @param ladders asked for steps of quality
      * @param goTo told of a source and the number of a frame of it that is to be shown
      */
-    SheetPane(Session studio, Dialogs ask, ScenesPane scenes, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek,
+    SheetPane(Session session, Dialogs ask, ScenesPane scenes, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek,
             LongSupplier playhead,
             Runnable columnChosen, Runnable ladders, BiConsumer<String, Long> goTo) {
-        in = new InFace(studio, ask, scenes, sourceChosen);
-        reel = new ReelFace(studio, ask, seek, playhead);
-        out = new OutFace(studio, ask, columnChosen, ladders);
-        targets = new TargetBar(studio, ask);
-        findings = new FindingsPane(studio, ask, goTo);
+        in = new InFace(session, ask, scenes, sourceChosen);
+        reel = new ReelFace(session, ask, seek, playhead);
+        out = new OutFace(session, ask, columnChosen, ladders);
+        targets = new TargetBar(session, ask);
+        findings = new FindingsPane(session, ask, goTo);
         getStyleClass().add("sheet");
         HBox names = new HBox();
         names.getStyleClass().add("faces");
@@ -70,7 +70,7 @@ final class SheetPane extends BorderPane {
             tab.setId("face-" + word.toLowerCase(Locale.ROOT));
             tab.setOnAction(_ -> faceChosen.accept(each));
             if (each == Face.REEL) {
-                takeSources(tab, studio, faceChosen);
+                takeSources(tab, session, faceChosen);
             }
             tabs[each.ordinal()] = tab;
             names.getChildren().add(tab);
@@ -92,13 +92,13 @@ final class SheetPane extends BorderPane {
     }
 
     /** A source that is dropped here goes to the end of the reel. */
-    private static void takeSources(ToggleButton tab, Session studio, Consumer<Face> faceChosen) {
+    private static void takeSources(ToggleButton tab, Session session, Consumer<Face> faceChosen) {
         tab.setOnMouseDragEntered(
                 e -> Dragged.of(e).filter(Dragged.OfSource.class::isInstance).ifPresent(_ -> tab.getStyleClass().add("drop-here")));
         tab.setOnMouseDragExited(_ -> tab.getStyleClass().removeAll("drop-here"));
         tab.setOnMouseDragReleased(e -> {
-            if (Dragged.of(e).orElse(null) instanceof Dragged.OfSource(String id) && studio.table(id) != null) {
-                studio.edit(ReelEdits.addItem(id));
+            if (Dragged.of(e).orElse(null) instanceof Dragged.OfSource(String id) && session.table(id) != null) {
+                session.edit(ReelEdits.addItem(id));
                 faceChosen.accept(Face.REEL);
             }
         });

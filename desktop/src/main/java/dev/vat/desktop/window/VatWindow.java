@@ -11,7 +11,7 @@ import javafx.scene.Scene;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 
-/** One window with its studio, from opening to closing. On the interface's thread only, but for {@link #run}. */
+/** One window with its session, from opening to closing. On the interface's thread only, but for {@link #run}. */
 public final class VatWindow {
 
     private static final String REGION_CACHE_OFF = "prism.disableRegionCaching";
@@ -20,8 +20,8 @@ public final class VatWindow {
     private static final double HEIGHT = 800;
 
     private final Stage stage;
-    private final Session studio;
-    private final MainView shell;
+    private final Session session;
+    private final MainView mainView;
     private final Dialogs ask;
     private boolean wasMaking;
     private boolean unseen;
@@ -31,36 +31,36 @@ public final class VatWindow {
         this.stage = stage;
         this.ask = ask == null ? new FxAsk(stage) : ask;
         Appearance.loadFaces();
-        studio = new Session(places, Platform::runLater);
-        studio.viewer().wake();
-        Appearance.dress(studio.settings().dark());
-        shell = new MainView(studio, this.ask);
-        stage.setScene(new Scene(shell, WIDTH, HEIGHT));
+        session = new Session(places, Platform::runLater);
+        session.viewer().wake();
+        Appearance.dress(session.settings().dark());
+        mainView = new MainView(session, this.ask);
+        stage.setScene(new Scene(mainView, WIDTH, HEIGHT));
         stage.setTitle("Vat");
         stage.setMinWidth(900);
         stage.setMinHeight(560);
         stage.setOnCloseRequest(this::closeAsked);
-        stage.setOnShown(_ -> shell.focusBand());
+        stage.setOnShown(_ -> mainView.focusBand());
         stage.focusedProperty().addListener((_, _, focused) -> {
             unseen &= !focused;
             showTitle();
         });
-        studio.addListener(this::showTitle);
+        session.addListener(this::showTitle);
     }
 
     /** How far a run is, and that it ended while nobody looked: to be seen from among other windows. */
     private void showTitle() {
-        boolean free = studio.runs().isFree();
+        boolean free = session.runs().isFree();
         unseen |= free && wasMaking && !stage.isFocused();
         wasMaking = !free;
-        String words = studio.runs().going().map(line -> Math.round(100 * line.share()) + " % made").orElse(unseen ? "done" : "");
+        String words = session.runs().going().map(line -> Math.round(100 * line.share()) + " % made").orElse(unseen ? "done" : "");
         stage.setTitle(words.isEmpty() ? "Vat" : words + ", Vat");
     }
 
     /**
      * Starts the toolkit, shows a window, and waits until it is closed.
      *
-     * @param first told of the studio when the window is there
+     * @param first told of the session when the window is there
      * @return the exit code
      */
     public static int run(Places places, Consumer<Session> first) {
@@ -74,7 +74,7 @@ public final class VatWindow {
                     closed.countDown();
                 });
                 stage.show();
-                first.accept(window.studio);
+                first.accept(window.session);
             });
         } catch (UnsupportedOperationException | UnsatisfiedLinkError e) {
             System.err.println("vat: the window can't be opened on this display (" + e.getMessage()
@@ -104,17 +104,17 @@ public final class VatWindow {
     }
 
     private void closeAsked(WindowEvent e) {
-        if (!studio.runs().isFree() && ask.leaving() == Dialogs.Leaving.KEEP_WORKING) {
+        if (!session.runs().isFree() && ask.leaving() == Dialogs.Leaving.KEEP_WORKING) {
             e.consume();
         }
     }
 
-    public Session studio() {
-        return studio;
+    public Session session() {
+        return session;
     }
 
-    public MainView shell() {
-        return shell;
+    public MainView mainView() {
+        return mainView;
     }
 
     public Stage stage() {
@@ -122,7 +122,7 @@ public final class VatWindow {
     }
 
     public void close() {
-        shell.close();
-        studio.close();
+        mainView.close();
+        session.close();
     }
 }

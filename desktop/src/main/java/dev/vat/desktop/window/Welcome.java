@@ -13,11 +13,11 @@ import javafx.scene.layout.VBox;
 /** What stands in the picture's place while nothing has been brought in. */
 final class Welcome extends VBox {
 
-    private final Session studio;
+    private final Session session;
     private final FlowPane recent = new FlowPane();
 
-    Welcome(Session studio, Runnable chooseFrames) {
-        this.studio = studio;
+    Welcome(Session session, Runnable chooseFrames) {
+        this.session = session;
         setId("welcome");
         getStyleClass().addAll("picture", "welcome");
         Label invite = new Label("Drop a folder of rendered frames here");
@@ -36,11 +36,11 @@ final class Welcome extends VBox {
 
     void show() {
         recent.getChildren().clear();
-        for (String project : studio.settings().recent()) {
+        for (String project : session.settings().recent()) {
             Path path = Path.of(project);
             if (Files.exists(path)) {
                 Button open = new Button(path.getFileName().toString());
-                open.setOnAction(_ -> studio.open(path));
+                open.setOnAction(_ -> session.open(path));
                 recent.getChildren().add(open);
             }
         }

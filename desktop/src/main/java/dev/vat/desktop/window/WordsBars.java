@@ -12,13 +12,13 @@ import javafx.scene.layout.VBox;
 /** Under the head: a question that cannot wait, and a line about what just happened. */
 final class WordsBars extends VBox {
 
-    private final Session studio;
+    private final Session session;
     private final HBox question = new HBox();
     private final HBox stranger = new HBox();
     private final HBox notice = new HBox();
 
-    WordsBars(Session studio) {
-        this.studio = studio;
+    WordsBars(Session session) {
+        this.session = session;
         question.getStyleClass().add("ask");
         question.setId("question");
         notice.getStyleClass().add("notice");
@@ -35,7 +35,7 @@ final class WordsBars extends VBox {
     }
 
     private void showStranger() {
-        Session.Stranger project = studio.stranger().orElse(null);
+        Session.Stranger project = session.stranger().orElse(null);
         Parts.present(stranger, project != null);
         if (project == null || project.equals(stranger.getUserData())) {
             return;
@@ -47,12 +47,12 @@ final class WordsBars extends VBox {
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMaxWidth(Double.MAX_VALUE);
-        stranger.getChildren().setAll(words, Parts.button("open-stranger", "Open it", () -> studio.answerStranger(true)),
-                Parts.button("leave-stranger", "Leave it", () -> studio.answerStranger(false)));
+        stranger.getChildren().setAll(words, Parts.button("open-stranger", "Open it", () -> session.answerStranger(true)),
+                Parts.button("leave-stranger", "Leave it", () -> session.answerStranger(false)));
     }
 
     private void showQuestion() {
-        int count = studio.question().size();
+        int count = session.question().size();
         Parts.present(question, count > 0);
         if (count > 0 && question.getChildren().isEmpty()) {
             Label words = new Label(question(count));
@@ -61,29 +61,29 @@ final class WordsBars extends VBox {
             HBox.setHgrow(words, Priority.ALWAYS);
             words.setMaxWidth(Double.MAX_VALUE);
             question.getChildren().setAll(words,
-                    Parts.button("one-programme", "One programme", () -> studio.answer(Edits.Layout.ONE_PROGRAMME)),
-                    Parts.button("reel-each", "One reel each", () -> studio.answer(Edits.Layout.ONE_REEL_EACH)),
-                    Parts.button("leave-out", "Leave them out", () -> studio.answer(null)));
+                    Parts.button("one-programme", "One programme", () -> session.answer(Edits.Layout.ONE_PROGRAMME)),
+                    Parts.button("reel-each", "One reel each", () -> session.answer(Edits.Layout.ONE_REEL_EACH)),
+                    Parts.button("leave-out", "Leave them out", () -> session.answer(null)));
         } else if (count == 0) {
             question.getChildren().clear();
         }
     }
 
     private String question(int count) {
-        long families = Kin.group(studio.question()).stream().filter(Kin::isFamily).count();
+        long families = Kin.group(session.question()).stream().filter(Kin::isFamily).count();
         return count + " sources: are they one programme, one after the other, or a reel each?"
                 + (families == 0 ? "" : " Of those that belong together, the main one or the latest version goes in.");
     }
 
     private void showNotice() {
-        Parts.present(notice, !studio.message().isEmpty());
-        if (!studio.message().isEmpty()) {
-            Label words = new Label(studio.message());
+        Parts.present(notice, !session.message().isEmpty());
+        if (!session.message().isEmpty()) {
+            Label words = new Label(session.message());
             words.setWrapText(true);
             words.setId("notice-words");
             HBox.setHgrow(words, Priority.ALWAYS);
             words.setMaxWidth(Double.MAX_VALUE);
-            notice.getChildren().setAll(words, Parts.button("notice-seen", "Seen", () -> studio.say("")));
+            notice.getChildren().setAll(words, Parts.button("notice-seen", "Seen", () -> session.say("")));
         }
     }
 }

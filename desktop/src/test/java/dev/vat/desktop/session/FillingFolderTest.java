@@ -30,19 +30,19 @@ class FillingFolderTest {
     private final ExecutorService ui = Executors.newSingleThreadExecutor();
     private Path drawn;
     private Path frames;
-    private Session studio;
+    private Session session;
 
     @BeforeEach
     void open() throws Exception {
         drawn = TestFrames.png(folder, "drawn", 8);
         frames = Files.createDirectories(folder.resolve("kite"));
-        studio = on(() -> new Session(TestFrames.places(folder), ui));
+        session = on(() -> new Session(TestFrames.places(folder), ui));
     }
 
     @AfterEach
     void close() throws Exception {
         on(() -> {
-            studio.close();
+            session.close();
             return null;
         });
         ui.shutdown();
@@ -67,7 +67,7 @@ class FillingFolderTest {
     }
 
     private FrameTable table() {
-        return studio.table("s1");
+        return session.table("s1");
     }
 
     private byte[] frame(int number) throws Exception {
@@ -83,16 +83,16 @@ class FillingFolderTest {
     void statesAreRightAtEveryStepAndTheArmedRunStartsOnceWhenComplete() throws Exception {
         Files.write(file(2), frame(2));
         Files.write(file(1), frame(1));
-        act(() -> studio.bringIn(List.of(frames)));
+        act(() -> session.bringIn(List.of(frames)));
         await("the first frames", () -> table() != null && table().good() == 2);
-        assertThat(on(() -> studio.watch().isWatched("s1"))).as("files of a moment ago: the folder is watched by itself").isTrue();
+        assertThat(on(() -> session.watch().isWatched("s1"))).as("files of a moment ago: the folder is watched by itself").isTrue();
         act(() -> {
-            studio.edit(Edits.setExpected("s1", FrameRange.of(1, 6)));
-            studio.edit(Edits.addTarget(Catalogue.target("web-h264")));
-            studio.making().makeWhenComplete();
+            session.edit(Edits.setExpected("s1", FrameRange.of(1, 6)));
+            session.edit(Edits.addTarget(Catalogue.target("web-h264")));
+            session.making().makeWhenComplete();
         });
-        assertThat(on(() -> studio.making().waitsForFrames())).isTrue();
-        assertThat(on(() -> studio.making().label())).isEqualTo("Waiting for frames");
+        assertThat(on(() -> session.making().waitsForFrames())).isTrue();
+        assertThat(on(() -> session.making().label())).isEqualTo("Waiting for frames");
 
         // Out of order, and half of it first.
         byte[] whole = frame(5);
@@ -106,52 +106,53 @@ class FillingFolderTest {
         Files.write(file(3), new byte[0]);
         await("an empty file", () -> table().state(3) == FrameState.ARRIVING);
         await("the render to be given up", () -> table().state(3) == FrameState.EMPTY);
-        assertThat(on(() -> studio.runs().lines())).as("nothing was made of what isn't whole").isEmpty();
+        assertThat(on(() -> session.runs().lines())).as("nothing was made of what isn't whole").isEmpty();
         Files.write(file(3), frame(3));
         Files.write(file(4), frame(4));
         await("what was missing", () -> table().state(3) == FrameState.GOOD && table().state(4) == FrameState.GOOD);
-        assertThat(on(() -> studio.runs().lines())).as("one is still to come").isEmpty();
+        assertThat(on(() -> session.runs().lines())).as("one is still to come").isEmpty();
         Files.write(file(6), frame(6));
-        await("the run", () -> studio.runs().isIdle() && !studio.runs().lines().isEmpty());
+        await("the run", () -> session.runs().isIdle() && !session.runs().lines().isEmpty());
         Thread.sleep(2500);
-        assertThat(on(() -> studio.runs().lines())).as("it starts once").hasSize(1);
+        assertThat(on(() -> session.runs().lines())).as("it starts once").hasSize(1);
         assertThat(folder.resolve("kite/delivered").toFile().exists() || folder.resolve("delivered").toFile().exists()).isTrue();
-        assertThat(on(() -> studio.making().isArmed())).isFalse();
+        assertThat(on(() -> session.making().isArmed())).isFalse();
     }
 
     @Test
     void aFolderThatGoesAwayIsSaidAndFoundAgainElsewhere() throws Exception {
         Path gone = TestFrames.png(folder, "dune", 3);
-        act(() -> studio.bringIn(List.of(gone)));
+        act(() -> session.bringIn(List.of(gone)));
         await("the frames", () -> table() != null && table().good() == 3);
         Path moved = Files.move(gone, folder.resolve("moved"));
-        act(() -> studio.watch().again(studio.project().sources().getFirst()));
-        await("the loss", () -> studio.watch().trouble("s1").isPresent());
-        assertThat(on(() -> studio.findings().blockers())).anyMatch(f -> f.id().equals("source-gone"));
-        act(() -> studio.search().relink(studio.project().sources().getFirst(), moved));
+        act(() -> session.watch().again(session.project().sources().getFirst()));
+        await("the loss", () -> session.watch().trouble("s1").isPresent());
+        assertThat(on(() -> session.findings().blockers())).anyMatch(f -> f.id().equals("source-gone"));
+        act(() -> session.search().relink(session.project().sources().getFirst(), moved));
         await("the frames again", () -> table() != null && table().good() == 3);
-        assertThat(on(() -> studio.message())).contains("was found again");
-        assertThat(on(() -> studio.watch().otherPictures("s1"))).as("the same files").isZero();
-        act(() -> studio.undo());
-        await("undo", () -> studio.watch().trouble("s1").isPresent());
+        assertThat(on(() -> session.message())).contains("was found again");
+        assertThat(on(() -> session.watch().otherPictures("s1"))).as("the same files").isZero();
+        act(() -> session.undo());
+        await("undo", () -> session.watch().trouble("s1").isPresent());
     }
 
     @Test
     void anotherRenderTakesASourcesPlace() throws Exception {
         Path first = TestFrames.png(folder, "kite_v01", 3);
-        act(() -> studio.bringIn(List.of(first)));
+        act(() -> session.bringIn(List.of(first)));
         await("the frames", () -> table() != null && table().good() == 3);
         Path second = TestFrames.png(folder, "kite_v02", 5);
-        act(() -> studio.search().replace(studio.project().sources().getFirst(), second));
-        await("the other frames", () -> table() != null && table().good() == 5 && !studio.watch().isChecking());
-        assertThat(on(() -> studio.watch().otherPictures("s1"))).as("the same drawing").isZero();
-        assertThat(on(() -> studio.project().sources())).singleElement().satisfies(s -> assertThat(s.name()).startsWith("kite_v02"));
-        act(() -> studio.search().replace(studio.project().sources().getFirst(), Files.exists(folder) ? folder.resolve("drawn") : null));
-        await("the replacement", () -> table() != null && table().good() == 8 && !studio.watch().isChecking());
+        act(() -> session.search().replace(session.project().sources().getFirst(), second));
+        await("the other frames", () -> table() != null && table().good() == 5 && !session.watch().isChecking());
+        assertThat(on(() -> session.watch().otherPictures("s1"))).as("the same drawing").isZero();
+        assertThat(on(() -> session.project().sources())).singleElement().satisfies(s -> assertThat(s.name()).startsWith("kite_v02"));
+        act(() -> session.search().replace(session.project().sources().getFirst(), Files.exists(folder) ? folder.resolve("drawn") : null));
+        await("the replacement", () -> table() != null && table().good() == 8 && !session.watch().isChecking());
         Path other = TestFrames.png(folder, "kite_v03", 8, 96, 60, false);
-        act(() -> studio.search().replace(studio.project().sources().getFirst(), other));
-        await("another render", () -> studio.project().sources().getFirst().name().contains("v03") && table() != null && table().good() == 8
-                && !studio.watch().isChecking());
-        assertThat(on(() -> studio.watch().otherPictures("s1"))).as("frames of another size are other pictures").isEqualTo(8);
+        act(() -> session.search().replace(session.project().sources().getFirst(), other));
+        await("another render",
+                () -> session.project().sources().getFirst().name().contains("v03") && table() != null && table().good() == 8
+                        && !session.watch().isChecking());
+        assertThat(on(() -> session.watch().otherPictures("s1"))).as("frames of another size are other pictures").isEqualTo(8);
     }
 }

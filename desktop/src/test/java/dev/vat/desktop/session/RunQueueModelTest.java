@@ -32,17 +32,17 @@ class RunQueueModelTest {
 
     private final ExecutorService ui = Executors.newSingleThreadExecutor();
     private Places places;
-    private Session studio;
+    private Session session;
 
     @BeforeEach
     void open() throws Exception {
         places = TestFrames.places(folder);
-        studio = on(() -> new Session(places, ui));
+        session = on(() -> new Session(places, ui));
     }
 
     @AfterEach
     void close() throws Exception {
-        act(studio::close);
+        act(session::close);
         ui.shutdown();
     }
 
@@ -57,7 +57,7 @@ class RunQueueModelTest {
     private void await(Callable<Boolean> condition) throws Exception {
         long end = System.currentTimeMillis() + 60_000;
         while (!on(condition)) {
-            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(studio::message)).isLessThan(end);
+            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(session::message)).isLessThan(end);
             Thread.sleep(20);
         }
     }
@@ -65,103 +65,103 @@ class RunQueueModelTest {
     /** A reel of some frames for one target, ready to be made. */
     private Path ready(int frames, String target) throws Exception {
         Path sequence = TestFrames.png(folder, "kite", frames);
-        act(() -> studio.bringIn(List.of(sequence)));
-        await(() -> !studio.search().isGoing() && !studio.project().isEmpty());
-        act(() -> studio.edit(Edits.addTarget(Catalogue.target(target))));
-        act(() -> studio.chooseRate(Rate.FPS_25));
-        await(() -> !studio.watch().isChecking() && studio.making().canMake());
+        act(() -> session.bringIn(List.of(sequence)));
+        await(() -> !session.search().isGoing() && !session.project().isEmpty());
+        act(() -> session.edit(Edits.addTarget(Catalogue.target(target))));
+        act(() -> session.chooseRate(Rate.FPS_25));
+        await(() -> !session.watch().isChecking() && session.making().canMake());
         return sequence;
     }
 
     private List<DeliveryHistory.Line> past() throws Exception {
         CompletableFuture<List<DeliveryHistory.Line>> lines = new CompletableFuture<>();
-        act(() -> studio.past().load(lines::complete));
+        act(() -> session.past().load(lines::complete));
         return lines.get(10, TimeUnit.SECONDS);
     }
 
     private void idle(int runs) throws Exception {
-        await(() -> studio.runs().isIdle() && studio.runs().lines().size() == runs);
-        assertThat(on(() -> studio.runs().lines().stream().flatMap(l -> l.files().stream()).toList()))
+        await(() -> session.runs().isIdle() && session.runs().lines().size() == runs);
+        assertThat(on(() -> session.runs().lines().stream().flatMap(l -> l.files().stream()).toList()))
                 .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
     }
 
     @Test
     void whatIsHeldWaitsThroughAnEndUntilItIsLetGo() throws Exception {
         ready(4, "edit-prores-hq");
-        act(() -> studio.making().makeLater(""));
-        await(() -> studio.runs().later().entries().size() == 1);
-        act(studio::close);
-        studio = on(() -> new Session(places, ui));
-        await(() -> studio.runs().later().entries().size() == 1);
-        assertThat(on(() -> studio.runs().later().state(studio.runs().later().entries().getFirst()))).isEqualTo("held");
-        assertThat(on(() -> studio.runs().lines())).isEmpty();
-        act(() -> studio.runs().later().hold("q1", false));
-        await(() -> !studio.runs().lines().isEmpty());
+        act(() -> session.making().makeLater(""));
+        await(() -> session.runs().later().entries().size() == 1);
+        act(session::close);
+        session = on(() -> new Session(places, ui));
+        await(() -> session.runs().later().entries().size() == 1);
+        assertThat(on(() -> session.runs().later().state(session.runs().later().entries().getFirst()))).isEqualTo("held");
+        assertThat(on(() -> session.runs().lines())).isEmpty();
+        act(() -> session.runs().later().hold("q1", false));
+        await(() -> !session.runs().lines().isEmpty());
         idle(1);
         assertThat(folder.resolve("delivered/kite_edit.mov")).exists();
-        assertThat(on(studio::message)).isEqualTo("Done: 1 file made and proven.");
+        assertThat(on(session::message)).isEqualTo("Done: 1 file made and proven.");
     }
 
     @Test
     void whatCantBeMadeIsHeldWithTheReason() throws Exception {
         Path frames = ready(4, "edit-prores-hq");
-        act(() -> studio.making().makeLater("23:59"));
-        await(() -> studio.runs().later().entries().size() == 1);
+        act(() -> session.making().makeLater("23:59"));
+        await(() -> session.runs().later().entries().size() == 1);
         Files.delete(frames.resolve("kite.0002.png"));
-        act(() -> studio.runs().later().hold("q1", false));
-        await(() -> studio.message().contains("is held in the queue"));
-        await(() -> studio.runs().later().entries().getFirst().held());
-        assertThat(on(studio::message)).contains("kite").contains("missing");
-        act(() -> studio.making().makeLater("soon"));
-        assertThat(on(studio::message)).contains("'soon' is no time");
+        act(() -> session.runs().later().hold("q1", false));
+        await(() -> session.message().contains("is held in the queue"));
+        await(() -> session.runs().later().entries().getFirst().held());
+        assertThat(on(session::message)).contains("kite").contains("missing");
+        act(() -> session.making().makeLater("soon"));
+        assertThat(on(session::message)).contains("'soon' is no time");
     }
 
     @Test
     void aDeliveredFileIsMadeAgainAndMadeAnewWhereItChanged() throws Exception {
         Path frames = ready(130, "edit-prores-hq");
-        act(studio.making()::make);
+        act(session.making()::make);
         idle(1);
         DeliveryHistory.Line first = past().getFirst();
         assertThat(first.there()).isTrue();
         assertThat(first.matches("edit kite prores")).isTrue();
         assertThat(first.matches("edit dune")).isFalse();
-        act(() -> studio.past().makeWhatChanged(first));
-        await(() -> studio.message().contains("No frame of kite_edit.mov was rendered again"));
+        act(() -> session.past().makeWhatChanged(first));
+        await(() -> session.message().contains("No frame of kite_edit.mov was rendered again"));
         Files.copy(frames.resolve("kite.0003.png"), frames.resolve("kite.0120.png"), StandardCopyOption.REPLACE_EXISTING);
-        act(() -> studio.past().makeWhatChanged(first));
-        await(() -> studio.runs().lines().size() == 2);
-        assertThat(on(studio::message)).contains("Frames 119 of kite_edit.mov changed: 1 of 2 parts");
+        act(() -> session.past().makeWhatChanged(first));
+        await(() -> session.runs().lines().size() == 2);
+        assertThat(on(session::message)).contains("Frames 119 of kite_edit.mov changed: 1 of 2 parts");
         idle(2);
         assertThat(ReceiptFile.read(ReceiptFile.of(folder.resolve("delivered/kite_edit_v02.mov"))).notes())
                 .anyMatch(n -> n.contains("frames 119 changed"));
-        act(() -> studio.past().makeAgain(first));
-        await(() -> studio.runs().lines().size() == 3);
+        act(() -> session.past().makeAgain(first));
+        await(() -> session.runs().lines().size() == 3);
         idle(3);
         assertThat(folder.resolve("delivered/kite_edit_v03.mov")).hasSameBinaryContentAs(folder.resolve("delivered/kite_edit_v02.mov"));
         act(() -> {
-            studio.startAnew();
-            studio.past().openProject(first);
+            session.startAnew();
+            session.past().openProject(first);
         });
-        assertThat(on(() -> studio.project().deliverables().getFirst().target())).isEqualTo("edit-prores-hq");
+        assertThat(on(() -> session.project().deliverables().getFirst().target())).isEqualTo("edit-prores-hq");
     }
 
     @Test
     void aStillOfOneFrameIsAFileOfItsOwn() throws Exception {
         ready(5, "web-h264");
-        act(() -> studio.making().keepStill(studio.project().sources().getFirst(), 3));
-        await(() -> studio.runs().isIdle() && studio.runs().lines().size() == 1);
+        act(() -> session.making().keepStill(session.project().sources().getFirst(), 3));
+        await(() -> session.runs().isIdle() && session.runs().lines().size() == 1);
         assertThat(folder.resolve("delivered/kite_frames.0003.png")).isRegularFile();
         assertThat(ReceiptFile.read(folder.resolve("delivered/kite_frames.0003.png.receipt.json")).proven()).isTrue();
-        act(() -> studio.making().keepStill(studio.project().sources().getFirst(), 9));
-        assertThat(on(studio::message)).contains("isn't there whole");
+        act(() -> session.making().keepStill(session.project().sources().getFirst(), 9));
+        assertThat(on(session::message)).contains("isn't there whole");
     }
 
     @Test
     void twoWindowsDontWriteOverEachOther() throws Exception {
         ready(2, "web-h264");
         Path file = folder.resolve("kite.vat");
-        act(() -> studio.saveAs(file));
-        await(() -> Files.exists(file) && studio.isSaved());
+        act(() -> session.saveAs(file));
+        await(() -> Files.exists(file) && session.isSaved());
         String before = Files.readString(file);
         Session second = on(() -> new Session(places, ui));
         try {
@@ -181,23 +181,23 @@ class RunQueueModelTest {
     @Test
     void aStrangersProjectIsOpenedAfterAWordOnly() throws Exception {
         ready(2, "web-h264");
-        act(() -> studio.edit(Edits.setFolder(Place.of(folder.resolve("elsewhere")))));
+        act(() -> session.edit(Edits.setFolder(Place.of(folder.resolve("elsewhere")))));
         Path file = folder.resolve("jobs/kite.vat");
-        act(() -> studio.saveAs(file));
-        await(() -> Files.exists(file) && studio.isSaved());
+        act(() -> session.saveAs(file));
+        await(() -> Files.exists(file) && session.isSaved());
         Path strangers = Files.createDirectories(folder.resolve("post")).resolve("from-outside.vat");
         Files.copy(file, strangers);
-        act(studio::startAnew);
-        act(() -> studio.open(strangers));
-        await(() -> studio.stranger().isPresent());
-        assertThat(on(() -> studio.stranger().orElseThrow().outside())).containsExactly(folder.resolve("elsewhere").toString(),
+        act(session::startAnew);
+        act(() -> session.open(strangers));
+        await(() -> session.stranger().isPresent());
+        assertThat(on(() -> session.stranger().orElseThrow().outside())).containsExactly(folder.resolve("elsewhere").toString(),
                 folder.resolve("kite").toString());
-        assertThat(on(studio::project)).as("nothing of it is looked at yet").satisfies(p -> assertThat(p.isEmpty()).isTrue());
-        act(() -> studio.answerStranger(true));
-        await(() -> !studio.project().isEmpty());
-        act(studio::startAnew);
-        act(() -> studio.open(strangers));
-        await(() -> !studio.project().isEmpty());
-        assertThat(on(studio::stranger)).as("it is known now").isEmpty();
+        assertThat(on(session::project)).as("nothing of it is looked at yet").satisfies(p -> assertThat(p.isEmpty()).isTrue());
+        act(() -> session.answerStranger(true));
+        await(() -> !session.project().isEmpty());
+        act(session::startAnew);
+        act(() -> session.open(strangers));
+        await(() -> !session.project().isEmpty());
+        assertThat(on(session::stranger)).as("it is known now").isEmpty();
     }
 }

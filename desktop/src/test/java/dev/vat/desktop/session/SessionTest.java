@@ -33,18 +33,18 @@ class SessionTest {
 
     private final ExecutorService ui = Executors.newSingleThreadExecutor();
     private Places places;
-    private Session studio;
+    private Session session;
 
     @BeforeEach
     void open() throws Exception {
         places = TestFrames.places(folder);
-        studio = on(() -> new Session(places, ui));
+        session = on(() -> new Session(places, ui));
     }
 
     @AfterEach
     void close() throws Exception {
         on(() -> {
-            studio.close();
+            session.close();
             return null;
         });
         ui.shutdown();
@@ -61,24 +61,24 @@ class SessionTest {
     private void await(Callable<Boolean> condition) throws Exception {
         long end = System.currentTimeMillis() + 60_000;
         while (!on(condition)) {
-            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(studio::message)).isLessThan(end);
+            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(session::message)).isLessThan(end);
             Thread.sleep(20);
         }
     }
 
     private void bringIn(Path... paths) throws Exception {
-        act(() -> studio.bringIn(List.of(paths)));
-        await(() -> !studio.search().isGoing());
-        await(() -> !studio.watch().isChecking());
+        act(() -> session.bringIn(List.of(paths)));
+        await(() -> !session.search().isGoing());
+        await(() -> !session.watch().isChecking());
     }
 
     private void target(String id) throws Exception {
-        act(() -> studio.edit(Edits.addTarget(Catalogue.target(id))));
+        act(() -> session.edit(Edits.addTarget(Catalogue.target(id))));
     }
 
     private void madeAndProven() throws Exception {
-        await(() -> studio.runs().isIdle() && !studio.runs().lines().isEmpty());
-        assertThat(on(() -> studio.runs().lines().stream().flatMap(l -> l.files().stream()).toList()))
+        await(() -> session.runs().isIdle() && !session.runs().lines().isEmpty());
+        assertThat(on(() -> session.runs().lines().stream().flatMap(l -> l.files().stream()).toList()))
                 .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
     }
 
@@ -87,12 +87,12 @@ class SessionTest {
         Path frames = TestFrames.png(folder, "kite", 12);
         bringIn(frames);
         target("web-h264");
-        assertThat(on(studio.making()::label)).isEqualTo("Make at 25");
-        act(studio.making()::make);
+        assertThat(on(session.making()::label)).isEqualTo("Make at 25");
+        act(session.making()::make);
         madeAndProven();
         assertThat(folder.resolve("delivered/kite_web.mp4")).exists();
         assertThat(Files.readString(folder.resolve("delivered/kite_web.mp4.receipt.json"))).contains("chosen by the user");
-        assertThat(on(studio.making()::detail)).isEqualTo("whole reel, 12 frames, 0.480 s");
+        assertThat(on(session.making()::detail)).isEqualTo("whole reel, 12 frames, 0.480 s");
     }
 
     @Test
@@ -100,23 +100,23 @@ class SessionTest {
     void theRateUsedLastIsOfferedFirstNextTime() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 3));
         target("web-h264");
-        act(() -> studio.chooseRate(Rate.of(24000, 1001)));
-        act(studio.making()::make);
+        act(() -> session.chooseRate(Rate.of(24000, 1001)));
+        act(session.making()::make);
         madeAndProven();
-        act(studio::startAnew);
+        act(session::startAnew);
         bringIn(TestFrames.png(folder, "dune", 3));
         target("web-h264");
-        assertThat(on(studio.making()::label)).isEqualTo("Make at 23.976");
+        assertThat(on(session.making()::label)).isEqualTo("Make at 23.976");
     }
 
     @Test
     void pressingMakeWhileFramesAreCheckedMakesWhenTheyAre() throws Exception {
-        act(() -> studio.edit(Edits.addTarget(Catalogue.WEB_H264)));
-        act(() -> studio.bringIn(List.of(folder.resolve("kite"))));
+        act(() -> session.edit(Edits.addTarget(Catalogue.WEB_H264)));
+        act(() -> session.bringIn(List.of(folder.resolve("kite"))));
         TestFrames.png(folder, "kite", 40);
-        act(() -> studio.bringIn(List.of(folder.resolve("kite"))));
-        await(() -> studio.making().canMake());
-        act(studio.making()::make);
+        act(() -> session.bringIn(List.of(folder.resolve("kite"))));
+        await(() -> session.making().canMake());
+        act(session.making()::make);
         madeAndProven();
     }
 
@@ -125,15 +125,15 @@ class SessionTest {
         TestFrames.png(folder.resolve("all"), "a", 3);
         TestFrames.png(folder.resolve("all"), "b", 4);
         bringIn(folder.resolve("all"));
-        assertThat(on(studio::question)).hasSize(2);
-        act(() -> studio.answer(Edits.Layout.ONE_REEL_EACH));
-        await(() -> !studio.watch().isChecking());
+        assertThat(on(session::question)).hasSize(2);
+        act(() -> session.answer(Edits.Layout.ONE_REEL_EACH));
+        await(() -> !session.watch().isChecking());
         target("web-h264");
         target("edit-prores-hq");
-        assertThat(on(studio.making()::label)).isEqualTo("Make at 25");
-        act(() -> studio.chooseRate(Rate.FPS_25));
-        assertThat(on(studio.making()::label)).isEqualTo("Make 2 x 2 files");
-        act(studio.making()::make);
+        assertThat(on(session.making()::label)).isEqualTo("Make at 25");
+        act(() -> session.chooseRate(Rate.FPS_25));
+        assertThat(on(session.making()::label)).isEqualTo("Make 2 x 2 files");
+        act(session.making()::make);
         madeAndProven();
         assertThat(folder.resolve("all/delivered")).isDirectoryContaining("glob:**/a_web.mp4").isDirectoryContaining("glob:**/b_edit.mov");
     }
@@ -144,47 +144,47 @@ class SessionTest {
         Files.delete(frames.resolve("kite.0004.png"));
         bringIn(frames);
         target("web-h264");
-        act(() -> studio.chooseRate(Rate.FPS_25));
-        assertThat(on(studio.making()::canMake)).isFalse();
-        assertThat(on(() -> studio.count(Severity.BLOCKER))).isEqualTo(1);
-        Finding finding = on(() -> studio.findings().blockers().getFirst());
-        act(() -> studio.edit(((dev.vat.core.finding.Remedy.Apply) finding.remedies().get(1)).edit()));
-        assertThat(on(studio.making()::canMake)).isTrue();
-        act(studio::undo);
-        assertThat(on(studio.making()::canMake)).isFalse();
-        act(studio::redo);
-        assertThat(on(studio.making()::canMake)).isTrue();
+        act(() -> session.chooseRate(Rate.FPS_25));
+        assertThat(on(session.making()::canMake)).isFalse();
+        assertThat(on(() -> session.count(Severity.BLOCKER))).isEqualTo(1);
+        Finding finding = on(() -> session.findings().blockers().getFirst());
+        act(() -> session.edit(((dev.vat.core.finding.Remedy.Apply) finding.remedies().get(1)).edit()));
+        assertThat(on(session.making()::canMake)).isTrue();
+        act(session::undo);
+        assertThat(on(session.making()::canMake)).isFalse();
+        act(session::redo);
+        assertThat(on(session.making()::canMake)).isTrue();
     }
 
     @Test
     void projectsAreSavedByThemselvesAndReopenWhole() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 5));
         target("alpha-prores-4444");
-        act(() -> studio.edit(Edits.setRange("s1", FrameRange.of(2, 4))));
-        assertThat(on(studio::isUntitled)).isTrue();
-        act(() -> studio.saveAs(folder.resolve("kite.vat")));
-        act(() -> studio.edit(Edits.setFolder(Place.of(folder.resolve("elsewhere")))));
-        var before = on(studio::project);
+        act(() -> session.edit(Edits.setRange("s1", FrameRange.of(2, 4))));
+        assertThat(on(session::isUntitled)).isTrue();
+        act(() -> session.saveAs(folder.resolve("kite.vat")));
+        act(() -> session.edit(Edits.setFolder(Place.of(folder.resolve("elsewhere")))));
+        var before = on(session::project);
         await(() -> Files.exists(folder.resolve("kite.vat")) && Files.readString(folder.resolve("kite.vat")).contains("elsewhere"));
-        act(studio::startAnew);
-        assertThat(on(() -> studio.project().isEmpty())).isTrue();
-        act(() -> studio.bringIn(List.of(folder.resolve("kite.vat"))));
-        await(() -> !studio.project().isEmpty() && !studio.watch().isChecking());
-        assertThat(on(studio::project)).isEqualTo(before);
-        assertThat(on(() -> studio.settings().recent())).first().asString().endsWith("kite.vat");
+        act(session::startAnew);
+        assertThat(on(() -> session.project().isEmpty())).isTrue();
+        act(() -> session.bringIn(List.of(folder.resolve("kite.vat"))));
+        await(() -> !session.project().isEmpty() && !session.watch().isChecking());
+        assertThat(on(session::project)).isEqualTo(before);
+        assertThat(on(() -> session.settings().recent())).first().asString().endsWith("kite.vat");
     }
 
     @Test
     void whatCantBeReadIsSaidInWords() throws Exception {
-        act(() -> studio.bringIn(List.of(folder.resolve("gone"))));
+        act(() -> session.bringIn(List.of(folder.resolve("gone"))));
         // The words at its beginning name the folder too: it is what it ends with that counts, and the next may not overtake it.
-        await(() -> studio.message().startsWith("There is nothing at ") && studio.message().contains("gone"));
+        await(() -> session.message().startsWith("There is nothing at ") && session.message().contains("gone"));
         Path empty = Files.createDirectory(folder.resolve("empty"));
-        act(() -> studio.bringIn(List.of(empty)));
-        await(() -> studio.message().contains("No frames, movies or sounds in empty"));
+        act(() -> session.bringIn(List.of(empty)));
+        await(() -> session.message().contains("No frames, movies or sounds in empty"));
         Files.writeString(folder.resolve("bad.vat"), "nonsense");
-        act(() -> studio.bringIn(List.of(folder.resolve("bad.vat"))));
-        await(() -> studio.message().contains("bad.vat"));
+        act(() -> session.bringIn(List.of(folder.resolve("bad.vat"))));
+        await(() -> session.message().contains("bad.vat"));
     }
 
     @Test
@@ -192,9 +192,9 @@ class SessionTest {
         Path frames = TestFrames.png(folder, "kite", 6);
         bringIn(frames);
         TestFrames.old(Files.write(frames.resolve("kite.0002.png"), new byte[0]));
-        act(() -> studio.watch().again(studio.project().sources().getFirst()));
-        await(() -> !studio.watch().isChecking());
-        assertThat(on(() -> studio.table("s1").state(2))).isEqualTo(FrameState.EMPTY);
+        act(() -> session.watch().again(session.project().sources().getFirst()));
+        await(() -> !session.watch().isChecking());
+        assertThat(on(() -> session.table("s1").state(2))).isEqualTo(FrameState.EMPTY);
     }
 
     @Test
@@ -202,9 +202,9 @@ class SessionTest {
         Path frames = TestFrames.png(folder, "kite", 6);
         bringIn(frames);
         Files.copy(frames.resolve("kite.0001.png"), frames.resolve("kite.0007.png"));
-        act(() -> studio.watch().listAgain(studio.project().sources().getFirst()));
-        await(() -> studio.table("s1").sequence().count() == 7 && !studio.watch().isChecking());
-        assertThat(on(() -> studio.table("s1").good())).isEqualTo(7);
+        act(() -> session.watch().listAgain(session.project().sources().getFirst()));
+        await(() -> session.table("s1").sequence().count() == 7 && !session.watch().isChecking());
+        assertThat(on(() -> session.table("s1").good())).isEqualTo(7);
     }
 
     @Test
@@ -213,12 +213,12 @@ class SessionTest {
     void aRunWhoseProcessWasKilledGoesOnWithAnother() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 300));
         target("edit-prores-hq");
-        act(studio.making()::make);
-        await(() -> studio.runs().going().isPresent() && studio.runs().going().get().framesRead() > 5);
-        long pid = on(() -> studio.runs().going().get().run().pid());
+        act(session.making()::make);
+        await(() -> session.runs().going().isPresent() && session.runs().going().get().framesRead() > 5);
+        long pid = on(() -> session.runs().going().get().run().pid());
         ProcessHandle.of(pid).orElseThrow().destroyForcibly();
-        await(() -> studio.runs().going().isEmpty());
-        assertThat(on(() -> studio.runs().lines().getFirst().files()))
+        await(() -> session.runs().going().isEmpty());
+        assertThat(on(() -> session.runs().lines().getFirst().files()))
                 .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
     }
 
@@ -226,9 +226,9 @@ class SessionTest {
     void aRunThatWasCutOffGoesOnByItselfAtTheNextStart() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 900));
         target("edit-prores-hq");
-        act(studio.making()::make);
-        await(() -> studio.runs().going().isPresent() && studio.runs().going().get().framesRead() > 5);
-        act(studio::close);
+        act(session.making()::make);
+        await(() -> session.runs().going().isPresent() && session.runs().going().get().framesRead() > 5);
+        act(session::close);
         Session next = on(() -> new Session(places, ui));
         try {
             await(() -> next.runs().going().isPresent() || !next.runs().lines().isEmpty());
@@ -247,16 +247,16 @@ class SessionTest {
     void aStoppedRunIsClearedAwayOrMadeAgain() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 1500));
         target("edit-prores-hq");
-        act(studio.making()::make);
-        await(() -> studio.runs().going().isPresent() && studio.runs().going().get().framesRead() > 5);
-        act(() -> studio.runs().going().get().run().stop());
-        await(() -> studio.runs().going().isEmpty());
-        RunLine line = on(() -> studio.runs().lines().getFirst());
+        act(session.making()::make);
+        await(() -> session.runs().going().isPresent() && session.runs().going().get().framesRead() > 5);
+        act(() -> session.runs().going().get().run().stop());
+        await(() -> session.runs().going().isEmpty());
+        RunLine line = on(() -> session.runs().lines().getFirst());
         assertThat(line.isUnfinished()).isTrue();
-        act(() -> studio.runs().discard(line.run().home()));
-        await(() -> studio.message().contains("cleared away"));
+        act(() -> session.runs().discard(line.run().home()));
+        await(() -> session.message().contains("cleared away"));
         assertThat(folder.resolve("delivered")).isEmptyDirectory();
-        assertThat(on(() -> studio.runs().lines())).isEmpty();
+        assertThat(on(() -> session.runs().lines())).isEmpty();
     }
 
     @Test
@@ -264,20 +264,20 @@ class SessionTest {
         Path file = Files.writeString(folder.resolve("file"), "x");
         bringIn(TestFrames.png(folder, "kite", 2));
         target("web-h264");
-        act(() -> studio.chooseRate(Rate.FPS_25));
-        act(() -> studio.edit(Edits.setFolder(Place.of(file.resolve("below")))));
-        await(() -> studio.findings().blockers().stream().anyMatch(f -> f.id().equals("folder-refused")));
-        act(() -> studio.edit(Edits.setFolder(Place.of(folder.resolve("fine")))));
-        await(() -> studio.findings().mayRun());
+        act(() -> session.chooseRate(Rate.FPS_25));
+        act(() -> session.edit(Edits.setFolder(Place.of(file.resolve("below")))));
+        await(() -> session.findings().blockers().stream().anyMatch(f -> f.id().equals("folder-refused")));
+        act(() -> session.edit(Edits.setFolder(Place.of(folder.resolve("fine")))));
+        await(() -> session.findings().mayRun());
     }
 
     @Test
     void removingASourceAndUndoingFindsItsFramesAgain() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 4));
-        act(() -> studio.edit(Edits.removeSource("s1")));
-        assertThat(on(() -> studio.table("s1"))).isNull();
-        act(studio::undo);
-        await(() -> studio.table("s1") != null && !studio.watch().isChecking());
-        assertThat(on(() -> studio.table("s1").good())).isEqualTo(4);
+        act(() -> session.edit(Edits.removeSource("s1")));
+        assertThat(on(() -> session.table("s1"))).isNull();
+        act(session::undo);
+        await(() -> session.table("s1") != null && !session.watch().isChecking());
+        assertThat(on(() -> session.table("s1").good())).isEqualTo(4);
     }
 }

@@ -66,7 +66,7 @@ class FastPathTest extends WindowCase {
     void aChosenFolderDoesAsADroppedOne() throws Exception {
         answers.folder = TestFrames.png(folder, "kite", 3);
         press("welcome-choose");
-        await(() -> !studio().project().isEmpty());
+        await(() -> !session().project().isEmpty());
         settle();
         assertThat(text("state-s1")).isEqualTo("all good");
         assertThat(isThere("welcome")).isFalse();
@@ -93,10 +93,10 @@ class FastPathTest extends WindowCase {
         assertThat(text("band-range")).isEqualTo("0 to 6, 7 frames");
         press("down-0");
         settle();
-        assertThat(on(() -> studio().project().currentReel().orElseThrow().items().getFirst().source())).isEqualTo("s2");
+        assertThat(on(() -> session().project().currentReel().orElseThrow().items().getFirst().source())).isEqualTo("s2");
         press("undo");
         settle();
-        assertThat(on(() -> studio().project().currentReel().orElseThrow().items().getFirst().source())).isEqualTo("s1");
+        assertThat(on(() -> session().project().currentReel().orElseThrow().items().getFirst().source())).isEqualTo("s1");
     }
 
     @Test
@@ -107,6 +107,6 @@ class FastPathTest extends WindowCase {
         press("notice-seen");
         settle();
         assertThat(isThere("notice")).isFalse();
-        assertThat(on(() -> studio().project().sources())).hasSize(1);
+        assertThat(on(() -> session().project().sources())).hasSize(1);
     }
 }

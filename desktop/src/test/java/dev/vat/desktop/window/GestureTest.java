@@ -62,14 +62,14 @@ class GestureTest extends WindowCase {
             moveTo(new Point2D(100 + 35 * i, 540 - 8 * i));
         }
         release(MouseButton.PRIMARY);
-        await(() -> !studio().project().isEmpty());
+        await(() -> !session().project().isEmpty());
         on(() -> {
             other.hide();
             return null;
         });
         settle();
         assertThat(text("state-s1")).isEqualTo("all good");
-        assertThat(on(() -> studio().project().sources().getFirst().folder().path())).isEqualTo(frames);
+        assertThat(on(() -> session().project().sources().getFirst().folder().path())).isEqualTo(frames);
     }
 
     @Test
@@ -102,7 +102,7 @@ class GestureTest extends WindowCase {
         assertThat(isThere("band-selected")).isTrue();
         type(KeyCode.T);
         settle();
-        assertThat(on(() -> studio().project().source("s1").orElseThrow().reading().range().count())).isBetween(9L, 12L);
+        assertThat(on(() -> session().project().source("s1").orElseThrow().reading().range().count())).isBetween(9L, 12L);
     }
 
     private Point2D at(String id, double across, double down) throws Exception {
@@ -122,16 +122,16 @@ class GestureTest extends WindowCase {
     void sourcesAreDraggedIntoTheReelItemsAmongEachOtherAndEdgesOnTheBand() throws Exception {
         drop(TestFrames.png(folder.resolve("a"), "sh010", 40));
         drop(TestFrames.png(folder.resolve("b"), "sh020", 20));
-        run(() -> studio().chooseRate(Rate.FPS_25));
+        run(() -> session().chooseRate(Rate.FPS_25));
         press("face-in");
         settle();
-        int before = on(() -> studio().project().currentReel().orElseThrow().items().size());
+        int before = on(() -> session().project().currentReel().orElseThrow().items().size());
         drag(at("source-s1", .4, .2), at("face-reel", .5, .5));
-        assertThat(on(() -> studio().project().currentReel().orElseThrow().items())).hasSize(before + 1).last().isEqualTo(Item.of("s1"));
+        assertThat(on(() -> session().project().currentReel().orElseThrow().items())).hasSize(before + 1).last().isEqualTo(Item.of("s1"));
         await(() -> isThere("item-1"));
         drag(at("item-0", .5, .5), at("item-" + before, .5, .8));
-        assertThat(on(() -> studio().project().currentReel().orElseThrow().items())).last().isEqualTo(Item.of("s1"));
-        List<Item> items = on(() -> studio().project().currentReel().orElseThrow().items());
+        assertThat(on(() -> session().project().currentReel().orElseThrow().items())).last().isEqualTo(Item.of("s1"));
+        List<Item> items = on(() -> session().project().currentReel().orElseThrow().items());
         assertThat(items.getFirst()).as("the first one went to the end").isEqualTo(Item.of(before == 2 ? "s2" : "s1"));
         // The end of the last item is the right edge of the band; the ruler lies below.
         double wide = on(() -> ((Band) node("band")).getWidth());
@@ -139,7 +139,7 @@ class GestureTest extends WindowCase {
         moveTo(onBand(edge - 2 / wide)).press(MouseButton.PRIMARY).moveTo(onBand(edge - 40 / wide)).moveTo(onBand(edge - .1))
                 .release(MouseButton.PRIMARY);
         settle();
-        assertThat(on(() -> studio().project().currentReel().orElseThrow().items().getLast().range())).as("it ends earlier").isNotNull()
+        assertThat(on(() -> session().project().currentReel().orElseThrow().items().getLast().range())).as("it ends earlier").isNotNull()
                 .satisfies(r -> {
                     assertThat(r.first()).isEqualTo(1);
                     assertThat(r.last()).isLessThan(40);
@@ -152,7 +152,7 @@ class GestureTest extends WindowCase {
         press("target-edit-prores-hq");
         settle();
         press("make");
-        await(() -> studio().runs().going().isPresent());
+        await(() -> session().runs().going().isPresent());
         answers.leaving = dev.vat.desktop.look.Dialogs.Leaving.KEEP_WORKING;
         on(() -> {
             window.stage().fireEvent(new javafx.stage.WindowEvent(window.stage(), javafx.stage.WindowEvent.WINDOW_CLOSE_REQUEST));

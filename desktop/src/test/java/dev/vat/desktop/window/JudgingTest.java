@@ -36,21 +36,21 @@ class JudgingTest extends WindowCase {
     private void programme(int frames) throws Exception {
         drop(TestFrames.png(folder, "kite", frames));
         run(() -> {
-            studio().chooseRate(Rate.FPS_25);
-            studio().edit(Edits.addTarget(Catalogue.target("web-h264")));
-            studio().edit(Edits.addTarget(Catalogue.target("edit-prores-hq")));
+            session().chooseRate(Rate.FPS_25);
+            session().edit(Edits.addTarget(Catalogue.target("web-h264")));
+            session().edit(Edits.addTarget(Catalogue.target("edit-prores-hq")));
         });
         press("face-out");
         settle();
     }
 
     private void tried() throws Exception {
-        await(() -> !studio().foretelling().isGoing() && studio().foretelling().seconds().isPresent());
+        await(() -> !session().foretelling().isGoing() && session().foretelling().seconds().isPresent());
         settle();
     }
 
     private Optional<FileForecast> forecast(String id) throws Exception {
-        return on(() -> studio().foretelling().of(studio().deliverable(id).orElseThrow()));
+        return on(() -> session().foretelling().of(session().deliverable(id).orElseThrow()));
     }
 
     private void choose(String item) throws Exception {
@@ -87,21 +87,21 @@ class JudgingTest extends WindowCase {
         assertThat(text("column-status-web-h264")).startsWith("rough");
         press("try-files");
         run(() -> {
-            studio().say("This stays until the next thing happens.");
-            studio().edit(Edits.setNaming("{reel}-{target}"));
+            session().say("This stays until the next thing happens.");
+            session().edit(Edits.setNaming("{reel}-{target}"));
         });
-        assertThat(on(() -> studio().foretelling().isGoing())).as("a name changes nothing of it").isTrue();
+        assertThat(on(() -> session().foretelling().isGoing())).as("a name changes nothing of it").isTrue();
         tried();
-        assertThat(on(() -> studio().message())).isEqualTo("This stays until the next thing happens.");
+        assertThat(on(() -> session().message())).isEqualTo("This stays until the next thing happens.");
         FileForecast first = forecast("web-h264").orElseThrow();
         assertThat(text("column-status-web-h264")).doesNotContain("rough").contains("dB");
         assertThat(text("try-words")).startsWith("Run and proofs: ");
-        run(() -> studio().edit(Edits.setControl("web-h264", new RateControl.Constant(32))));
+        run(() -> session().edit(Edits.setControl("web-h264", new RateControl.Constant(32))));
         assertThat(forecast("web-h264")).as("nothing is said of settings that weren't tried").isEmpty();
         assertThat(forecast("edit-prores-hq")).isPresent();
         tried();
         assertThat(forecast("web-h264").orElseThrow().bytes().middle()).isLessThan(first.bytes().middle());
-        run(() -> studio().undo());
+        run(() -> session().undo());
         tried();
         assertThat(forecast("web-h264")).contains(first);
     }
@@ -112,14 +112,14 @@ class JudgingTest extends WindowCase {
         press("try-steps");
         await(() -> isThere("ladder"));
         fire("step-web-h264-22-normal");
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().settings().control())).isEqualTo(new RateControl.Constant(22));
+        assertThat(on(() -> session().deliverable("web-h264").orElseThrow().settings().control())).isEqualTo(new RateControl.Constant(22));
         assertThat(text("ladder-words")).contains("(22)");
         enter("ladder-size", "900 GB");
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().settings().control())).as("the best that was tried")
+        assertThat(on(() -> session().deliverable("web-h264").orElseThrow().settings().control())).as("the best that was tried")
                 .isEqualTo(new RateControl.Constant(15));
         enter("ladder-size", "10 kB");
         assertThat(text("ladder-words").contains("None of the qualities")
-                || on(() -> ((RateControl.Constant) studio().deliverable("web-h264").orElseThrow().settings().control()).number()) > 15)
+                || on(() -> ((RateControl.Constant) session().deliverable("web-h264").orElseThrow().settings().control()).number()) > 15)
                 .as("no file of the best quality is so small").isTrue();
         enter("ladder-size", "many");
         assertThat(text("ladder-words")).contains("'many' is no size of a file");
@@ -249,7 +249,7 @@ class JudgingTest extends WindowCase {
         programme(6);
         fire("make");
         made();
-        Path delivered = Path.of(on(() -> studio().runs().lines().getFirst().files().getFirst().path()));
+        Path delivered = Path.of(on(() -> session().runs().lines().getFirst().files().getFirst().path()));
         Path moved = Files.move(delivered, folder.resolve("from a friend.mp4"));
         press("open-history");
         await(() -> isThere("history-again"));
@@ -262,12 +262,12 @@ class JudgingTest extends WindowCase {
         await(() -> ((Label) node("history-summary")).getText().contains("under another name"));
         answers.file = folder.resolve("kite").resolve("kite.0001.png");
         press("history-find");
-        await(() -> studio().message().contains("wasn't made here"));
+        await(() -> session().message().contains("wasn't made here"));
         press("history-another");
         settle();
-        assertThat(on(() -> studio().project().deliverables())).isEmpty();
-        assertThat(on(() -> studio().project().sources())).hasSize(1);
-        assertThat(on(() -> studio().message())).contains("choose who the file is for");
+        assertThat(on(() -> session().project().deliverables())).isEmpty();
+        assertThat(on(() -> session().project().sources())).hasSize(1);
+        assertThat(on(() -> session().message())).contains("choose who the file is for");
     }
 
     @Test
@@ -275,11 +275,11 @@ class JudgingTest extends WindowCase {
         programme(6);
         fire("make");
         made();
-        Path delivered = Path.of(on(() -> studio().runs().lines().getFirst().files().stream().filter(f -> f.target().equals("web-h264"))
+        Path delivered = Path.of(on(() -> session().runs().lines().getFirst().files().stream().filter(f -> f.target().equals("web-h264"))
                 .findFirst().orElseThrow().path()));
         press("receipt-web-h264");
         press("write-sheet");
-        await(() -> studio().message().startsWith("Written: "));
+        await(() -> session().message().startsWith("Written: "));
         assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.pdf")).isNotEmptyFile();
         assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.html")).isNotEmptyFile();
     }

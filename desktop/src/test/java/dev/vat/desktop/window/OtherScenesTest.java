@@ -38,8 +38,8 @@ class OtherScenesTest extends WindowCase {
 
     private LiveScene live(StandInBehaviour manners) throws Exception {
         scene = StandInFeed.start(places.scenes(), 1, manners);
-        await(() -> !studio().scenes().all().isEmpty());
-        return on(() -> studio().scenes().all().getFirst());
+        await(() -> !session().scenes().all().isEmpty());
+        return on(() -> session().scenes().all().getFirst());
     }
 
     private List<String> words() throws Exception {
@@ -64,8 +64,8 @@ class OtherScenesTest extends WindowCase {
         await(() -> isThere("capture-picture"));
         assertThat(text("capture-forecast")).startsWith("Frame 0175 as it will be captured. One after the other: 11 frames x 0.");
         press("capture-now");
-        await(() -> !studio().previews().isGoing() && studio().previews().all().size() == 1);
-        assertThat(on(() -> studio().previews().all().getFirst().isWhole())).isTrue();
+        await(() -> !session().previews().isGoing() && session().previews().all().size() == 1);
+        assertThat(on(() -> session().previews().all().getFirst().isWhole())).isTrue();
     }
 
     @Test
@@ -77,7 +77,7 @@ class OtherScenesTest extends WindowCase {
         assertThat(on(() -> node("scenes").lookupAll(".fault").stream().map(n -> ((Labeled) n).getText()).toList()))
                 .containsExactly(live.trouble().orElseThrow() + ".");
         scene.close();
-        await(() -> studio().scenes().all().isEmpty());
+        await(() -> session().scenes().all().isEmpty());
         assertThat(isThere("start-scene")).isTrue();
     }
 
@@ -88,8 +88,8 @@ class OtherScenesTest extends WindowCase {
             CompletableFuture<FeedWire> talk = new CompletableFuture<>();
             Thread.ofVirtual().start(() -> greet(server, talk));
             new SceneNotice(Question.FEED, "Flats", server.getLocalPort(), "x", ProcessHandle.current().pid()).post(places.scenes());
-            await(() -> !studio().scenes().all().isEmpty() && studio().scenes().all().getFirst().facts().isPresent());
-            LiveScene live = on(() -> studio().scenes().all().getFirst());
+            await(() -> !session().scenes().all().isEmpty() && session().scenes().all().getFirst().facts().isPresent());
+            LiveScene live = on(() -> session().scenes().all().getFirst());
             assertThat(live.trouble()).isEmpty();
             talk.join().close();
             await(() -> live.trouble().isPresent());

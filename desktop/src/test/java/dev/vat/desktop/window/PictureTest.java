@@ -35,10 +35,10 @@ class PictureTest extends WindowCase {
         type(KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.I, KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.O);
         settle();
         assertThat(text("band-selected")).isEqualTo("selected 0003 to 0005, 3 frames");
-        assertThat(on(() -> studio().project().source("s1").orElseThrow().reading().range())).as("selecting trims nothing").isNull();
+        assertThat(on(() -> session().project().source("s1").orElseThrow().reading().range())).as("selecting trims nothing").isNull();
         press("trim");
         settle();
-        assertThat(on(() -> studio().project().source("s1").orElseThrow().reading().range())).isEqualTo(FrameRange.of(3, 5));
+        assertThat(on(() -> session().project().source("s1").orElseThrow().reading().range())).isEqualTo(FrameRange.of(3, 5));
     }
 
     private String text0(String id) {
@@ -139,8 +139,8 @@ class PictureTest extends WindowCase {
         drop(TestFrames.png(folder, "kite", 2));
         press(KeyCode.CONTROL).press(KeyCode.D).release(KeyCode.D).release(KeyCode.CONTROL);
         settle();
-        assertThat(on(() -> studio().settings().dark())).isTrue();
-        assertThat(on(() -> ((javafx.scene.layout.Region) window.shell().lookup(".head")).getBackground().getFills().getLast().getFill()
+        assertThat(on(() -> session().settings().dark())).isTrue();
+        assertThat(on(() -> ((javafx.scene.layout.Region) window.mainView().lookup(".head")).getBackground().getFills().getLast().getFill()
                 .toString()))
                 .isEqualTo("0x303031ff");
     }

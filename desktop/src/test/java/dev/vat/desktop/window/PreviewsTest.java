@@ -36,15 +36,15 @@ class PreviewsTest extends WindowCase {
     }
 
     private LiveScene live() {
-        return studio().scenes().all().getFirst();
+        return session().scenes().all().getFirst();
     }
 
     private SceneProcess scene() throws Exception {
-        return on(() -> studio().scenes().standIn().orElseThrow());
+        return on(() -> session().scenes().standIn().orElseThrow());
     }
 
     private void captured(int kept) throws Exception {
-        await(() -> !studio().previews().isGoing() && studio().previews().all().size() == kept);
+        await(() -> !session().previews().isGoing() && session().previews().all().size() == kept);
         settle();
     }
 
@@ -58,11 +58,11 @@ class PreviewsTest extends WindowCase {
     }
 
     private Source preview() throws Exception {
-        return on(() -> studio().project().sources().getFirst());
+        return on(() -> session().project().sources().getFirst());
     }
 
     private Finding finding(String id) throws Exception {
-        return on(() -> studio().findings().all().stream().filter(f -> f.id().equals(id)).findFirst().orElse(null));
+        return on(() -> session().findings().all().stream().filter(f -> f.id().equals(id)).findFirst().orElse(null));
     }
 
     private void render(Path into, String range) throws Exception {
@@ -85,7 +85,7 @@ class PreviewsTest extends WindowCase {
         press("capture-now");
         captured(1);
         assertThat(preview().name()).isEqualTo("pier_v001.mp4");
-        assertThat(on(() -> window.shell().strip().number(0))).as("by the scene's own numbers").isEqualTo("176");
+        assertThat(on(() -> window.mainView().strip().number(0))).as("by the scene's own numbers").isEqualTo("176");
         assertThat(reelIsEmpty()).as("a preview goes into no reel by itself").isTrue();
         type(KeyCode.P);
         settle();
@@ -102,7 +102,7 @@ class PreviewsTest extends WindowCase {
         fire("tick-pier_v001");
         fire("tick-pier_v002");
         fire("approve-pier_v002");
-        await(() -> studio().previews().all().stream().anyMatch(Preview::approved) && isThere("approve-pier_v002"));
+        await(() -> session().previews().all().stream().anyMatch(Preview::approved) && isThere("approve-pier_v002"));
         fire("story-compare");
         await(() -> isThere("compare") && ((CompareBar) node("compare")).isMeasured());
         assertThat(text("compare-likeness")).as("another take").contains("dB");
@@ -112,10 +112,10 @@ class PreviewsTest extends WindowCase {
         render(render, "176-180");
         drop(render);
         on(() -> {
-            window.shell().selectSource("s2");
+            window.mainView().selectSource("s2");
             return null;
         });
-        await(() -> studio().table("s2") != null && isThere("expect-approved"));
+        await(() -> session().table("s2") != null && isThere("expect-approved"));
         fire("expect-approved");
         await(() -> finding("approved-frames") != null);
         assertThat(finding("approved-frames").text()).isEqualTo("pier.####.png: the render has 5 of the approved 9.");
@@ -126,7 +126,7 @@ class PreviewsTest extends WindowCase {
         settle();
         press("make");
         made();
-        assertThat(on(() -> studio().runs().lines().getFirst().files())).singleElement().satisfies(f -> {
+        assertThat(on(() -> session().runs().lines().getFirst().files())).singleElement().satisfies(f -> {
             assertThat(f.stage()).isEqualTo(FileProgress.Stage.DELIVERED);
             assertThat(Path.of(f.path())).exists();
         });
@@ -137,34 +137,34 @@ class PreviewsTest extends WindowCase {
     }
 
     private boolean reelIsEmpty() throws Exception {
-        return on(() -> studio().project().currentReel().map(r -> r.items().isEmpty()).orElse(true));
+        return on(() -> session().project().currentReel().map(r -> r.items().isEmpty()).orElse(true));
     }
 
     @Test
     void theDirectorsNotesBecomeMarks() throws Exception {
         chooseFrames("176-184");
         fire("capture-all");
-        await(() -> studio().previews().isGoing());
+        await(() -> session().previews().isGoing());
         fire("stop-capture");
-        await(() -> !studio().previews().isGoing());
+        await(() -> !session().previews().isGoing());
         settle();
-        int before = on(() -> studio().previews().all().size());
+        int before = on(() -> session().previews().all().size());
         fire("capture-now");
         captured(before + 1);
         press("director-reel");
         settle();
         assertThat(reel().name()).isEqualTo("director");
-        assertThat(on(() -> studio().project().deliverables().getFirst().burnIn().isNothing())).isFalse();
+        assertThat(on(() -> session().project().deliverables().getFirst().burnIn().isNothing())).isFalse();
         run(() -> Clips.copy("pier 0178 kite too low\n00:00:00:05 too dark"));
-        run(() -> window.shell().press("paste-marks"));
+        run(() -> window.mainView().press("paste-marks"));
         settle();
         FrameSet marked = preview().reading().marked();
-        assertThat(marked.contains(178)).as(on(() -> studio().message())).isTrue();
+        assertThat(marked.contains(178)).as(on(() -> session().message())).isTrue();
         assertThat(marked.contains(181)).isTrue();
         assertThat(preview().reading().remarks()).containsEntry(178L, "kite too low");
-        FrameTrack shown = on(() -> window.shell().strip());
+        FrameTrack shown = on(() -> window.mainView().strip());
         assertThat(shown.title()).as("the marks are seen on the reel itself").isEqualTo("director");
-        long place = on(() -> studio().programme().orElseThrow().plan().spans().getFirst().start()) + 2;
+        long place = on(() -> session().programme().orElseThrow().plan().spans().getFirst().start()) + 2;
         assertThat(shown.mark(place).name()).isEqualTo("MARKED");
         assertThat(shown.remark(place)).contains(" 178, marked: kite too low");
     }
@@ -174,11 +174,11 @@ class PreviewsTest extends WindowCase {
     void aCapturesProcessIsKilledAndWhatWasClosedIsKept() throws Exception {
         chooseFrames("1-184");
         fire("capture-now");
-        await(() -> studio().previews().share() > .4);
-        ProcessHandle.of(on(() -> studio().previews().worker().orElseThrow())).orElseThrow().destroyForcibly();
+        await(() -> session().previews().share() > .4);
+        ProcessHandle.of(on(() -> session().previews().worker().orElseThrow())).orElseThrow().destroyForcibly();
         captured(1);
-        assertThat(on(() -> studio().message())).contains("pier_v001.mp4: ").contains("of 184 frames, The capture was lost");
-        assertThat(on(() -> studio().previews().all().getFirst().drawn())).isGreaterThanOrEqualTo(50);
+        assertThat(on(() -> session().message())).contains("pier_v001.mp4: ").contains("of 184 frames, The capture was lost");
+        assertThat(on(() -> session().previews().all().getFirst().drawn())).isGreaterThanOrEqualTo(50);
         assertThat(preview().name()).isEqualTo("pier_v001.mp4");
     }
 
@@ -187,26 +187,26 @@ class PreviewsTest extends WindowCase {
     void aSceneThatIsKilledIsSaidAndWhatIsThereIsKept() throws Exception {
         chooseFrames("1-184");
         fire("capture-now");
-        await(() -> studio().previews().share() > .1);
+        await(() -> session().previews().share() > .1);
         scene().kill();
-        await(() -> !studio().previews().isGoing());
-        await(() -> studio().scenes().all().isEmpty());
+        await(() -> !session().previews().isGoing());
+        await(() -> session().scenes().all().isEmpty());
         settle();
-        Preview kept = on(() -> studio().previews().all().getFirst());
+        Preview kept = on(() -> session().previews().all().getFirst());
         assertThat(kept.isWhole()).isFalse();
         assertThat(kept.why()).contains("has gone");
         assertThat(preview().name()).isEqualTo("pier_v001.mp4");
-        FrameTable table = on(() -> studio().table("s1"));
+        FrameTable table = on(() -> session().table("s1"));
         assertThat(table.sequence().range()).isEqualTo(kept.range());
         assertThat(isThere("start-scene")).as("it can be started again").isTrue();
         press("source-s1");
         settle();
-        assertThat(on(() -> studio().previews().of(studio().project().sources().getFirst()))).contains(kept);
+        assertThat(on(() -> session().previews().of(session().project().sources().getFirst()))).contains(kept);
         on(() -> {
-            window.shell().press("undo");
+            window.mainView().press("undo");
             return null;
         });
-        assertThat(on(() -> studio().project().sources())).as("even that can be undone").isEmpty();
-        assertThat(on(() -> studio().previews().all())).as("the preview is still kept").hasSize(1);
+        assertThat(on(() -> session().project().sources())).as("even that can be undone").isEmpty();
+        assertThat(on(() -> session().previews().all())).as("the preview is still kept").hasSize(1);
     }
 }

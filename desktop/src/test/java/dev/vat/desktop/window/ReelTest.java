@@ -28,18 +28,18 @@ class ReelTest extends WindowCase {
     }
 
     private long frames() throws Exception {
-        return on(() -> studio().programme().orElseThrow().plan().count());
+        return on(() -> session().programme().orElseThrow().plan().count());
     }
 
     /** Two shots of another size as one programme. */
     private void twoShots() throws Exception {
         drop(TestFrames.png(folder, "sh010", 30));
         drop(TestFrames.png(folder, "sh020", 20, 64, 64, false));
-        run(() -> studio().chooseRate(Rate.FPS_25));
+        run(() -> session().chooseRate(Rate.FPS_25));
         press("face-reel");
         settle();
         assertThat(frames()).isEqualTo(50);
-        run(() -> window.shell().lookup("#item-1").getOnMouseClicked().handle(null));
+        run(() -> window.mainView().lookup("#item-1").getOnMouseClicked().handle(null));
         settle();
     }
 
@@ -54,7 +54,7 @@ class ReelTest extends WindowCase {
         settle();
         assertThat(item(1).joint()).isEqualTo(Joint.dissolve(12));
         assertThat(frames()).isEqualTo(38);
-        FrameTrack strip = on(() -> window.shell().strip());
+        FrameTrack strip = on(() -> window.mainView().strip());
         assertThat(strip.mark(18)).isEqualTo(FrameTrack.Mark.MIXED);
         assertThat(strip.mark(31)).as("half speed shows each frame twice").isEqualTo(FrameTrack.Mark.HELD);
         assertThat(strip.remark(19)).isEqualTo("15 % of sh020.####.png 0005 over sh010.####.png 0020");
@@ -67,7 +67,7 @@ class ReelTest extends WindowCase {
         settle();
         assertThat(item(1).playingInUse().reversed()).isTrue();
         for (int i = 0; i < 6; i++) {
-            run(() -> window.shell().press("undo"));
+            run(() -> window.mainView().press("undo"));
         }
         settle();
         assertThat(reel().items().get(1)).as("every step is taken back").isEqualTo(Item.of("s2"));
@@ -76,12 +76,12 @@ class ReelTest extends WindowCase {
     @Test
     void whatIsShownBecomesInAndOutAndStandsStill() throws Exception {
         twoShots();
-        run(() -> window.shell().seek(34));
+        run(() -> window.mainView().seek(34));
         settle();
         fire("item-in");
         settle();
         assertThat(item(1).range()).isEqualTo(FrameRange.of(5, 20));
-        run(() -> window.shell().seek(39));
+        run(() -> window.mainView().seek(39));
         settle();
         fire("item-end");
         settle();
@@ -97,7 +97,7 @@ class ReelTest extends WindowCase {
         assertThat(frames()).isEqualTo(30 + 10 + 3 + 25);
         fire("reel-rate-30");
         settle();
-        assertThat(on(() -> studio().findings().all())).as("25 in a reel of 30")
+        assertThat(on(() -> session().findings().all())).as("25 in a reel of 30")
                 .anyMatch(f -> f.id().equals("rate-differs") && f.text().contains("sh010"));
     }
 
@@ -109,35 +109,35 @@ class ReelTest extends WindowCase {
         answers.folder = folder;
         String name = reel().name();
         for (String command : new String[] {"hand-over-otio", "hand-over-edl"}) {
-            run(() -> window.shell().press(command));
-            await(() -> studio().message().startsWith("Handed over"));
-            run(() -> studio().say(""));
+            run(() -> window.mainView().press(command));
+            await(() -> session().message().startsWith("Handed over"));
+            run(() -> session().say(""));
         }
         Reel before = reel();
         for (String ending : new String[] {".otio", ".edl"}) {
             drop(folder.resolve(name + ending));
-            await(() -> studio().message().startsWith("Taken over"));
+            await(() -> session().message().startsWith("Taken over"));
             assertThat(reel().id()).as("a reel of its own").isNotEqualTo(before.id());
             assertThat(reel().items()).isEqualTo(before.items());
-            run(() -> studio().say(""));
+            run(() -> session().say(""));
         }
-        run(() -> window.shell().press("new"));
+        run(() -> window.mainView().press("new"));
         settle();
         drop(folder.resolve(name + ".otio"));
         await(() -> isThere("open-stranger"));
-        assertThat(on(() -> studio().project().sources())).as("nothing is followed before a yes").isEmpty();
+        assertThat(on(() -> session().project().sources())).as("nothing is followed before a yes").isEmpty();
         press("open-stranger");
-        await(() -> !studio().watch().isChecking() && studio().table("s2") != null);
+        await(() -> !session().watch().isChecking() && session().table("s2") != null);
         assertThat(frames()).isEqualTo(38);
         Path broken = Files.writeString(folder.resolve("broken.edl"), "TITLE: nothing");
         drop(broken);
-        await(() -> studio().message().contains("broken.edl can't be taken over"));
+        await(() -> session().message().contains("broken.edl can't be taken over"));
     }
 
     @Test
     void aSoundIsLaidToTheReelAndItsEndHoldsTheLastFrame() throws Exception {
         drop(TestFrames.png(folder, "sh010", 50));
-        run(() -> studio().chooseRate(Rate.FPS_25));
+        run(() -> session().chooseRate(Rate.FPS_25));
         Path bells = folder.resolve("bells.wav");
         AudioFormat format = new AudioFormat(48_000, 16, 2, true, false);
         AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(new byte[3 * 48_000 * 4]), format, 3 * 48_000),

@@ -60,11 +60,11 @@ class RunsTest extends WindowCase {
     void whatWasInterruptedIsSaidAndMadeAgainOnceItsFolderIsBack() throws Exception {
         cutOff(TestFrames.png(folder, "kite", 8));
         reopen();
-        await(() -> !studio().runs().leftOver().isEmpty());
+        await(() -> !session().runs().leftOver().isEmpty());
         await(() -> isThere("again-interrupted"));
         assertThat(text("runs-summary")).isEqualTo("1 run didn't make everything");
         press("again-interrupted");
-        await(() -> studio().runs().isIdle() && studio().message().contains("out isn't there: bring it back"));
+        await(() -> session().runs().isIdle() && session().message().contains("out isn't there: bring it back"));
         assertThat(isThere("again-interrupted")).as("it is still offered").isTrue();
         Files.createDirectory(folder.resolve("out"));
         press("again-interrupted");
@@ -81,7 +81,7 @@ class RunsTest extends WindowCase {
         await(() -> isThere("discard-interrupted"));
         press("discard-interrupted");
         await(() -> RunHome.all(places).isEmpty());
-        await(() -> studio().message().contains("cleared away"));
+        await(() -> session().message().contains("cleared away"));
         assertThat(folder.resolve("kite/kite.0001.png")).exists();
     }
 
@@ -91,7 +91,7 @@ class RunsTest extends WindowCase {
         press("target-edit-prores-hq");
         settle();
         press("make");
-        await(() -> studio().runs().going().isPresent() && studio().runs().going().get().framesRead() > 3);
+        await(() -> session().runs().going().isPresent() && session().runs().going().get().framesRead() > 3);
         fire("pause-run");
         await(() -> text0("pause-run").equals("Go on") && text0("runs-summary").equals("kite: paused"));
         Thread.sleep(500);
@@ -102,7 +102,7 @@ class RunsTest extends WindowCase {
         fire("pause-run");
         await(() -> ((ProgressBar) node("run-file-edit-prores-hq").lookup(".progress-bar")).getProgress() > before);
         fire("stop-run");
-        await(() -> studio().runs().isIdle());
+        await(() -> session().runs().isIdle());
         settle();
         assertThat(text("run-words-edit-prores-hq")).startsWith("stopped at frame ");
         assertThat(folder.resolve("delivered")).isDirectoryNotContaining("glob:**/kite_edit.mov");
@@ -134,12 +134,12 @@ class RunsTest extends WindowCase {
         answers.project = folder.resolve("kites.vat");
         press("save-as");
         await(() -> Files.exists(folder.resolve("kites.vat")));
-        Session first = studio();
+        Session first = session();
         run(first::startAnew);
         settle();
         assertThat(isThere("welcome")).isTrue();
         press("open-project");
-        await(() -> !studio().project().isEmpty());
+        await(() -> !session().project().isEmpty());
         settle();
         assertThat(text("state-s1")).isEqualTo("all good");
     }

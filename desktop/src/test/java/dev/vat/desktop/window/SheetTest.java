@@ -25,7 +25,7 @@ import org.junit.jupiter.api.Test;
 class SheetTest extends WindowCase {
 
     private dev.vat.core.source.Reading reading() throws Exception {
-        return on(() -> studio().project().source("s1").orElseThrow().reading());
+        return on(() -> session().project().source("s1").orElseThrow().reading());
     }
 
     @Test
@@ -57,8 +57,8 @@ class SheetTest extends WindowCase {
         Files.write(place.resolve("kite_sand.0002.png"), new byte[0]);
         TestFrames.old(place.resolve("kite_sand.0002.png"));
         drop(place);
-        assertThat(on(() -> studio().project().sources().size())).isEqualTo(3);
-        assertThat(on(() -> studio().project().currentReel().orElseThrow().items())).hasSize(1);
+        assertThat(on(() -> session().project().sources().size())).isEqualTo(3);
+        assertThat(on(() -> session().project().currentReel().orElseThrow().items())).hasSize(1);
         assertThat(isThere("source-s3")).as("open, since one of them is selected").isTrue();
         press("kin-kite");
         assertThat(isThere("source-s3")).isFalse();
@@ -147,7 +147,7 @@ class SheetTest extends WindowCase {
     void theOutFaceIsReadAcrossAndEditedByKeys() throws Exception {
         drop(TestFrames.png(folder, "kite", 6, 97, 54, true));
         for (var target : List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444)) {
-            run(() -> studio().edit(Edits.addTarget(target)));
+            run(() -> session().edit(Edits.addTarget(target)));
         }
         press("face-out");
         settle();
@@ -163,7 +163,7 @@ class SheetTest extends WindowCase {
         run(() -> ((TextField) node("cell-editor")).setText("336699"));
         type(KeyCode.ENTER);
         settle();
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Ground.parse("336699"));
+        assertThat(on(() -> session().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Ground.parse("336699"));
         assertThat(text("cell-alpha-web-h264")).isEqualTo("flattened on #336699");
         run(() -> node("out-grid").requestFocus());
         for (int i = 0; i < 2; i++) {
@@ -200,7 +200,7 @@ class SheetTest extends WindowCase {
         run(() -> ((TextField) node("cell-editor")).setText("00ff80"));
         press("face-out");
         settle();
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Ground.parse("00FF80"));
+        assertThat(on(() -> session().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Ground.parse("00FF80"));
         doubleClickOn("#cell-alpha-web-h264");
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("reddish"));
@@ -225,7 +225,7 @@ class SheetTest extends WindowCase {
         answers.folder = folder.resolve("chosen");
         press("choose-folder");
         settle();
-        assertThat(on(() -> studio().project().folder().path())).isEqualTo(folder.resolve("chosen"));
+        assertThat(on(() -> session().project().folder().path())).isEqualTo(folder.resolve("chosen"));
     }
 
     @Test
@@ -239,7 +239,7 @@ class SheetTest extends WindowCase {
             node("naming").requestFocus();
             ((TextField) node("naming")).setText("{reel}_half typ");
         });
-        run(() -> studio().edit(Edits.setRate(Rate.of(30))));
+        run(() -> session().edit(Edits.setRate(Rate.of(30))));
         settle();
         assertThat(on(() -> ((TextField) node("naming")).getText())).isEqualTo("{reel}_half typ");
         assertThat(on(() -> node("naming").isFocused())).isTrue();
@@ -253,7 +253,7 @@ class SheetTest extends WindowCase {
         answers.colour = new Rgb(1, 2, 3);
         press("remedy-alpha-flattened-0");
         settle();
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(new Ground.Colour(new Rgb(1, 2, 3)));
+        assertThat(on(() -> session().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(new Ground.Colour(new Rgb(1, 2, 3)));
     }
 
     @Test
@@ -306,13 +306,13 @@ class SheetTest extends WindowCase {
         type(KeyCode.ENTER);
         settle();
         assertThat(text("cell-quality-web-h264")).isEqualTo("average 4 Mbit/s");
-        assertThat(on(() -> studio().findings().all())).as("said beforehand").anyMatch(f -> f.id().equals("made-whole"));
+        assertThat(on(() -> session().findings().all())).as("said beforehand").anyMatch(f -> f.id().equals("made-whole"));
         assertThat(text("name-example")).isEqualTo("kite_web.mov");
         run(() -> node("out-grid").requestFocus());
         type(KeyCode.BACK_SPACE);
         settle();
         assertThat(text("cell-quality-web-h264")).isEqualTo("very good (17)");
-        run(() -> studio().undo());
+        run(() -> session().undo());
         settle();
         assertThat(text("cell-quality-web-h264")).isEqualTo("average 4 Mbit/s");
     }
@@ -324,12 +324,12 @@ class SheetTest extends WindowCase {
         press("target-web-h264");
         press("face-out");
         settle();
-        run(() -> studio().edit(Edits.duplicate("web-h264")));
-        run(() -> studio().edit(Edits.setControl("web-h264-2", new RateControl.Constant(30))));
+        run(() -> session().edit(Edits.duplicate("web-h264")));
+        run(() -> session().edit(Edits.setControl("web-h264-2", new RateControl.Constant(30))));
         settle();
         assertThat(text("cell-quality-web-h264-2")).isEqualTo("rough (30)");
         assertThat(text("make")).isEqualTo("Make 2 files");
-        run(() -> studio().edit(Edits.switchOff("web-h264", true)));
+        run(() -> session().edit(Edits.switchOff("web-h264", true)));
         settle();
         assertThat(text("make")).isEqualTo("Make 1 file");
         assertThat(text("column-status-web-h264")).isEqualTo("off");

@@ -52,7 +52,7 @@ class TogetherTest extends WindowCase {
     void viewsAreLaidOutCaptionedKeptAndMade() throws Exception {
         drop(TestFrames.png(folder, "sh010", 8));
         drop(TestFrames.png(folder, "sh020", 6));
-        run(() -> studio().chooseRate(Rate.FPS_25));
+        run(() -> session().chooseRate(Rate.FPS_25));
         press("face-reel");
         fire("add-views");
         settle();
@@ -75,17 +75,17 @@ class TogetherTest extends WindowCase {
         fire("arrangement-inset");
         settle();
         fire("layout-keep");
-        await(() -> studio().layouts().all().size() == 1);
+        await(() -> session().layouts().all().size() == 1);
         assertThat(Files.readString(places.config().resolve("layouts").resolve("views.layout.json"))).doesNotContain("\"s1\"")
                 .doesNotContain(folder.toString());
         fire("target-web-h264");
         settle();
-        assertThat(on(() -> studio().findings().all().stream().map(f -> f.id()).toList())).contains("view-shorter");
+        assertThat(on(() -> session().findings().all().stream().map(f -> f.id()).toList())).contains("view-shorter");
         press("make");
         made();
-        assertThat(on(() -> studio().runs().lines().getFirst().files())).singleElement()
+        assertThat(on(() -> session().runs().lines().getFirst().files())).singleElement()
                 .satisfies(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
-        assertThat(on(() -> studio().runs().lines().getFirst().run().plan().size())).isEqualTo(Size.of(192, 54));
+        assertThat(on(() -> session().runs().lines().getFirst().run().plan().size())).isEqualTo(Size.of(192, 54));
 
         press("open-hand-over");
         await(() -> isThere("set-film-0"));
@@ -142,9 +142,9 @@ class TogetherTest extends WindowCase {
         settle();
         assertThat(reel().items().getFirst().passes().passes().get(3).operation()).isEqualTo(Operation.SCREEN);
         on(() -> {
-            studio().undo();
-            studio().undo();
-            studio().undo();
+            session().undo();
+            session().undo();
+            session().undo();
             return null;
         });
         assertThat(reel().items().getFirst().passes()).isNull();

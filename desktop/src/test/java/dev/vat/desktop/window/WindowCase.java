@@ -150,8 +150,8 @@ abstract class WindowCase extends FxRobot {
         return WaitForAsyncUtils.asyncFx(act).get(30, TimeUnit.SECONDS);
     }
 
-    Session studio() {
-        return window.studio();
+    Session session() {
+        return window.session();
     }
 
     void await(Callable<Boolean> condition) throws Exception {
@@ -160,7 +160,7 @@ abstract class WindowCase extends FxRobot {
 
     /** Waits until nothing is checked, drawn or refreshed any more. */
     void settle() throws Exception {
-        await(() -> !studio().watch().isChecking() && window.shell().isSettled());
+        await(() -> !session().watch().isChecking() && window.mainView().isSettled());
         WaitForAsyncUtils.waitForFxEvents();
     }
 
@@ -171,17 +171,17 @@ abstract class WindowCase extends FxRobot {
         Mockito.when(board.getFiles()).thenReturn(Arrays.stream(paths).map(Path::toFile).toList());
         on(() -> {
             for (var type : List.of(DragEvent.DRAG_OVER, DragEvent.DRAG_DROPPED)) {
-                javafx.event.Event.fireEvent(window.shell(),
+                javafx.event.Event.fireEvent(window.mainView(),
                         new DragEvent(type, board, 400, 400, 400, 400, TransferMode.COPY, null, null, null));
             }
             return null;
         });
-        await(() -> !studio().search().isGoing());
+        await(() -> !session().search().isGoing());
         settle();
     }
 
     Node node(String id) {
-        return window.shell().lookup("#" + id);
+        return window.mainView().lookup("#" + id);
     }
 
     boolean isThere(String id) {
@@ -201,7 +201,7 @@ abstract class WindowCase extends FxRobot {
     }
 
     Reel reel() throws Exception {
-        return on(() -> studio().project().currentReel().orElseThrow());
+        return on(() -> session().project().currentReel().orElseThrow());
     }
 
     String text(String id) throws Exception {
@@ -232,7 +232,7 @@ abstract class WindowCase extends FxRobot {
     }
 
     void made() throws Exception {
-        await(() -> studio().runs().isIdle() && !studio().runs().lines().isEmpty());
+        await(() -> session().runs().isIdle() && !session().runs().lines().isEmpty());
         settle();
     }
 }

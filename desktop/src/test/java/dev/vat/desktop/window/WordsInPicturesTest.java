@@ -24,13 +24,13 @@ class WordsInPicturesTest extends WindowCase {
 
     private void shot() throws Exception {
         drop(TestFrames.png(folder, "sh010", 30));
-        run(() -> studio().chooseRate(Rate.FPS_25));
+        run(() -> session().chooseRate(Rate.FPS_25));
         press("face-reel");
         settle();
     }
 
     private Recipe shown(long place) throws Exception {
-        return on(() -> window.shell().strip().recipe(place).orElseThrow());
+        return on(() -> window.mainView().strip().recipe(place).orElseThrow());
     }
 
     @Test
@@ -57,7 +57,7 @@ class WordsInPicturesTest extends WindowCase {
         settle();
         assertThat(reel().burnIn()).isNull();
         assertThat(shown(4)).isInstanceOf(Recipe.Frame.class);
-        run(() -> window.shell().press("undo"));
+        run(() -> window.mainView().press("undo"));
         settle();
         assertThat(reel().burnIn().lines()).hasSize(1);
     }
@@ -70,13 +70,13 @@ class WordsInPicturesTest extends WindowCase {
         settle();
         enter("reel-burn-in-0-words", "\u51e7");
         await(() -> isThere("finding-letters-missing"));
-        assertThat(on(() -> studio().making().canMake())).isFalse();
+        assertThat(on(() -> session().making().canMake())).isFalse();
         answers.file = Files.writeString(folder.resolve("no.ttf"), "no font");
         fire("remedy-letters-missing-0");
         await(() -> isThere("finding-face-unusable"));
         fire("remedy-face-unusable-1");
         enter("reel-burn-in-0-words", "kite");
-        await(() -> studio().making().canMake());
+        await(() -> session().making().canMake());
     }
 
     @Test
@@ -128,23 +128,23 @@ class WordsInPicturesTest extends WindowCase {
         settle();
         assertThat(reel().start()).isEqualTo("09:59:30:00");
         assertThat(reel().items()).hasSize(4);
-        assertThat(on(() -> window.shell().strip().timecode(750).orElseThrow())).hasToString("10:00:00:00");
-        assertThat(on(() -> studio().sound().orElseThrow().tones())).hasSize(1);
-        assertThat(on(() -> ((Recipe.Drawing) window.shell().strip().recipe(0).orElseThrow()).what())).isNotNull();
-        run(() -> window.shell().lookup("#item-1").getOnMouseClicked().handle(null));
+        assertThat(on(() -> window.mainView().strip().timecode(750).orElseThrow())).hasToString("10:00:00:00");
+        assertThat(on(() -> session().sound().orElseThrow().tones())).hasSize(1);
+        assertThat(on(() -> ((Recipe.Drawing) window.mainView().strip().recipe(0).orElseThrow()).what())).isNotNull();
+        run(() -> window.mainView().lookup("#item-1").getOnMouseClicked().handle(null));
         settle();
         enter("slate-words-0", "{reel}, cut 2");
         assertThat(((GeneratedItem.Slate) reel().items().get(1).drawn()).entries().getFirst().words().text()).isEqualTo("{reel}, cut 2");
         fire("slate-out-4");
         settle();
-        run(() -> window.shell().lookup("#item-0").getOnMouseClicked().handle(null));
+        run(() -> window.mainView().lookup("#item-0").getOnMouseClicked().handle(null));
         settle();
         fire("bars-100/0/100/0");
         settle();
         enter("tone", "-20");
         assertThat(reel().items().getFirst().drawn()).isEqualTo(new GeneratedItem.Bars(BarPattern.BARS_100, -20, 500));
         for (int i = 0; i < 5; i++) {
-            run(() -> window.shell().press("undo"));
+            run(() -> window.mainView().press("undo"));
         }
         settle();
         assertThat(reel().items()).as("one step put it there, one takes it away").hasSize(1);
@@ -156,18 +156,18 @@ class WordsInPicturesTest extends WindowCase {
         shot();
         press("face-in");
         run(() -> Clips.copy("0012 ribbon jumps\n14-15\n"));
-        run(() -> window.shell().press("paste-marks"));
+        run(() -> window.mainView().press("paste-marks"));
         settle();
-        Reading reading = on(() -> studio().project().source("s1").orElseThrow().reading());
+        Reading reading = on(() -> session().project().source("s1").orElseThrow().reading());
         assertThat(reading.marked()).hasToString("12, 14-15");
         assertThat(reading.remarks()).containsEntry(12L, "ribbon jumps");
-        assertThat(on(() -> window.shell().strip().remark(11))).isEqualTo("marked to be rendered again: ribbon jumps");
-        run(() -> window.shell().press("copy-marks"));
+        assertThat(on(() -> window.mainView().strip().remark(11))).isEqualTo("marked to be rendered again: ribbon jumps");
+        run(() -> window.mainView().press("copy-marks"));
         assertThat(on(Clips::text)).isEqualTo("sh010 0012 ribbon jumps\nsh010 0014-0015");
         run(() -> Clips.copy("0099 too far"));
-        run(() -> window.shell().press("paste-marks"));
+        run(() -> window.mainView().press("paste-marks"));
         settle();
-        assertThat(on(() -> studio().message())).contains("has no frame 99").endsWith("Nothing was marked.");
+        assertThat(on(() -> session().message())).contains("has no frame 99").endsWith("Nothing was marked.");
     }
 
     @Test
@@ -182,7 +182,7 @@ class WordsInPicturesTest extends WindowCase {
         type(KeyCode.ENTER);
         await(() -> isThere("cell-editor"));
         enter("cell-editor", "-16");
-        assertThat(on(() -> studio().deliverable("web-h264").orElseThrow().loudness())).isEqualTo(new LoudnessTarget(-16, -1));
+        assertThat(on(() -> session().deliverable("web-h264").orElseThrow().loudness())).isEqualTo(new LoudnessTarget(-16, -1));
         assertThat(text("cell-loudness-web-h264")).startsWith("-16.0 LUFS, at most -1.0 dBTP");
     }
 }

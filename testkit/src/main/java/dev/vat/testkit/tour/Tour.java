@@ -114,17 +114,17 @@ public final class Tour implements DemoTour {
         shoot("in");
         press("face-reel");
         act(() -> {
-            studio().edit(ReelEdits.joinItem(1, Joint.dissolve(12)));
-            studio().project().sources().stream().filter(x -> x.location().isSound()).findFirst()
-                    .ifPresent(sound -> studio().edit(ReelEdits.addSound(sound.id())));
+            session().edit(ReelEdits.joinItem(1, Joint.dissolve(12)));
+            session().project().sources().stream().filter(x -> x.location().isSound()).findFirst()
+                    .ifPresent(sound -> session().edit(ReelEdits.addSound(sound.id())));
         });
         seek(88);
         Thread.sleep(WAVEFORM_MILLIS);
         shoot("reel");
         words();
         act(() -> {
-            studio().undo();
-            studio().undo();
+            session().undo();
+            session().undo();
         });
         press("face-out");
         seek(60);
@@ -137,30 +137,30 @@ public final class Tour implements DemoTour {
             show(Edits.setFolder(Place.of(aside)).apply(short010()));
         }
         press("make");
-        await("the run to start", () -> studio().runs().going().isPresent()
-                && studio().runs().going().get().files().stream().anyMatch(f -> f.done() > (make ? 70 : 14)));
-        act(() -> studio().making().makeLater("23:00"));
-        await("the queue", () -> !studio().runs().later().entries().isEmpty());
+        await("the run to start", () -> session().runs().going().isPresent()
+                && session().runs().going().get().files().stream().anyMatch(f -> f.done() > (make ? 70 : 14)));
+        act(() -> session().making().makeLater("23:00"));
+        await("the queue", () -> !session().runs().later().entries().isEmpty());
         shoot("run");
-        act(() -> studio().runs().later().remove(studio().runs().later().entries().getFirst().id()));
-        await("the run to end", () -> studio().runs().isIdle() && !studio().runs().lines().isEmpty());
-        RunLine line = on(() -> studio().runs().lines().getFirst());
+        act(() -> session().runs().later().remove(session().runs().later().entries().getFirst().id()));
+        await("the run to end", () -> session().runs().isIdle() && !session().runs().lines().isEmpty());
+        RunLine line = on(() -> session().runs().lines().getFirst());
         press("receipt-" + line.files().getFirst().target());
-        await("the receipt", () -> window.shell().lookup("#receipt") != null);
+        await("the receipt", () -> window.mainView().lookup("#receipt") != null);
         shoot("receipt");
         press("close-receipt");
         press("open-history");
-        await("the history", () -> window.shell().lookup("#history-again") != null);
+        await("the history", () -> window.mainView().lookup("#history-again") != null);
         shoot("history");
         parts();
         handOver();
         act(() -> {
-            studio().setDark(true);
+            session().setDark(true);
         });
         press("face-out");
         shoot("out-dark");
         act(() -> {
-            studio().setDark(false);
+            session().setDark(false);
         });
         if (aside != null) {
             Durable.deleteTree(aside);
@@ -174,18 +174,18 @@ public final class Tour implements DemoTour {
     private void together() throws IOException, InterruptedException, ExecutionException {
         show(DemoProject.in(folder));
         press("face-reel");
-        act(() -> studio().edit(new Edit("views", p -> p.withCurrentReel(r -> r.withItems(List.of(Item.of(views(p))))))));
-        act(() -> window.shell().lookup("#item-0").getOnMouseClicked().handle(null));
+        act(() -> session().edit(new Edit("views", p -> p.withCurrentReel(r -> r.withItems(List.of(Item.of(views(p))))))));
+        act(() -> window.mainView().lookup("#item-0").getOnMouseClicked().handle(null));
         seek(40);
         scroll(0);
         shoot("views");
         show(DemoProject.only(folder, s -> s.name().startsWith("glow")));
         press("face-reel");
-        act(() -> window.shell().lookup("#item-0").getOnMouseClicked().handle(null));
+        act(() -> window.mainView().lookup("#item-0").getOnMouseClicked().handle(null));
         press("passes-on");
         press("passes-check");
         await("the comparison",
-                () -> window.shell().lookup("#passes-against-full") instanceof Labeled said && said.getText().startsWith("The sum"));
+                () -> window.mainView().lookup("#passes-against-full") instanceof Labeled said && said.getText().startsWith("The sum"));
         seek(20);
         scroll(.42);
         shoot("passes");
@@ -203,16 +203,16 @@ public final class Tour implements DemoTour {
 
     /** A file that was made, split and joined again. */
     private void parts() throws IOException, InterruptedException, ExecutionException {
-        Path made = on(() -> studio().runs().lines().getFirst().files().stream().map(f -> Path.of(f.path()))
+        Path made = on(() -> session().runs().lines().getFirst().files().stream().map(f -> Path.of(f.path()))
                 .filter(f -> f.toString().endsWith(".mov")).findFirst().orElseThrow());
         press("history-repack");
-        RepackPage page = on(() -> (RepackPage) window.shell().lookup("#repack"));
+        RepackPage page = on(() -> (RepackPage) window.mainView().lookup("#repack"));
         act(() -> page.add(made));
         // What scrolls can be found once it has been laid out.
-        await("the movie", () -> window.shell().lookup("#split-every") != null);
-        act(() -> ((TextField) window.shell().lookup("#split-every")).setText("0.4"));
+        await("the movie", () -> window.mainView().lookup("#split-every") != null);
+        act(() -> ((TextField) window.mainView().lookup("#split-every")).setText("0.4"));
         press("repack-go");
-        await("the pieces", () -> window.shell().lookup("#repack-reveal") != null);
+        await("the pieces", () -> window.mainView().lookup("#repack-reveal") != null);
         press("repack-join");
         String name = made.getFileName().toString();
         for (int i = 1; Files.exists(part(made, name, i)); i++) {
@@ -221,7 +221,7 @@ public final class Tour implements DemoTour {
         }
         act(() -> page.remove(made));
         press("repack-go");
-        await("the joined file", () -> window.shell().lookup("#repack-reveal") != null);
+        await("the joined file", () -> window.mainView().lookup("#repack-reveal") != null);
         shoot("join");
         press("close-repack");
     }
@@ -233,15 +233,15 @@ public final class Tour implements DemoTour {
     /** What was made last, as a set for whoever gets it. */
     private void handOver() throws IOException, InterruptedException, ExecutionException {
         press("open-hand-over");
-        await("the films", () -> window.shell().lookup("#set-film-0") != null);
+        await("the films", () -> window.mainView().lookup("#set-film-0") != null);
         act(() -> {
-            ((TextField) window.shell().lookup("#set-name")).setText("Kite Week opening");
-            ((TextArea) window.shell().lookup("#set-comment")).setText("For the review on Friday. The web file is final, the others "
+            ((TextField) window.mainView().lookup("#set-name")).setText("Kite Week opening");
+            ((TextArea) window.mainView().lookup("#set-comment")).setText("For the review on Friday. The web file is final, the others "
                     + "are for editing.");
         });
         press("set-make");
         await("the set",
-                () -> window.shell().lookup("#set-reveal") != null && window.shell().lookup("#set-reveal").getParent().isVisible());
+                () -> window.mainView().lookup("#set-reveal") != null && window.mainView().lookup("#set-reveal").getParent().isVisible());
         shoot("hand-over");
         press("close-hand-over");
     }
@@ -250,28 +250,29 @@ public final class Tour implements DemoTour {
     private void previews() throws IOException, InterruptedException, ExecutionException {
         press("face-in");
         press("start-scene");
-        await("the scene", () -> !studio().scenes().all().isEmpty() && studio().scenes().all().getFirst().picture("sand").isPresent());
+        await("the scene", () -> !session().scenes().all().isEmpty() && session().scenes().all().getFirst().picture("sand").isPresent());
         press("capture-pier");
         press("capture-test");
-        await("the test frame", () -> window.shell().lookup("#capture-picture") != null);
+        await("the test frame", () -> window.mainView().lookup("#capture-picture") != null);
         shoot("capture");
-        int before = on(() -> studio().previews().all().size());
+        int before = on(() -> session().previews().all().size());
         press("capture-now");
         captured(before + 1);
         act(() -> {
             try {
-                studio().scenes().standIn().orElseThrow().take(2);
+                session().scenes().standIn().orElseThrow().take(2);
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
         });
-        await("the change", () -> studio().scenes().all().getFirst().facts().orElseThrow().revision() == 2);
+        await("the change", () -> session().scenes().all().getFirst().facts().orElseThrow().revision() == 2);
         press("capture-all");
         captured(before + 4);
         press("story-pier");
-        await("the previews", () -> window.shell().lookup("#tick-pier_v002") != null);
-        act(() -> studio().previews().approve(studio().previews().of(studio().scenes().all().getFirst().name(), "pier").getLast(), true));
-        await("the approval", () -> studio().previews().all().stream().anyMatch(Preview::approved));
+        await("the previews", () -> window.mainView().lookup("#tick-pier_v002") != null);
+        act(() -> session().previews().approve(session().previews().of(session().scenes().all().getFirst().name(), "pier").getLast(),
+                true));
+        await("the approval", () -> session().previews().all().stream().anyMatch(Preview::approved));
         Thread.sleep(WAVEFORM_MILLIS);
         shoot("previews");
         press("close-story");
@@ -279,47 +280,47 @@ public final class Tour implements DemoTour {
         seek(250);
         shoot("director");
         act(() -> {
-            while (studio().project().reels().size() > 1
-                    || studio().project().sources().stream().anyMatch(s -> studio().previews().of(s).isPresent())) {
-                studio().undo();
+            while (session().project().reels().size() > 1
+                    || session().project().sources().stream().anyMatch(s -> session().previews().of(s).isPresent())) {
+                session().undo();
             }
         });
         press("face-out");
     }
 
     private void captured(int kept) throws InterruptedException, ExecutionException {
-        await(kept + " previews", () -> !studio().previews().isGoing() && studio().previews().all().size() == kept);
+        await(kept + " previews", () -> !session().previews().isGoing() && session().previews().all().size() == kept);
     }
 
     /** What files will be, before they are made: test encodes, qualities to pick from, two pictures held against each other, scopes. */
     private void judging() throws IOException, InterruptedException, ExecutionException {
         press("try-files");
-        await("the test encode", () -> !studio().foretelling().isGoing() && studio().foretelling().seconds().isPresent());
-        act(() -> window.shell().press("scopes"));
+        await("the test encode", () -> !session().foretelling().isGoing() && session().foretelling().seconds().isPresent());
+        act(() -> window.mainView().press("scopes"));
         shoot("forecast");
-        act(() -> window.shell().press("scopes"));
+        act(() -> window.mainView().press("scopes"));
         press("try-steps");
-        await("the qualities", () -> window.shell().lookup("#ladder") != null);
+        await("the qualities", () -> window.mainView().lookup("#ladder") != null);
         shoot("qualities");
         press("close-ladder");
-        act(() -> window.shell().press("lanes"));
-        act(() -> window.shell().compare("compare-trial-web-h264"));
+        act(() -> window.mainView().press("lanes"));
+        act(() -> window.mainView().compare("compare-trial-web-h264"));
         seek(40);
-        await("the measures", () -> window.shell().isMeasured());
+        await("the measures", () -> window.mainView().isMeasured());
         act(() -> {
-            window.shell().press("next-worst");
-            window.shell().press("turn-wipe");
+            window.mainView().press("next-worst");
+            window.mainView().press("turn-wipe");
         });
         shoot("wipe");
         press("way-difference");
         shoot("difference");
         press("compare-close");
-        act(() -> window.shell().press("lanes"));
+        act(() -> window.mainView().press("lanes"));
     }
 
     /** What is written into pictures, heard with them, and drawn before them; then all of it is taken back. */
     private void words() throws IOException, InterruptedException, ExecutionException {
-        act(() -> studio().edit(ReelEdits.burnIn(BurnIn.forReview().with(Line.of(Wording.of(Field.REEL), Spot.TOP_LEFT)))));
+        act(() -> session().edit(ReelEdits.burnIn(BurnIn.forReview().with(Line.of(Wording.of(Field.REEL), Spot.TOP_LEFT)))));
         press("safe-areas");
         seek(40);
         scroll(1);
@@ -327,27 +328,27 @@ public final class Tour implements DemoTour {
         press("safe-areas");
         scroll(.55);
         shoot("sound");
-        act(() -> studio().edit(ReelEdits.addHead(BroadcastHead.of(Rate.FPS_25, Size.of(1920, 1080), PixelAspect.SQUARE, "2031-05-04"))));
-        act(() -> window.shell().lookup("#item-1").getOnMouseClicked().handle(null));
+        act(() -> session().edit(ReelEdits.addHead(BroadcastHead.of(Rate.FPS_25, Size.of(1920, 1080), PixelAspect.SQUARE, "2031-05-04"))));
+        act(() -> window.mainView().lookup("#item-1").getOnMouseClicked().handle(null));
         scroll(0);
         seek(560);
         Thread.sleep(WAVEFORM_MILLIS);
         shoot("slate");
         act(() -> {
-            studio().undo();
-            studio().undo();
+            session().undo();
+            session().undo();
         });
     }
 
     /** Brings lower rows of the sheet into view. @param share from 0, the top, to 1 */
     private void scroll(double share) throws InterruptedException, ExecutionException {
-        await("the window to settle", window.shell()::isSettled);
-        act(() -> ((ScrollPane) window.shell().lookup("#reel-face").getParent().getParent().getParent()).setVvalue(share));
+        await("the window to settle", window.mainView()::isSettled);
+        act(() -> ((ScrollPane) window.mainView().lookup("#reel-face").getParent().getParent().getParent()).setVvalue(share));
     }
 
     /** What goes in, looked at from all sides. */
     private void sources() throws IOException, InterruptedException, ExecutionException {
-        act(() -> studio().startAnew());
+        act(() -> session().startAnew());
         shoot("empty");
         show(DemoProject.only(folder, s -> s.name().startsWith("sh010")));
         press("face-in");
@@ -360,10 +361,10 @@ public final class Tour implements DemoTour {
         shoot("reading");
         show(DemoProject.only(folder, s -> s.name().startsWith("sh015")));
         press("source-s10");
-        act(() -> window.shell().press("lanes"));
+        act(() -> window.mainView().press("lanes"));
         seek(19);
         shoot("suspects");
-        act(() -> window.shell().press("lanes"));
+        act(() -> window.mainView().press("lanes"));
         filling();
     }
 
@@ -378,18 +379,18 @@ public final class Tour implements DemoTour {
             Files.setLastModifiedTime(file, FileTime.from(Instant.now().minusSeconds(14L * (1022 - frame) + (frame == 1001 ? 60 : 0))));
         }
         act(() -> {
-            studio().startAnew();
-            studio().bringIn(List.of(place));
+            session().startAnew();
+            session().bringIn(List.of(place));
         });
-        await("the frames", () -> !studio().search().isGoing() && !studio().watch().isChecking() && studio().table("s1") != null);
+        await("the frames", () -> !session().search().isGoing() && !session().watch().isChecking() && session().table("s1") != null);
         act(() -> {
-            studio().chooseRate(Rate.FPS_25);
-            studio().edit(Edits.setExpected("s1", FrameRange.of(1001, 1040)));
-            studio().edit(Edits.addTarget(Catalogue.target("web-h264")));
+            session().chooseRate(Rate.FPS_25);
+            session().edit(Edits.setExpected("s1", FrameRange.of(1001, 1040)));
+            session().edit(Edits.addTarget(Catalogue.target("web-h264")));
         });
         seek(20);
         shoot("filling");
-        act(() -> studio().startAnew());
+        act(() -> session().startAnew());
         Durable.deleteTree(place);
     }
 
@@ -397,7 +398,7 @@ public final class Tour implements DemoTour {
         show(DemoProject.faulty(folder));
         press("face-in");
         press("source-s2");
-        act(() -> window.shell().lookup("#band").fireEvent(new KeyEvent(
+        act(() -> window.mainView().lookup("#band").fireEvent(new KeyEvent(
                 KeyEvent.KEY_PRESSED, "", "", KeyCode.N, false, false, false, false)));
         shoot("faults");
     }
@@ -411,30 +412,30 @@ public final class Tour implements DemoTour {
 
     private void show(Project project) throws InterruptedException, ExecutionException {
         act(() -> {
-            studio().show(project, null);
+            session().show(project, null);
         });
-        await("the frames to be checked", () -> !studio().watch().isChecking());
+        await("the frames to be checked", () -> !session().watch().isChecking());
     }
 
     private void seek(long place) throws InterruptedException, ExecutionException {
         act(() -> {
-            window.shell().seek(place);
+            window.mainView().seek(place);
         });
     }
 
-    private Session studio() {
-        return window.studio();
+    private Session session() {
+        return window.session();
     }
 
     /** Presses a button, or chooses a row, by its id. */
     private void press(String id) throws InterruptedException, ExecutionException {
-        await("the window to settle", window.shell()::isSettled);
+        await("the window to settle", window.mainView()::isSettled);
         act(() -> {
-            var node = window.shell().lookup("#" + id);
+            var node = window.mainView().lookup("#" + id);
             if (node instanceof ButtonBase button && !button.isDisabled()) {
                 button.fire();
             } else if (node != null) {
-                window.shell().selectSource(id.replaceFirst("^source-", ""));
+                window.mainView().selectSource(id.replaceFirst("^source-", ""));
             } else {
                 throw new IllegalStateException("nothing to press at " + id);
             }
@@ -442,10 +443,10 @@ public final class Tour implements DemoTour {
     }
 
     private void shoot(String name) throws IOException, InterruptedException, ExecutionException {
-        await("the window to settle", window.shell()::isSettled);
+        await("the window to settle", window.mainView()::isSettled);
         // Layout follows on the next pulse.
         Thread.sleep(250);
-        await("the window to settle", window.shell()::isSettled);
+        await("the window to settle", window.mainView()::isSettled);
         Shots.write(on(() -> Shots.of(window.stage().getScene())), shots.resolve(name + ".png"));
         System.err.println("  picture " + shots.resolve(name + ".png"));
     }

@@ -8,9 +8,9 @@ import java.io.IOException;
 import java.nio.file.Path;
 
 /** Has something done with finished files, and tells what came of it. */
-final class Repacking {
+final class CommandRepack {
 
-    private Repacking() {}
+    private CommandRepack() {}
 
     static Integer run(Places places, Output output, RepackOrder order) throws IOException, InterruptedException {
         TaskMessage.Repacked made = (TaskMessage.Repacked) Task.ask(places, new TaskMessage.Repack(1, order), message -> {

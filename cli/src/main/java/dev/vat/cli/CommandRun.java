@@ -17,7 +17,7 @@ import java.util.Locale;
 import java.util.Map;
 
 /** One run as a command carries it out: its progress as words or JSON lines, its end as an exit code. */
-final class Making {
+final class CommandRun {
 
     private final Output output;
     private final Places places;
@@ -27,12 +27,12 @@ final class Making {
     private final Map<String, Stage> said = new HashMap<>();
     private final Map<String, String> titles = new HashMap<>();
 
-    Making(Output output, Places places) {
+    CommandRun(Output output, Places places) {
         this(output, places, null);
     }
 
     /** @param cores how many of the machine's cores are used, or null for as many as the settings say */
-    Making(Output output, Places places, Integer cores) {
+    CommandRun(Output output, Places places, Integer cores) {
         this.output = output;
         this.places = places;
         this.cores = cores;
