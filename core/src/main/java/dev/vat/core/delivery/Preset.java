@@ -1,12 +1,9 @@
 package dev.vat.core.delivery;
 
-import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
-import java.util.ArrayList;
-import java.util.List;
 
 /**
  * A column that somebody keeps under a name: its target and what differs from that, never a place. Exchanged as JSON text,
@@ -56,53 +53,5 @@ public record Preset(int version, String name, Deliverable column) {
         } catch (JsonProcessingException e) {
             throw new IllegalArgumentException("This is not a preset of Vat: " + e.getOriginalMessage().lines().findFirst().orElse(""), e);
         }
-    }
-
-    /** What it changes of its target, in words; nothing if it is simply the target. */
-    @JsonIgnore
-    public List<String> changes() {
-        List<String> changes = new ArrayList<>();
-        if (!column.isKnown()) {
-            return List.of("asks for what this Vat doesn't have");
-        }
-        Settings settings = column.settings();
-        Settings target = column.targetInCatalogue().settings();
-        if (settings.codec() != target.codec()) {
-            changes.add(settings.codec().title());
-        }
-        if (settings.container() != target.container()) {
-            changes.add("in " + settings.container().title());
-        }
-        if (!settings.control().equals(target.control()) && settings.codec().quality() != null) {
-            changes.add(settings.codec().words(settings.control()));
-        }
-        Framing framing = settings.framing();
-        if (!framing.equals(target.framing())) {
-            changes.add((framing.size() == null ? "the reel's size" : framing.size().toString())
-                    + (framing.pixelAspect() == null ? "" : ", pixels " + framing.pixelAspect()) + ", " + framing.fitInUse().title()
-                    + (framing.scanInUse().isInterlaced() ? ", " + framing.scanInUse().title() : ""));
-        }
-        if (column.colour() != null) {
-            changes.add(settings.colour().title());
-        }
-        if (column.effort() != null) {
-            changes.add(column.effort().title() + " effort");
-        }
-        if (column.group() != null) {
-            changes.add("groups of " + column.group().toDecimal(2) + " s");
-        }
-        if (column.loops() != null) {
-            changes.add(column.loops() == 0 ? "played for ever" : "played " + column.loops() + " times");
-        }
-        if (column.matte()) {
-            changes.add("matte beside");
-        }
-        if (column.sound() != null) {
-            changes.add(column.sound().title());
-        }
-        if (!column.flatten().equals(Ground.BLACK)) {
-            changes.add("flattened on " + column.flatten().words());
-        }
-        return changes;
     }
 }

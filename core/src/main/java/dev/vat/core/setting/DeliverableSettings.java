@@ -47,6 +47,14 @@ public final class DeliverableSettings {
         return ALL.stream().filter(s -> s.differs(deliverable)).toList();
     }
 
+    /** What a deliverable has otherwise than its target, each in words: {@code Container: MOV}. */
+    public static List<String> changes(Deliverable deliverable) {
+        if (!deliverable.isKnown()) {
+            return List.of("asks for what this Vat doesn't have");
+        }
+        return differing(deliverable).stream().map(s -> s.title() + ": " + s.asked(deliverable)).toList();
+    }
+
     /** The one that a finding is about. @param finding its id */
     public static Optional<Setting> judgedBy(String finding) {
         return ALL.stream().filter(s -> s.isJudgedBy(finding)).findFirst();

@@ -16,6 +16,7 @@ import dev.vat.core.setting.Setting.Group;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 
 /** What is seen of a deliverable at once. */
@@ -45,7 +46,7 @@ final class OpenSettings {
             .judgedBy("size-odd", "size-illegal", "enlarged", "far-enlarged", "draft-material")
             .saying((view, d) -> view.frame(d).filter(f -> f.headroom() > 1).map(f -> " Zoom headroom %.2f times.".formatted(f.headroom()))
                     .orElse(""))
-            .typed((view, d) -> view.frame(d).map(f -> f.size().toString()).orElse(""),
+            .typed((view, d) -> view.frame(d).map(f -> f.size().toString()).orElse(Objects.toString(framing(d).size(), "")),
                     (view, d, text) -> d
                             .withFraming(framing(d).withSize(SizeWish.parse(text, view.known().flatMap(ResolvedReel::shape).orElse(null)))))
             .back(d -> d.withCropToGrid(false).withFraming(framing(d).withSize(d.targetInCatalogue().settings().framing().size())));

@@ -19,6 +19,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 
 /** What becomes of a deliverable's pictures. */
 final class PictureSettings {
@@ -33,7 +34,7 @@ final class PictureSettings {
             .showing((view, d) -> view.frame(d)
                     .map(f -> f.pixelAspect() + (f.pixelAspect().isSquare() ? "" : ", seen " + f.pixelAspect().seen(f.size()))))
             .judgedBy("shape-illegal", "squashed")
-            .typed((view, d) -> view.frame(d).map(f -> f.pixelAspect().toString()).orElse(""),
+            .typed((view, d) -> view.frame(d).map(f -> f.pixelAspect().toString()).orElse(Objects.toString(framing(d).pixelAspect(), "")),
                     (_, d, text) -> d.withFraming(framing(d).withPixelAspect(PixelAspect.parse(text))))
             .back(d -> d.withFraming(framing(d).withPixelAspect(targets(d).pixelAspect())));
 

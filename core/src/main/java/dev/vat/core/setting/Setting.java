@@ -13,9 +13,8 @@ import java.util.function.UnaryOperator;
 
 /**
  * Everything that there is to one setting of a deliverable: what it is called, what it says of a deliverable, how it is typed or chosen,
- * what the target has, what an edit of it is called, how
- * it is said on the command line, and which findings are about it. The sheet, undo, the command line and the marks of findings read the
- * same list, {@link DeliverableSettings}.
+ * what the target has, what an edit of it is called, how it is said on the command line, and which findings are about it. The sheet,
+ * presets, undo, the command line and the marks of findings read the same list, {@link DeliverableSettings}.
  */
 public final class Setting {
 
@@ -175,6 +174,14 @@ public final class Setting {
     /** What stands in an editor to begin with. */
     public String text(SettingView view, Deliverable deliverable) {
         return text.of(view, deliverable);
+    }
+
+    /** What a deliverable has of itself, whatever reel it is made of. */
+    public String asked(Deliverable deliverable) {
+        SettingView nothing = SettingView.of(null);
+        return choices(nothing, deliverable).stream().filter(Choice::chosen).map(Choice::title).findFirst()
+                .or(() -> Optional.of(text(nothing, deliverable)).filter(t -> !t.isEmpty()))
+                .or(() -> value(nothing, deliverable)).orElse(absence);
     }
 
     /** What typing something makes of a deliverable. @throws IllegalArgumentException saying in words why the text can't be used */

@@ -7,6 +7,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.setting.DeliverableSettings;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -26,8 +27,9 @@ class PresetTest {
         Preset back = Preset.parse(preset.toText());
         assertThat(back).isEqualTo(preset);
         assertThat(back.column().id()).as("no column of some project").isEqualTo("web-h264");
-        assertThat(back.changes()).containsExactly("in MOV", "fair (24)", "1280x720, whole, with bars", "PCM 16-bit", "flattened on white");
-        assertThat(Preset.of("plain", Deliverable.of(Catalogue.WEB_H264)).changes()).isEmpty();
+        assertThat(DeliverableSettings.changes(back.column())).as("in the order of the sheet").containsExactly("Container: MOV",
+                "Size: 1280x720", "Alpha: FFFFFF", "Sound: PCM 16-bit", "Quality: fair (24)", "Fit: whole, with bars");
+        assertThat(DeliverableSettings.changes(Preset.of("plain", Deliverable.of(Catalogue.WEB_H264)).column())).isEmpty();
     }
 
     @Test
@@ -43,7 +45,7 @@ class PresetTest {
                 + "\"hologram\", \"depth\" : 3");
         Preset strange = Preset.parse(text);
         assertThat(strange.toText()).contains("\"depth\" : 3").contains("hologram");
-        assertThat(strange.changes()).containsExactly("asks for what this Vat doesn't have");
+        assertThat(DeliverableSettings.changes(strange.column())).containsExactly("asks for what this Vat doesn't have");
         assertThat(strange.column().isKnown()).isFalse();
     }
 

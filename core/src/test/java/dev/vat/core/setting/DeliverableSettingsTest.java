@@ -54,6 +54,7 @@ class DeliverableSettingsTest {
                     assertThat(setting.choices(NOWHERE, changed)).as(target.id() + " " + choice.title()).filteredOn(Choice::chosen)
                             .extracting(Choice::id).contains(choice.id());
                     assertThat(setting.differs(setting.asTarget(changed))).isFalse();
+                    assertThat(setting.asked(changed)).as("whatever the reel is").isNotBlank().isNotEqualTo(setting.absence());
                 }
             }
         }

@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.project.Edits;
+import dev.vat.core.setting.DeliverableSettings;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
@@ -96,7 +97,7 @@ public final class TargetBar extends FlowPane {
     private Menu presets() {
         Menu menu = new Menu("Presets");
         for (Preset preset : session.presets().all()) {
-            Menu of = new Menu(preset.name() + "   " + String.join(", ", preset.changes()));
+            Menu of = new Menu(preset.name() + "   " + String.join("; ", DeliverableSettings.changes(preset.column())));
             of.getItems().addAll(item("Add its column", () -> session.edit(Edits.addPreset(preset))),
                     item("Copy as text", () -> Clips.copy(preset.toText())), item("Delete", () -> session.presets().forget(preset)));
             menu.getItems().add(of);
