@@ -65,9 +65,7 @@ final class OpenSettings {
 
     private static final Setting SOUND = Setting.of("sound", Group.OPEN, "Sound",
             "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written.")
-            .showing((view,
-                    d) -> Optional.of(view.heard().filter(_ -> d.settings().container().carriesSound())
-                            .map(s -> d.settings().sound().title() + ", " + s.layout()).orElse("none")))
+            .showing((view, d) -> Optional.of(sound(view, d)))
             .chosen(OpenSettings::sounds).judgedBy("sound-illegal", "sound-not-carried").back(d -> d.withSound(null));
 
     private static final Setting QUALITY = Setting.of("quality", Group.OPEN, "Quality", "How much is given up for size")
@@ -85,6 +83,11 @@ final class OpenSettings {
     static final List<Setting> ALL = List.of(CONTAINER, CODEC, SIZE, ALPHA, SOUND, QUALITY);
 
     private OpenSettings() {}
+
+    private static String sound(SettingView view, Deliverable d) {
+        return view.heard().filter(_ -> d.settings().container().carriesSound()).map(s -> d.settings().sound().title() + ", " + s.layout())
+                .orElse("none");
+    }
 
     static Framing framing(Deliverable deliverable) {
         return deliverable.settings().framing();
