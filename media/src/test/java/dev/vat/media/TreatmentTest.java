@@ -75,9 +75,11 @@ class TreatmentTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"LUT_3D_SIZE 2\n0 0 0\n|8 lines of values, this one has 1", "LUT_3D_SIZE 999\n|line 1: the size goes from "
-            + "2 to 256",
-        "hello\n|line 1 is no part of a .cube table: 'hello'", "LUT_1D_SIZE 2\n0 0\n1 1 1\n|line 2 needs three numbers",
+    @ValueSource(strings = {
+        "LUT_3D_SIZE 2\n0 0 0\n|8 lines of values, this one has 1",
+        "LUT_3D_SIZE 999\n|line 1: the size goes from 2 to 256",
+        "hello\n|line 1 is no part of a .cube table: 'hello'",
+        "LUT_1D_SIZE 2\n0 0\n1 1 1\n|line 2 needs three numbers",
         "# empty\n|no line says"})
     void whatIsNoLookIsRefusedWithItsLine(String textAndWhy) throws IOException {
         String[] parts = textAndWhy.split("\\|");

@@ -40,8 +40,10 @@ class CatalogueTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"web-h264, 1919x1079, false, 1918x1078", "edit-prores-hq, 1920x1079, true, 1920x1079", "edit-prores-hq, 1919x1079, "
-            + "false, 1918x1079",
+    @CsvSource({
+        "web-h264, 1919x1079, false, 1918x1078",
+        "edit-prores-hq, 1920x1079, true, 1920x1079",
+        "edit-prores-hq, 1919x1079, false, 1918x1079",
         "alpha-prores-4444, 1919x1079, true, 1919x1079"})
     void oddSizesFallOnTheChromaGridOrAreCropped(String target, String size, boolean fits, String cropped) {
         Deliverable deliverable = Deliverable.of(Catalogue.target(target));

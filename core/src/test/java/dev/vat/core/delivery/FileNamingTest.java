@@ -22,9 +22,12 @@ class FileNamingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"{reel}_{target}, opening_web.mp4", "{project} {date}, Kite Week 2031-05-04.mp4", "{reel}_{range}_{size}_{rate}, "
-            + "opening_1001-1096_960x540_23.976.mp4",
-        "{reel}_{version}, opening_v01.mp4", "fixed, fixed.mp4"})
+    @CsvSource({
+        "{reel}_{target}, opening_web.mp4",
+        "{project} {date}, Kite Week 2031-05-04.mp4",
+        "{reel}_{range}_{size}_{rate}, opening_1001-1096_960x540_23.976.mp4",
+        "{reel}_{version}, opening_v01.mp4",
+        "fixed, fixed.mp4"})
     void fieldsAreFilledIn(String pattern, String name) {
         assertThat(name(pattern, "opening")).isEqualTo(name);
     }

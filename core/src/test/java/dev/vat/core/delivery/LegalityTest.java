@@ -91,9 +91,15 @@ class LegalityTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"MP4, FLAC, 2, ", "WEBM, OPUS, 2, ", "WEBM, AAC, 2, Opus", "MXF, AAC, 2, 'PCM 16-bit, PCM 24-bit'", "AVI, FLAC, 2, "
-            + "'PCM 16-bit, PCM 24-bit'",
-        "MP4, MP3, 6, up to 2 channels", "MP4, AC3, 6, ", "MP4, AC3, 8, up to 6 channels"})
+    @CsvSource({
+        "MP4, FLAC, 2, ",
+        "WEBM, OPUS, 2, ",
+        "WEBM, AAC, 2, Opus",
+        "MXF, AAC, 2, 'PCM 16-bit, PCM 24-bit'",
+        "AVI, FLAC, 2, 'PCM 16-bit, PCM 24-bit'",
+        "MP4, MP3, 6, up to 2 channels",
+        "MP4, AC3, 6, ",
+        "MP4, AC3, 8, up to 6 channels"})
     void soundStandsWhereItMay(Container container, SoundCodec sound, int channels, String why) {
         String found = sound.against(container, channels).orElse(null);
         if (why == null) {
@@ -118,11 +124,15 @@ class LegalityTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|',
-            value = {"h264-high-420 | 99 | not 99", "h264-high-420 | pretty | neither a quality, a bit rate nor a size",
-                "av1-8 | 25 MB | has no setting 'file size'", "h264-high-420 | constant 8M two passes | a first pass would find nothing",
+            value = {
+                "h264-high-420 | 99 | not 99",
+                "h264-high-420 | pretty | neither a quality, a bit rate nor a size",
+                "av1-8 | 25 MB | has no setting 'file size'",
+                "h264-high-420 | constant 8M two passes | a first pass would find nothing",
                 "prores-422-hq | 17 | 'set by the profile'",
-                "vp9-420 | constant 8 Mbit/s | has no setting 'constant bit rate'", "ffv1-rgb-8 | 3 | 'without loss'", "h264-high-420 | "
-                        + "average | neither",
+                "vp9-420 | constant 8 Mbit/s | has no setting 'constant bit rate'",
+                "ffv1-rgb-8 | 3 | 'without loss'",
+                "h264-high-420 | average | neither",
                 "av1-8 | 1k | from 10 kbit/s"})
     void whatACodecDoesntHaveIsRefusedInWords(String id, String typed, String why) {
         assertThatIllegalArgumentException().isThrownBy(() -> Catalogue.codec(id).control(typed)).withMessageContaining(why);

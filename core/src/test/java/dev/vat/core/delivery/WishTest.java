@@ -11,9 +11,12 @@ class WishTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "transparent, for a browser, small | web-vp9-alpha", "plays anywhere with sound            | web-h264", "lossless archive "
-                + "with alpha, in a file with sound | alpha-png",
-        "10-bit editing                     | edit-prores-hq", "HDR in browsers | hdr-pq", "broadcast, interlaced | broadcast-mpeg2-50",
+        "transparent, for a browser, small | web-vp9-alpha",
+        "plays anywhere with sound            | web-h264",
+        "lossless archive with alpha, in a file with sound | alpha-png",
+        "10-bit editing                     | edit-prores-hq",
+        "HDR in browsers | hdr-pq",
+        "broadcast, interlaced | broadcast-mpeg2-50",
         "a loop with alpha | web-apng",
         "EXR frames with alpha              | frames-png-alpha"})
     void whatIsWishedIsFound(String text, String first) {

@@ -199,8 +199,13 @@ class HandOverTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "{", "[]", "{\"OTIO_SCHEMA\": \"Clip.2\"}", "{\"OTIO_SCHEMA\": \"Timeline.1\"}", "{\"OTIO_SCHEMA\": "
-            + "\"Timeline.1\", \"tracks\": {\"children\": [{\"kind\": \"Video\"}]}}"})
+    @ValueSource(strings = {
+        "",
+        "{",
+        "[]",
+        "{\"OTIO_SCHEMA\": \"Clip.2\"}",
+        "{\"OTIO_SCHEMA\": \"Timeline.1\"}",
+        "{\"OTIO_SCHEMA\": \"Timeline.1\", \"tracks\": {\"children\": [{\"kind\": \"Video\"}]}}"})
     void whatIsNoTimelineIsSaidInWords(String text) {
         assertThatThrownBy(() -> OtioText.read(text, Path.of("/kite"))).isInstanceOf(IllegalArgumentException.class);
     }

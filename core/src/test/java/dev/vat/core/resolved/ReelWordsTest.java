@@ -160,10 +160,16 @@ class ReelWordsTest {
 
     /** Frames 1001 to 1010 as an item, its edges moved along the reel; twice as slow, they move by half as many frames. */
     @ParameterizedTest
-    @CsvSource({"true, 3, 1, false, 1004-1010", "true, -5, 1, false, 1001-1010", "false, -4, 1, false, 1001-1006", "false, 9, 1, "
-            + "false, 1001-1010",
-        "true, 99, 1, false, 1010-1010", "false, -99, 1, false, 1001-1001",
-        "true, 4, 1/2, false, 1003-1010", "false, -4, 1/2, false, 1001-1008", "true, 3, 1, true, 1001-1007",
+    @CsvSource({
+        "true, 3, 1, false, 1004-1010",
+        "true, -5, 1, false, 1001-1010",
+        "false, -4, 1, false, 1001-1006",
+        "false, 9, 1, false, 1001-1010",
+        "true, 99, 1, false, 1010-1010",
+        "false, -99, 1, false, 1001-1001",
+        "true, 4, 1/2, false, 1003-1010",
+        "false, -4, 1/2, false, 1001-1008",
+        "true, 3, 1, true, 1001-1007",
         "false, -3, 1, true, 1004-1010"})
     void anEdgeThatIsDraggedTrims(boolean start, long by, String speed, boolean reversed, FrameRange taken) {
         Playing playing = Playing.PLAIN.withSpeed(Rational.parse(speed)).withReversed(reversed);

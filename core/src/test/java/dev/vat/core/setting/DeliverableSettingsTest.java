@@ -73,8 +73,9 @@ class DeliverableSettingsTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"effort|change of effort|effort as the target has it", "alpha|change of what becomes of "
-            + "alpha|what becomes of alpha as the target has it",
+    @CsvSource(delimiter = '|', value = {
+        "effort|change of effort|effort as the target has it",
+        "alpha|change of what becomes of alpha|what becomes of alpha as the target has it",
         "first-number|change of the first number|the first number as the target has it"})
     void undoSaysWhatWasChangedAndWhatWasTakenBack(String id, String change, String back) {
         Setting setting = DeliverableSettings.of(id);

@@ -11,14 +11,17 @@ import org.junit.jupiter.params.provider.CsvSource;
 class RunWordsTest {
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', nullValues = "-", value = {"WAITING;0;0;-1;-;waiting", "ENCODING;120;12.34;10.5;-;frame 120 of 250, "
-            + "48 %, 12.3 frames a second, 11 s left",
-        "ENCODING;1;0;-1;-;frame 1 of 250, 0 %", "PROVING;100;50;3;-;written, proving 40 %, 50.0 frames a second, 3 s left",
+    @CsvSource(delimiter = ';', nullValues = "-", value = {
+        "WAITING;0;0;-1;-;waiting",
+        "ENCODING;120;12.34;10.5;-;frame 120 of 250, 48 %, 12.3 frames a second, 11 s left",
+        "ENCODING;1;0;-1;-;frame 1 of 250, 0 %",
+        "PROVING;100;50;3;-;written, proving 40 %, 50.0 frames a second, 3 s left",
         "DELIVERED;250;0;-1;-;made and proven",
-        "DELIVERED;250;0;-1;used without proof;used without proof", "UNPROVEN;250;0;-1;frames: 250 was planned;made but not "
-                + "proven: frames: 250 was planned",
-        "FAILED;7;0;-1;No space left;failed: No space left", "STOPPED;7;0;-1;-;stopped at frame 7", "JOINING;250;0;-1;-;joining "
-                + "its parts"})
+        "DELIVERED;250;0;-1;used without proof;used without proof",
+        "UNPROVEN;250;0;-1;frames: 250 was planned;made but not proven: frames: 250 was planned",
+        "FAILED;7;0;-1;No space left;failed: No space left",
+        "STOPPED;7;0;-1;-;stopped at frame 7",
+        "JOINING;250;0;-1;-;joining its parts"})
     void eachStageHasItsWords(Stage stage, long done, double speed, double left, String why, String words) {
         assertThat(RunWords.of(new FileProgress("web-h264", stage, done, 250, 0, speed, left, null, null, why), 250)).isEqualTo(words);
     }

@@ -139,7 +139,11 @@ class MhlTextTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "no xml", "<hashlist/>", "<hashlist xmlns=\"urn:ASC:MHL:v1.0\"/>",
+    @ValueSource(strings = {
+        "",
+        "no xml",
+        "<hashlist/>",
+        "<hashlist xmlns=\"urn:ASC:MHL:v1.0\"/>",
         "<hashlist xmlns=\"urn:ASC:MHL:v2.0\"><hashes>",
         "<!DOCTYPE a [<!ENTITY x SYSTEM \"file:///etc/passwd\">]><hashlist xmlns=\"urn:ASC:MHL:v2.0\"><hashes><hash><path "
                 + "size=\"1\">&x;</path></hash></hashes></hashlist>"})
