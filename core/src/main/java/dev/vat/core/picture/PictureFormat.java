@@ -35,10 +35,6 @@ public record PictureFormat(String kind, Size size, Depth depth, AlphaKind alpha
         return new PictureFormat(kind, size, depth, other, pixelAspect, linear, layers, stated);
     }
 
-    public PictureFormat withDepth(Depth other) {
-        return new PictureFormat(kind, size, other, alpha, pixelAspect, linear, layers, stated);
-    }
-
     public PictureFormat withStated(Stated other) {
         return new PictureFormat(kind, size, depth, alpha, pixelAspect, linear, layers, other);
     }

@@ -14,9 +14,4 @@ public record PictureReading(AlphaKind alpha, String layer, ColourReading colour
     public static PictureReading of(AlphaKind alpha, boolean linear) {
         return new PictureReading(alpha, null, linear ? ColourReading.LINEAR : ColourReading.DISPLAY);
     }
-
-    /** The alpha kind as far as it can be seen through. */
-    public AlphaKind carriedAlpha() {
-        return alpha.carriesTransparency() ? alpha : AlphaKind.NONE;
-    }
 }

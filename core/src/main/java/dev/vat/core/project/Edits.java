@@ -3,7 +3,6 @@ package dev.vat.core.project;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
-import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.Framing;
@@ -333,11 +332,6 @@ public final class Edits {
 
     public static Edit setCodec(String id, Codec codec) {
         return new Edit("change of codec to " + codec.title(), project -> project.withDeliverable(id, d -> d.withCodec(codec)));
-    }
-
-    public static Edit setContainer(String id, Container container) {
-        return new Edit("change of container to " + container.title(),
-                project -> project.withDeliverable(id, d -> d.withContainer(container)));
     }
 
     public static Edit setControl(String id, RateControl control) {

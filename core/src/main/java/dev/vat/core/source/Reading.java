@@ -47,10 +47,6 @@ public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadenc
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
-    public Optional<Rate> statedRate() {
-        return Optional.ofNullable(rate);
-    }
-
     /** The rate that was chosen, or else what the files state. */
     public Optional<Rate> rateOf(FrameTable table) {
         return rate != null ? Optional.of(rate) : table.format().map(f -> f.stated().rate());

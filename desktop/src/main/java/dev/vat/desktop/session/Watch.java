@@ -4,7 +4,6 @@ import dev.vat.core.content.ContentReview;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.ClipFacts;
-import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.viewer.CheckProgress;
@@ -333,12 +332,6 @@ public final class Watch {
             tick();
         }
         changed.run();
-    }
-
-    /** Whether frames of a source are still being written. */
-    public boolean isArriving(String id) {
-        Seen about = seen.get(id);
-        return about != null && about.table != null && about.table.counts().containsKey(FrameState.ARRIVING);
     }
 
     private void tick() {
