@@ -6,11 +6,9 @@ import java.util.OptionalInt;
 import java.util.TreeMap;
 
 /**
- * A row of black and white cells at the lower left edge of a frame, from which a machine reads what it is: white, black, four bits of
- * the shot, twelve of the number, white. The number is in Gray code, in which no cell ever changes for one frame alone: the mark is no
- * flicker.
- * A cell is an eightieth of the width and a forty-fifth
- * of the height, so that it outlives scaling and packing.
+ * A row of black and white cells at the lower left edge of a frame, from which a machine reads what it is: white, black, four bits of the
+ * shot, twelve of the number, white. The number is in Gray code, in which no cell ever changes for one frame alone: the mark is no
+ * flicker. A cell is an eightieth of the width and a forty-fifth of the height, so that it outlives scaling and packing.
  *
  * @param shot from 0 to 15
  * @param number from 0 to 4095

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Frames that show the very picture of an earlier one while all around them moves. Drawings that are held, and animation
- * on twos, repeat often or regularly: a repeat that has another one near it is taken as meant.
+ * Frames that show the very picture of an earlier one while all around them moves. Drawings that are held, and animation on twos, repeat
+ * often or regularly: a repeat that has another one near it is taken as meant.
  */
 final class Repeats {
 

@@ -8,9 +8,8 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * Frames that were written at clearly different times. A render that was taken up again goes on where it had stopped;
- * frames of a later session below those of an earlier one are another matter: if the picture jumps between them as well,
- * a render was written over another.
+ * Frames that were written at clearly different times. A render that was taken up again goes on where it had stopped; frames of a later
+ * session below those of an earlier one are another matter: if the picture jumps between them as well, a render was written over another.
  */
 final class Sessions {
 

@@ -14,8 +14,8 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
- * Makes file names from a pattern such as {@code {reel}_{target}}. What a file system can't hold in a name is replaced by
- * a hyphen; names are kept under 200 bytes.
+ * Makes file names from a pattern such as {@code {reel}_{target}}. What a file system can't hold in a name is replaced by a hyphen; names
+ * are kept under 200 bytes.
  */
 public final class FileNaming {
 

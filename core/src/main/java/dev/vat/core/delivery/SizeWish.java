@@ -10,8 +10,7 @@ import java.util.regex.Pattern;
 
 /**
  * Sizes as people type them: {@code 1280x720}, {@code 50 %}, {@code 1280 wide}, {@code 720 high}, of which the last three keep the reel's
- * shape;
- * or a shape, {@code 2.39} or {@code 16:9 at 1280}, as wide as the reel where no width is said.
+ * shape; or a shape, {@code 2.39} or {@code 16:9 at 1280}, as wide as the reel where no width is said.
  */
 public final class SizeWish {
 

@@ -10,8 +10,7 @@ import java.util.function.IntPredicate;
 
 /**
  * Finds where a picture flashes too often, by {@link FlashGuide}: every part of it is followed from extreme to extreme, and changes that
- * go the
- * same way over enough of the picture at once count as one.
+ * go the same way over enough of the picture at once count as one.
  */
 public final class FlashCheck {
 

@@ -2,8 +2,7 @@ package dev.vat.core.flash;
 
 /**
  * The figures of the published guideline on flashing pictures, Recommendation ITU-R BT.1702, in one place. They were written down without
- * the
- * text at hand: until somebody has held each against it, what is found by them is a note, and nothing found is no pass.
+ * the text at hand: until somebody has held each against it, what is found by them is a note, and nothing found is no pass.
  */
 public final class FlashGuide {
 

@@ -20,10 +20,9 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * A timeline in the JSON of OpenTimelineIO: {@code Timeline.1} with one picture track of {@code Clip.2}, {@code Gap.1} and
- * {@code Transition.1}. A clip's range counts at its own rate; its length is what it lasts in the timeline, and
- * {@code LinearTimeWarp.1} says how fast it goes by meanwhile, below 0 for backwards. The whole reel stands in the metadata, so that Vat
- * gets all of it back.
+ * A timeline in the JSON of OpenTimelineIO: {@code Timeline.1} with one picture track of {@code Clip.2}, {@code Gap.1} and {@code
+ * Transition.1}. A clip's range counts at its own rate; its length is what it lasts in the timeline, and {@code LinearTimeWarp.1} says
+ * how fast it goes by meanwhile, below 0 for backwards. The whole reel stands in the metadata, so that Vat gets all of it back.
  */
 public final class OtioText {
 

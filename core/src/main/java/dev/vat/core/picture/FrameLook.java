@@ -6,9 +6,8 @@ import java.util.Arrays;
 import java.util.Objects;
 
 /**
- * What a decoded picture looks like, in a few hundred bytes: enough to tell a frame from its neighbours without decoding
- * it again. Brightness is display-coded luma (2R + 5G + B) / 8 from 0 to 1; of linear light, which is held to 0 to 1, its
- * square root.
+ * What a decoded picture looks like, in a few hundred bytes: enough to tell a frame from its neighbours without decoding it again.
+ * Brightness is display-coded luma (2R + 5G + B) / 8 from 0 to 1; of linear light, which is held to 0 to 1, its square root.
  *
  * @param pixels CRC32C over all samples: equal for equal pictures
  * @param opaque whether nothing can be seen through, with or without an alpha channel

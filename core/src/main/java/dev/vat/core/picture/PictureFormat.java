@@ -8,8 +8,8 @@ import java.util.List;
  *
  * @param kind the file kind found by its first bytes, not by its name; for a movie its codec
  * @param linear whether the samples are linear light (EXR) rather than display-coded
- * @param layers the pictures inside the file that can be chosen (EXR): {@code ""} is the unnamed one, {@code haze} a layer,
- *     {@code depth.Z} a single channel; empty for kinds that hold one picture
+ * @param layers the pictures inside the file that can be chosen (EXR): {@code ""} is the unnamed one, {@code haze} a layer, {@code
+ *     depth.Z} a single channel; empty for kinds that hold one picture
  */
 public record PictureFormat(String kind, Size size, Depth depth, AlphaKind alpha, PixelAspect pixelAspect,
         boolean linear, List<String> layers, Stated stated) {

@@ -20,10 +20,8 @@ import java.util.stream.Stream;
 
 /**
  * How one picture is made, as a tree: frames of files with their reading at the leaves, and what is drawn. A recipe is all that a picture
- * depends on but the
- * {@link PictureKind} in which it is wanted, so that equal recipes make equal pictures. A run is carried out by it, and the window asks
- * by it, for single pictures, trials,
- * contact sheets and comparisons.
+ * depends on but the {@link PictureKind} in which it is wanted, so that equal recipes make equal pictures. A run is carried out by it,
+ * and the window asks by it, for single pictures, trials, contact sheets and comparisons.
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "of")
 @JsonSubTypes({

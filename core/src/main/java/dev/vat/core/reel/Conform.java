@@ -7,8 +7,7 @@ import java.util.Locale;
 
 /**
  * How frames of one rate stand in a reel of another. Frame {@code k} of the reel begins at {@code k * q} frames of the source, where
- * {@code q}
- * is the source's rate over the reel's.
+ * {@code q} is the source's rate over the reel's.
  */
 public enum Conform {
     /** Each source frame is one reel frame: nothing is doubled or dropped, and it lasts longer or shorter. */

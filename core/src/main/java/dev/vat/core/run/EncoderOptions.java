@@ -12,8 +12,7 @@ import java.util.TreeMap;
 
 /**
  * The one place where a codec of the catalogue becomes an encoder with its options, by the media library's names: text alone, so that a
- * plan
- * can fix them where no library is loaded.
+ * plan can fix them where no library is loaded.
  */
 public final class EncoderOptions {
 

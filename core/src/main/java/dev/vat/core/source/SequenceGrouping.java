@@ -163,9 +163,9 @@ public final class SequenceGrouping {
     }
 
     /**
-     * Tells 7, 8, 9, 10 (not padded) from 007, 008 (padded) in one group of names. A number without a leading zero goes
-     * with the widest padding that it fills, since 1000 follows 999 in three digits as well. Numbers below zero go with the
-     * others; only where there are none are they judged by themselves.
+     * Tells 7, 8, 9, 10 (not padded) from 007, 008 (padded) in one group of names. A number without a leading zero goes with the widest
+     * padding that it fills, since 1000 follows 999 in three digits as well. Numbers below zero go with the others; only where there are
+     * none are they judged by themselves.
      */
     private static Map<Integer, List<Numbered>> byPadding(List<Numbered> group) {
         List<Numbered> judged = group.stream().filter(n -> !n.isNegative()).toList();

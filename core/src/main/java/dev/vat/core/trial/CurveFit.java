@@ -4,8 +4,7 @@ import java.util.stream.IntStream;
 
 /**
  * A straight line through a few points whose slope is known roughly beforehand: the fewer points and the closer together they lie, the
- * nearer
- * it stays to that.
+ * nearer it stays to that.
  *
  * @param slope of the line
  * @param meanX it goes through this point

@@ -47,8 +47,7 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
 
     /**
      * Encoders that look ahead spend less where they see the end coming. So many reel frames at the end of an excerpt are left out of
-     * account,
-     * unless the file ends there too.
+     * account, unless the file ends there too.
      */
     private static final int LOOK_AHEAD = 16;
     /** Nor do they know at first what goes on: so many at its start are left out, unless the file begins there too. */

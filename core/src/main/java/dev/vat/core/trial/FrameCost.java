@@ -2,8 +2,7 @@ package dev.vat.core.trial;
 
 /**
  * How hard a frame of the reel is to pack, as a quick look at it says: bytes of a small picture in a simple codec, which mean something
- * only
- * beside each other.
+ * only beside each other.
  *
  * @param alone if nothing else is known
  * @param after if the frames before it are known

@@ -34,8 +34,7 @@ public final class ReelCosts {
 
     /**
      * Costs as they were found, one frame after the other that was looked at: where a stretch begins that doesn't follow on, what came
-     * before it
-     * says nothing of its first frame.
+     * before it says nothing of its first frame.
      */
     public static List<FrameCost> inStretches(List<FrameCost> found, long frames) {
         if (isEachLooked(frames)) {

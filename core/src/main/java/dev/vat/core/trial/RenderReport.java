@@ -8,8 +8,7 @@ import java.util.function.LongFunction;
 
 /**
  * How two renders of one shot differ, as text: frames that one of them lacks, frames that repeat the one before in one alone, and frames
- * of which
- * a part differs suddenly.
+ * of which a part differs suddenly.
  */
 public final class RenderReport {
 

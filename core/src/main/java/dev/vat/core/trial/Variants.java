@@ -12,8 +12,7 @@ import java.util.TreeSet;
 
 /**
  * The files that are tried in a deliverable's place. Where bits are ruled over the whole file, excerpts of it can't be made: two
- * qualities are
- * tried instead, and what lies between them tells of it.
+ * qualities are tried instead, and what lies between them tells of it.
  */
 public final class Variants {
 

@@ -26,8 +26,7 @@ import javafx.scene.layout.VBox;
 
 /**
  * The bar of a comparison: what is held against what, how it is seen, how like both are at the playhead, and the way to the frames that
- * differ
- * most.
+ * differ most.
  */
 public final class CompareBar extends VBox {
 

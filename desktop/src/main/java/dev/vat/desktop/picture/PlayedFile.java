@@ -25,8 +25,8 @@ import org.slf4j.LoggerFactory;
 
 /**
  * Pictures of any size in one file, as many as there is room for, the oldest going first. Reading and writing are done by a thread of its
- * own, one after the other; everything else is on the
- * thread of whoever has it. The file has no name where the system allows that, so that nothing stays behind.
+ * own, one after the other; everything else is on the thread of whoever has it. The file has no name where the system allows that, so
+ * that nothing stays behind.
  */
 final class PlayedFile implements AutoCloseable {
 

@@ -31,8 +31,7 @@ import java.util.function.Consumer;
 
 /**
  * What files will be, as far as test encodes tell. Once somebody asked for it, a column whose settings change is tried again by itself.
- * Called on
- * the interface's thread.
+ * Called on the interface's thread.
  */
 public final class Forecasts {
 

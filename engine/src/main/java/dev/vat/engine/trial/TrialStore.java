@@ -22,8 +22,7 @@ import org.slf4j.LoggerFactory;
 
 /**
  * What earlier trials found, in the cache: costs by the reel's content, files by that and by all of their settings that can change a bit.
- * The
- * oldest is cleared away when there is much.
+ * The oldest is cleared away when there is much.
  */
 final class TrialStore {
 

@@ -13,8 +13,7 @@ import dev.vat.media.picture.Picture;
 /**
  * Turns decoded pictures into the working picture: planar RGB, full range, display-coded over Rec.709 primaries or, for files of high
  * range, by the PQ curve over Rec.2020's; with straight alpha where the programme has any. The viewer and the run make their pictures
- * through this one class, so that what is
- * seen is what is written. An instance belongs to one thread.
+ * through this one class, so that what is seen is what is written. An instance belongs to one thread.
  */
 public final class Composer implements AutoCloseable {
 

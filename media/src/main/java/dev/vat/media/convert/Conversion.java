@@ -24,9 +24,9 @@ import dev.vat.media.picture.Picture;
 import dev.vat.media.picture.SampleFormat;
 
 /**
- * From the working picture to what an encoder takes: flattened where the codec carries no alpha, cut, scaled and laid into
- * the file's frame, RGB full range to the codec's own coding, dithered where depth is lost, tagged. Size,
- * format and tags of every result are asserted. An instance belongs to one thread.
+ * From the working picture to what an encoder takes: flattened where the codec carries no alpha, cut, scaled and laid into the file's
+ * frame, RGB full range to the codec's own coding, dithered where depth is lost, tagged. Size, format and tags of every result are
+ * asserted. An instance belongs to one thread.
  */
 public final class Conversion implements AutoCloseable {
 

@@ -11,8 +11,8 @@ import java.util.List;
 
 /**
  * Draws colour bars in 16-bit R'G'B' of full range, where 0 is black and 65535 white, so that what a file holds comes of the file's own
- * coding
- * alone. Bars in the layout of SMPTE RP 219-1 lack its step below black, which R'G'B' of full range can't hold: black stands there.
+ * coding alone. Bars in the layout of SMPTE RP 219-1 lack its step below black, which R'G'B' of full range can't hold: black stands
+ * there.
  */
 final class BarsPainter {
 

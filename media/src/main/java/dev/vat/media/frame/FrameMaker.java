@@ -29,8 +29,7 @@ import java.util.Set;
 
 /**
  * Makes the pictures that recipes tell of: the one way from files to working pictures, for the window as for runs. Working pictures are
- * planar RGB in full range with straight
- * alpha, see {@link Composer}. An instance belongs to one thread.
+ * planar RGB in full range with straight alpha, see {@link Composer}. An instance belongs to one thread.
  */
 public final class FrameMaker implements AutoCloseable {
 

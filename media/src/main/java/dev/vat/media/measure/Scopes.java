@@ -14,8 +14,7 @@ import java.util.Locale;
 
 /**
  * What a picture's samples are, counted: in ten bits of limited range, as broadcasters read them, where black is 64 and white 940. Of a
- * file's
- * picture that is what its encoder takes. Belongs to one thread.
+ * file's picture that is what its encoder takes. Belongs to one thread.
  */
 public final class Scopes implements AutoCloseable {
 
@@ -25,8 +24,7 @@ public final class Scopes implements AutoCloseable {
     static final int WHITE = 940;
     /**
      * What R, G, B and Y may reach, and which share of the picture may lie outside: Recommendation EBU R 103, its preferred range of 5 to
-     * 246 in
-     * eight bits and its tolerance of one percent. Written down without the text at hand; to be verified.
+     * 246 in eight bits and its tolerance of one percent. Written down without the text at hand; to be verified.
      */
     static final int LOWEST = 20;
     static final int HIGHEST = 984;

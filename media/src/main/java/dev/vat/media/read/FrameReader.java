@@ -164,8 +164,8 @@ public final class FrameReader implements AutoCloseable {
     }
 
     /**
-     * A JPEG without its end mark: if what the file lacks were picture data, then the picture would depend on what is put
-     * in its place. It is whole only when zeros and ones in that place give the same picture.
+     * A JPEG without its end mark: if what the file lacks were picture data, then the picture would depend on what is put in its place.
+     * It is whole only when zeros and ones in that place give the same picture.
      */
     private Picture decodeOpenEnd(Inspection inspection) {
         Picture zeros = null;

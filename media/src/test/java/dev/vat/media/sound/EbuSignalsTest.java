@@ -19,8 +19,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /**
  * The signals of EBU Tech 3341 and Tech 3342 that can be made from their description: tones of 1 kHz at levels below full scale, and
  * tones for true peaks. Those cut from programmes (3341 cases 7 and 8, 3342 cases 5 and 6) are recordings, cases 9 to 14 are about
- * momentary and
- * short-term values, which Vat doesn't state, and cases 20 to 23 need a synthesis that the text leaves open.
+ * momentary and short-term values, which Vat doesn't state, and cases 20 to 23 need a synthesis that the text leaves open.
  */
 class EbuSignalsTest {
 

@@ -12,8 +12,7 @@ import java.nio.file.Path;
 
 /**
  * A capture of a blank scene, of which nothing is kept: what a fresh process has to load and to compile would otherwise be taken from the
- * real
- * scene in the first seconds of a capture, when that needs every core to draw.
+ * real scene in the first seconds of a capture, when that needs every core to draw.
  */
 final class Rehearsal {
 

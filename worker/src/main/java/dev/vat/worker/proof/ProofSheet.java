@@ -17,8 +17,7 @@ import java.util.stream.LongStream;
 
 /**
  * One page to hand over with a file, as HTML and as PDF: what was asked and found, the curve of likeness, the frames that differ most, a
- * contact
- * sheet, and the fingerprint. It says what the receipt says, which names no folder, user or machine.
+ * contact sheet, and the fingerprint. It says what the receipt says, which names no folder, user or machine.
  */
 public final class ProofSheet {
 

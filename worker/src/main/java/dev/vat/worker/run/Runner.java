@@ -41,8 +41,7 @@ import org.slf4j.LoggerFactory;
 
 /**
  * Carries a plan out: reads every frame once, or twice where a file takes two passes, gives it to all deliverables, then joins, proves
- * and delivers one after the
- * other, the smallest first. Runs on one thread; {@link #stop} and {@link #pause} may come from another.
+ * and delivers one after the other, the smallest first. Runs on one thread; {@link #stop} and {@link #pause} may come from another.
  */
 public final class Runner {
 

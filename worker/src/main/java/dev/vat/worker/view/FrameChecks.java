@@ -21,8 +21,7 @@ import java.util.concurrent.TimeoutException;
 
 /**
  * Looks into frame files, several at once at low priority. Every frame comes to a verdict: one that takes too long is given up and its
- * thread replaced, and large ones wait for
- * each other, so that they fit into the process's memory together.
+ * thread replaced, and large ones wait for each other, so that they fit into the process's memory together.
  */
 final class FrameChecks implements AutoCloseable {
 

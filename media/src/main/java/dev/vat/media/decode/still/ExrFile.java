@@ -16,9 +16,9 @@ import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 
 /**
- * OpenEXR 2: headers, the table of chunk offsets, and the chunks themselves. The decoder gives back a partial picture for
- * a cut file without a word, so that wholeness is proven here alone: every chunk must lie inside the file, and every
- * chunk packed with ZIP must unpack to its full length.
+ * OpenEXR 2: headers, the table of chunk offsets, and the chunks themselves. The decoder gives back a partial picture for a cut file
+ * without a word, so that wholeness is proven here alone: every chunk must lie inside the file, and every chunk packed with ZIP must
+ * unpack to its full length.
  */
 final class ExrFile {
 
