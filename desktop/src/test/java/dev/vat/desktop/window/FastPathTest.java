@@ -53,7 +53,7 @@ class FastPathTest extends WindowCase {
             assertThat(on(() -> window.stage().getScene().getFocusOwner().getId())).as("the keyboard stays where it was")
                     .isEqualTo("target-" + target);
         }
-        press(KeyCode.CONTROL).press(KeyCode.ENTER).release(KeyCode.ENTER).release(KeyCode.CONTROL);
+        hand.push(KeyCode.CONTROL, KeyCode.ENTER);
         made();
         assertThat(folder.resolve("delivered")).isDirectoryContaining("glob:**/kite_web.mp4").isDirectoryContaining("glob:**/kite_edit.mov")
                 .isDirectoryContaining("glob:**/kite_alpha.mov");

@@ -10,12 +10,10 @@ import java.nio.file.Path;
 import java.util.List;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
-import javafx.geometry.VerticalDirection;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.MouseButton;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
@@ -57,11 +55,11 @@ class GestureTest extends WindowCase {
             stage.show();
             return stage;
         });
-        moveTo(other.getScene().getRoot()).press(MouseButton.PRIMARY);
+        hand.moveTo(other.getScene().getRoot()).press();
         for (int i = 0; i <= 20; i++) {
-            moveTo(new Point2D(100 + 35 * i, 540 - 8 * i));
+            hand.moveTo(new Point2D(100 + 35 * i, 540 - 8 * i));
         }
-        release(MouseButton.PRIMARY);
+        hand.release();
         await(() -> !session().project().isEmpty());
         on(() -> {
             other.hide();
@@ -75,21 +73,21 @@ class GestureTest extends WindowCase {
     @Test
     void theWheelZoomsTheBandWhereThePointerIs() throws Exception {
         drop(TestFrames.png(folder, "kite", 120));
-        moveTo(onBand(.75));
-        scroll(5, VerticalDirection.UP);
+        hand.moveTo(onBand(.75));
+        hand.wheel(5);
         settle();
         double closer = shown();
         assertThat(closer).isLessThan(120);
         double first = on(() -> ((Band) node("band")).view().first());
         assertThat(first).as("what lies under the pointer stays").isGreaterThan(20);
-        press(KeyCode.SHIFT);
-        scroll(3, VerticalDirection.DOWN);
-        release(KeyCode.SHIFT);
+        hand.hold(KeyCode.SHIFT);
+        hand.wheel(-3);
+        hand.letGo(KeyCode.SHIFT);
         settle();
         assertThat(shown()).as("with Shift it moves").isEqualTo(closer);
         assertThat(on(() -> ((Band) node("band")).view().first())).isNotEqualTo(first);
-        moveTo(onBand(.5));
-        scroll(30, VerticalDirection.DOWN);
+        hand.moveTo(onBand(.5));
+        hand.wheel(-30);
         settle();
         assertThat(shown()).isEqualTo(120);
     }
@@ -97,7 +95,7 @@ class GestureTest extends WindowCase {
     @Test
     void aRangeIsDraggedOnTheBandAndTrimmedByKey() throws Exception {
         drop(TestFrames.png(folder, "kite", 40));
-        moveTo(onBand(.25)).press(MouseButton.PRIMARY).moveTo(onBand(.35)).moveTo(onBand(.5)).release(MouseButton.PRIMARY);
+        hand.moveTo(onBand(.25)).press().moveTo(onBand(.35)).moveTo(onBand(.5)).release();
         settle();
         assertThat(isThere("band-selected")).isTrue();
         type(KeyCode.T);
@@ -113,8 +111,8 @@ class GestureTest extends WindowCase {
     }
 
     private void drag(Point2D from, Point2D to) throws Exception {
-        moveTo(from).press(MouseButton.PRIMARY).moveTo(from.add(0, 12)).moveTo(from.midpoint(to)).moveTo(to).moveTo(to.add(1, 1))
-                .release(MouseButton.PRIMARY);
+        hand.moveTo(from).press().moveTo(from.add(0, 12)).moveTo(from.midpoint(to)).moveTo(to).moveTo(to.add(1, 1))
+                .release();
         settle();
     }
 
@@ -136,8 +134,8 @@ class GestureTest extends WindowCase {
         // The end of the last item is the right edge of the band; the ruler lies below.
         double wide = on(() -> ((Band) node("band")).getWidth());
         double edge = (wide - 14) / wide;
-        moveTo(onBand(edge - 2 / wide)).press(MouseButton.PRIMARY).moveTo(onBand(edge - 40 / wide)).moveTo(onBand(edge - .1))
-                .release(MouseButton.PRIMARY);
+        hand.moveTo(onBand(edge - 2 / wide)).press().moveTo(onBand(edge - 40 / wide)).moveTo(onBand(edge - .1))
+                .release();
         settle();
         assertThat(on(() -> session().project().currentReel().orElseThrow().items().getLast().range())).as("it ends earlier").isNotNull()
                 .satisfies(r -> {

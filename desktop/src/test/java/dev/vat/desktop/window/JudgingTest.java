@@ -25,7 +25,6 @@ import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.MouseButton;
 import javafx.scene.paint.Color;
 import javafx.stage.Window;
 import org.junit.jupiter.api.Test;
@@ -201,7 +200,7 @@ class JudgingTest extends WindowCase {
         Color besides = shownAt(.52, .5);
         Color left = shownAt(.48, .5);
         double before = on(() -> node("wipe-middle").localToScene(node("wipe-middle").getBoundsInLocal()).getCenterX());
-        drag("#wipe-middle", MouseButton.PRIMARY).dropBy(60, 0);
+        hand.moveTo(node("wipe-middle")).press().moveBy(30, 0).moveBy(30, 0).release();
         settle();
         double after = on(() -> node("wipe-middle").localToScene(node("wipe-middle").getBoundsInLocal()).getCenterX());
         assertThat(after).isGreaterThan(before + 30);
@@ -239,7 +238,7 @@ class JudgingTest extends WindowCase {
         assertThat(on(() -> ((ImageView) node("scope-waveform")).getImage())).isNotNull();
         type(KeyCode.D);
         settle();
-        moveTo("#picture");
+        hand.moveTo(node("picture"));
         await(() -> isThere("values") && ((Label) node("values")).getText().contains("8-bit"));
         assertThat(text("values")).contains("1  Y ").contains("shown ").contains("\n2  Y ");
     }

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.TestFrames;
+import javafx.geometry.Point2D;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.Test;
 
 /** Playing, stepping, selecting, looking closely; the pictures come from a real viewer process. */
@@ -91,11 +91,11 @@ class PictureTest extends WindowCase {
         var band = on(() -> node("band").localToScene(node("band").getBoundsInLocal()));
         double x = window.stage().getX() + band.getMinX();
         double y = window.stage().getY() + band.getMinY() + 20;
-        clickOn(x + 14 + (band.getWidth() - 28) * 20.5 / 40, y);
+        hand.moveTo(new Point2D(x + 14 + (band.getWidth() - 28) * 20.5 / 40, y)).click();
         settle();
         assertThat(text("picture-number")).isEqualTo("0021");
-        moveTo(x + 14 + (band.getWidth() - 28) * 4.5 / 40, y).press(MouseButton.PRIMARY);
-        moveTo(x + 14 + (band.getWidth() - 28) * 9.5 / 40, y).release(MouseButton.PRIMARY);
+        hand.moveTo(new Point2D(x + 14 + (band.getWidth() - 28) * 4.5 / 40, y)).press();
+        hand.moveTo(new Point2D(x + 14 + (band.getWidth() - 28) * 9.5 / 40, y)).release();
         settle();
         assertThat(text("band-selected")).isEqualTo("selected 0005 to 0010, 6 frames");
         type(KeyCode.ESCAPE);
@@ -123,13 +123,13 @@ class PictureTest extends WindowCase {
     void commandsAreFoundByTheirWords() throws Exception {
         drop(TestFrames.png(folder, "kite", 9));
         press("search");
-        write("last fr");
+        hand.write("last fr");
         assertThat(isThere("command-last")).isTrue();
         type(KeyCode.ENTER);
         settle();
         assertThat(text("picture-number")).isEqualTo("0009");
         press("search");
-        write("xyzzy");
+        hand.write("xyzzy");
         type(KeyCode.ESCAPE);
         assertThat(on(() -> node("command-search").isVisible())).isFalse();
     }
@@ -137,7 +137,7 @@ class PictureTest extends WindowCase {
     @Test
     void darkAndLightFollowOneKey() throws Exception {
         drop(TestFrames.png(folder, "kite", 2));
-        press(KeyCode.CONTROL).press(KeyCode.D).release(KeyCode.D).release(KeyCode.CONTROL);
+        hand.push(KeyCode.CONTROL, KeyCode.D);
         settle();
         assertThat(on(() -> session().settings().dark())).isTrue();
         assertThat(on(() -> ((javafx.scene.layout.Region) window.mainView().lookup(".head")).getBackground().getFills().getLast().getFill()

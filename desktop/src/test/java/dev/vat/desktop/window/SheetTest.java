@@ -68,7 +68,8 @@ class SheetTest extends WindowCase {
         assertThat(isThere("source-s2")).isTrue();
         assertThat(text("state-s2")).isEqualTo("1 empty");
         press("only-trouble");
-        clickOn("#filter").write("wind");
+        press("filter");
+        hand.write("wind");
         settle();
         assertThat(isThere("source-s3")).isTrue();
         assertThat(isThere("source-s2")).isFalse();
@@ -195,13 +196,13 @@ class SheetTest extends WindowCase {
         press("target-web-h264");
         press("face-out");
         settle();
-        doubleClickOn("#cell-alpha-web-h264");
+        hand.moveTo(node("cell-alpha-web-h264")).click().click();
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("00ff80"));
         press("face-out");
         settle();
         assertThat(on(() -> session().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Ground.parse("00FF80"));
-        doubleClickOn("#cell-alpha-web-h264");
+        hand.moveTo(node("cell-alpha-web-h264")).click().click();
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("reddish"));
         type(KeyCode.ENTER);
@@ -297,7 +298,7 @@ class SheetTest extends WindowCase {
         type(KeyCode.DOWN, KeyCode.ENTER);
         settle();
         assertThat(text("cell-container-web-h264")).isEqualTo("MOV");
-        doubleClickOn("#cell-quality-web-h264");
+        hand.moveTo(node("cell-quality-web-h264")).click().click();
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("60"));
         type(KeyCode.ENTER);
@@ -334,7 +335,7 @@ class SheetTest extends WindowCase {
         assertThat(text("make")).isEqualTo("Make 1 file");
         assertThat(text("column-status-web-h264")).isEqualTo("off");
         assertThat(isThere("cell-depth-web-h264")).as("folded").isFalse();
-        clickOn("#fold-picture");
+        press("fold-picture");
         settle();
         assertThat(text("cell-depth-web-h264")).isEqualTo("8-bit");
         press("make");

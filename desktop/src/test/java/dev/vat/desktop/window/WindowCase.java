@@ -14,7 +14,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
+import java.util.concurrent.CompletableFuture;
 import java.util.logging.Handler;
 import java.util.logging.LogRecord;
 import java.util.logging.Logger;
@@ -29,15 +29,13 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.TransferMode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
 import org.mockito.Mockito;
-import org.testfx.api.FxRobot;
-import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window, driven by a robot; dialogs are answered from what a test lays down beforehand. */
-abstract class WindowCase extends FxRobot {
+abstract class WindowCase {
 
     /** Answers in place of the system's dialogs. */
     static final class Answers implements Dialogs {
@@ -100,6 +98,8 @@ abstract class WindowCase extends FxRobot {
         }
     }
 
+    private static boolean started;
+
     @TempDir
     Path folder;
 
@@ -119,20 +119,33 @@ abstract class WindowCase extends FxRobot {
     };
     Places places;
     VatWindow window;
+    Hand hand;
+
+    @BeforeAll
+    static void start() throws Exception {
+        if (!started) {
+            started = true;
+            CompletableFuture<Void> up = new CompletableFuture<>();
+            Platform.setImplicitExit(false);
+            Platform.startup(() -> up.complete(null));
+            up.get();
+        }
+    }
 
     @BeforeEach
     void openWindow() throws Exception {
         Logger.getLogger("javafx.css").addHandler(styleWatch);
         places = TestFrames.places(folder);
-        Stage stage = FxToolkit.registerPrimaryStage();
         window = on(() -> {
+            Stage stage = new Stage();
             VatWindow made = new VatWindow(stage, places, answers);
             stage.setX(0);
             stage.setY(0);
             stage.show();
             return made;
         });
-        WaitForAsyncUtils.waitForFxEvents();
+        hand = Hand.over(window.stage());
+        hand.rest();
     }
 
     @AfterEach
@@ -147,7 +160,7 @@ abstract class WindowCase extends FxRobot {
     }
 
     static <T> T on(Callable<T> act) throws Exception {
-        return WaitForAsyncUtils.asyncFx(act).get(30, TimeUnit.SECONDS);
+        return Hand.on(act);
     }
 
     Session session() {
@@ -155,13 +168,13 @@ abstract class WindowCase extends FxRobot {
     }
 
     void await(Callable<Boolean> condition) throws Exception {
-        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> on(condition));
+        hand.await(condition);
     }
 
     /** Waits until nothing is checked, drawn or refreshed any more. */
     void settle() throws Exception {
         await(() -> !session().watch().isChecking() && window.mainView().isSettled());
-        WaitForAsyncUtils.waitForFxEvents();
+        hand.rest();
     }
 
     /** Files let go over the window, as from the system's file manager. */
@@ -208,27 +221,32 @@ abstract class WindowCase extends FxRobot {
         return on(() -> ((Labeled) node(id)).getText());
     }
 
-    /** Presses with the robot's mouse; what lies outside of the view is brought into it before. */
+    /** Presses with the mouse. */
     void press(String id) throws Exception {
         await(() -> isThere(id));
         settle();
-        clickOn("#" + id);
-        WaitForAsyncUtils.waitForFxEvents();
+        hand.moveTo(node(id)).click();
     }
 
     /** Fires a button that may be scrolled out of sight. */
     void fire(String id) throws Exception {
         await(() -> node(id) instanceof ButtonBase);
-        on(() -> {
-            ((ButtonBase) node(id)).fire();
-            return null;
-        });
-        WaitForAsyncUtils.waitForFxEvents();
+        run(() -> ((ButtonBase) node(id)).fire());
     }
 
-    void run(Runnable act) {
-        Platform.runLater(act);
-        WaitForAsyncUtils.waitForFxEvents();
+    void run(Runnable act) throws Exception {
+        on(() -> {
+            act.run();
+            return null;
+        });
+        hand.rest();
+    }
+
+    /** Strikes these keys one after the other. */
+    void type(KeyCode... keys) throws Exception {
+        for (KeyCode key : keys) {
+            hand.push(key);
+        }
     }
 
     void made() throws Exception {

@@ -98,14 +98,15 @@ public final class Picture implements AutoCloseable {
     public static Picture of(Samples s) {
         Picture picture = allocate(s.alpha() == null ? "gbrp16le" : "gbrap16le", s.width(), s.height());
         float[][] planes = {s.green(), s.blue(), s.red(), s.alpha()};
+        short[] row = new short[s.width()];
         for (int p = 0; p < picture.planes(); p++) {
             MemorySegment plane = picture.plane(p);
             int stride = picture.stride(p);
-            for (int y = 0; y < s.height(); y++) {
-                long at = (long) y * stride;
-                for (int x = 0; x < s.width(); x++, at += 2) {
-                    plane.set(ValueLayout.JAVA_SHORT, at, (short) Math.round(Math.clamp(planes[p][y * s.width() + x], 0f, 1f) * 65535));
+            for (int y = 0, at = 0; y < s.height(); y++) {
+                for (int x = 0; x < row.length; x++) {
+                    row[x] = (short) (Math.min(Math.max(planes[p][at++], 0f), 1f) * 65535 + .5f);
                 }
+                MemorySegment.copy(row, 0, plane, ValueLayout.JAVA_SHORT, (long) y * stride, row.length);
             }
         }
         ColourTags.displayRgb(picture);
