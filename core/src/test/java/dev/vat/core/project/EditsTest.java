@@ -100,7 +100,8 @@ class EditsTest {
         history.undo();
         history.apply(Edits.setGap("s1", GapPolicy.HOLD));
         assertThat(history.redoName()).as("another edit ends what could be redone").isEmpty();
-        assertThat(history.undo() && history.undo()).isTrue();
+        assertThat(history.undo()).isTrue();
+        assertThat(history.undo()).isTrue();
         assertThat(history.undo()).isFalse();
         assertThat(history.present()).isEqualTo(Project.EMPTY);
     }

@@ -367,6 +367,11 @@ public final class PictureArea extends BorderPane {
         return strip != null && shown.place >= 0 && shown.place < strip.count() && shown.picture.equals(fetched().subject(shown.place));
     }
 
+    /** Whether the waveform of what is heard is drawn; so is none. */
+    public boolean isSoundDrawn() {
+        return sound.isDrawn();
+    }
+
     /** Whether the picture on the screen is the one at the playhead, at its right size. */
     public boolean isSettled() {
         FrameTrack strip = player.strip();

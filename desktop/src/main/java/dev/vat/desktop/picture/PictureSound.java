@@ -31,6 +31,8 @@ final class PictureSound implements AutoCloseable {
     private Object heard;
     private Path copy;
     private boolean there;
+    /** What is heard is being fetched or drawn. */
+    private boolean pending;
     private boolean on = true;
 
     /**
@@ -49,6 +51,7 @@ final class PictureSound implements AutoCloseable {
         if (!Objects.equals(other, heard)) {
             forget();
             heard = other;
+            pending = false;
             if (other != null) {
                 fetch(other, strip.rate().orElse(null));
             }
@@ -60,6 +63,7 @@ final class PictureSound implements AutoCloseable {
             Files.createDirectories(cache);
             Path into = Files.createTempFile(cache, "sound-", ".pcm");
             into.toFile().deleteOnExit();
+            pending = true;
             (from instanceof ReelSound mix ? viewer.listen(mix, into) : viewer.listen((Path) from, into))
                     .whenComplete((_, failure) -> Platform.runLater(() -> {
                         if (failure == null && from.equals(heard)) {
@@ -71,6 +75,7 @@ final class PictureSound implements AutoCloseable {
                             // Most often it simply has no sound.
                             LOG.debug("Nothing to be heard of {}", from, failure);
                             delete(into);
+                            drawn(from);
                         }
                     }));
         } catch (IOException e) {
@@ -80,6 +85,7 @@ final class PictureSound implements AutoCloseable {
 
     private void wave(Object from, Path samples, Rate rate) {
         if (rate == null) {
+            drawn(from);
             return;
         }
         Thread.ofVirtual().start(() -> {
@@ -89,11 +95,22 @@ final class PictureSound implements AutoCloseable {
                     if (from.equals(heard)) {
                         onWave.accept(peaks);
                     }
+                    drawn(from);
                 });
             } catch (IOException e) {
                 LOG.debug("No waveform", e);
+                Platform.runLater(() -> drawn(from));
             }
         });
+    }
+
+    private void drawn(Object from) {
+        pending &= !from.equals(heard);
+    }
+
+    /** Whether nothing that is to be heard is still fetched or drawn. */
+    boolean isDrawn() {
+        return !pending;
     }
 
     private void forget() {

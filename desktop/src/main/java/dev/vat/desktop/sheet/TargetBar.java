@@ -119,7 +119,7 @@ public final class TargetBar extends FlowPane {
             item.setId("choose-" + target.id());
             item.setSelected(there.test(target));
             item.setOnAction(_ -> choose.accept(target));
-            menus.computeIfAbsent(target.recipient(), Menu::new).getItems().add(item);
+            menus.computeIfAbsent(target.recipient(), title -> new Menu(title)).getItems().add(item);
         }
         return List.copyOf(menus.values());
     }

@@ -501,6 +501,11 @@ public final class MainView extends StackPane {
         return picture.comparison().map(CompareBar::isMeasured).orElse(true);
     }
 
+    /** Whether the waveform of what is heard is drawn; so is none. */
+    public boolean isSoundDrawn() {
+        return picture.isSoundDrawn();
+    }
+
     /** Chooses a source by its id, as a press on its row does. */
     public void selectSource(String id) {
         choose(id);

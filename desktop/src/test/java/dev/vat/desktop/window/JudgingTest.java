@@ -197,6 +197,8 @@ class JudgingTest extends WindowCase {
         settle();
         press("compare-later");
         settle();
+        await(() -> bar().isMeasured());
+        settle();
         Color besides = shownAt(.52, .5);
         Color left = shownAt(.48, .5);
         double before = on(() -> node("wipe-middle").localToScene(node("wipe-middle").getBoundsInLocal()).getCenterX());

@@ -47,6 +47,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
+import javafx.scene.Scene;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
@@ -62,8 +63,8 @@ import javafx.stage.Stage;
  */
 public final class Tour implements DemoTour {
 
-    private static final long WAVEFORM_MILLIS = 2000;
-    private static final long PATIENCE_MILLIS = 170_000;
+    /** Beyond this something is stuck, however slow the machine. */
+    private static final long STUCK_MILLIS = 30 * 60_000;
 
     private final Places places = Places.ofSystem();
     private Path folder;
@@ -88,7 +89,7 @@ public final class Tour implements DemoTour {
                 opened.complete(made);
             });
             window = opened.get();
-            return walk(make);
+            return make ? make() : everything();
         } catch (IOException | ExecutionException | IllegalStateException e) {
             System.err.println("vat: the demo stopped: " + e.getMessage());
             return 1;
@@ -103,10 +104,54 @@ public final class Tour implements DemoTour {
         }
     }
 
-    private int walk(boolean make) throws IOException, InterruptedException, ExecutionException {
+    /** From the frames to proven files, as a person would go who has it open for the first time. */
+    private int make() throws IOException, InterruptedException, ExecutionException {
+        shoot("first");
+        faults();
+        opening();
+        press("face-out");
+        seek(60);
+        shoot("out");
+        press("make");
+        RunLine line = made(70);
+        receipt(line);
+        return tell(line);
+    }
+
+    /** A picture of everything there is to see; what it makes lies aside. */
+    private int everything() throws IOException, InterruptedException, ExecutionException {
         shoot("first");
         sources();
         faults();
+        opening();
+        words();
+        act(() -> {
+            session().undo();
+            session().undo();
+        });
+        press("face-out");
+        seek(60);
+        shoot("out");
+        judging();
+        together();
+        previews();
+        Path aside = Files.createTempDirectory("vat-shots");
+        show(Edits.setFolder(Place.of(aside)).apply(short010()));
+        press("make");
+        receipt(made(14));
+        parts();
+        handOver();
+        act(() -> session().setDark(true));
+        press("face-out");
+        shoot("out-dark");
+        act(() -> session().setDark(false));
+        Durable.deleteTree(aside);
+        System.err.println("The pictures of the window are in " + shots);
+        return 0;
+    }
+
+    /** The demo's sources and its reel, with a dissolve and a sound. */
+    private void opening() throws IOException, InterruptedException, ExecutionException {
         show(DemoProject.in(folder));
         press("face-in");
         press("source-s1");
@@ -119,32 +164,23 @@ public final class Tour implements DemoTour {
                     .ifPresent(sound -> session().edit(ReelEdits.addSound(sound.id())));
         });
         seek(88);
-        Thread.sleep(WAVEFORM_MILLIS);
+        await("the sound to be drawn", () -> window.mainView().isSoundDrawn());
         shoot("reel");
-        words();
-        act(() -> {
-            session().undo();
-            session().undo();
-        });
-        press("face-out");
-        seek(60);
-        shoot("out");
-        judging();
-        together();
-        previews();
-        Path aside = make ? null : Files.createTempDirectory("vat-shots");
-        if (!make) {
-            show(Edits.setFolder(Place.of(aside)).apply(short010()));
-        }
-        press("make");
+    }
+
+    /** A run that is going, seen when the first file has this many frames; then its end. */
+    private RunLine made(int frames) throws IOException, InterruptedException, ExecutionException {
         await("the run to start", () -> session().runs().going().isPresent()
-                && session().runs().going().get().files().stream().anyMatch(f -> f.done() > (make ? 70 : 14)));
+                && session().runs().going().get().files().stream().anyMatch(f -> f.done() > frames));
         act(() -> session().making().makeLater("23:00"));
         await("the queue", () -> !session().runs().later().entries().isEmpty());
         shoot("run");
         act(() -> session().runs().later().remove(session().runs().later().entries().getFirst().id()));
         await("the run to end", () -> session().runs().isIdle() && !session().runs().lines().isEmpty());
-        RunLine line = on(() -> session().runs().lines().getFirst());
+        return on(() -> session().runs().lines().getFirst());
+    }
+
+    private void receipt(RunLine line) throws IOException, InterruptedException, ExecutionException {
         press("receipt-" + line.files().getFirst().target());
         await("the receipt", () -> window.mainView().lookup("#receipt") != null);
         shoot("receipt");
@@ -152,22 +188,6 @@ public final class Tour implements DemoTour {
         press("open-history");
         await("the history", () -> window.mainView().lookup("#history-again") != null);
         shoot("history");
-        parts();
-        handOver();
-        act(() -> {
-            session().setDark(true);
-        });
-        press("face-out");
-        shoot("out-dark");
-        act(() -> {
-            session().setDark(false);
-        });
-        if (aside != null) {
-            Durable.deleteTree(aside);
-            System.err.println("The pictures of the window are in " + shots);
-            return 0;
-        }
-        return tell(line);
     }
 
     /** Several sources in one picture, and a picture of its passes; then the demo's reel is there again. */
@@ -273,7 +293,6 @@ public final class Tour implements DemoTour {
         act(() -> session().previews().approve(session().previews().of(session().scenes().all().getFirst().name(), "pier").getLast(),
                 true));
         await("the approval", () -> session().previews().all().stream().anyMatch(Preview::approved));
-        Thread.sleep(WAVEFORM_MILLIS);
         shoot("previews");
         press("close-story");
         press("director-reel");
@@ -332,7 +351,7 @@ public final class Tour implements DemoTour {
         act(() -> window.mainView().lookup("#item-1").getOnMouseClicked().handle(null));
         scroll(0);
         seek(560);
-        Thread.sleep(WAVEFORM_MILLIS);
+        await("the sound to be drawn", () -> window.mainView().isSoundDrawn());
         shoot("slate");
         act(() -> {
             session().undo();
@@ -444,11 +463,24 @@ public final class Tour implements DemoTour {
 
     private void shoot(String name) throws IOException, InterruptedException, ExecutionException {
         await("the window to settle", window.mainView()::isSettled);
-        // Layout follows on the next pulse.
-        Thread.sleep(250);
+        pulse();
+        pulse();
         await("the window to settle", window.mainView()::isSettled);
         Shots.write(on(() -> Shots.of(window.stage().getScene())), shots.resolve(name + ".png"));
         System.err.println("  picture " + shots.resolve(name + ".png"));
+    }
+
+    /** Layout follows on a pulse. */
+    private void pulse() throws InterruptedException, ExecutionException {
+        CompletableFuture<Void> laidOut = new CompletableFuture<>();
+        Scene scene = window.stage().getScene();
+        Runnable listener = () -> laidOut.complete(null);
+        act(() -> {
+            scene.addPostLayoutPulseListener(listener);
+            Platform.requestNextPulse();
+        });
+        laidOut.get();
+        act(() -> scene.removePostLayoutPulseListener(listener));
     }
 
     private int tell(RunLine line) {
@@ -482,7 +514,7 @@ public final class Tour implements DemoTour {
     }
 
     private static void await(String what, BooleanSupplier condition) throws InterruptedException, ExecutionException {
-        long end = System.currentTimeMillis() + PATIENCE_MILLIS;
+        long end = System.currentTimeMillis() + STUCK_MILLIS;
         while (!on(condition::getAsBoolean)) {
             if (System.currentTimeMillis() > end) {
                 throw new IllegalStateException("waited in vain for " + what);
