@@ -35,7 +35,7 @@ final class Encoded {
     static byte[] file(Samples samples, String encoder, String format, String... settings) {
         boolean floating = format.contains("f32") || format.contains("f16");
         byte[] png = StillWriter.PNG16.write(samples);
-        try (StillDecoder decoder = new StillDecoder(); Picture decoded = decoder.decode(FileKind.PNG, 0, "", png);
+        try (StillDecoder decoder = new StillDecoder(); Picture decoded = decoder.decode(FileKind.PNG, "", png);
                 Filtering to = new Filtering(_ -> chain(samples.alpha() != null, format, floating)); Picture picture = to.apply(decoded)) {
             return encode(picture, encoder, settings);
         }

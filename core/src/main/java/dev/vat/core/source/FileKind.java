@@ -64,7 +64,8 @@ public enum FileKind {
         if (startsWith(data, 0xff, 0xd8, 0xff)) {
             return Optional.of(JPEG);
         }
-        if (startsWith(data, 'I', 'I', 42, 0) || startsWith(data, 'M', 'M', 0, 42)) {
+        if (startsWith(data, 'I', 'I', 42, 0) || startsWith(data, 'M', 'M', 0, 42)
+                || startsWith(data, 'I', 'I', 43, 0, 8, 0) || startsWith(data, 'M', 'M', 0, 43, 0, 8)) {
             return Optional.of(TIFF);
         }
         if (startsWith(data, 0x76, 0x2f, 0x31, 0x01)) {

@@ -7,8 +7,10 @@ import dev.vat.core.picture.PictureReading;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.lib.Kept;
+import dev.vat.media.picture.ChromaGrid;
 import dev.vat.media.picture.FloatSamples;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.Widening;
 
 /**
  * Turns decoded pictures into the working picture: planar RGB, full range, display-coded over Rec.709 primaries or, for files of high
@@ -41,23 +43,50 @@ public final class Composer implements AutoCloseable {
 
     /** @param how what the source's samples and its alpha mean; alpha is left out for {@code NONE} and {@code OPAQUE} */
     public Picture compose(Picture decoded, PictureReading how) {
+        if (!Widening.isNeeded(decoded)) {
+            return composed(decoded, how);
+        }
+        try (Picture wide = Widening.of(decoded)) {
+            return composed(wide, how);
+        }
+    }
+
+    private Picture composed(Picture decoded, PictureReading how) {
         if (!FloatSamples.isFloat(decoded) && !how.colour().isLinear()) {
             return working(decoded, how);
         }
         float gain = how.colour().isLinear() ? how.colour().gain() : 1;
-        try (Picture floating = FloatSamples.isFloat(decoded) ? decoded.share() : toFloat.apply(decoded);
+        try (Picture floating = FloatSamples.isFloat(decoded) ? decoded.share() : floating(decoded);
                 Picture sound = FloatSamples.sound(floating, gain)) {
             return working(sound, how);
         }
     }
 
     private Picture working(Picture picture, PictureReading how) {
-        Picture working = chains.get(how).apply(picture);
+        Picture working = onGrid(picture, how);
         if (!alpha || working.hasAlpha()) {
             return working;
         }
         try (working) {
             return Flattening.opaque(working);
+        }
+    }
+
+    private Picture floating(Picture picture) {
+        if (ChromaGrid.isWhole(picture)) {
+            return toFloat.apply(picture);
+        }
+        try (Picture whole = ChromaGrid.filled(picture)) {
+            return toFloat.apply(whole).cutTo(picture.width(), picture.height());
+        }
+    }
+
+    private Picture onGrid(Picture picture, PictureReading how) {
+        if (ChromaGrid.isWhole(picture)) {
+            return chains.get(how).apply(picture);
+        }
+        try (Picture whole = ChromaGrid.filled(picture)) {
+            return chains.get(how).apply(whole).cutTo(picture.width(), picture.height());
         }
     }
 
@@ -77,7 +106,8 @@ public final class Composer implements AutoCloseable {
         }
         String tags = (high() ? HIGH_TAGS : ",setparams=range=pc:colorspace=gbr:color_primaries=bt709:color_trc=bt709")
                 + (keep ? ":alpha_mode=straight" : "");
-        return integer(picture, keep) + (premultiplied ? ",unpremultiply=inplace=1" : "")
+        // The filter leaves alone what isn't said to be premultiplied.
+        return integer(picture, keep) + (premultiplied ? "," + HANDS_OFF + ",unpremultiply=inplace=1" : "")
                 + tagged(how.colour(), keep) + tags;
     }
 

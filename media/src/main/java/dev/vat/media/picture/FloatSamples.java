@@ -3,6 +3,7 @@ package dev.vat.media.picture;
 import dev.vat.core.picture.FrameLook;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
+import org.bytedeco.ffmpeg.avutil.AVComponentDescriptor;
 
 /** Samples of floating-point pictures, half (binary16) or single (binary32), planar, little-endian. */
 public final class FloatSamples {
@@ -10,6 +11,8 @@ public final class FloatSamples {
     private static final int HALF_EXPONENT = 0x7c00;
     private static final int HALF_FRACTION = 0x3ff;
     private static final float HIGHEST = 65504;
+    /** Components are numbered red, green, blue, alpha; planes of the result lie green, blue, red, alpha. */
+    private static final int[] ORDER = {1, 2, 0, 3};
 
     private FloatSamples() {}
 
@@ -23,10 +26,12 @@ public final class FloatSamples {
         if (!isFloat(picture)) {
             return null;
         }
-        boolean half = picture.formatName().contains("f16");
         FrameLook.Odd sum = new FrameLook.Odd(0, 0, 0);
-        short[] halves = new short[picture.width()];
-        float[] singles = new float[half ? 0 : picture.width()];
+        boolean half = picture.formatName().contains("f16");
+        // Samples of several channels may lie in one plane; all are counted alike.
+        int across = picture.width() * picture.descriptor().nb_components() / picture.planes();
+        short[] halves = new short[across];
+        float[] singles = new float[half ? 0 : across];
         for (int p = 0; p < picture.planes(); p++) {
             MemorySegment plane = picture.plane(p);
             for (int y = 0; y < picture.height(); y++) {
@@ -92,28 +97,18 @@ public final class FloatSamples {
      */
     public static Picture sound(Picture picture, float gain) {
         boolean half = picture.formatName().contains("f16");
-        boolean grey = picture.formatName().startsWith("gray") || picture.formatName().startsWith("ya");
         boolean alpha = picture.hasAlpha();
         int width = picture.width();
         Picture result = Picture.allocate(alpha ? "gbrapf32le" : "gbrpf32le", width, picture.height());
         float[] row = new float[width];
-        short[] halves = new short[half ? width : 0];
+        int components = picture.descriptor().nb_components();
         for (int p = 0; p < (alpha ? 4 : 3); p++) {
-            int from = !grey ? p : p == 3 ? 1 : 0;
-            MemorySegment source = picture.plane(from);
+            int component = components > 2 ? ORDER[p] : p == 3 ? 1 : 0;
             MemorySegment target = result.plane(p);
             float most = p == 3 ? 1 : HIGHEST;
             float scale = p == 3 ? 1 : gain;
             for (int y = 0; y < picture.height(); y++) {
-                long at = (long) y * picture.stride(from);
-                if (half) {
-                    MemorySegment.copy(source, ValueLayout.JAVA_SHORT_UNALIGNED, at, halves, 0, width);
-                    for (int x = 0; x < width; x++) {
-                        row[x] = Float.float16ToFloat(halves[x]);
-                    }
-                } else {
-                    MemorySegment.copy(source, ValueLayout.JAVA_FLOAT_UNALIGNED, at, row, 0, width);
-                }
+                read(picture, component, half, y, row);
                 for (int x = 0; x < width; x++) {
                     float value = row[x] * scale;
                     // NaN compares false and comes out as 0.
@@ -124,6 +119,33 @@ public final class FloatSamples {
         }
         ColourTags.displayRgb(result);
         return result;
+    }
+
+    private static void read(Picture picture, int component, boolean half, int y, float[] row) {
+        AVComponentDescriptor lies = picture.descriptor().comp(component);
+        MemorySegment plane = picture.plane(lies.plane());
+        long at = (long) y * picture.stride(lies.plane()) + lies.offset();
+        int bytes = half ? Short.BYTES : Float.BYTES;
+        if (lies.step() == bytes && !half) {
+            MemorySegment.copy(plane, ValueLayout.JAVA_FLOAT_UNALIGNED, at, row, 0, row.length);
+            return;
+        }
+        int step = lies.step() / bytes;
+        // One copy of the line, since loops over native memory are slow; the last pixel may have less behind it.
+        int length = (row.length - 1) * step + 1;
+        if (half) {
+            short[] halves = new short[length];
+            MemorySegment.copy(plane, ValueLayout.JAVA_SHORT_UNALIGNED, at, halves, 0, length);
+            for (int x = 0, i = 0; x < row.length; x++, i += step) {
+                row[x] = Float.float16ToFloat(halves[i]);
+            }
+        } else {
+            float[] singles = new float[length];
+            MemorySegment.copy(plane, ValueLayout.JAVA_FLOAT_UNALIGNED, at, singles, 0, length);
+            for (int x = 0, i = 0; x < row.length; x++, i += step) {
+                row[x] = singles[i];
+            }
+        }
     }
 
     /** @param channels red, green, blue and perhaps alpha */

@@ -191,6 +191,12 @@ public final class Picture implements AutoCloseable {
         return Av.formatName(frame().format());
     }
 
+    /** The same picture without what lies to the right and below; colour has to be as fine as brightness. */
+    public Picture cutTo(int width, int height) {
+        frame().width(width).height(height);
+        return this;
+    }
+
     public boolean hasAlpha() {
         return (descriptor().flags() & AV_PIX_FMT_FLAG_ALPHA) != 0;
     }

@@ -1,16 +1,18 @@
 package dev.vat.media.read;
 
+import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.decode.StillDecoder;
-import dev.vat.media.decode.still.FloatTiff;
+import dev.vat.media.decode.still.DpxPicture;
+import dev.vat.media.decode.still.ExrGaps;
 import dev.vat.media.decode.still.Inspection;
+import dev.vat.media.decode.still.TiffPicture;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.measure.LookScan;
-import dev.vat.media.picture.FloatSamples;
 import dev.vat.media.picture.Picture;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
@@ -135,11 +137,13 @@ public final class FrameReader implements AutoCloseable {
             return new FrameRead.Unsound(FrameState.UNREADABLE, "its header claims " + format.size() + ", which "
                     + inspection.data().length + " bytes can't hold or Vat can't decode (at most 268 million pixels)");
         }
-        if (inspection.kind() == FileKind.TIFF && format.depth().floating()) {
-            return floatTiff(inspection);
+        if (inspection.kind() == FileKind.DPX) {
+            return new FrameRead.Sound(DpxPicture.read(inspection.data()), format, inspection.note());
         }
-        Picture picture = inspection.endIsGuess() ? decodeOpenEnd(inspection)
-                : decoder.decode(inspection.kind(), inspection.part(), inspection.layer(), inspection.data());
+        Picture picture = inspection.kind() == FileKind.TIFF
+                ? TiffPicture.read(inspection.data(), format.alpha() != AlphaKind.NONE, format.depth().floating())
+                : inspection.endIsGuess() ? decodeOpenEnd(inspection)
+                        : decoder.decode(inspection.kind(), inspection.layer(), inspection.data());
         if (picture == null) {
             return new FrameRead.Unsound(FrameState.CUT_SHORT, "the file ends before its picture does");
         }
@@ -150,17 +154,12 @@ public final class FrameReader implements AutoCloseable {
             return new FrameRead.Unsound(FrameState.UNREADABLE, "the header says " + format.size() + " but the picture is "
                     + width + "x" + height);
         }
-        return new FrameRead.Sound(picture, format, inspection.note());
-    }
-
-    private static FrameRead floatTiff(Inspection inspection) {
-        try {
-            FloatTiff.Values values = FloatTiff.read(inspection.data());
-            return new FrameRead.Sound(FloatSamples.picture(values.width(), values.height(), values.channels()), inspection.format(),
-                    inspection.note());
-        } catch (IllegalArgumentException e) {
-            return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
+        String gap = inspection.kind() == FileKind.EXR ? ExrGaps.in(inspection.data(), picture) : null;
+        if (gap != null) {
+            picture.close();
+            return new FrameRead.Unsound(FrameState.UNREADABLE, gap);
         }
+        return new FrameRead.Sound(picture, format, inspection.note());
     }
 
     /**
@@ -170,8 +169,8 @@ public final class FrameReader implements AutoCloseable {
     private Picture decodeOpenEnd(Inspection inspection) {
         Picture zeros = null;
         try {
-            zeros = decoder.decode(inspection.kind(), 0, "", filled(inspection.data(), 0x00));
-            try (Picture ones = decoder.decode(inspection.kind(), 0, "", filled(inspection.data(), 0x7f))) {
+            zeros = decoder.decode(inspection.kind(), "", filled(inspection.data(), 0x00));
+            try (Picture ones = decoder.decode(inspection.kind(), "", filled(inspection.data(), 0x7f))) {
                 if (ones.crc32c() == zeros.crc32c()) {
                     return zeros;
                 }

@@ -30,48 +30,25 @@ final class DpxFile {
         ByteBuffer buffer = ByteBuffer.wrap(data).order(data[0] == 'S' ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
         long width = buffer.getInt(772) & 0xffffffffL;
         long height = buffer.getInt(776) & 0xffffffffL;
-        int descriptor = data[800] & 0xff;
-        int bits = data[803] & 0xff;
-        boolean known = List.of(8, 10, 12, 16).contains(bits) && samples(descriptor) > 0;
-        if (!known || width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
+        if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
             return Inspection.unreadable(FileKind.DPX, "its header states no picture that Vat knows");
         }
-        PictureFormat format = new PictureFormat("DPX", Size.of((int) width, (int) height), Depth.integer(bits),
-                descriptor == 51 || descriptor == 52 ? AlphaKind.STRAIGHT : AlphaKind.NONE, pixelAspect(buffer), false, List.of())
+        DpxLayout layout = DpxLayout.of(data);
+        PictureFormat format = new PictureFormat("DPX", Size.of((int) width, (int) height), Depth.integer(layout.bits()),
+                layout.descriptor().hasAlpha() ? AlphaKind.STRAIGHT : AlphaKind.NONE, pixelAspect(buffer), false, List.of())
                 .withStated(stated(buffer, data));
-        long start = buffer.getInt(808) & 0xffffffffL;
-        start = start == 0xffffffffL || start == 0 ? buffer.getInt(4) & 0xffffffffL : start;
-        int encoding = buffer.getShort(806) & 0xffff;
-        int packing = buffer.getShort(804) & 0xffff;
-        long expected = encoding == 0 ? start + height * rowBytes(width * samples(descriptor), bits, packing) : start + 1;
-        if (expected > data.length) {
-            return Inspection.cut(FileKind.DPX, "the file ends at byte " + data.length + ", its picture reaches to " + expected, format);
+        if (layout.coded()) {
+            return Inspection.unreadable(FileKind.DPX, "DPX with run-length coding, which Vat doesn't read: save it plain");
+        }
+        if (layout.end() > data.length) {
+            return Inspection.cut(FileKind.DPX, "the file ends at byte " + data.length + ", its picture reaches to " + layout.end(),
+                    format);
         }
         long whole = buffer.getInt(FILE_SIZE) & 0xffffffffL;
-        if (encoding != 0 && whole != 0xffffffffL && whole > data.length) {
+        if (whole != 0xffffffffL && whole > data.length) {
             return Inspection.cut(FileKind.DPX, "the file ends at byte " + data.length + " of " + whole, format);
         }
         return Inspection.whole(FileKind.DPX, format, data);
-    }
-
-    private static int samples(int descriptor) {
-        return switch (descriptor) {
-            case 1, 2, 3, 4, 6 -> 1;
-            case 50 -> 3;
-            case 51, 52 -> 4;
-            case 100 -> 2;
-            case 102 -> 3;
-            default -> 0;
-        };
-    }
-
-    /** Rows are filled up to whole 32-bit words. */
-    private static long rowBytes(long samples, int bits, int packing) {
-        return switch (bits) {
-            case 10 -> packing == 0 ? (samples * 10 + 31) / 32 * 4 : (samples + 2) / 3 * 4;
-            case 12 -> packing == 0 ? (samples * 12 + 31) / 32 * 4 : (samples * 2 + 3) / 4 * 4;
-            default -> (samples * bits / 8 + 3) / 4 * 4;
-        };
     }
 
     private static PixelAspect pixelAspect(ByteBuffer buffer) {

@@ -41,10 +41,22 @@ final class ExrFile {
                         : "it has no layer or channel " + layer + "; there are " + named(layers.labels()));
             }
             format = format(header, layers, choice.get());
-            String damage = chunks(buffer, header);
-            return damage != null ? Inspection.cut(FileKind.EXR, damage, format)
-                    : Inspection.whole(FileKind.EXR, format, ExrLayers.asDecoded(choice.get(), data))
-                            .withChoice(choice.get().part(), ExrLayers.decoderLayer(choice.get()));
+            ExrLayers.Choice chosen = choice.get();
+            if (header.parts().get(chosen.part()).isDeep()) {
+                return Inspection.unreadable(FileKind.EXR, "deep EXR, which Vat doesn't read: flatten it first");
+            }
+            if (chosen.isLuminanceAndChroma()) {
+                return Inspection.unreadable(FileKind.EXR,
+                        "EXR in luminance and chroma (Y, RY, BY), which Vat doesn't read: save it in RGB");
+            }
+            List<long[]> tables = tables(buffer, header);
+            String damage = chunks(buffer, header, tables);
+            if (damage != null) {
+                return Inspection.cut(FileKind.EXR, damage, format);
+            }
+            return ExrExtract.isNeeded(header, chosen)
+                    ? Inspection.whole(FileKind.EXR, format, ExrExtract.of(data, header, chosen, tables.get(chosen.part())))
+                    : Inspection.whole(FileKind.EXR, format, data).withLayer(chosen.prefix());
         } catch (BufferUnderflowException _) {
             return Inspection.cut(FileKind.EXR, "it ends inside its header", format);
         } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
@@ -63,14 +75,11 @@ final class ExrFile {
                 part.stated());
     }
 
-    /** What is wrong with the chunks, in words, or null. The buffer stands at the offset tables. */
-    private static String chunks(ByteBuffer buffer, ExrHeader header) {
-        List<Part> parts = header.parts();
-        boolean tiled = header.tiled();
-        boolean multiPart = header.multiPart();
+    /** Where the chunks of each part lie. The buffer stands at the offset tables, afterwards behind them. */
+    static List<long[]> tables(ByteBuffer buffer, ExrHeader header) {
         List<long[]> tables = new ArrayList<>();
-        for (Part part : parts) {
-            int count = chunkCount(part, tiled);
+        for (Part part : header.parts()) {
+            int count = chunkCount(part, part.isTiled(header));
             if (count < 0) {
                 // Mip-mapped tiles in one part don't state their number; the table runs up to the first chunk.
                 count = countToFirstChunk(buffer);
@@ -84,9 +93,20 @@ final class ExrFile {
             }
             tables.add(offsets);
         }
+        return tables;
+    }
+
+    /** What is wrong with the chunks, in words, or null. The buffer stands behind the offset tables. */
+    private static String chunks(ByteBuffer buffer, ExrHeader header, List<long[]> tables) {
+        List<Part> parts = header.parts();
+        boolean multiPart = header.multiPart();
         int firstChunk = buffer.position();
         for (int p = 0; p < parts.size(); p++) {
             Part part = parts.get(p);
+            if (part.isDeep()) {
+                continue;
+            }
+            boolean tiled = part.isTiled(header);
             boolean packed = !tiled && part.isZipped();
             long[] offsets = tables.get(p);
             int head = (multiPart ? 4 : 0) + (tiled ? 16 : 4);

@@ -22,8 +22,7 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
     private static final int ZIPS = 2;
     private static final int ZIP = 3;
 
-    /** @param nameAt where in the file the name begins */
-    record Channel(String name, int type, int xSampling, int ySampling, int nameAt) {
+    record Channel(String name, int type, int xSampling, int ySampling) {
         int bytes() {
             return type == 1 ? 2 : 4;
         }
@@ -32,6 +31,21 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
     record Part(Map<String, byte[]> attributes, List<Channel> channels, int[] dataWindow, int[] displayWindow) {
         int compression() {
             return attributes.get("compression")[0];
+        }
+
+        /** Whether its chunks are tiles. In files of several parts each says so itself, and the version of the file nothing. */
+        boolean isTiled(ExrHeader header) {
+            return header.multiPart() ? type().equals("tiledimage") : header.tiled();
+        }
+
+        /** Whether pixels hold any number of samples, each at a depth of its own. */
+        boolean isDeep() {
+            return type().startsWith("deep");
+        }
+
+        private String type() {
+            byte[] type = attributes.get("type");
+            return type == null ? "" : new String(type, StandardCharsets.US_ASCII);
         }
 
         /** Whether chunks are packed in a way that can be unpacked here. */
@@ -54,6 +68,12 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
                 case 9 -> 256;
                 default -> 1;
             };
+        }
+
+        /** Of so many pixels across and down, unpacked. */
+        long bytes(int wide, int high) {
+            return channels.stream().mapToLong(c -> (long) Math.ceilDiv(wide, Math.max(1, c.xSampling()))
+                    * Math.ceilDiv(high, Math.max(1, c.ySampling())) * c.bytes()).sum();
         }
 
         Size size() {
@@ -124,7 +144,6 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
         List<Part> parts = new ArrayList<>();
         do {
             Map<String, byte[]> attributes = new LinkedHashMap<>();
-            int channelsAt = 0;
             for (String name = text(buffer); !name.isEmpty(); name = text(buffer)) {
                 text(buffer);
                 int length = buffer.getInt();
@@ -134,14 +153,11 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
                 if (length > buffer.remaining()) {
                     throw new BufferUnderflowException();
                 }
-                if (name.equals("channels")) {
-                    channelsAt = buffer.position();
-                }
                 byte[] value = new byte[length];
                 buffer.get(value);
                 attributes.put(name, value);
             }
-            parts.add(part(attributes, channelsAt));
+            parts.add(part(attributes));
         } while (multiPart && buffer.get(buffer.position()) != 0);
         if (multiPart) {
             buffer.get();
@@ -149,7 +165,7 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
         return parts;
     }
 
-    private static Part part(Map<String, byte[]> attributes, int channelsAt) {
+    private static Part part(Map<String, byte[]> attributes) {
         for (String needed : List.of("channels", "compression", "dataWindow", "displayWindow")) {
             if (!attributes.containsKey(needed)) {
                 throw new IllegalArgumentException("the attribute " + needed + " is missing");
@@ -157,12 +173,10 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
         }
         List<Channel> channels = new ArrayList<>();
         ByteBuffer list = little(attributes.get("channels"));
-        int at = list.position();
         for (String name = text(list); !name.isEmpty(); name = text(list)) {
             int type = list.getInt();
             list.getInt();
-            channels.add(new Channel(name, type, list.getInt(), list.getInt(), channelsAt + at));
-            at = list.position();
+            channels.add(new Channel(name, type, list.getInt(), list.getInt()));
         }
         return new Part(attributes, channels, window(attributes.get("dataWindow")),
                 window(attributes.get("displayWindow")));

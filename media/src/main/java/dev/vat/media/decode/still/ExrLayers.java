@@ -6,6 +6,7 @@ import dev.vat.media.decode.still.ExrHeader.Part;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -15,20 +16,31 @@ import java.util.Optional;
  */
 final class ExrLayers {
 
+    /** What writers call the channels of colour, in any case, and what they are to the decoder. */
+    private static final Map<String, String> ROLES = Map.of("R", "R", "G", "G", "B", "B", "A", "A", "Y", "Y", "RED", "R", "GREEN", "G",
+            "BLUE",
+            "B", "ALPHA", "A");
+
     /**
      * One picture that can be taken.
      *
      * @param label what it is chosen by, empty for the unnamed one
      * @param prefix of its channels, as the decoder takes it
+     * @param roles what channels are to the decoder: R, G, B, A or Y
      * @param alone the one channel that is shown as grey, or null for a colour layer
      */
-    record Choice(String label, int part, String prefix, List<Channel> channels, Channel alone) {
+    record Choice(String label, int part, String prefix, List<Channel> channels, Map<Channel, String> roles, Channel alone) {
         boolean hasAlpha() {
-            return alone == null && channels.stream().anyMatch(c -> lastWord(c.name()).equals("A"));
+            return alone == null && roles.containsValue("A");
         }
 
         int bits() {
-            return channels.stream().mapToInt(c -> c.bytes() * 8).max().orElse(16);
+            return roles.keySet().stream().mapToInt(c -> c.bytes() * 8).max().orElse(16);
+        }
+
+        /** Whether colour is stored as differences from brightness, and coarser. */
+        boolean isLuminanceAndChroma() {
+            return alone == null && channels.stream().anyMatch(c -> List.of("RY", "BY").contains(lastWord(c.name())));
         }
     }
 
@@ -50,13 +62,21 @@ final class ExrLayers {
     }
 
     private void addGroup(int part, Part header, String prefix, List<Channel> channels) {
-        List<String> words = channels.stream().map(c -> lastWord(c.name())).toList();
-        boolean colour = words.containsAll(List.of("R", "G", "B")) || words.contains("Y") && !words.contains("X");
-        if (colour) {
-            choices.add(new Choice(label(part, header, prefix), part, prefix, channels, null));
+        Map<Channel, String> roles = new LinkedHashMap<>();
+        for (Channel channel : channels) {
+            String role = ROLES.get(lastWord(channel.name()).toUpperCase(Locale.ROOT));
+            if (role != null && !roles.containsValue(role)) {
+                roles.put(channel, role);
+            }
+        }
+        boolean rgb = roles.values().containsAll(List.of("R", "G", "B"));
+        boolean grey = !rgb && roles.containsValue("Y") && channels.stream().noneMatch(c -> lastWord(c.name()).equals("X"));
+        roles.values().removeIf(role -> rgb ? role.equals("Y") : !role.equals("Y") && !role.equals("A"));
+        if (rgb || grey) {
+            choices.add(new Choice(label(part, header, prefix), part, prefix, channels, roles, null));
         }
         for (Channel channel : channels) {
-            if (!colour || !List.of("R", "G", "B", "A", "Y", "RY", "BY").contains(lastWord(channel.name()))) {
+            if (!(rgb || grey) || !roles.containsKey(channel) && !List.of("RY", "BY").contains(lastWord(channel.name()))) {
                 choices.add(alone(part, channel, channels));
             }
         }
@@ -74,7 +94,7 @@ final class ExrLayers {
     private Choice alone(int part, Channel channel, List<Channel> siblings) {
         String name = header.parts().get(part).name();
         String label = part == 0 || name.isEmpty() ? channel.name() : name + ":" + channel.name();
-        return new Choice(label, part, prefix(channel.name()), siblings, channel);
+        return new Choice(label, part, prefix(channel.name()), siblings, Map.of(channel, "Y"), channel);
     }
 
     private static String prefix(String channel) {
@@ -82,7 +102,7 @@ final class ExrLayers {
         return dot < 0 ? "" : channel.substring(0, dot);
     }
 
-    private static String lastWord(String channel) {
+    static String lastWord(String channel) {
         return channel.substring(channel.lastIndexOf('.') + 1);
     }
 
@@ -101,31 +121,5 @@ final class ExrLayers {
         }
         List<Channel> channels = header.parts().getFirst().channels();
         return channels.stream().filter(c -> c.name().equals(wanted)).findFirst().map(c -> alone(0, c, channels));
-    }
-
-    /**
-     * The file as the decoder has to see it. It takes whole colour layers only: a channel that is wanted by itself gets the
-     * name of a grey one in a copy of the header, and its neighbours get names that the decoder passes over. Lengths of
-     * names stay, so that nothing moves.
-     */
-    static byte[] asDecoded(Choice choice, byte[] data) {
-        if (choice.alone == null) {
-            return data;
-        }
-        byte[] copy = data.clone();
-        for (Channel channel : choice.channels) {
-            int last = channel.nameAt() + channel.name().getBytes(java.nio.charset.StandardCharsets.UTF_8).length - 1;
-            copy[last] = (byte) (channel == choice.alone ? 'Y' : '_');
-        }
-        return copy;
-    }
-
-    /** What the decoder is to take for a prefix: of a channel without a dot, all of its name but the last letter. */
-    static String decoderLayer(Choice choice) {
-        if (choice.alone == null || !choice.prefix.isEmpty()) {
-            return choice.prefix;
-        }
-        String name = choice.alone.name();
-        return name.substring(0, name.length() - 1);
     }
 }

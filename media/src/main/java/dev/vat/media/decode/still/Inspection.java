@@ -15,14 +15,14 @@ import java.nio.BufferUnderflowException;
  * @param format what the header states; null where the header can't be read
  * @param data the bytes to decode: the file's, with a lost end mark put back
  * @param endIsGuess whether nothing in the file proves that the picture data is complete, so that decoding must
- * @param part which part of an EXR file to decode, and {@code layer} which of its layers, empty for the unnamed one
+ * @param layer which layer of an EXR file to decode, empty for the unnamed one
  */
 public record Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
-        boolean endIsGuess, int part, String layer) {
+        boolean endIsGuess, String layer) {
 
     private Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
             boolean endIsGuess) {
-        this(kind, state, why, note, format, data, endIsGuess, 0, "");
+        this(kind, state, why, note, format, data, endIsGuess, "");
     }
 
     static Inspection whole(FileKind kind, PictureFormat format, byte[] data) {
@@ -38,15 +38,15 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
     }
 
     Inspection withNote(String text) {
-        return new Inspection(kind, state, why, text, format, data, endIsGuess, part, layer);
+        return new Inspection(kind, state, why, text, format, data, endIsGuess, layer);
     }
 
     Inspection withData(byte[] other, boolean guess) {
-        return new Inspection(kind, state, why, note, format, other, guess, part, layer);
+        return new Inspection(kind, state, why, note, format, other, guess, layer);
     }
 
-    Inspection withChoice(int chosenPart, String chosenLayer) {
-        return new Inspection(kind, state, why, note, format, data, endIsGuess, chosenPart, chosenLayer);
+    Inspection withLayer(String chosen) {
+        return new Inspection(kind, state, why, note, format, data, endIsGuess, chosen);
     }
 
     public boolean isWhole() {

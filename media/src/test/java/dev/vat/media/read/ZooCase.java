@@ -1,0 +1,206 @@
+package dev.vat.media.read;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * A still that an independent tool writes.
+ *
+ * @param command of the shell; {@code IN} stands for the base picture, {@code OUT} for the file to be made
+ * @param base what it is made of, a name of {@link #layBases}
+ * @param within how many codes two good decoders may differ by, since they round apart or bring coarse colour to every pixel in their own
+ *     way; millionths for floating-point samples
+ * @param through how the file is made readable for the reader that it is held against, or null: as it is
+ */
+record ZooCase(String kind, String feature, String extension, String base, String command, int within, String through) {
+
+    private static final long PATIENCE_SECONDS = 60;
+    private static final int ROUNDING = 4;
+    private static final int COARSE = 10;
+
+    /** Odd in both directions, so that whatever is packed in pairs, words or blocks has an edge. */
+    static void layBases(Path folder) throws IOException, InterruptedException {
+        String made = "oiiotool --create 97x65 4 --fill:topleft=0.1,0.2,0.9,1:topright=1,0,0.3,0.5:bottomleft=0,1,0.5,0.2"
+                + ":bottomright=0.7,0.4,0,0.8 97x65 --noise:type=uniform:min=-0.04:max=0.04 --clamp:min=0:max=1 ";
+        run(folder, made + "-d uint16 -o rgba16.png && " + made + "--ch R,G,B -d uint16 -o rgb16.png && "
+                + made + "--ch R -d uint16 -o grey16.png && " + made + "--ch R,A --chnames Y,A -d uint16 -o ya16.tif");
+        run(folder, "for i in rgba rgb grey; do oiiotool --no-autopremult ${i}16.png -d uint8 -o ${i}8.png; done; "
+                + "oiiotool --no-autopremult ya16.tif -d uint8 -o ya8.png; "
+                + "convert rgb8.png -colors 200 -type Palette png8:pal8.png; "
+                + "convert grey8.png -threshold 50% -type Bilevel pbm:bw.pbm; convert bw.pbm bw1.png; "
+                + "oiiotool --no-autopremult rgba16.png -d float -mulc 3,3,3,1 -o rgbaf.exr; "
+                + "oiiotool rgbaf.exr --ch R,G,B -d float -o rgbf.exr; oiiotool rgbaf.exr --ch R --chnames Y -d float -o greyf.exr");
+    }
+
+    static String run(Path folder, String command) throws IOException, InterruptedException {
+        Path out = Files.createTempFile(folder, "out", ".txt");
+        Process process = new ProcessBuilder("sh", "-c", command).directory(folder.toFile()).redirectErrorStream(true)
+                .redirectOutput(out.toFile()).start();
+        if (!process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
+            process.destroyForcibly();
+            throw new IOException("this doesn't end: " + command);
+        }
+        String said = Files.readString(out, StandardCharsets.ISO_8859_1);
+        Files.delete(out);
+        if (process.exitValue() != 0) {
+            throw new IOException(command + ": " + said);
+        }
+        return said;
+    }
+
+    Path write(Path folder) throws IOException, InterruptedException {
+        Path file = folder.resolve((kind + "-" + feature).replaceAll("[^A-Za-z0-9]+", "-") + "." + extension);
+        run(folder, command.replace("IN", base).replace("OUT", "'" + file.getFileName() + "'"));
+        return file;
+    }
+
+    /** The file that the other reader is asked about. */
+    Path oracle(Path folder, Path file) throws IOException, InterruptedException {
+        if (through == null) {
+            return file;
+        }
+        Path other = folder.resolve("through." + (kind.equals("EXR") ? "exr" : "tif"));
+        run(folder, through.replace("IN", "'" + file.getFileName() + "'").replace("OUT", "'" + other.getFileName() + "'"));
+        return other;
+    }
+
+    private static ZooCase of(String kind, String feature, String extension, String base, String command) {
+        return new ZooCase(kind, feature, extension, base, command, 0, null);
+    }
+
+    private static ZooCase lossy(String kind, String feature, String extension, String base, String command) {
+        return new ZooCase(kind, feature, extension, base, command, ROUNDING, null);
+    }
+
+    static List<ZooCase> all() {
+        List<ZooCase> all = new ArrayList<>();
+        png(all);
+        tiff(all);
+        dpx(all);
+        exr(all);
+        others(all);
+        return all;
+    }
+
+    private static void png(List<ZooCase> all) {
+        for (String base : List.of("rgba16.png", "rgb16.png", "grey16.png", "rgba8.png", "rgb8.png", "grey8.png", "ya8.png", "pal8.png",
+                "bw1.png")) {
+            all.add(of("PNG", base.replace(".png", ""), "png", base, "convert IN OUT"));
+        }
+        all.add(of("PNG", "interlaced", "png", "rgb8.png", "convert IN -interlace PNG OUT"));
+        all.add(of("PNG", "grey of 4 bits", "png", "grey8.png", "convert IN -depth 4 OUT"));
+        all.add(of("PNG", "grey of 2 bits", "png", "grey8.png", "convert IN -depth 2 OUT"));
+        all.add(of("PNG", "grey and alpha of 16 bits", "png", "ya16.tif", "oiiotool --no-autopremult IN -d uint16 -o OUT"));
+    }
+
+    private static void tiff(List<ZooCase> all) {
+        String oiio = "oiiotool --no-autopremult IN ";
+        for (String packing : List.of("none", "lzw", "zip", "packbits")) {
+            for (String base : List.of("rgb8.png", "rgba16.png", "grey16.png", "rgbf.exr")) {
+                all.add(of("TIFF", base.replaceAll("\\..*", "") + ", " + packing, "tif", base,
+                        oiio + "--compression " + packing + " -o OUT"));
+                all.add(of("TIFF", base.replaceAll("\\..*", "") + ", " + packing + ", tiles", "tif", base,
+                        oiio + "--compression " + packing + " --tile 32 32 -o OUT"));
+            }
+        }
+        for (String base : List.of("rgb8.png", "rgba16.png", "rgbaf.exr")) {
+            all.add(of("TIFF", base.replaceAll("\\..*", "") + ", planes apart", "tif", base, oiio + "--planarconfig separate -o OUT"));
+            if (base.endsWith("png")) {
+                all.add(of("TIFF", base.replaceAll("\\..*", "") + ", big-endian", "tif", base, oiio + "-o x.tif && tiffcp -B x.tif OUT"));
+            }
+            all.add(of("TIFF", base.replaceAll("\\..*", "") + ", BigTIFF", "tif", base, oiio + "-o x.tif && tiffcp -8 x.tif OUT"));
+            all.add(of("TIFF", base.replaceAll("\\..*", "") + ", predictor", "tif", base,
+                    oiio + "-o x.tif && tiffcp -c lzw:" + (base.endsWith("exr") ? 3 : 2) + " x.tif OUT"));
+        }
+        all.add(of("TIFF", "half float", "tif", "rgbaf.exr", oiio + "-d half -o OUT"));
+        all.add(of("TIFF", "32-bit integers", "tif", "rgb16.png", oiio + "-d uint32 -o OUT"));
+        all.add(of("TIFF", "palette", "tif", "pal8.png", "convert IN -type Palette tiff:OUT"));
+        all.add(of("TIFF", "grey 8 after a palette", "tif", "grey8.png", "convert IN -type Grayscale tiff:OUT"));
+        all.add(of("TIFF", "one bit", "tif", "bw1.png", "convert IN -type Bilevel tiff:OUT"));
+        all.add(of("TIFF", "one bit, Group 4", "tif", "bw1.png", "convert IN -type Bilevel -compress Group4 tiff:OUT"));
+        all.add(of("TIFF", "associated alpha", "tif", "rgba16.png", "convert IN tiff:x.tif && oiiotool IN -o OUT"));
+        all.add(of("TIFF", "grey and alpha", "tif", "ya16.tif", oiio + "-o OUT"));
+        all.add(of("TIFF", "two extra channels", "tif", "rgb8.png", oiio + "--ch R,G,B,=0.5,=0.25 -o OUT"));
+        all.add(lossy("TIFF", "JPEG in strips", "tif", "rgb8.png", oiio + "-o x.tif && tiffcp -c jpeg:95 x.tif OUT"));
+        all.add(lossy("TIFF", "JPEG as RGB", "tif", "rgb8.png", oiio + "-o x.tif && tiffcp -c jpeg:r:95 x.tif OUT"));
+        all.add(of("TIFF", "written by GraphicsMagick, LZW", "tif", "rgba8.png", "gm convert IN -compress LZW OUT"));
+        all.add(of("TIFF", "written by ImageMagick, 16-bit zip", "tif", "rgba16.png", "convert IN -compress Zip OUT"));
+        all.add(of("TIFF", "white is zero", "tif", "grey8.png", "convert IN -define quantum:polarity=min-is-white tiff:OUT"));
+    }
+
+    private static void dpx(List<ZooCase> all) {
+        // The reader that DPX is held against loses the last sample of lines that end inside a word of three.
+        for (String bits : List.of("uint8", "uint10", "uint12", "uint16")) {
+            for (String base : List.of("rgb16.png", "rgba16.png", "grey16.png")) {
+                all.add(of("DPX", base.replace("16.png", "") + " of " + bits.substring(4) + " bits", "dpx", base,
+                        "oiiotool --no-autopremult IN --cut " + (bits.equals("uint10") && base.startsWith("rgba") ? "96x65" : "97x65")
+                                + " -d " + bits + " -o OUT"));
+            }
+        }
+        all.add(of("DPX", "10 bits, packed", "dpx", "rgb16.png", "oiiotool IN -d uint10 --attrib dpx:Packing Packed -o OUT"));
+        all.add(of("DPX", "12 bits, packed", "dpx", "rgb16.png", "oiiotool IN -d uint12 --attrib dpx:Packing Packed -o OUT"));
+        all.add(of("DPX", "10 bits, filled from below", "dpx", "rgb16.png",
+                "oiiotool IN -d uint10 --attrib dpx:Packing 'Filled, method B' -o OUT"));
+        all.add(of("DPX", "10 bits, little-endian", "dpx", "rgb16.png", "oiiotool IN -d uint10 --attrib oiio:Endian little -o OUT"));
+        all.add(of("DPX", "16 bits, little-endian", "dpx", "rgb16.png", "oiiotool IN -d uint16 --attrib oiio:Endian little -o OUT"));
+        all.add(of("DPX", "10 bits by ImageMagick", "dpx", "rgb16.png", "convert IN -depth 10 OUT"));
+        all.add(of("DPX", "16 bits by GraphicsMagick", "dpx", "rgb16.png", "gm convert IN -depth 16 OUT"));
+        all.add(of("DPX", "10 bits by GraphicsMagick", "dpx", "rgb16.png", "gm convert IN -depth 10 OUT"));
+    }
+
+    private static void exr(List<ZooCase> all) {
+        for (String packing : List.of("none", "rle", "zips", "zip", "piz")) {
+            all.add(of("EXR", "half, " + packing, "exr", "rgbaf.exr", "oiiotool IN -d half --compression " + packing + " -o OUT"));
+            all.add(of("EXR", "single, " + packing, "exr", "rgbaf.exr", "oiiotool IN -d float --compression " + packing + " -o OUT"));
+        }
+        for (String packing : List.of("pxr24", "b44", "b44a", "dwaa", "dwab")) {
+            all.add(new ZooCase("EXR", "half, " + packing, "exr", "rgbaf.exr",
+                    "oiiotool IN -d half --compression " + packing + " -o OUT",
+                    packing.startsWith("b44") ? 20 : packing.startsWith("dwa") ? 10_000 : 0, null));
+        }
+        all.add(of("EXR", "grey", "exr", "greyf.exr", "oiiotool IN -d half -o OUT"));
+        all.add(of("EXR", "grey and alpha", "exr", "rgbaf.exr", "oiiotool IN --ch R,A --chnames Y,A -d half -o OUT"));
+        all.add(of("EXR", "tiles", "exr", "rgbaf.exr", "oiiotool IN -d half --tile 32 32 -o OUT"));
+        all.add(of("EXR", "whole numbers", "exr", "rgb16.png", "oiiotool IN -d uint32 -o OUT"));
+        all.add(of("EXR", "channels r, g, b, a", "exr", "rgbaf.exr", "oiiotool IN --chnames r,g,b,a -d half -o OUT"));
+        all.add(of("EXR", "channels red, green, blue", "exr", "rgbf.exr", "oiiotool IN --chnames red,green,blue -d half -o OUT"));
+        all.add(new ZooCase("EXR", "display window from 10, 6", "exr", "rgbaf.exr",
+                "oiiotool IN --origin +10+6 --fullsize 97x65+10+6 -d half -o OUT", 0, "oiiotool IN --origin +0+0 -o OUT"));
+        all.add(new ZooCase("EXR", "data window larger than the picture", "exr", "rgbaf.exr",
+                "oiiotool IN --fullsize 61x41+20+10 -d half -o OUT", 0, "oiiotool IN --crop 61x41+20+10 --origin +0+0 -o OUT"));
+        all.add(new ZooCase("EXR", "data window smaller than the picture", "exr", "rgbaf.exr",
+                "oiiotool IN --crop 50x30+20+10 -d half -o OUT", 0, "oiiotool IN --croptofull -o OUT"));
+    }
+
+    private static void others(List<ZooCase> all) {
+        for (String base : List.of("rgb8.png", "rgba8.png", "grey8.png")) {
+            String what = base.replace("8.png", "");
+            all.add(of("TGA", what, "tga", base, "oiiotool --no-autopremult IN -o OUT"));
+            all.add(of("TGA", what + ", runs", "tga", base, "oiiotool --no-autopremult IN --compression rle -o OUT"));
+            all.add(new ZooCase("BMP", what, "bmp", base, "convert IN OUT", 0, "convert IN OUT"));
+        }
+        all.add(new ZooCase("TGA", "grey and alpha", "tga", "ya8.png", "oiiotool --no-autopremult IN -o OUT", 0, null));
+        all.add(of("TGA", "palette", "tga", "pal8.png", "convert IN OUT"));
+        all.add(new ZooCase("BMP", "palette", "bmp", "pal8.png", "convert IN BMP3:OUT", 0, "convert IN OUT"));
+        for (String sampling : List.of("1x1", "2x1", "2x2", "1x2", "4x1")) {
+            all.add(new ZooCase("JPEG", "sampled " + sampling, "jpg", "rgb8.png",
+                    "convert IN -quality 92 -sampling-factor " + sampling + " OUT", sampling.equals("1x1") ? ROUNDING : COARSE, null));
+        }
+        all.add(lossy("JPEG", "progressive", "jpg", "rgb8.png", "convert IN -quality 92 -interlace JPEG OUT"));
+        all.add(lossy("JPEG", "grey", "jpg", "grey8.png", "convert IN -quality 92 OUT"));
+        all.add(lossy("JPEG", "arithmetic coding", "jpg", "rgb8.png",
+                "convert IN x.ppm && cjpeg -arithmetic -quality 92 -outfile OUT x.ppm"));
+        all.add(lossy("JPEG", "CMYK", "jpg", "rgb8.png", "convert IN -colorspace CMYK -sampling-factor 1x1 -quality 92 OUT"));
+        all.add(new ZooCase("WebP", "lossless", "webp", "rgba8.png", "cwebp -quiet -lossless -exact IN -o OUT", 0,
+                "dwebp -quiet IN -o x.png && oiiotool --no-autopremult x.png -o OUT"));
+        all.add(new ZooCase("WebP", "lossy", "webp", "rgb8.png", "cwebp -quiet -q 90 IN -o OUT", COARSE,
+                "dwebp -quiet IN -o x.png && oiiotool --no-autopremult x.png -o OUT"));
+        all.add(new ZooCase("WebP", "lossy with alpha", "webp", "rgba8.png", "cwebp -quiet -q 90 IN -o OUT", COARSE,
+                "dwebp -quiet IN -o x.png && oiiotool --no-autopremult x.png -o OUT"));
+    }
+}
