@@ -31,6 +31,10 @@ public record PictureFormat(String kind, Size size, Depth depth, AlphaKind alpha
         return new PictureFormat(kind, size, depth, alpha, other, linear, layers, stated);
     }
 
+    public PictureFormat withSize(Size other) {
+        return new PictureFormat(kind, other, depth, alpha, pixelAspect, linear, layers, stated);
+    }
+
     public PictureFormat withAlpha(AlphaKind other) {
         return new PictureFormat(kind, size, depth, other, pixelAspect, linear, layers, stated);
     }

@@ -11,6 +11,11 @@ public final class ChromaGrid {
 
     private ChromaGrid() {}
 
+    /** Whether there is a sample of colour for every pixel. */
+    public static boolean isFine(Picture picture) {
+        return across(picture) == 1 && down(picture) == 1;
+    }
+
     /** Whether every sample of colour covers its full share of pixels. */
     public static boolean isWhole(Picture picture) {
         return picture.width() % across(picture) == 0 && picture.height() % down(picture) == 0 || picture.planes() < 3;

@@ -10,9 +10,13 @@ import dev.vat.media.decode.StillDecoder;
 import dev.vat.media.decode.still.DpxPicture;
 import dev.vat.media.decode.still.ExrGaps;
 import dev.vat.media.decode.still.Inspection;
+import dev.vat.media.decode.still.Orientation;
+import dev.vat.media.decode.still.TgaGreyAlpha;
 import dev.vat.media.decode.still.TiffPicture;
+import dev.vat.media.filter.Filtering;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.measure.LookScan;
+import dev.vat.media.picture.ChromaGrid;
 import dev.vat.media.picture.Picture;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
@@ -20,6 +24,8 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.Map;
 
 /**
  * Reads frame files one at a time: the structure first, then a strict and full decode. An instance belongs to one
@@ -35,6 +41,8 @@ public final class FrameReader implements AutoCloseable {
     private static final long MOST_PIXELS = 1L << 28;
 
     private final StillDecoder decoder = new StillDecoder();
+    private final Filtering fining = new Filtering(p -> "zscale,format=" + (p.hasAlpha() ? "yuva444p" : "yuv444p"));
+    private final Map<Orientation, Filtering> turning = new EnumMap<>(Orientation.class);
     private MovieFrames movie;
     private Path moviePath;
 
@@ -137,29 +145,49 @@ public final class FrameReader implements AutoCloseable {
             return new FrameRead.Unsound(FrameState.UNREADABLE, "its header claims " + format.size() + ", which "
                     + inspection.data().length + " bytes can't hold or Vat can't decode (at most 268 million pixels)");
         }
-        if (inspection.kind() == FileKind.DPX) {
-            return new FrameRead.Sound(DpxPicture.read(inspection.data()), format, inspection.note());
-        }
-        Picture picture = inspection.kind() == FileKind.TIFF
-                ? TiffPicture.read(inspection.data(), format.alpha() != AlphaKind.NONE, format.depth().floating())
-                : inspection.endIsGuess() ? decodeOpenEnd(inspection)
-                        : decoder.decode(inspection.kind(), inspection.layer(), inspection.data());
+        Picture picture = upright(stored(inspection), inspection.orientation());
         if (picture == null) {
             return new FrameRead.Unsound(FrameState.CUT_SHORT, "the file ends before its picture does");
         }
-        if (picture.width() != format.size().width() || picture.height() != format.size().height()) {
-            int width = picture.width();
-            int height = picture.height();
+        String fault = picture.width() != format.size().width() || picture.height() != format.size().height()
+                ? "the header says " + format.size() + " but the picture is " + picture.width() + "x" + picture.height()
+                : inspection.kind() == FileKind.EXR ? ExrGaps.in(inspection.data(), picture) : null;
+        if (fault != null) {
             picture.close();
-            return new FrameRead.Unsound(FrameState.UNREADABLE, "the header says " + format.size() + " but the picture is "
-                    + width + "x" + height);
-        }
-        String gap = inspection.kind() == FileKind.EXR ? ExrGaps.in(inspection.data(), picture) : null;
-        if (gap != null) {
-            picture.close();
-            return new FrameRead.Unsound(FrameState.UNREADABLE, gap);
+            return new FrameRead.Unsound(FrameState.UNREADABLE, fault);
         }
         return new FrameRead.Sound(picture, format, inspection.note());
+    }
+
+    /** The picture as it is stored, or null if the file ends before it. */
+    private Picture stored(Inspection inspection) {
+        byte[] data = inspection.data();
+        PictureFormat format = inspection.format();
+        return switch (inspection.kind()) {
+            case DPX -> DpxPicture.read(data);
+            case TIFF -> TiffPicture.read(data, format.alpha() != AlphaKind.NONE, format.depth().floating());
+            case TGA -> TgaGreyAlpha.isOne(data) ? TgaGreyAlpha.read(data) : decoder.decode(FileKind.TGA, inspection.layer(), data);
+            default -> inspection.endIsGuess() ? decodeOpenEnd(inspection) : decoder.decode(inspection.kind(), inspection.layer(), data);
+        };
+    }
+
+    private Picture upright(Picture stored, Orientation orientation) {
+        if (stored == null || orientation == Orientation.UPRIGHT) {
+            return stored;
+        }
+        try (stored; Picture fine = fine(stored)) {
+            return turning.computeIfAbsent(orientation, how -> new Filtering(_ -> how.chain())).apply(fine);
+        }
+    }
+
+    /** Colour as fine as brightness: turned as it is, coarse colour of an odd size would lie beside its pixels. */
+    private Picture fine(Picture picture) {
+        if (ChromaGrid.isFine(picture)) {
+            return picture.share();
+        }
+        try (Picture whole = ChromaGrid.isWhole(picture) ? picture.share() : ChromaGrid.filled(picture)) {
+            return fining.apply(whole).cutTo(picture.width(), picture.height());
+        }
     }
 
     /**
@@ -196,5 +224,7 @@ public final class FrameReader implements AutoCloseable {
     public void close() {
         closeMovie();
         decoder.close();
+        fining.close();
+        turning.values().forEach(Filtering::close);
     }
 }

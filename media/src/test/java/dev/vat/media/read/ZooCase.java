@@ -84,6 +84,7 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
         dpx(all);
         exr(all);
         others(all);
+        turned(all);
         return all;
     }
 
@@ -202,5 +203,19 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
                 "dwebp -quiet IN -o x.png && oiiotool --no-autopremult x.png -o OUT"));
         all.add(new ZooCase("WebP", "lossy with alpha", "webp", "rgba8.png", "cwebp -quiet -q 90 IN -o OUT", COARSE,
                 "dwebp -quiet IN -o x.png && oiiotool --no-autopremult x.png -o OUT"));
+    }
+
+    private static void turned(List<ZooCase> all) {
+        for (int number = 2; number <= 8; number++) {
+            String upright = "convert IN -auto-orient OUT";
+            String state = "oiiotool --no-autopremult IN --attrib:type=int Orientation " + number + " -o OUT";
+            all.add(new ZooCase("TIFF", "orientation " + number, "tif", "rgb16.png", state, 0, upright));
+            all.add(new ZooCase("JPEG", "orientation " + number, "jpg", "rgb8.png", state, COARSE, upright));
+            // The one tool that writes this into DPX doesn't read quarter turns back; these are tested on files made by hand.
+            if (number < 5) {
+                all.add(new ZooCase("DPX", "orientation " + number, "dpx", "rgb16.png", state, 0,
+                        "oiiotool --no-autopremult IN --reorient -o OUT"));
+            }
+        }
     }
 }

@@ -16,6 +16,7 @@ final class DpxFile {
 
     private static final int GENERIC_HEADER = 768 + 640;
     private static final int FILE_SIZE = 16;
+    private static final int ORIENTATION = 768;
     private static final int PIXEL_ASPECT = 1628;
     private static final int FILM_RATE = 1724;
     private static final int TIMECODE = 1920;
@@ -48,7 +49,7 @@ final class DpxFile {
         if (whole != 0xffffffffL && whole > data.length) {
             return Inspection.cut(FileKind.DPX, "the file ends at byte " + data.length + " of " + whole, format);
         }
-        return Inspection.whole(FileKind.DPX, format, data);
+        return Inspection.whole(FileKind.DPX, format, data).standing(Orientation.ofDpx(buffer.getShort(ORIENTATION)));
     }
 
     private static PixelAspect pixelAspect(ByteBuffer buffer) {

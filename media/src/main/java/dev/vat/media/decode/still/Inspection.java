@@ -15,14 +15,15 @@ import java.nio.BufferUnderflowException;
  * @param format what the header states; null where the header can't be read
  * @param data the bytes to decode: the file's, with a lost end mark put back
  * @param endIsGuess whether nothing in the file proves that the picture data is complete, so that decoding must
+ * @param orientation how the decoded picture is to be turned; the format is that of the turned one
  * @param layer which layer of an EXR file to decode, empty for the unnamed one
  */
 public record Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
-        boolean endIsGuess, String layer) {
+        boolean endIsGuess, String layer, Orientation orientation) {
 
     private Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
             boolean endIsGuess) {
-        this(kind, state, why, note, format, data, endIsGuess, "");
+        this(kind, state, why, note, format, data, endIsGuess, "", Orientation.UPRIGHT);
     }
 
     static Inspection whole(FileKind kind, PictureFormat format, byte[] data) {
@@ -38,15 +39,24 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
     }
 
     Inspection withNote(String text) {
-        return new Inspection(kind, state, why, text, format, data, endIsGuess, layer);
+        return new Inspection(kind, state, why, text, format, data, endIsGuess, layer, orientation);
     }
 
     Inspection withData(byte[] other, boolean guess) {
-        return new Inspection(kind, state, why, note, format, other, guess, layer);
+        return new Inspection(kind, state, why, note, format, other, guess, layer, orientation);
     }
 
     Inspection withLayer(String chosen) {
-        return new Inspection(kind, state, why, note, format, data, endIsGuess, chosen);
+        return new Inspection(kind, state, why, note, format, data, endIsGuess, chosen, orientation);
+    }
+
+    /** The same of a picture that is stored in another way than upright, which a note says. */
+    Inspection standing(Orientation how) {
+        if (how == Orientation.UPRIGHT || !isWhole()) {
+            return this;
+        }
+        String said = how.words() + ", as the file says";
+        return new Inspection(kind, state, why, note == null ? said : note + "; " + said, how.turned(format), data, endIsGuess, layer, how);
     }
 
     public boolean isWhole() {

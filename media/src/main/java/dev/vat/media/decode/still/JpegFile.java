@@ -12,12 +12,15 @@ import java.util.List;
 /** JPEG (ITU-T T.81): marker segments up to the end mark FF D9. */
 final class JpegFile {
 
+    private static final int EXIF = 0xe1;
+
     private JpegFile() {}
 
     static Inspection inspect(byte[] data) {
         int at = 2;
         PictureFormat format = null;
         PixelAspect aspect = PixelAspect.SQUARE;
+        Orientation orientation = Orientation.UPRIGHT;
         while (at + 4 <= data.length) {
             if ((data[at] & 0xff) != 0xff) {
                 return format == null ? Inspection.unreadable(FileKind.JPEG, "its header is damaged")
@@ -31,6 +34,10 @@ final class JpegFile {
             int length = (data[at + 2] & 0xff) << 8 | data[at + 3] & 0xff;
             boolean frame = marker >= 0xc0 && marker <= 0xcf && marker != 0xc4 && marker != 0xc8 && marker != 0xcc;
             if (frame && at + 9 < data.length) {
+                String foreign = foreign(marker, data[at + 4] & 0xff, data[at + 9] & 0xff);
+                if (foreign != null) {
+                    return Inspection.unreadable(FileKind.JPEG, foreign + ", which Vat doesn't read: save it as an ordinary JPEG in RGB");
+                }
                 int bits = data[at + 4] & 0xff;
                 int height = (data[at + 5] & 0xff) << 8 | data[at + 6] & 0xff;
                 int width = (data[at + 7] & 0xff) << 8 | data[at + 8] & 0xff;
@@ -43,12 +50,21 @@ final class JpegFile {
             if (marker == 0xe0 && at + 16 < data.length && data[at + 4] == 'J' && data[at + 5] == 'F') {
                 aspect = density(data, at);
             }
+            if (marker == EXIF && at + 2 + length <= data.length) {
+                orientation = Orientation.ofExif(data, at + 4, length - 2);
+            }
             if (marker == 0xda && format != null) {
-                return fromScan(data, at + 2 + length, format);
+                return fromScan(data, at + 2 + length, format).standing(orientation);
             }
             at += 2 + length;
         }
         return Inspection.cut(FileKind.JPEG, "it ends inside its header", format);
+    }
+
+    /** What a kind of coding or of colour is called that isn't decoded, or null. */
+    private static String foreign(int marker, int bits, int components) {
+        return marker >= 0xc9 ? "JPEG with arithmetic coding" : marker >= 0xc5 ? "hierarchical JPEG"
+                : components == 4 ? "JPEG in CMYK" : bits != 8 && marker != 0xc3 ? "JPEG of " + bits + " bits" : null;
     }
 
     /** The JFIF density: dots per unit across and down, or their ratio alone. */

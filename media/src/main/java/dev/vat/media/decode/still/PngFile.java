@@ -58,7 +58,8 @@ final class PngFile {
                     if (format == null || !pictureData) {
                         return Inspection.unreadable(FileKind.PNG, "it holds no picture");
                     }
-                    return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), data);
+                    return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), data)
+                            .standing(hints.orientation);
                 }
                 default -> hints.take(type, buffer, data, at + 8, length);
             }
@@ -72,7 +73,7 @@ final class PngFile {
             byte[] mended = Arrays.copyOf(data, endOfWhole + END_CHUNK.length);
             System.arraycopy(END_CHUNK, 0, mended, endOfWhole, END_CHUNK.length);
             return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), mended)
-                    .withNote("the end mark is missing, the picture is whole");
+                    .withNote("the end mark is missing, the picture is whole").standing(hints.orientation);
         }
         return Inspection.cut(FileKind.PNG, "the file ends at byte " + data.length + ", before its picture does", format);
     }
@@ -104,6 +105,7 @@ final class PngFile {
         private Stated colour = Stated.NOTHING;
         private int rank = 5;
         private boolean primaries;
+        private Orientation orientation = Orientation.UPRIGHT;
 
         void take(String type, ByteBuffer buffer, byte[] data, int at, int length) {
             switch (type) {
@@ -117,6 +119,7 @@ final class PngFile {
                 case "iCCP" -> offer(2, Stated.ofColour("ICC profile " + name(data, at, length), null, null));
                 case "sRGB" -> offer(3, Stated.ofColour("sRGB", 1, 13));
                 case "cHRM" -> primaries = true;
+                case "eXIf" -> orientation = Orientation.ofExif(data, at, length);
                 case "gAMA" -> {
                     if (length >= 4 && buffer.getInt(at) > 0) {
                         double gamma = 100000.0 / buffer.getInt(at);

@@ -42,7 +42,8 @@ final class TgaFile {
         int mapBytes = (buffer.getShort(5) & 0xffff) * (((data[7] & 0xff) + 7) / 8);
         int start = HEADER + (data[0] & 0xff) + ((data[1] & 0xff) == 1 ? mapBytes : 0);
         boolean footer = endsWithSignature(data);
-        AlphaKind alpha = alpha(buffer, pixelBits, attributeBits, footer);
+        boolean greyAlpha = TgaGreyAlpha.isOne(data);
+        AlphaKind alpha = alpha(buffer, greyAlpha ? 32 : pixelBits, greyAlpha ? 8 : attributeBits, footer);
         PictureFormat format = new PictureFormat("TGA", Size.of(width, height), Depth.integer(8), alpha,
                 pixelAspect(buffer, footer), false, List.of()).withStated(gamma(buffer, footer));
         long end = (type & RUN_LENGTH) == 0 ? start + (long) width * height * ((pixelBits + 7) / 8)

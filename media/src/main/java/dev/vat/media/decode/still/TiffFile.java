@@ -25,6 +25,7 @@ final class TiffFile {
     private static final int BITS = 258;
     private static final int PHOTOMETRIC = 262;
     private static final int STRIP_OFFSETS = 273;
+    private static final int ORIENTATION = 274;
     private static final int SAMPLES = 277;
     private static final int STRIP_BYTES = 279;
     private static final int TILE_OFFSETS = 324;
@@ -92,9 +93,9 @@ final class TiffFile {
                         + " of the picture reaches to " + (offsets[i] + counts[i]), format);
             }
         }
-        Inspection whole = Inspection.whole(FileKind.TIFF, format, data);
+        Inspection whole = Inspection.whole(FileKind.TIFF, format, data).standing(Orientation.of(first(tags, ORIENTATION, 1)));
         return end + (big ? 8 : 4) <= data.length ? whole
-                : Inspection.whole(FileKind.TIFF, format, Arrays.copyOf(data, (int) end + 8))
+                : whole.withData(Arrays.copyOf(data, (int) end + 8), false)
                         .withNote("the end of its directory is missing, the picture is whole");
     }
 

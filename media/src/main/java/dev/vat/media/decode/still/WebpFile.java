@@ -23,6 +23,7 @@ final class WebpFile {
         ByteBuffer buffer = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
         PictureFormat format = null;
         boolean picture = false;
+        Orientation orientation = Orientation.UPRIGHT;
         int at = 12;
         while (at + 8 <= data.length) {
             String type = new String(data, at, 4, StandardCharsets.ISO_8859_1);
@@ -42,13 +43,16 @@ final class WebpFile {
                     return Inspection.cut(FileKind.WEBP, "its coded picture ends in zeros: the rest was never written", format);
                 }
             }
+            if (type.equals("EXIF")) {
+                orientation = Orientation.ofExif(data, at + 8, (int) length);
+            }
             at = (int) (end + (length & 1));
         }
         long whole = (buffer.getInt(4) & 0xffffffffL) + 8;
         if (format == null || !picture || whole > data.length) {
             return Inspection.cut(FileKind.WEBP, "the file ends at byte " + data.length + " of " + whole, format);
         }
-        return Inspection.whole(FileKind.WEBP, format, data);
+        return Inspection.whole(FileKind.WEBP, format, data).standing(orientation);
     }
 
     private static boolean zeros(byte[] data, int from, int to) {

@@ -1,0 +1,94 @@
+package dev.vat.media.decode.still;
+
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+
+/**
+ * How a stored picture is to be turned to stand upright, by the numbers of Exif (CIPA DC-008) and TIFF 6.0: 1 is as stored. Turning by a
+ * quarter swaps width and height, of pixels too.
+ */
+public enum Orientation {
+    UPRIGHT("", ""), MIRRORED("hflip", "mirrored left to right"), HALF("transpose=clock,transpose=clock", "turned by half"),
+    FLIPPED("transpose=cclock_flip,transpose=cclock",
+            "mirrored top to bottom"),
+    TRANSPOSED("transpose=cclock_flip", "mirrored and turned left"), RIGHT("transpose=clock",
+            "turned right"),
+    TRANSVERSED("transpose=clock_flip", "mirrored and turned right"), LEFT("transpose=cclock", "turned left");
+
+    private static final Orientation[] ALL = values();
+    private static final int TAG = 274;
+    /** Of DPX, by SMPTE ST 268-1: the direction of lines and of their order, from 0. */
+    private static final int[] DPX = {1, 2, 4, 3, 5, 6, 8, 7};
+
+    private final String chain;
+    private final String words;
+
+    Orientation(String chain, String words) {
+        this.chain = chain;
+        this.words = words;
+    }
+
+    /** By its number from 1 to 8; whatever else stands in a file is taken as 1. */
+    static Orientation of(long number) {
+        return number >= 1 && number <= ALL.length ? ALL[(int) number - 1] : UPRIGHT;
+    }
+
+    /** By the number of DPX from 0 to 7. */
+    static Orientation ofDpx(int number) {
+        return number >= 0 && number < DPX.length ? of(DPX[number]) : UPRIGHT;
+    }
+
+    /**
+     * By what Exif says, which is laid out as a TIFF file.
+     *
+     * @param data perhaps with the mark of Exif before it
+     */
+    static Orientation ofExif(byte[] data, int from, int length) {
+        int at = from
+                + (length >= 6 && data[from] == 'E' && data[from + 1] == 'x' && data[from + 2] == 'i' && data[from + 3] == 'f' ? 6 : 0);
+        int left = length - (at - from);
+        if (left < 14 || data[at] != data[at + 1] || data[at] != 'I' && data[at] != 'M') {
+            return UPRIGHT;
+        }
+        ByteBuffer buffer = ByteBuffer.wrap(data, at, left).slice().order(data[at] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
+        TiffEntry entry = new TiffEntry(buffer, false);
+        int directory = buffer.getInt(4);
+        if (directory < 8 || directory + 2 > left) {
+            return UPRIGHT;
+        }
+        for (int i = 0; i < entry.count(directory); i++) {
+            int place = directory + 2 + 12 * i;
+            if (place + 12 > left) {
+                return UPRIGHT;
+            }
+            if ((buffer.getShort(place) & 0xffff) == TAG) {
+                long[] values = entry.values(place);
+                return values == null || values.length == 0 ? UPRIGHT : of(values[0]);
+            }
+        }
+        return UPRIGHT;
+    }
+
+    /** The filter chain that turns a stored picture, empty where there is nothing to turn. */
+    public String chain() {
+        return chain;
+    }
+
+    /** In words, empty where there is nothing to say. */
+    String words() {
+        return words;
+    }
+
+    /** What a stored picture is once it stands upright. */
+    PictureFormat turned(PictureFormat stored) {
+        if (ordinal() < TRANSPOSED.ordinal()) {
+            return stored;
+        }
+        PixelAspect aspect = stored.pixelAspect();
+        return stored.withSize(Size.of(stored.size().height(), stored.size().width()))
+                .withPixelAspect(PixelAspect.of(aspect.ratio().denominator(), aspect.ratio().numerator()));
+    }
+}
