@@ -40,15 +40,12 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** An error that nobody foresaw, in each kind of job that workers do: it ends in words, and what follows is done. */
 @Tag("process")
-@Execution(ExecutionMode.CONCURRENT)
 class EveryJobAnswersTest {
 
     private static final long SECONDS = 10;
