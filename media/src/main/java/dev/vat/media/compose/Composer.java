@@ -7,7 +7,6 @@ import dev.vat.core.picture.PictureReading;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.lib.Kept;
-import dev.vat.media.picture.ChromaGrid;
 import dev.vat.media.picture.FloatSamples;
 import dev.vat.media.picture.Picture;
 import dev.vat.media.picture.Widening;
@@ -56,37 +55,19 @@ public final class Composer implements AutoCloseable {
             return working(decoded, how);
         }
         float gain = how.colour().isLinear() ? how.colour().gain() : 1;
-        try (Picture floating = FloatSamples.isFloat(decoded) ? decoded.share() : floating(decoded);
+        try (Picture floating = FloatSamples.isFloat(decoded) ? decoded.share() : toFloat.applyToWhole(decoded);
                 Picture sound = FloatSamples.sound(floating, gain)) {
             return working(sound, how);
         }
     }
 
     private Picture working(Picture picture, PictureReading how) {
-        Picture working = onGrid(picture, how);
+        Picture working = chains.get(how).applyToWhole(picture);
         if (!alpha || working.hasAlpha()) {
             return working;
         }
         try (working) {
             return Flattening.opaque(working);
-        }
-    }
-
-    private Picture floating(Picture picture) {
-        if (ChromaGrid.isWhole(picture)) {
-            return toFloat.apply(picture);
-        }
-        try (Picture whole = ChromaGrid.filled(picture)) {
-            return toFloat.apply(whole).cutTo(picture.width(), picture.height());
-        }
-    }
-
-    private Picture onGrid(Picture picture, PictureReading how) {
-        if (ChromaGrid.isWhole(picture)) {
-            return chains.get(how).apply(picture);
-        }
-        try (Picture whole = ChromaGrid.filled(picture)) {
-            return chains.get(how).apply(whole).cutTo(picture.width(), picture.height());
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.vat.media.filter;
 
 import dev.vat.media.lib.OneAtATime;
+import dev.vat.media.picture.ChromaGrid;
 import dev.vat.media.picture.Picture;
 import java.util.Objects;
 import java.util.function.Function;
@@ -27,6 +28,16 @@ public final class Filtering implements AutoCloseable {
             return graph.apply(picture);
         } finally {
             use.leave();
+        }
+    }
+
+    /** The same for pictures whose colour is coarser than their size has whole steps of; colour has to come out as fine as brightness. */
+    public Picture applyToWhole(Picture picture) {
+        if (ChromaGrid.isWhole(picture)) {
+            return apply(picture);
+        }
+        try (Picture whole = ChromaGrid.filled(picture)) {
+            return apply(whole).cutTo(picture.width(), picture.height());
         }
     }
 

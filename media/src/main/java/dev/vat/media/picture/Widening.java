@@ -4,8 +4,8 @@ import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 
 /**
- * Whole-number samples of 9 to 15 bits brought to 16 by repeating their highest bits below their lowest: 0 stays 0, the highest code becomes
- * 65535, and narrowing with rounding gives every code back. The library's own conversions shift or interpolate instead.
+ * Whole-number samples of 9 to 15 bits brought to 16 by repeating their highest bits below their lowest: 0 stays 0, the highest code
+ * becomes 65535, and narrowing with rounding gives every code back. The library's own conversions shift or interpolate instead.
  */
 public final class Widening {
 

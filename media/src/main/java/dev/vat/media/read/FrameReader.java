@@ -182,12 +182,7 @@ public final class FrameReader implements AutoCloseable {
 
     /** Colour as fine as brightness: turned as it is, coarse colour of an odd size would lie beside its pixels. */
     private Picture fine(Picture picture) {
-        if (ChromaGrid.isFine(picture)) {
-            return picture.share();
-        }
-        try (Picture whole = ChromaGrid.isWhole(picture) ? picture.share() : ChromaGrid.filled(picture)) {
-            return fining.apply(whole).cutTo(picture.width(), picture.height());
-        }
+        return ChromaGrid.isFine(picture) ? picture.share() : fining.applyToWhole(picture);
     }
 
     /**

@@ -107,6 +107,49 @@ class AsWrittenTest {
         }
     }
 
+    private static ByteBuffer dpx(int descriptor, int bits, int packing, int width, int bytes) {
+        return ByteBuffer.allocate(2048 + bytes).putInt(0, 0x53445058).putInt(4, 2048).putInt(16, 2048 + bytes).putShort(770, (short) 1)
+                .putInt(772, width).putInt(776, 1).put(800, (byte) descriptor).put(803, (byte) bits).putShort(804, (short) packing)
+                .putInt(808, 2048);
+    }
+
+    /** Samples of two pixels in the order of the file, and what the second pixel is. */
+    @ParameterizedTest
+    @CsvSource({"50, 1 2 3 4 5 6, R 4  G 5  B 6", "51, 1 2 3 4 5 6 7 8, R 5  G 6  B 7  A 8", "52, 1 2 3 4 5 6 7 8, R 8  G 7  B 6  A 5",
+        "100, 1 2 3 4, Y 4  Cb 1  Cr 3", "102, 1 2 3 4 5 6, Y 5  Cb 4  Cr 6"})
+    void samplesFollowEachOtherAsTheDescriptorSays(int descriptor, String samples, String second) throws IOException {
+        String[] codes = samples.split(" ");
+        ByteBuffer narrow = dpx(descriptor, 8, 0, 2, codes.length);
+        ByteBuffer wide = dpx(descriptor, 16, 0, 2, 2 * codes.length);
+        ByteBuffer packed = dpx(descriptor, 12, 1, 2, 2 * codes.length);
+        for (int i = 0; i < codes.length; i++) {
+            narrow.put(2048 + i, Byte.parseByte(codes[i]));
+            wide.putShort(2048 + 2 * i, Short.parseShort(codes[i]));
+            packed.putShort(2048 + 2 * i, (short) (Short.parseShort(codes[i]) << 4));
+        }
+        try (FrameReader reader = new FrameReader()) {
+            for (ByteBuffer data : List.of(narrow, wide, packed)) {
+                Path file = Files.write(folder.resolve("kite.0001.dpx"), data.array());
+                try (Picture picture = ((FrameRead.Sound) reader.read(file, FileKind.DPX, null, 1)).picture()) {
+                    assertThat(CodeValues.at(picture, 1, 0)).startsWith(second + ", ");
+                }
+            }
+        }
+    }
+
+    @Test
+    void aWrongLengthInItsHeaderMakesNoDamagedFrameOfAWholeDpx() throws IOException {
+        Path file = Files.write(folder.resolve("kite.0001.dpx"), dpx(50, 8, 0, 4, 12).putInt(16, 1 << 20).array());
+        try (FrameReader reader = new FrameReader()) {
+            assertThat(reader.check(file, FileKind.DPX, null, 1).why()).isNull();
+            Files.write(file, dpx(50, 8, 0, 4, 12).putShort(770, (short) 2).array());
+            assertThat(reader.check(file, FileKind.DPX, null, 1).why()).isEqualTo("DPX with its picture in 2 elements; Vat reads one");
+            Files.write(file, dpx(50, 8, 0, 4, 12).putShort(806, (short) 1).array());
+            assertThat(reader.check(file, FileKind.DPX, null, 1).why())
+                    .isEqualTo("DPX with run-length coding, which Vat doesn't read: save it plain");
+        }
+    }
+
     @Test
     void sixteenBitPremultipliedColourIsDividedByItsAlpha() {
         try (Picture stored = Picture.filled("gbrap16le", 4, 2, p -> {

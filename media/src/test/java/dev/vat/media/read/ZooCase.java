@@ -167,6 +167,8 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
         all.add(of("EXR", "grey", "exr", "greyf.exr", "oiiotool IN -d half -o OUT"));
         all.add(of("EXR", "grey and alpha", "exr", "rgbaf.exr", "oiiotool IN --ch R,A --chnames Y,A -d half -o OUT"));
         all.add(of("EXR", "tiles", "exr", "rgbaf.exr", "oiiotool IN -d half --tile 32 32 -o OUT"));
+        all.add(new ZooCase("EXR", "black beside other channels full of noise", "exr", "rgbf.exr",
+                "oiiotool IN --ch R=0,G=0,B=0,haze=R,sand=G,wind=B --compression piz -d half -o OUT", 0, "oiiotool IN --ch R,G,B -o OUT"));
         all.add(of("EXR", "whole numbers", "exr", "rgb16.png", "oiiotool IN -d uint32 -o OUT"));
         all.add(of("EXR", "channels r, g, b, a", "exr", "rgbaf.exr", "oiiotool IN --chnames r,g,b,a -d half -o OUT"));
         all.add(of("EXR", "channels red, green, blue", "exr", "rgbf.exr", "oiiotool IN --chnames red,green,blue -d half -o OUT"));

@@ -15,7 +15,6 @@ import java.util.List;
 final class DpxFile {
 
     private static final int GENERIC_HEADER = 768 + 640;
-    private static final int FILE_SIZE = 16;
     private static final int ORIENTATION = 768;
     private static final int PIXEL_ASPECT = 1628;
     private static final int FILM_RATE = 1724;
@@ -34,20 +33,18 @@ final class DpxFile {
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
             return Inspection.unreadable(FileKind.DPX, "its header states no picture that Vat knows");
         }
-        DpxLayout layout = DpxLayout.of(data);
+        DpxLayout layout;
+        try {
+            layout = DpxLayout.of(data);
+        } catch (IllegalArgumentException e) {
+            return Inspection.unreadable(FileKind.DPX, e.getMessage());
+        }
         PictureFormat format = new PictureFormat("DPX", Size.of((int) width, (int) height), Depth.integer(layout.bits()),
                 layout.descriptor().hasAlpha() ? AlphaKind.STRAIGHT : AlphaKind.NONE, pixelAspect(buffer), false, List.of())
                 .withStated(stated(buffer, data));
-        if (layout.coded()) {
-            return Inspection.unreadable(FileKind.DPX, "DPX with run-length coding, which Vat doesn't read: save it plain");
-        }
         if (layout.end() > data.length) {
             return Inspection.cut(FileKind.DPX, "the file ends at byte " + data.length + ", its picture reaches to " + layout.end(),
                     format);
-        }
-        long whole = buffer.getInt(FILE_SIZE) & 0xffffffffL;
-        if (whole != 0xffffffffL && whole > data.length) {
-            return Inspection.cut(FileKind.DPX, "the file ends at byte " + data.length + " of " + whole, format);
         }
         return Inspection.whole(FileKind.DPX, format, data).standing(Orientation.ofDpx(buffer.getShort(ORIENTATION)));
     }

@@ -10,11 +10,12 @@ import java.nio.ByteOrder;
  * @param start the first byte of the first line
  * @param stride bytes from one line to the next
  */
-record DpxLayout(int width, int height, Descriptor descriptor, int bits, int packing, boolean coded, ByteOrder order, int samples,
+record DpxLayout(int width, int height, Descriptor descriptor, int bits, int packing, ByteOrder order, int samples,
         long start, long stride) {
 
     private static final int ELEMENTS = 770;
     private static final int ELEMENT = 780;
+    private static final int RUNS = 1;
     private static final int MOST_PADDING = 1 << 16;
 
     /** Which samples follow each other. */
@@ -64,11 +65,13 @@ record DpxLayout(int width, int height, Descriptor descriptor, int bits, int pac
         }
         Descriptor descriptor = descriptor(data[ELEMENT + 20] & 0xff);
         int packing = buffer.getShort(ELEMENT + 24) & 0xffff;
-        boolean coded = (buffer.getShort(ELEMENT + 26) & 0xffff) == 1;
+        if (buffer.getShort(ELEMENT + 26) == RUNS) {
+            throw new IllegalArgumentException("DPX with run-length coding, which Vat doesn't read: save it plain");
+        }
         int samples = descriptor.samples(width);
         long offset = buffer.getInt(ELEMENT + 28) & 0xffffffffL;
         long start = offset == 0xffffffffL || offset == 0 ? buffer.getInt(4) & 0xffffffffL : offset;
-        return new DpxLayout(width, height, descriptor, bits, packing, coded, buffer.order(), samples, start,
+        return new DpxLayout(width, height, descriptor, bits, packing, buffer.order(), samples, start,
                 stride(buffer, data.length, start, samples, bits, packing, height));
     }
 

@@ -23,13 +23,9 @@ public final class DpxPicture {
 
     /**
      * @param data of a file whose structure was found whole
-     * @throws IllegalArgumentException in words, where Vat doesn't read such a picture
      */
     public static Picture read(byte[] data) {
         DpxLayout layout = DpxLayout.of(data);
-        if (layout.coded()) {
-            throw new IllegalArgumentException("DPX with run-length coding, which Vat doesn't read: save it plain");
-        }
         Picture picture = Picture.filled(format(layout), layout.width(), layout.height(), new DpxPicture(data, layout)::fill);
         if (picture.isRgb()) {
             ColourTags.displayRgb(picture);

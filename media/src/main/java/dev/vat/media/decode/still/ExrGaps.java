@@ -8,13 +8,15 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 
 /**
- * Chunks that the decoder left black without a word, as it does with whatever it can't unpack: true black packs to next to nothing, so that a
- * chunk with more in it than that can't have come out black all over.
+ * Chunks that the decoder left black without a word, as it does with whatever it can't unpack: true black packs to next to nothing, so
+ * that a chunk with more in it than that can't have come out black all over. Where a chunk also holds what isn't shown, other layers or
+ * depth, its length tells nothing of what is; only what is known not to be unpacked is judged there.
  */
 public final class ExrGaps {
 
     private static final int NEXT_TO_NOTHING = 512;
     private static final int BLACK_PACKS_TO = 50;
+    private static final int DWAA = 8;
     private static final String[] PACKINGS = {"none", "RLE", "ZIPS", "ZIP", "PIZ", "PXR24", "B44", "B44A", "DWAA", "DWAB"};
 
     private ExrGaps() {}
@@ -24,7 +26,9 @@ public final class ExrGaps {
         ByteBuffer buffer = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
         ExrHeader header = ExrHeader.read(buffer);
         Part part = header.parts().getFirst();
-        if (header.multiPart() || part.compression() == 0 || part.compression() >= PACKINGS.length) {
+        boolean unknownPacking = part.compression() == 0 || part.compression() >= PACKINGS.length;
+        boolean shownWhole = part.channels().size() == picture.descriptor().nb_components();
+        if (header.multiPart() || unknownPacking || !shownWhole && !isOddDwa(part)) {
             return null;
         }
         boolean tiled = part.isTiled(header);
@@ -49,6 +53,11 @@ public final class ExrGaps {
             }
         }
         return null;
+    }
+
+    /** The decoder unpacks blocks of eight pixels and gives up on some pictures that end inside of one. */
+    private static boolean isOddDwa(Part part) {
+        return part.compression() >= DWAA && part.width() % 8 != 0;
     }
 
     private static boolean isBlack(Picture picture, int left, int top, int width, int height) {

@@ -65,7 +65,7 @@ public final class TiffPicture {
             reader.setInput(input);
             return reading.of(reader);
         } catch (IOException | RuntimeException e) {
-            throw new MediaException("TIFF: " + e.getMessage(), 0);
+            throw new MediaException("TIFF: " + (e.getMessage() == null ? "it can't be unpacked" : e.getMessage()), 0);
         } finally {
             reader.dispose();
         }
