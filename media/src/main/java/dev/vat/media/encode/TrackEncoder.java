@@ -50,9 +50,10 @@ public final class TrackEncoder implements AutoCloseable {
     TrackEncoder(EncoderSpec spec) {
         this.spec = spec;
         this.palette = spec.codec().reportedName().equals("gif") ? new Palette(spec.codec().hasAlpha()) : null;
-        AVCodec codec = avcodec_find_encoder_by_name(EncoderOptions.encoder(spec.codec()));
+        String encoder = EncoderOptions.encoder(spec.codec());
+        AVCodec codec = avcodec_find_encoder_by_name(encoder);
         if (codec == null || codec.isNull()) {
-            throw new MediaException("This build has no encoder " + EncoderOptions.encoder(spec.codec()), 0);
+            throw new MediaException("This build has no encoder " + encoder, 0);
         }
         context = avcodec_alloc_context3(codec);
         context.width(spec.size().width()).height(spec.size().height())
@@ -75,11 +76,11 @@ public final class TrackEncoder implements AutoCloseable {
         if (isVp9() && spec.pass() != null && !spec.pass().first()) {
             context.stats_in(new BytePointer(readNotes()));
         }
-        AVDictionary options = Av.options(spec.options());
+        AVDictionary options = Av.options(RepeatableCode.with(spec.options(), encoder));
         try {
             int result = avcodec_open2(context, codec, withGlobalHeader(options));
             Av.check(result, spec.codec().title() + " at " + spec.size());
-            Av.requireAllTaken(options, EncoderOptions.encoder(spec.codec()));
+            Av.requireAllTaken(options, encoder);
         } catch (MediaException e) {
             close();
             throw e;
