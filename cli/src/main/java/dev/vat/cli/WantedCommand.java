@@ -53,7 +53,7 @@ final class WantedCommand implements Callable<Integer> {
         try (Viewer viewer = new Viewer(places)) {
             FrameTable table = Checking.check(viewer, sequence, false, null, output);
             ResumeAdvice advice = ResumeAdvice.of(table, range);
-            String text = list ? advice.toList(sequence.pattern(), sequence.step()) : advice.toText(sequence.pattern());
+            String text = list ? advice.toList(sequence.pattern()) : advice.toText(sequence.pattern());
             if (!text.isEmpty()) {
                 output.line(text);
             }

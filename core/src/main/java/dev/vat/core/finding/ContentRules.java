@@ -56,7 +56,7 @@ final class ContentRules {
     }
 
     private static Finding finding(Source source, Sequence sequence, FrameRange range, ContentFault.Kind kind, List<ContentFault> faults) {
-        FrameSet.Builder frames = FrameSet.builder(sequence.step());
+        FrameSet.Builder frames = FrameSet.builder();
         faults.stream().flatMap(f -> f.frames().stream()).filter(range::contains).sorted().distinct().forEach(frames::add);
         String numbers = frames.build().toText(sequence.pattern()::number);
         Severity severity = switch (kind) {

@@ -190,8 +190,7 @@ final class SourceRules {
     }
 
     private static String faultsInWords(FrameTable table, FrameRange range, ResumeAdvice advice) {
-        long missing = advice.missing().ranges().stream()
-                .mapToLong(r -> (r.last() - r.first()) / table.sequence().step() + 1).sum();
+        long missing = advice.missing().count();
         Map<FrameState, Long> faults = table.faults().stream().filter(f -> range.contains(f.frame()))
                 .collect(Collectors.groupingBy(FrameTable.Fault::state, TreeMap::new, Collectors.counting()));
         String others = faults.entrySet().stream().map(e -> e.getValue() + " " + e.getKey().label())

@@ -11,6 +11,7 @@ import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.Rational;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -68,9 +69,15 @@ public final class Recipes {
     }
 
     private static Recipe.Frame frame(Source source, long number, Recipe.Placed placed) {
+        return new Recipe.Frame(file(source, number).toString(), source.kind(), number, source.stamp(number), source.picture(),
+                source.size(), placed);
+    }
+
+    /** The file of a source's frame. */
+    public static Path file(Source source, long number) {
         Location location = source.location();
-        return new Recipe.Frame(location.folder().resolve(location.pattern().fileName(number)).toString(), source.kind(), number,
-                source.stamp(number), source.picture(), source.size(), placed);
+        FrameStamp stamp = source.stamp(number);
+        return location.folder().resolve(location.pattern().withAfter(stamp == null ? null : stamp.ending()).fileName(number));
     }
 
     /** Empty where a file isn't there, or where the size of what is drawn isn't known yet. */

@@ -318,7 +318,7 @@ public final class ResolvedReel {
         public FrameStamp stamp(long number) {
             Sequence sequence = entry.table.sequence();
             int index = sequence.indexOf(number);
-            return index < 0 ? null : new FrameStamp(number, sequence.size(index), sequence.modified(index), null);
+            return index < 0 ? null : new FrameStamp(number, sequence.size(index), sequence.modified(index), null, sequence.ending(index));
         }
     }
 

@@ -115,7 +115,7 @@ public final class FrameTable {
                     continue;
                 }
                 if (check.note() != null) {
-                    notes.computeIfAbsent(check.note(), _ -> FrameSet.builder(sequence.step())).add(number);
+                    notes.computeIfAbsent(check.note(), _ -> FrameSet.builder()).add(number);
                 }
                 channel |= check.format().alpha() != AlphaKind.NONE;
                 transparent |= check.format().alpha() != AlphaKind.NONE && !check.opaque();

@@ -12,6 +12,8 @@ public final class NameWords {
 
     private static final Pattern VERSION = Pattern.compile("[vV]\\d+");
     private static final Pattern ANY_VERSION = Pattern.compile("(?<![A-Za-z0-9])[vV]\\d+(?![A-Za-z0-9])");
+    private static final Pattern UNFINISHED = Pattern.compile("(?i)~.*|\\..*|.*[._-](tmp|temp|part|partial|incomplete)(\\.[^.]*)?");
+    private static final Pattern TAKE = Pattern.compile("(?i).*(?<![a-z])(v|ver|version|rev|revision|take|tk)[._ -]?");
     private static final Pattern CAMERA = Pattern.compile("(?i)cam(era)?[A-Za-z]?\\d*");
 
     private NameWords() {}
@@ -22,6 +24,16 @@ public final class NameWords {
 
     static boolean isVersion(String word) {
         return VERSION.matcher(word).matches();
+    }
+
+    /** Whether a file has the name that writers give it until it is whole; it gets its own name then. */
+    public static boolean isUnfinished(String fileName) {
+        return UNFINISHED.matcher(fileName).matches();
+    }
+
+    /** Whether a number is that of a version or a take, by what stands before it. */
+    static boolean leadsToTake(String before) {
+        return TAKE.matcher(before).matches();
     }
 
     /** A name without the numbers of its versions: what they have in common. */

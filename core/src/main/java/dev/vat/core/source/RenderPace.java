@@ -45,11 +45,7 @@ public record RenderPace(Duration median, Instant latest, int breaks) {
 
     /** How many frames of a range are still to come, counting those that have to be rendered again. */
     public static long remaining(FrameTable table, FrameRange expected) {
-        long count = 0;
-        for (FrameRange range : ResumeAdvice.of(table, expected).wanted().ranges()) {
-            count += (range.last() - range.first()) / table.sequence().step() + 1;
-        }
-        return count;
+        return ResumeAdvice.of(table, expected).wanted().count();
     }
 
     /** When the last of {@code remaining} frames will be there if all goes on like this. */

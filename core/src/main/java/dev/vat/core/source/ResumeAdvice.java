@@ -5,7 +5,6 @@ import dev.vat.core.time.FrameSet;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.stream.Collectors;
-import java.util.stream.LongStream;
 
 /**
  * What to render next, worked out from the state of every file.
@@ -39,7 +38,7 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
             }
         }
         FrameSet missing = sequence.missing(range);
-        FrameSet.Builder wanted = FrameSet.builder(sequence.step());
+        FrameSet.Builder wanted = FrameSet.builder();
         for (long frame = sequence.firstOnGrid(range.first()); frame <= range.last(); frame += sequence.step()) {
             if (table.state(frame).isFault() || marked.contains(frame)) {
                 wanted.add(frame);
@@ -53,7 +52,7 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
     /** Frames that were marked and are in the range that is used. */
     public static FrameSet marked(Sequence sequence, Reading reading) {
         FrameRange used = reading.rangeIn(sequence);
-        FrameSet.Builder marks = FrameSet.builder(sequence.step());
+        FrameSet.Builder marks = FrameSet.builder();
         for (FrameRange r : reading.marked().ranges()) {
             long first = Math.max(r.first(), used.first());
             for (long frame = sequence.firstOnGrid(first); frame <= Math.min(r.last(), used.last()); frame += sequence.step()) {
@@ -85,8 +84,7 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
     }
 
     /** The wanted frames one by one, for renderers that take no ranges: {@code 412,413,414}. */
-    public String toList(SequencePattern pattern, long step) {
-        return wanted.ranges().stream().flatMap(r -> LongStream.iterate(r.first(), f -> f <= r.last(), f -> f + step).boxed())
-                .map(pattern::number).collect(Collectors.joining(","));
+    public String toList(SequencePattern pattern) {
+        return wanted.frames().mapToObj(pattern::number).collect(Collectors.joining(","));
     }
 }

@@ -21,9 +21,12 @@ public final class Sequence {
     private final long[] numbers;
     private final long[] sizes;
     private final long[] modified;
+    /** What each name ends in after its number, if that isn't the pattern's everywhere; else null. */
+    private final String[] endings;
     private final long step;
 
-    private Sequence(Path folder, SequencePattern pattern, FileKind kind, long[] numbers, long[] sizes, long[] modified) {
+    private Sequence(Path folder, SequencePattern pattern, FileKind kind, long[] numbers, long[] sizes, long[] modified,
+            String[] endings) {
         if (numbers.length == 0) {
             throw new IllegalArgumentException("A sequence holds at least one file: " + pattern.name());
         }
@@ -33,6 +36,7 @@ public final class Sequence {
         this.numbers = numbers;
         this.sizes = sizes;
         this.modified = modified;
+        this.endings = endings;
         this.step = stepOf(numbers);
     }
 
@@ -48,7 +52,25 @@ public final class Sequence {
                 throw new IllegalArgumentException("Frame numbers must ascend: " + numbers[i - 1] + ", " + numbers[i]);
             }
         }
-        return new Sequence(folder, pattern, kind, numbers.clone(), sizes.clone(), modified.clone());
+        return new Sequence(folder, pattern, kind, numbers.clone(), sizes.clone(), modified.clone(), null);
+    }
+
+    /** The same files, some of whose names end in other letters after the number: {@code .PNG} beside {@code .png}. */
+    Sequence withEndings(String[] each) {
+        return new Sequence(folder, pattern, kind, numbers, sizes, modified, each);
+    }
+
+    /** The same files by another pattern that is like its own. */
+    public Sequence by(SequencePattern other) {
+        if (!pattern.isLike(other)) {
+            throw new IllegalArgumentException(other.name() + " doesn't name the files of " + pattern.name());
+        }
+        String[] each = endings;
+        if (each == null && !other.after().equals(pattern.after())) {
+            each = new String[numbers.length];
+            Arrays.fill(each, pattern.after());
+        }
+        return new Sequence(folder, other, kind, numbers, sizes, modified, each);
     }
 
     /** A clip of {@code count} frames, counted from 0, which all lie in one file. */
@@ -64,13 +86,13 @@ public final class Sequence {
         Arrays.fill(times, modified);
         return new Sequence(folder, SequencePattern.single(fileName), FileKind.MOVIE,
                 LongStream.range(0, count).map(frames::number).toArray(),
-                sizes, times);
+                sizes, times, null);
     }
 
     /** One picture without a number, as a sequence of one frame numbered 0. */
     public static Sequence ofStill(Path folder, String fileName, FileKind kind, long size, long modified) {
         return new Sequence(folder, SequencePattern.single(fileName), kind, new long[1], new long[] {size},
-                new long[] {modified});
+                new long[] {modified}, null);
     }
 
     private static long stepOf(long[] numbers) {
@@ -155,7 +177,17 @@ public final class Sequence {
     }
 
     public Path file(long number) {
-        return folder.resolve(pattern.fileName(number));
+        return folder.resolve(fileName(number));
+    }
+
+    /** The name of a frame's file, as it is or would be. */
+    public String fileName(long number) {
+        return pattern.withAfter(ending(indexOf(number))).fileName(number);
+    }
+
+    /** What the name of the file at a place of this listing ends in after its number, if that isn't the pattern's; else null. */
+    public String ending(int index) {
+        return endings == null || index < 0 || endings[index].equals(pattern.after()) ? null : endings[index];
     }
 
     public String name() {
@@ -164,20 +196,26 @@ public final class Sequence {
 
     /** The frames on this sequence's grid, inside {@code range}, that have no file. */
     public FrameSet missing(FrameRange range) {
-        FrameSet.Builder missing = FrameSet.builder(step);
+        FrameSet.Builder missing = FrameSet.builder();
         long expected = firstOnGrid(range.first());
         int index = Math.max(0, insertion(expected));
         for (; index < numbers.length && numbers[index] <= range.last(); index++) {
-            if (numbers[index] > expected) {
-                missing.add(expected, numbers[index] - step);
-            }
+            add(missing, expected, numbers[index] - step);
             expected = numbers[index] + step;
         }
-        long end = range.last() - Math.floorMod(range.last() - first(), step);
-        if (expected <= end) {
-            missing.add(expected, end);
-        }
+        add(missing, expected, range.last());
         return missing.build();
+    }
+
+    /** The frames of the grid from one that is on it to another, if that isn't before. */
+    private void add(FrameSet.Builder frames, long from, long to) {
+        if (step == 1 && from <= to) {
+            frames.add(from, to);
+            return;
+        }
+        for (long frame = from; frame <= to; frame += step) {
+            frames.add(frame);
+        }
     }
 
     public FrameSet missing() {

@@ -21,7 +21,7 @@ public final class SequenceGrouping {
     private record Entry(String name, FileKind kind, long size, long modified) {}
 
     /** A file whose frame number is known; {@code padded} if the number begins with a zero that isn't all of it. */
-    private record Numbered(FileKind kind, long size, long modified, int digits, boolean padded, long value) {
+    private record Numbered(FileKind kind, long size, long modified, int digits, boolean padded, long value, String ending) {
         boolean isNegative() {
             return value < 0;
         }
@@ -53,7 +53,7 @@ public final class SequenceGrouping {
     /** Takes a file into account if its name has a number and belongs to a kind of still picture; returns whether it does. */
     public boolean add(String fileName, long size, long modifiedMillis) {
         FileKind kind = FileKind.ofName(fileName).orElse(null);
-        if (kind == null || kind.isMovie()) {
+        if (kind == null || kind.isMovie() || NameWords.isUnfinished(fileName)) {
             return false;
         }
         var found = new Object() {
@@ -81,7 +81,7 @@ public final class SequenceGrouping {
         }
         int digit = name.charAt(start) == '-' ? start + 1 : start;
         latest.frames.add(new Numbered(kind, size, modified, end - digit, end - digit > 1 && name.charAt(digit) == '0',
-                Long.parseLong(name, start, end, 10)));
+                Long.parseLong(name, start, end, 10), latest.key.after));
     }
 
     /** All sequences, by name. */
@@ -93,19 +93,38 @@ public final class SequenceGrouping {
     /** Those that are certain while names are still coming: names with several numbers wait for the rest. */
     public List<Sequence> soFar() {
         List<Sequence> found = new ArrayList<>();
-        groups.forEach((key, group) -> byPadding(group.frames).forEach((digits, frames) -> found.add(sequence(key, digits, frames))));
+        inAnyCase().forEach((key, group) -> byPadding(group.frames).forEach((digits, frames) -> found.add(sequence(key, digits, frames))));
         found.sort(Comparator.comparing(Sequence::name));
         return found;
     }
 
+    /** Groups whose names end alike but for upper and lower case are one, unless they hold a frame twice. */
+    private Map<Key, Group> inAnyCase() {
+        Map<Key, List<Group>> alike = new HashMap<>();
+        groups.values().forEach(g -> alike.computeIfAbsent(new Key(g.key.before, SequencePattern.endingLowered(g.key.after)),
+                _ -> new ArrayList<>()).add(g));
+        Map<Key, Group> result = new HashMap<>();
+        alike.forEach((key, same) -> {
+            List<Numbered> all = same.stream().flatMap(g -> g.frames.stream()).toList();
+            if (same.size() == 1 || all.stream().map(Numbered::value).distinct().count() < all.size()) {
+                same.forEach(g -> result.put(g.key, g));
+            } else {
+                // One of the names that there are; the same one however many files have come so far, as soon as there is a small one.
+                Key own = same.stream().map(g -> g.key).max(Comparator.comparing(Key::after)).orElseThrow();
+                result.put(own, new Group(own, new ArrayList<>(all)));
+            }
+        });
+        return result;
+    }
+
     /**
-     * Chooses a number for each name that has several. A name with one number never shares everything else with such a
+     * Chooses a number for each name that has several; the number of a version or a take only where there is no other. A name with one number never shares everything else with such a
      * name, so that these can be judged by themselves.
      */
     private void decide() {
         Map<Key, Integer> members = new HashMap<>();
         for (Entry entry : undecided) {
-            forEachNumber(entry.name, (start, end) -> members.merge(key(entry.name, start, end), 1, Integer::sum));
+            forEachCandidate(entry.name, (start, end) -> members.merge(key(entry.name, start, end), 1, Integer::sum));
         }
         for (Entry entry : undecided) {
             var best = new Object() {
@@ -113,7 +132,7 @@ public final class SequenceGrouping {
                 int start;
                 int end;
             };
-            forEachNumber(entry.name, (start, end) -> {
+            forEachCandidate(entry.name, (start, end) -> {
                 int count = members.get(key(entry.name, start, end));
                 if (count >= best.members) {
                     best.members = count;
@@ -128,6 +147,19 @@ public final class SequenceGrouping {
 
     private interface DigitRun {
         void at(int start, int end);
+    }
+
+    private static void forEachCandidate(String name, DigitRun run) {
+        List<int[]> plain = new ArrayList<>();
+        forEachNumber(name, (start, end) -> {
+            if (!NameWords.leadsToTake(name.substring(0, start))) {
+                plain.add(new int[] {start, end});
+            }
+        });
+        if (plain.isEmpty()) {
+            forEachNumber(name, run);
+        }
+        plain.forEach(at -> run.at(at[0], at[1]));
     }
 
     /** Digits of the extension (such as in jp2) don't count as a number. */
@@ -199,9 +231,11 @@ public final class SequenceGrouping {
         }
         Numbered lowest = frames.getFirst();
         boolean signCounts = lowest.isNegative() && lowest.digits == digits - 1;
-        return Sequence.of(folder, new SequencePattern(key.before, digits, key.after, signCounts), lowest.kind,
+        Sequence sequence = Sequence.of(folder, new SequencePattern(key.before, digits, key.after, signCounts), lowest.kind,
                 frames.stream().mapToLong(Numbered::value).toArray(),
                 frames.stream().mapToLong(Numbered::size).toArray(),
                 frames.stream().mapToLong(Numbered::modified).toArray());
+        return frames.stream().allMatch(f -> f.ending.equals(key.after)) ? sequence
+                : sequence.withEndings(frames.stream().map(Numbered::ending).toArray(String[]::new));
     }
 }

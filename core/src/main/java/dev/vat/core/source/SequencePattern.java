@@ -2,6 +2,7 @@ package dev.vat.core.source;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.Locale;
 
 /**
  * How the file names of a source are made: {@code before}, the number with at least {@code digits} digits, {@code after}.
@@ -33,6 +34,22 @@ public record SequencePattern(String before, @JsonInclude int digits, String aft
     @JsonIgnore
     public boolean isSingle() {
         return digits == 0;
+    }
+
+    /** With another text after the number, such as {@code .PNG} for {@code .png}; null for its own. */
+    public SequencePattern withAfter(String other) {
+        return other == null || other.equals(after) ? this : new SequencePattern(before, digits, other, signCounts);
+    }
+
+    /** What both stand for is the same, but for upper and lower case of what names end in. */
+    public boolean isLike(SequencePattern other) {
+        return before.equals(other.before) && endingLowered(after).equals(endingLowered(other.after));
+    }
+
+    /** {@code _Beach.exr} for {@code _Beach.EXR}: the case of an ending tells no sequences apart. */
+    static String endingLowered(String name) {
+        int dot = name.lastIndexOf('.');
+        return dot < 0 ? name : name.substring(0, dot) + name.substring(dot).toLowerCase(Locale.ROOT);
     }
 
     public String fileName(long number) {

@@ -5,12 +5,18 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.LongFunction;
-import java.util.stream.Collectors;
+import java.util.stream.LongStream;
 
-/** Any number of frames as ascending ranges that don't touch, written {@code 412-416, 440}. */
+/**
+ * Any number of frames as ascending ranges that don't touch, written {@code 412-416, 440}. It holds just these frames: of a render on
+ * twos that lacks 7 and 9 it doesn't hold 8.
+ */
 public record FrameSet(List<FrameRange> ranges) {
 
     public static final FrameSet EMPTY = new FrameSet(List.of());
+
+    /** So many single frames at even distances are written as one stretch. */
+    private static final int EVEN = 4;
 
     public FrameSet {
         ranges = List.copyOf(ranges);
@@ -21,24 +27,21 @@ public record FrameSet(List<FrameRange> ranges) {
         }
     }
 
-    /** Collects ascending frame numbers; frames that lie {@code step} apart run together. */
+    /** Collects ascending frame numbers; neighbours run together. */
     public static final class Builder {
         private final List<FrameRange> done = new ArrayList<>();
-        private final long step;
         private long first;
         private long last;
         private boolean open;
 
-        private Builder(long step) {
-            this.step = step;
-        }
+        private Builder() {}
 
         public Builder add(long frame) {
             return add(frame, frame);
         }
 
         public Builder add(long from, long to) {
-            if (open && from - last <= step) {
+            if (open && from - last <= 1) {
                 last = to;
             } else {
                 flush();
@@ -63,12 +66,7 @@ public record FrameSet(List<FrameRange> ranges) {
     }
 
     public static Builder builder() {
-        return new Builder(1);
-    }
-
-    /** For sequences that count in steps: 2, 4, 6 is then one run from 2 to 6. */
-    public static Builder builder(long step) {
-        return new Builder(step);
+        return new Builder();
     }
 
     @JsonIgnore
@@ -77,7 +75,31 @@ public record FrameSet(List<FrameRange> ranges) {
     }
 
     public boolean contains(long frame) {
-        return ranges.stream().anyMatch(r -> r.contains(frame));
+        int low = 0;
+        int high = ranges.size() - 1;
+        while (low <= high) {
+            int middle = (low + high) >>> 1;
+            FrameRange range = ranges.get(middle);
+            if (range.contains(frame)) {
+                return true;
+            }
+            if (range.last() < frame) {
+                low = middle + 1;
+            } else {
+                high = middle - 1;
+            }
+        }
+        return false;
+    }
+
+    /** How many frames. */
+    public long count() {
+        return ranges.stream().mapToLong(FrameRange::count).sum();
+    }
+
+    /** Every frame, ascending. */
+    public LongStream frames() {
+        return ranges.stream().flatMapToLong(r -> LongStream.rangeClosed(r.first(), r.last()));
     }
 
     /** The frames of both. */
@@ -109,11 +131,39 @@ public record FrameSet(List<FrameRange> ranges) {
         return new FrameSet(left);
     }
 
-    /** As people and renderers write it; {@code number} gives a frame's own digits, such as 0412. */
+    /**
+     * As people and renderers write it; {@code number} gives a frame's own digits, such as 0412. Four and more single frames at even
+     * distances are a stretch: {@code 0011-0019 by 2}.
+     */
     public String toText(LongFunction<String> number) {
-        return ranges.stream()
-                .map(r -> number.apply(r.first()) + (r.first() == r.last() ? "" : "-" + number.apply(r.last())))
-                .collect(Collectors.joining(", "));
+        List<String> words = new ArrayList<>();
+        for (int i = 0; i < ranges.size();) {
+            int end = evenUntil(i);
+            FrameRange range = ranges.get(i);
+            if (end - i >= EVEN) {
+                words.add(number.apply(range.first()) + "-" + number.apply(ranges.get(end - 1).last()) + " by "
+                        + (ranges.get(i + 1).first() - range.first()));
+                i = end;
+            } else {
+                words.add(number.apply(range.first()) + (range.count() == 1 ? "" : "-" + number.apply(range.last())));
+                i++;
+            }
+        }
+        return String.join(", ", words);
+    }
+
+    /** The end, exclusive, of the single frames at even distances that begin at a place. */
+    private int evenUntil(int from) {
+        int end = from;
+        while (end < ranges.size() && ranges.get(end).count() == 1
+                && (end < from + 2 || distance(end) == distance(from + 1))) {
+            end++;
+        }
+        return end;
+    }
+
+    private long distance(int place) {
+        return ranges.get(place).first() - ranges.get(place - 1).first();
     }
 
     @Override

@@ -98,6 +98,14 @@ class SequenceGroupingTest {
     }
 
     @Test
+    void onTwosTheFramesBetweenArentMissing() {
+        Sequence s = group("a.1.png", "a.3.png", "a.5.png", "a.11.png").getFirst();
+        assertThat(s.missing()).hasToString("7, 9");
+        assertThat(s.missing().contains(8)).isFalse();
+        assertThat(s.missing(FrameRange.of(1, 14)).count()).isEqualTo(3);
+    }
+
+    @Test
     void missingInsideARangeThatReachesBeyondTheFiles() {
         Sequence s = group("a.3.png", "a.4.png", "a.6.png").getFirst();
         assertThat(s.missing(FrameRange.of(1, 8))).hasToString("1-2, 5, 7-8");
@@ -135,6 +143,11 @@ class SequenceGroupingTest {
                 Arguments.of("two versions of the same frames",
                         List.of("a_v1_001.png", "a_v1_002.png", "a_v1_003.png", "a_v2_001.png", "a_v2_002.png", "a_v2_003.png"),
                         List.of("a_v1_###.png 1-3/3", "a_v2_###.png 1-3/3")),
+                Arguments.of("one frame of three versions", List.of("a_v1_0100.png", "a_v2_0100.png", "a_v3_0100.png"),
+                        List.of("a_v1_####.png 100-100/1", "a_v2_####.png 100-100/1", "a_v3_####.png 100-100/1")),
+                Arguments.of("takes of the same frame", List.of("kite_take_01_0012.exr", "kite_take_02_0012.exr"),
+                        List.of("kite_take_01_####.exr 12-12/1", "kite_take_02_####.exr 12-12/1")),
+                Arguments.of("only a version", List.of("a_v1.png", "a_v2.png"), List.of("a_v#.png 1-2/2")),
                 Arguments.of("frame before version", List.of("a_001_v2.png", "a_002_v2.png", "a_003_v2.png"),
                         List.of("a_###_v2.png 1-3/3")),
                 Arguments.of("a date in the name", List.of("dune_2031-05-04_01.jpg", "dune_2031-05-04_02.jpg", "dune_2031-05-04_03.jpg"),
@@ -145,7 +158,7 @@ class SequenceGroupingTest {
                         List.of("a.##.png 1-2/2", "a.#.png 1-2/2")),
                 Arguments.of("extension in capitals", List.of("a.1.PNG", "a.2.PNG"), List.of("a.#.PNG 1-2/2")),
                 Arguments.of("extensions in both cases", List.of("a.1.png", "a.2.png", "a.3.PNG"),
-                        List.of("a.#.PNG 3-3/1", "a.#.png 1-2/2")),
+                        List.of("a.#.png 1-3/3")),
                 Arguments.of("two kinds with the same numbers", List.of("a.1.exr", "a.2.exr", "a.1.webp", "a.2.webp"),
                         List.of("a.#.exr 1-2/2", "a.#.webp 1-2/2")),
                 Arguments.of("spaces and brackets", List.of("kite (1).png", "kite (2).png"), List.of("kite (#).png 1-2/2")),
@@ -165,7 +178,7 @@ class SequenceGroupingTest {
                 .containsExactlyElementsOf(expected);
         for (Sequence s : found) {
             for (int i = 0; i < s.count(); i++) {
-                String file = s.pattern().fileName(s.number(i));
+                String file = s.fileName(s.number(i));
                 long number = s.number(i);
                 assertThat(names).as("the name is put together as it lies there").anyMatch(n -> n.equals(file) || number == 0);
             }

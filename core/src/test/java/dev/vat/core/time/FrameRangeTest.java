@@ -41,8 +41,20 @@ class FrameRangeTest {
     }
 
     @Test
-    void framesAStepApartAreNeighbours() {
-        assertThat(FrameSet.builder(5).add(10).add(15).add(20).add(30).build()).hasToString("10-20, 30");
+    void onlyTheFramesThatWereAddedAreIn() {
+        FrameSet twos = FrameSet.builder().add(7).add(9).build();
+        assertThat(twos).hasToString("7, 9");
+        assertThat(twos.contains(8)).isFalse();
+        assertThat(twos.count()).isEqualTo(2);
+        assertThat(FrameSet.builder().add(10, 12).add(20).build().frames()).containsExactly(10L, 11L, 12L, 20L);
+    }
+
+    @Test
+    void manyAtEvenDistancesAreWrittenAsAStretch() {
+        FrameSet fives = FrameSet.builder().add(10).add(15).add(20).add(25).add(31, 32).add(40).build();
+        assertThat(fives).hasToString("10-25 by 5, 31-32, 40");
+        assertThat(fives.toText("%03d"::formatted)).isEqualTo("010-025 by 5, 031-032, 040");
+        assertThat(FrameSet.builder().add(1).add(4).add(6).add(8).add(10).build()).hasToString("1, 4-10 by 2");
     }
 
     @Test

@@ -2,6 +2,7 @@ package dev.vat.desktop.session;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
+import dev.vat.core.recipe.Recipes;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
@@ -201,7 +202,7 @@ public final class DeliveryHistory {
         RunPlan plan = line.entry.plan();
         List<Path> frames = plan.spans().stream().flatMap(RunPlan.RunSpan::ofSources).map(s -> {
             RunPlan.RunSource source = plan.sources().get(s.source());
-            return Path.of(source.folder()).resolve(source.pattern().fileName(s.first()));
+            return Recipes.file(source, s.first());
         }).distinct().toList();
         List<Path> gone = frames.stream().filter(f -> !Files.exists(f)).toList();
         if (gone.isEmpty()) {

@@ -64,7 +64,7 @@ final class SourceActs extends VBox {
             String ranges = advice.toText(pattern);
             acts.getChildren().add(Parts.button("copy-ranges", "Copy " + shortened(ranges), () -> Clips.copy(ranges)));
             acts.getChildren()
-                    .add(Parts.button("copy-list", "Copy as list", () -> Clips.copy(advice.toList(pattern, table.sequence().step()))));
+                    .add(Parts.button("copy-list", "Copy as list", () -> Clips.copy(advice.toList(pattern))));
         }
         advice.next().stream().filter(_ -> table.isChecked())
                 .forEach(next -> acts.getChildren().add(Parts.label("next to render " + pattern.number(next), "note")));

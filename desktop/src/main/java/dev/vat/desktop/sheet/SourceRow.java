@@ -96,7 +96,7 @@ final class SourceRow extends HBox {
         Sequence sequence = table.sequence();
         ResumeAdvice advice = source.reading().expected() == null ? ResumeAdvice.of(table)
                 : ResumeAdvice.of(table, source.reading().expected());
-        return advice.missing().ranges().stream().mapToLong(r -> (r.last() - r.first()) / sequence.step() + 1).sum();
+        return advice.missing().count();
     }
 
     private static void mark(Label label, Icon icon, String style) {

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.recipe.Recipes;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.run.RunPlan;
@@ -76,7 +77,7 @@ public final class Remake {
     }
 
     private Instant written(RunPlan.RunSource source, long number) {
-        Path path = Path.of(source.folder()).resolve(source.pattern().fileName(number));
+        Path path = Recipes.file(source, number);
         return times.computeIfAbsent(path, p -> {
             try {
                 return Files.getLastModifiedTime(p).toInstant();

@@ -101,7 +101,8 @@ public final class RunPlanner {
         Sequence sequence = table.sequence();
         int files = sequence.kind().isMovie() ? 1 : sequence.count();
         return IntStream.range(0, files).mapToObj(i -> new FrameStamp(sequence.number(i), sequence.size(i), sequence.modified(i),
-                sequence.kind().isMovie() || !looked ? null : table.lookAt(i).map(FrameLook::pixels).orElse(null))).toList();
+                sequence.kind().isMovie() || !looked ? null : table.lookAt(i).map(FrameLook::pixels).orElse(null),
+                sequence.ending(i))).toList();
     }
 
     /** A deliverable's one file, or two where its matte goes beside it. */

@@ -2,6 +2,7 @@ package dev.vat.engine.source;
 
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.Location;
+import dev.vat.core.source.NameWords;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequenceGrouping;
 import dev.vat.core.source.SequencePattern;
@@ -17,6 +18,7 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.EnumSet;
 import java.util.HashSet;
@@ -30,7 +32,8 @@ import java.util.function.Consumer;
 
 /**
  * Finds sources on disk by names and attributes alone; no file is opened. Hidden files and Vat's own work folders are
- * passed over; links are followed, each folder is entered once.
+ * passed over. Links are followed: a folder is entered by its own name and by one link at most, so that neither hides the other and no
+ * round of links is endless.
  */
 public final class SourceFinder {
 
@@ -69,6 +72,7 @@ public final class SourceFinder {
     private final List<Location> files = new ArrayList<>();
     private final List<String> closed = new ArrayList<>();
     private final Set<Object> entered = new HashSet<>();
+    private final Set<Object> enteredByLink = new HashSet<>();
     private long names;
     private long nextTold = System.nanoTime() + TOLD_NANOS;
 
@@ -116,9 +120,10 @@ public final class SourceFinder {
         SourceFinder finder = new SourceFinder(_ -> {});
         finder.folder(folder);
         // Of two paddings with the same rest of the name, the pattern's own wins.
-        return finder.sequences.stream().filter(s -> s.pattern().before().equals(pattern.before())
-                && s.pattern().after().equals(pattern.after()))
-                .min((a, b) -> Boolean.compare(b.pattern().equals(pattern), a.pattern().equals(pattern)));
+        return finder.sequences.stream().filter(s -> s.pattern().isLike(pattern))
+                .min(Comparator.comparing((Sequence s) -> !s.pattern().equals(pattern))
+                        .thenComparing(s -> !s.pattern().after().equals(pattern.after())))
+                .map(s -> s.by(new SequencePattern(pattern.before(), s.pattern().digits(), pattern.after(), s.pattern().signCounts())));
     }
 
     private void ofFile(Path file) throws IOException {
@@ -137,20 +142,20 @@ public final class SourceFinder {
     }
 
     private void single(Path file, String name) {
-        if ((FileKind.ofName(name).isPresent() || Location.isSoundName(name)) && !files.contains(Location.ofFile(file))) {
+        if (!NameWords.isUnfinished(name) && (FileKind.ofName(name).isPresent() || Location.isSoundName(name))
+                && !files.contains(Location.ofFile(file))) {
             files.add(Location.ofFile(file));
         }
     }
 
     private static boolean holds(Sequence sequence, String name) {
         SequencePattern pattern = sequence.pattern();
-        if (!name.startsWith(pattern.before()) || !name.endsWith(pattern.after())
-                || name.length() <= pattern.before().length() + pattern.after().length()) {
+        if (!name.startsWith(pattern.before()) || name.length() <= pattern.before().length() + pattern.after().length()) {
             return false;
         }
         String digits = name.substring(pattern.before().length(), name.length() - pattern.after().length());
         return digits.matches("-?\\d{1,18}") && sequence.has(Long.parseLong(digits))
-                && pattern.fileName(Long.parseLong(digits)).equals(name);
+                && sequence.fileName(Long.parseLong(digits)).equals(name);
     }
 
     /** Everything in and below a folder; each folder's sequences as soon as it has been read. */
@@ -166,15 +171,18 @@ public final class SourceFinder {
     private void walk(Path root, int depth) throws IOException {
         SortedMap<Path, List<Sequence>> found = new TreeMap<>();
         Deque<SequenceGrouping> open = new ArrayDeque<>();
+        Deque<Boolean> linked = new ArrayDeque<>();
         List<Path> singles = new ArrayList<>();
         Files.walkFileTree(root, EnumSet.of(FileVisitOption.FOLLOW_LINKS), depth, new SimpleFileVisitor<>() {
             @Override
             public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
                 boolean hidden = !folder.equals(root) && folder.getFileName().toString().startsWith(".");
                 Object identity = attributes.fileKey() == null ? folder : attributes.fileKey();
-                if (hidden || depth > 1 && !entered.add(identity)) {
+                boolean byLink = !folder.equals(root) && (linked.peek() || Files.isSymbolicLink(folder));
+                if (hidden || depth > 1 && !(byLink ? enteredByLink : entered).add(identity)) {
                     return FileVisitResult.SKIP_SUBTREE;
                 }
+                linked.push(byLink);
                 open.push(SequenceGrouping.in(folder));
                 return FileVisitResult.CONTINUE;
             }
@@ -196,6 +204,7 @@ public final class SourceFinder {
 
             @Override
             public FileVisitResult postVisitDirectory(Path folder, IOException e) {
+                linked.pop();
                 found.put(folder, open.pop().sequences());
                 return FileVisitResult.CONTINUE;
             }

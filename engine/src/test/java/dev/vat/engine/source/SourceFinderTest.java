@@ -105,11 +105,39 @@ class SourceFinderTest {
     }
 
     @Test
-    void linkedFoldersAreEnteredOnceAndNeverForever() throws IOException {
+    void aLinkBesideItsFolderHidesNeitherAndNoRoundIsEndless() throws IOException {
         touch("real/a.1.png", "real/a.2.png", "other/b.1.png");
         Files.createSymbolicLink(folder.resolve("real/up"), folder);
         Files.createSymbolicLink(folder.resolve("again"), folder.resolve("real"));
-        assertThat(SourceFinder.find(folder).sequences()).extracting(Sequence::name).containsExactlyInAnyOrder("a.#.png", "b.#.png");
+        Files.createSymbolicLink(folder.resolve("other/round"), folder.resolve("real"));
+        List<Sequence> found = SourceFinder.find(folder).sequences();
+        assertThat(found).extracting(Sequence::name).as("by its own name, and by one of two links")
+                .containsExactlyInAnyOrder("a.#.png", "a.#.png", "b.#.png");
+        assertThat(found).extracting(Sequence::folder).contains(folder.resolve("real"), folder.resolve("other"));
+    }
+
+    @Test
+    void upperAndLowerCaseOfTheEndingAreOneSequence() throws IOException {
+        touch("a.0001.PNG", "a.0002.png", "a.0003.PNG", "b.0001.TIF", "b.0002.TIF", "c.0001.png", "c.0001.PNG");
+        List<Sequence> found = SourceFinder.find(folder).sequences();
+        assertThat(found).extracting(Sequence::name).as("what holds a frame twice is two").containsExactlyInAnyOrder("a.####.png",
+                "b.####.TIF", "c.####.png", "c.####.PNG");
+        Sequence mixed = found.getFirst();
+        assertThat(mixed.missing().isEmpty()).isTrue();
+        assertThat(List.of(1L, 2L, 3L)).allSatisfy(n -> assertThat(mixed.file(n)).exists());
+        Sequence asKnown = SourceFinder.again(folder, new SequencePattern("a.", 4, ".PNG")).orElseThrow();
+        assertThat(asKnown.pattern().after()).as("a project that knew it by the other ending finds it").isEqualTo(".PNG");
+        assertThat(List.of(1L, 2L, 3L)).allSatisfy(n -> assertThat(asKnown.file(n)).exists());
+        assertThat(SourceFinder.find(folder.resolve("a.0003.PNG")).sequences()).singleElement()
+                .satisfies(s -> assertThat(s.count()).isEqualTo(3));
+    }
+
+    @Test
+    void whatIsStillBeingWrittenIsNoSourceOfItsOwn() throws IOException {
+        touch("a.0001.exr", "a.0002.exr", "a.0003.exr.tmp", "a.0004.tmp.exr", "a.0005.exr~", "~a.0006.exr", "a.0007_part.exr",
+                ".a.0008.exr", "a.0009.exr.part", "wind.tmp.wav", "departing.0001.exr");
+        assertThat(SourceFinder.find(folder).locations()).extracting(Location::name).containsExactlyInAnyOrder("a.####.exr",
+                "departing.####.exr");
     }
 
     @Test

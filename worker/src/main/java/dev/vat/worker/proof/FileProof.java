@@ -11,6 +11,7 @@ import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.FileFacts;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.recipe.Recipes;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.time.Rational;
@@ -163,10 +164,14 @@ public final class FileProof {
     private static String source(RunPlan plan, RunPlan.RunFile file, long frame) {
         ReelFrame shown = plan.frameAt(file.reelFrame(frame));
         if (!RunPlan.isDrawn(shown)) {
-            return plan.sourceOf(shown).pattern().fileName(shown.wanted());
+            return fileName(plan, shown);
         }
-        List<String> seen = shown.seen().stream().map(f -> plan.sourceOf(f).pattern().fileName(f.wanted())).distinct().toList();
+        List<String> seen = shown.seen().stream().map(f -> fileName(plan, f)).distinct().toList();
         return seen.isEmpty() ? "drawn" : String.join(", ", seen);
+    }
+
+    private static String fileName(RunPlan plan, ReelFrame frame) {
+        return Recipes.file(plan.sourceOf(frame), frame.wanted()).getFileName().toString();
     }
 
     private static List<String> notes(RunPlan plan, RunPlan.RunFile file, Path joined) throws IOException {
