@@ -65,6 +65,9 @@ final class ReelRules {
                 found.add(Finding.of("sound-silent", Severity.WARNING, name + ": every sample is zero.").aboutSource(sounding.source().id())
                         .withRemedies(new Remedy.Apply("Take it out", ReelEdits.removeSound(sounding.place()))));
             }
+            facts.sounds().getFirst().fault().ifPresent(fault -> found.add(Finding
+                    .of("sound-damaged", Severity.WARNING, name + ": " + fault + ". Get the whole file again.")
+                    .aboutSource(sounding.source().id())));
             long beyond = programme.rate().isEmpty() || programme.plan().spans().isEmpty() ? 0
                     : ReelSound.framesBeyond(programme, sounding, facts);
             if (beyond > 0) {

@@ -5,7 +5,9 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a movie or sound file holds, as its container states it and its packets show it.
@@ -38,9 +40,36 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
      * @param peak highest sample in dBFS; null if it wasn't measured or there is only silence
      * @param silent whether every sample is zero
      * @param samples that were decoded, of each channel
+     * @param promised how long the header says it is, in seconds, where it is cut shorter; else null
+     * @param damaged stretches that can't be decoded and are left out
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record Track(String codec, String layout, int channels, int rate, Double peak, boolean silent, long samples) {
+    public record Track(String codec, String layout, int channels, int rate, Double peak, boolean silent, long samples,
+            Rational promised, long damaged) {
+        /** Whole. */
+        public Track(String codec, String layout, int channels, int rate, Double peak, boolean silent, long samples) {
+            this(codec, layout, channels, rate, peak, silent, samples, null, 0);
+        }
+
+        /** How long what is there lasts. */
+        @JsonIgnore
+        public Rational seconds() {
+            return Rational.of(samples, rate);
+        }
+
+        /** What is wrong with it, in words; empty if it is whole. */
+        public Optional<String> fault() {
+            List<String> words = new ArrayList<>();
+            if (promised != null) {
+                words.add("it was cut: its header says " + promised.toFixed(2) + " s, and " + seconds().toFixed(2) + " s are there");
+            }
+            if (damaged > 0) {
+                words.add(damaged + (damaged == 1 ? " stretch of it is" : " stretches of it are")
+                        + " damaged and left out, so that what follows comes too early");
+            }
+            return words.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", words));
+        }
+
         /** In words: {@code stereo, 48000 Hz, pcm_s24le}. */
         public String describe() {
             return layout + ", " + rate + " Hz, " + codec + (silent ? ", silent" : peak == null ? "" : ", peak %.1f dBFS".formatted(peak));

@@ -96,8 +96,8 @@ public record Kin(String name, List<Member> members) {
         List<String> nameWords = words(pattern.isSingle() ? pattern.baseName() : pattern.before() + "." + end);
         List<Candidate> candidates = new ArrayList<>();
         for (String word : distinct(folderWords, nameWords)) {
-            // Stills lie together for all kinds of reasons: only versions of one are kin.
-            if (!setsApart(word) || source.isStill() && !NameWords.isVersion(word)) {
+            // Stills and sounds lie together for all kinds of reasons: only versions of one are kin.
+            if (!setsApart(word) || (source.isStill() || source.isSound()) && !NameWords.isVersion(word)) {
                 continue;
             }
             // A folder may be named by one of the words that its files differ in, or by none of them.

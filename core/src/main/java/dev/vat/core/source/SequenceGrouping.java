@@ -118,8 +118,8 @@ public final class SequenceGrouping {
     }
 
     /**
-     * Chooses a number for each name that has several; the number of a version or a take only where there is no other. A name with one number never shares everything else with such a
-     * name, so that these can be judged by themselves.
+     * Chooses a number for each name that has several; the number of a version or a take only where there is no other. A name with one
+     * number never shares everything else with such a name, so that these can be judged by themselves.
      */
     private void decide() {
         Map<Key, Integer> members = new HashMap<>();

@@ -42,6 +42,8 @@ class KinTest {
                         List.of("s/kite_left_sun.####.png", "s/kite_left_haze.####.png", "s/kite_left_sand.####.png",
                                 "s/kite_right_sun.####.png"),
                         List.of("kite left: haze, sand, sun", "kite_right_sun.####.png: ")),
+                Arguments.of("sounds that share nothing", List.of("sound/wind.wav", "sound/bells.wav", "sound/kite_v01.wav",
+                        "sound/kite_v02.wav"), List.of("wind.wav: ", "bells.wav: ", "kite: v01, v02")),
                 Arguments.of("any script",
                         List.of("s/Drachen_Schatten.####.png", "s/Drachen_Dunst.####.png", "s/凧_影.####.png", "s/凧_霞.####.png"),
                         List.of("Drachen: Dunst, Schatten", "凧: 影, 霞")));
@@ -61,6 +63,9 @@ class KinTest {
         Path file = Path.of("/work").resolve(path);
         String name = file.getFileName().toString();
         int start = name.indexOf('#');
+        if (start < 0) {
+            return Location.ofFile(file);
+        }
         int end = name.lastIndexOf('#') + 1;
         return new Location(file.getParent(), new SequencePattern(name.substring(0, start), end - start, name.substring(end)));
     }

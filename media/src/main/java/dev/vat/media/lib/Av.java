@@ -64,6 +64,9 @@ public final class Av {
     }
 
     public static String text(int code) {
+        if (code == avutil.AVERROR_PATCHWELCOME()) {
+            return "this kind can't be read";
+        }
         byte[] buffer = new byte[256];
         av_strerror(code, buffer, buffer.length);
         int end = 0;

@@ -12,6 +12,7 @@ import dev.vat.media.sound.SoundReader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.bytedeco.ffmpeg.avutil.AVChannelLayout;
 import org.bytedeco.javacpp.BytePointer;
@@ -28,18 +29,17 @@ public final class ClipProbe {
     public static ClipFacts probe(Path file) {
         List<ClipFacts.Track> sounds = new ArrayList<>();
         String container;
-        Rational seconds = Rational.ZERO;
         boolean picture;
         try (SoundReader reader = new SoundReader(file)) {
             container = reader.container();
             picture = reader.hasPicture();
-            seconds = reader.seconds();
             sounds.addAll(reader.measure());
         }
         if (!picture) {
             if (sounds.isEmpty()) {
                 throw new MediaException(file.getFileName() + " holds neither picture nor sound", 0);
             }
+            Rational seconds = sounds.stream().map(ClipFacts.Track::seconds).max(Comparator.naturalOrder()).orElseThrow();
             return new ClipFacts(container, 0, null, null, null, null, seconds, sounds, 0, false, FrameNumbers.FROM_ZERO);
         }
         try (MovieFrames frames = new MovieFrames(file)) {

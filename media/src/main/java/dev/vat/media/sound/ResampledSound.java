@@ -9,8 +9,6 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_packet;
 import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
 import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_find_stream_info;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_open_input;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_copy;
@@ -92,8 +90,7 @@ final class ResampledSound implements AutoCloseable {
     }
 
     private void open(Path file) {
-        Av.check(avformat_open_input(context, file.toString(), null, null), "Opening " + file.getFileName());
-        Av.check(avformat_find_stream_info(context, (AVDictionary) null), "Reading " + file.getFileName());
+        SoundFile.open(context, file);
         stream = av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, new org.bytedeco.ffmpeg.avcodec.AVCodec(null), 0);
         if (stream < 0) {
             throw new MediaException(file.getFileName() + " has no sound", 0);

@@ -4,8 +4,6 @@ import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
 import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_find_stream_info;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_open_input;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 
 import dev.vat.media.lib.Av;
@@ -26,8 +24,7 @@ public final class SoundPackets implements AutoCloseable {
 
     public SoundPackets(Path file) {
         try {
-            Av.check(avformat_open_input(context, file.toString(), null, null), "Opening " + file.getFileName());
-            Av.check(avformat_find_stream_info(context, (AVDictionary) null), "Reading " + file.getFileName());
+            SoundFile.open(context, file);
             stream = context.streams(Av.check(av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0),
                     file.getFileName() + " holds no sound"));
         } catch (MediaException e) {

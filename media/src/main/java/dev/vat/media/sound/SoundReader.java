@@ -13,8 +13,6 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_frame;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_packet;
 import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_find_stream_info;
-import static org.bytedeco.ffmpeg.global.avformat.avformat_open_input;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_VIDEO;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_DBL;
@@ -50,11 +48,15 @@ import org.bytedeco.ffmpeg.avutil.AVFrame;
 /** The sound tracks of a file: layout, rate and highest sample, found by decoding all of it. Belongs to one thread. */
 public final class SoundReader implements AutoCloseable {
 
+    /** Seconds by which a header may be wrong. */
+    private static final Rational LITTLE = Rational.of(1, 100);
+
     /** One track on its way through the decoder. */
     private static final class Track {
         private final AVCodecContext decoder;
         private double highest;
         private long samples;
+        private long damaged;
 
         Track(AVCodecContext decoder) {
             this.decoder = decoder;
@@ -62,13 +64,13 @@ public final class SoundReader implements AutoCloseable {
     }
 
     private final AVFormatContext context = new AVFormatContext(null);
+    private final SoundFile opened;
     private final AVPacket packet = av_packet_alloc();
     private final AVFrame frame = av_frame_alloc();
 
     public SoundReader(Path file) {
         try {
-            Av.check(avformat_open_input(context, file.toString(), null, null), "Opening " + file.getFileName());
-            Av.check(avformat_find_stream_info(context, (AVDictionary) null), "Reading " + file.getFileName());
+            opened = SoundFile.open(context, file);
         } catch (MediaException e) {
             close();
             throw e;
@@ -76,7 +78,7 @@ public final class SoundReader implements AutoCloseable {
     }
 
     public String container() {
-        return Av.string(context.iformat().name(), "unknown");
+        return opened.container(context);
     }
 
     public boolean hasPicture() {
@@ -89,9 +91,6 @@ public final class SoundReader implements AutoCloseable {
         return false;
     }
 
-    public Rational seconds() {
-        return context.duration() <= 0 ? Rational.ZERO : Rational.of(context.duration(), 1_000_000);
-    }
 
     /** Decodes every track to its end. */
     public List<ClipFacts.Track> measure() {
@@ -104,7 +103,8 @@ public final class SoundReader implements AutoCloseable {
             }
             while (!tracks.isEmpty() && av_read_frame(context, packet) >= 0) {
                 Track track = tracks.get(packet.stream_index());
-                if (track != null && avcodec_send_packet(track.decoder, packet) >= 0) {
+                if (track != null) {
+                    track.damaged += avcodec_send_packet(track.decoder, packet) < 0 ? 1 : 0;
                     drain(track);
                 }
                 av_packet_unref(packet);
@@ -121,10 +121,19 @@ public final class SoundReader implements AutoCloseable {
         }
     }
 
-    private static ClipFacts.Track describe(AVCodecParameters p, Track track) {
+    /** The whole length where a header promises more than there is: the file is cut. Lengths of coded sound are only near. */
+    private Rational promised(AVCodecParameters p, long samples) {
+        String codec = Av.string(avcodec_get_name(p.codec_id()), "unknown");
+        boolean exact = context.nb_streams() == 1 && (codec.startsWith("pcm_") || codec.equals("flac"));
+        return opened.stated(context).filter(_ -> exact)
+                .filter(s -> s.compareTo(Rational.of(samples, p.sample_rate()).plus(LITTLE)) > 0).orElse(null);
+    }
+
+    private ClipFacts.Track describe(AVCodecParameters p, Track track) {
         double highest = track.highest;
         return new ClipFacts.Track(Av.string(avcodec_get_name(p.codec_id()), "unknown"), ChannelNames.of(p.ch_layout()),
-                p.ch_layout().nb_channels(), p.sample_rate(), highest == 0 ? null : 20 * Math.log10(highest), highest == 0, track.samples);
+                p.ch_layout().nb_channels(), p.sample_rate(), highest == 0 ? null : 20 * Math.log10(highest), highest == 0, track.samples,
+                promised(p, track.samples), track.damaged);
     }
 
     static AVCodecContext open(AVCodecParameters parameters) {
