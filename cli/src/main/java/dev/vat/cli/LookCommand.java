@@ -111,7 +111,7 @@ final class LookCommand implements Callable<Integer> {
                 + (clip.timecode() == null ? "" : ", timecode " + clip.timecode()));
         clip.sounds().forEach(sound -> output.say("  sound: " + sound.describe()));
         if (clip.uneven() != null) {
-            output.say("  note: frames don't stand evenly, " + clip.uneven().places() + " places are off");
+            output.say("  note: variable rate, frames " + clip.uneven().describe());
         }
     }
 

@@ -136,10 +136,12 @@ final class ContentRules {
                     + " sound tracks: the first one is written.").aboutSource(entry.source().id()));
         }
         if (clip.uneven() != null) {
-            found.add(Finding.of("rate-uneven", Severity.WARNING, entry.source().name() + ": its frames don't stand evenly ("
-                    + clip.uneven().shortest().times(1000).toDecimal(1) + " to " + clip.uneven().longest().times(1000).toDecimal(1)
-                    + " ms apart, " + clip.uneven().places() + " places off). Each is taken once, at an even "
-                    + (clip.rate() == null ? "rate" : clip.rate().label()) + ".").aboutSource(entry.source().id()));
+            long unseen = clip.uneven().unseen();
+            found.add(Finding.of("rate-uneven", Severity.WARNING, entry.source().name() + " has a variable rate (frames "
+                    + clip.uneven().describe() + "). Each frame is shown from its own time on, counted at "
+                    + (clip.rate() == null ? "an even rate" : clip.rate().label())
+                    + (unseen == 0 ? "." : unseen == 1 ? "; 1 is too short to be seen." : "; " + unseen + " are too short to be seen."))
+                    .aboutSource(entry.source().id()));
         }
     }
 }

@@ -13,9 +13,9 @@ import java.util.Optional;
  * What a movie or sound file holds, as its container states it and its packets show it.
  *
  * @param container by the media library's name
- * @param frames picture frames counted packet by packet; 0 for a sound file
- * @param rate mean frames a second; null without a picture
- * @param uneven whether frames don't stand evenly: the shortest and longest spacing in seconds, or null
+ * @param frames picture frames at its rate; 0 for a sound file
+ * @param rate frames a second, by the frames' own times; null without a picture
+ * @param uneven what isn't even about them, or null
  * @param timecode of the first frame, or null
  * @param format of the pictures, or null
  * @param seconds how long it lasts
@@ -29,8 +29,19 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
         Rational seconds, List<Track> sounds, int lossyPasses,
         boolean draft, FrameNumbers numbers) {
 
-    /** Spacing of frames in a file of variable rate, in seconds. */
-    public record Uneven(Rational shortest, Rational longest, long places) {}
+    /**
+     * Spacing of frames in a file of variable rate, in seconds.
+     *
+     * @param places where it is another than the rate's
+     * @param unseen frames that another one follows before they would be shown
+     */
+    public record Uneven(Rational shortest, Rational longest, long places, long unseen) {
+        /** In words: {@code 20.0 to 1000.0 ms apart, 7 places off}. */
+        public String describe() {
+            return shortest.times(1000).toDecimal(1) + " to " + longest.times(1000).toDecimal(1) + " ms apart, " + places
+                    + (places == 1 ? " place off" : " places off");
+        }
+    }
 
     /**
      * A sound track.

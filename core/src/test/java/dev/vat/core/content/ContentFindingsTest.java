@@ -166,10 +166,11 @@ class ContentFindingsTest {
     @Test
     void aMovieOfUnevenRateIsAWarning() {
         FrameTable table = table(ContentFindingsTest::plain, i -> i);
-        ClipFacts clip = new ClipFacts("mov", COUNT, Rate.FPS_25, new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 7), null,
+        ClipFacts clip = new ClipFacts("mov", COUNT, Rate.FPS_25, new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 7, 2), null,
                 null, Rational.of(2), List.of(), 1, false);
         assertThat(findings(table, Map.of("s1", clip))).filteredOn(f -> f.id().equals("rate-uneven")).singleElement()
-                .satisfies(f -> assertThat(f.text()).contains("20 to 100 ms apart, 7 places off"));
+                .satisfies(f -> assertThat(f.text()).contains("20 to 100 ms apart, 7 places off",
+                        "2 are too short to be seen"));
     }
 
     @Test

@@ -53,8 +53,7 @@ final class SourceNotes extends VBox {
                 + clip.seconds().toFixed(3) + " s.");
         clip.sounds().forEach(sound -> words.add("Sound: " + sound.describe() + "."));
         if (clip.uneven() != null) {
-            words.add("Variable rate: frames stand " + clip.uneven().shortest().times(1000).toDecimal(1) + " to "
-                    + clip.uneven().longest().times(1000).toDecimal(1) + " ms apart.");
+            words.add("Variable rate: frames " + clip.uneven().describe() + ".");
         }
     }
 

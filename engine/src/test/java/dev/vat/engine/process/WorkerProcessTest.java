@@ -120,7 +120,7 @@ class WorkerProcessTest {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         Recipe.Frame still = Recipe.Frame.of("/a.exr", FileKind.EXR, 4, new PictureReading(AlphaKind.PREMULTIPLIED, "haze",
                 ColourReading.LINEAR.withExposure(Rational.of(1, 2)).withCurve(ColourReading.Curve.GAMMA22)));
-        ClipFacts clip = new ClipFacts("mov", 250, Rate.of(24000, 1001), new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 3),
+        ClipFacts clip = new ClipFacts("mov", 250, Rate.of(24000, 1001), new ClipFacts.Uneven(Rational.of(1, 50), Rational.of(1, 10), 3, 0),
                 "01:00:00:00",
                 null, Rational.of(10), List.of(new ClipFacts.Track("aac", "stereo", 2, 48_000, -3.5, false, 480_000)), 2, true);
         List<Message> sent = List.of(new ViewerMessage.Probe(4, "/b.mov"), new ViewerMessage.Probed(4, clip, null),

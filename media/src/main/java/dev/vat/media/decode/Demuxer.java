@@ -3,7 +3,9 @@ package dev.vat.media.decode;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
+import static org.bytedeco.ffmpeg.global.avformat.AVFMT_TS_DISCONT;
 import static org.bytedeco.ffmpeg.global.avformat.AVSEEK_FLAG_BACKWARD;
+import static org.bytedeco.ffmpeg.global.avformat.AVSEEK_FLAG_BYTE;
 import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
 import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
 import static org.bytedeco.ffmpeg.global.avformat.av_seek_frame;
@@ -120,6 +122,18 @@ public final class Demuxer implements AutoCloseable {
     /** Goes to the last self-contained frame at or before a time, given in the track's own time base. */
     void seek(long time) {
         Av.check(av_seek_frame(context, stream.index(), time, AVSEEK_FLAG_BACKWARD), "Seeking");
+    }
+
+    /**
+     * Goes to the start of the file. Streams without an index are gone through by bytes: looked up by time, their first group is missed
+     * where its coding times lie before the time that is asked for.
+     */
+    void seekStart(long first) {
+        if ((context.iformat().flags() & AVFMT_TS_DISCONT) != 0) {
+            Av.check(av_seek_frame(context, -1, 0, AVSEEK_FLAG_BYTE), "Seeking");
+        } else {
+            seek(first);
+        }
     }
 
     @Override

@@ -5,6 +5,8 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_PAL;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_RGB;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_clone;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_copy;
+import static org.bytedeco.ffmpeg.global.avutil.av_frame_copy_props;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_get_buffer;
 import static org.bytedeco.ffmpeg.global.avutil.av_get_bits_per_pixel;
@@ -65,9 +67,34 @@ public final class Picture implements AutoCloseable {
         cleanable = CLEANER.register(this, held);
     }
 
-    /** Takes the frame over. */
+    /** Takes the frame over. Rows that run from the bottom up, as uncompressed AVI has them, are laid the other way round. */
     public static Picture owning(AVFrame frame) {
-        return new Picture(frame);
+        return new Picture(isBottomUp(frame) ? topDown(frame) : frame);
+    }
+
+    private static boolean isBottomUp(AVFrame frame) {
+        for (int plane = 0; plane < 4; plane++) {
+            if (frame.linesize(plane) < 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static AVFrame topDown(AVFrame frame) {
+        AVFrame turned = av_frame_alloc();
+        try {
+            turned.format(frame.format()).width(frame.width()).height(frame.height());
+            Av.check(av_frame_get_buffer(turned, 0), "No memory for a picture of " + frame.width() + "x" + frame.height());
+            Av.check(av_frame_copy(turned, frame), "Laying rows from the top down");
+            Av.check(av_frame_copy_props(turned, frame), "Laying rows from the top down");
+            return turned;
+        } catch (MediaException e) {
+            av_frame_free(turned);
+            throw e;
+        } finally {
+            av_frame_free(frame);
+        }
     }
 
     public static Picture allocate(String format, int width, int height) {
@@ -236,15 +263,11 @@ public final class Picture implements AutoCloseable {
         return frame().linesize(plane);
     }
 
-    /** A plane's memory, valid until this picture is closed. Pictures with rows from the bottom up are refused. */
+    /** A plane's memory, valid until this picture is closed; its rows run from the top down. */
     @SuppressWarnings("restricted")
     public MemorySegment plane(int plane) {
-        int stride = stride(plane);
-        if (stride < 0) {
-            throw new IllegalStateException("Rows run from the bottom up");
-        }
         return MemorySegment.ofAddress(frame().data(plane).address())
-                .reinterpret((long) stride * planeHeight(plane));
+                .reinterpret((long) stride(plane) * planeHeight(plane));
     }
 
     boolean isPalette() {

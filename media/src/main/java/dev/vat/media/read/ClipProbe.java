@@ -20,9 +20,6 @@ import org.bytedeco.javacpp.BytePointer;
 /** Looks into a movie or sound file: its pictures counted one by one, its sound decoded and measured. */
 public final class ClipProbe {
 
-    /** Spacings that differ by less than this many seconds are rounding: some containers count in milliseconds. */
-    private static final Rational ROUNDING = Rational.of(21, 10_000);
-
     private ClipProbe() {}
 
     /** @throws MediaException if the file can't be opened, or holds neither picture nor sound */
@@ -43,24 +40,9 @@ public final class ClipProbe {
             return new ClipFacts(container, 0, null, null, null, null, seconds, sounds, 0, false, FrameNumbers.FROM_ZERO);
         }
         try (MovieFrames frames = new MovieFrames(file)) {
-            return new ClipFacts(container, Math.toIntExact(frames.count()), frames.rate(), uneven(frames),
+            return new ClipFacts(container, Math.toIntExact(frames.count()), frames.rate(), frames.uneven().orElse(null),
                     frames.timecode().orElse(null), frames.format(), frames.seconds(), sounds, frames.isLossy() ? 1 : 0, false,
                     frames.numbers());
         }
-    }
-
-    private static ClipFacts.Uneven uneven(MovieFrames frames) {
-        Rational shortest = null;
-        Rational longest = null;
-        Rational even = frames.rate().seconds(1);
-        long places = 0;
-        for (int i = 0; i + 1 < frames.count(); i++) {
-            Rational spacing = frames.spacing(i);
-            shortest = shortest == null || spacing.compareTo(shortest) < 0 ? spacing : shortest;
-            longest = longest == null || spacing.compareTo(longest) > 0 ? spacing : longest;
-            Rational off = spacing.minus(even);
-            places += off.abs().compareTo(ROUNDING) > 0 ? 1 : 0;
-        }
-        return places == 0 ? null : new ClipFacts.Uneven(shortest, longest, places);
     }
 }

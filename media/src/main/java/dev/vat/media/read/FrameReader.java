@@ -7,16 +7,14 @@ import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.decode.StillDecoder;
+import dev.vat.media.decode.Turning;
 import dev.vat.media.decode.still.DpxPicture;
 import dev.vat.media.decode.still.ExrGaps;
 import dev.vat.media.decode.still.Inspection;
-import dev.vat.media.decode.still.Orientation;
 import dev.vat.media.decode.still.TgaGreyAlpha;
 import dev.vat.media.decode.still.TiffPicture;
-import dev.vat.media.filter.Filtering;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.measure.LookScan;
-import dev.vat.media.picture.ChromaGrid;
 import dev.vat.media.picture.Picture;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
@@ -24,8 +22,6 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
-import java.util.EnumMap;
-import java.util.Map;
 
 /**
  * Reads frame files one at a time: the structure first, then a strict and full decode. An instance belongs to one
@@ -41,8 +37,7 @@ public final class FrameReader implements AutoCloseable {
     private static final long MOST_PIXELS = 1L << 28;
 
     private final StillDecoder decoder = new StillDecoder();
-    private final Filtering fining = new Filtering(p -> "zscale,format=" + (p.hasAlpha() ? "yuva444p" : "yuv444p"));
-    private final Map<Orientation, Filtering> turning = new EnumMap<>(Orientation.class);
+    private final Turning turning = new Turning();
     private MovieFrames movie;
     private Path moviePath;
 
@@ -90,7 +85,7 @@ public final class FrameReader implements AutoCloseable {
                 movie = new MovieFrames(file);
                 moviePath = file;
             }
-            return new FrameRead.Sound(movie.frame(movie.numbers().index(frame)), movie.format(), null);
+            return new FrameRead.Sound(movie.frame(movie.numbers().index(frame)), movie.format(), movie.note());
         } catch (MediaException | IllegalArgumentException e) {
             return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
         }
@@ -145,10 +140,11 @@ public final class FrameReader implements AutoCloseable {
             return new FrameRead.Unsound(FrameState.UNREADABLE, "its header claims " + format.size() + ", which "
                     + inspection.data().length + " bytes can't hold or Vat can't decode (at most 268 million pixels)");
         }
-        Picture picture = upright(stored(inspection), inspection.orientation());
-        if (picture == null) {
+        Picture stored = stored(inspection);
+        if (stored == null) {
             return new FrameRead.Unsound(FrameState.CUT_SHORT, "the file ends before its picture does");
         }
+        Picture picture = turning.upright(stored, inspection.orientation());
         String fault = picture.width() != format.size().width() || picture.height() != format.size().height()
                 ? "the header says " + format.size() + " but the picture is " + picture.width() + "x" + picture.height()
                 : inspection.kind() == FileKind.EXR ? ExrGaps.in(inspection.data(), picture) : null;
@@ -169,20 +165,6 @@ public final class FrameReader implements AutoCloseable {
             case TGA -> TgaGreyAlpha.isOne(data) ? TgaGreyAlpha.read(data) : decoder.decode(FileKind.TGA, inspection.layer(), data);
             default -> inspection.endIsGuess() ? decodeOpenEnd(inspection) : decoder.decode(inspection.kind(), inspection.layer(), data);
         };
-    }
-
-    private Picture upright(Picture stored, Orientation orientation) {
-        if (stored == null || orientation == Orientation.UPRIGHT) {
-            return stored;
-        }
-        try (stored; Picture fine = fine(stored)) {
-            return turning.computeIfAbsent(orientation, how -> new Filtering(_ -> how.chain())).apply(fine);
-        }
-    }
-
-    /** Colour as fine as brightness: turned as it is, coarse colour of an odd size would lie beside its pixels. */
-    private Picture fine(Picture picture) {
-        return ChromaGrid.isFine(picture) ? picture.share() : fining.applyToWhole(picture);
     }
 
     /**
@@ -219,7 +201,6 @@ public final class FrameReader implements AutoCloseable {
     public void close() {
         closeMovie();
         decoder.close();
-        fining.close();
-        turning.values().forEach(Filtering::close);
+        turning.close();
     }
 }

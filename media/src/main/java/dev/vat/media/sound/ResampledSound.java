@@ -6,10 +6,12 @@ import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_frame;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_packet;
+import static org.bytedeco.ffmpeg.global.avformat.AV_DISPOSITION_ATTACHED_PIC;
 import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
 import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
+import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_VIDEO;
 import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_copy;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
@@ -43,8 +45,9 @@ import org.bytedeco.javacpp.BytePointer;
 import org.bytedeco.javacpp.PointerPointer;
 
 /**
- * The first sound track of a file, decoded and brought to 48 kHz and a number of channels, interleaved. Sample 0 is the time
- * at which the file begins: a track that starts later has silence in front. Belongs to one thread.
+ * The first sound track of a file, decoded and brought to 48 kHz and a number of channels, interleaved. Sample 0 is the time at which the
+ * file's first picture is shown, or of a file without pictures the time at which it begins: a track that starts later has silence in front,
+ * and of one that starts earlier that much is left out. Belongs to one thread.
  */
 final class ResampledSound implements AutoCloseable {
 
@@ -65,6 +68,8 @@ final class ResampledSound implements AutoCloseable {
     private int stream;
     private boolean started;
     private boolean ownChannels;
+    /** Samples to come that lie before sample 0. */
+    private long early;
 
     private final int format;
     private int channels;
@@ -146,15 +151,25 @@ final class ResampledSound implements AutoCloseable {
             Av.check(av_opt_set_double(resampler, "cutoff", PASSED, 0), "Resampling");
             Av.check(swr_init(resampler), "Resampling");
         }
-        long from = context.start_time() == AV_NOPTS_VALUE ? 0 : context.start_time();
         long at = frame.best_effort_timestamp();
         if (at != AV_NOPTS_VALUE) {
-            Rational late = Av.rational(context.streams(stream).time_base()).times(at).minus(Rational.of(from, 1_000_000));
-            long silence = Math.clamp(late.times(stretch).times(SoundCodec.RATE).round(), 0, MOST_SILENCE);
-            for (long i = 0; i < silence; i++) {
+            Rational late = Av.rational(context.streams(stream).time_base()).times(at).minus(begins());
+            long samples = Math.clamp(late.times(stretch).times(SoundCodec.RATE).round(), -MOST_SILENCE, MOST_SILENCE);
+            for (long i = 0; i < samples; i++) {
                 out.write(new byte[frameBytes]);
             }
+            early = Math.max(0, -samples);
         }
+    }
+
+    /** The time of sample 0, in seconds. */
+    private Rational begins() {
+        int index = av_find_best_stream(context, AVMEDIA_TYPE_VIDEO, -1, -1, new org.bytedeco.ffmpeg.avcodec.AVCodec(null), 0);
+        if (index >= 0 && (context.streams(index).disposition() & AV_DISPOSITION_ATTACHED_PIC) == 0
+                && context.streams(index).start_time() != AV_NOPTS_VALUE) {
+            return Av.rational(context.streams(index).time_base()).times(context.streams(index).start_time());
+        }
+        return Rational.of(context.start_time() == AV_NOPTS_VALUE ? 0 : context.start_time(), 1_000_000);
     }
 
     private static int rate(int samples, long times) {
@@ -168,7 +183,9 @@ final class ResampledSound implements AutoCloseable {
             int made = Av.check(swr_convert(resampler, planes, room, samples, count), "Resampling");
             byte[] bytes = new byte[made * frameBytes];
             buffer.get(bytes);
-            out.write(bytes);
+            int left = (int) Math.min(early, made);
+            early -= left;
+            out.write(bytes, left * frameBytes, bytes.length - left * frameBytes);
         }
     }
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rational;
+import dev.vat.media.decode.OddMovie;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.read.ClipProbe;
 import java.io.ByteArrayOutputStream;
@@ -16,11 +17,14 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Map;
+import java.util.stream.LongStream;
 import org.bytedeco.ffmpeg.global.avutil;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** WAV files laid out by hand, byte by byte, as their samples are heard. */
 class SoundReaderTest {
@@ -98,6 +102,22 @@ class SoundReaderTest {
         assertThat(facts.seconds()).isEqualTo(Rational.of(1, 40));
         assertThat(facts.sounds().getFirst().fault()).contains("it was cut: its header says 0.10 s, and 0.03 s are there");
         assertThat(heard(file)).hasSize(1200);
+    }
+
+    /** Pictures that begin half a second after the sound: what is heard at a frame is what stood beside it. */
+    @ParameterizedTest
+    @ValueSource(strings = {"late.mkv", "late.mov"})
+    void soundStaysWithItsPictures(String name) throws IOException {
+        long[] times = LongStream.range(0, 50).map(i -> 500 + 40 * i).toArray();
+        int click = RATE / 2 + 10 * RATE / 25;
+        Path file = new OddMovie("libx264", Map.of("x264-params", "bframes=0"), Map.of(), Rational.of(1, 1000), times, null, click)
+                .write(folder.resolve(name));
+        float[] heard = heard(file);
+        int loudest = 0;
+        for (int i = 1; i < heard.length; i++) {
+            loudest = Math.abs(heard[i]) > Math.abs(heard[loudest]) ? i : loudest;
+        }
+        assertThat(loudest).as("the click at the tenth frame").isEqualTo(10 * RATE / 25);
     }
 
     @Test

@@ -15,6 +15,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -28,6 +29,7 @@ final class FrameChecks implements AutoCloseable {
     /** One that takes longer will hardly be done at all. */
     private static final long MOST_SECONDS = 120;
     private static final int KILOBYTE = 1024;
+    private static final long LAST_MILLIS = 1000;
 
     private final ThreadPoolExecutor threads;
     /** Of the heap, in kilobytes: whole files are read into it, and some are unpacked there. */
@@ -43,10 +45,22 @@ final class FrameChecks implements AutoCloseable {
     /** @param room in bytes, for all frames that are looked into at once @param mostMillis for one */
     FrameChecks(String name, int threads, long room, long mostMillis) {
         this.threads = new ThreadPoolExecutor(threads, threads, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(),
-                Thread.ofPlatform().name(name, 0).priority(Thread.MIN_PRIORITY).daemon().factory());
+                closingReaders(Thread.ofPlatform().name(name, 0).priority(Thread.MIN_PRIORITY).daemon().factory()));
         this.room = Math.clamp(room / KILOBYTE, 1, Integer.MAX_VALUE);
         this.free = new Semaphore(this.room, true);
         this.mostMillis = mostMillis;
+    }
+
+    /** A thread that ends lets the movie go that its reader has open. */
+    private ThreadFactory closingReaders(ThreadFactory plain) {
+        return work -> plain.newThread(() -> {
+            try {
+                work.run();
+            } finally {
+                readers.get().close();
+                readers.remove();
+            }
+        });
     }
 
     /** One verdict for each file, in their order. @param before done before each, to step aside */
@@ -106,5 +120,11 @@ final class FrameChecks implements AutoCloseable {
     @Override
     public void close() {
         threads.shutdownNow();
+        try {
+            // One that never comes back from its decoder isn't waited for.
+            threads.awaitTermination(LAST_MILLIS, TimeUnit.MILLISECONDS);
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+        }
     }
 }

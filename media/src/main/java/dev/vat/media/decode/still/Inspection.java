@@ -55,7 +55,7 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
         if (how == Orientation.UPRIGHT || !isWhole()) {
             return this;
         }
-        String said = how.words() + ", as the file says";
+        String said = how.said();
         return new Inspection(kind, state, why, note == null ? said : note + "; " + said, how.turned(format), data, endIsGuess, layer, how);
     }
 

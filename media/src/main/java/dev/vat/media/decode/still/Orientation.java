@@ -42,6 +42,20 @@ public enum Orientation {
     }
 
     /**
+     * By the upper left of a movie track's matrix: x becomes {@code a x + c y}, y becomes {@code b x + d y}. Anything that is no turn by
+     * quarters is taken as upright.
+     */
+    public static Orientation ofMatrix(int a, int b, int c, int d) {
+        if (b == 0 && c == 0) {
+            return a >= 0 ? d >= 0 ? UPRIGHT : FLIPPED : d >= 0 ? MIRRORED : HALF;
+        }
+        if (a != 0 || d != 0) {
+            return UPRIGHT;
+        }
+        return b > 0 ? c > 0 ? TRANSPOSED : RIGHT : c > 0 ? LEFT : TRANSVERSED;
+    }
+
+    /**
      * By what Exif says, which is laid out as a TIFF file.
      *
      * @param data perhaps with the mark of Exif before it
@@ -77,13 +91,13 @@ public enum Orientation {
         return chain;
     }
 
-    /** In words, empty where there is nothing to say. */
-    String words() {
-        return words;
+    /** What is said of a picture that was turned: {@code turned right, as the file says}. */
+    public String said() {
+        return words + ", as the file says";
     }
 
     /** What a stored picture is once it stands upright. */
-    PictureFormat turned(PictureFormat stored) {
+    public PictureFormat turned(PictureFormat stored) {
         if (ordinal() < TRANSPOSED.ordinal()) {
             return stored;
         }

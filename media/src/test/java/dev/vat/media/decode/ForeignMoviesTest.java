@@ -1,0 +1,173 @@
+package dev.vat.media.decode;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.picture.Size;
+import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FileKind;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
+import dev.vat.media.picture.Picture;
+import dev.vat.media.read.ClipProbe;
+import dev.vat.media.read.FrameRead;
+import dev.vat.media.read.FrameReader;
+import java.io.IOException;
+import java.lang.foreign.ValueLayout;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Movies as other programs write them: each frame has to be the one that is shown at its time. */
+class ForeignMoviesTest {
+
+    private static final String LONG_GROUPS = "keyint=24:min-keyint=24:bframes=3:scenecut=0";
+
+    @TempDir
+    Path folder;
+
+    private static List<Long> shown(Path file, long... places) {
+        List<Long> shown = new ArrayList<>();
+        try (MovieFrames frames = new MovieFrames(file)) {
+            for (long place : places) {
+                try (Picture picture = frames.frame(place)) {
+                    shown.add(OddMovie.shown(picture));
+                }
+            }
+        }
+        return shown;
+    }
+
+    private static long[] all(int count) {
+        return LongStream.range(0, count).toArray();
+    }
+
+    @ParameterizedTest(name = "{0}, {1}, {2}")
+    @CsvSource(delimiter = '|', value = {
+        "a.mp4 | x264-params=" + LONG_GROUPS + " | ",
+        "open.mp4 | x264-params=" + LONG_GROUPS + ":open-gop=1 | ",
+        "open.mkv | x264-params=" + LONG_GROUPS + ":open-gop=1 | ",
+        "open.ts | x264-params=" + LONG_GROUPS + ":open-gop=1 | ",
+        "fragmented.mp4 | x264-params=" + LONG_GROUPS + " | movflags=frag_keyframe+empty_moov",
+        "unlisted.mov | x264-params=" + LONG_GROUPS + " | use_editlist=0",
+    })
+    void everyFrameIsFoundInAnyOrder(String name, String how, String boxed) {
+        Path file = OddMovie.even(90, options(how), options(boxed)).write(folder.resolve(name));
+        ClipFacts facts = ClipProbe.probe(file);
+        assertThat(facts.frames()).isEqualTo(90);
+        assertThat(facts.rate()).isEqualTo(Rate.FPS_25);
+        assertThat(facts.uneven()).isNull();
+        assertThat(shown(file, all(90))).containsExactlyElementsOf(LongStream.range(0, 90).boxed().toList());
+        long[] order = {50, 23, 24, 22, 71, 70, 0, 89, 47, 48, 46, 45, 2, 1};
+        assertThat(shown(file, order)).containsExactlyElementsOf(LongStream.of(order).boxed().toList());
+    }
+
+    private static Map<String, String> options(String text) {
+        return text == null || text.isBlank() ? Map.of() : Map.of(text.substring(0, text.indexOf('=')), text.substring(text.indexOf('=') + 1));
+    }
+
+    /** 30 a second, nothing for a second after the tenth, then 30 a second again; in milliseconds as a browser writes them. */
+    private static long[] withPause() {
+        return LongStream.range(0, 20).map(i -> Math.round(i * 1000 / 30.0) + (i < 10 ? 0 : 1000)).toArray();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"a.mkv", "a.mp4"})
+    void ofVariableRateEachStandsAtItsOwnTime(String name) {
+        Path file = new OddMovie("libx264", Map.of("x264-params", "bframes=0"), Map.of(), Rational.of(1, 1000), withPause(), null, -1)
+                .write(folder.resolve(name));
+        ClipFacts facts = ClipProbe.probe(file);
+        assertThat(facts.rate()).isEqualTo(Rate.of(30));
+        assertThat(facts.frames()).isEqualTo(50);
+        assertThat(facts.uneven().places()).isEqualTo(1);
+        assertThat(shown(file, 0, 9, 10, 20, 38, 39, 40, 49, 5)).containsExactly(0L, 9L, 9L, 9L, 9L, 9L, 10L, 19L, 5L);
+    }
+
+    /** Uncompressed AVI with its lowest row first: written here byte by byte. */
+    @Test
+    void anAviFromTheBottomUpStandsUpright() throws IOException {
+        Path file = Files.write(folder.resolve("up.avi"), bottomUpAvi(10));
+        try (FrameReader reader = new FrameReader()) {
+            for (int i = 0; i < 10; i++) {
+                assertThat(reader.check(file, FileKind.MOVIE, null, i).state()).isEqualTo(FrameState.GOOD);
+            }
+            try (Picture picture = ((FrameRead.Sound) reader.read(file, FileKind.MOVIE, null, 3)).picture()) {
+                assertThat(picture.plane(0).get(ValueLayout.JAVA_BYTE, 0) & 0xff).as("the bright corner").isEqualTo(230);
+                assertThat(OddMovie.shown(picture)).as("three bytes a pixel").isEqualTo(3);
+            }
+        }
+    }
+
+    private static byte[] bottomUpAvi(int count) {
+        int rowBytes = OddMovie.WIDTH * 3;
+        int size = rowBytes * OddMovie.HEIGHT;
+        ByteBuffer header = little(56).putInt(40_000).putInt(size * 25).putInt(0).putInt(0x10).putInt(count).putInt(0).putInt(1).putInt(size)
+                .putInt(OddMovie.WIDTH).putInt(OddMovie.HEIGHT);
+        ByteBuffer stream = little(56).put("vidsDIB ".getBytes(StandardCharsets.US_ASCII));
+        stream.putInt(20, 1).putInt(24, 25).putInt(32, count).putInt(36, size);
+        ByteBuffer format = little(40).putInt(40).putInt(OddMovie.WIDTH).putInt(OddMovie.HEIGHT).putShort((short) 1).putShort((short) 24)
+                .putInt(0).putInt(size);
+        byte[][] frames = new byte[count][];
+        for (int n = 0; n < count; n++) {
+            byte[] rows = new byte[size];
+            Arrays.fill(rows, (byte) OddMovie.brightness(n));
+            for (int y = 0; y < 8; y++) {
+                Arrays.fill(rows, (OddMovie.HEIGHT - 1 - y) * rowBytes, (OddMovie.HEIGHT - 1 - y) * rowBytes + 24, (byte) 230);
+            }
+            frames[n] = chunk("00db", rows);
+        }
+        return chunk("RIFF", "AVI ".getBytes(StandardCharsets.US_ASCII),
+                list("hdrl", chunk("avih", header.array()), list("strl", chunk("strh", stream.array()), chunk("strf", format.array()))),
+                list("movi", frames));
+    }
+
+    private static ByteBuffer little(int bytes) {
+        return ByteBuffer.allocate(bytes).order(ByteOrder.LITTLE_ENDIAN);
+    }
+
+    private static byte[] list(String type, byte[]... chunks) {
+        byte[][] all = new byte[chunks.length + 1][];
+        all[0] = type.getBytes(StandardCharsets.US_ASCII);
+        System.arraycopy(chunks, 0, all, 1, chunks.length);
+        return chunk("LIST", all);
+    }
+
+    private static byte[] chunk(String name, byte[]... parts) {
+        int length = Arrays.stream(parts).mapToInt(p -> p.length).sum();
+        ByteBuffer chunk = little(8 + length).put(name.getBytes(StandardCharsets.US_ASCII)).putInt(length);
+        for (byte[] part : parts) {
+            chunk.put(part);
+        }
+        return chunk.array();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0 65536 -65536 0, 48, 64, 47, 0", "0 -65536 65536 0, 48, 64, 0, 63", "-65536 0 0 -65536, 64, 48, 63, 47",
+            "-65536 0 0 65536, 64, 48, 63, 0", "65536 0 0 65536, 64, 48, 0, 0"})
+    void aTurnedTrackStandsUpright(String turn, int width, int height, int cornerX, int cornerY) {
+        String[] n = turn.split(" ");
+        int[] matrix = {Integer.parseInt(n[0]), Integer.parseInt(n[1]), 0, Integer.parseInt(n[2]), Integer.parseInt(n[3]), 0, 0, 0, 1 << 30};
+        OddMovie movie = OddMovie.even(3, Map.of(), Map.of());
+        Path file = new OddMovie(movie.encoder(), movie.options(), movie.container(), movie.tick(), movie.times(), matrix, -1)
+                .write(folder.resolve("turned.mp4"));
+        try (MovieFrames frames = new MovieFrames(file); Picture picture = frames.frame(1)) {
+            assertThat(frames.format().size()).isEqualTo(Size.of(width, height));
+            assertThat(Size.of(picture.width(), picture.height())).isEqualTo(Size.of(width, height));
+            int corner = picture.plane(0).get(ValueLayout.JAVA_BYTE, (long) cornerY * picture.stride(0) + cornerX) & 0xff;
+            assertThat(corner).as("the bright corner").isGreaterThan(180);
+            assertThat(frames.note() == null).isEqualTo(cornerX == 0 && cornerY == 0);
+        }
+    }
+}
