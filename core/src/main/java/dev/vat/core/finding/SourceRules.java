@@ -2,6 +2,7 @@ package dev.vat.core.finding;
 
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.Stated;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
@@ -71,12 +72,34 @@ final class SourceRules {
                     + own.label() + ", they are read at " + rate.label() + ".").aboutSource(entry.source().id())
                     .withRemedies(new Remedy.Apply("Read at " + own.label(), Edits.setSourceRate(entry.source().id(), own))));
         }
+        otherColour(entry, format.stated(), found);
         boolean tagless = format.stated().primaries() == null && format.stated().transfer() == null;
         if (entry.picture().colour().kind() == ColourReading.Kind.TAGGED && tagless) {
             found.add(Finding.of("tags-missing", Severity.WARNING, entry.source().name()
                     + ": the files state no primaries and no curve, so that values are kept as they are.")
                     .aboutSource(entry.source().id()));
         }
+    }
+
+    /** Nobody chose how colours are taken, and the files state others than those that they are taken as. */
+    private static void otherColour(ResolvedReel.Entry entry, Stated stated, List<Finding> found) {
+        Interpretation picture = entry.source().reading().picture();
+        boolean converted = entry.picture().colour().kind() == ColourReading.Kind.TAGGED;
+        boolean linear = entry.picture().colour().isLinear();
+        boolean other = linear ? stated.foreign() != null || stated.primaries() != null && stated.primaries() != 1 : stated.isOfOtherColour();
+        if (!other || picture.colour() != null && !(converted && stated.foreign() != null)) {
+            return;
+        }
+        Finding finding = Finding.of("colour-stated", Severity.WARNING, entry.source().name() + ": the files state " + stated.colour() + ". "
+                + (stated.foreign() != null ? "There is no conversion from " + stated.foreign() + ": values are kept and shown as Rec.709."
+                        : linear ? "They are taken as light of Rec.709 primaries." : "Values are kept and shown as Rec.709."))
+                .aboutSource(entry.source().id());
+        Remedy keep = new Remedy.Apply("Keep the values",
+                Edits.setPicture(entry.source().id(), picture.withColour(linear ? ColourReading.LINEAR : ColourReading.DISPLAY)));
+        found.add(converted ? finding
+                : stated.foreign() != null ? finding.withRemedies(keep)
+                        : finding.withRemedies(new Remedy.Apply("Convert to Rec.709",
+                                Edits.setPicture(entry.source().id(), picture.withColour(ColourReading.TAGGED))), keep));
     }
 
     private static Finding sourceGone(Project project, ResolvedReel programme) {

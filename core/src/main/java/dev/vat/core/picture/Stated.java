@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.time.Rate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /**
  * What a file says about itself beside size and depth; every field may be null, since most files say little.
@@ -13,23 +14,39 @@ import java.util.List;
  * @param timecode of this very frame, HH:MM:SS:FF (DPX, EXR), or of the first one (movies)
  * @param colour the colour hints in words: {@code sRGB}, {@code gamma 1/2.2}, {@code BT.2020, PQ}
  * @param primaries and {@code transfer}: code points of ITU-T H.273; null where nothing is stated
+ * @param foreign what of the colour hints no conversion knows, in words: {@code ICC profile Marram display}, {@code logarithmic}
  * @param window in words, where the stored window isn't the shown one (EXR)
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Stated(Rate rate, String timecode, String colour, Integer primaries, Integer transfer, String window) {
+public record Stated(Rate rate, String timecode, String colour, Integer primaries, Integer transfer, String foreign, String window) {
 
-    public static final Stated NOTHING = new Stated(null, null, null, null, null, null);
+    /** Curves whose values are kept as they are: those of Rec.709, Rec.601 and Rec.2020, sRGB's and a power of 2.2. */
+    private static final Set<Integer> SHOWN_ALIKE = Set.of(1, 4, 6, 13, 14, 15);
+
+    public static final Stated NOTHING = new Stated(null, null, null, null, null, null, null);
 
     public static Stated ofColour(String colour, Integer primaries, Integer transfer) {
-        return new Stated(null, null, colour, primaries, transfer, null);
+        return new Stated(null, null, colour, primaries, transfer, null, null);
     }
 
     public Stated withTime(Rate otherRate, String otherTimecode) {
-        return new Stated(otherRate, otherTimecode, colour, primaries, transfer, window);
+        return new Stated(otherRate, otherTimecode, colour, primaries, transfer, foreign, window);
+    }
+
+    public Stated withForeign(String words) {
+        return new Stated(rate, timecode, colour, primaries, transfer, words, window);
+    }
+
+    /** Whether the colours are other than those of Rec.709, with its curve or one that is shown alike. */
+    @JsonIgnore
+    public boolean isOfOtherColour() {
+        boolean other = primaries != null && primaries != 1;
+        boolean curve = transfer != null && !SHOWN_ALIKE.contains(transfer);
+        return foreign != null || other || curve;
     }
 
     public Stated withWindow(String other) {
-        return new Stated(rate, timecode, colour, primaries, transfer, other);
+        return new Stated(rate, timecode, colour, primaries, transfer, foreign, other);
     }
 
     @JsonIgnore

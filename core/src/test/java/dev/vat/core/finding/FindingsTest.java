@@ -11,6 +11,7 @@ import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Stated;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
@@ -190,6 +191,23 @@ class FindingsTest {
         Case joined = two.edit(ReelEdits.joinItem(1, Joint.dissolve(20)));
         assertThat(joined.one("joint-short").text()).contains("dissolve 20");
         assertThat(joined.mend("joint-short", 0).find().all()).noneMatch(f -> f.id().equals("joint-short"));
+    }
+
+    @Test
+    void coloursThatAreStatedAndNotTakenAreSaid() {
+        PictureFormat p3 = format(64, 64, 16, AlphaKind.NONE).withStated(Stated.ofColour("P3-D65 primaries, PQ curve", 12, 16));
+        Case stated = new Case(Frames.good("a", 1, 4, p3).table());
+        assertThat(stated.one("colour-stated").text()).contains("P3-D65 primaries, PQ curve", "Values are kept and shown as Rec.709");
+        assertThat(stated.mend("colour-stated", 0).find().all()).as("converted").noneMatch(f -> f.id().equals("colour-stated"));
+        Case kept = new Case(Frames.good("a", 1, 4, p3).table()).mend("colour-stated", 1);
+        assertThat(kept.find().all()).as("somebody said so").noneMatch(f -> f.id().equals("colour-stated"));
+        Stated profile = Stated.ofColour("ICC profile Dune", null, null).withForeign("ICC profile Dune");
+        Case foreign = new Case(Frames.good("a", 1, 4, format(64, 64, 8, AlphaKind.NONE).withStated(profile)).table());
+        assertThat(foreign.one("colour-stated").text()).contains("There is no conversion from ICC profile Dune");
+        assertThat(foreign.one("colour-stated").remedies()).hasSize(1);
+        Case plain = new Case(
+                Frames.good("a", 1, 4, format(64, 64, 8, AlphaKind.NONE).withStated(Stated.ofColour("sRGB", 1, 13))).table());
+        assertThat(plain.find().all()).noneMatch(f -> f.id().equals("colour-stated"));
     }
 
     @Test

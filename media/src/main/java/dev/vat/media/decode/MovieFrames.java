@@ -18,6 +18,7 @@ import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.source.FrameTimes;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.media.decode.still.ColourHints;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
@@ -163,7 +164,7 @@ public final class MovieFrames implements AutoCloseable {
         Rational aspect = Av.rational(demuxer.stream().sample_aspect_ratio());
         aspect = aspect.signum() > 0 ? aspect : Av.rational(p.sample_aspect_ratio());
         Stated colour = p.color_primaries() == 2 && p.color_trc() == 2 ? Stated.NOTHING
-                : Stated.ofColour(null, p.color_primaries() == 2 ? null : p.color_primaries(), p.color_trc() == 2 ? null : p.color_trc());
+                : ColourHints.ofCodePoints(p.color_primaries(), p.color_trc());
         return shown.format(new PictureFormat(Av.string(avcodec_get_name(p.codec_id()), "unknown"), Size.of(p.width(), p.height()),
                 Depth.integer(bits), alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE,
                 aspect.signum() > 0 ? new PixelAspect(aspect) : PixelAspect.SQUARE, false, List.of(),

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** What headers say of colour, pixel shape and rate, in words and in the code points of ITU-T H.273. */
-final class ColourHints {
+public final class ColourHints {
 
     private static final List<PixelAspect> STANDARD = List.of(PixelAspect.SQUARE, PixelAspect.of(10, 11),
             PixelAspect.of(8, 9), PixelAspect.of(40, 33), PixelAspect.of(32, 27), PixelAspect.of(12, 11),
@@ -18,7 +18,7 @@ final class ColourHints {
     private ColourHints() {}
 
     /** Code points as in cICP chunks and movie files; 2 means that nothing is stated. */
-    static Stated ofCodePoints(int primaries, int transfer) {
+    public static Stated ofCodePoints(int primaries, int transfer) {
         String words = primaries(primaries) + ", " + transfer(transfer);
         return Stated.ofColour(words, primaries == 2 ? null : primaries, transfer == 2 ? null : transfer);
     }
@@ -26,8 +26,11 @@ final class ColourHints {
     static String primaries(int code) {
         return switch (code) {
             case 1 -> "Rec.709 primaries";
+            case 4 -> "BT.470 M primaries";
             case 5, 6, 7 -> "Rec.601 primaries";
+            case 8 -> "film primaries";
             case 9 -> "Rec.2020 primaries";
+            case 10 -> "CIE XYZ";
             case 11 -> "DCI-P3 primaries";
             case 12 -> "P3-D65 primaries";
             default -> "primaries not stated";
@@ -37,11 +40,15 @@ final class ColourHints {
     static String transfer(int code) {
         return switch (code) {
             case 1, 6, 14, 15 -> "Rec.709 curve";
+            case 7 -> "SMPTE ST 240 curve";
+            case 11, 12 -> "Rec.709 curve beyond white";
             case 4 -> "gamma 2.2";
             case 5 -> "gamma 2.8";
             case 8 -> "linear light";
             case 13 -> "sRGB curve";
+            case 9, 10 -> "logarithmic curve";
             case 16 -> "PQ curve";
+            case 17 -> "SMPTE ST 428-1 curve";
             case 18 -> "HLG curve";
             default -> "curve not stated";
         };
@@ -74,6 +81,15 @@ final class ColourHints {
             return Optional.of(Rate.of(Math.round(ntsc) * 1000, 1001));
         }
         return Optional.of(new Rate(Rational.of(Math.round(stated * 1000), 1000)));
+    }
+
+    /** A plain power, by its exponent from values to light. */
+    static Stated ofGamma(double gamma) {
+        String words = "gamma %.2f".formatted(gamma);
+        Integer transfer = Math.abs(gamma - 1) < .01 ? Integer.valueOf(8) : Math.abs(gamma - 2.2) < .02 ? Integer.valueOf(4)
+                : Math.abs(gamma - 2.8) < .02 ? Integer.valueOf(5) : null;
+        Stated stated = Stated.ofColour(words, null, transfer);
+        return transfer == null ? stated.withForeign(words) : stated;
     }
 
     /** SMPTE ST 12-1 digits, two to a byte from the hours down; null where they are no time. */

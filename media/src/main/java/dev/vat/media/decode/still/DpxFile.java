@@ -58,11 +58,13 @@ final class DpxFile {
         return PixelAspect.of(horizontal, vertical);
     }
 
+    private static final String FILM = "printing density (logarithmic film)";
+
     private static Stated stated(ByteBuffer buffer, byte[] data) {
         Stated colour = switch (data[801] & 0xff) {
-            case 1 -> Stated.ofColour("printing density (logarithmic film)", null, null);
+            case 1 -> Stated.ofColour(FILM, null, null).withForeign(FILM);
             case 2 -> Stated.ofColour("linear light", null, 8);
-            case 3 -> Stated.ofColour("logarithmic", null, null);
+            case 3 -> Stated.ofColour("logarithmic", null, null).withForeign("logarithmic values");
             case 5, 6 -> ColourHints.ofCodePoints(1, 1);
             case 7, 8, 9, 10 -> ColourHints.ofCodePoints(6, 6);
             default -> Stated.NOTHING;

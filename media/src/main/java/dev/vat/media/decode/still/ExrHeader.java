@@ -92,7 +92,7 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
         }
 
         Stated stated() {
-            Stated stated = attributes.containsKey("chromaticities") ? Stated.ofColour(chromaticities(), null, 8) : Stated.NOTHING;
+            Stated stated = attributes.containsKey("chromaticities") ? chromaticities() : Stated.NOTHING;
             byte[] rate = attributes.get("framesPerSecond");
             byte[] time = attributes.get("timeCode");
             Rate perSecond = null;
@@ -106,16 +106,16 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
                     .withWindow(window());
         }
 
-        private String chromaticities() {
+        private Stated chromaticities() {
             ByteBuffer values = little(attributes.get("chromaticities"));
             if (values.remaining() < 32) {
-                return "own primaries";
+                return Stated.ofColour("linear light", null, 8);
             }
-            float redX = values.getFloat(0);
-            boolean rec709 = Math.abs(redX - .64) < .002 && Math.abs(values.getFloat(8) - .30) < .002;
-            boolean rec2020 = Math.abs(redX - .708) < .002;
-            return rec709 ? "linear light, Rec.709 primaries" : rec2020 ? "linear light, Rec.2020 primaries"
-                    : "linear light, own primaries (red at %.3f, %.3f)".formatted(redX, values.getFloat(4));
+            double[] xy = new double[8];
+            for (int i = 0; i < 8; i++) {
+                xy[i] = values.getFloat(4 * i);
+            }
+            return new Chromaticities(xy).with(8, "linear light");
         }
 
         private String window() {

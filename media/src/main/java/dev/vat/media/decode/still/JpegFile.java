@@ -6,6 +6,8 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 
@@ -13,6 +15,7 @@ import java.util.List;
 final class JpegFile {
 
     private static final int EXIF = 0xe1;
+    private static final int PROFILE = 0xe2;
 
     private JpegFile() {}
 
@@ -21,6 +24,8 @@ final class JpegFile {
         PictureFormat format = null;
         PixelAspect aspect = PixelAspect.SQUARE;
         Orientation orientation = Orientation.UPRIGHT;
+        // A long profile is spread over several segments.
+        ByteArrayOutputStream profile = new ByteArrayOutputStream();
         while (at + 4 <= data.length) {
             if ((data[at] & 0xff) != 0xff) {
                 return format == null ? Inspection.unreadable(FileKind.JPEG, "its header is damaged")
@@ -53,8 +58,13 @@ final class JpegFile {
             if (marker == EXIF && at + 2 + length <= data.length) {
                 orientation = Orientation.ofExif(data, at + 4, length - 2);
             }
+            if (marker == PROFILE && at + 2 + length <= data.length && length > 16
+                    && new String(data, at + 4, 11, StandardCharsets.ISO_8859_1).equals("ICC_PROFILE")) {
+                profile.write(data, at + 18, length - 16);
+            }
             if (marker == 0xda && format != null) {
-                return fromScan(data, at + 2 + length, format).standing(orientation);
+                PictureFormat stated = profile.size() == 0 ? format : format.withStated(IccProfile.stated(profile.toByteArray(), null));
+                return fromScan(data, at + 2 + length, stated).standing(orientation);
             }
             at += 2 + length;
         }

@@ -19,6 +19,8 @@ import java.util.zip.Inflater;
 final class PngFile {
 
     private static final int SIGNATURE = 8;
+    /** What an embedded profile is unpacked to at most. */
+    private static final int MOST_PROFILE = 1 << 16;
     private static final byte[] END_CHUNK = {0, 0, 0, 0, 'I', 'E', 'N', 'D', (byte) 0xae, 0x42, 0x60, (byte) 0x82};
 
     private PngFile() {}
@@ -50,6 +52,12 @@ final class PngFile {
                     format = header(buffer, at + 8, length);
                     if (format == null) {
                         return Inspection.unreadable(FileKind.PNG, "its header states an impossible picture");
+                    }
+                }
+                case "acTL" -> {
+                    if (!pictureData && length >= 8 && buffer.getInt(at + 8) > 1) {
+                        return Inspection.unreadable(FileKind.PNG, "it is an animation of " + buffer.getInt(at + 8)
+                                + " frames, not a single picture: name it .apng");
                     }
                 }
                 case "tRNS" -> transparency = true;
@@ -104,7 +112,7 @@ final class PngFile {
         private PixelAspect aspect = PixelAspect.SQUARE;
         private Stated colour = Stated.NOTHING;
         private int rank = 5;
-        private boolean primaries;
+        private Chromaticities primaries;
         private Orientation orientation = Orientation.UPRIGHT;
 
         void take(String type, ByteBuffer buffer, byte[] data, int at, int length) {
@@ -116,15 +124,13 @@ final class PngFile {
                     }
                 }
                 case "cICP" -> offer(1, ColourHints.ofCodePoints(data[at] & 0xff, data[at + 1] & 0xff));
-                case "iCCP" -> offer(2, Stated.ofColour("ICC profile " + name(data, at, length), null, null));
+                case "iCCP" -> offer(2, IccProfile.stated(profile(data, at, length), name(data, at, length)));
                 case "sRGB" -> offer(3, Stated.ofColour("sRGB", 1, 13));
-                case "cHRM" -> primaries = true;
+                case "cHRM" -> primaries = length < 32 ? null : chromaticities(buffer, at);
                 case "eXIf" -> orientation = Orientation.ofExif(data, at, length);
                 case "gAMA" -> {
                     if (length >= 4 && buffer.getInt(at) > 0) {
-                        double gamma = 100000.0 / buffer.getInt(at);
-                        offer(4, Stated.ofColour("gamma " + "%.2f".formatted(gamma), null,
-                                Math.abs(gamma - 1) < .01 ? Integer.valueOf(8) : null));
+                        offer(4, ColourHints.ofGamma(100000.0 / buffer.getInt(at)));
                     }
                 }
                 default -> {}
@@ -147,10 +153,35 @@ final class PngFile {
         }
 
         PictureFormat put(PictureFormat format) {
-            Stated all = primaries && rank >= 4
-                    ? Stated.ofColour((colour.colour() == null ? "" : colour.colour() + ", ") + "own primaries", null, colour.transfer())
-                    : colour;
-            return format.withPixelAspect(aspect).withStated(all);
+            return format.withPixelAspect(aspect).withStated(primaries == null || rank < 4 ? colour : withPrimaries());
+        }
+
+        private Stated withPrimaries() {
+            Stated both = primaries.with(colour.transfer(), colour.colour());
+            return both.foreign() == null ? both.withForeign(colour.foreign()) : both;
+        }
+
+        /** White stands first in PNG. */
+        private static Chromaticities chromaticities(ByteBuffer buffer, int at) {
+            double[] xy = new double[8];
+            for (int i = 0; i < 8; i++) {
+                xy[(i + 6) % 8] = buffer.getInt(at + 4 * i) / 100_000.0;
+            }
+            return new Chromaticities(xy);
+        }
+
+        private static byte[] profile(byte[] data, int at, int length) {
+            int start = at + name(data, at, length).length() + 2;
+            if (start >= at + length) {
+                return new byte[0];
+            }
+            try (Inflater inflater = new Inflater()) {
+                inflater.setInput(data, start, at + length - start);
+                byte[] profile = new byte[MOST_PROFILE];
+                return Arrays.copyOf(profile, inflater.inflate(profile));
+            } catch (DataFormatException _) {
+                return new byte[0];
+            }
         }
     }
 

@@ -29,7 +29,7 @@ record TiffEntry(ByteBuffer buffer, boolean big) {
         int type = buffer.getShort(at + 2) & 0xffff;
         long count = big ? buffer.getLong(at + 4) : buffer.getInt(at + 4) & 0xffffffffL;
         int bytes = switch (type) {
-            case 1 -> 1;
+            case 1, 7 -> 1;
             case 3 -> 2;
             case 4, RATIONAL -> 4;
             case 16 -> 8;

@@ -36,6 +36,8 @@ final class TiffFile {
     private static final int SAMPLE_FORMAT = 339;
     private static final int X_RESOLUTION = 282;
     private static final int Y_RESOLUTION = 283;
+    private static final int WHITE = 318;
+    private static final int PRIMARIES = 319;
     private static final int ICC_PROFILE = 34675;
     private static final int FLOATING = 3;
 
@@ -129,7 +131,31 @@ final class TiffFile {
         boolean floating = first(tags, SAMPLE_FORMAT, 1) == FLOATING;
         return new PictureFormat("TIFF", Size.of((int) width, (int) height),
                 new Depth((int) Math.max(8, bits), floating), alpha, pixelAspect(tags), floating, List.of())
-                .withStated(tags.containsKey(ICC_PROFILE) ? Stated.ofColour("ICC profile", null, null) : Stated.NOTHING);
+                .withStated(stated(tags));
+    }
+
+    /** An embedded profile counts before single statements. */
+    private static Stated stated(Map<Integer, long[]> tags) {
+        long[] profile = tags.get(ICC_PROFILE);
+        if (profile != null) {
+            byte[] bytes = new byte[profile.length];
+            for (int i = 0; i < bytes.length; i++) {
+                bytes[i] = (byte) profile[i];
+            }
+            return IccProfile.stated(bytes, null);
+        }
+        long[] primaries = tags.getOrDefault(PRIMARIES, new long[0]);
+        long[] white = tags.getOrDefault(WHITE, new long[0]);
+        if (primaries.length < 12 || white.length < 4) {
+            return Stated.NOTHING;
+        }
+        double[] xy = new double[8];
+        for (int i = 0; i < 6; i++) {
+            xy[i] = (double) primaries[2 * i] / primaries[2 * i + 1];
+        }
+        xy[6] = (double) white[0] / white[1];
+        xy[7] = (double) white[2] / white[3];
+        return new Chromaticities(xy).with(null, null);
     }
 
     /** Pixels per unit: many across mean narrow ones. Values stand as numerator and denominator. */

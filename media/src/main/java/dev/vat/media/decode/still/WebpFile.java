@@ -5,10 +5,12 @@ import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 
 /** WebP (RFC 9649): RIFF chunks around one coded picture. There is no checksum. */
@@ -24,6 +26,7 @@ final class WebpFile {
         PictureFormat format = null;
         boolean picture = false;
         Orientation orientation = Orientation.UPRIGHT;
+        Stated colour = Stated.NOTHING;
         int at = 12;
         while (at + 8 <= data.length) {
             String type = new String(data, at, 4, StandardCharsets.ISO_8859_1);
@@ -43,6 +46,9 @@ final class WebpFile {
                     return Inspection.cut(FileKind.WEBP, "its coded picture ends in zeros: the rest was never written", format);
                 }
             }
+            if (type.equals("ICCP")) {
+                colour = IccProfile.stated(Arrays.copyOfRange(data, at + 8, (int) end), null);
+            }
             if (type.equals("EXIF")) {
                 orientation = Orientation.ofExif(data, at + 8, (int) length);
             }
@@ -52,7 +58,7 @@ final class WebpFile {
         if (format == null || !picture || whole > data.length) {
             return Inspection.cut(FileKind.WEBP, "the file ends at byte " + data.length + " of " + whole, format);
         }
-        return Inspection.whole(FileKind.WEBP, format, data).standing(orientation);
+        return Inspection.whole(FileKind.WEBP, format.withStated(colour), data).standing(orientation);
     }
 
     private static boolean zeros(byte[] data, int from, int to) {

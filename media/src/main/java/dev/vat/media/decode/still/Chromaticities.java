@@ -1,0 +1,55 @@
+package dev.vat.media.decode.still;
+
+import dev.vat.core.picture.Stated;
+import java.util.Map;
+
+/** The primaries and the white that a file states by itself, each as x and y of CIE 1931: red, green, blue, white. */
+record Chromaticities(double[] xy) {
+
+    private static final double NEAR = .002;
+
+    /** Those of ITU-T H.273, by code point. */
+    private static final Map<Integer, double[]> PUBLISHED = Map.of(1, of(.640, .330, .300, .600, .150, .060, .3127, .3290), 4,
+            of(.670, .330, .210, .710, .140, .080, .310, .316), 5, of(.640, .330, .290, .600, .150, .060, .3127, .3290), 6,
+            of(.630, .340, .310, .595, .155, .070, .3127, .3290), 9, of(.708, .292, .170, .797, .131, .046, .3127, .3290), 11,
+            of(.680, .320, .265, .690, .150, .060, .314, .351), 12, of(.680, .320, .265, .690, .150, .060, .3127, .3290));
+
+    /** Others that have a name and no code point. */
+    private static final Map<String, double[]> NAMED = Map.of("ACES AP0 primaries",
+            of(.7347, .2653, .0, 1.0, .0001, -.0770, .32168, .33767), "ACES AP1 primaries",
+            of(.713, .293, .165, .830, .128, .044, .32168, .33767), "Adobe RGB (1998) primaries",
+            of(.640, .330, .210, .710, .150, .060, .3127, .3290));
+
+    private static double[] of(double... xy) {
+        return xy;
+    }
+
+    /** The code point of ITU-T H.273, or null if they are none of the published. */
+    Integer code() {
+        return PUBLISHED.entrySet().stream().filter(e -> isNear(e.getValue())).map(Map.Entry::getKey).findFirst().orElse(null);
+    }
+
+    private boolean isNear(double[] others) {
+        for (int i = 0; i < others.length; i++) {
+            if (!(Math.abs(xy[i] - others[i]) < NEAR)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** In words: {@code Rec.2020 primaries}, {@code own primaries (red at 0.700, 0.300)}. */
+    String words() {
+        Integer code = code();
+        return code != null ? ColourHints.primaries(code)
+                : NAMED.entrySet().stream().filter(e -> isNear(e.getValue())).map(Map.Entry::getKey).findFirst()
+                        .orElse("own primaries (red at %.3f, %.3f)".formatted(xy[0], xy[1]));
+    }
+
+    /** What is stated together with a curve, whose code point and words may be null. */
+    Stated with(Integer transfer, String curve) {
+        String all = curve == null ? words() : words() + ", " + curve;
+        Stated stated = Stated.ofColour(all, code(), transfer);
+        return code() == null ? stated.withForeign(words()) : stated;
+    }
+}
