@@ -7,16 +7,22 @@ import java.util.Optional;
 /** The kinds of file that Vat reads frames from: one picture a file, or a movie clip. */
 public enum FileKind {
     PNG("PNG", true, "png"),
-    JPEG("JPEG", false, "jpg", "jpeg"),
+    JPEG("JPEG", false, "jpg", "jpeg", "jpe", "jfif"),
     TIFF("TIFF", false, "tif", "tiff"),
     TGA("TGA", false, "tga"),
     BMP("BMP", false, "bmp", "dib"),
     DPX("DPX", false, "dpx"),
     EXR("EXR", false, "exr"),
     WEBP("WebP", false, "webp"),
+    JP2("JPEG 2000", false, "jp2", "j2k", "j2c", "jpc", "jpx"),
+    HDR("Radiance HDR", false, "hdr"),
+    PFM("PFM", false, "pfm"),
+    PPM("PPM", false, "ppm", "pgm", "pbm", "pnm", "pam"),
+    SGI("SGI", false, "sgi", "rgb", "rgba", "bw"),
+    PSD("PSD", false, "psd"),
     /** A clip: one file with many frames, in any container and codec that the media library reads. */
     MOVIE("movie", false, "mov", "mp4", "m4v", "mkv", "webm", "avi", "mxf", "mpg", "mpeg", "m2v", "ts", "m2ts", "ogv",
-            "dv", "y4m", "gif", "apng");
+            "dv", "y4m", "gif", "apng", "mts", "3gp", "wmv", "flv", "vob");
 
     private static final FileKind[] KINDS = values();
 
@@ -82,6 +88,21 @@ public enum FileKind {
         if (startsWith(data, 'B', 'M') && data.length >= 18 && data[15] == 0 && data[16] == 0 && data[17] == 0
                 && (data[14] & 0xff) >= 12) {
             return Optional.of(BMP);
+        }
+        if (startsWith(data, '8', 'B', 'P', 'S')) {
+            return Optional.of(PSD);
+        }
+        if (startsWith(data, 0x01, 0xda, 0) || startsWith(data, 0x01, 0xda, 1)) {
+            return Optional.of(SGI);
+        }
+        if (startsWith(data, '#', '?', 'R')) {
+            return Optional.of(HDR);
+        }
+        if (startsWith(data, 0, 0, 0, 12, 'j', 'P', ' ', ' ') || startsWith(data, 0xff, 0x4f, 0xff, 0x51)) {
+            return Optional.of(JP2);
+        }
+        if (data.length > 8 && data[0] == 'P' && (data[2] == '\n' || data[2] == ' ' || data[2] == '\r' || data[2] == '\t')) {
+            return data[1] == 'F' || data[1] == 'f' ? Optional.of(PFM) : data[1] >= '1' && data[1] <= '7' ? Optional.of(PPM) : Optional.empty();
         }
         return Optional.empty();
     }

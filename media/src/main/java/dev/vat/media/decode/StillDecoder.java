@@ -5,6 +5,14 @@ import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_EXR;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_MJPEG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PNG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_TARGA;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_JPEG2000;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PAM;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PBM;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PFM;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PGM;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PPM;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_RADIANCE_HDR;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_SGI;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_WEBP;
 import static org.bytedeco.ffmpeg.global.avcodec.av_new_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
@@ -57,7 +65,7 @@ public final class StillDecoder implements AutoCloseable {
     }
 
     private Picture decoded(FileKind kind, String layer, byte[] data) {
-        AVCodecContext context = open(kind, layer);
+        AVCodecContext context = open(kind, layer, data);
         AVFrame frame = av_frame_alloc();
         try {
             Av.check(av_new_packet(packet, data.length), "No memory for " + data.length + " bytes");
@@ -76,7 +84,16 @@ public final class StillDecoder implements AutoCloseable {
         }
     }
 
-    private static AVCodecContext open(FileKind kind, String layer) {
+    private static int anymap(byte[] data) {
+        return switch (data[1]) {
+            case '4' -> AV_CODEC_ID_PBM;
+            case '5' -> AV_CODEC_ID_PGM;
+            case '6' -> AV_CODEC_ID_PPM;
+            default -> AV_CODEC_ID_PAM;
+        };
+    }
+
+    private static AVCodecContext open(FileKind kind, String layer, byte[] data) {
         int id = switch (kind) {
             case PNG -> AV_CODEC_ID_PNG;
             case JPEG -> AV_CODEC_ID_MJPEG;
@@ -84,7 +101,12 @@ public final class StillDecoder implements AutoCloseable {
             case EXR -> AV_CODEC_ID_EXR;
             case BMP -> AV_CODEC_ID_BMP;
             case WEBP -> AV_CODEC_ID_WEBP;
-            case DPX, TIFF -> throw new IllegalArgumentException(kind.title() + " has a reader of its own");
+            case JP2 -> AV_CODEC_ID_JPEG2000;
+            case HDR -> AV_CODEC_ID_RADIANCE_HDR;
+            case PFM -> AV_CODEC_ID_PFM;
+            case PPM -> anymap(data);
+            case SGI -> AV_CODEC_ID_SGI;
+            case DPX, TIFF, PSD -> throw new IllegalArgumentException(kind.title() + " has a reader of its own");
             case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
         };
         Map<String, String> options = new HashMap<>();

@@ -85,6 +85,7 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
         exr(all);
         others(all);
         turned(all);
+        cameras(all);
         return all;
     }
 
@@ -205,6 +206,48 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
                 "dwebp -quiet IN -o x.png && oiiotool --no-autopremult x.png -o OUT"));
         all.add(new ZooCase("WebP", "lossy with alpha", "webp", "rgba8.png", "cwebp -quiet -q 90 IN -o OUT", COARSE,
                 "dwebp -quiet IN -o x.png && oiiotool --no-autopremult x.png -o OUT"));
+    }
+
+    /** Kinds that cameras, painters and older programs write. */
+    private static void cameras(List<ZooCase> all) {
+        String through = "convert IN -depth 16 x.png && oiiotool x.png -o OUT";
+        String oiio = "oiiotool --no-autopremult IN ";
+        for (String base : List.of("rgb8.png", "rgb16.png", "grey8.png", "grey16.png")) {
+            String what = base.replace(".png", "");
+            String extension = base.startsWith("grey") ? "pgm" : "ppm";
+            if (base.contains("8")) {
+                all.add(of("PPM", what, extension, base, oiio + "-o OUT"));
+            }
+            // The other reader cuts the last bit of 16-bit samples off.
+            all.add(new ZooCase("PPM", what + " by ImageMagick", extension, base, "convert IN OUT", 0, through));
+            all.add(of("PPM", what + " as text", extension, base, "convert IN -compress none OUT"));
+        }
+        all.add(new ZooCase("PPM", "10 bits", "ppm", "rgb16.png", "convert IN -depth 10 OUT", 0, through));
+        all.add(of("PPM", "one bit", "pbm", "bw1.png", "convert IN OUT"));
+        all.add(new ZooCase("PPM", "any channels, rgba8", "pam", "rgba8.png", "convert IN OUT", 0, "convert IN OUT"));
+        all.add(new ZooCase("PPM", "any channels, rgba16", "pam", "rgba16.png", "convert IN OUT", 0, "convert IN OUT"));
+        all.add(new ZooCase("PPM", "any channels, grey and alpha", "pam", "ya8.png", "convert IN OUT", 0, "convert IN OUT"));
+        all.add(new ZooCase("PFM", "colour", "pfm", "rgb16.png", "convert IN OUT", 10, through));
+        all.add(new ZooCase("PFM", "colour, big-endian", "pfm", "rgb16.png", "convert IN -endian MSB OUT", 10, through));
+        all.add(new ZooCase("PFM", "grey", "pfm", "grey16.png", "convert IN OUT", 10, through));
+        all.add(of("Radiance HDR", "runs", "hdr", "rgbf.exr", "oiiotool IN -o OUT"));
+        all.add(of("Radiance HDR", "by ImageMagick", "hdr", "rgb16.png", "convert IN OUT"));
+        for (String base : List.of("rgb8.png", "rgba8.png", "grey8.png", "rgb16.png", "rgba16.png", "grey16.png", "ya8.png")) {
+            String what = base.replace(".png", "");
+            all.add(of("SGI", what, "sgi", base, oiio + "-o OUT"));
+            all.add(of("SGI", what + ", runs", "sgi", base, oiio + "--compression rle -o OUT"));
+            if (!base.startsWith("ya")) {
+                // What this tool reads of a flattened picture with alpha isn't what it wrote: its layer is.
+                String first = "convert IN'[" + (base.startsWith("rgba") ? 1 : 0) + "]' -depth 16 x.png && oiiotool --no-autopremult x.png -o OUT";
+                all.add(new ZooCase("PSD", what, "psd", base, "convert IN -compress none OUT", 0, first));
+                all.add(new ZooCase("PSD", what + ", runs", "psd", base, "convert IN -compress RLE OUT", 0, first));
+                all.add(of("JPEG 2000", what + ", lossless", "jp2", base,
+                        "convert IN -define jp2:quality=100 -define jp2:rate=1 -quality 100 OUT"));
+            }
+        }
+        all.add(of("PSD", "CMYK", "psd", "rgb8.png", "convert IN -colorspace CMYK OUT"));
+        all.add(lossy("JPEG 2000", "lossy", "jp2", "rgb8.png", "convert IN -quality 45 OUT"));
+        all.add(of("JPEG 2000", "codestream, 12 bits", "j2k", "rgb16.png", oiio + "-d uint16 --attrib oiio:BitsPerSample 12 -o OUT"));
     }
 
     private static void turned(List<ZooCase> all) {

@@ -107,6 +107,11 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
             case BMP -> BmpFile.inspect(data);
             case DPX -> DpxFile.inspect(data);
             case WEBP -> WebpFile.inspect(data);
+            case JP2 -> Jpeg2000File.inspect(data);
+            case HDR -> RadianceFile.inspect(data);
+            case PFM, PPM -> AnymapFile.inspect(data);
+            case SGI -> SgiFile.inspect(data);
+            case PSD -> PsdFile.inspect(data);
             case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
         };
     }
