@@ -63,11 +63,12 @@ final class LookCommand implements Callable<Integer> {
             }
         }
         if (json) {
-            output.document(Map.of("sources", sources));
-        } else if (found.isEmpty()) {
-            output.say("No frames, movies or sounds in " + path.toAbsolutePath());
+            output.document(found.foreign().isEmpty() ? Map.of("sources", sources) : Map.of("sources", sources, "unread", found.foreign()));
         }
-        found.closed().forEach(output::say);
+        if (found.isEmpty()) {
+            throw new CommandFailure(ExitCode.FAILED, found.nothing("No frames, movies or sounds in " + path.toAbsolutePath()));
+        }
+        found.passedOver().forEach(output::say);
         return ExitCode.PROVEN.code();
     }
 

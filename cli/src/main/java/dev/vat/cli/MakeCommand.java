@@ -159,7 +159,7 @@ final class MakeCommand implements Callable<Integer> {
         SourceFinder.Found found = SourceFinder.find(absolute);
         List<Location> pictures = found.locations().stream().filter(l -> !l.isSound()).toList();
         if (pictures.isEmpty()) {
-            throw new CommandFailure(ExitCode.FAILED, "No frames and no movies in " + absolute);
+            throw new CommandFailure(ExitCode.FAILED, found.nothing("No frames and no movies in " + absolute));
         }
         return Edits.bringIn(List.of(choose(found, pictures)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
     }

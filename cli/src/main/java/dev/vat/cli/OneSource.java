@@ -13,10 +13,12 @@ final class OneSource {
 
     static Location in(Path path) throws IOException {
         Path absolute = path.toAbsolutePath().normalize();
-        List<Location> found = SourceFinder.find(absolute).locations().stream().filter(l -> !l.isSound()).toList();
+        SourceFinder.Found all = SourceFinder.find(absolute);
+        List<Location> found = all.locations().stream().filter(l -> !l.isSound()).toList();
         if (found.size() != 1) {
             throw new CommandFailure(found.isEmpty() ? ExitCode.FAILED : ExitCode.WRONG_USE,
-                    (found.isEmpty() ? "No frames and no movie in " : found.size() + " sources, where one was expected, in ") + absolute);
+                    found.isEmpty() ? all.nothing("No frames and no movie in " + absolute)
+                            : found.size() + " sources, where one was expected, in " + absolute);
         }
         return found.getFirst();
     }

@@ -58,9 +58,10 @@ final class PassesCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         Path file = project == null ? null : NewProject.at(project);
         Path absolute = folder.toAbsolutePath().normalize();
-        List<Location> found = SourceFinder.find(absolute).locations().stream().filter(l -> !l.isSound()).toList();
+        SourceFinder.Found search = SourceFinder.find(absolute);
+        List<Location> found = search.locations().stream().filter(l -> !l.isSound()).toList();
         if (found.isEmpty()) {
-            throw new CommandFailure(ExitCode.FAILED, "No frames in " + absolute);
+            throw new CommandFailure(ExitCode.FAILED, search.nothing("No frames in " + absolute));
         }
         Project all = Edits.setRate(parse(rate, Rate::parse)).apply(Edits.bringIn(found, Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
         try (Viewer viewer = new Viewer(places)) {

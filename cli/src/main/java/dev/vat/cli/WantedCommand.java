@@ -38,9 +38,10 @@ final class WantedCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        List<Sequence> found = SourceFinder.find(path).sequences();
+        SourceFinder.Found all = SourceFinder.find(path);
+        List<Sequence> found = all.sequences();
         if (found.size() != 1) {
-            throw new CommandFailure(ExitCode.WRONG_USE, found.isEmpty() ? "No numbered frames in " + path
+            throw new CommandFailure(ExitCode.WRONG_USE, found.isEmpty() ? all.nothing("No numbered frames in " + path)
                     : "There are " + found.size() + " sequences: name one frame of the one that is meant");
         }
         Sequence sequence = found.getFirst();

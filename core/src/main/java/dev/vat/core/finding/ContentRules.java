@@ -130,7 +130,8 @@ final class ContentRules {
                                         + ") is left out, since " + why + ".")
                                 .aboutSource(entry.source().id())));
         clip.sounds().stream().limit(1).flatMap(s -> s.fault().stream()).forEach(fault -> found.add(Finding
-                .of("sound-damaged", Severity.WARNING, entry.source().name() + ", sound: " + fault + ".").aboutSource(entry.source().id())));
+                .of("sound-damaged", Severity.WARNING, entry.source().name() + ", sound: " + fault + ".")
+                .aboutSource(entry.source().id())));
         if (clip.sounds().size() > 1) {
             found.add(Finding.of("sound-tracks", Severity.NOTE, entry.source().name() + " has " + clip.sounds().size()
                     + " sound tracks: the first one is written.").aboutSource(entry.source().id()));

@@ -86,13 +86,16 @@ final class SourceRules {
         Interpretation picture = entry.source().reading().picture();
         boolean converted = entry.picture().colour().kind() == ColourReading.Kind.TAGGED;
         boolean linear = entry.picture().colour().isLinear();
-        boolean other = linear ? stated.foreign() != null || stated.primaries() != null && stated.primaries() != 1 : stated.isOfOtherColour();
+        boolean other = linear ? stated.foreign() != null || stated.primaries() != null && stated.primaries() != 1
+                : stated.isOfOtherColour();
         if (!other || picture.colour() != null && !(converted && stated.foreign() != null)) {
             return;
         }
-        Finding finding = Finding.of("colour-stated", Severity.WARNING, entry.source().name() + ": the files state " + stated.colour() + ". "
-                + (stated.foreign() != null ? "There is no conversion from " + stated.foreign() + ": values are kept and shown as Rec.709."
-                        : linear ? "They are taken as light of Rec.709 primaries." : "Values are kept and shown as Rec.709."))
+        Finding finding = Finding
+                .of("colour-stated", Severity.WARNING, entry.source().name() + ": the files state " + stated.colour() + ". "
+                        + (stated.foreign() != null
+                                ? "There is no conversion from " + stated.foreign() + ": values are kept and shown as Rec.709."
+                                : linear ? "They are taken as light of Rec.709 primaries." : "Values are kept and shown as Rec.709."))
                 .aboutSource(entry.source().id());
         Remedy keep = new Remedy.Apply("Keep the values",
                 Edits.setPicture(entry.source().id(), picture.withColour(linear ? ColourReading.LINEAR : ColourReading.DISPLAY)));

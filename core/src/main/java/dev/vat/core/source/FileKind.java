@@ -102,7 +102,8 @@ public enum FileKind {
             return Optional.of(JP2);
         }
         if (data.length > 8 && data[0] == 'P' && (data[2] == '\n' || data[2] == ' ' || data[2] == '\r' || data[2] == '\t')) {
-            return data[1] == 'F' || data[1] == 'f' ? Optional.of(PFM) : data[1] >= '1' && data[1] <= '7' ? Optional.of(PPM) : Optional.empty();
+            return data[1] == 'F' || data[1] == 'f' ? Optional.of(PFM)
+                    : data[1] >= '1' && data[1] <= '7' ? Optional.of(PPM) : Optional.empty();
         }
         return Optional.empty();
     }

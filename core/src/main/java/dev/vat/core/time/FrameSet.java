@@ -16,7 +16,7 @@ public record FrameSet(List<FrameRange> ranges) {
     public static final FrameSet EMPTY = new FrameSet(List.of());
 
     /** So many single frames at even distances are written as one stretch. */
-    private static final int EVEN = 4;
+    private static final int EVEN = 6;
 
     public FrameSet {
         ranges = List.copyOf(ranges);
@@ -132,8 +132,8 @@ public record FrameSet(List<FrameRange> ranges) {
     }
 
     /**
-     * As people and renderers write it; {@code number} gives a frame's own digits, such as 0412. Four and more single frames at even
-     * distances are a stretch: {@code 0011-0019 by 2}.
+     * As people and renderers write it; {@code number} gives a frame's own digits, such as 0412. Six and more single frames at even
+     * distances are a stretch: {@code 0011-0021 by 2}.
      */
     public String toText(LongFunction<String> number) {
         List<String> words = new ArrayList<>();

@@ -3,6 +3,7 @@ package dev.vat.desktop.session;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.source.ForeignKinds;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
@@ -17,6 +18,7 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -82,7 +84,9 @@ public final class Search {
     }
 
     private void found(SourceFinder.Found found, List<Path> paths) {
-        String passedOver = found.closed().isEmpty() ? "" : "Passed over: " + String.join("; ", found.closed()) + ".";
+        String passedOver = Stream.concat(
+                found.closed().isEmpty() ? Stream.of() : Stream.of("Passed over: " + String.join("; ", found.closed())),
+                ForeignKinds.words(found.foreign()).stream()).map(w -> w + ".").collect(Collectors.joining(" "));
         List<Location> locations = found.locations();
         session.say(passedOver);
         if (locations.isEmpty()) {

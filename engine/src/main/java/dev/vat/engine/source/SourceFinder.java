@@ -1,6 +1,7 @@
 package dev.vat.engine.source;
 
 import dev.vat.core.source.FileKind;
+import dev.vat.core.source.ForeignKinds;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.NameWords;
 import dev.vat.core.source.Sequence;
@@ -21,14 +22,17 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 /**
  * Finds sources on disk by names and attributes alone; no file is opened. Hidden files and Vat's own work folders are
@@ -47,9 +51,11 @@ public final class SourceFinder {
      * @param files movies, sounds, and stills without a number
      * @param names file names seen altogether
      * @param closed places that couldn't be looked into, with the reason
+     * @param foreign how many files there are of kinds that aren't read, by what these are called
      */
-    public record Found(List<Sequence> sequences, List<Location> files, long names, List<String> closed) {
+    public record Found(List<Sequence> sequences, List<Location> files, long names, List<String> closed, Map<String, Long> foreign) {
         public Found {
+            foreign = Map.copyOf(foreign);
             sequences = List.copyOf(sequences);
             files = List.copyOf(files);
             closed = List.copyOf(closed);
@@ -65,6 +71,18 @@ public final class SourceFinder {
         public boolean isEmpty() {
             return sequences.isEmpty() && files.isEmpty();
         }
+
+        /** What was passed over, and why, a sentence each. */
+        public List<String> passedOver() {
+            List<String> words = new ArrayList<>(closed);
+            ForeignKinds.words(foreign).ifPresent(words::add);
+            return words;
+        }
+
+        /** That there is nothing of some kind, with what there is instead. @param what such as {@code No frames in /kite} */
+        public String nothing(String what) {
+            return what + passedOver().stream().map(w -> ". " + w).collect(Collectors.joining());
+        }
     }
 
     private final Consumer<Found> told;
@@ -73,6 +91,7 @@ public final class SourceFinder {
     private final List<String> closed = new ArrayList<>();
     private final Set<Object> entered = new HashSet<>();
     private final Set<Object> enteredByLink = new HashSet<>();
+    private final Map<String, Long> foreign = new HashMap<>();
     private long names;
     private long nextTold = System.nanoTime() + TOLD_NANOS;
 
@@ -142,6 +161,7 @@ public final class SourceFinder {
     }
 
     private void single(Path file, String name) {
+        ForeignKinds.title(name).ifPresent(kind -> foreign.merge(kind, 1L, Long::sum));
         if (!NameWords.isUnfinished(name) && (FileKind.ofName(name).isPresent() || Location.isSoundName(name))
                 && !files.contains(Location.ofFile(file))) {
             files.add(Location.ofFile(file));
@@ -235,13 +255,13 @@ public final class SourceFinder {
         List<Sequence> soFar = new ArrayList<>(sequences);
         whole.forEach(soFar::addAll);
         soFar.addAll(unfinished.soFar());
-        told.accept(new Found(soFar, files, names, closed));
+        told.accept(new Found(soFar, files, names, closed, foreign));
         // Telling of a million names takes a while itself; it must not slow the walk.
         nextTold = System.nanoTime() + Math.max(TOLD_NANOS, 10 * (System.nanoTime() - before));
     }
 
     private Found found() {
-        return new Found(sequences, files, names, closed);
+        return new Found(sequences, files, names, closed, foreign);
     }
 
     /** For {@code told}: ends the walk because nobody wants its outcome any more. */

@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -130,6 +131,16 @@ class SourceFinderTest {
         assertThat(List.of(1L, 2L, 3L)).allSatisfy(n -> assertThat(asKnown.file(n)).exists());
         assertThat(SourceFinder.find(folder.resolve("a.0003.PNG")).sequences()).singleElement()
                 .satisfies(s -> assertThat(s.count()).isEqualTo(3));
+    }
+
+    @Test
+    void aFolderFullOfWhatIsntReadIsNoEmptyOne() throws IOException {
+        touch("a.0001.jxl", "a.0002.jxl", "b.avif", "notes.txt", "plan.pdf");
+        SourceFinder.Found found = SourceFinder.find(folder);
+        assertThat(found.isEmpty()).isTrue();
+        assertThat(found.foreign()).containsOnly(Map.entry("JPEG XL", 2L), Map.entry("AVIF", 1L));
+        assertThat(found.nothing("No frames")).isEqualTo("No frames. Vat doesn't read AVIF (1 file) or JPEG XL (2 files)");
+        assertThat(SourceFinder.find(folder.resolve("b.avif")).foreign()).containsOnlyKeys("AVIF");
     }
 
     @Test

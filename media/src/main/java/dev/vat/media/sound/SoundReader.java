@@ -91,7 +91,6 @@ public final class SoundReader implements AutoCloseable {
         return false;
     }
 
-
     /** Decodes every track to its end. */
     public List<ClipFacts.Track> measure() {
         Map<Integer, Track> tracks = new HashMap<>();

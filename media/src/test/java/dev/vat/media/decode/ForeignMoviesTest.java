@@ -75,7 +75,8 @@ class ForeignMoviesTest {
     }
 
     private static Map<String, String> options(String text) {
-        return text == null || text.isBlank() ? Map.of() : Map.of(text.substring(0, text.indexOf('=')), text.substring(text.indexOf('=') + 1));
+        return text == null || text.isBlank() ? Map.of()
+                : Map.of(text.substring(0, text.indexOf('=')), text.substring(text.indexOf('=') + 1));
     }
 
     /** 30 a second, nothing for a second after the tenth, then 30 a second again; in milliseconds as a browser writes them. */
@@ -113,7 +114,8 @@ class ForeignMoviesTest {
     private static byte[] bottomUpAvi(int count) {
         int rowBytes = OddMovie.WIDTH * 3;
         int size = rowBytes * OddMovie.HEIGHT;
-        ByteBuffer header = little(56).putInt(40_000).putInt(size * 25).putInt(0).putInt(0x10).putInt(count).putInt(0).putInt(1).putInt(size)
+        ByteBuffer header = little(56).putInt(40_000).putInt(size * 25).putInt(0).putInt(0x10).putInt(count).putInt(0).putInt(1)
+                .putInt(size)
                 .putInt(OddMovie.WIDTH).putInt(OddMovie.HEIGHT);
         ByteBuffer stream = little(56).put("vidsDIB ".getBytes(StandardCharsets.US_ASCII));
         stream.putInt(20, 1).putInt(24, 25).putInt(32, count).putInt(36, size);
@@ -155,10 +157,11 @@ class ForeignMoviesTest {
 
     @ParameterizedTest
     @CsvSource({"0 65536 -65536 0, 48, 64, 47, 0", "0 -65536 65536 0, 48, 64, 0, 63", "-65536 0 0 -65536, 64, 48, 63, 47",
-            "-65536 0 0 65536, 64, 48, 63, 0", "65536 0 0 65536, 64, 48, 0, 0"})
+        "-65536 0 0 65536, 64, 48, 63, 0", "65536 0 0 65536, 64, 48, 0, 0"})
     void aTurnedTrackStandsUpright(String turn, int width, int height, int cornerX, int cornerY) {
         String[] n = turn.split(" ");
-        int[] matrix = {Integer.parseInt(n[0]), Integer.parseInt(n[1]), 0, Integer.parseInt(n[2]), Integer.parseInt(n[3]), 0, 0, 0, 1 << 30};
+        int[] matrix = {Integer.parseInt(n[0]), Integer.parseInt(n[1]), 0, Integer.parseInt(n[2]), Integer.parseInt(n[3]), 0, 0, 0,
+            1 << 30};
         OddMovie movie = OddMovie.even(3, Map.of(), Map.of());
         Path file = new OddMovie(movie.encoder(), movie.options(), movie.container(), movie.tick(), movie.times(), matrix, -1)
                 .write(folder.resolve("turned.mp4"));

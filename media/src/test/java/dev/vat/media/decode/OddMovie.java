@@ -102,7 +102,8 @@ public record OddMovie(String encoder, Map<String, String> options, Map<String, 
         AVPacket packet = av_packet_alloc();
         try {
             coder.width(WIDTH).height(HEIGHT).pix_fmt(Av.format("yuv420p")).time_base(Av.fraction(tick)).thread_count(1);
-            coder.sample_aspect_ratio(Av.fraction(Rational.ONE)).flags(coder.flags() | AV_CODEC_FLAG_GLOBAL_HEADER | AV_CODEC_FLAG_FRAME_DURATION);
+            coder.sample_aspect_ratio(Av.fraction(Rational.ONE))
+                    .flags(coder.flags() | AV_CODEC_FLAG_GLOBAL_HEADER | AV_CODEC_FLAG_FRAME_DURATION);
             AVDictionary how = Av.options(options);
             Av.check(avcodec_open2(coder, coder.codec(), how), encoder);
             Av.requireAllTaken(how, encoder);

@@ -238,7 +238,8 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
             all.add(of("SGI", what + ", runs", "sgi", base, oiio + "--compression rle -o OUT"));
             if (!base.startsWith("ya")) {
                 // What this tool reads of a flattened picture with alpha isn't what it wrote: its layer is.
-                String first = "convert IN'[" + (base.startsWith("rgba") ? 1 : 0) + "]' -depth 16 x.png && oiiotool --no-autopremult x.png -o OUT";
+                String first = "convert IN'[" + (base.startsWith("rgba") ? 1 : 0)
+                        + "]' -depth 16 x.png && oiiotool --no-autopremult x.png -o OUT";
                 all.add(new ZooCase("PSD", what, "psd", base, "convert IN -compress none OUT", 0, first));
                 all.add(new ZooCase("PSD", what + ", runs", "psd", base, "convert IN -compress RLE OUT", 0, first));
                 all.add(of("JPEG 2000", what + ", lossless", "jp2", base,

@@ -68,7 +68,7 @@ class SoundReaderTest {
 
     @ParameterizedTest(name = "{0} format {1} with {2} bits, extensible {3}")
     @CsvSource({"BIG_ENDIAN, 1, 16, false", "BIG_ENDIAN, 1, 24, false", "BIG_ENDIAN, 1, 24, true", "BIG_ENDIAN, 1, 32, true",
-            "BIG_ENDIAN, 3, 32, false", "LITTLE_ENDIAN, 1, 24, false", "LITTLE_ENDIAN, 3, 32, true"})
+        "BIG_ENDIAN, 3, 32, false", "LITTLE_ENDIAN, 1, 24, false", "LITTLE_ENDIAN, 3, 32, true"})
     void everySampleIsHeardAsItIsWritten(String order, int tag, int bits, boolean extensible) throws IOException {
         ByteOrder ends = order.equals("BIG_ENDIAN") ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN;
         Path file = Files.write(folder.resolve("ramp.wav"), wav(ends, tag, bits, ends == ByteOrder.LITTLE_ENDIAN ? false : extensible));

@@ -31,7 +31,8 @@ class SoundZooTest {
     void heardAsTheToolHearsIt(String name, String how, String tool) throws Exception {
         Path file = folder.resolve(name);
         run("sox -n -r 48000 -c 1 -b 32 base.wav synth 0.5 sine 300-4000 gain -3");
-        run(tool.equals("sox") ? "sox base.wav " + how + " " + name : "sox base.wav -b 16 base16.wav && opusenc --quiet base16.wav " + name);
+        run(tool.equals("sox") ? "sox base.wav " + how + " " + name
+                : "sox base.wav -b 16 base16.wav && opusenc --quiet base16.wav " + name);
         byte[] theirs = run(tool.equals("sox") ? "sox " + name + " -t raw -e floating-point -b 32 -L -c 1 -r 48000 -"
                 : "opusdec --quiet --float --no-dither --force-wav " + name + " - | sox -t wav - -t raw -e floating-point -b 32 -L -");
         ByteArrayOutputStream ours = new ByteArrayOutputStream();

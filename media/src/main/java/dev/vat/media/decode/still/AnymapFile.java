@@ -24,7 +24,6 @@ final class AnymapFile {
         this.data = data;
     }
 
-
     static Inspection inspect(byte[] data) {
         char kind = (char) data[1];
         AnymapFile file = new AnymapFile(data);

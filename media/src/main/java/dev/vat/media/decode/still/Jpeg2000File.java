@@ -20,7 +20,6 @@ final class Jpeg2000File {
 
     private Jpeg2000File() {}
 
-
     private static String name(byte[] data, int at) {
         return new String(data, at, 4, StandardCharsets.ISO_8859_1);
     }

@@ -51,10 +51,12 @@ public final class PsdPicture {
         int rowBytes = width * sample;
         for (int channel = 0; channel < channels; channel++) {
             // Grey beside alpha stands for all three colours.
-            int[] to = grey ? new int[] {0} : channels == 2 ? channel == 0 ? new int[] {0, 1, 2} : new int[] {3} : new int[] {PLACE[channel]};
+            int[] to = grey ? new int[] {0}
+                    : channels == 2 ? channel == 0 ? new int[] {0, 1, 2} : new int[] {3} : new int[] {PLACE[channel]};
             for (int plane : to) {
                 for (int y = 0; y < height; y++) {
-                    row(planes, (channel * height + y) * rowBytes, picture.plane(plane).asSlice((long) y * picture.stride(plane), rowBytes));
+                    row(planes, (channel * height + y) * rowBytes,
+                            picture.plane(plane).asSlice((long) y * picture.stride(plane), rowBytes));
                 }
             }
         }

@@ -23,7 +23,6 @@ final class RadianceFile {
 
     private RadianceFile() {}
 
-
     static Inspection inspect(byte[] data) {
         int at = 0;
         boolean header = true;
