@@ -32,6 +32,8 @@ class FormatZooTest {
     private static final int HEIGHT = 30;
     /** All 200 with {@code -Ptorture}. */
     private static final int CUTS = Integer.getInteger("vat.cuts", 60);
+    /** Over 500 files of each run of this class, in all kinds. */
+    private static final int DAMAGES = Math.max(12, CUTS / 5);
 
     private final FrameReader reader = new FrameReader();
 
@@ -116,6 +118,16 @@ class FormatZooTest {
                 lib(FileKind.JPEG, "mjpeg", "yuvj420p", 8, false, none, false),
                 lib(FileKind.JPEG, "mjpeg", "yuvj422p", 8, false, none, false),
                 lib(FileKind.JPEG, "mjpeg", "yuvj444p", 8, false, none, false),
+                lib(FileKind.PPM, "ppm", "rgb24", 8, false, none, true),
+                lib(FileKind.PPM, "ppm", "rgb48be", 16, false, none, true),
+                lib(FileKind.PPM, "pgm", "gray", 8, false, none, true),
+                lib(FileKind.PPM, "pam", "rgba", 8, false, straight, true),
+                lib(FileKind.PFM, "pfm", "gbrpf32le", 32, true, none, true),
+                lib(FileKind.HDR, "hdr", "gbrpf32le", 32, true, none, false),
+                lib(FileKind.SGI, "sgi", "rgb24", 8, false, none, false, "rle=1"),
+                lib(FileKind.SGI, "sgi", "rgba64be", 16, false, straight, true, "rle=0"),
+                lib(FileKind.JP2, "jpeg2000", "rgb24", 8, false, none, false, "format=jp2"),
+                lib(FileKind.JP2, "jpeg2000", "gray16le", 16, false, none, false, "format=j2k"),
                 lib(FileKind.WEBP, "libwebp", "yuv420p", 8, false, none, false, "quality=80"),
                 lib(FileKind.WEBP, "libwebp", "bgra", 8, false, straight, false, "lossless=1"));
     }
@@ -148,6 +160,29 @@ class FormatZooTest {
                         .isEqualTo(pixels);
             } else {
                 assertThat(cut.why()).as("cut at %d", length).isNotBlank();
+            }
+        }
+    }
+
+    /** Bits that turned over, and stretches of other bytes: an answer in words for each, and never another picture where there are checksums. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("zoo")
+    void noDamageHangsOrBreaksTheReader(String what, FileKind kind, Depth depth, AlphaKind alpha, boolean plain, Supplier<byte[]> file)
+            throws IOException {
+        byte[] whole = file.get();
+        int pixels = check(kind, whole).look().pixels();
+        Random random = new Random(7L * what.hashCode());
+        for (int i = 0; i < DAMAGES; i++) {
+            byte[] damaged = whole.clone();
+            int at = random.nextInt(i % 3 == 0 ? Math.min(64, whole.length) : whole.length);
+            for (int k = at; k < Math.min(whole.length, at + 1 + i % 5 * 4); k++) {
+                damaged[k] ^= (byte) (i % 2 == 0 ? 1 << random.nextInt(8) : 1 + random.nextInt(255));
+            }
+            FrameCheck check = check(kind, damaged);
+            if (check.state() != FrameState.GOOD) {
+                assertThat(check.why()).as("damaged at %d", at).isNotBlank();
+            } else if (kind.hasChecksum()) {
+                assertThat(check.look().pixels()).as("damaged at %d and good", at).isEqualTo(pixels);
             }
         }
     }

@@ -5,6 +5,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_EXR;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_MJPEG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PNG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_TARGA;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_TIFF;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_JPEG2000;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PAM;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PBM;
@@ -106,7 +107,8 @@ public final class StillDecoder implements AutoCloseable {
             case PFM -> AV_CODEC_ID_PFM;
             case PPM -> anymap(data);
             case SGI -> AV_CODEC_ID_SGI;
-            case DPX, TIFF, PSD -> throw new IllegalArgumentException(kind.title() + " has a reader of its own");
+            case TIFF -> AV_CODEC_ID_TIFF;
+            case DPX, PSD -> throw new IllegalArgumentException(kind.title() + " has a reader of its own");
             case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
         };
         Map<String, String> options = new HashMap<>();

@@ -11,6 +11,7 @@ import dev.vat.media.decode.Turning;
 import dev.vat.media.decode.still.DpxPicture;
 import dev.vat.media.decode.still.ExrGaps;
 import dev.vat.media.decode.still.Inspection;
+import dev.vat.media.decode.still.PlainTiff;
 import dev.vat.media.decode.still.PsdPicture;
 import dev.vat.media.decode.still.TgaGreyAlpha;
 import dev.vat.media.decode.still.TiffPicture;
@@ -163,7 +164,8 @@ public final class FrameReader implements AutoCloseable {
         return switch (inspection.kind()) {
             case DPX -> DpxPicture.read(data);
             case PSD -> PsdPicture.read(data);
-            case TIFF -> TiffPicture.read(data, format.alpha() != AlphaKind.NONE, format.depth().floating());
+            case TIFF -> PlainTiff.of(data).map(plain -> decoder.decode(FileKind.TIFF, "", plain))
+                    .orElseGet(() -> TiffPicture.read(data, format.alpha() != AlphaKind.NONE, format.depth().floating()));
             case TGA -> TgaGreyAlpha.isOne(data) ? TgaGreyAlpha.read(data) : decoder.decode(FileKind.TGA, inspection.layer(), data);
             default -> inspection.endIsGuess() ? decodeOpenEnd(inspection) : decoder.decode(inspection.kind(), inspection.layer(), data);
         };
