@@ -76,6 +76,9 @@ final class MakeCommand implements Callable<Integer> {
     private List<String> presets = new ArrayList<>();
 
     @Mixin
+    private final ReadingChoices readings = new ReadingChoices();
+
+    @Mixin
     private final FileChoices choices = new FileChoices();
 
     @Option(names = "--out", paramLabel = "DIR", description = "Where the files go; 'delivered' beside the sequence's folder if not given.")
@@ -215,7 +218,7 @@ final class MakeCommand implements Callable<Integer> {
     }
 
     private Project edited(Project found) {
-        Project project = found;
+        Project project = readings.apply(found);
         for (String target : targets) {
             project = Edits.addTarget(parse(target, Catalogue::target)).apply(project);
         }
