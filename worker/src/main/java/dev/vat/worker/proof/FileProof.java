@@ -27,6 +27,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.LongPredicate;
 import java.util.stream.Collectors;
 
@@ -47,6 +48,8 @@ public final class FileProof {
     public static Receipt of(RunPlan plan, RunPlan.RunFile file, List<Receipt.PartLine> parts,
             List<Receipt.FrameLine> planned, Path joined, LongPredicate goOn) throws IOException {
         List<String> reasons = new ArrayList<>();
+        // Goes on beside the decoding, which takes longer as a rule.
+        CompletableFuture<List<SecondReader>> second = CompletableFuture.supplyAsync(() -> SecondReader.of(plan));
         FileFacts facts = null;
         MovieProof.Result found = null;
         Comparison comparison = null;
@@ -61,10 +64,12 @@ public final class FileProof {
         } catch (MediaException e) {
             reasons.add("the finished file can't be read whole: " + e.getMessage());
         }
+        List<String> notes = notes(plan, file, joined);
+        second.join().forEach(r -> (r.agrees() ? notes : reasons).add(r.words()));
         return new Receipt(Receipt.VERSION, file.deliveredName(), Instant.now().toString(), plan.vat(), MediaLibrary.version(), plan.run(),
                 plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
                 null, plan.rate(), plan.rateOrigin(), sources(plan, file), fills(plan, file), file.expected(), facts, comparison,
-                quality(plan, file, planned), notes(plan, file, joined),
+                quality(plan, file, planned), notes,
                 parts, Durable.sha256(joined), planned,
                 plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0)
                         + (file.codecInCatalogue().isLossy() ? 1 : 0),

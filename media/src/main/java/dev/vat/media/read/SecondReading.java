@@ -1,0 +1,148 @@
+package dev.vat.media.read;
+
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureReading;
+import dev.vat.core.recipe.WorkingFormat;
+import dev.vat.core.source.FileKind;
+import dev.vat.media.compose.Composer;
+import dev.vat.media.decode.still.Inspection;
+import dev.vat.media.decode.still.Orientation;
+import dev.vat.media.lib.MediaException;
+import dev.vat.media.picture.Picture;
+import java.awt.image.BufferedImage;
+import java.awt.image.DataBuffer;
+import java.awt.image.IndexColorModel;
+import java.awt.image.Raster;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.lang.foreign.MemorySegment;
+import java.lang.foreign.ValueLayout;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Iterator;
+import java.util.Locale;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+
+/**
+ * A frame as a reader sees it that shares nothing with Vat's own: Java's Image I/O. What one decoder takes wrongly can't be proven by the
+ * same decoder.
+ *
+ * @param most by how much two samples differ at most, full scale being 65535
+ * @param mean by how much they differ on the whole
+ */
+public record SecondReading(FileKind kind, int most, double mean) {
+
+    private static final int FULL = 65_535;
+    private static final int BYTE = 257;
+    /** Coarse colour is made fine in more ways than one: pictures packed with loss agree where they do on the whole. */
+    private static final double LOSSY_MEAN = 3 * BYTE;
+
+    /** Whether both readers see the same. */
+    public boolean agrees() {
+        return kind == FileKind.JPEG ? mean <= LOSSY_MEAN : most == 0;
+    }
+
+    /** In words: {@code the same samples}. */
+    public String words() {
+        return kind == FileKind.JPEG ? String.format(Locale.ROOT, "the same picture (%.2f codes of 255 apart on the whole)", mean / BYTE)
+                : most == 0 ? "the same samples"
+                        : String.format(Locale.ROOT, "other samples (up to %.1f codes of 255 apart)", (double) most / BYTE);
+    }
+
+    /** Empty where there is no second reader for such a file, or none that shows samples as they are stored. */
+    public static Optional<SecondReading> of(Path file, FileKind named) throws IOException {
+        byte[] data = Files.readAllBytes(file);
+        Inspection inspection = Inspection.of(named, data, null);
+        FileKind kind = inspection.kind();
+        boolean comparable = inspection.isWhole() && inspection.orientation() == Orientation.UPRIGHT && !inspection.format().linear()
+                && (kind == FileKind.PNG || kind == FileKind.JPEG || kind == FileKind.BMP || kind == FileKind.TIFF);
+        BufferedImage theirs = comparable ? theirs(kind, data) : null;
+        if (theirs == null) {
+            return Optional.empty();
+        }
+        boolean alpha = inspection.format().alpha() != AlphaKind.NONE && theirs.getRaster().getNumBands() % 2 == 0;
+        PictureReading asStored = PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false);
+        try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, alpha)) {
+            return switch (reader.read(file, named, null, 0)) {
+                case FrameRead.Unsound _ -> Optional.empty();
+                case FrameRead.Sound sound -> {
+                    try (Picture decoded = sound.picture(); Picture ours = composer.compose(decoded, asStored)) {
+                        yield ours.width() != theirs.getWidth() || ours.height() != theirs.getHeight()
+                                ? Optional.of(new SecondReading(FileKind.PNG, FULL, FULL))
+                                : Optional.of(compared(kind, ours, theirs, alpha));
+                    }
+                }
+            };
+        } catch (MediaException e) {
+            throw new IOException(e.getMessage(), e);
+        }
+    }
+
+    /** The picture by the JDK's own reader; null if it doesn't read such a one. */
+    private static BufferedImage theirs(FileKind kind, byte[] data) {
+        Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName(kind.title());
+        while (readers.hasNext()) {
+            ImageReader reader = readers.next();
+            if (!reader.getClass().getName().startsWith("com.sun.imageio.")) {
+                continue;
+            }
+            try (ImageInputStream input = ImageIO.createImageInputStream(new ByteArrayInputStream(data))) {
+                reader.setInput(input);
+                BufferedImage image = reader.read(0);
+                int type = image.getRaster().getDataBuffer().getDataType();
+                return type == DataBuffer.TYPE_BYTE || type == DataBuffer.TYPE_USHORT ? image : null;
+            } catch (IOException | RuntimeException _) {
+                // It reads fewer variants than Vat does; then there is no second opinion.
+                return null;
+            } finally {
+                reader.dispose();
+            }
+        }
+        return null;
+    }
+
+    private static SecondReading compared(FileKind kind, Picture ours, BufferedImage theirs, boolean alpha) {
+        int[] planes = {2, 0, 1, 3};
+        int channels = alpha ? 4 : 3;
+        int width = ours.width();
+        int[] row = new int[width];
+        short[] own = new short[width];
+        long sum = 0;
+        int most = 0;
+        for (int c = 0; c < channels; c++) {
+            MemorySegment plane = ours.plane(planes[c]);
+            for (int y = 0; y < ours.height(); y++) {
+                theirRow(theirs, y, c, row);
+                MemorySegment.copy(plane, ValueLayout.JAVA_SHORT_UNALIGNED, (long) y * ours.stride(planes[c]), own, 0, width);
+                for (int x = 0; x < width; x++) {
+                    int off = Math.abs((own[x] & 0xffff) - row[x]);
+                    sum += off;
+                    most = Math.max(most, off);
+                }
+            }
+        }
+        return new SecondReading(kind, most, (double) sum / ((long) width * ours.height() * channels));
+    }
+
+    /** One channel of a row, red, green, blue or alpha, brought to 16 bits. */
+    private static void theirRow(BufferedImage image, int y, int channel, int[] row) {
+        Raster raster = image.getRaster();
+        if (image.getColorModel() instanceof IndexColorModel colours) {
+            raster.getSamples(0, y, row.length, 1, 0, row);
+            for (int x = 0; x < row.length; x++) {
+                row[x] = (colours.getRGB(row[x]) >> (channel == 3 ? 24 : 16 - 8 * channel) & 0xff) * BYTE;
+            }
+            return;
+        }
+        int bands = raster.getNumBands();
+        int band = bands >= 3 ? channel : channel == 3 ? bands - 1 : 0;
+        int highest = (1 << raster.getSampleModel().getSampleSize(band)) - 1;
+        raster.getSamples(0, y, row.length, 1, band, row);
+        for (int x = 0; x < row.length; x++) {
+            row[x] = (int) ((long) row[x] * FULL / highest);
+        }
+    }
+}
