@@ -111,6 +111,9 @@ final class LookCommand implements Callable<Integer> {
                 + (clip.rate() == null ? "" : ", " + clip.frames() + " frames at " + clip.rate().label())
                 + (clip.timecode() == null ? "" : ", timecode " + clip.timecode()));
         clip.sounds().forEach(sound -> output.say("  sound: " + sound.describe()));
+        if (clip.fields() != null) {
+            output.say("  note: interlaced, " + clip.fields() + " field first");
+        }
         if (clip.uneven() != null) {
             output.say("  note: variable rate, frames " + clip.uneven().describe());
         }

@@ -136,6 +136,11 @@ final class ContentRules {
             found.add(Finding.of("sound-tracks", Severity.NOTE, entry.source().name() + " has " + clip.sounds().size()
                     + " sound tracks: the first one is written.").aboutSource(entry.source().id()));
         }
+        if (clip.fields() != null) {
+            found.add(Finding.of("interlaced", Severity.WARNING, entry.source().name() + " is interlaced, " + clip.fields()
+                    + " field first. Each frame is taken with both of its fields: what moves has combed edges in files that aren't interlaced, "
+                    + "and at other heights.").aboutSource(entry.source().id()));
+        }
         if (clip.uneven() != null) {
             long unseen = clip.uneven().unseen();
             found.add(Finding.of("rate-uneven", Severity.WARNING, entry.source().name() + " has a variable rate (frames "

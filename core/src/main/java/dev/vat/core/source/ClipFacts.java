@@ -23,11 +23,12 @@ import java.util.Optional;
  *                    receipt says
  * @param draft whether its receipt calls it a draft
  * @param numbers of its frames
+ * @param fields which of two fields comes first where each frame holds two, {@code top} or {@code bottom}; null where frames are whole
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format,
         Rational seconds, List<Track> sounds, int lossyPasses,
-        boolean draft, FrameNumbers numbers) {
+        boolean draft, FrameNumbers numbers, String fields) {
 
     /**
      * Spacing of frames in a file of variable rate, in seconds.
@@ -95,12 +96,12 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
     /** With frames that are counted from 0. */
     public ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format, Rational seconds,
             List<Track> sounds, int lossyPasses, boolean draft) {
-        this(container, frames, rate, uneven, timecode, format, seconds, sounds, lossyPasses, draft, FrameNumbers.FROM_ZERO);
+        this(container, frames, rate, uneven, timecode, format, seconds, sounds, lossyPasses, draft, FrameNumbers.FROM_ZERO, null);
     }
 
     /** @param passes packings with loss, this file's included @param asDraft whether it was made as a draft */
     public ClipFacts withHistory(int passes, boolean asDraft) {
-        return new ClipFacts(container, frames, rate, uneven, timecode, format, seconds, sounds, passes, asDraft, numbers);
+        return new ClipFacts(container, frames, rate, uneven, timecode, format, seconds, sounds, passes, asDraft, numbers, fields);
     }
 
     @JsonIgnore

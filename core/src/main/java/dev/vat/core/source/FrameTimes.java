@@ -115,7 +115,7 @@ public final class FrameTimes {
     private int[] grid() {
         double each = 1 / rate.perSecond().toDouble();
         double lasts = Math.max(end, seconds[seconds.length - 1] + each);
-        int[] found = new int[(int) Math.clamp(Math.round(lasts / each), 1, Integer.MAX_VALUE - 8)];
+        int[] found = new int[Math.clamp(Math.round(lasts / each), 1, Integer.MAX_VALUE - 8)];
         int frame = 0;
         for (int place = 0; place < found.length; place++) {
             // A frame that comes a little late still stands at the place that it is meant for.

@@ -12,6 +12,7 @@ import dev.vat.core.picture.FrameLook;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
@@ -171,6 +172,15 @@ class ContentFindingsTest {
         assertThat(findings(table, Map.of("s1", clip))).filteredOn(f -> f.id().equals("rate-uneven")).singleElement()
                 .satisfies(f -> assertThat(f.text()).contains("20 to 100 ms apart, 7 places off",
                         "2 are too short to be seen"));
+    }
+
+    @Test
+    void anInterlacedMovieIsAWarning() {
+        FrameTable table = table(ContentFindingsTest::plain, i -> i);
+        ClipFacts clip = new ClipFacts("mov", COUNT, Rate.FPS_25, null, null, null, Rational.of(2), List.of(), 1, false,
+                FrameNumbers.FROM_ZERO, "bottom");
+        assertThat(findings(table, Map.of("s1", clip))).filteredOn(f -> f.id().equals("interlaced")).singleElement()
+                .satisfies(f -> assertThat(f.text()).contains("is interlaced, bottom field first"));
     }
 
     @Test

@@ -52,6 +52,9 @@ final class SourceNotes extends VBox {
         words.add("Container " + clip.container() + (clip.timecode() == null ? "" : ", timecode " + clip.timecode()) + ", "
                 + clip.seconds().toFixed(3) + " s.");
         clip.sounds().forEach(sound -> words.add("Sound: " + sound.describe() + "."));
+        if (clip.fields() != null) {
+            words.add("Interlaced, " + clip.fields() + " field first.");
+        }
         if (clip.uneven() != null) {
             words.add("Variable rate: frames " + clip.uneven().describe() + ".");
         }

@@ -1,6 +1,10 @@
 package dev.vat.media.decode;
 
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_PROP_LOSSY;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_FIELD_BB;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_FIELD_BT;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_FIELD_TB;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_FIELD_TT;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_descriptor_get;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
 import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
@@ -174,6 +178,13 @@ public final class MovieFrames implements AutoCloseable {
     /** What was done to pictures so that they stand as the file says, in words, or null. */
     public String note() {
         return shown.note();
+    }
+
+    /** Which field comes first where each frame holds two: {@code top} or {@code bottom}; empty where frames are whole, or nothing says it. */
+    public Optional<String> fields() {
+        int order = demuxer.stream().codecpar().field_order();
+        return order == AV_FIELD_TT || order == AV_FIELD_TB ? Optional.of("top")
+                : order == AV_FIELD_BB || order == AV_FIELD_BT ? Optional.of("bottom") : Optional.empty();
     }
 
     /** @throws MediaException if there is no such frame, or it can't be decoded */

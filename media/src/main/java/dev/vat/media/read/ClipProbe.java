@@ -37,12 +37,12 @@ public final class ClipProbe {
                 throw new MediaException(file.getFileName() + " holds neither picture nor sound", 0);
             }
             Rational seconds = sounds.stream().map(ClipFacts.Track::seconds).max(Comparator.naturalOrder()).orElseThrow();
-            return new ClipFacts(container, 0, null, null, null, null, seconds, sounds, 0, false, FrameNumbers.FROM_ZERO);
+            return new ClipFacts(container, 0, null, null, null, null, seconds, sounds, 0, false, FrameNumbers.FROM_ZERO, null);
         }
         try (MovieFrames frames = new MovieFrames(file)) {
             return new ClipFacts(container, Math.toIntExact(frames.count()), frames.rate(), frames.uneven().orElse(null),
                     frames.timecode().orElse(null), frames.format(), frames.seconds(), sounds, frames.isLossy() ? 1 : 0, false,
-                    frames.numbers());
+                    frames.numbers(), frames.fields().orElse(null));
         }
     }
 }

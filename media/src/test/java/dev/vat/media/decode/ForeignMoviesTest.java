@@ -96,6 +96,14 @@ class ForeignMoviesTest {
         assertThat(shown(file, 0, 9, 10, 20, 38, 39, 40, 49, 5)).containsExactly(0L, 9L, 9L, 9L, 9L, 9L, 10L, 19L, 5L);
     }
 
+    @ParameterizedTest
+    @CsvSource({"tff=1, top", "bff=1, bottom", "bframes=0, "})
+    void interlacedMoviesAreKnown(String how, String first) {
+        Map<String, String> options = first == null ? Map.of("x264-params", how) : Map.of("x264-params", how, "flags", "+ildct+ilme");
+        Path file = OddMovie.even(10, options, Map.of()).write(folder.resolve("fields.mkv"));
+        assertThat(ClipProbe.probe(file).fields()).isEqualTo(first);
+    }
+
     /** Uncompressed AVI with its lowest row first: written here byte by byte. */
     @Test
     void anAviFromTheBottomUpStandsUpright() throws IOException {

@@ -98,7 +98,7 @@ public final class PsdPicture {
             int alpha = get(samples, alphaPlane * pixels + i);
             for (int channel = 0; channel < alphaPlane; channel++) {
                 long over = get(samples, channel * pixels + i) - (white - alpha);
-                put(samples, channel * pixels + i, alpha == 0 ? 0 : (int) Math.clamp((over * white + alpha / 2) / alpha, 0, white));
+                put(samples, channel * pixels + i, alpha == 0 ? 0 : Math.clamp((over * white + alpha / 2) / alpha, 0, white));
             }
         }
     }
