@@ -2,6 +2,7 @@ package dev.vat.cli;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
@@ -25,6 +26,10 @@ final class ReadingChoices {
     @Option(names = "--source-pixel-aspect", paramLabel = "W:H", description = "Shape of the source's pixels: 16:15.")
     private String pixelAspect;
 
+    @Option(names = "--source-fields", paramLabel = "HOW", description = "How interlaced movies are taken: kept (both fields in each "
+            + "frame) or deinterlaced.")
+    private String fields;
+
     /** @throws CommandFailure if a word isn't one of those */
     Project apply(Project project) {
         Project edited = project;
@@ -34,9 +39,19 @@ final class ReadingChoices {
             picture = alpha == null ? picture : picture.withAlpha(alphaKind());
             picture = colour == null ? picture : picture.withColour(colourReading());
             picture = pixelAspect == null ? picture : picture.withPixelAspect(MakeCommand.parse(pixelAspect, PixelAspect::parse));
+            picture = fields == null ? picture : picture.withFields(fieldReading());
             edited = picture.equals(source.reading().picture()) ? edited : Edits.setPicture(source.id(), picture).apply(edited);
         }
         return edited;
+    }
+
+    private FieldReading fieldReading() {
+        return switch (fields) {
+            case "kept" -> FieldReading.KEPT;
+            case "deinterlaced" -> FieldReading.DEINTERLACED;
+            default -> throw new CommandFailure(ExitCode.WRONG_USE,
+                    "'" + fields + "' is no way to take fields: write kept or deinterlaced");
+        };
     }
 
     private AlphaKind alphaKind() {

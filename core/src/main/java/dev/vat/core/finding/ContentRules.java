@@ -4,11 +4,13 @@ import dev.vat.core.content.AlphaFit;
 import dev.vat.core.content.ContentFault;
 import dev.vat.core.content.ContentReview;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.FieldReading;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
+import dev.vat.core.source.Interpretation;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
@@ -136,10 +138,15 @@ final class ContentRules {
             found.add(Finding.of("sound-tracks", Severity.NOTE, entry.source().name() + " has " + clip.sounds().size()
                     + " sound tracks: the first one is written.").aboutSource(entry.source().id()));
         }
-        if (clip.fields() != null) {
+        Interpretation picture = entry.source().reading().picture();
+        if (clip.fields() != null && picture.fields() == null) {
             found.add(Finding.of("interlaced", Severity.WARNING, entry.source().name() + " is interlaced, " + clip.fields()
-                    + " field first. Each frame is taken with both of its fields: what moves has combed edges in files that aren't interlaced, "
-                    + "and at other heights.").aboutSource(entry.source().id()));
+                    + " field first. Each frame is taken with both of its fields: what moves has combed edges in files that aren't "
+                    + "interlaced, and at other heights.").aboutSource(entry.source().id())
+                    .withRemedies(new Remedy.Apply("Deinterlace",
+                            Edits.setPicture(entry.source().id(), picture.withFields(FieldReading.DEINTERLACED))),
+                            new Remedy.Apply("Keep both fields",
+                                    Edits.setPicture(entry.source().id(), picture.withFields(FieldReading.KEPT)))));
         }
         if (clip.uneven() != null) {
             long unseen = clip.uneven().unseen();

@@ -7,9 +7,14 @@ import com.fasterxml.jackson.annotation.JsonInclude;
  *
  * @param alpha {@code NONE} and {@code OPAQUE} leave the channel out
  * @param layer of an EXR file; null for the unnamed one, or the first if there is none
+ * @param fields how interlaced frames are taken; null where nothing was chosen, which keeps them
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record PictureReading(AlphaKind alpha, String layer, ColourReading colour) {
+public record PictureReading(AlphaKind alpha, String layer, ColourReading colour, FieldReading fields) {
+
+    public PictureReading(AlphaKind alpha, String layer, ColourReading colour) {
+        this(alpha, layer, colour, null);
+    }
 
     public static PictureReading of(AlphaKind alpha, boolean linear) {
         return new PictureReading(alpha, null, linear ? ColourReading.LINEAR : ColourReading.DISPLAY);

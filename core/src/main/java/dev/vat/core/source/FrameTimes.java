@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -24,6 +25,8 @@ public final class FrameTimes {
     /** A clip of variable rate isn't counted finer than this: what comes quicker can't be told apart by eye. */
     private static final double FINEST = 120;
     private static final Rate UNKNOWN = Rate.FPS_25;
+    /** A time that makes a movie longer than this, most of it one frame, is a broken one: each frame counts once then. */
+    private static final double MOST_PLACES = 2_000_000;
 
     private final double[] seconds;
     private final double end;
@@ -115,6 +118,9 @@ public final class FrameTimes {
     private int[] grid() {
         double each = 1 / rate.perSecond().toDouble();
         double lasts = Math.max(end, seconds[seconds.length - 1] + each);
+        if (lasts / each > Math.max(MOST_PLACES, seconds.length)) {
+            return IntStream.range(0, seconds.length).toArray();
+        }
         int[] found = new int[Math.clamp(Math.round(lasts / each), 1, Integer.MAX_VALUE - 8)];
         int frame = 0;
         for (int place = 0; place < found.length; place++) {

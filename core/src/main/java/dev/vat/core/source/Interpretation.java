@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
@@ -13,26 +14,32 @@ import dev.vat.core.picture.PixelAspect;
  *
  * @param alpha {@code NONE} passes over the alpha channel
  * @param layer which picture of an EXR file, empty for the unnamed one
+ * @param fields how interlaced frames are taken; whole frames stay as they are
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Interpretation(PixelAspect pixelAspect, AlphaKind alpha, ColourReading colour, String layer) {
+public record Interpretation(PixelAspect pixelAspect, AlphaKind alpha, ColourReading colour, String layer,
+        FieldReading fields) {
 
-    public static final Interpretation AS_STATED = new Interpretation(null, null, null, null);
+    public static final Interpretation AS_STATED = new Interpretation(null, null, null, null, null);
 
     public Interpretation withPixelAspect(PixelAspect other) {
-        return new Interpretation(other, alpha, colour, layer);
+        return new Interpretation(other, alpha, colour, layer, fields);
     }
 
     public Interpretation withAlpha(AlphaKind other) {
-        return new Interpretation(pixelAspect, other, colour, layer);
+        return new Interpretation(pixelAspect, other, colour, layer, fields);
     }
 
     public Interpretation withColour(ColourReading other) {
-        return new Interpretation(pixelAspect, alpha, other, layer);
+        return new Interpretation(pixelAspect, alpha, other, layer, fields);
     }
 
     public Interpretation withLayer(String other) {
-        return new Interpretation(pixelAspect, alpha, colour, other);
+        return new Interpretation(pixelAspect, alpha, colour, other, fields);
+    }
+
+    public Interpretation withFields(FieldReading other) {
+        return new Interpretation(pixelAspect, alpha, colour, layer, other);
     }
 
     @JsonIgnore
@@ -59,6 +66,6 @@ public record Interpretation(PixelAspect pixelAspect, AlphaKind alpha, ColourRea
     /** Everything together, for a source whose frames were looked into. */
     public PictureReading resolve(FrameTable table) {
         ColourReading taken = table.format().map(this::colourOf).orElse(colour == null ? ColourReading.DISPLAY : colour);
-        return new PictureReading(alphaOf(table), layer, taken);
+        return new PictureReading(alphaOf(table), layer, taken, fields);
     }
 }

@@ -2,7 +2,10 @@ package dev.vat.core.source;
 
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -12,8 +15,8 @@ public final class NameWords {
 
     private static final Pattern VERSION = Pattern.compile("[vV]\\d+");
     private static final Pattern ANY_VERSION = Pattern.compile("(?<![A-Za-z0-9])[vV]\\d+(?![A-Za-z0-9])");
-    private static final Pattern UNFINISHED = Pattern.compile("(?i)~.*|\\..*|.*[._-](tmp|temp|part|partial|incomplete)(\\.[^.]*)?");
-    private static final Pattern TAKE = Pattern.compile("(?i).*(?<![a-z])(v|ver|version|rev|revision|take|tk)[._ -]?");
+    private static final List<String> UNFINISHED = List.of(".tmp", "_tmp", "-tmp", ".temp", ".part", ".partial", ".incomplete", "~");
+    private static final Set<String> TAKES = Set.of("v", "ver", "version", "rev", "revision", "take", "tk");
     private static final Pattern CAMERA = Pattern.compile("(?i)cam(era)?[A-Za-z]?\\d*");
 
     private NameWords() {}
@@ -28,12 +31,28 @@ public final class NameWords {
 
     /** Whether a file has the name that writers give it until it is whole; it gets its own name then. */
     public static boolean isUnfinished(String fileName) {
-        return UNFINISHED.matcher(fileName).matches();
+        // Plain comparisons: a folder may hold a million names.
+        int dot = fileName.lastIndexOf('.');
+        return fileName.startsWith("~") || endsUnfinished(fileName, fileName.length()) || dot > 0 && endsUnfinished(fileName, dot);
+    }
+
+    private static boolean endsUnfinished(String name, int end) {
+        for (String ending : UNFINISHED) {
+            if (name.regionMatches(true, end - ending.length(), ending, 0, ending.length())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether a number is that of a version or a take, by what stands before it. */
     static boolean leadsToTake(String before) {
-        return TAKE.matcher(before).matches();
+        int end = before.length() - (!before.isEmpty() && "._ -".indexOf(before.charAt(before.length() - 1)) >= 0 ? 1 : 0);
+        int start = end;
+        while (start > 0 && Character.isLetter(before.charAt(start - 1))) {
+            start--;
+        }
+        return TAKES.contains(before.substring(start, end).toLowerCase(Locale.ROOT));
     }
 
     /** A name without the numbers of its versions: what they have in common. */

@@ -180,7 +180,8 @@ class ContentFindingsTest {
         ClipFacts clip = new ClipFacts("mov", COUNT, Rate.FPS_25, null, null, null, Rational.of(2), List.of(), 1, false,
                 FrameNumbers.FROM_ZERO, "bottom");
         assertThat(findings(table, Map.of("s1", clip))).filteredOn(f -> f.id().equals("interlaced")).singleElement()
-                .satisfies(f -> assertThat(f.text()).contains("is interlaced, bottom field first"));
+                .satisfies(f -> assertThat(f.text()).contains("is interlaced, bottom field first"))
+                .satisfies(f -> assertThat(f.remedies()).extracting(Remedy::label).containsExactly("Deinterlace", "Keep both fields"));
     }
 
     @Test

@@ -77,6 +77,14 @@ class FrameTimesTest {
     }
 
     @Test
+    void aBrokenTimeMakesNoEndlessMovie() {
+        FrameTimes times = FrameTimes.of(new long[] {0, 40, 80, 120, 9_000_000_000_000L}, 40, MILLISECOND, Rate.FPS_25);
+        assertThat(times.count()).isEqualTo(5);
+        assertThat(times.at(4)).isEqualTo(4);
+        assertThat(times.uneven().orElseThrow().places()).isEqualTo(1);
+    }
+
+    @Test
     void framesAtOneTimeAreNoDivisionByNothing() {
         FrameTimes times = FrameTimes.of(new long[] {5, 5, 5}, 0, MILLISECOND, null);
         assertThat(times.count()).isPositive();

@@ -7,11 +7,13 @@ import static dev.vat.desktop.look.Fields.text;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
+import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Interpretation;
 import dev.vat.core.time.Rational;
@@ -24,7 +26,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
-/** What the pictures of a source mean: layer, pixel shape, alpha, colour. Only what applies is there. */
+/** What the pictures of a source mean: layer, pixel shape, alpha, colour, fields. Only what applies is there. */
 final class PictureFields extends VBox {
 
     private final Session session;
@@ -47,6 +49,7 @@ final class PictureFields extends VBox {
                 getChildren().add(alpha());
             }
             getChildren().add(colour(format));
+            session.watch().clip(source.id()).map(ClipFacts::fields).ifPresent(first -> getChildren().add(fields(first)));
         });
     }
 
@@ -106,6 +109,14 @@ final class PictureFields extends VBox {
         return field("Alpha", sentence + " A wrong choice shows as a dark or bright fringe: look at it over black and over white (B).",
                 choice("alpha", new AlphaKind[] {AlphaKind.STRAIGHT, AlphaKind.PREMULTIPLIED, AlphaKind.NONE}, now,
                         a -> a == AlphaKind.NONE ? "pass over" : a.label(), a -> set(p -> p.withAlpha(a == found ? null : a))));
+    }
+
+    private HBox fields(String first) {
+        FieldReading now = picture.fields() == null ? FieldReading.KEPT : picture.fields();
+        String sentence = now == FieldReading.KEPT ? "Interlaced, " + first + " field first: what moves has combed edges."
+                : "Each frame shows the moment of its " + first + " field.";
+        return field("Fields", sentence,
+                choice("fields", FieldReading.values(), now, FieldReading::title, how -> set(p -> p.withFields(how))));
     }
 
     private HBox colour(PictureFormat format) {

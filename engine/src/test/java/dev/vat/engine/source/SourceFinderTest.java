@@ -145,10 +145,10 @@ class SourceFinderTest {
 
     @Test
     void whatIsStillBeingWrittenIsNoSourceOfItsOwn() throws IOException {
-        touch("a.0001.exr", "a.0002.exr", "a.0003.exr.tmp", "a.0004.tmp.exr", "a.0005.exr~", "~a.0006.exr", "a.0007_part.exr",
-                ".a.0008.exr", "a.0009.exr.part", "wind.tmp.wav", "departing.0001.exr");
+        touch("a.0001.exr", "a.0002.exr", "a.0003.exr.tmp", "a.0004.tmp.exr", "a.0005.exr~", "~a.0006.exr", "a.0007_tmp.exr",
+                ".a.0008.exr", "a.0009.exr.part", "wind.tmp.wav", "departing.0001.exr", "warm_temp.0001.exr", "last_part.png");
         assertThat(SourceFinder.find(folder).locations()).extracting(Location::name).containsExactlyInAnyOrder("a.####.exr",
-                "departing.####.exr");
+                "departing.####.exr", "warm_temp.####.exr", "last_part.png");
     }
 
     @Test

@@ -180,7 +180,7 @@ public final class MovieFrames implements AutoCloseable {
         return shown.note();
     }
 
-    /** Which field comes first where each frame holds two: {@code top} or {@code bottom}; empty where frames are whole, or nothing says it. */
+    /** Which of a frame's two fields comes first, {@code top} or {@code bottom}; empty where frames are whole, or nothing says it. */
     public Optional<String> fields() {
         int order = demuxer.stream().codecpar().field_order();
         return order == AV_FIELD_TT || order == AV_FIELD_TB ? Optional.of("top")

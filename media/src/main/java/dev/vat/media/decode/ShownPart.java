@@ -28,12 +28,14 @@ final class ShownPart implements AutoCloseable {
         static final Edges NONE = new Edges(0, 0, 0, 0);
     }
 
+    private final int storedWidth;
     private final Edges edges;
     private final Orientation orientation;
     private final Filtering cutting;
     private final Turning turning = new Turning();
 
-    private ShownPart(Edges edges, Orientation orientation) {
+    private ShownPart(int storedWidth, Edges edges, Orientation orientation) {
+        this.storedWidth = storedWidth;
         this.edges = edges;
         this.orientation = orientation;
         this.cutting = new Filtering(p -> "crop=" + (p.width() - edges.left - edges.right) + ":"
@@ -41,7 +43,7 @@ final class ShownPart implements AutoCloseable {
     }
 
     static ShownPart of(AVCodecParameters track) {
-        return new ShownPart(edges(track), orientation(track));
+        return new ShownPart(track.width(), edges(track), orientation(track));
     }
 
     private static ByteBuffer sideData(AVCodecParameters track, int kind, int bytes) {
@@ -77,7 +79,8 @@ final class ShownPart implements AutoCloseable {
 
     /** Takes over the picture that it is given. */
     Picture of(Picture stored) {
-        if (edges.equals(Edges.NONE)) {
+        // Where the decoder has left the edges out itself, nothing is left to do.
+        if (edges.equals(Edges.NONE) || stored.width() != storedWidth) {
             return turning.upright(stored, orientation);
         }
         try (stored; Picture fine = isOnGrid(stored) ? stored.share() : turning.fine(stored)) {

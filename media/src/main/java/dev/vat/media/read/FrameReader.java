@@ -1,10 +1,13 @@
 package dev.vat.media.read;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
+import dev.vat.media.decode.Deinterlaced;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.decode.StillDecoder;
 import dev.vat.media.decode.Turning;
@@ -41,6 +44,7 @@ public final class FrameReader implements AutoCloseable {
     private final StillDecoder decoder = new StillDecoder();
     private final Turning turning = new Turning();
     private MovieFrames movie;
+    private Deinterlaced deinterlaced;
     private Path moviePath;
 
     /**
@@ -76,18 +80,30 @@ public final class FrameReader implements AutoCloseable {
      * @param frame which frame of a movie, by the movie's own numbers; other kinds hold only one
      */
     public FrameRead read(Path file, FileKind named, String layer, long frame) {
-        return named.isMovie() ? movieFrame(file, frame) : still(file, named, layer);
+        return named.isMovie() ? movieFrame(file, FieldReading.KEPT, frame) : still(file, named, layer);
+    }
+
+    /**
+     * The same, of interlaced movies as somebody wants it.
+     *
+     * @param how layer and fields of it are looked at
+     */
+    public FrameRead readAs(PictureReading how, Path file, FileKind named, long frame) {
+        return named.isMovie() ? movieFrame(file, how.fields(), frame) : still(file, named, how.layer());
     }
 
     /** Quickest when frames are asked for in ascending order; the file last asked for stays open. */
-    private FrameRead movieFrame(Path file, long frame) {
+    private FrameRead movieFrame(Path file, FieldReading fields, long frame) {
         try {
             if (!file.equals(moviePath)) {
                 closeMovie();
                 movie = new MovieFrames(file);
                 moviePath = file;
+                deinterlaced = new Deinterlaced(movie);
             }
-            return new FrameRead.Sound(movie.frame(movie.numbers().index(frame)), movie.format(), movie.note());
+            long index = movie.numbers().index(frame);
+            boolean single = fields == FieldReading.DEINTERLACED && movie.fields().isPresent();
+            return new FrameRead.Sound(single ? deinterlaced.frame(index) : movie.frame(index), movie.format(), movie.note());
         } catch (MediaException | IllegalArgumentException e) {
             return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
         }
@@ -95,6 +111,7 @@ public final class FrameReader implements AutoCloseable {
 
     private void closeMovie() {
         if (movie != null) {
+            deinterlaced.close();
             movie.close();
         }
         movie = null;

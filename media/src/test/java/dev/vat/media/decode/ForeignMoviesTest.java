@@ -1,7 +1,13 @@
 package dev.vat.media.decode;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_DATA_DISPLAYMATRIX;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_DATA_FRAME_CROPPING;
 
+import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.FieldReading;
+import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
@@ -87,7 +93,7 @@ class ForeignMoviesTest {
     @ParameterizedTest
     @ValueSource(strings = {"a.mkv", "a.mp4"})
     void ofVariableRateEachStandsAtItsOwnTime(String name) {
-        Path file = new OddMovie("libx264", Map.of("x264-params", "bframes=0"), Map.of(), Rational.of(1, 1000), withPause(), null, -1)
+        Path file = new OddMovie("libx264", Map.of("x264-params", "bframes=0"), Map.of(), Rational.of(1, 1000), withPause(), Map.of(), -1)
                 .write(folder.resolve(name));
         ClipFacts facts = ClipProbe.probe(file);
         assertThat(facts.rate()).isEqualTo(Rate.of(30));
@@ -96,12 +102,58 @@ class ForeignMoviesTest {
         assertThat(shown(file, 0, 9, 10, 20, 38, 39, 40, 49, 5)).containsExactly(0L, 9L, 9L, 9L, 9L, 9L, 10L, 19L, 5L);
     }
 
+    /** Eight rows above and six columns at the left are left out: the bright corner is gone but for two columns. */
+    @ParameterizedTest
+    @ValueSource(strings = {"cropped.mkv", "cropped.mp4"})
+    void croppedEdgesAreLeftOut(String name) {
+        OddMovie movie = OddMovie.even(3, Map.of(), Map.of());
+        Path file = new OddMovie(movie.encoder(), movie.options(), movie.container(), movie.tick(), movie.times(),
+                Map.of(AV_PKT_DATA_FRAME_CROPPING, new int[] {4, 2, 6, 0}), -1).write(folder.resolve(name));
+        try (MovieFrames frames = new MovieFrames(file); Picture picture = frames.frame(1)) {
+            assertThat(frames.format().size()).isEqualTo(Size.of(58, 42));
+            assertThat(Size.of(picture.width(), picture.height())).isEqualTo(Size.of(58, 42));
+            assertThat(frames.note()).isEqualTo("the file leaves out its edges (4 above, 2 below, 6 left, 0 right)");
+            int corner = picture.plane(0).get(ValueLayout.JAVA_BYTE, 3L * picture.stride(0) + 1) & 0xff;
+            assertThat(corner).as("the last row and column of the bright corner").isGreaterThan(150);
+            assertThat(picture.plane(0).get(ValueLayout.JAVA_BYTE, 8L * picture.stride(0) + 6) & 0xff).isLessThan(60);
+        }
+    }
+
     @ParameterizedTest
     @CsvSource({"tff=1, top", "bff=1, bottom", "bframes=0, "})
     void interlacedMoviesAreKnown(String how, String first) {
         Map<String, String> options = first == null ? Map.of("x264-params", how) : Map.of("x264-params", how, "flags", "+ildct+ilme");
         Path file = OddMovie.even(10, options, Map.of()).write(folder.resolve("fields.mkv"));
         assertThat(ClipProbe.probe(file).fields()).isEqualTo(first);
+    }
+
+    /** A stroke that moves from field to field: kept, it stands at two places; of one moment it stands at one. */
+    @Test
+    void aDeinterlacedFrameShowsOneMoment() {
+        OddMovie movie = OddMovie.even(8, Map.of("x264-params", "tff=1:qp=1", "flags", "+ildct+ilme"), Map.of());
+        Path file = movie.withStroke().write(folder.resolve("stroke.mkv"));
+        PictureReading one = new PictureReading(AlphaKind.NONE, null, ColourReading.DISPLAY, FieldReading.DEINTERLACED);
+        try (FrameReader reader = new FrameReader()) {
+            for (int frame : new int[] {3, 4, 2, 0, 7}) {
+                try (Picture kept = ((FrameRead.Sound) reader.read(file, FileKind.MOVIE, null, frame)).picture();
+                        Picture single = ((FrameRead.Sound) reader.readAs(one, file, FileKind.MOVIE, frame)).picture()) {
+                    assertThat(strokeAt(kept, 20)).as("top field").isEqualTo(8 + 6 * frame);
+                    assertThat(strokeAt(kept, 21)).as("bottom field, a moment later").isEqualTo(11 + 6 * frame);
+                    assertThat(strokeAt(single, 20)).isEqualTo(8 + 6 * frame);
+                    assertThat(strokeAt(single, 21)).as("frame " + frame).isBetween(6 + 6 * frame, 10 + 6 * frame);
+                }
+            }
+        }
+    }
+
+    /** Where the bright stroke begins in a row. */
+    private static int strokeAt(Picture picture, int row) {
+        for (int x = 0; x < picture.width(); x++) {
+            if ((picture.plane(0).get(ValueLayout.JAVA_BYTE, (long) row * picture.stride(0) + x) & 0xff) > 130) {
+                return x;
+            }
+        }
+        return -1;
     }
 
     /** Uncompressed AVI with its lowest row first: written here byte by byte. */
@@ -171,8 +223,8 @@ class ForeignMoviesTest {
         int[] matrix = {Integer.parseInt(n[0]), Integer.parseInt(n[1]), 0, Integer.parseInt(n[2]), Integer.parseInt(n[3]), 0, 0, 0,
             1 << 30};
         OddMovie movie = OddMovie.even(3, Map.of(), Map.of());
-        Path file = new OddMovie(movie.encoder(), movie.options(), movie.container(), movie.tick(), movie.times(), matrix, -1)
-                .write(folder.resolve("turned.mp4"));
+        Path file = new OddMovie(movie.encoder(), movie.options(), movie.container(), movie.tick(), movie.times(),
+                Map.of(AV_PKT_DATA_DISPLAYMATRIX, matrix), -1).write(folder.resolve("turned.mp4"));
         try (MovieFrames frames = new MovieFrames(file); Picture picture = frames.frame(1)) {
             assertThat(frames.format().size()).isEqualTo(Size.of(width, height));
             assertThat(Size.of(picture.width(), picture.height())).isEqualTo(Size.of(width, height));

@@ -3,7 +3,6 @@ package dev.vat.media.decode;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_FLAG_FRAME_DURATION;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_FLAG_GLOBAL_HEADER;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PCM_S16LE;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_DATA_DISPLAYMATRIX;
 import static org.bytedeco.ffmpeg.global.avcodec.av_new_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
@@ -56,11 +55,17 @@ import org.bytedeco.javacpp.IntPointer;
  * @param container options of the file, by the library's names
  * @param tick seconds
  * @param times of the frames, in ticks
- * @param matrix how the track is turned: nine numbers of its header, or null
+ * @param beside what the track's header says beside its codec: side data by the library's kinds, in whole numbers
+ * @param stroke whether a bright stroke four wide moves three columns from field to field
  * @param click the sample of a sound at 48 kHz that is loud, all others being zero; negative for no sound
  */
 public record OddMovie(String encoder, Map<String, String> options, Map<String, String> container, Rational tick, long[] times,
-        int[] matrix, int click) {
+        Map<Integer, int[]> beside, int click, boolean stroke) {
+
+    public OddMovie(String encoder, Map<String, String> options, Map<String, String> container, Rational tick, long[] times,
+            Map<Integer, int[]> beside, int click) {
+        this(encoder, options, container, tick, times, beside, click, false);
+    }
 
     public static final int WIDTH = 64;
     public static final int HEIGHT = 48;
@@ -68,7 +73,11 @@ public record OddMovie(String encoder, Map<String, String> options, Map<String, 
 
     /** So many frames evenly, in H.264. */
     public static OddMovie even(int frames, Map<String, String> options, Map<String, String> container) {
-        return new OddMovie("libx264", options, container, Rational.of(1, 25), LongStream.range(0, frames).toArray(), null, -1);
+        return new OddMovie("libx264", options, container, Rational.of(1, 25), LongStream.range(0, frames).toArray(), Map.of(), -1);
+    }
+
+    OddMovie withStroke() {
+        return new OddMovie(encoder, options, container, tick, times, beside, click, true);
     }
 
     public static int brightness(long frame) {
@@ -81,12 +90,14 @@ public record OddMovie(String encoder, Map<String, String> options, Map<String, 
         return Math.round((y - 20) / 2.0);
     }
 
-    private static Picture draw(long frame) {
+    private Picture draw(long frame) {
         return Picture.filled("yuv420p", WIDTH, HEIGHT, picture -> {
             for (int plane = 0; plane < 3; plane++) {
                 for (int y = 0; y < picture.planeHeight(plane); y++) {
                     for (int x = 0; x < picture.rowBytes(plane); x++) {
-                        int value = plane > 0 ? 128 : x < 8 && y < 8 ? 230 : brightness(frame);
+                        long moved = x - 8 - 6 * frame - 3 * (y % 2);
+                        int value = plane > 0 ? 128
+                                : stroke ? moved >= 0 && moved < 4 ? 235 : 40 : x < 8 && y < 8 ? 230 : brightness(frame);
                         picture.plane(plane).set(ValueLayout.JAVA_BYTE, (long) y * picture.stride(plane) + x, (byte) value);
                     }
                 }
@@ -110,9 +121,7 @@ public record OddMovie(String encoder, Map<String, String> options, Map<String, 
             AVStream pictures = avformat_new_stream(out, null);
             Av.check(avcodec_parameters_from_context(pictures.codecpar(), coder), "Writing");
             pictures.time_base(Av.fraction(tick));
-            if (matrix != null) {
-                turn(pictures);
-            }
+            beside.forEach((kind, numbers) -> say(pictures, kind, numbers));
             AVStream sound = click < 0 ? null : sound(out);
             AVIOContext bytes = new AVIOContext(null);
             Av.check(avio_open(bytes, file.toString(), AVIO_FLAG_WRITE), "Writing");
@@ -152,12 +161,12 @@ public record OddMovie(String encoder, Map<String, String> options, Map<String, 
         }
     }
 
-    private void turn(AVStream pictures) {
+    private static void say(AVStream pictures, int kind, int[] values) {
         IntPointer count = new IntPointer(1).put(0);
         AVPacketSideData none = new AVPacketSideData(null);
-        AVPacketSideData data = av_packet_side_data_new(none, count, AV_PKT_DATA_DISPLAYMATRIX, 36, 0);
-        ByteBuffer numbers = ByteBuffer.allocate(36).order(ByteOrder.nativeOrder());
-        for (int number : matrix) {
+        AVPacketSideData data = av_packet_side_data_new(none, count, kind, 4L * values.length, 0);
+        ByteBuffer numbers = ByteBuffer.allocate(4 * values.length).order(ByteOrder.nativeOrder());
+        for (int number : values) {
             numbers.putInt(number);
         }
         data.data().put(numbers.array());

@@ -29,8 +29,7 @@ class RepeatableTest {
     }
 
     @ParameterizedTest(name = "{0} at {1}x{2}")
-    @CsvSource({"web-h264, 64, 48, 12", "web-h264, 64, 720, 3", "web-h264, 320, 64, 8", "phone-h265, 96, 64, 2", "web-vp9, 64, 48, 2",
-        "web-av1, 64, 64, 2"})
+    @CsvSource({"web-h264, 64, 48, 12", "web-h264, 64, 720, 3", "web-h264, 320, 64, 8", "phone-h265, 96, 64, 2", "web-vp9, 64, 48, 2"})
     void sameEveryTime(String target, int width, int height, int times) {
         EncoderSpec spec = EncoderSpec.of(Catalogue.target(target).settings(), Size.of(width, height), PixelAspect.SQUARE, Rate.FPS_25, 2);
         Set<Long> results = IntStream.range(0, times).parallel().mapToObj(_ -> encode(spec)).collect(TreeSet::new, Set::add, Set::addAll);

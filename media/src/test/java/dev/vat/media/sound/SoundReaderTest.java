@@ -110,7 +110,7 @@ class SoundReaderTest {
     void soundStaysWithItsPictures(String name) throws IOException {
         long[] times = LongStream.range(0, 50).map(i -> 500 + 40 * i).toArray();
         int click = RATE / 2 + 10 * RATE / 25;
-        Path file = new OddMovie("libx264", Map.of("x264-params", "bframes=0"), Map.of(), Rational.of(1, 1000), times, null, click)
+        Path file = new OddMovie("libx264", Map.of("x264-params", "bframes=0"), Map.of(), Rational.of(1, 1000), times, Map.of(), click)
                 .write(folder.resolve(name));
         float[] heard = heard(file);
         int loudest = 0;

@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
@@ -214,6 +215,8 @@ public final class FileProof {
         plan.sources().stream().filter(s -> s.picture().colour().kind() != ColourReading.Kind.DISPLAY)
                 .forEach(s -> notes.add(s.name() + ": " + s.picture().colour().describe()
                         + (file.treatment().colour().isHighRange() ? "" : "; Rec.709 primaries, clamped in RGB")));
+        plan.sources().stream().filter(s -> s.picture().fields() == FieldReading.DEINTERLACED)
+                .forEach(s -> notes.add(s.name() + ": deinterlaced, the moment of each frame's first field"));
         plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty())
                 .forEach(s -> notes.add(s.name() + ": layer " + s.picture().layer()));
         int deepest = plan.sources().stream().mapToInt(RunPlan.RunSource::bits).max().orElse(8);

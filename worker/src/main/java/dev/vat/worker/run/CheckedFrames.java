@@ -26,7 +26,7 @@ final class CheckedFrames implements FrameMaker.Frames, AutoCloseable {
         Path file = Path.of(frame.path());
         boolean movie = frame.kind().isMovie();
         String name = movie ? frame.number() + " of " + file.getFileName() : file.getFileName().toString();
-        return switch ((movie ? movies.get(file) : stills).read(file, frame.kind(), frame.reading().layer(), frame.number())) {
+        return switch ((movie ? movies.get(file) : stills).readAs(frame.reading(), file, frame.kind(), frame.number())) {
             case FrameRead.Unsound unsound -> throw new IOException("Frame " + name
                     + " was sound when it was checked, and is " + unsound.state().label() + " now: " + unsound.why());
             case FrameRead.Sound sound -> {

@@ -15,7 +15,7 @@ final class SeenFrames implements FrameMaker.Frames, AutoCloseable {
 
     @Override
     public Picture decoded(Recipe.Frame frame) throws IOException {
-        return switch (reader.read(Path.of(frame.path()), frame.kind(), frame.reading().layer(), frame.number())) {
+        return switch (reader.readAs(frame.reading(), Path.of(frame.path()), frame.kind(), frame.number())) {
             case FrameRead.Unsound unsound -> throw new IOException(unsound.state().label() + ": " + unsound.why());
             case FrameRead.Sound sound -> sound.picture();
         };
