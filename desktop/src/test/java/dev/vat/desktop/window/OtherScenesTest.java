@@ -114,7 +114,10 @@ class OtherScenesTest extends WindowCase {
     @Tag("process")
     void aProcessStandsReadyWhileSomebodyLooksAtWhatIsToBeCaptured() throws Exception {
         LiveScene live = live(StandInBehaviour.GOOD);
-        await(() -> live.picture("sand").isPresent() && isThere("capture-sand"));
+        // Every picture that comes moves what stands below it.
+        await(() -> live.picture("tower").isPresent() && live.picture("pier").isPresent() && live.picture("sand").isPresent()
+                && isThere("capture-sand"));
+        settle();
         assertThat(waiting()).isZero();
         press("capture-tower");
         await(() -> waiting() == 1);
