@@ -17,6 +17,8 @@ import dev.vat.worker.standin.StandInFeed;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import javafx.scene.control.Labeled;
@@ -126,7 +128,17 @@ class OtherScenesTest extends WindowCase {
     }
 
     private static long waiting() {
-        return ProcessHandle.current().children().filter(ProcessHandle::isAlive)
-                .filter(p -> p.info().commandLine().orElse("").endsWith(" capture")).count();
+        return ProcessHandle.current().children().filter(ProcessHandle::isAlive).filter(p -> words(p).endsWith(" capture")).count();
+    }
+
+    /** The JDK tells a command line of up to 4096 bytes, which a class path can be longer than: the system's own list has all of it. */
+    private static String words(ProcessHandle process) {
+        Path all = Path.of("/proc", Long.toString(process.pid()), "cmdline");
+        try {
+            return Files.exists(all) ? Files.readString(all).replace('\0', ' ').strip() : process.info().commandLine().orElse("");
+        } catch (IOException _) {
+            // It ended meanwhile.
+            return "";
+        }
     }
 }
