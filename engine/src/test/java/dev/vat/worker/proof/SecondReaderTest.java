@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FileKind;
 import dev.vat.engine.KiteFrames;
-import dev.vat.media.read.SecondReading;
+import dev.vat.media.proof.SecondReading;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.File;

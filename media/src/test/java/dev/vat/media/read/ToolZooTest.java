@@ -10,6 +10,7 @@ import dev.vat.core.source.FileKind;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.picture.FloatSamples;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.proof.SecondReading;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;

@@ -3,7 +3,7 @@ package dev.vat.worker.proof;
 import dev.vat.core.recipe.FrameStamp;
 import dev.vat.core.recipe.Recipes;
 import dev.vat.core.run.RunPlan;
-import dev.vat.media.read.SecondReading;
+import dev.vat.media.proof.SecondReading;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,4 +1,4 @@
-package dev.vat.media.read;
+package dev.vat.media.proof;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
@@ -9,6 +9,8 @@ import dev.vat.media.decode.still.Inspection;
 import dev.vat.media.decode.still.Orientation;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.read.FrameRead;
+import dev.vat.media.read.FrameReader;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBuffer;
 import java.awt.image.IndexColorModel;
