@@ -8,10 +8,14 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.TextAlignment;
 
 /** What stands in the picture's place while nothing has been brought in. */
 final class Welcome extends VBox {
+
+    private static final double WIDEST = 560;
 
     private final Session session;
     private final FlowPane recent = new FlowPane();
@@ -24,6 +28,11 @@ final class Welcome extends VBox {
         invite.getStyleClass().add("invite");
         Label words = new Label(FileKind.stillTitles() + ", movies and sounds: one folder, many, or a whole tree.\n"
                 + "Every frame is checked. Then say who the files are for, and make them.\nYour frames are only ever read.");
+        words.setWrapText(true);
+        words.setTextAlignment(TextAlignment.CENTER);
+        // As it wraps it has to be as high as its lines need: the box would cut it to one.
+        words.setMinHeight(Region.USE_PREF_SIZE);
+        words.setMaxWidth(WIDEST);
         Button choose = new Button("Choose a folder\u2026");
         choose.setId("welcome-choose");
         choose.getStyleClass().add("main-action");
