@@ -153,8 +153,12 @@ final class ResampledSound implements AutoCloseable {
         }
         long at = frame.best_effort_timestamp();
         if (at != AV_NOPTS_VALUE) {
-            Rational late = Av.rational(context.streams(stream).time_base()).times(at).minus(begins());
-            long samples = Math.clamp(late.times(stretch).times(SoundCodec.RATE).round(), -MOST_SILENCE, MOST_SILENCE);
+            Rational time = Av.rational(context.streams(stream).time_base()).times(at);
+            Rational picture = firstPicture();
+            // By itself a sound begins with its first sample: what its coder put in front is gone, whatever its times say.
+            Rational late = picture == null ? time.minus(Rational.of(started(context), 1_000_000)) : time.minus(picture);
+            long samples = Math.clamp(late.times(stretch).times(SoundCodec.RATE).round(), picture == null ? 0 : -MOST_SILENCE,
+                    MOST_SILENCE);
             for (long i = 0; i < samples; i++) {
                 out.write(new byte[frameBytes]);
             }
@@ -162,14 +166,16 @@ final class ResampledSound implements AutoCloseable {
         }
     }
 
-    /** The time of sample 0, in seconds. */
-    private Rational begins() {
+    private static long started(AVFormatContext context) {
+        return context.start_time() == AV_NOPTS_VALUE ? 0 : context.start_time();
+    }
+
+    /** When the first picture is shown, in seconds; null where there is none. */
+    private Rational firstPicture() {
         int index = av_find_best_stream(context, AVMEDIA_TYPE_VIDEO, -1, -1, new org.bytedeco.ffmpeg.avcodec.AVCodec(null), 0);
-        if (index >= 0 && (context.streams(index).disposition() & AV_DISPOSITION_ATTACHED_PIC) == 0
-                && context.streams(index).start_time() != AV_NOPTS_VALUE) {
-            return Av.rational(context.streams(index).time_base()).times(context.streams(index).start_time());
-        }
-        return Rational.of(context.start_time() == AV_NOPTS_VALUE ? 0 : context.start_time(), 1_000_000);
+        return index >= 0 && (context.streams(index).disposition() & AV_DISPOSITION_ATTACHED_PIC) == 0
+                && context.streams(index).start_time() != AV_NOPTS_VALUE
+                        ? Av.rational(context.streams(index).time_base()).times(context.streams(index).start_time()) : null;
     }
 
     private static int rate(int samples, long times) {
