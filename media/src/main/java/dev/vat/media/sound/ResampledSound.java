@@ -100,7 +100,7 @@ final class ResampledSound implements AutoCloseable {
         if (stream < 0) {
             throw new MediaException(file.getFileName() + " has no sound", 0);
         }
-        decoder = SoundReader.open(context.streams(stream).codecpar());
+        decoder = SoundReader.open(context.streams(stream));
         ownChannels = channels == OWN_CHANNELS;
         channels = ownChannels ? context.streams(stream).codecpar().ch_layout().nb_channels() : channels;
         frameBytes = channels * av_get_bytes_per_sample(format);
@@ -151,7 +151,7 @@ final class ResampledSound implements AutoCloseable {
             Av.check(av_opt_set_double(resampler, "cutoff", PASSED, 0), "Resampling");
             Av.check(swr_init(resampler), "Resampling");
         }
-        long at = frame.best_effort_timestamp();
+        long at = frame.pts() != AV_NOPTS_VALUE ? frame.pts() : frame.best_effort_timestamp();
         if (at != AV_NOPTS_VALUE) {
             Rational time = Av.rational(context.streams(stream).time_base()).times(at);
             Rational picture = firstPicture();

@@ -42,6 +42,7 @@ import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
 
@@ -97,7 +98,7 @@ public final class SoundReader implements AutoCloseable {
         try {
             for (int i = 0; i < context.nb_streams(); i++) {
                 if (context.streams(i).codecpar().codec_type() == AVMEDIA_TYPE_AUDIO) {
-                    tracks.put(i, new Track(open(context.streams(i).codecpar())));
+                    tracks.put(i, new Track(open(context.streams(i))));
                 }
             }
             while (!tracks.isEmpty() && av_read_frame(context, packet) >= 0) {
@@ -135,7 +136,8 @@ public final class SoundReader implements AutoCloseable {
                 promised(p, track.samples), track.damaged);
     }
 
-    static AVCodecContext open(AVCodecParameters parameters) {
+    static AVCodecContext open(AVStream track) {
+        AVCodecParameters parameters = track.codecpar();
         AVCodec codec = avcodec_find_decoder(parameters.codec_id());
         if (codec == null || codec.isNull()) {
             throw new MediaException("No decoder for this sound track", 0);
@@ -143,6 +145,8 @@ public final class SoundReader implements AutoCloseable {
         AVCodecContext decoder = avcodec_alloc_context3(codec);
         try {
             Av.check(avcodec_parameters_to_context(decoder, parameters), "Sound decoder");
+            // Times of frames move on by what is skipped at the start only where the decoder knows what they are counted in.
+            decoder.pkt_timebase(track.time_base());
             Av.check(avcodec_open2(decoder, codec, (AVDictionary) null), "Sound decoder");
         } catch (MediaException e) {
             avcodec_free_context(decoder);
