@@ -112,7 +112,7 @@ final class LookCommand implements Callable<Integer> {
                 + (clip.timecode() == null ? "" : ", timecode " + clip.timecode()));
         clip.sounds().forEach(sound -> output.say("  sound: " + sound.describe()));
         if (clip.fields() != null) {
-            output.say("  note: interlaced, " + clip.fields() + " field first");
+            output.say("  note: interlaced, " + clip.fields().title());
         }
         if (clip.uneven() != null) {
             output.say("  note: variable rate, frames " + clip.uneven().describe());

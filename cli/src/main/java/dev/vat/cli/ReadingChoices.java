@@ -8,10 +8,18 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.Interpretation;
+import java.util.Map;
+import java.util.TreeSet;
 import picocli.CommandLine.Option;
 
 /** How the pictures of a source are taken, in place of what its files state; it holds for every source of the reel. */
 final class ReadingChoices {
+
+    private static final Map<String, AlphaKind> ALPHAS = Map.of("straight", AlphaKind.STRAIGHT, "premultiplied", AlphaKind.PREMULTIPLIED,
+            "none", AlphaKind.NONE);
+    private static final Map<String, ColourReading> COLOURS = Map.of("display", ColourReading.DISPLAY, "linear", ColourReading.LINEAR,
+            "tagged", ColourReading.TAGGED);
+    private static final Map<String, FieldReading> FIELDS = Map.of("kept", FieldReading.KEPT, "deinterlaced", FieldReading.DEINTERLACED);
 
     @Option(names = "--layer", paramLabel = "NAME", description = "Which picture of an EXR; '' for the one without a name.")
     private String layer;
@@ -36,41 +44,22 @@ final class ReadingChoices {
         for (Source source : project.sources()) {
             Interpretation picture = source.reading().picture();
             picture = layer == null ? picture : picture.withLayer(layer);
-            picture = alpha == null ? picture : picture.withAlpha(alphaKind());
-            picture = colour == null ? picture : picture.withColour(colourReading());
+            picture = alpha == null ? picture : picture.withAlpha(meaning(alpha, "kind of alpha", ALPHAS));
+            picture = colour == null ? picture : picture.withColour(meaning(colour, "way to take colour", COLOURS));
             picture = pixelAspect == null ? picture : picture.withPixelAspect(MakeCommand.parse(pixelAspect, PixelAspect::parse));
-            picture = fields == null ? picture : picture.withFields(fieldReading());
+            picture = fields == null ? picture : picture.withFields(meaning(fields, "way to take fields", FIELDS));
             edited = picture.equals(source.reading().picture()) ? edited : Edits.setPicture(source.id(), picture).apply(edited);
         }
         return edited;
     }
 
-    private FieldReading fieldReading() {
-        return switch (fields) {
-            case "kept" -> FieldReading.KEPT;
-            case "deinterlaced" -> FieldReading.DEINTERLACED;
-            default -> throw new CommandFailure(ExitCode.WRONG_USE,
-                    "'" + fields + "' is no way to take fields: write kept or deinterlaced");
-        };
-    }
-
-    private AlphaKind alphaKind() {
-        return switch (alpha) {
-            case "straight" -> AlphaKind.STRAIGHT;
-            case "premultiplied" -> AlphaKind.PREMULTIPLIED;
-            case "none" -> AlphaKind.NONE;
-            default -> throw new CommandFailure(ExitCode.WRONG_USE, "'" + alpha + "' is no kind of alpha: write straight, premultiplied "
-                    + "or none");
-        };
-    }
-
-    private ColourReading colourReading() {
-        return switch (colour) {
-            case "display" -> ColourReading.DISPLAY;
-            case "linear" -> ColourReading.LINEAR;
-            case "tagged" -> ColourReading.TAGGED;
-            default -> throw new CommandFailure(ExitCode.WRONG_USE, "'" + colour + "' is no way to take colour: write display, linear or "
-                    + "tagged");
-        };
+    /** What a word of a list means. @param what such as {@code kind of alpha} */
+    private static <T> T meaning(String word, String what, Map<String, T> words) {
+        T found = words.get(word);
+        if (found == null) {
+            throw new CommandFailure(ExitCode.WRONG_USE,
+                    "'" + word + "' is no " + what + ": write " + String.join(" or ", new TreeSet<>(words.keySet())));
+        }
+        return found;
     }
 }

@@ -62,6 +62,6 @@ class ReadingChoicesTest {
     void whatIsNoChoiceIsSaid() throws IOException {
         Shell odd = Shell.run("make", layered(), "--target", "frames-png", "--source-colour", "pink");
         assertThat(odd.code()).isEqualTo(2);
-        assertThat(odd.err()).contains("'pink' is no way to take colour: write display, linear or tagged");
+        assertThat(odd.err()).contains("'pink' is no way to take colour: write display or linear or tagged");
     }
 }

@@ -164,7 +164,7 @@ class FormatZooTest {
         }
     }
 
-    /** Bits that turned over, and stretches of other bytes: an answer in words for each, and never another picture where there are checksums. */
+    /** Turned bits and stretches of other bytes: an answer in words for each, and never another picture where there are checksums. */
     @ParameterizedTest(name = "{0}")
     @MethodSource("zoo")
     void noDamageHangsOrBreaksTheReader(String what, FileKind kind, Depth depth, AlphaKind alpha, boolean plain, Supplier<byte[]> file)

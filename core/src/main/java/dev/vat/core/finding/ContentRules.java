@@ -140,8 +140,8 @@ final class ContentRules {
         }
         Interpretation picture = entry.source().reading().picture();
         if (clip.fields() != null && picture.fields() == null) {
-            found.add(Finding.of("interlaced", Severity.WARNING, entry.source().name() + " is interlaced, " + clip.fields()
-                    + " field first. Each frame is taken with both of its fields: what moves has combed edges in files that aren't "
+            found.add(Finding.of("interlaced", Severity.WARNING, entry.source().name() + " is interlaced, " + clip.fields().title()
+                    + ". Each frame is taken with both of its fields: what moves has combed edges in files that aren't "
                     + "interlaced, and at other heights.").aboutSource(entry.source().id())
                     .withRemedies(new Remedy.Apply("Deinterlace",
                             Edits.setPicture(entry.source().id(), picture.withFields(FieldReading.DEINTERLACED))),

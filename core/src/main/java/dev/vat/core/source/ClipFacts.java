@@ -2,6 +2,7 @@ package dev.vat.core.source;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.picture.FieldOrder;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
@@ -23,12 +24,12 @@ import java.util.Optional;
  *                    receipt says
  * @param draft whether its receipt calls it a draft
  * @param numbers of its frames
- * @param fields which of two fields comes first where each frame holds two, {@code top} or {@code bottom}; null where frames are whole
+ * @param fields which comes first where each frame holds two; null where frames are whole
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, String timecode, PictureFormat format,
         Rational seconds, List<Track> sounds, int lossyPasses,
-        boolean draft, FrameNumbers numbers, String fields) {
+        boolean draft, FrameNumbers numbers, FieldOrder fields) {
 
     /**
      * Spacing of frames in a file of variable rate, in seconds.

@@ -9,7 +9,7 @@ public record Location(Path folder, SequencePattern pattern) {
 
     /** What names of sound files end in, without the dot. */
     public static final List<String> SOUND_EXTENSIONS = List.of("wav", "flac", "mp3", "aac", "m4a", "ogg", "oga", "opus", "aif",
-            "aiff", "ac3", "caf", "w64", "rf64");
+            "aiff", "aifc", "ac3", "caf", "w64", "rf64");
 
     /** A movie, a still without a number, or a sound. */
     public static Location ofFile(Path file) {

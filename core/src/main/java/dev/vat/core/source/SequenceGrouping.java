@@ -105,7 +105,8 @@ public final class SequenceGrouping {
                 _ -> new ArrayList<>()).add(g));
         Map<Key, Group> result = new HashMap<>();
         alike.forEach((key, same) -> {
-            List<Numbered> all = same.stream().flatMap(g -> g.frames.stream()).toList();
+            // Nearly all are alone, and may hold a million frames: these aren't copied.
+            List<Numbered> all = same.size() == 1 ? List.of() : same.stream().flatMap(g -> g.frames.stream()).toList();
             if (same.size() == 1 || all.stream().map(Numbered::value).distinct().count() < all.size()) {
                 same.forEach(g -> result.put(g.key, g));
             } else {

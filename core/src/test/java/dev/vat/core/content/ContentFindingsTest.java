@@ -8,6 +8,7 @@ import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.finding.Remedy;
 import dev.vat.core.finding.Severity;
+import dev.vat.core.picture.FieldOrder;
 import dev.vat.core.picture.FrameLook;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
@@ -178,7 +179,7 @@ class ContentFindingsTest {
     void anInterlacedMovieIsAWarning() {
         FrameTable table = table(ContentFindingsTest::plain, i -> i);
         ClipFacts clip = new ClipFacts("mov", COUNT, Rate.FPS_25, null, null, null, Rational.of(2), List.of(), 1, false,
-                FrameNumbers.FROM_ZERO, "bottom");
+                FrameNumbers.FROM_ZERO, FieldOrder.BOTTOM);
         assertThat(findings(table, Map.of("s1", clip))).filteredOn(f -> f.id().equals("interlaced")).singleElement()
                 .satisfies(f -> assertThat(f.text()).contains("is interlaced, bottom field first"))
                 .satisfies(f -> assertThat(f.remedies()).extracting(Remedy::label).containsExactly("Deinterlace", "Keep both fields"));

@@ -7,6 +7,7 @@ import static dev.vat.desktop.look.Fields.text;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.FieldOrder;
 import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
@@ -111,10 +112,10 @@ final class PictureFields extends VBox {
                         a -> a == AlphaKind.NONE ? "pass over" : a.label(), a -> set(p -> p.withAlpha(a == found ? null : a))));
     }
 
-    private HBox fields(String first) {
+    private HBox fields(FieldOrder first) {
         FieldReading now = picture.fields() == null ? FieldReading.KEPT : picture.fields();
-        String sentence = now == FieldReading.KEPT ? "Interlaced, " + first + " field first: what moves has combed edges."
-                : "Each frame shows the moment of its " + first + " field.";
+        String sentence = now == FieldReading.KEPT ? "Interlaced, " + first.title() + ": what moves has combed edges."
+                : "Each frame shows the moment of its first field.";
         return field("Fields", sentence,
                 choice("fields", FieldReading.values(), now, FieldReading::title, how -> set(p -> p.withFields(how))));
     }

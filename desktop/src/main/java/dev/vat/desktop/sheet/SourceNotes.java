@@ -53,7 +53,7 @@ final class SourceNotes extends VBox {
                 + clip.seconds().toFixed(3) + " s.");
         clip.sounds().forEach(sound -> words.add("Sound: " + sound.describe() + "."));
         if (clip.fields() != null) {
-            words.add("Interlaced, " + clip.fields() + " field first.");
+            words.add("Interlaced, " + clip.fields().title() + ".");
         }
         if (clip.uneven() != null) {
             words.add("Variable rate: frames " + clip.uneven().describe() + ".");

@@ -48,6 +48,18 @@ class SecondReaderTest {
         assertThat(SecondReading.of(file.toPath(), kind)).hasValueSatisfying(r -> assertThat(r.agrees()).as(r.words()).isTrue());
     }
 
+    /** Five bits are brought to more in other ways by each reader: that is no second opinion. */
+    @Test
+    void oddDepthsAreNoDisagreement() throws IOException {
+        BufferedImage image = new BufferedImage(32, 4, BufferedImage.TYPE_USHORT_555_RGB);
+        for (int x = 0; x < 32; x++) {
+            image.setRGB(x, 1, new Color(8 * x, 255 - 8 * x, 4 * x).getRGB());
+        }
+        File file = folder.resolve("kite.bmp").toFile();
+        assertThat(ImageIO.write(image, "BMP", file)).isTrue();
+        assertThat(SecondReading.of(file.toPath(), FileKind.BMP)).matches(r -> r.isEmpty() || r.get().agrees());
+    }
+
     @Test
     void whatTheyReadOtherwiseIsAFaultOfTheProof() {
         SecondReader other = SecondReader.of("kite.0001.png", new SecondReading(FileKind.PNG, 514, 3));

@@ -1,5 +1,6 @@
 package dev.vat.media.decode;
 
+import dev.vat.core.picture.FieldOrder;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
@@ -18,7 +19,7 @@ public final class Deinterlaced implements AutoCloseable {
     /** @param movie stays whoever's it is */
     public Deinterlaced(MovieFrames movie) {
         this.movie = movie;
-        this.chain = "bwdif=mode=send_frame:deint=all:parity=" + (movie.fields().orElse("top").equals("top") ? "tff" : "bff");
+        this.chain = "bwdif=mode=send_frame:deint=all:parity=" + (movie.fields().orElse(FieldOrder.TOP) == FieldOrder.TOP ? "tff" : "bff");
     }
 
     /** @throws MediaException if there is no such frame, or it can't be decoded */

@@ -13,6 +13,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.FieldOrder;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -34,6 +35,7 @@ import java.util.List;
 import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodecDescriptor;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 
 /**
@@ -48,19 +50,20 @@ public final class MovieFrames implements AutoCloseable {
     private static final Rational QUICKEST = Rational.of(300);
     /** Going forward over fewer frames than this costs less than starting at a self-contained one. */
     private static final long NEAR = 24;
-    private static final int PACKET_DISCARD = 4;
-    /** Where a self-contained frame lacks what stands before it, decoding starts so many seconds earlier, and at last at the start. */
-    private static final int[] EARLIER = {0, 2, 10, Integer.MAX_VALUE};
+    /** Files without an index are gone to by guess, which may miss the start of a group: then one before it is gone to. */
+    private static final int MOST_GROUPS = 2;
 
     private final Demuxer demuxer;
     private final TrackDecoder decoder;
     private final ShownPart shown;
-    private final long[] ticks;
+    private final Ticks ticks;
     private final FrameTimes times;
     private final Deque<Picture> ready = new ArrayDeque<>();
     private int lastGiven = -1;
     private Picture last;
     private boolean ended;
+    /** Where decoding began: the self-contained frame's time, or none while it is still to come. */
+    private long begun = AV_NOPTS_VALUE;
 
     public MovieFrames(Path file) {
         this(file, 1);
@@ -70,48 +73,17 @@ public final class MovieFrames implements AutoCloseable {
     public MovieFrames(Path file, int threads) {
         demuxer = new Demuxer(file);
         try {
-            long[] lasts = {0};
-            ticks = ticks(demuxer, lasts);
-            times = FrameTimes.of(ticks, lasts[0], timeBase(), stated());
+            ticks = Ticks.of(demuxer);
+            times = FrameTimes.of(ticks.all(), ticks.last(), timeBase(), stated());
             shown = ShownPart.of(demuxer.stream().codecpar());
             decoder = new TrackDecoder(demuxer.stream(), threads);
-            if (ticks.length > 0) {
-                demuxer.seekStart(ticks[0]);
+            if (ticks.all().length > 0) {
+                demuxer.seekStart(ticks.all()[0]);
             }
         } catch (MediaException e) {
             demuxer.close();
             throw e;
         }
-    }
-
-    /** When each frame is shown, in the track's time base, ascending. @param last is given how long the last one is shown */
-    private static long[] ticks(Demuxer demuxer, long[] last) {
-        long[] found = new long[1024];
-        int count = 0;
-        long[] next = {AV_NOPTS_VALUE, 0, 0};
-        long highest = Long.MIN_VALUE;
-        while (demuxer.next(packet -> {
-            boolean shown = (packet.flags() & PACKET_DISCARD) == 0;
-            next[0] = !shown ? AV_NOPTS_VALUE : packet.pts() != AV_NOPTS_VALUE ? packet.pts()
-                    : packet.dts() != AV_NOPTS_VALUE ? packet.dts() : next[1];
-            next[1] = Math.max(next[1], next[0]) + Math.max(1, packet.duration());
-            next[2] = packet.duration();
-        })) {
-            if (next[0] == AV_NOPTS_VALUE) {
-                continue;
-            }
-            if (count == found.length) {
-                found = Arrays.copyOf(found, 2 * count);
-            }
-            found[count++] = next[0];
-            if (next[0] >= highest) {
-                highest = next[0];
-                last[0] = Math.max(0, next[2]);
-            }
-        }
-        long[] ticks = Arrays.copyOf(found, count);
-        Arrays.sort(ticks);
-        return ticks;
     }
 
     /** What the container says, if that is a rate at all: some give ticks a second for it. */
@@ -180,11 +152,11 @@ public final class MovieFrames implements AutoCloseable {
         return shown.note();
     }
 
-    /** Which of a frame's two fields comes first, {@code top} or {@code bottom}; empty where frames are whole, or nothing says it. */
-    public Optional<String> fields() {
+    /** Which of a frame's two fields comes first; empty where frames are whole, or nothing says it. */
+    public Optional<FieldOrder> fields() {
         int order = demuxer.stream().codecpar().field_order();
-        return order == AV_FIELD_TT || order == AV_FIELD_TB ? Optional.of("top")
-                : order == AV_FIELD_BB || order == AV_FIELD_BT ? Optional.of("bottom") : Optional.empty();
+        return order == AV_FIELD_TT || order == AV_FIELD_TB ? Optional.of(FieldOrder.TOP)
+                : order == AV_FIELD_BB || order == AV_FIELD_BT ? Optional.of(FieldOrder.BOTTOM) : Optional.empty();
     }
 
     /** @throws MediaException if there is no such frame, or it can't be decoded */
@@ -208,31 +180,19 @@ public final class MovieFrames implements AutoCloseable {
     }
 
     private Picture decoded(int frame) {
+        Optional<Picture> found = Optional.empty();
         if (frame > lastGiven && frame <= lastGiven + NEAR) {
-            return shown.of(next(frame).orElseThrow(() -> new MediaException("Frame " + frame + " can't be decoded", 0)));
-        }
-        MediaException why = new MediaException("Frame " + frame + " can't be decoded", 0);
-        for (int seconds : EARLIER) {
-            long from = seconds == Integer.MAX_VALUE ? ticks[0] : Math.max(ticks[0], ticks[frame] - inTicks(seconds));
             try {
-                seek(from);
-                Optional<Picture> found = next(frame);
-                if (found.isPresent()) {
-                    return shown.of(found.get());
-                }
-            } catch (MediaException e) {
-                // What leans on frames before the place that was gone to can't be decoded from there.
-                why = e;
-            }
-            if (from == ticks[0]) {
-                break;
+                found = next(frame);
+            } catch (MediaException _) {
+                // After damage decoding goes on with the next group: the frame is looked for from the start of its own.
             }
         }
-        throw why;
-    }
-
-    private long inTicks(int seconds) {
-        return Rational.of(seconds).dividedBy(timeBase()).round();
+        for (int groups = 0; found.isEmpty() && groups <= MOST_GROUPS; groups++) {
+            seek(ticks.groupBefore(ticks.all()[frame], groups));
+            found = next(frame);
+        }
+        return shown.of(found.orElseThrow(() -> new MediaException("Frame " + frame + " can't be decoded", 0)));
     }
 
     /** Decodes on until a frame comes; empty if a later one comes first, or none. */
@@ -243,23 +203,14 @@ public final class MovieFrames implements AutoCloseable {
                 return Optional.empty();
             }
             long at = next.frame().best_effort_timestamp();
-            if (at == AV_NOPTS_VALUE || at >= ticks[frame] && at < after(frame)) {
+            if (at == AV_NOPTS_VALUE || at >= ticks.all()[frame] && at < ticks.after(frame)) {
                 return Optional.of(next);
             }
             next.close();
-            if (at >= ticks[frame]) {
+            if (at >= ticks.all()[frame]) {
                 return Optional.empty();
             }
         }
-    }
-
-    /** When another frame is shown after this one. */
-    private long after(int frame) {
-        int later = frame + 1;
-        while (later < ticks.length && ticks[later] == ticks[frame]) {
-            later++;
-        }
-        return later < ticks.length ? ticks[later] : Long.MAX_VALUE;
     }
 
     private void seek(long tick) {
@@ -267,10 +218,28 @@ public final class MovieFrames implements AutoCloseable {
         ready.clear();
         decoder.reset();
         ended = false;
-        if (tick == ticks[0]) {
+        begun = AV_NOPTS_VALUE;
+        if (tick == ticks.all()[0]) {
             demuxer.seekStart(tick);
         } else {
             demuxer.seek(tick);
+        }
+    }
+
+    /**
+     * Frames of an open group that are shown before its self-contained one lean on the group before: where decoding begins with that one,
+     * they are passed over.
+     */
+    private void decode(AVPacket packet) {
+        long tick = packet.pts() != AV_NOPTS_VALUE ? packet.pts() : packet.dts();
+        if (begun == AV_NOPTS_VALUE) {
+            if (ticks.keys().length > 0 && (packet.flags() & Av.PACKET_KEY) == 0) {
+                return;
+            }
+            begun = tick == AV_NOPTS_VALUE ? Long.MIN_VALUE + 1 : tick;
+        }
+        if (tick == AV_NOPTS_VALUE || tick >= begun) {
+            decoder.decode(packet, ready::add);
         }
     }
 
@@ -279,7 +248,7 @@ public final class MovieFrames implements AutoCloseable {
             if (ended) {
                 return null;
             }
-            if (!demuxer.next(packet -> decoder.decode(packet, ready::add))) {
+            if (!demuxer.next(this::decode)) {
                 ended = true;
                 decoder.flush(ready::add);
             }

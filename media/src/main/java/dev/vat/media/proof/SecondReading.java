@@ -12,7 +12,6 @@ import dev.vat.media.picture.Picture;
 import dev.vat.media.read.FrameRead;
 import dev.vat.media.read.FrameReader;
 import java.awt.image.BufferedImage;
-import java.awt.image.DataBuffer;
 import java.awt.image.IndexColorModel;
 import java.awt.image.Raster;
 import java.io.ByteArrayInputStream;
@@ -21,9 +20,12 @@ import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.Iterator;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
@@ -37,6 +39,9 @@ import javax.imageio.stream.ImageInputStream;
  */
 public record SecondReading(FileKind kind, int most, double mean) {
 
+    private static final Set<FileKind> KINDS = EnumSet.of(FileKind.PNG, FileKind.JPEG, FileKind.BMP, FileKind.TIFF);
+    /** Of these a value of 16 bits is exactly so many steps; between others two readers may round apart. */
+    private static final Set<Integer> DEPTHS = Set.of(1, 2, 4, 8, 16);
     private static final int FULL = 65_535;
     private static final int BYTE = 257;
     /** Coarse colour is made fine in more ways than one: pictures packed with loss agree where they do on the whole. */
@@ -56,11 +61,14 @@ public record SecondReading(FileKind kind, int most, double mean) {
 
     /** Empty where there is no second reader for such a file, or none that shows samples as they are stored. */
     public static Optional<SecondReading> of(Path file, FileKind named) throws IOException {
+        if (!KINDS.contains(named)) {
+            return Optional.empty();
+        }
         byte[] data = Files.readAllBytes(file);
         Inspection inspection = Inspection.of(named, data, null);
         FileKind kind = inspection.kind();
         boolean comparable = inspection.isWhole() && inspection.orientation() == Orientation.UPRIGHT && !inspection.format().linear()
-                && (kind == FileKind.PNG || kind == FileKind.JPEG || kind == FileKind.BMP || kind == FileKind.TIFF);
+                && KINDS.contains(kind);
         BufferedImage theirs = comparable ? theirs(kind, data) : null;
         if (theirs == null) {
             return Optional.empty();
@@ -73,7 +81,7 @@ public record SecondReading(FileKind kind, int most, double mean) {
                 case FrameRead.Sound sound -> {
                     try (Picture decoded = sound.picture(); Picture ours = composer.compose(decoded, asStored)) {
                         yield ours.width() != theirs.getWidth() || ours.height() != theirs.getHeight()
-                                ? Optional.of(new SecondReading(FileKind.PNG, FULL, FULL))
+                                ? Optional.of(new SecondReading(kind, FULL, FULL))
                                 : Optional.of(compared(kind, ours, theirs, alpha));
                     }
                 }
@@ -94,8 +102,7 @@ public record SecondReading(FileKind kind, int most, double mean) {
             try (ImageInputStream input = ImageIO.createImageInputStream(new ByteArrayInputStream(data))) {
                 reader.setInput(input);
                 BufferedImage image = reader.read(0);
-                int type = image.getRaster().getDataBuffer().getDataType();
-                return type == DataBuffer.TYPE_BYTE || type == DataBuffer.TYPE_USHORT ? image : null;
+                return Arrays.stream(image.getRaster().getSampleModel().getSampleSize()).allMatch(DEPTHS::contains) ? image : null;
             } catch (IOException | RuntimeException _) {
                 // It reads fewer variants than Vat does; then there is no second opinion.
                 return null;

@@ -156,7 +156,7 @@ final class ResampledSound implements AutoCloseable {
             Rational time = Av.rational(context.streams(stream).time_base()).times(at);
             Rational picture = firstPicture();
             // By itself a sound begins with its first sample: what its coder put in front is gone, whatever its times say.
-            Rational late = picture == null ? time.minus(Rational.of(started(context), 1_000_000)) : time.minus(picture);
+            Rational late = picture == null ? time.minus(Rational.of(fileStart(), 1_000_000)) : time.minus(picture);
             long samples = Math.clamp(late.times(stretch).times(SoundCodec.RATE).round(), picture == null ? 0 : -MOST_SILENCE,
                     MOST_SILENCE);
             for (long i = 0; i < samples; i++) {
@@ -166,7 +166,8 @@ final class ResampledSound implements AutoCloseable {
         }
     }
 
-    private static long started(AVFormatContext context) {
+    /** In millionths of a second. */
+    private long fileStart() {
         return context.start_time() == AV_NOPTS_VALUE ? 0 : context.start_time();
     }
 

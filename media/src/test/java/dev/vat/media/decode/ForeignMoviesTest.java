@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_DATA_FRAME_CROPPING;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.FieldOrder;
 import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
@@ -14,6 +15,7 @@ import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
 import dev.vat.media.read.ClipProbe;
 import dev.vat.media.read.FrameRead;
@@ -80,6 +82,38 @@ class ForeignMoviesTest {
         assertThat(shown(file, order)).containsExactlyElementsOf(LongStream.of(order).boxed().toList());
     }
 
+    /** Of groups of 24 the second is damaged: every frame outside of it is right, in order and at random. */
+    @Test
+    void damageStaysInItsGroup() throws IOException {
+        Path file = OddMovie.even(90, options("x264-params=" + LONG_GROUPS), Map.of()).write(folder.resolve("whole.mkv"));
+        byte[] data = Files.readAllBytes(file);
+        long[] packet = new long[2];
+        try (Demuxer demuxer = new Demuxer(file)) {
+            // The thirty-first packet, whole but for its head.
+            for (int i = 0; i <= 30; i++) {
+                demuxer.next(p -> {
+                    packet[0] = p.pos();
+                    packet[1] = p.size();
+                });
+            }
+        }
+        Arrays.fill(data, (int) packet[0] + 12, (int) (packet[0] + packet[1]), (byte) 0xff);
+        Path damaged = Files.write(folder.resolve("damaged.mkv"), data);
+        List<Long> wrong = new ArrayList<>();
+        try (MovieFrames frames = new MovieFrames(damaged)) {
+            for (long place : LongStream.concat(LongStream.range(0, 90), LongStream.of(60, 12, 89, 50, 5, 48)).toArray()) {
+                try (Picture picture = frames.frame(place)) {
+                    if (OddMovie.shown(picture) != place) {
+                        wrong.add(place);
+                    }
+                } catch (MediaException _) {
+                    wrong.add(place);
+                }
+            }
+        }
+        assertThat(wrong).as("not had, or another").isNotEmpty().allMatch(f -> f >= 24 && f < 48);
+    }
+
     private static Map<String, String> options(String text) {
         return text == null || text.isBlank() ? Map.of()
                 : Map.of(text.substring(0, text.indexOf('=')), text.substring(text.indexOf('=') + 1));
@@ -120,8 +154,8 @@ class ForeignMoviesTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"tff=1, top", "bff=1, bottom", "bframes=0, "})
-    void interlacedMoviesAreKnown(String how, String first) {
+    @CsvSource({"tff=1, TOP", "bff=1, BOTTOM", "bframes=0, "})
+    void interlacedMoviesAreKnown(String how, FieldOrder first) {
         Map<String, String> options = first == null ? Map.of("x264-params", how) : Map.of("x264-params", how, "flags", "+ildct+ilme");
         Path file = OddMovie.even(10, options, Map.of()).write(folder.resolve("fields.mkv"));
         assertThat(ClipProbe.probe(file).fields()).isEqualTo(first);

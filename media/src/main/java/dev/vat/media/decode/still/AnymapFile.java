@@ -80,7 +80,6 @@ final class AnymapFile {
                 || channels > 4) {
             return Inspection.unreadable(kind, "its header states an impossible picture");
         }
-        // Of more than one bit, a highest value that is no power of two less one stands between two depths.
         int bits = highest < 0 ? 32 : highest > 255 ? 16 : 8;
         PictureFormat format = new PictureFormat(kind.title(), Size.of(width, height), new Depth(bits, highest < 0),
                 channels == 2 || channels == 4 ? AlphaKind.STRAIGHT : AlphaKind.NONE, PixelAspect.SQUARE, highest < 0, List.of());

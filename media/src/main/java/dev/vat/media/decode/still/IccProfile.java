@@ -46,13 +46,16 @@ final class IccProfile {
             boolean grey = read.data.getInt(16) == tag("GRAY");
             if (transfer != null && (primaries != null || grey)) {
                 String words = (grey ? "" : ColourHints.primaries(primaries) + ", ") + ColourHints.transfer(transfer);
-                return Stated.ofColour("ICC profile " + own + " (" + words + ")", primaries, transfer);
+                return Stated.ofColour(called(own) + " (" + words + ")", primaries, transfer);
             }
         } catch (IndexOutOfBoundsException | IllegalArgumentException _) {
             // A profile that is damaged is one that isn't known.
         }
-        String words = own == null || own.isBlank() ? "an ICC profile" : "ICC profile " + own;
-        return Stated.ofColour(words, null, null).withForeign(words);
+        return Stated.ofColour(called(own), null, null).withForeign(called(own));
+    }
+
+    private static String called(String name) {
+        return name == null || name.isBlank() ? "an ICC profile without a name" : "ICC profile " + name;
     }
 
     private static int tag(String name) {

@@ -1,5 +1,15 @@
 package dev.vat.media.decode.still;
 
+import static dev.vat.media.decode.still.TiffFile.BITS;
+import static dev.vat.media.decode.still.TiffFile.HEIGHT;
+import static dev.vat.media.decode.still.TiffFile.PHOTOMETRIC;
+import static dev.vat.media.decode.still.TiffFile.SAMPLES;
+import static dev.vat.media.decode.still.TiffFile.SAMPLE_FORMAT;
+import static dev.vat.media.decode.still.TiffFile.STRIP_BYTES;
+import static dev.vat.media.decode.still.TiffFile.STRIP_OFFSETS;
+import static dev.vat.media.decode.still.TiffFile.WIDTH;
+import static dev.vat.media.decode.still.TiffFile.first;
+
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
@@ -16,22 +26,18 @@ import java.util.Set;
  */
 public final class PlainTiff {
 
-    private static final int HEADER = 8;
+    /** Where the header tells the place of the first directory. */
+    private static final int FIRST_DIRECTORY = 4;
     private static final int ENTRY = 12;
-    private static final int HEIGHT = 257;
-    private static final int BITS = 258;
     private static final int PACKING = 259;
-    private static final int PHOTOMETRIC = 262;
     private static final int FILL_ORDER = 266;
-    private static final int STRIPS = 273;
-    private static final int SAMPLES = 277;
     private static final int ROWS = 278;
     private static final int PLANES = 284;
     private static final int PREDICTOR = 317;
-    private static final int SAMPLE_FORMAT = 339;
     private static final int LZW = 5;
     private static final Set<Long> PACKINGS = Set.of(1L, (long) LZW, 8L, 32_946L, 32_773L);
-    private static final Set<Integer> KEPT = Set.of(256, HEIGHT, BITS, PACKING, PHOTOMETRIC, STRIPS, SAMPLES, ROWS, 279, PREDICTOR);
+    private static final Set<Integer> KEPT = Set.of(WIDTH, HEIGHT, BITS, PACKING, PHOTOMETRIC, STRIP_OFFSETS, SAMPLES, ROWS,
+            STRIP_BYTES, PREDICTOR);
 
     private PlainTiff() {}
 
@@ -45,7 +51,7 @@ public final class PlainTiff {
         if (buffer.getShort(2) != 42) {
             return Optional.empty();
         }
-        int directory = buffer.getInt(4);
+        int directory = buffer.getInt(FIRST_DIRECTORY);
         TiffEntry entry = new TiffEntry(buffer, false);
         Map<Integer, long[]> tags = new HashMap<>();
         List<Integer> kept = new ArrayList<>();
@@ -72,10 +78,10 @@ public final class PlainTiff {
             }
         }
         boolean colours = photometric == 1 && samples <= 2 || photometric == 2 && (samples == 3 || samples == 4);
-        return tags.containsKey(STRIPS) && colours && (bits[0] == 8 || bits[0] == 16) && bits.length == samples
+        return tags.containsKey(STRIP_OFFSETS) && colours && (bits[0] == 8 || bits[0] == 16) && bits.length == samples
                 && PACKINGS.contains(first(tags, PACKING, 1)) && first(tags, PREDICTOR, 1) <= 2 && first(tags, PLANES, 1) == 1
                 && first(tags, FILL_ORDER, 1) == 1 && first(tags, SAMPLE_FORMAT, 1) == 1
-                && !(first(tags, PACKING, 1) == LZW && isOldLzw(data, (int) first(tags, STRIPS, 0)));
+                && !(first(tags, PACKING, 1) == LZW && isOldLzw(data, (int) first(tags, STRIP_OFFSETS, 0)));
     }
 
     /** Before TIFF 6.0 codes lay the other way round in their bytes: the first one, which clears the table, reads 00 01 then. */
@@ -102,16 +108,11 @@ public final class PlainTiff {
             rows(file, tags);
         }
         file.putInt(0);
-        return file.putInt(HEADER - 4, directory).array();
+        return file.putInt(FIRST_DIRECTORY, directory).array();
     }
 
     /** All rows in one strip, as it is meant where nothing is said. */
     private static void rows(ByteBuffer file, Map<Integer, long[]> tags) {
         file.putShort((short) ROWS).putShort((short) 4).putInt(1).putInt((int) first(tags, HEIGHT, 0));
-    }
-
-    private static long first(Map<Integer, long[]> tags, int tag, long otherwise) {
-        long[] values = tags.get(tag);
-        return values == null || values.length == 0 ? otherwise : values[0];
     }
 }

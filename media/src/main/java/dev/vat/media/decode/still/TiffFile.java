@@ -20,20 +20,20 @@ final class TiffFile {
     private static final int SMALL_HEADER = 8;
     private static final int BIG_HEADER = 16;
     private static final int BIG_TIFF = 43;
-    private static final int WIDTH = 256;
-    private static final int HEIGHT = 257;
-    private static final int BITS = 258;
-    private static final int PHOTOMETRIC = 262;
-    private static final int STRIP_OFFSETS = 273;
+    static final int WIDTH = 256;
+    static final int HEIGHT = 257;
+    static final int BITS = 258;
+    static final int PHOTOMETRIC = 262;
+    static final int STRIP_OFFSETS = 273;
     private static final int ORIENTATION = 274;
-    private static final int SAMPLES = 277;
-    private static final int STRIP_BYTES = 279;
+    static final int SAMPLES = 277;
+    static final int STRIP_BYTES = 279;
     private static final int TILE_OFFSETS = 324;
     private static final int TILE_BYTES = 325;
     private static final int EXTRA_SAMPLES = 338;
     private static final int ASSOCIATED = 1;
     private static final int STRAIGHT = 2;
-    private static final int SAMPLE_FORMAT = 339;
+    static final int SAMPLE_FORMAT = 339;
     private static final int X_RESOLUTION = 282;
     private static final int Y_RESOLUTION = 283;
     private static final int WHITE = 318;
@@ -168,7 +168,7 @@ final class TiffFile {
         return ColourHints.pixelAspect((double) down[0] / down[1] / ((double) across[0] / across[1]));
     }
 
-    private static long first(Map<Integer, long[]> tags, int tag, long otherwise) {
+    static long first(Map<Integer, long[]> tags, int tag, long otherwise) {
         long[] values = tags.get(tag);
         return values == null || values.length == 0 ? otherwise : values[0];
     }
