@@ -108,6 +108,7 @@ class FormatZooTest {
                 lib(FileKind.DPX, "dpx", "gbrp12le", 12, false, none, true),
                 lib(FileKind.DPX, "dpx", "rgb48be", 16, false, none, true),
                 lib(FileKind.DPX, "dpx", "rgba64be", 16, false, straight, true),
+                row(FileKind.CINEON, "10 bits, by hand", 10, false, none, true, () -> HandMadeCineon.rgb(picture(false))),
                 lib(FileKind.EXR, "exr", "gbrpf32le", 32, true, none, false, "compression=none", "format=float"),
                 lib(FileKind.EXR, "exr", "gbrpf32le", 16, true, none, false, "compression=rle", "format=half"),
                 lib(FileKind.EXR, "exr", "gbrpf32le", 16, true, none, false, "compression=zip1", "format=half"),

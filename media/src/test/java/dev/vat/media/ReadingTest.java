@@ -122,12 +122,12 @@ class ReadingTest {
     void whatAFileStatesIsConvertedWhenAsked() throws IOException {
         byte[] png = StillWriter.PNG16.write(TestPictures.flat(SIDE, SIDE, .5f, .5f, .5f, 1));
         // A grey of the PQ curve: 0.5 stands for some 92 candelas, of which 203 are white.
-        ColourReading pq = new ColourReading(ColourReading.Kind.TAGGED, null, null, 9, 16);
+        ColourReading pq = ColourReading.TAGGED.withTags(9, 16);
         double m = Math.pow(.5, 1 / 78.84375);
         double candelas = 10000 * Math.pow(Math.max(m - .8359375, 0) / (18.8515625 - 18.6875 * m), 1 / .1593017578125);
         int[] rgb = read(png, FileKind.PNG, new PictureReading(AlphaKind.NONE, null, pq));
         assertThat(rgb[1]).isCloseTo(code(srgb(candelas / 203)), within(120));
-        ColourReading same = new ColourReading(ColourReading.Kind.TAGGED, null, null, 1, 13);
+        ColourReading same = ColourReading.TAGGED.withTags(1, 13);
         assertThat(read(png, FileKind.PNG, new PictureReading(AlphaKind.NONE, null, same))[1]).as("sRGB stays").isCloseTo(code(.5),
                 within(2));
     }

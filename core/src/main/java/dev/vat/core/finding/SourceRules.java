@@ -73,7 +73,7 @@ final class SourceRules {
                     .withRemedies(new Remedy.Apply("Read at " + own.label(), Edits.setSourceRate(entry.source().id(), own))));
         }
         otherColour(entry, format.stated(), found);
-        boolean tagless = format.stated().primaries() == null && format.stated().transfer() == null;
+        boolean tagless = format.stated().primaries() == null && format.stated().transfer() == null && format.stated().own() == null;
         if (entry.picture().colour().kind() == ColourReading.Kind.TAGGED && tagless) {
             found.add(Finding.of("tags-missing", Severity.WARNING, entry.source().name()
                     + ": the files state no primaries and no curve, so that values are kept as they are.")
@@ -86,7 +86,7 @@ final class SourceRules {
         Interpretation picture = entry.source().reading().picture();
         boolean converted = entry.picture().colour().kind() == ColourReading.Kind.TAGGED;
         boolean linear = entry.picture().colour().isLinear();
-        boolean other = linear ? stated.foreign() != null || stated.primaries() != null && stated.primaries() != 1
+        boolean other = linear ? stated.foreign() != null || stated.own() != null || stated.primaries() != null && stated.primaries() != 1
                 : stated.isOfOtherColour();
         if (!other || picture.colour() != null && !(converted && stated.foreign() != null)) {
             return;

@@ -11,9 +11,11 @@ import dev.vat.core.time.Rational;
  * @param exposure in stops, for linear light: 1 doubles the light
  * @param curve from linear light to the display
  * @param primaries and {@code transfer}: what the file states, as code points of ITU-T H.273, for {@code TAGGED}
+ * @param own what it states where no code point stands for it; it goes before these
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer primaries, Integer transfer) {
+public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer primaries, Integer transfer,
+        OwnColour own) {
 
     /** What samples stand for. */
     public enum Kind {
@@ -79,25 +81,26 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
         }
     }
 
-    private static ColourReading of(Kind kind) {
-        return new ColourReading(kind, null, null, null, null);
+    /** As files state it, unexposed, with the usual curve. */
+    public static ColourReading of(Kind kind) {
+        return new ColourReading(kind, null, null, null, null, null);
     }
 
     public ColourReading withExposure(Rational stops) {
-        return new ColourReading(kind, stops, curve, primaries, transfer);
+        return new ColourReading(kind, stops, curve, primaries, transfer, own);
     }
 
     public ColourReading withCurve(Curve other) {
-        return new ColourReading(kind, exposure, other, primaries, transfer);
+        return new ColourReading(kind, exposure, other, primaries, transfer, own);
     }
 
     public ColourReading withStated(Stated stated) {
-        return withTags(stated.primaries(), stated.transfer());
+        return new ColourReading(kind, exposure, curve, stated.primaries(), stated.transfer(), stated.own());
     }
 
     /** @param primariesCode and {@code transferCode}: code points of ITU-T H.273, null for what isn't stated */
     public ColourReading withTags(Integer primariesCode, Integer transferCode) {
-        return new ColourReading(kind, exposure, curve, primariesCode, transferCode);
+        return new ColourReading(kind, exposure, curve, primariesCode, transferCode, null);
     }
 
     @JsonIgnore
@@ -107,7 +110,14 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
 
     /** Whether there may be anything brighter than white: in light itself, and by the curves of high dynamic range. */
     public boolean reachesAboveWhite() {
-        return kind == Kind.LINEAR || kind == Kind.TAGGED && transfer != null && (transfer == 16 || transfer == 18);
+        return kind == Kind.LINEAR || kind == Kind.TAGGED && (transfer != null && (transfer == 16 || transfer == 18)
+                || own != null && own.reachesAboveWhite());
+    }
+
+    /** Whether values are brought to light by a way that only this file states. */
+    @JsonIgnore
+    public boolean isByOwn() {
+        return kind == Kind.TAGGED && own != null;
     }
 
     /** What light is multiplied by. */

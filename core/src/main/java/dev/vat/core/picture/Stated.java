@@ -14,27 +14,34 @@ import java.util.Set;
  * @param timecode of this very frame, HH:MM:SS:FF (DPX, EXR), or of the first one (movies)
  * @param colour the colour hints in words: {@code sRGB}, {@code gamma 1/2.2}, {@code BT.2020, PQ}
  * @param primaries and {@code transfer}: code points of ITU-T H.273; null where nothing is stated
+ * @param own colours that no code point stands for, where they can be converted all the same; it goes before the code points
  * @param foreign what of the colour hints no conversion knows, in words: {@code ICC profile Marram display}, {@code logarithmic}
  * @param window in words, where the stored window isn't the shown one (EXR)
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record Stated(Rate rate, String timecode, String colour, Integer primaries, Integer transfer, String foreign, String window) {
+public record Stated(Rate rate, String timecode, String colour, Integer primaries, Integer transfer, OwnColour own, String foreign,
+        String window) {
 
     /** Curves whose values are kept as they are: those of Rec.709, Rec.601 and Rec.2020, sRGB's and a power of 2.2. */
     private static final Set<Integer> SHOWN_ALIKE = Set.of(1, 4, 6, 13, 14, 15);
 
-    public static final Stated NOTHING = new Stated(null, null, null, null, null, null, null);
+    public static final Stated NOTHING = new Stated(null, null, null, null, null, null, null, null);
 
     public static Stated ofColour(String colour, Integer primaries, Integer transfer) {
-        return new Stated(null, null, colour, primaries, transfer, null, null);
+        return new Stated(null, null, colour, primaries, transfer, null, null, null);
     }
 
     public Stated withTime(Rate otherRate, String otherTimecode) {
-        return new Stated(otherRate, otherTimecode, colour, primaries, transfer, foreign, window);
+        return new Stated(otherRate, otherTimecode, colour, primaries, transfer, own, foreign, window);
     }
 
     public Stated withForeign(String words) {
-        return new Stated(rate, timecode, colour, primaries, transfer, words, window);
+        return new Stated(rate, timecode, colour, primaries, transfer, own, words, window);
+    }
+
+    /** The same with a way from its values to light. */
+    public Stated withOwn(OwnColour other) {
+        return new Stated(rate, timecode, colour, primaries, transfer, other, foreign, window);
     }
 
     /** Whether the colours are other than those of Rec.709, with its curve or one that is shown alike. */
@@ -42,11 +49,11 @@ public record Stated(Rate rate, String timecode, String colour, Integer primarie
     public boolean isOfOtherColour() {
         boolean other = primaries != null && primaries != 1;
         boolean curve = transfer != null && !SHOWN_ALIKE.contains(transfer);
-        return foreign != null || other || curve;
+        return foreign != null || own != null || other || curve;
     }
 
     public Stated withWindow(String other) {
-        return new Stated(rate, timecode, colour, primaries, transfer, foreign, other);
+        return new Stated(rate, timecode, colour, primaries, transfer, own, foreign, other);
     }
 
     @JsonIgnore

@@ -12,6 +12,7 @@ public enum FileKind {
     TGA("TGA", false, "tga"),
     BMP("BMP", false, "bmp", "dib"),
     DPX("DPX", false, "dpx"),
+    CINEON("Cineon", false, "cin"),
     EXR("EXR", false, "exr"),
     WEBP("WebP", false, "webp"),
     JP2("JPEG 2000", false, "jp2", "j2k", "j2c", "jpc", "jpx"),
@@ -79,6 +80,9 @@ public enum FileKind {
         }
         if (startsWith(data, 'S', 'D', 'P', 'X') || startsWith(data, 'X', 'P', 'D', 'S')) {
             return Optional.of(DPX);
+        }
+        if (startsWith(data, 0x80, 0x2a, 0x5f, 0xd7) || startsWith(data, 0xd7, 0x5f, 0x2a, 0x80)) {
+            return Optional.of(CINEON);
         }
         if (startsWith(data, 'R', 'I', 'F', 'F') && data.length >= 12 && data[8] == 'W' && data[9] == 'E'
                 && data[10] == 'B' && data[11] == 'P') {

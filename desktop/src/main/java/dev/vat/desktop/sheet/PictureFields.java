@@ -124,7 +124,7 @@ final class PictureFields extends VBox {
         ColourReading now = picture.colourOf(format);
         ColourReading usual = format.linear() ? ColourReading.LINEAR : ColourReading.DISPLAY;
         List<Node> values = new ArrayList<>(List.of(choice("colour", ColourReading.Kind.values(), now.kind(), ColourReading.Kind::title,
-                kind -> set(p -> p.withColour(kind == usual.kind() ? null : new ColourReading(kind, null, null, null, null))))));
+                kind -> set(p -> p.withColour(kind == usual.kind() ? null : ColourReading.of(kind))))));
         if (now.isLinear()) {
             values.add(named("stops", text("exposure", now.exposure().toDecimal(2), 4, typed -> set(p -> p.withColour(plain(now)
                     .withExposure(Rational.parse(typed.strip().replace(',', '.').replaceFirst("^\\+", ""))))))));
@@ -139,6 +139,6 @@ final class PictureFields extends VBox {
 
     /** What is kept in the project holds nothing that a file states. */
     private static ColourReading plain(ColourReading colour) {
-        return new ColourReading(colour.kind(), colour.exposure(), colour.curve(), null, null);
+        return colour.withTags(null, null);
     }
 }

@@ -51,13 +51,14 @@ public final class Composer implements AutoCloseable {
     }
 
     private Picture composed(Picture decoded, PictureReading how) {
-        if (!FloatSamples.isFloat(decoded) && !how.colour().isLinear()) {
+        if (!FloatSamples.isFloat(decoded) && !how.colour().isLinear() && !how.colour().isByOwn()) {
             return working(decoded, how);
         }
         float gain = how.colour().isLinear() ? how.colour().gain() : 1;
         try (Picture floating = FloatSamples.isFloat(decoded) ? decoded.share() : toFloat.applyToWhole(decoded);
-                Picture sound = FloatSamples.sound(floating, gain)) {
-            return working(sound, how);
+                Picture sound = FloatSamples.sound(floating, gain);
+                Picture light = how.colour().isByOwn() ? OwnLight.of(sound, how.colour().own(), how.alpha()) : sound.share()) {
+            return working(light, how);
         }
     }
 
@@ -154,10 +155,11 @@ public final class Composer implements AutoCloseable {
             case GAMMA22 -> "bt470m";
         };
         String light = high()
-                ? "transferin=" + (colour.kind() == ColourReading.Kind.DISPLAY ? "709" : "linear") + ":primariesin=" + primaries(colour)
-                        + ":" + HIGH_RANGE + ":"
+                ? "transferin=" + (colour.kind() == ColourReading.Kind.DISPLAY ? "709" : transfer(colour)) + ":primariesin="
+                        + primaries(colour) + ":" + HIGH_RANGE + ":"
                 : colour.isLinear() || colour.kind() == ColourReading.Kind.TAGGED
-                        ? "transferin=linear:transfer=" + transfer + ":primariesin=" + primaries(colour) + ":primaries=709:" : "";
+                        ? "transferin=" + transfer(colour) + ":transfer=" + transfer + ":primariesin=" + primaries(colour)
+                                + ":primaries=709:npl=" + ColourCoding.WHITE + ":" : "";
         return FULL_RGB + (keep ? ":alpha_mode=premultiplied" : "") + ",format=" + (keep ? "gbrapf32le" : "gbrpf32le")
                 + (premultiplied ? ",unpremultiply=inplace=1" : "") + (keep ? "," + HANDS_OFF : "")
                 + ",zscale=" + light + "matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb())
@@ -165,7 +167,14 @@ public final class Composer implements AutoCloseable {
     }
 
     private static int primaries(ColourReading colour) {
-        return colour.kind() == ColourReading.Kind.TAGGED && colour.primaries() != null ? colour.primaries() : 1;
+        boolean stated = colour.kind() == ColourReading.Kind.TAGGED && !colour.isByOwn() && colour.primaries() != null;
+        return stated ? colour.primaries() : 1;
+    }
+
+    /** Floating-point values are light unless the file says otherwise, as a TIFF with a profile does. */
+    private static String transfer(ColourReading colour) {
+        boolean stated = colour.kind() == ColourReading.Kind.TAGGED && !colour.isByOwn() && colour.transfer() != null;
+        return stated ? colour.transfer().toString() : "linear";
     }
 
     @Override

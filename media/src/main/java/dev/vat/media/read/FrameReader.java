@@ -179,7 +179,7 @@ public final class FrameReader implements AutoCloseable {
         byte[] data = inspection.data();
         PictureFormat format = inspection.format();
         return switch (inspection.kind()) {
-            case DPX -> DpxPicture.read(data);
+            case DPX, CINEON -> DpxPicture.read(data);
             case PSD -> PsdPicture.read(data);
             case TIFF -> PlainTiff.of(data).map(plain -> decoder.decode(FileKind.TIFF, "", plain))
                     .orElseGet(() -> TiffPicture.read(data, format.alpha() != AlphaKind.NONE, format.depth().floating()));

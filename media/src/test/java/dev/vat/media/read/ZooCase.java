@@ -182,6 +182,11 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
     }
 
     private static void others(List<ZooCase> all) {
+        all.add(of("Cineon", "10 bits by ImageMagick", "cin", "rgb16.png", "convert IN -depth 10 OUT"));
+        // The reader that Cineon is held against takes lines of bytes without the words that they fill.
+        all.add(new ZooCase("Cineon", "8 bits by ImageMagick", "cin", "rgb8.png", "convert IN -depth 8 OUT", 0,
+                "convert IN -set colorspace RGB OUT"));
+        all.add(of("Cineon", "10 bits by GraphicsMagick", "cin", "rgb16.png", "gm convert IN -depth 10 OUT"));
         for (String base : List.of("rgb8.png", "rgba8.png", "grey8.png")) {
             String what = base.replace("8.png", "");
             all.add(of("TGA", what, "tga", base, "oiiotool --no-autopremult IN -o OUT"));

@@ -1,12 +1,16 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.picture.OwnColour;
+import dev.vat.core.picture.OwnCurve;
 import dev.vat.core.picture.Stated;
 import java.util.Map;
+import java.util.Optional;
 
 /** The primaries and the white that a file states by itself, each as x and y of CIE 1931: red, green, blue, white. */
 record Chromaticities(double[] xy) {
 
     private static final double NEAR = .002;
+    private static final int SRGB = 13;
 
     /** Those of ITU-T H.273, by code point. */
     private static final Map<Integer, double[]> PUBLISHED = Map.of(1, of(.640, .330, .300, .600, .150, .060, .3127, .3290), 4,
@@ -46,10 +50,14 @@ record Chromaticities(double[] xy) {
                         .orElse("own primaries (red at %.3f, %.3f)".formatted(xy[0], xy[1]));
     }
 
-    /** What is stated together with a curve, whose code point and words may be null. */
-    Stated with(Integer transfer, String curve) {
-        String all = curve == null ? words() : words() + ", " + curve;
-        Stated stated = Stated.ofColour(all, code(), transfer);
-        return code() == null ? stated.withForeign(words()) : stated;
+    /** What is stated together with a curve, of which nothing may be stated: then sRGB's is meant. */
+    Stated with(Stated curve) {
+        Stated both = Stated.ofColour(curve.colour() == null ? words() : words() + ", " + curve.colour(), code(), curve.transfer());
+        if (code() != null && curve.own() == null) {
+            return both.withForeign(curve.foreign());
+        }
+        Optional<OwnCurve> form = curve.own() != null ? Optional.of(curve.own().curve())
+                : OwnCurve.ofCodePoint(curve.transfer() == null ? SRGB : curve.transfer());
+        return form.flatMap(f -> OwnColour.ofPlaces(xy, f)).map(both::withOwn).orElseGet(() -> both.withForeign(both.colour()));
     }
 }

@@ -1,5 +1,7 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.picture.OwnColour;
+import dev.vat.core.picture.OwnCurve;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.time.Rate;
@@ -89,7 +91,7 @@ public final class ColourHints {
         Integer transfer = Math.abs(gamma - 1) < .01 ? Integer.valueOf(8) : Math.abs(gamma - 2.2) < .02 ? Integer.valueOf(4)
                 : Math.abs(gamma - 2.8) < .02 ? Integer.valueOf(5) : null;
         Stated stated = Stated.ofColour(words, null, transfer);
-        return transfer == null ? stated.withForeign(words) : stated;
+        return transfer == null ? stated.withOwn(OwnColour.of(OwnCurve.power(gamma))) : stated;
     }
 
     /** SMPTE ST 12-1 digits, two to a byte from the hours down; null where they are no time. */

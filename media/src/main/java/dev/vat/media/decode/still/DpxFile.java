@@ -2,6 +2,8 @@ package dev.vat.media.decode.still;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.OwnColour;
+import dev.vat.core.picture.OwnCurve;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -62,7 +64,7 @@ final class DpxFile {
 
     private static Stated stated(ByteBuffer buffer, byte[] data) {
         Stated colour = switch (data[801] & 0xff) {
-            case 1 -> Stated.ofColour(FILM, null, null).withForeign(FILM);
+            case 1 -> Stated.ofColour(FILM, null, null).withOwn(OwnColour.of(OwnCurve.FILM));
             case 2 -> Stated.ofColour("linear light", null, 8);
             case 3 -> Stated.ofColour("logarithmic", null, null).withForeign("logarithmic values");
             case 5, 6 -> ColourHints.ofCodePoints(1, 1);

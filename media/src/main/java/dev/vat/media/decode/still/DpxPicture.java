@@ -1,13 +1,15 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.source.FileKind;
 import dev.vat.media.picture.ColourTags;
 import dev.vat.media.picture.Picture;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 import java.nio.ByteBuffer;
 import java.nio.ShortBuffer;
+import java.util.Optional;
 
-/** The samples of a DPX file, each code as it is stored: planar RGB, grey or Y'CbCr of 8, 10, 12 or 16 bits. */
+/** The samples of a DPX or Cineon file, each code as it is stored: planar RGB, grey or Y'CbCr of 8, 10, 12 or 16 bits. */
 public final class DpxPicture {
 
     private static final String PLANES_RGB = "gbra";
@@ -25,7 +27,8 @@ public final class DpxPicture {
      * @param data of a file whose structure was found whole
      */
     public static Picture read(byte[] data) {
-        DpxLayout layout = DpxLayout.of(data);
+        boolean cineon = FileKind.ofContent(data).equals(Optional.of(FileKind.CINEON));
+        DpxLayout layout = cineon ? CineonFile.layout(data) : DpxLayout.of(data);
         Picture picture = Picture.filled(format(layout), layout.width(), layout.height(), new DpxPicture(data, layout)::fill);
         if (picture.isRgb()) {
             ColourTags.displayRgb(picture);

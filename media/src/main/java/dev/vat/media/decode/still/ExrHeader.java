@@ -115,7 +115,7 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
             for (int i = 0; i < 8; i++) {
                 xy[i] = values.getFloat(4 * i);
             }
-            return new Chromaticities(xy).with(8, "linear light");
+            return new Chromaticities(xy).with(Stated.ofColour("linear light", null, 8));
         }
 
         private String window() {

@@ -1,11 +1,14 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.picture.OwnColour;
+import dev.vat.core.picture.OwnCurve;
 import dev.vat.core.picture.Stated;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 
 /**
@@ -48,6 +51,11 @@ final class IccProfile {
                 String words = (grey ? "" : ColourHints.primaries(primaries) + ", ") + ColourHints.transfer(transfer);
                 return Stated.ofColour(called(own) + " (" + words + ")", primaries, transfer);
             }
+            OwnColour colours = grey ? read.form("kTRC").map(OwnColour::of).orElse(null)
+                    : read.oneCurve().flatMap(form -> OwnColour.ofD50(read.colourants(), form)).orElse(null);
+            if (colours != null) {
+                return Stated.ofColour(called(own), primaries, transfer).withOwn(colours);
+            }
         } catch (IndexOutOfBoundsException | IllegalArgumentException _) {
             // A profile that is damaged is one that isn't known.
         }
@@ -74,7 +82,8 @@ final class IccProfile {
         return -1;
     }
 
-    private Integer primaries() {
+    /** X, Y, Z of red, green and blue; null where the profile works by tables of colours. */
+    private double[] colourants() {
         double[] found = new double[9];
         int at = 0;
         for (String name : new String[] {"rXYZ", "gXYZ", "bXYZ"}) {
@@ -85,6 +94,43 @@ final class IccProfile {
             for (int i = 0; i < 3; i++) {
                 found[at++] = data.getInt(place + 8 + 4 * i) / 65536.0;
             }
+        }
+        return found;
+    }
+
+    /** Where a profile has tables too, these go before; of three curves all have to be one. */
+    private Optional<OwnCurve> oneCurve() {
+        Optional<OwnCurve> green = form("gTRC");
+        boolean one = find("A2B0") < 0 && colourants() != null && form("rTRC").equals(green) && form("bTRC").equals(green);
+        return one ? green : Optional.empty();
+    }
+
+    /** A curve as a formula: as it is stated, or the power that a table of it follows. */
+    private Optional<OwnCurve> form(String name) {
+        int place = find(name);
+        if (place < 0) {
+            return Optional.empty();
+        }
+        if (data.getInt(place) == tag("para") && data.getShort(place + 8) == 3) {
+            double[] p = new double[5];
+            for (int i = 0; i < p.length; i++) {
+                p[i] = data.getInt(place + 12 + 4 * i) / 65536.0;
+            }
+            return Optional.of(new OwnCurve(false, p[0], p[1], p[2], p[3], p[4]));
+        }
+        double power = Math.log(curve(place, .5)) / Math.log(.5);
+        for (double v = 1 / 32.0; v < 1; v += 1 / 32.0) {
+            if (!(Math.abs(curve(place, v) - Math.pow(v, power)) < NEAR_CURVE)) {
+                return Optional.empty();
+            }
+        }
+        return Optional.of(OwnCurve.power(power));
+    }
+
+    private Integer primaries() {
+        double[] found = colourants();
+        if (found == null) {
+            return null;
         }
         return PRIMARIES.entrySet().stream().filter(e -> near(found, e.getValue())).map(Map.Entry::getKey).findFirst().orElse(null);
     }

@@ -153,12 +153,7 @@ final class PngFile {
         }
 
         PictureFormat put(PictureFormat format) {
-            return format.withPixelAspect(aspect).withStated(primaries == null || rank < 4 ? colour : withPrimaries());
-        }
-
-        private Stated withPrimaries() {
-            Stated both = primaries.with(colour.transfer(), colour.colour());
-            return both.foreign() == null ? both.withForeign(colour.foreign()) : both;
+            return format.withPixelAspect(aspect).withStated(primaries == null || rank < 4 ? colour : primaries.with(colour));
         }
 
         /** White stands first in PNG. */

@@ -155,7 +155,7 @@ final class TiffFile {
         }
         xy[6] = (double) white[0] / white[1];
         xy[7] = (double) white[2] / white[3];
-        return new Chromaticities(xy).with(null, null);
+        return new Chromaticities(xy).with(Stated.NOTHING);
     }
 
     /** Pixels per unit: many across mean narrow ones. Values stand as numerator and denominator. */

@@ -1,11 +1,13 @@
 package dev.vat.media.decode.still;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
+import dev.vat.media.TestProfiles;
 import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.io.ByteArrayOutputStream;
@@ -74,7 +76,7 @@ class StatedTest {
         assertThat(png(gama, chunk("cHRM", new byte[32])).stated().colour())
                 .isEqualTo("own primaries (red at 0.000, 0.000), gamma 2.20");
         assertThat(png(iccp).stated().foreign()).isEqualTo("ICC profile Marram display");
-        assertThat(png(chunk("gAMA", ints(55555))).stated().foreign()).isEqualTo("gamma 1.80");
+        assertThat(png(chunk("gAMA", ints(55555))).stated().own().curve().power()).isCloseTo(1.8, within(.001));
         assertThat(png(chunk("gAMA", ints(100000))).stated().transfer()).as("linear").isEqualTo(8);
     }
 
@@ -84,7 +86,8 @@ class StatedTest {
         assertThat(png(p3).stated().primaries()).isEqualTo(12);
         assertThat(png(p3).stated().colour()).isEqualTo("P3-D65 primaries");
         byte[] aces = chunk("cHRM", ints(32168, 33767, 73470, 26530, 0, 100000, 10, -7700));
-        assertThat(png(aces).stated().foreign()).isEqualTo("ACES AP0 primaries");
+        assertThat(png(aces).stated().colour()).isEqualTo("ACES AP0 primaries");
+        assertThat(png(aces).stated().own().light().getFirst()).isCloseTo(2.5217, within(.001));
     }
 
     /** Profiles of the JDK, and one made here. */
@@ -97,37 +100,21 @@ class StatedTest {
         Stated linear = IccProfile.stated(ICC_Profile.getInstance(ColorSpace.CS_LINEAR_RGB).getData(), "light");
         assertThat(linear.transfer()).isEqualTo(8);
         assertThat(linear.colour()).isEqualTo("ICC profile light (Rec.709 primaries, linear light)");
-        Stated p3 = IccProfile.stated(profile(new double[] {.5151, .2412, -.0011, .2920, .6922, .0419, .1571, .0666, .7841}), null);
+        Stated p3 = IccProfile.stated(dune(.5151, .2412, -.0011, .2920, .6922, .0419, .1571, .0666, .7841), null);
         assertThat(p3.colour()).isEqualTo("ICC profile Dune (P3-D65 primaries, gamma 2.2)");
         assertThat(p3.primaries()).isEqualTo(12);
         assertThat(p3.isOfOtherColour()).isTrue();
-        Stated own = IccProfile.stated(profile(new double[] {.6, .3, .02, .2, .6, .06, .15, .06, .74}), null);
-        assertThat(own.foreign()).isEqualTo("ICC profile Dune");
-        byte[] damaged = Arrays.copyOf(profile(new double[9]), 150);
+        Stated own = IccProfile.stated(dune(TestProfiles.WIDE), null);
+        assertThat(own.foreign()).isNull();
+        assertThat(own.colour()).isEqualTo("ICC profile Dune");
+        assertThat(own.own().curve().power()).isCloseTo(2.2, within(.002));
+        assertThat(own.isOfOtherColour()).isTrue();
+        byte[] damaged = Arrays.copyOf(dune(TestProfiles.WIDE), 150);
         assertThat(IccProfile.stated(damaged, "Cut").foreign()).isEqualTo("ICC profile Cut");
     }
 
-    /** Three colours, one curve (a power of 2.2) and the name Dune. */
-    private static byte[] profile(double[] colours) {
-        String[] names = {"rXYZ", "gXYZ", "bXYZ", "gTRC", "desc"};
-        ByteBuffer data = ByteBuffer.allocate(400);
-        data.put(16, "RGB ".getBytes(StandardCharsets.US_ASCII)).putInt(128, names.length);
-        int at = 128 + 4 + 12 * names.length;
-        for (int i = 0; i < names.length; i++) {
-            data.put(132 + 12 * i, names[i].getBytes(StandardCharsets.US_ASCII)).putInt(136 + 12 * i, at).putInt(140 + 12 * i, 20);
-            if (i < 3) {
-                for (int c = 0; c < 3; c++) {
-                    data.putInt(at + 8 + 4 * c, (int) Math.round(colours[3 * i + c] * 65536));
-                }
-            } else if (i == 3) {
-                data.put(at, "curv".getBytes(StandardCharsets.US_ASCII)).putInt(at + 8, 1).putShort(at + 12, (short) Math.round(2.2 * 256));
-            } else {
-                data.put(at, "desc".getBytes(StandardCharsets.US_ASCII)).putInt(at + 8, 5)
-                        .put(at + 12, "Dune".getBytes(StandardCharsets.US_ASCII));
-            }
-            at += 24;
-        }
-        return data.array();
+    private static byte[] dune(double... colours) {
+        return TestProfiles.power("Dune", colours, 2.2);
     }
 
     @Test
