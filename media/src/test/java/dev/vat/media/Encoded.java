@@ -24,7 +24,7 @@ import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 
 /** Still files in kinds and depths that Vat itself doesn't write, from the library's own encoders. */
-final class Encoded {
+public final class Encoded {
 
     private Encoded() {}
 
@@ -32,7 +32,7 @@ final class Encoded {
      * @param format the library's name of the stored samples
      * @param settings of the encoder, as pairs {@code key=value}
      */
-    static byte[] file(Samples samples, String encoder, String format, String... settings) {
+    public static byte[] file(Samples samples, String encoder, String format, String... settings) {
         boolean floating = format.contains("f32") || format.contains("f16");
         byte[] png = StillWriter.PNG16.write(samples);
         try (StillDecoder decoder = new StillDecoder(); Picture decoded = decoder.decode(FileKind.PNG, "", png);

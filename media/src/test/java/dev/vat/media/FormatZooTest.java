@@ -66,6 +66,10 @@ class FormatZooTest {
         return Arguments.of(kind.title() + " " + what, kind, floating ? Depth.floating(bits) : Depth.integer(bits), alpha, plain, file);
     }
 
+    private static byte[] av1(String format, boolean alpha) {
+        return Encoded.file(picture(alpha), "libaom-av1", format, "cpu-used=8", "crf=20", "still-picture=1");
+    }
+
     private static Arguments lib(FileKind kind, String encoder, String format, int bits, boolean floating, AlphaKind alpha, boolean plain,
             String... settings) {
         boolean seeThrough = alpha != AlphaKind.NONE;
@@ -129,6 +133,11 @@ class FormatZooTest {
                 lib(FileKind.SGI, "sgi", "rgba64be", 16, false, straight, true, "rle=0"),
                 lib(FileKind.JP2, "jpeg2000", "rgb24", 8, false, none, false, "format=jp2"),
                 lib(FileKind.JP2, "jpeg2000", "gray16le", 16, false, none, false, "format=j2k"),
+                row(FileKind.AVIF, "yuv420p", 8, false, none, false, () -> HandMadeAvif.single(av1("yuv420p", false), WIDTH, HEIGHT, 8)),
+                row(FileKind.AVIF, "yuv444p10le", 10, false, none, false,
+                        () -> HandMadeAvif.single(av1("yuv444p10le", false), WIDTH, HEIGHT, 10)),
+                row(FileKind.AVIF, "yuv420p and alpha", 8, false, straight, false,
+                        () -> HandMadeAvif.withAlpha(av1("yuv420p", false), av1("gray", false), WIDTH, HEIGHT)),
                 lib(FileKind.WEBP, "libwebp", "yuv420p", 8, false, none, false, "quality=80"),
                 lib(FileKind.WEBP, "libwebp", "bgra", 8, false, straight, false, "lossless=1"));
     }

@@ -1,8 +1,10 @@
 package dev.vat.core.source;
 
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** The kinds of file that Vat reads frames from: one picture a file, or a movie clip. */
 public enum FileKind {
@@ -15,6 +17,8 @@ public enum FileKind {
     CINEON("Cineon", false, "cin"),
     EXR("EXR", false, "exr"),
     WEBP("WebP", false, "webp"),
+    AVIF("AVIF", false, "avif"),
+    HEIF("HEIF", false, "heic", "heif", "hif"),
     JP2("JPEG 2000", false, "jp2", "j2k", "j2c", "jpc", "jpx"),
     HDR("Radiance HDR", false, "hdr"),
     PFM("PFM", false, "pfm"),
@@ -26,6 +30,7 @@ public enum FileKind {
             "dv", "y4m", "gif", "apng", "mts", "3gp", "wmv", "flv", "vob");
 
     private static final FileKind[] KINDS = values();
+    private static final Set<String> HEIF_BRANDS = Set.of("mif1", "msf1", "heic", "heix", "heim", "heis", "hevc", "hevx");
 
     private final String title;
     private final boolean checksum;
@@ -105,11 +110,28 @@ public enum FileKind {
         if (startsWith(data, 0, 0, 0, 12, 'j', 'P', ' ', ' ') || startsWith(data, 0xff, 0x4f, 0xff, 0x51)) {
             return Optional.of(JP2);
         }
+        if (data.length >= 12 && data[4] == 'f' && data[5] == 't' && data[6] == 'y' && data[7] == 'p') {
+            return ofBrand(data);
+        }
         if (data.length > 8 && data[0] == 'P' && (data[2] == '\n' || data[2] == ' ' || data[2] == '\r' || data[2] == '\t')) {
             return data[1] == 'F' || data[1] == 'f' ? Optional.of(PFM)
                     : data[1] >= '1' && data[1] <= '7' ? Optional.of(PPM) : Optional.empty();
         }
         return Optional.empty();
+    }
+
+    /** By the brands of an ISO base media file; empty for one that is no still picture. */
+    private static Optional<FileKind> ofBrand(byte[] data) {
+        int end = Math.min(data.length, ((data[0] & 0xff) << 24 | (data[1] & 0xff) << 16 | (data[2] & 0xff) << 8 | data[3] & 0xff));
+        boolean heif = false;
+        for (int at = 8; at + 4 <= end; at += 4) {
+            String brand = new String(data, at, 4, StandardCharsets.ISO_8859_1);
+            if (brand.equals("avif") || brand.equals("avis")) {
+                return Optional.of(AVIF);
+            }
+            heif |= HEIF_BRANDS.contains(brand);
+        }
+        return heif ? Optional.of(HEIF) : Optional.empty();
     }
 
     private static boolean startsWith(byte[] data, int... mark) {

@@ -18,8 +18,7 @@ public final class ForeignKinds {
 
     private static Map<String, String> titles() {
         Map<String, String> titles = new HashMap<>();
-        Map.ofEntries(Map.entry("JPEG XL", List.of("jxl")), Map.entry("AVIF", List.of("avif")),
-                Map.entry("HEIF", List.of("heic", "heif", "hif")),
+        Map.ofEntries(Map.entry("JPEG XL", List.of("jxl")),
                 Map.entry("JPEG XR", List.of("jxr", "wdp")), Map.entry("DDS", List.of("dds")), Map.entry("KTX", List.of("ktx", "ktx2")),
                 Map.entry("RLA", List.of("rla", "rpf")), Map.entry("IFF", List.of("iff", "ilbm")), Map.entry("PCX", List.of("pcx")),
                 Map.entry("QOI", List.of("qoi")), Map.entry("FITS", List.of("fits", "fit")), Map.entry("PSB", List.of("psb")),

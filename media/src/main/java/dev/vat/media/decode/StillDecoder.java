@@ -1,7 +1,9 @@
 package dev.vat.media.decode;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_AV1;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_BMP;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_EXR;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_MJPEG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PNG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_TARGA;
@@ -15,6 +17,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PPM;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_RADIANCE_HDR;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_SGI;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_WEBP;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_INPUT_BUFFER_PADDING_SIZE;
 import static org.bytedeco.ffmpeg.global.avcodec.av_new_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
@@ -27,6 +30,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_frame;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_packet;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
+import static org.bytedeco.ffmpeg.global.avutil.av_mallocz;
 
 import dev.vat.core.source.FileKind;
 import dev.vat.media.lib.Av;
@@ -39,12 +43,15 @@ import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.javacpp.BytePointer;
 
 /**
  * Decodes still files from their bytes, strictly. Each file gets a decoder that has seen no other: some keep the palette or the packing of
  * the file before. An instance belongs to one thread.
  */
 public final class StillDecoder implements AutoCloseable {
+
+    private static final Map<String, String> STRICT = Map.of("err_detect", "crccheck+bitstream+buffer+explode");
 
     private final AVPacket packet = av_packet_alloc();
     private final OneAtATime use = new OneAtATime("A decoder of stills");
@@ -59,22 +66,39 @@ public final class StillDecoder implements AutoCloseable {
         }
         use.enter();
         try {
-            return decoded(kind, layer, data);
+            return decoded(open(kind, layer, data), kind.title(), data);
         } finally {
             use.leave();
         }
     }
 
-    private Picture decoded(FileKind kind, String layer, byte[] data) {
-        AVCodecContext context = open(kind, layer, data);
+    /**
+     * One coded picture of a HEIF file.
+     *
+     * @param configuration what stands before it in a movie of its kind
+     * @throws MediaException if anything in the data is wrong
+     */
+    public Picture decode(boolean av1, byte[] configuration, byte[] data) {
+        use.enter();
+        try {
+            AVCodecContext context = open(av1 ? AV_CODEC_ID_AV1 : AV_CODEC_ID_HEVC, av1 ? "AV1" : "HEVC", STRICT, configuration);
+            return decoded(context, av1 ? "AV1" : "HEVC", data);
+        } finally {
+            use.leave();
+        }
+    }
+
+    private Picture decoded(AVCodecContext context, String title, byte[] data) {
         AVFrame frame = av_frame_alloc();
         try {
             Av.check(av_new_packet(packet, data.length), "No memory for " + data.length + " bytes");
             packet.data().put(data, 0, data.length);
             // The PNG decoder takes what has no such mark for a change to a picture before it.
             packet.flags(Av.PACKET_KEY);
-            Av.check(avcodec_send_packet(context, packet), kind.title());
-            Av.check(avcodec_receive_frame(context, frame), kind.title());
+            Av.check(avcodec_send_packet(context, packet), title);
+            // One picture and no more: some wait for a next one before they give it.
+            Av.check(avcodec_send_packet(context, null), title);
+            Av.check(avcodec_receive_frame(context, frame), title);
             return Picture.owning(frame);
         } catch (RuntimeException | Error e) {
             av_frame_free(frame);
@@ -108,21 +132,30 @@ public final class StillDecoder implements AutoCloseable {
             case PPM -> anymap(data);
             case SGI -> AV_CODEC_ID_SGI;
             case TIFF -> AV_CODEC_ID_TIFF;
-            case DPX, CINEON, PSD -> throw new IllegalArgumentException(kind.title() + " has a reader of its own");
+            case DPX, CINEON, PSD, AVIF, HEIF -> throw new IllegalArgumentException(kind.title() + " has a reader of its own");
             case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
         };
-        Map<String, String> options = new HashMap<>();
-        options.put("err_detect", "crccheck+bitstream+buffer+explode");
+        Map<String, String> options = new HashMap<>(STRICT);
         if (!layer.isEmpty()) {
             options.put("layer", layer);
         }
+        return open(id, kind.title(), options, new byte[0]);
+    }
+
+    private static AVCodecContext open(int id, String title, Map<String, String> options, byte[] configuration) {
         var codec = avcodec_find_decoder(id);
         AVCodecContext context = avcodec_alloc_context3(codec);
         context.thread_count(1);
+        if (configuration.length > 0) {
+            // The context gives it back to the library.
+            BytePointer kept = new BytePointer(av_mallocz(configuration.length + AV_INPUT_BUFFER_PADDING_SIZE));
+            kept.put(configuration, 0, configuration.length);
+            context.extradata(kept).extradata_size(configuration.length);
+        }
         AVDictionary dictionary = Av.options(options);
         try {
-            Av.check(avcodec_open2(context, codec, dictionary), kind.title() + " decoder");
-            Av.requireAllTaken(dictionary, kind.title() + " decoder");
+            Av.check(avcodec_open2(context, codec, dictionary), title + " decoder");
+            Av.requireAllTaken(dictionary, title + " decoder");
         } catch (MediaException e) {
             avcodec_free_context(context);
             throw e;

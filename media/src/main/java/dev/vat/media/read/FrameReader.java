@@ -13,6 +13,7 @@ import dev.vat.media.decode.StillDecoder;
 import dev.vat.media.decode.Turning;
 import dev.vat.media.decode.still.DpxPicture;
 import dev.vat.media.decode.still.ExrGaps;
+import dev.vat.media.decode.still.HeifPicture;
 import dev.vat.media.decode.still.Inspection;
 import dev.vat.media.decode.still.PlainTiff;
 import dev.vat.media.decode.still.PsdPicture;
@@ -155,7 +156,7 @@ public final class FrameReader implements AutoCloseable {
     private FrameRead decode(Inspection inspection) {
         PictureFormat format = inspection.format();
         long claimed = format.size().pixels() * Math.max(8, format.depth().bits()) / 8 * 3;
-        if (format.size().pixels() > MOST_PIXELS || claimed > HARMLESS_BYTES && claimed / BEST_PACKING > inspection.data().length) {
+        if (format.size().pixels() > MOST_PIXELS || isMoreThanItHolds(inspection, claimed)) {
             return new FrameRead.Unsound(FrameState.UNREADABLE, "its header claims " + format.size() + ", which "
                     + inspection.data().length + " bytes can't hold or Vat can't decode (at most 268 million pixels)");
         }
@@ -174,12 +175,19 @@ public final class FrameReader implements AutoCloseable {
         return new FrameRead.Sound(picture, format, inspection.note());
     }
 
+    /** Pictures that are coded as movies are may be of any size in a few bytes. */
+    private static boolean isMoreThanItHolds(Inspection inspection, long claimed) {
+        boolean coded = inspection.kind() == FileKind.AVIF || inspection.kind() == FileKind.HEIF;
+        return !coded && claimed > HARMLESS_BYTES && claimed / BEST_PACKING > inspection.data().length;
+    }
+
     /** The picture as it is stored, or null if the file ends before it. */
     private Picture stored(Inspection inspection) {
         byte[] data = inspection.data();
         PictureFormat format = inspection.format();
         return switch (inspection.kind()) {
             case DPX, CINEON -> DpxPicture.read(data);
+            case AVIF, HEIF -> HeifPicture.read(data, decoder::decode);
             case PSD -> PsdPicture.read(data);
             case TIFF -> PlainTiff.of(data).map(plain -> decoder.decode(FileKind.TIFF, "", plain))
                     .orElseGet(() -> TiffPicture.read(data, format.alpha() != AlphaKind.NONE, format.depth().floating()));

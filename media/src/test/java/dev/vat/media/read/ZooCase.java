@@ -27,6 +27,7 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
     static void layBases(Path folder) throws IOException, InterruptedException {
         String made = "oiiotool --create 97x65 4 --fill:topleft=0.1,0.2,0.9,1:topright=1,0,0.3,0.5:bottomleft=0,1,0.5,0.2"
                 + ":bottomright=0.7,0.4,0,0.8 97x65 --noise:type=uniform:min=-0.04:max=0.04 --clamp:min=0:max=1 ";
+        run(folder, made.replaceAll("--noise.*", "") + "-d uint8 -o even8.png");
         run(folder, made + "-d uint16 -o rgba16.png && " + made + "--ch R,G,B -d uint16 -o rgb16.png && "
                 + made + "--ch R -d uint16 -o grey16.png && " + made + "--ch R,A --chnames Y,A -d uint16 -o ya16.tif");
         run(folder, "for i in rgba rgb grey; do oiiotool --no-autopremult ${i}16.png -d uint8 -o ${i}8.png; done; "
@@ -84,6 +85,7 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
         dpx(all);
         exr(all);
         others(all);
+        heif(all);
         turned(all);
         cameras(all);
         return all;
@@ -211,6 +213,17 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
                 "dwebp -quiet IN -o x.png && oiiotool --no-autopremult x.png -o OUT"));
         all.add(new ZooCase("WebP", "lossy with alpha", "webp", "rgba8.png", "cwebp -quiet -q 90 IN -o OUT", COARSE,
                 "dwebp -quiet IN -o x.png && oiiotool --no-autopremult x.png -o OUT"));
+    }
+
+    /** Coded stills, which another library decodes; it repeats coarse colour where Vat goes evenly from one to the next. */
+    private static void heif(List<ZooCase> all) {
+        for (String ending : List.of("avif", "heic")) {
+            String kind = ending.equals("avif") ? "AVIF" : "HEIF";
+            all.add(new ZooCase(kind, "colour", ending, "even8.png", "oiiotool IN --ch R,G,B -o OUT", COARSE, null));
+            all.add(new ZooCase(kind, "colour with alpha", ending, "even8.png", "oiiotool --no-autopremult IN -o OUT", COARSE, null));
+            all.add(new ZooCase(kind, "colour by ImageMagick", ending, "even8.png", "convert IN -alpha off -quality 90 OUT", COARSE, null));
+            all.add(lossy(kind, "grey by ImageMagick", ending, "grey8.png", "convert IN -quality 90 OUT"));
+        }
     }
 
     /** Kinds that cameras, painters and older programs write. */

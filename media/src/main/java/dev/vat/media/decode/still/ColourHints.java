@@ -21,6 +21,9 @@ public final class ColourHints {
 
     /** Code points as in cICP chunks and movie files; 2 means that nothing is stated. */
     public static Stated ofCodePoints(int primaries, int transfer) {
+        if (primaries == 2 && transfer == 2) {
+            return Stated.NOTHING;
+        }
         String words = primaries(primaries) + ", " + transfer(transfer);
         return Stated.ofColour(words, primaries == 2 ? null : primaries, transfer == 2 ? null : transfer);
     }

@@ -107,6 +107,7 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
             case BMP -> BmpFile.inspect(data);
             case DPX -> DpxFile.inspect(data);
             case CINEON -> CineonFile.inspect(data);
+            case AVIF, HEIF -> HeifFile.inspect(kind, data);
             case WEBP -> WebpFile.inspect(data);
             case JP2 -> Jpeg2000File.inspect(data);
             case HDR -> RadianceFile.inspect(data);

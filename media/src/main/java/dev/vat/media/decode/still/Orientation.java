@@ -5,6 +5,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.util.Arrays;
 
 /**
  * How a stored picture is to be turned to stand upright, by the numbers of Exif (CIPA DC-008) and TIFF 6.0: 1 is as stored. Turning by a
@@ -22,6 +23,10 @@ public enum Orientation {
     private static final int TAG = 274;
     /** Of DPX, by SMPTE ST 268-1: the direction of lines and of their order, from 0. */
     private static final int[] DPX = {1, 2, 4, 3, 5, 6, 8, 7};
+
+    /** Where a point goes, x to the right and y downwards: {@code x' = a x + b y, y' = c x + d y}, in the order of the values. */
+    private static final int[][] MATRICES = {{1, 0, 0, 1}, {-1, 0, 0, 1}, {-1, 0, 0, -1}, {1, 0, 0, -1}, {0, 1, 1, 0}, {0, -1, 1, 0},
+            {0, -1, -1, 0}, {0, 1, -1, 0}};
 
     private final String chain;
     private final String words;
@@ -84,6 +89,20 @@ public enum Orientation {
             }
         }
         return UPRIGHT;
+    }
+
+    /** This one and then another. */
+    Orientation then(Orientation next) {
+        int[] own = MATRICES[ordinal()];
+        int[] other = MATRICES[next.ordinal()];
+        int[] both = {other[0] * own[0] + other[1] * own[2], other[0] * own[1] + other[1] * own[3], other[2] * own[0] + other[3] * own[2],
+                other[2] * own[1] + other[3] * own[3]};
+        for (int i = 0; i < MATRICES.length; i++) {
+            if (Arrays.equals(MATRICES[i], both)) {
+                return ALL[i];
+            }
+        }
+        throw new IllegalStateException(this + " and " + next);
     }
 
     /** The filter chain that turns a stored picture, empty where there is nothing to turn. */
