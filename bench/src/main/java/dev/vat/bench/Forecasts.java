@@ -1,6 +1,7 @@
 package dev.vat.bench;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -109,7 +110,7 @@ final class Forecasts {
         FrameTable.Collector table = FrameTable.collect(sequence);
         try (FrameReader reader = new FrameReader()) {
             for (int i = 0; i < sequence.count(); i++) {
-                table.add(reader.check(sequence.file(sequence.number(i)), sequence.kind(), null, sequence.number(i)));
+                table.add(reader.check(sequence.file(sequence.number(i)), sequence.kind(), PictureChoice.MAIN, sequence.number(i)));
             }
         }
         ResolvedReel programme = ResolvedReel.of(project, Map.of("s1", table.build())).orElseThrow();

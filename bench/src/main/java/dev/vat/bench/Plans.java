@@ -1,6 +1,7 @@
 package dev.vat.bench;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -63,7 +64,7 @@ final class Plans {
                 Path file = sequence.file(sequence.number(i));
                 FrameCheck check = known.get(file.toRealPath());
                 if (check == null) {
-                    check = reader.check(file, sequence.kind(), null, sequence.number(i));
+                    check = reader.check(file, sequence.kind(), PictureChoice.MAIN, sequence.number(i));
                     known.put(file.toRealPath(), check);
                 }
                 table.add(check.at(sequence.number(i)));

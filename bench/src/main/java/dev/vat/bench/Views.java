@@ -6,6 +6,7 @@ import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Wording;
 import dev.vat.core.layout.Arrangement;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -205,7 +206,7 @@ final class Views {
 
     private static Picture working(FrameReader reader, Composer composer, RunPlan.RunSource source, int index) {
         Path file = Path.of(source.folder()).resolve(source.pattern().fileName(index + 1));
-        try (Picture decoded = ((FrameRead.Sound) reader.read(file, FileKind.PNG, null, index + 1)).picture()) {
+        try (Picture decoded = ((FrameRead.Sound) reader.read(file, FileKind.PNG, PictureChoice.MAIN, index + 1)).picture()) {
             return composer.compose(decoded, READING);
         }
     }

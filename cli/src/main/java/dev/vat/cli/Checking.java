@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.viewer.Viewer;
@@ -12,12 +13,12 @@ final class Checking {
 
     private Checking() {}
 
-    static FrameTable check(Viewer viewer, Sequence sequence, boolean headersOnly, String layer, Output output) {
+    static FrameTable check(Viewer viewer, Sequence sequence, boolean headersOnly, PictureChoice choice, Output output) {
         var last = new Object() {
             long said = System.nanoTime();
         };
         try {
-            return viewer.check(sequence, headersOnly, layer, progress -> {
+            return viewer.check(sequence, headersOnly, choice, progress -> {
                 if (System.nanoTime() - last.said > SAY_EVERY_NANOS) {
                     last.said = System.nanoTime();
                     output.say(sequence.name() + ": checked " + progress.checked() + " of " + sequence.count());

@@ -59,7 +59,7 @@ final class ContactsCommand implements Callable<Integer> {
         Project project = reel ? ProjectFile.load(absolute)
                 : Edits.bringIn(List.of(OneSource.in(absolute)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         try (Viewer viewer = new Viewer(places)) {
-            Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            Survey survey = Survey.of(project, viewer, (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             if (reel) {
                 ResolvedReel programme = ResolvedReel.of(project, survey.tables()).filter(p -> p.plan().count() > 0)
                         .orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project's reel is empty"));

@@ -73,7 +73,7 @@ final class HandOverCommand implements Callable<Integer> {
     private Timeline timeline() throws IOException, InterruptedException {
         Project loaded = ProjectFile.load(project.toAbsolutePath().normalize());
         try (Viewer viewer = new Viewer(places)) {
-            Survey survey = Survey.of(loaded, viewer, (sequence, layer) -> Checking.check(viewer, sequence, true, layer, output));
+            Survey survey = Survey.of(loaded, viewer, (sequence, choice) -> Checking.check(viewer, sequence, true, choice, output));
             ResolvedReel programme = ResolvedReel.of(loaded, survey.tables())
                     .orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project has no reel"));
             return parse(loaded.name(), _ -> Timeline.of(programme));

@@ -1,6 +1,7 @@
 package dev.vat.cli;
 
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
@@ -83,7 +84,7 @@ final class LookCommand implements Callable<Integer> {
             listing = listing == null ? Listing.of(viewer, location) : listing;
             listing.clip().ifPresent(clip -> clip(source, location, clip));
             if (listing.sequence().isPresent()) {
-                FrameTable table = Checking.check(viewer, listing.sequence().get(), headers, null, output);
+                FrameTable table = Checking.check(viewer, listing.sequence().get(), headers, PictureChoice.MAIN, output);
                 source.putAll(describe(table));
                 ContentReview review = ContentReview.of(table);
                 source.put("content", review.faults());

@@ -127,7 +127,7 @@ final class MakeCommand implements Callable<Integer> {
         }
         try (Viewer viewer = new Viewer(places)) {
             Preparation prepared = Preparation.of(project, viewer,
-                    (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+                    (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             prepared.findings().all().forEach(this::tell);
             if (prepared instanceof Preparation.Ready ready) {
                 return new CommandRun(output, places, cores).make(ready.plan(), project);

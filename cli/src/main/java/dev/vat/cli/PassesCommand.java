@@ -67,7 +67,7 @@ final class PassesCommand implements Callable<Integer> {
         try (Viewer viewer = new Viewer(places)) {
             // All of them stand in the reel while they are looked into.
             Project every = all.withCurrentReel(r -> r.withItems(all.sources().stream().map(s -> Item.of(s.id())).toList()));
-            Survey survey = Survey.of(every, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            Survey survey = Survey.of(every, viewer, (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             Source main = main(all, survey);
             List<PassWords.Found> passes = ShotPasses.of(all.sources(), main, survey.tables().get(main.id()));
             if (passes.isEmpty()) {

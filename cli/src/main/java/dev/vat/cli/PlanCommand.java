@@ -40,7 +40,7 @@ final class PlanCommand implements Callable<Integer> {
         }
         ResolvedReel programme;
         try (Viewer viewer = new Viewer(places)) {
-            Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, true, layer, output));
+            Survey survey = Survey.of(project, viewer, (sequence, choice) -> Checking.check(viewer, sequence, true, choice, output));
             programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
         }
         if (item != null && (item < 1 || item > programme.reel().items().size())) {

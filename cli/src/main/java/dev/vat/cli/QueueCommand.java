@@ -130,7 +130,7 @@ final class QueueCommand implements Callable<Integer> {
         } else if (!waiting.isBegun()) {
             Project project = RunQueue.project(waiting);
             Preparation prepared = Preparation.of(project, viewer,
-                    (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+                    (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             switch (prepared) {
                 case Preparation.Ready ready when waiting.whenComplete() && !ready.complete() -> {
                     waitingForFrames.add(waiting.id());

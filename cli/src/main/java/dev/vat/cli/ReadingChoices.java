@@ -4,6 +4,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Standing;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
@@ -20,6 +21,8 @@ final class ReadingChoices {
     private static final Map<String, ColourReading> COLOURS = Map.of("display", ColourReading.DISPLAY, "linear", ColourReading.LINEAR,
             "tagged", ColourReading.TAGGED);
     private static final Map<String, FieldReading> FIELDS = Map.of("kept", FieldReading.KEPT, "deinterlaced", FieldReading.DEINTERLACED);
+
+    private static final Map<String, Standing> STANDINGS = Map.of("upright", Standing.UPRIGHT, "stored", Standing.STORED);
 
     @Option(names = "--layer", paramLabel = "NAME", description = "Which picture of an EXR; '' for the one without a name.")
     private String layer;
@@ -38,6 +41,10 @@ final class ReadingChoices {
             + "frame) or deinterlaced.")
     private String fields;
 
+    @Option(names = "--source-orientation", paramLabel = "HOW", description = "How pictures are taken that their files say are stored "
+            + "turned or mirrored: upright, or stored.")
+    private String orientation;
+
     /** @throws CommandFailure if a word isn't one of those */
     Project apply(Project project) {
         Project edited = project;
@@ -48,6 +55,8 @@ final class ReadingChoices {
             picture = colour == null ? picture : picture.withColour(meaning(colour, "way to take colour", COLOURS));
             picture = pixelAspect == null ? picture : picture.withPixelAspect(MakeCommand.parse(pixelAspect, PixelAspect::parse));
             picture = fields == null ? picture : picture.withFields(meaning(fields, "way to take fields", FIELDS));
+            picture = orientation == null ? picture
+                    : picture.withStanding(meaning(orientation, "way to take turned pictures", STANDINGS));
             edited = picture.equals(source.reading().picture()) ? edited : Edits.setPicture(source.id(), picture).apply(edited);
         }
         return edited;

@@ -50,7 +50,7 @@ final class TryCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.FINDINGS, "The project has no reel to try");
         }
         try (Viewer viewer = new Viewer(places)) {
-            Survey survey = Survey.of(project, viewer, (sequence, layer) -> Checking.check(viewer, sequence, false, layer, output));
+            Survey survey = Survey.of(project, viewer, (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             Findings findings = Preparation.judge(project, survey);
             if (!findings.mayRun()) {
                 throw new CommandFailure(ExitCode.FINDINGS, "Nothing was tried: "

@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
@@ -52,7 +53,7 @@ final class WantedCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
         }
         try (Viewer viewer = new Viewer(places)) {
-            FrameTable table = Checking.check(viewer, sequence, false, null, output);
+            FrameTable table = Checking.check(viewer, sequence, false, PictureChoice.MAIN, output);
             ResumeAdvice advice = ResumeAdvice.of(table, range);
             String text = list ? advice.toList(sequence.pattern()) : advice.toText(sequence.pattern());
             if (!text.isEmpty()) {

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
@@ -88,7 +89,7 @@ public final class KiteFrames {
         FrameTable.Collector collector = FrameTable.collect(sequence);
         try (FrameReader reader = new FrameReader()) {
             for (int i = 0; i < sequence.count(); i++) {
-                collector.add(reader.check(sequence.file(sequence.number(i)), sequence.kind(), null, sequence.number(i)));
+                collector.add(reader.check(sequence.file(sequence.number(i)), sequence.kind(), PictureChoice.MAIN, sequence.number(i)));
             }
         }
         return collector.build();

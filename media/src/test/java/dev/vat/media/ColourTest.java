@@ -7,6 +7,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
@@ -47,7 +48,7 @@ class ColourTest {
         Path path = folder.resolve("c");
         Files.write(path, file);
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(format, alpha);
-                Picture decoded = ((FrameRead.Sound) reader.read(path, kind, null, 0)).picture()) {
+                Picture decoded = ((FrameRead.Sound) reader.read(path, kind, PictureChoice.MAIN, 0)).picture()) {
             return composer.compose(decoded, PictureReading.of(meaning, kind == FileKind.EXR));
         }
     }

@@ -3,6 +3,7 @@ package dev.vat.media;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.WorkingFormat;
@@ -119,12 +120,12 @@ class ForeignFilesTest {
     void isReadWholeWithItsColours(String name, FileKind kind, byte[] data, int bits, AlphaKind alpha, int tolerance) throws IOException {
         Path file = Files.write(folder.resolve("f"), data);
         try (FrameReader reader = new FrameReader()) {
-            FrameCheck check = reader.check(file, kind, null, 1);
+            FrameCheck check = reader.check(file, kind, PictureChoice.MAIN, 1);
             assertThat(check.state()).as(check.why()).isEqualTo(FrameState.GOOD);
             assertThat(check.format().size()).isEqualTo(Size.of(WIDTH, HEIGHT));
             assertThat(check.format().depth().bits()).isEqualTo(bits);
             assertThat(check.format().alpha()).isEqualTo(alpha);
-            try (Picture decoded = ((FrameRead.Sound) reader.read(file, kind, null, 0)).picture();
+            try (Picture decoded = ((FrameRead.Sound) reader.read(file, kind, PictureChoice.MAIN, 0)).picture();
                     Composer composer = new Composer(WorkingFormat.W16, alpha != AlphaKind.NONE);
                     Picture working = composer.compose(decoded, PictureReading.of(alpha, false))) {
                 assertThat(at(working, 2, 20, 6)).isCloseTo(120, org.assertj.core.data.Offset.offset(tolerance));
@@ -151,7 +152,7 @@ class ForeignFilesTest {
             int whole = crc(reader, kind, data);
             for (int length = data.length - 1; length > 0; length -= Math.max(1, data.length / 60)) {
                 byte[] cut = Arrays.copyOf(data, length);
-                FrameCheck check = reader.check(Files.write(folder.resolve("cut"), cut), kind, null, 1);
+                FrameCheck check = reader.check(Files.write(folder.resolve("cut"), cut), kind, PictureChoice.MAIN, 1);
                 if (check.state() == FrameState.GOOD) {
                     assertThat(crc(reader, kind, cut)).as("%s cut at %d of %d", name, length, data.length).isEqualTo(whole);
                     assertThat(check.note()).isNotBlank();
@@ -164,7 +165,8 @@ class ForeignFilesTest {
     }
 
     private int crc(FrameReader reader, FileKind kind, byte[] data) throws IOException {
-        try (Picture picture = ((FrameRead.Sound) reader.read(Files.write(folder.resolve("crc"), data), kind, null, 0)).picture()) {
+        try (Picture picture = ((FrameRead.Sound) reader.read(Files.write(folder.resolve("crc"), data), kind, PictureChoice.MAIN, 0))
+                .picture()) {
             return picture.crc32c();
         }
     }
@@ -173,7 +175,7 @@ class ForeignFilesTest {
     void aFolderUnderAFramesNameIsNoFrame() throws IOException {
         Path dir = Files.createDirectory(folder.resolve("d.png"));
         try (FrameReader reader = new FrameReader()) {
-            assertThat(reader.check(dir, FileKind.PNG, null, 1).state()).isEqualTo(FrameState.UNREADABLE);
+            assertThat(reader.check(dir, FileKind.PNG, PictureChoice.MAIN, 1).state()).isEqualTo(FrameState.UNREADABLE);
         }
     }
 }

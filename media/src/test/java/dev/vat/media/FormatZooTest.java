@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
@@ -221,6 +222,6 @@ class FormatZooTest {
     }
 
     private FrameCheck check(FileKind kind, byte[] data) throws IOException {
-        return reader.check(Files.write(folder.resolve("file"), data), kind, null, 1);
+        return reader.check(Files.write(folder.resolve("file"), data), kind, PictureChoice.MAIN, 1);
     }
 }

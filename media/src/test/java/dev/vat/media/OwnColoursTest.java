@@ -7,6 +7,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.OwnColour;
 import dev.vat.core.picture.OwnCurve;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.recipe.WorkingFormat;
@@ -37,7 +38,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 class OwnColoursTest {
 
     private static final int SIDE = 8;
-    private static final double[][] COLOURS = {{.5, .5, .5}, {.8, .6, .4}, {.3, .45, .6}, {1, 1, 1}, {0, 0, 0}, {.05, .06, .04}, {.9, .8, .85}};
+    private static final double[][] COLOURS = {{.5, .5, .5}, {.8, .6, .4}, {.3, .45, .6}, {1, 1, 1}, {0, 0, 0}, {.05, .06, .04},
+        {.9, .8, .85}};
 
     @TempDir
     private Path folder;
@@ -66,7 +68,7 @@ class OwnColoursTest {
     private int[] read(byte[] png) throws IOException {
         Path file = Files.write(folder.resolve("f.png"), png);
         try (FrameReader reader = new FrameReader()) {
-            FrameRead.Sound sound = (FrameRead.Sound) reader.read(file, FileKind.PNG, null, 0);
+            FrameRead.Sound sound = (FrameRead.Sound) reader.read(file, FileKind.PNG, PictureChoice.MAIN, 0);
             ColourReading colour = ColourReading.TAGGED.withStated(sound.format().stated());
             try (Picture decoded = sound.picture();
                     Composer composer = new Composer(WorkingFormat.W16, false);

@@ -8,6 +8,7 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -80,7 +81,7 @@ class PartsToFileTest {
             for (int i = 0; i < count; i++) {
                 Path still = folder.resolve("still.png");
                 Files.write(still, StillWriter.PNG16.write(TestPictures.ramp(SIZE.width(), SIZE.height(), (int) first + i, alpha)));
-                try (Picture decoded = ((FrameRead.Sound) reader.read(still, FileKind.PNG, null, 0)).picture();
+                try (Picture decoded = ((FrameRead.Sound) reader.read(still, FileKind.PNG, PictureChoice.MAIN, 0)).picture();
                         Picture working = composer.compose(decoded, PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
                         Picture converted = conversion.convert(working)) {
                     writer.write(converted);

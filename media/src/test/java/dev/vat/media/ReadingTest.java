@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.FrameLook;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.source.FileKind;
@@ -64,7 +65,7 @@ class ReadingTest {
 
     private int[] read(byte[] data, FileKind kind, PictureReading how) throws IOException {
         Path file = Files.write(folder.resolve("f"), data);
-        try (Picture decoded = ((FrameRead.Sound) reader.read(file, kind, how.layer(), 0)).picture();
+        try (Picture decoded = ((FrameRead.Sound) reader.read(file, kind, how.choice(), 0)).picture();
                 Composer composer = new Composer(WorkingFormat.W16, how.alpha().carriesTransparency());
                 Picture working = composer.compose(decoded, how)) {
             int[] rgb = new int[working.planes()];
@@ -137,7 +138,7 @@ class ReadingTest {
     void anyLayerOrChannelCanBeTaken(String layer, float red) throws IOException {
         byte[] data = exr("R", .1f, "G", .2f, "B", .3f, "haze.R", .5f, "haze.G", .6f, "haze.B", .4f, "depth.Z", .7f, "matte", .3f);
         Path file = Files.write(folder.resolve("layers"), data);
-        FrameCheck check = reader.check(file, FileKind.EXR, layer, 1);
+        FrameCheck check = reader.check(file, FileKind.EXR, PictureChoice.ofLayer(layer), 1);
         assertThat(check.format().layers()).containsExactlyInAnyOrder("", "haze", "depth.Z", "matte");
         int[] rgb = read(data, FileKind.EXR, new PictureReading(AlphaKind.NONE, layer, ColourReading.LINEAR));
         assertThat(rgb[0]).isCloseTo(code(srgb(Float.float16ToFloat(Float.floatToFloat16(red)))), within(40));
@@ -146,7 +147,8 @@ class ReadingTest {
     @Test
     void aLayerThatIsntThereIsNamedWithThoseThatAre() throws IOException {
         Path file = Files.write(folder.resolve("layers"), exr("R", .1f, "G", .2f, "B", .3f, "haze.R", 0f, "haze.G", 0f, "haze.B", 0f));
-        assertThat(reader.check(file, FileKind.EXR, "fog", 1).why()).contains("no layer or channel fog").contains("haze");
+        assertThat(reader.check(file, FileKind.EXR, PictureChoice.ofLayer("fog"), 1).why()).contains("no layer or channel fog")
+                .contains("haze");
     }
 
     @Test
@@ -157,9 +159,9 @@ class ReadingTest {
         red[2] = -3;
         red[3] = Float.NEGATIVE_INFINITY;
         byte[] data = ExrWriter.write(SIDE, SIDE, Map.of("R", red, "G", flat(.5f), "B", flat(-0f)));
-        FrameCheck check = reader.check(Files.write(folder.resolve("odd"), data), FileKind.EXR, null, 1);
+        FrameCheck check = reader.check(Files.write(folder.resolve("odd"), data), FileKind.EXR, PictureChoice.MAIN, 1);
         assertThat(check.look().odd()).isEqualTo(new FrameLook.Odd(1, 2, 1));
-        try (Picture decoded = ((FrameRead.Sound) reader.read(folder.resolve("odd"), FileKind.EXR, null, 0)).picture();
+        try (Picture decoded = ((FrameRead.Sound) reader.read(folder.resolve("odd"), FileKind.EXR, PictureChoice.MAIN, 0)).picture();
                 Composer composer = new Composer(WorkingFormat.W16, false);
                 Picture working = composer.compose(decoded, PictureReading.of(AlphaKind.NONE, true))) {
             short[] row = working.plane(2).asSlice(0, 10).toArray(ValueLayout.JAVA_SHORT);
@@ -170,7 +172,8 @@ class ReadingTest {
 
     @Test
     void soundFloatsHaveNothingOdd() throws IOException {
-        FrameCheck check = reader.check(Files.write(folder.resolve("fine"), exr("R", 0f, "G", 4f, "B", 60000f)), FileKind.EXR, null, 1);
+        FrameCheck check = reader.check(Files.write(folder.resolve("fine"), exr("R", 0f, "G", 4f, "B", 60000f)), FileKind.EXR,
+                PictureChoice.MAIN, 1);
         assertThat(check.look().odd()).isNull();
     }
 
@@ -180,9 +183,9 @@ class ReadingTest {
         Path a = Files.write(folder.resolve("a"), StillWriter.PNG16.write(TestPictures.flat(SIDE, SIDE, 1, 0, 0, 1)));
         Path b = Files.write(folder.resolve("b"), StillWriter.PNG16.write(TestPictures.flat(SIDE, SIDE, 0, 0, 1, .5f)));
         try (Composer composer = new Composer(WorkingFormat.W16, true);
-                Picture da = ((FrameRead.Sound) reader.read(a, FileKind.PNG, null, 0)).picture();
+                Picture da = ((FrameRead.Sound) reader.read(a, FileKind.PNG, PictureChoice.MAIN, 0)).picture();
                 Picture wa = composer.compose(da, straight);
-                Picture db = ((FrameRead.Sound) reader.read(b, FileKind.PNG, null, 0)).picture();
+                Picture db = ((FrameRead.Sound) reader.read(b, FileKind.PNG, PictureChoice.MAIN, 0)).picture();
                 Picture wb = composer.compose(db, straight);
                 Picture mixed = Mixing.mix(wa, wb, Rational.of(1, 2))) {
             assertThat(value(mixed, 3)).isCloseTo(code(.75), within(2));

@@ -10,6 +10,7 @@ import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -88,7 +89,7 @@ class StillsOutTest {
         Path third = StillsWriter.file(folder, asked.stills(), 2);
         assertThat(third.getFileName().toString()).startsWith("kite.1003.");
         try (FrameReader reader = new FrameReader()) {
-            FrameRead read = reader.read(third, FileKind.ofName(third.getFileName().toString()).orElseThrow(), null, 1003);
+            FrameRead read = reader.read(third, FileKind.ofName(third.getFileName().toString()).orElseThrow(), PictureChoice.MAIN, 1003);
             assertThat(read).isInstanceOf(FrameRead.Sound.class);
             ((FrameRead.Sound) read).picture().close();
         }

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.handover.ContactSheet;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
@@ -47,9 +48,9 @@ public sealed interface ViewerMessage extends Message {
     /**
      * Asks to look into frames of one source.
      *
-     * @param layer which picture of EXR files; null for the unnamed one
+     * @param choice which picture of each file
      */
-    record Check(long id, FileKind kind, boolean headersOnly, String layer, List<File> files) implements ViewerMessage {
+    record Check(long id, FileKind kind, boolean headersOnly, PictureChoice choice, List<File> files) implements ViewerMessage {
         /** A frame and its absolute path. */
         public record File(long number, String path) {}
     }

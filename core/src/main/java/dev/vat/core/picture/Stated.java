@@ -16,32 +16,33 @@ import java.util.Set;
  * @param primaries and {@code transfer}: code points of ITU-T H.273; null where nothing is stated
  * @param own colours that no code point stands for, where they can be converted all the same; it goes before the code points
  * @param foreign what of the colour hints no conversion knows, in words: {@code ICC profile Marram display}, {@code logarithmic}
+ * @param turned in words, how the stored picture is turned or mirrored: {@code turned right}; null for one that is upright
  * @param window in words, where the stored window isn't the shown one (EXR)
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Stated(Rate rate, String timecode, String colour, Integer primaries, Integer transfer, OwnColour own, String foreign,
-        String window) {
+        String window, String turned) {
 
     /** Curves whose values are kept as they are: those of Rec.709, Rec.601 and Rec.2020, sRGB's and a power of 2.2. */
     private static final Set<Integer> SHOWN_ALIKE = Set.of(1, 4, 6, 13, 14, 15);
 
-    public static final Stated NOTHING = new Stated(null, null, null, null, null, null, null, null);
+    public static final Stated NOTHING = new Stated(null, null, null, null, null, null, null, null, null);
 
     public static Stated ofColour(String colour, Integer primaries, Integer transfer) {
-        return new Stated(null, null, colour, primaries, transfer, null, null, null);
+        return new Stated(null, null, colour, primaries, transfer, null, null, null, null);
     }
 
     public Stated withTime(Rate otherRate, String otherTimecode) {
-        return new Stated(otherRate, otherTimecode, colour, primaries, transfer, own, foreign, window);
+        return new Stated(otherRate, otherTimecode, colour, primaries, transfer, own, foreign, window, turned);
     }
 
     public Stated withForeign(String words) {
-        return new Stated(rate, timecode, colour, primaries, transfer, own, words, window);
+        return new Stated(rate, timecode, colour, primaries, transfer, own, words, window, turned);
     }
 
     /** The same with a way from its values to light. */
     public Stated withOwn(OwnColour other) {
-        return new Stated(rate, timecode, colour, primaries, transfer, other, foreign, window);
+        return new Stated(rate, timecode, colour, primaries, transfer, other, foreign, window, turned);
     }
 
     /** Whether the colours are other than those of Rec.709, with its curve or one that is shown alike. */
@@ -53,7 +54,11 @@ public record Stated(Rate rate, String timecode, String colour, Integer primarie
     }
 
     public Stated withWindow(String other) {
-        return new Stated(rate, timecode, colour, primaries, transfer, own, foreign, other);
+        return new Stated(rate, timecode, colour, primaries, transfer, own, foreign, other, turned);
+    }
+
+    public Stated withTurned(String words) {
+        return new Stated(rate, timecode, colour, primaries, transfer, own, foreign, window, words);
     }
 
     @JsonIgnore

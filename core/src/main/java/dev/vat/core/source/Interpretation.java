@@ -5,9 +5,11 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.FieldReading;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Standing;
 
 /**
  * How somebody wants pictures to be taken; null means: as the file states it.
@@ -15,31 +17,41 @@ import dev.vat.core.picture.PixelAspect;
  * @param alpha {@code NONE} passes over the alpha channel
  * @param layer which picture of an EXR file, empty for the unnamed one
  * @param fields how interlaced frames are taken; whole frames stay as they are
+ * @param standing how pictures are taken that are stored turned or mirrored
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Interpretation(PixelAspect pixelAspect, AlphaKind alpha, ColourReading colour, String layer,
-        FieldReading fields) {
+        FieldReading fields, Standing standing) {
 
-    public static final Interpretation AS_STATED = new Interpretation(null, null, null, null, null);
+    public static final Interpretation AS_STATED = new Interpretation(null, null, null, null, null, null);
 
     public Interpretation withPixelAspect(PixelAspect other) {
-        return new Interpretation(other, alpha, colour, layer, fields);
+        return new Interpretation(other, alpha, colour, layer, fields, standing);
     }
 
     public Interpretation withAlpha(AlphaKind other) {
-        return new Interpretation(pixelAspect, other, colour, layer, fields);
+        return new Interpretation(pixelAspect, other, colour, layer, fields, standing);
     }
 
     public Interpretation withColour(ColourReading other) {
-        return new Interpretation(pixelAspect, alpha, other, layer, fields);
+        return new Interpretation(pixelAspect, alpha, other, layer, fields, standing);
     }
 
     public Interpretation withLayer(String other) {
-        return new Interpretation(pixelAspect, alpha, colour, other, fields);
+        return new Interpretation(pixelAspect, alpha, colour, other, fields, standing);
     }
 
     public Interpretation withFields(FieldReading other) {
-        return new Interpretation(pixelAspect, alpha, colour, layer, other);
+        return new Interpretation(pixelAspect, alpha, colour, layer, other, standing);
+    }
+
+    public Interpretation withStanding(Standing other) {
+        return new Interpretation(pixelAspect, alpha, colour, layer, fields, other);
+    }
+
+    /** Which picture of each file is looked into. */
+    public PictureChoice choice() {
+        return new PictureChoice(layer, standing);
     }
 
     @JsonIgnore
@@ -66,6 +78,6 @@ public record Interpretation(PixelAspect pixelAspect, AlphaKind alpha, ColourRea
     /** Everything together, for a source whose frames were looked into. */
     public PictureReading resolve(FrameTable table) {
         ColourReading taken = table.format().map(this::colourOf).orElse(colour == null ? ColourReading.DISPLAY : colour);
-        return new PictureReading(alphaOf(table), layer, taken, fields);
+        return new PictureReading(alphaOf(table), layer, taken, fields, standing);
     }
 }

@@ -26,7 +26,7 @@ class OwnColourTest {
 
     @ParameterizedTest
     @CsvSource({".64,.33,.21,.71,.15,.06,.3127,.3290", ".7347,.2653,.1596,.8404,.0366,.0001,.3457,.3585",
-            ".64,.33,.3,.6,.15,.06,.3127,.3290"})
+        ".64,.33,.3,.6,.15,.06,.3127,.3290"})
     void whiteStaysWhite(double rx, double ry, double gx, double gy, double bx, double by, double wx, double wy) {
         List<Double> light = OwnColour.ofPlaces(new double[] {rx, ry, gx, gy, bx, by, wx, wy}, OwnCurve.SRGB).orElseThrow().light();
         for (int row = 0; row < 3; row++) {

@@ -190,7 +190,7 @@ public final class RunQueueModel implements AutoCloseable {
         try {
             Project project = RunQueue.project(waiting);
             Preparation prepared = Preparation.of(project, viewer,
-                    (sequence, layer) -> viewer.check(sequence, false, layer, _ -> {}).join());
+                    (sequence, choice) -> viewer.check(sequence, false, choice, _ -> {}).join());
             ui.execute(() -> prepared(waiting, project, prepared));
         } catch (IOException | RuntimeException e) {
             hold(waiting, e.getCause() == null ? e.getMessage() : e.getCause().getMessage());

@@ -1,6 +1,7 @@
 package dev.vat.desktop.session;
 
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.Arrivals;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
@@ -26,8 +27,8 @@ final class Seen {
     ClipFacts clip;
     String trouble;
     int checked;
-    /** Which picture of EXR files the table is about. */
-    String layer;
+    /** Which picture of each file the table is about. */
+    PictureChoice choice;
     /** Whether the folder is looked at again and again. */
     boolean watched;
     boolean listing;

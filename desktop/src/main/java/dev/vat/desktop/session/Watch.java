@@ -1,6 +1,7 @@
 package dev.vat.desktop.session;
 
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.ClipFacts;
@@ -55,14 +56,14 @@ public final class Watch {
         project = shown;
         for (Source source : shown.sources()) {
             Seen known = seen.get(source.id());
-            String layer = source.reading().picture().layer();
+            PictureChoice choice = source.reading().picture().choice();
             if (known == null || !known.location.equals(source.location())) {
                 cancel(source.id());
                 Seen fresh = new Seen(source.location());
                 fresh.before = known == null ? null : known.last;
                 seen.put(source.id(), fresh);
                 list(source);
-            } else if (!Objects.equals(known.layer, layer) && known.table != null) {
+            } else if (!choice.equals(known.choice) && known.table != null) {
                 Sequence sequence = known.table.sequence();
                 stop(known);
                 check(source, known, sequence);
@@ -142,7 +143,7 @@ public final class Watch {
     }
 
     private void check(Source source, Seen about, Sequence sequence) {
-        about.layer = source.reading().picture().layer();
+        about.choice = source.reading().picture().choice();
         about.next = null;
         about.checked = 0;
         FrameTable.Collector collector = FrameTable.collect(sequence);
@@ -151,7 +152,7 @@ public final class Watch {
         var next = new Object() {
             long snapshot;
         };
-        CompletableFuture<FrameTable> check = viewer.check(sequence, false, about.layer, progress -> {
+        CompletableFuture<FrameTable> check = viewer.check(sequence, false, about.choice, progress -> {
             collect(collector, progress);
             long now = System.nanoTime();
             if (now - next.snapshot > 0) {

@@ -12,6 +12,7 @@ import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Standing;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.ClipFacts;
@@ -44,6 +45,9 @@ final class PictureFields extends VBox {
         table.format().ifPresent(format -> {
             if (format.layers().size() > 1 || !format.hasMain()) {
                 getChildren().add(layer(format));
+            }
+            if (format.stated().turned() != null) {
+                getChildren().add(orientation(format.stated().turned()));
             }
             getChildren().add(pixelAspect(format));
             if (format.alpha() != AlphaKind.NONE) {
@@ -110,6 +114,13 @@ final class PictureFields extends VBox {
         return field("Alpha", sentence + " A wrong choice shows as a dark or bright fringe: look at it over black and over white (B).",
                 choice("alpha", new AlphaKind[] {AlphaKind.STRAIGHT, AlphaKind.PREMULTIPLIED, AlphaKind.NONE}, now,
                         a -> a == AlphaKind.NONE ? "pass over" : a.label(), a -> set(p -> p.withAlpha(a == found ? null : a))));
+    }
+
+    private HBox orientation(String turned) {
+        Standing now = picture.standing() == null ? Standing.UPRIGHT : picture.standing();
+        return field("Orientation", "The file says " + turned + ".",
+                choice("orientation", Standing.values(), now, Standing::title,
+                        how -> set(p -> p.withStanding(how == Standing.UPRIGHT ? null : how))));
     }
 
     private HBox fields(FieldOrder first) {

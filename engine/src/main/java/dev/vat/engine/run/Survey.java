@@ -1,5 +1,6 @@
 package dev.vat.engine.run;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Item;
@@ -22,7 +23,7 @@ public record Survey(Map<String, FrameTable> tables, Map<String, ClipFacts> clip
 
     /** Looks into every frame of a sequence. */
     public interface Check {
-        FrameTable of(Sequence sequence, String layer) throws IOException;
+        FrameTable of(Sequence sequence, PictureChoice choice) throws IOException;
     }
 
     /** @throws IOException with the reason in words, if a source can't be read */
@@ -38,7 +39,7 @@ public record Survey(Map<String, FrameTable> tables, Map<String, ClipFacts> clip
             Listing listing = Listing.of(viewer, source.location());
             listing.clip().ifPresent(clip -> clips.put(source.id(), clip));
             if (listing.sequence().isPresent()) {
-                tables.put(source.id(), check.of(listing.sequence().get(), source.reading().picture().layer()));
+                tables.put(source.id(), check.of(listing.sequence().get(), source.reading().picture().choice()));
             }
         }
         return new Survey(tables, clips);

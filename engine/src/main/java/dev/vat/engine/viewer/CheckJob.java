@@ -1,5 +1,6 @@
 package dev.vat.engine.viewer;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
@@ -27,7 +28,7 @@ final class CheckJob {
 
     private final Sequence sequence;
     private final boolean headersOnly;
-    private final String layer;
+    private final PictureChoice choice;
     private final FrameTable.Collector collector;
     private final Consumer<CheckProgress> listener;
     private final CompletableFuture<FrameTable> result = new CompletableFuture<>();
@@ -38,12 +39,12 @@ final class CheckJob {
     private int next;
 
     /**
-     * @param layer which picture of EXR files; null for the unnamed one
+     * @param choice which picture of each file
      * @param known what earlier full checks found; taken over where a file is still the same
      */
-    CheckJob(Sequence sequence, boolean headersOnly, String layer, KnownChecks known, Consumer<CheckProgress> listener) {
+    CheckJob(Sequence sequence, boolean headersOnly, PictureChoice choice, KnownChecks known, Consumer<CheckProgress> listener) {
         this.sequence = sequence;
-        this.layer = layer;
+        this.choice = choice;
         this.headersOnly = headersOnly;
         this.known = known;
         this.collector = FrameTable.collect(sequence);
@@ -87,7 +88,7 @@ final class CheckJob {
         List<ViewerMessage.Check.File> files = new ArrayList<>();
         List<FrameCheck> found = new ArrayList<>();
         for (; next < sequence.count() && files.size() < (headersOnly ? HEADER_BATCH : BATCH); next++) {
-            FrameCheck earlier = headersOnly ? null : known.get(sequence, layer, next);
+            FrameCheck earlier = headersOnly ? null : known.get(sequence, choice, next);
             if (earlier != null) {
                 found.add(earlier);
             } else {
@@ -103,13 +104,13 @@ final class CheckJob {
 
     private ViewerMessage.Check ask(long id, List<ViewerMessage.Check.File> files) {
         inFlight.put(id, files);
-        return new ViewerMessage.Check(id, sequence.kind(), headersOnly, layer, files);
+        return new ViewerMessage.Check(id, sequence.kind(), headersOnly, choice, files);
     }
 
     void answered(ViewerMessage.Checked answer) {
         inFlight.remove(answer.id());
         if (!headersOnly) {
-            known.put(sequence, layer, answer.checks());
+            known.put(sequence, choice, answer.checks());
         }
         take(answer.checks());
     }

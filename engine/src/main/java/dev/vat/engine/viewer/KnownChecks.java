@@ -2,6 +2,7 @@ package dev.vat.engine.viewer;
 
 import com.fasterxml.jackson.core.JacksonException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.Sequence;
@@ -42,12 +43,12 @@ final class KnownChecks {
     private static final int MOST_IN_MEMORY = 400_000;
     private static final long MOST_ON_DISK = 512_000_000L;
     /** Another number whenever a check would find something else than before. */
-    private static final String FORMAT = "vat checks 1 " + VatVersion.current();
+    private static final String FORMAT = "vat checks 2 " + VatVersion.current();
 
     /** One line of the file: what was found when a file had this size and time. */
     private record Line(long size, long modified, FrameCheck check) {}
 
-    private record Key(String source, String layer) {}
+    private record Key(String source, PictureChoice choice) {}
 
     private final Path folder;
     private final Map<Key, Map<Long, Line>> sources = new LinkedHashMap<>(16, .75f, true);
@@ -57,13 +58,13 @@ final class KnownChecks {
         this.folder = folder;
     }
 
-    private static Key key(Sequence sequence, String layer) {
-        return new Key(sequence.folder().resolve(sequence.name()).toString(), layer == null ? "" : layer);
+    private static Key key(Sequence sequence, PictureChoice choice) {
+        return new Key(sequence.folder().resolve(sequence.name()).toString(), choice);
     }
 
     /** Reads what is kept of a source, unless that was done before. Takes a while for long ones. */
-    void load(Sequence sequence, String layer) {
-        Key key = key(sequence, layer);
+    void load(Sequence sequence, PictureChoice choice) {
+        Key key = key(sequence, choice);
         synchronized (this) {
             if (folder == null || sources.containsKey(key)) {
                 return;
@@ -110,14 +111,14 @@ final class KnownChecks {
     }
 
     /** The check of a frame, or null if it isn't known as its file stands now. */
-    synchronized FrameCheck get(Sequence sequence, String layer, int index) {
-        Line line = sources.getOrDefault(key(sequence, layer), Map.of()).get(sequence.number(index));
+    synchronized FrameCheck get(Sequence sequence, PictureChoice choice, int index) {
+        Line line = sources.getOrDefault(key(sequence, choice), Map.of()).get(sequence.number(index));
         return line != null && line.size == sequence.size(index) && line.modified == sequence.modified(index) ? line.check : null;
     }
 
     /** What couldn't be read may be readable in a moment, with neither size nor time changed: that isn't kept. */
-    synchronized void put(Sequence sequence, String layer, Collection<FrameCheck> checks) {
-        Key key = key(sequence, layer);
+    synchronized void put(Sequence sequence, PictureChoice choice, Collection<FrameCheck> checks) {
+        Key key = key(sequence, choice);
         Map<Long, Line> known = sources.computeIfAbsent(key, _ -> new HashMap<>());
         List<Line> fresh = checks.stream().filter(c -> c.state() != FrameState.UNREADABLE && c.state() != FrameState.ARRIVING)
                 .map(c -> new Line(sequence.size(sequence.indexOf(c.number())), sequence.modified(sequence.indexOf(c.number())), c))
@@ -156,7 +157,7 @@ final class KnownChecks {
     private Path file(Key key) {
         try {
             byte[] hash = MessageDigest.getInstance("SHA-256")
-                    .digest((key.source + "\n" + key.layer).getBytes(StandardCharsets.UTF_8));
+                    .digest((key.source + "\n" + key.choice).getBytes(StandardCharsets.UTF_8));
             return folder.resolve(HexFormat.of().formatHex(hash, 0, 12) + ".checks");
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
@@ -164,7 +165,7 @@ final class KnownChecks {
     }
 
     synchronized void forget(Sequence sequence) {
-        List<Key> keys = sources.keySet().stream().filter(k -> k.source.equals(key(sequence, null).source)).toList();
+        List<Key> keys = sources.keySet().stream().filter(k -> k.source.equals(key(sequence, PictureChoice.MAIN).source)).toList();
         for (Key key : keys) {
             sources.put(key, new HashMap<>());
             if (folder != null) {

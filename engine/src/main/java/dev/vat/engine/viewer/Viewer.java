@@ -1,6 +1,7 @@
 package dev.vat.engine.viewer;
 
 import dev.vat.core.handover.ContactSheet;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.source.ClipFacts;
@@ -111,14 +112,14 @@ public final class Viewer implements AutoCloseable {
      * Looks into every frame of a sequence. The future is cancelled to stop it; progress comes in batches.
      *
      * @param headersOnly whether pictures stay undecoded
-     * @param layer which picture of EXR files; null for the unnamed one, or the first if there is none
+     * @param choice which picture of each file
      */
-    public CompletableFuture<FrameTable> check(Sequence sequence, boolean headersOnly, String layer,
+    public CompletableFuture<FrameTable> check(Sequence sequence, boolean headersOnly, PictureChoice choice,
             Consumer<CheckProgress> listener) {
-        CheckJob job = new CheckJob(sequence, headersOnly, layer, known, listener);
+        CheckJob job = new CheckJob(sequence, headersOnly, choice, known, listener);
         // What is remembered may take a while to read; nobody waits for it.
         Thread.startVirtualThread(() -> {
-            known.load(sequence, layer);
+            known.load(sequence, choice);
             synchronized (this) {
                 if (closed) {
                     job.fail("Vat is closing");

@@ -1,6 +1,7 @@
 package dev.vat.engine.content;
 
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
@@ -120,7 +121,7 @@ final class Footage {
         try (FrameReader reader = new FrameReader()) {
             for (int i = 0; i < numbers.length; i++) {
                 Path file = Files.write(sequence.file(numbers[i]), StillWriter.TIFF16.write(frames.get(i)));
-                collector.add(reader.check(file, FileKind.TIFF, null, numbers[i]));
+                collector.add(reader.check(file, FileKind.TIFF, PictureChoice.MAIN, numbers[i]));
             }
         }
         return collector.build();

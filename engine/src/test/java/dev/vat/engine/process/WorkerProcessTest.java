@@ -8,6 +8,7 @@ import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Watermark;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -125,7 +126,8 @@ class WorkerProcessTest {
                 null, Rational.of(10), List.of(new ClipFacts.Track("aac", "stereo", 2, 48_000, -3.5, false, 480_000)), 2, true);
         List<Message> sent = List.of(new ViewerMessage.Probe(4, "/b.mov"), new ViewerMessage.Probed(4, clip, null),
                 new ViewerMessage.Probed(5, null, "no"),
-                new ViewerMessage.Check(6, FileKind.EXR, false, "haze", List.of(new ViewerMessage.Check.File(-3, "/a.-003.exr"))),
+                new ViewerMessage.Check(6, FileKind.EXR, false, PictureChoice.ofLayer("haze"),
+                        List.of(new ViewerMessage.Check.File(-3, "/a.-003.exr"))),
                 new ViewerMessage.Show(8, 1, new ViewerMessage.Made(new Recipe.Mix(still, still, Rational.of(1, 3))),
                         new ViewerMessage.Shape(4, 3, null, ViewerMessage.Showing.ODD, null)),
                 new ViewerMessage.Show(10, 3,

@@ -9,6 +9,7 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
@@ -94,7 +95,7 @@ class ClipsTest {
     }
 
     private FrameTable check(Sequence sequence) throws Exception {
-        return viewer.check(sequence, false, null, _ -> {}).get(60, TimeUnit.SECONDS);
+        return viewer.check(sequence, false, PictureChoice.MAIN, _ -> {}).get(60, TimeUnit.SECONDS);
     }
 
     /** Makes a file from one source at its own rate, or at 25. */
@@ -233,18 +234,18 @@ class ClipsTest {
         for (int i = 0; i < 12; i++) {
             checks.add(FrameCheck.sound(i + 1, table.format().orElseThrow(), table.lookAt(i).orElseThrow(), null));
         }
-        first.put(sequence, null, checks);
+        first.put(sequence, PictureChoice.MAIN, checks);
         Path file;
         try (var files = Files.list(folder.resolve("checks"))) {
             file = files.findFirst().orElseThrow();
         }
         Files.writeString(file, "{\"size\":3,\"torn", StandardOpenOption.APPEND);
         KnownChecks next = new KnownChecks(folder.resolve("checks"));
-        assertThat(next.get(sequence, null, 4)).as("nothing is read before it is wanted").isNull();
-        next.load(sequence, null);
+        assertThat(next.get(sequence, PictureChoice.MAIN, 4)).as("nothing is read before it is wanted").isNull();
+        next.load(sequence, PictureChoice.MAIN);
         for (int i = 0; i < 12; i++) {
-            assertThat(next.get(sequence, null, i)).isEqualTo(checks.get(i));
-            assertThat(next.get(sequence, "haze", i)).as("another layer is another picture").isNull();
+            assertThat(next.get(sequence, PictureChoice.MAIN, i)).isEqualTo(checks.get(i));
+            assertThat(next.get(sequence, PictureChoice.ofLayer("haze"), i)).as("another layer is another picture").isNull();
         }
         next.forget(sequence);
         assertThat(file).doesNotExist();

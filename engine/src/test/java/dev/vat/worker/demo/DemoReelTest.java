@@ -123,7 +123,7 @@ class DemoReelTest {
                 Listing listing = Listing.of(viewer, source.location());
                 listing.clip().ifPresent(clip -> clips.put(source.id(), clip));
                 if (listing.sequence().isPresent()) {
-                    tables.put(source.id(), viewer.check(listing.sequence().get(), false, source.reading().picture().layer(), _ -> {})
+                    tables.put(source.id(), viewer.check(listing.sequence().get(), false, source.reading().picture().choice(), _ -> {})
                             .get(60, TimeUnit.SECONDS));
                 }
             }

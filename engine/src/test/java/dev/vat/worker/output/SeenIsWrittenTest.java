@@ -214,6 +214,6 @@ class SeenIsWrittenTest {
     }
 
     private static Picture decoded(FrameReader reader, Recipe.Frame frame) {
-        return ((FrameRead.Sound) reader.read(Path.of(frame.path()), frame.kind(), frame.reading().layer(), frame.number())).picture();
+        return ((FrameRead.Sound) reader.read(Path.of(frame.path()), frame.kind(), frame.reading().choice(), frame.number())).picture();
     }
 }

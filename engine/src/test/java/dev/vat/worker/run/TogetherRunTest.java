@@ -19,6 +19,7 @@ import dev.vat.core.pass.PassMix;
 import dev.vat.core.pass.PassWords;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
@@ -255,7 +256,7 @@ class TogetherRunTest {
     }
 
     private static Picture decoded(FrameReader reader, Path file, String layer) {
-        return ((FrameRead.Sound) reader.read(file, FileKind.EXR, layer, 61)).picture();
+        return ((FrameRead.Sound) reader.read(file, FileKind.EXR, PictureChoice.ofLayer(layer), 61)).picture();
     }
 
     /** Of figures in two texts that name the same samples. */

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.tuple;
 
 import dev.vat.core.content.ContentFault;
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
@@ -41,7 +42,7 @@ class StandInRenderTest {
     private FrameTable checked(String name, String layer) throws IOException {
         Sequence sequence = SourceFinder.find(folder.resolve(name)).sequences().getFirst();
         try (Viewer viewer = new Viewer(TestPlaces.in(folder))) {
-            return viewer.check(sequence, false, layer, _ -> {}).join();
+            return viewer.check(sequence, false, PictureChoice.ofLayer(layer), _ -> {}).join();
         }
     }
 

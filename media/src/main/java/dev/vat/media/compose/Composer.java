@@ -159,7 +159,8 @@ public final class Composer implements AutoCloseable {
                         + primaries(colour) + ":" + HIGH_RANGE + ":"
                 : colour.isLinear() || colour.kind() == ColourReading.Kind.TAGGED
                         ? "transferin=" + transfer(colour) + ":transfer=" + transfer + ":primariesin=" + primaries(colour)
-                                + ":primaries=709:npl=" + ColourCoding.WHITE + ":" : "";
+                                + ":primaries=709:npl=" + ColourCoding.WHITE + ":"
+                        : "";
         return FULL_RGB + (keep ? ":alpha_mode=premultiplied" : "") + ",format=" + (keep ? "gbrapf32le" : "gbrpf32le")
                 + (premultiplied ? ",unpremultiply=inplace=1" : "") + (keep ? "," + HANDS_OFF : "")
                 + ",zscale=" + light + "matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb())

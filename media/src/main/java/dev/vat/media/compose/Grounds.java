@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
@@ -111,7 +112,7 @@ public final class Grounds {
         FileKind kind = FileKind.ofName(file.getFileName().toString()).filter(k -> !k.isMovie())
                 .orElseThrow(() -> new MediaException(file.getFileName() + " isn't a picture that Vat reads", 0));
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, alpha)) {
-            return switch (reader.read(file, kind, null, 0)) {
+            return switch (reader.read(file, kind, PictureChoice.MAIN, 0)) {
                 case FrameRead.Unsound unsound -> throw new MediaException(file.getFileName() + " can't be used: " + unsound.why(), 0);
                 case FrameRead.Sound sound -> {
                     try (Picture decoded = sound.picture()) {

@@ -17,6 +17,7 @@ import dev.vat.core.picture.FieldOrder;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Standing;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameNumbers;
@@ -69,13 +70,22 @@ public final class MovieFrames implements AutoCloseable {
         this(file, 1);
     }
 
+    /** @param standing whether frames that are stored turned are set upright; null for yes */
+    public MovieFrames(Path file, Standing standing) {
+        this(file, 1, standing);
+    }
+
     /** @param threads that decode */
     public MovieFrames(Path file, int threads) {
+        this(file, threads, Standing.UPRIGHT);
+    }
+
+    private MovieFrames(Path file, int threads, Standing standing) {
         demuxer = new Demuxer(file);
         try {
             ticks = Ticks.of(demuxer);
             times = FrameTimes.of(ticks.all(), ticks.last(), timeBase(), stated());
-            shown = ShownPart.of(demuxer.stream().codecpar());
+            shown = ShownPart.of(demuxer.stream().codecpar(), standing);
             decoder = new TrackDecoder(demuxer.stream(), threads);
             if (ticks.all().length > 0) {
                 demuxer.seekStart(ticks.all()[0]);

@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.av_packet_side_data_get;
 
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Standing;
 import dev.vat.media.decode.still.Orientation;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.picture.ChromaGrid;
@@ -30,20 +31,23 @@ final class ShownPart implements AutoCloseable {
 
     private final int storedWidth;
     private final Edges edges;
+    private final Orientation stated;
     private final Orientation orientation;
     private final Filtering cutting;
     private final Turning turning = new Turning();
 
-    private ShownPart(int storedWidth, Edges edges, Orientation orientation) {
+    private ShownPart(int storedWidth, Edges edges, Orientation stated, boolean asStored) {
         this.storedWidth = storedWidth;
         this.edges = edges;
-        this.orientation = orientation;
+        this.stated = stated;
+        this.orientation = asStored ? Orientation.UPRIGHT : stated;
         this.cutting = new Filtering(p -> "crop=" + (p.width() - edges.left - edges.right) + ":"
                 + (p.height() - edges.top - edges.bottom) + ":" + edges.left + ":" + edges.top + ":exact=1");
     }
 
-    static ShownPart of(AVCodecParameters track) {
-        return new ShownPart(track.width(), edges(track), orientation(track));
+    /** @param standing null for upright */
+    static ShownPart of(AVCodecParameters track, Standing standing) {
+        return new ShownPart(track.width(), edges(track), orientation(track), standing == Standing.STORED);
     }
 
     private static ByteBuffer sideData(AVCodecParameters track, int kind, int bytes) {
@@ -97,7 +101,8 @@ final class ShownPart implements AutoCloseable {
     PictureFormat format(PictureFormat stored) {
         Size size = stored.size();
         return orientation.turned(stored.withSize(
-                Size.of(size.width() - edges.left - edges.right, size.height() - edges.top - edges.bottom)));
+                Size.of(size.width() - edges.left - edges.right, size.height() - edges.top - edges.bottom))
+                .withStated(stated == Orientation.UPRIGHT ? stored.stated() : stored.stated().withTurned(stated.words())));
     }
 
     /** What was done to the stored pictures, in words, or null. */
@@ -109,6 +114,8 @@ final class ShownPart implements AutoCloseable {
         }
         if (orientation != Orientation.UPRIGHT) {
             words.add(orientation.said());
+        } else if (stated != Orientation.UPRIGHT) {
+            words.add("shown as stored; the file says " + stated.words());
         }
         return words.isEmpty() ? null : String.join("; ", words);
     }

@@ -1,6 +1,7 @@
 package dev.vat.media.proof;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.source.FileKind;
@@ -65,9 +66,11 @@ public record SecondReading(FileKind kind, int most, double mean) {
             return Optional.empty();
         }
         byte[] data = Files.readAllBytes(file);
-        Inspection inspection = Inspection.of(named, data, null);
+        Inspection inspection = Inspection.of(named, data, PictureChoice.MAIN);
         FileKind kind = inspection.kind();
-        boolean comparable = inspection.isWhole() && inspection.orientation() == Orientation.UPRIGHT && !inspection.format().linear()
+        // What is laid out anew before it is decoded is what the other reader doesn't know either.
+        boolean comparable = inspection.isWhole() && inspection.data() == data && inspection.orientation() == Orientation.UPRIGHT
+                && !inspection.format().linear()
                 && KINDS.contains(kind);
         BufferedImage theirs = comparable ? theirs(kind, data) : null;
         if (theirs == null) {
@@ -76,7 +79,7 @@ public record SecondReading(FileKind kind, int most, double mean) {
         boolean alpha = inspection.format().alpha() != AlphaKind.NONE && theirs.getRaster().getNumBands() % 2 == 0;
         PictureReading asStored = PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false);
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, alpha)) {
-            return switch (reader.read(file, named, null, 0)) {
+            return switch (reader.read(file, named, PictureChoice.MAIN, 0)) {
                 case FrameRead.Unsound _ -> Optional.empty();
                 case FrameRead.Sound sound -> {
                     try (Picture decoded = sound.picture(); Picture ours = composer.compose(decoded, asStored)) {

@@ -2,8 +2,10 @@ package dev.vat.media.read;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.FieldReading;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PictureReading;
+import dev.vat.core.picture.Standing;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
@@ -47,15 +49,16 @@ public final class FrameReader implements AutoCloseable {
     private MovieFrames movie;
     private Deinterlaced deinterlaced;
     private Path moviePath;
+    private Standing movieStanding;
 
     /**
      * The header alone: quick, and it proves nothing of the picture data.
      *
-     * @param layer which picture of an EXR file; null for the unnamed one, or the first if there is none
+     * @param choice which picture of it
      */
-    public FrameCheck header(Path file, FileKind named, String layer, long number) {
+    public FrameCheck header(Path file, FileKind named, PictureChoice choice, long number) {
         try {
-            Inspection inspection = Inspection.of(named, bytes(file), layer);
+            Inspection inspection = Inspection.of(named, bytes(file), choice);
             return inspection.isWhole() ? FrameCheck.sound(number, inspection.format(), null, inspection.note())
                     : FrameCheck.fault(number, inspection.state(), inspection.why());
         } catch (IOException e) {
@@ -64,8 +67,8 @@ public final class FrameReader implements AutoCloseable {
     }
 
     /** Reads, decodes, measures, and lets the picture go again. */
-    public FrameCheck check(Path file, FileKind named, String layer, long number) {
-        return switch (read(file, named, layer, number)) {
+    public FrameCheck check(Path file, FileKind named, PictureChoice choice, long number) {
+        return switch (read(file, named, choice, number)) {
             case FrameRead.Unsound(FrameState state, String why) -> FrameCheck.fault(number, state, why);
             case FrameRead.Sound sound -> {
                 try (Picture picture = sound.picture()) {
@@ -80,26 +83,28 @@ public final class FrameReader implements AutoCloseable {
      *
      * @param frame which frame of a movie, by the movie's own numbers; other kinds hold only one
      */
-    public FrameRead read(Path file, FileKind named, String layer, long frame) {
-        return named.isMovie() ? movieFrame(file, FieldReading.KEPT, frame) : still(file, named, layer);
+    public FrameRead read(Path file, FileKind named, PictureChoice choice, long frame) {
+        return named.isMovie() ? movieFrame(file, choice.standing(), FieldReading.KEPT, frame) : still(file, named, choice);
     }
 
     /**
      * The same, of interlaced movies as somebody wants it.
      *
-     * @param how layer and fields of it are looked at
+     * @param how layer, standing and fields of it are looked at
      */
     public FrameRead readAs(PictureReading how, Path file, FileKind named, long frame) {
-        return named.isMovie() ? movieFrame(file, how.fields(), frame) : still(file, named, how.layer());
+        return named.isMovie() ? movieFrame(file, how.standing(), how.fields(), frame)
+                : still(file, named, how.choice());
     }
 
     /** Quickest when frames are asked for in ascending order; the file last asked for stays open. */
-    private FrameRead movieFrame(Path file, FieldReading fields, long frame) {
+    private FrameRead movieFrame(Path file, Standing standing, FieldReading fields, long frame) {
         try {
-            if (!file.equals(moviePath)) {
+            if (!file.equals(moviePath) || standing != movieStanding) {
                 closeMovie();
-                movie = new MovieFrames(file);
+                movie = new MovieFrames(file, standing);
                 moviePath = file;
+                movieStanding = standing;
                 deinterlaced = new Deinterlaced(movie);
             }
             long index = movie.numbers().index(frame);
@@ -119,14 +124,14 @@ public final class FrameReader implements AutoCloseable {
         moviePath = null;
     }
 
-    private FrameRead still(Path file, FileKind named, String layer) {
+    private FrameRead still(Path file, FileKind named, PictureChoice choice) {
         byte[] data;
         try {
             data = bytes(file);
         } catch (IOException e) {
             return new FrameRead.Unsound(FrameState.UNREADABLE, describe(e));
         }
-        Inspection inspection = Inspection.of(named, data, layer);
+        Inspection inspection = Inspection.of(named, data, choice);
         if (!inspection.isWhole()) {
             return new FrameRead.Unsound(inspection.state(), inspection.why());
         }

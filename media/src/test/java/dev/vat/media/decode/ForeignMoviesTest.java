@@ -8,8 +8,10 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.FieldOrder;
 import dev.vat.core.picture.FieldReading;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Standing;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
@@ -166,10 +168,10 @@ class ForeignMoviesTest {
     void aDeinterlacedFrameShowsOneMoment() {
         OddMovie movie = OddMovie.even(8, Map.of("x264-params", "tff=1:qp=1", "flags", "+ildct+ilme"), Map.of());
         Path file = movie.withStroke().write(folder.resolve("stroke.mkv"));
-        PictureReading one = new PictureReading(AlphaKind.NONE, null, ColourReading.DISPLAY, FieldReading.DEINTERLACED);
+        PictureReading one = new PictureReading(AlphaKind.NONE, null, ColourReading.DISPLAY, FieldReading.DEINTERLACED, null);
         try (FrameReader reader = new FrameReader()) {
             for (int frame : new int[] {3, 4, 2, 0, 7}) {
-                try (Picture kept = ((FrameRead.Sound) reader.read(file, FileKind.MOVIE, null, frame)).picture();
+                try (Picture kept = ((FrameRead.Sound) reader.read(file, FileKind.MOVIE, PictureChoice.MAIN, frame)).picture();
                         Picture single = ((FrameRead.Sound) reader.readAs(one, file, FileKind.MOVIE, frame)).picture()) {
                     assertThat(strokeAt(kept, 20)).as("top field").isEqualTo(8 + 6 * frame);
                     assertThat(strokeAt(kept, 21)).as("bottom field, a moment later").isEqualTo(11 + 6 * frame);
@@ -196,9 +198,9 @@ class ForeignMoviesTest {
         Path file = Files.write(folder.resolve("up.avi"), bottomUpAvi(10));
         try (FrameReader reader = new FrameReader()) {
             for (int i = 0; i < 10; i++) {
-                assertThat(reader.check(file, FileKind.MOVIE, null, i).state()).isEqualTo(FrameState.GOOD);
+                assertThat(reader.check(file, FileKind.MOVIE, PictureChoice.MAIN, i).state()).isEqualTo(FrameState.GOOD);
             }
-            try (Picture picture = ((FrameRead.Sound) reader.read(file, FileKind.MOVIE, null, 3)).picture()) {
+            try (Picture picture = ((FrameRead.Sound) reader.read(file, FileKind.MOVIE, PictureChoice.MAIN, 3)).picture()) {
                 assertThat(picture.plane(0).get(ValueLayout.JAVA_BYTE, 0) & 0xff).as("the bright corner").isEqualTo(230);
                 assertThat(OddMovie.shown(picture)).as("three bytes a pixel").isEqualTo(3);
             }
@@ -265,6 +267,10 @@ class ForeignMoviesTest {
             int corner = picture.plane(0).get(ValueLayout.JAVA_BYTE, (long) cornerY * picture.stride(0) + cornerX) & 0xff;
             assertThat(corner).as("the bright corner").isGreaterThan(180);
             assertThat(frames.note() == null).isEqualTo(cornerX == 0 && cornerY == 0);
+        }
+        try (MovieFrames stored = new MovieFrames(file, Standing.STORED); Picture picture = stored.frame(1)) {
+            assertThat(stored.format().size()).isEqualTo(Size.of(64, 48));
+            assertThat(picture.plane(0).get(ValueLayout.JAVA_BYTE, 0) & 0xff).as("the bright corner where it is stored").isGreaterThan(180);
         }
     }
 }

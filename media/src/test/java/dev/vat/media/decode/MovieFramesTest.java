@@ -8,6 +8,7 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -59,7 +60,7 @@ class MovieFramesTest {
     private Picture converted(Target target, Conversion conversion, int frame) throws IOException {
         Path still = Files.write(folder.resolve("still.png"), StillWriter.PNG16.write(TestPictures.ramp(64, 48, frame, false)));
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, false);
-                Picture decoded = ((FrameRead.Sound) reader.read(still, FileKind.PNG, null, 0)).picture();
+                Picture decoded = ((FrameRead.Sound) reader.read(still, FileKind.PNG, PictureChoice.MAIN, 0)).picture();
                 Picture working = composer.compose(decoded, PictureReading.of(AlphaKind.NONE, false))) {
             return conversion.convert(working);
         }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.picture.FrameLook;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FileKind;
 import dev.vat.media.encode.StillWriter;
 import dev.vat.media.picture.Samples;
@@ -49,7 +50,7 @@ class LookScanTest {
     }
 
     private FrameLook look(StillWriter writer, FileKind kind, Samples samples) throws IOException {
-        return reader.check(Files.write(folder.resolve("f"), writer.write(samples)), kind, null, 1).look();
+        return reader.check(Files.write(folder.resolve("f"), writer.write(samples)), kind, PictureChoice.MAIN, 1).look();
     }
 
     private FrameLook look(Value value) throws IOException {

@@ -3,10 +3,14 @@ package dev.vat.media.read;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
+import dev.vat.core.picture.Standing;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.source.FrameCheck;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.picture.CodeValues;
 import dev.vat.media.picture.ColourTags;
@@ -51,7 +55,7 @@ class AsWrittenTest {
 
     private static int fingerprint(FrameReader reader, Path file) {
         FileKind kind = FileKind.ofName(file.getFileName().toString()).orElseThrow();
-        try (Picture picture = ((FrameRead.Sound) reader.read(file, kind, null, 0)).picture()) {
+        try (Picture picture = ((FrameRead.Sound) reader.read(file, kind, PictureChoice.MAIN, 0)).picture()) {
             return picture.crc32c();
         }
     }
@@ -93,7 +97,7 @@ class AsWrittenTest {
         dpx.put(2048, new byte[] {1, 2, 3, 0, 4, 5, 6, 0});
         Path file = Files.write(folder.resolve("kite.0001.dpx"), dpx.array());
         try (FrameReader reader = new FrameReader();
-                Picture picture = ((FrameRead.Sound) reader.read(file, FileKind.DPX, null, 1)).picture()) {
+                Picture picture = ((FrameRead.Sound) reader.read(file, FileKind.DPX, PictureChoice.MAIN, 1)).picture()) {
             StringBuilder said = new StringBuilder();
             for (int y = 0; y < picture.height(); y++) {
                 said.append(y > 0 ? " " : "");
@@ -102,8 +106,27 @@ class AsWrittenTest {
                 }
             }
             assertThat(said).hasToString(rows);
-            assertThat(reader.header(file, FileKind.DPX, null, 1).format().size()).isEqualTo(Size.of(picture.width(), picture.height()));
-            assertThat(reader.header(file, FileKind.DPX, null, 1).note() != null).as("it is said").isEqualTo(code != 0);
+            assertThat(reader.header(file, FileKind.DPX, PictureChoice.MAIN, 1).format().size())
+                    .isEqualTo(Size.of(picture.width(), picture.height()));
+            assertThat(reader.header(file, FileKind.DPX, PictureChoice.MAIN, 1).note() != null).as("it is said").isEqualTo(code != 0);
+        }
+    }
+
+    @Test
+    void whatIsStoredTurnedCanBeTakenAsItIs() throws IOException {
+        ByteBuffer dpx = dpx(6, 8, 0, 3, 8).putInt(776, 2).putShort(768, (short) 5);
+        Path file = Files.write(folder.resolve("turned.0001.dpx"), dpx.array());
+        PictureChoice stored = new PictureChoice(null, Standing.STORED);
+        try (FrameReader reader = new FrameReader()) {
+            assertThat(reader.header(file, FileKind.DPX, PictureChoice.MAIN, 1).format().size()).isEqualTo(Size.of(2, 3));
+            FrameCheck check = reader.check(file, FileKind.DPX, stored, 1);
+            assertThat(check.format().size()).isEqualTo(Size.of(3, 2));
+            assertThat(check.format().stated().turned()).isEqualTo("turned right");
+            assertThat(check.note()).isEqualTo("shown as stored; the file says turned right");
+            PictureReading reading = new PictureReading(AlphaKind.NONE, null, ColourReading.DISPLAY, null, Standing.STORED);
+            try (Picture picture = ((FrameRead.Sound) reader.readAs(reading, file, FileKind.DPX, 1)).picture()) {
+                assertThat(Size.of(picture.width(), picture.height())).isEqualTo(Size.of(3, 2));
+            }
         }
     }
 
@@ -130,7 +153,7 @@ class AsWrittenTest {
         try (FrameReader reader = new FrameReader()) {
             for (ByteBuffer data : List.of(narrow, wide, packed)) {
                 Path file = Files.write(folder.resolve("kite.0001.dpx"), data.array());
-                try (Picture picture = ((FrameRead.Sound) reader.read(file, FileKind.DPX, null, 1)).picture()) {
+                try (Picture picture = ((FrameRead.Sound) reader.read(file, FileKind.DPX, PictureChoice.MAIN, 1)).picture()) {
                     assertThat(CodeValues.at(picture, 1, 0)).startsWith(second + ", ");
                 }
             }
@@ -141,11 +164,12 @@ class AsWrittenTest {
     void aWrongLengthInItsHeaderMakesNoDamagedFrameOfAWholeDpx() throws IOException {
         Path file = Files.write(folder.resolve("kite.0001.dpx"), dpx(50, 8, 0, 4, 12).putInt(16, 1 << 20).array());
         try (FrameReader reader = new FrameReader()) {
-            assertThat(reader.check(file, FileKind.DPX, null, 1).why()).isNull();
+            assertThat(reader.check(file, FileKind.DPX, PictureChoice.MAIN, 1).why()).isNull();
             Files.write(file, dpx(50, 8, 0, 4, 12).putShort(770, (short) 2).array());
-            assertThat(reader.check(file, FileKind.DPX, null, 1).why()).isEqualTo("DPX with its picture in 2 elements; Vat reads one");
+            assertThat(reader.check(file, FileKind.DPX, PictureChoice.MAIN, 1).why())
+                    .isEqualTo("DPX with its picture in 2 elements; Vat reads one");
             Files.write(file, dpx(50, 8, 0, 4, 12).putShort(806, (short) 1).array());
-            assertThat(reader.check(file, FileKind.DPX, null, 1).why())
+            assertThat(reader.check(file, FileKind.DPX, PictureChoice.MAIN, 1).why())
                     .isEqualTo("DPX with run-length coding, which Vat doesn't read: save it plain");
         }
     }
@@ -177,7 +201,7 @@ class AsWrittenTest {
     void coarseColourOfAnOddSizeIsMadeToAPicture(int width, int height) throws IOException {
         Path file = write("odd.jpg", BufferedImage.TYPE_3BYTE_BGR, width, height);
         try (FrameReader reader = new FrameReader();
-                Picture stored = ((FrameRead.Sound) reader.read(file, FileKind.JPEG, null, 1)).picture();
+                Picture stored = ((FrameRead.Sound) reader.read(file, FileKind.JPEG, PictureChoice.MAIN, 1)).picture();
                 Composer composer = new Composer(WorkingFormat.W8, false);
                 Picture made = composer.compose(stored, PictureReading.of(AlphaKind.NONE, false))) {
             assertThat(stored.formatName()).contains("420");
@@ -197,7 +221,7 @@ class AsWrittenTest {
             }
         }
         try (FrameReader reader = new FrameReader()) {
-            assertThat(reader.check(Files.write(folder.resolve("kite.0001.jpg"), data), FileKind.JPEG, null, 1).why())
+            assertThat(reader.check(Files.write(folder.resolve("kite.0001.jpg"), data), FileKind.JPEG, PictureChoice.MAIN, 1).why())
                     .isEqualTo("JPEG with arithmetic coding, which Vat doesn't read: save it as an ordinary JPEG in RGB");
         }
     }

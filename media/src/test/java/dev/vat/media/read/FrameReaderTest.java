@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
@@ -58,7 +59,7 @@ class FrameReaderTest {
     private FrameCheck check(FileKind kind, byte[] data) throws IOException {
         Path file = folder.resolve("f");
         Files.write(file, data);
-        return reader.check(file, kind, null, 1);
+        return reader.check(file, kind, PictureChoice.MAIN, 1);
     }
 
     @ParameterizedTest(name = "{0}")
@@ -110,7 +111,7 @@ class FrameReaderTest {
     private int crc(FileKind kind, byte[] data) throws IOException {
         Path file = folder.resolve("g");
         Files.write(file, data);
-        FrameRead read = reader.read(file, kind, null, 0);
+        FrameRead read = reader.read(file, kind, PictureChoice.MAIN, 0);
         assertThat(read).isInstanceOf(FrameRead.Sound.class);
         try (Picture picture = ((FrameRead.Sound) read).picture()) {
             return picture.crc32c();
@@ -165,7 +166,7 @@ class FrameReaderTest {
 
     @Test
     void aMissingFileIsSaidInWords() {
-        FrameCheck check = reader.check(folder.resolve("gone.png"), FileKind.PNG, null, 7);
+        FrameCheck check = reader.check(folder.resolve("gone.png"), FileKind.PNG, PictureChoice.MAIN, 7);
         assertThat(check.state()).isEqualTo(FrameState.UNREADABLE);
         assertThat(check.why()).isEqualTo("the file is gone");
     }

@@ -3,6 +3,7 @@ package dev.vat.media.read;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.WorkingFormat;
@@ -60,7 +61,7 @@ class HeifTest {
     /** Brightness of the four quarters, from the upper left by lines. */
     private String quarters(byte[] file, int width, int height) throws IOException {
         Path path = Files.write(folder.resolve("f.avif"), file);
-        FrameRead read = reader.read(path, FileKind.AVIF, null, 0);
+        FrameRead read = reader.read(path, FileKind.AVIF, PictureChoice.MAIN, 0);
         assertThat(read).as(read.toString()).isInstanceOf(FrameRead.Sound.class);
         FrameRead.Sound sound = (FrameRead.Sound) read;
         assertThat(sound.format().size()).isEqualTo(Size.of(width, height));
@@ -92,15 +93,16 @@ class HeifTest {
     @Test
     void tilesLieBesideEachOtherAndTheLastOnesAreCut() throws IOException {
         byte[] grid = HandMadeAvif.grid(coded, WIDTH, HEIGHT, 2, 1, WIDTH * 3 / 2, HEIGHT);
-        assertThat(quarters(grid, WIDTH * 3 / 2, HEIGHT)).as("three quarters of the width: the first, then the second tile's first").isEqualTo(
-                "0022");
+        assertThat(quarters(grid, WIDTH * 3 / 2, HEIGHT)).as("three quarters of the width: the first, then the second tile's first")
+                .isEqualTo(
+                        "0022");
     }
 
     @Test
     void aMovieOfTheKindIsCalledOne() throws IOException {
         byte[] whole = HandMadeAvif.single(coded, WIDTH, HEIGHT, 8);
         byte[] movie = ByteBuffer.allocate(whole.length + 8).put(whole).putInt(8).put("moov".getBytes(StandardCharsets.US_ASCII)).array();
-        FrameCheck check = reader.check(Files.write(folder.resolve("m.avif"), movie), FileKind.AVIF, null, 1);
+        FrameCheck check = reader.check(Files.write(folder.resolve("m.avif"), movie), FileKind.AVIF, PictureChoice.MAIN, 1);
         assertThat(check.state()).isEqualTo(FrameState.UNREADABLE);
         assertThat(check.why()).isEqualTo("it is a movie, not a single picture: name it .mp4");
     }

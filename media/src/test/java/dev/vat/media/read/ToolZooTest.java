@@ -3,6 +3,7 @@ package dev.vat.media.read;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.recipe.WorkingFormat;
@@ -79,7 +80,7 @@ class ToolZooTest {
         if (kind == null) {
             return new Finding(made, "not taken as a frame", false);
         }
-        return switch (reader.read(file, kind, null, 0)) {
+        return switch (reader.read(file, kind, PictureChoice.MAIN, 0)) {
             case FrameRead.Unsound(var _, String why) -> new Finding(made, "refused: " + why.replace(folder.toString(), ""), false);
             case FrameRead.Sound sound -> {
                 try (Picture picture = sound.picture()) {

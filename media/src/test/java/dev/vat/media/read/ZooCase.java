@@ -99,6 +99,10 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
         all.add(of("PNG", "interlaced", "png", "rgb8.png", "convert IN -interlace PNG OUT"));
         all.add(of("PNG", "grey of 4 bits", "png", "grey8.png", "convert IN -depth 4 OUT"));
         all.add(of("PNG", "grey of 2 bits", "png", "grey8.png", "convert IN -depth 2 OUT"));
+        // The other tools forget this, too.
+        all.add(new ZooCase("PNG", "grey of 2 bits, one of them transparent", "png", "grey8.png",
+                "convert IN -depth 2 x.png && pngtopnm x.png > x.pgm && pnmtopng -transparent '#555555' x.pgm > OUT", 0,
+                "pngtopam -alphapam IN > y.pam && pamdepth 255 y.pam > x.pam && convert x.pam -depth 8 PNG32:y.png && oiiotool --no-autopremult y.png -o OUT"));
         all.add(of("PNG", "grey and alpha of 16 bits", "png", "ya16.tif", "oiiotool --no-autopremult IN -d uint16 -o OUT"));
     }
 
@@ -238,7 +242,7 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
             }
             // The other reader cuts the last bit of 16-bit samples off.
             all.add(new ZooCase("PPM", what + " by ImageMagick", extension, base, "convert IN OUT", 0, through));
-            all.add(of("PPM", what + " as text", extension, base, "convert IN -compress none OUT"));
+            all.add(new ZooCase("PPM", what + " as text", extension, base, "convert IN -compress none OUT", 0, through));
         }
         all.add(new ZooCase("PPM", "10 bits", "ppm", "rgb16.png", "convert IN -depth 10 OUT", 0, through));
         all.add(of("PPM", "one bit", "pbm", "bw1.png", "convert IN OUT"));

@@ -1,6 +1,7 @@
 package dev.vat.testkit.torture;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -52,7 +53,7 @@ final class Material {
         FrameTable.Collector collector = FrameTable.collect(sequence);
         try (FrameReader reader = new FrameReader()) {
             for (int i = 0; i < sequence.count(); i++) {
-                FrameCheck check = reader.check(sequence.file(sequence.number(i)), sequence.kind(), null, sequence.number(i));
+                FrameCheck check = reader.check(sequence.file(sequence.number(i)), sequence.kind(), PictureChoice.MAIN, sequence.number(i));
                 collector.add(check);
             }
         }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.Recipe;
@@ -124,7 +125,7 @@ class EveryJobAnswersTest {
     @MethodSource("ofAFrame")
     void aCheckGoesOnBehindTheFrameThatItCantLookInto(String how, String words) throws Exception {
         try (FaultScript _ = FaultScript.plant(places, how + " check 3"); Viewer viewer = new Viewer(places)) {
-            FrameTable table = viewer.check(sequence(), false, null, _ -> {}).get(SECONDS, TimeUnit.SECONDS);
+            FrameTable table = viewer.check(sequence(), false, PictureChoice.MAIN, _ -> {}).get(SECONDS, TimeUnit.SECONDS);
             assertThat(table.good()).isEqualTo(5);
             assertThat(table.faults()).singleElement().satisfies(fault -> {
                 assertThat(fault.frame()).isEqualTo(3);

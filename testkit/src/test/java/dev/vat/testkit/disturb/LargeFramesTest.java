@@ -2,6 +2,7 @@ package dev.vat.testkit.disturb;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FrameTable;
 import dev.vat.engine.TestPlaces;
@@ -76,7 +77,7 @@ class LargeFramesTest {
             tiff(frames.resolve("kite.%04d.tif".formatted(n)));
         }
         try (Viewer viewer = new Viewer(TestPlaces.in(folder))) {
-            FrameTable table = viewer.check(SourceFinder.find(frames).sequences().getFirst(), false, null, _ -> {}).get(5,
+            FrameTable table = viewer.check(SourceFinder.find(frames).sequences().getFirst(), false, PictureChoice.MAIN, _ -> {}).get(5,
                     TimeUnit.MINUTES);
             assertThat(table.faults()).isEmpty();
             assertThat(table.good()).isEqualTo(5);

@@ -1,5 +1,6 @@
 package dev.vat.worker.capture;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.preview.CameraFacts;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.IdleTail;
@@ -162,7 +163,7 @@ final class CaptureRun {
                     : Picture.packedRgb(got.width(), got.height(), got.samples());
         }
         Path file = file(scratch, got.frame());
-        return switch (reader.read(file, FileKind.PNG, null, 0)) {
+        return switch (reader.read(file, FileKind.PNG, PictureChoice.MAIN, 0)) {
             case FrameRead.Sound sound when sound.picture().width() == got.width() && sound.picture().height() == got.height() -> {
                 Files.delete(file);
                 yield sound.picture();

@@ -8,6 +8,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.picture.Standing;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.FileFacts;
@@ -217,6 +218,8 @@ public final class FileProof {
                         + (file.treatment().colour().isHighRange() ? "" : "; Rec.709 primaries, clamped in RGB")));
         plan.sources().stream().filter(s -> s.picture().fields() == FieldReading.DEINTERLACED)
                 .forEach(s -> notes.add(s.name() + ": deinterlaced, the moment of each frame's first field"));
+        plan.sources().stream().filter(s -> s.picture().standing() == Standing.STORED)
+                .forEach(s -> notes.add(s.name() + ": pictures as stored, whatever the files say of how they are turned"));
         plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty())
                 .forEach(s -> notes.add(s.name() + ": layer " + s.picture().layer()));
         int deepest = plan.sources().stream().mapToInt(RunPlan.RunSource::bits).max().orElse(8);

@@ -1,6 +1,7 @@
 package dev.vat.worker.trial;
 
 import dev.vat.core.flash.FlashCheck;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.PictureKind;
 import dev.vat.core.run.RunPlan;
@@ -164,7 +165,7 @@ public final class TrialRun {
         try (FrameReader reader = new FrameReader()) {
             for (long frame = part.first(); frame < part.first() + part.frames(); frame++) {
                 Path still = StillsWriter.file(folder, file.expected().stills(), frame);
-                FileKind.ofName(still.getFileName().toString()).ifPresent(kind -> reader.check(still, kind, null, 0));
+                FileKind.ofName(still.getFileName().toString()).ifPresent(kind -> reader.check(still, kind, PictureChoice.MAIN, 0));
             }
         }
     }

@@ -82,8 +82,8 @@ final class FrameChecks implements AutoCloseable {
             try {
                 Steps.begin("check " + file.number());
                 FrameReader reader = readers.get();
-                return header ? reader.header(path, check.kind(), check.layer(), file.number())
-                        : reader.check(path, check.kind(), check.layer(), file.number());
+                return header ? reader.header(path, check.kind(), check.choice(), file.number())
+                        : reader.check(path, check.kind(), check.choice(), file.number());
             } finally {
                 free.release(needed);
             }

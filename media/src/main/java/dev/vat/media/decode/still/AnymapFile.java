@@ -6,6 +6,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 
@@ -16,6 +17,7 @@ import java.util.List;
 final class AnymapFile {
 
     private static final int MOST_HEADER = 4096;
+    private static final int MOST_VALUE = 65_536;
 
     private final byte[] data;
     private int at = 2;
@@ -37,11 +39,55 @@ final class AnymapFile {
         int highest = bits ? 1 : number();
         int channels = kind == '3' || kind == '6' ? 3 : 1;
         if (kind < '4') {
-            return Inspection.unreadable(FileKind.PPM, "its samples stand in text (P" + kind + "), which Vat doesn't read: "
-                    + "save it with binary samples");
+            return text(kind, width, height, highest, channels);
         }
         long row = bits ? (width + 7L) / 8 : (long) width * channels * (highest > 255 ? 2 : 1);
         return judged(FileKind.PPM, width, height, highest, channels, row);
+    }
+
+    /** Samples in text, as the same picture without: bits may stand together, numbers don't. */
+    private Inspection text(char kind, int width, int height, int highest, int channels) {
+        boolean bits = kind == '1';
+        if ((long) width * height * channels > data.length) {
+            return Inspection.cut(FileKind.PPM,
+                    "the file ends at byte " + data.length + ", before its " + width + "x" + height + " samples do",
+                    null);
+        }
+        int sample = highest > 255 ? 2 : 1;
+        byte[] header = ("P" + (channels == 3 ? '6' : '5') + "\n" + width + " " + height + "\n" + (bits ? 255 : highest) + "\n")
+                .getBytes(StandardCharsets.US_ASCII);
+        ByteBuffer plain = ByteBuffer.allocate(header.length + width * height * channels * sample).put(header);
+        while (plain.hasRemaining()) {
+            int value = bits ? bit() : sample();
+            if (value < 0 || value > highest) {
+                return Inspection.cut(FileKind.PPM, "where a sample was expected at byte " + at + " there is none", null);
+            }
+            if (sample == 2) {
+                plain.putShort((short) value);
+            } else {
+                plain.put((byte) (bits ? 255 - 255 * value : value));
+            }
+        }
+        // The last number may have lost digits; bits have none to lose.
+        return !bits && at >= data.length
+                ? Inspection.cut(FileKind.PPM, "the file ends at byte " + data.length + ", in its last number", null)
+                : inspect(plain.array());
+    }
+
+    /** The next bit, 1 for black, or -1. */
+    private int bit() {
+        skip();
+        return at < data.length && (data[at] == '0' || data[at] == '1') ? data[at++] - '0' : -1;
+    }
+
+    /** The next number, or -1. */
+    private int sample() {
+        skip();
+        int value = -1;
+        while (at < data.length && data[at] >= '0' && data[at] <= '9' && value < MOST_VALUE) {
+            value = Math.max(0, value) * 10 + data[at++] - '0';
+        }
+        return value;
     }
 
     private Inspection anyChannels() {
@@ -93,8 +139,7 @@ final class AnymapFile {
         return Integer.parseInt(word());
     }
 
-    /** The next word of the header; from a # to the end of its line is a remark. */
-    private String word() {
+    private void skip() {
         while (at < data.length && (Character.isWhitespace(data[at]) || data[at] == '#')) {
             if (data[at] == '#') {
                 while (at < data.length && data[at] != '\n') {
@@ -104,6 +149,11 @@ final class AnymapFile {
                 at++;
             }
         }
+    }
+
+    /** The next word of the header; from a # to the end of its line is a remark. */
+    private String word() {
+        skip();
         int start = at;
         while (at < data.length && !Character.isWhitespace(data[at])) {
             at++;

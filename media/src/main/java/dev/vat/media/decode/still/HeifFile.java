@@ -93,7 +93,8 @@ final class HeifFile {
     private static int codedBits(HeifItems items, int item) {
         ByteBuffer data = items.data();
         return items.property(item, "hvcC").map(p -> 8 + (data.get(p.at() + 17) & 7))
-                .or(() -> items.property(item, "av1C").map(p -> (data.get(p.at() + 2) & 0x40) == 0 ? 8 : (data.get(p.at() + 2) & 0x20) == 0 ? 10 : 12))
+                .or(() -> items.property(item, "av1C")
+                        .map(p -> (data.get(p.at() + 2) & 0x40) == 0 ? 8 : (data.get(p.at() + 2) & 0x20) == 0 ? 10 : 12))
                 .orElse(8);
     }
 
@@ -113,7 +114,8 @@ final class HeifFile {
 
     /** Primaries, transfer, matrix and range of an item, by code points of ITU-T H.273. */
     static Optional<HeifItems.Property> nclx(HeifItems items, int item) {
-        return items.properties(item).stream().filter(p -> p.type().equals("colr") && items.data().getInt(p.at()) == 0x6e636c78).findFirst();
+        return items.properties(item).stream().filter(p -> p.type().equals("colr") && items.data().getInt(p.at()) == 0x6e636c78)
+                .findFirst();
     }
 
     /** Turns and mirrors in their order; a turn is counted against the clock. */

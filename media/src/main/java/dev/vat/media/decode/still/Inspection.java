@@ -1,6 +1,8 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.Standing;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
 import java.nio.BufferUnderflowException;
@@ -50,13 +52,26 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
         return new Inspection(kind, state, why, note, format, data, endIsGuess, chosen, orientation);
     }
 
-    /** The same of a picture that is stored in another way than upright, which a note says. */
+    /** The same of a picture that is stored in another way than upright. */
     Inspection standing(Orientation how) {
         if (how == Orientation.UPRIGHT || !isWhole()) {
             return this;
         }
-        String said = how.said();
-        return new Inspection(kind, state, why, note == null ? said : note + "; " + said, how.turned(format), data, endIsGuess, layer, how);
+        PictureFormat upright = how.turned(format).withStated(format.stated().withTurned(how.words()));
+        return new Inspection(kind, state, why, note, upright, data, endIsGuess, layer, how);
+    }
+
+    /** With a note of how its picture is turned, if it is; or left as it is stored. */
+    private Inspection taken(Standing standing) {
+        if (orientation == Orientation.UPRIGHT) {
+            return this;
+        }
+        boolean stored = standing == Standing.STORED;
+        String said = stored ? "shown as stored; the file says " + orientation.words() : orientation.said();
+        // What turns a picture turns its format back, too: only quarters matter, and two of them are none.
+        return new Inspection(kind, state, why, note == null ? said : note + "; " + said, stored ? orientation.turned(format) : format,
+                data,
+                endIsGuess, layer, stored ? Orientation.UPRIGHT : orientation);
     }
 
     public boolean isWhole() {
@@ -67,9 +82,9 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
      * Looks into a file's bytes.
      *
      * @param named the kind that the file's name claims
-     * @param layer which of an EXR file's pictures is wanted; null for the unnamed one, or the first if there is none
+     * @param choice which of its pictures is wanted, and how
      */
-    public static Inspection of(FileKind named, byte[] data, String layer) {
+    public static Inspection of(FileKind named, byte[] data, PictureChoice choice) {
         if (data.length == 0) {
             return new Inspection(named, FrameState.EMPTY, "the file has no bytes", null, null, null, false);
         }
@@ -79,9 +94,10 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
                     : unreadable(named, isZero(data) ? "nothing but zeros where a " + named.title() + " file was expected"
                             : "this is no " + named.title() + " file, nor another kind that Vat reads");
         }
-        Inspection inspection = inspect(kind, data, layer);
+        Inspection inspection = inspect(kind, data, choice.layer()).taken(choice.standing());
         if (inspection.isWhole() && kind != named) {
-            return inspection.withNote("holds " + kind.title() + " data under a " + named.title() + " name");
+            return inspection.withNote("holds " + kind.title() + " data under a " + named.title() + " name"
+                    + (inspection.note() == null ? "" : "; " + inspection.note()));
         }
         return inspection;
     }

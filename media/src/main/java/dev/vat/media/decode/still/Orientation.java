@@ -26,7 +26,7 @@ public enum Orientation {
 
     /** Where a point goes, x to the right and y downwards: {@code x' = a x + b y, y' = c x + d y}, in the order of the values. */
     private static final int[][] MATRICES = {{1, 0, 0, 1}, {-1, 0, 0, 1}, {-1, 0, 0, -1}, {1, 0, 0, -1}, {0, 1, 1, 0}, {0, -1, 1, 0},
-            {0, -1, -1, 0}, {0, 1, -1, 0}};
+        {0, -1, -1, 0}, {0, 1, -1, 0}};
 
     private final String chain;
     private final String words;
@@ -96,7 +96,7 @@ public enum Orientation {
         int[] own = MATRICES[ordinal()];
         int[] other = MATRICES[next.ordinal()];
         int[] both = {other[0] * own[0] + other[1] * own[2], other[0] * own[1] + other[1] * own[3], other[2] * own[0] + other[3] * own[2],
-                other[2] * own[1] + other[3] * own[3]};
+            other[2] * own[1] + other[3] * own[3]};
         for (int i = 0; i < MATRICES.length; i++) {
             if (Arrays.equals(MATRICES[i], both)) {
                 return ALL[i];
@@ -108,6 +108,11 @@ public enum Orientation {
     /** The filter chain that turns a stored picture, empty where there is nothing to turn. */
     public String chain() {
         return chain;
+    }
+
+    /** {@code turned right}; empty for upright. */
+    public String words() {
+        return words;
     }
 
     /** What is said of a picture that was turned: {@code turned right, as the file says}. */

@@ -12,6 +12,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
+import java.util.zip.CRC32;
 import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 
@@ -23,12 +24,18 @@ final class PngFile {
     private static final int MOST_PROFILE = 1 << 16;
     private static final byte[] END_CHUNK = {0, 0, 0, 0, 'I', 'E', 'N', 'D', (byte) 0xae, 0x42, 0x60, (byte) 0x82};
 
+    /** Where the header says the kind of colour; the byte before it says the bits of a sample. */
+    private static final int GREY = 25;
+    private static final int PALETTE = 3;
+    private static final int NO_GREY = -1;
+
     private PngFile() {}
 
     static Inspection inspect(byte[] data) {
         ByteBuffer buffer = ByteBuffer.wrap(data);
         PictureFormat format = null;
         boolean transparency = false;
+        int clear = NO_GREY;
         Hints hints = new Hints();
         int at = SIGNATURE;
         int endOfWhole = SIGNATURE;
@@ -60,13 +67,16 @@ final class PngFile {
                                 + " frames, not a single picture: name it .apng");
                     }
                 }
-                case "tRNS" -> transparency = true;
+                case "tRNS" -> {
+                    transparency = true;
+                    clear = length == 2 && buffer.get(GREY) == 0 && buffer.get(GREY - 1) < 8 ? buffer.getShort(at + 8) : clear;
+                }
                 case "IDAT" -> pictureData = true;
                 case "IEND" -> {
                     if (format == null || !pictureData) {
                         return Inspection.unreadable(FileKind.PNG, "it holds no picture");
                     }
-                    return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), data)
+                    return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), asPalette(data, clear))
                             .standing(hints.orientation);
                 }
                 default -> hints.take(type, buffer, data, at + 8, length);
@@ -80,10 +90,50 @@ final class PngFile {
         if (pictureData && pictureIsComplete(data)) {
             byte[] mended = Arrays.copyOf(data, endOfWhole + END_CHUNK.length);
             System.arraycopy(END_CHUNK, 0, mended, endOfWhole, END_CHUNK.length);
-            return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), mended)
+            return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), asPalette(mended, clear))
                     .withNote("the end mark is missing, the picture is whole").standing(hints.orientation);
         }
         return Inspection.cut(FileKind.PNG, "the file ends at byte " + data.length + ", before its picture does", format);
+    }
+
+    /**
+     * Grey of fewer than eight bits of which one is transparent, which the media library forgets: the same picture by a palette.
+     *
+     * @param clear the grey, or {@code NO_GREY}
+     */
+    private static byte[] asPalette(byte[] data, int clear) {
+        if (clear == NO_GREY) {
+            return data;
+        }
+        int greys = 1 << data[GREY - 1];
+        byte[] colours = new byte[3 * greys];
+        byte[] alpha = new byte[greys];
+        for (int i = 0; i < greys; i++) {
+            Arrays.fill(colours, 3 * i, 3 * i + 3, (byte) (i * 255 / (greys - 1)));
+            alpha[i] = (byte) (i == clear ? 0 : 255);
+        }
+        ByteArrayOutputStream file = new ByteArrayOutputStream();
+        byte[] header = Arrays.copyOfRange(data, SIGNATURE + 8, SIGNATURE + 21);
+        header[9] = PALETTE;
+        file.write(data, 0, SIGNATURE);
+        file.writeBytes(chunk("IHDR", header));
+        file.writeBytes(chunk("PLTE", colours));
+        file.writeBytes(chunk("tRNS", alpha));
+        ByteBuffer buffer = ByteBuffer.wrap(data);
+        for (int at = SIGNATURE + 25; at + 12 <= data.length; at += 12 + buffer.getInt(at)) {
+            String type = new String(data, at + 4, 4, StandardCharsets.ISO_8859_1);
+            if (!type.equals("tRNS") && !type.equals("PLTE")) {
+                file.write(data, at, 12 + buffer.getInt(at));
+            }
+        }
+        return file.toByteArray();
+    }
+
+    private static byte[] chunk(String type, byte[] content) {
+        byte[] named = ByteBuffer.allocate(4 + content.length).put(type.getBytes(StandardCharsets.US_ASCII)).put(content).array();
+        CRC32 crc = new CRC32();
+        crc.update(named);
+        return ByteBuffer.allocate(12 + content.length).putInt(content.length).put(named).putInt((int) crc.getValue()).array();
     }
 
     private static PictureFormat header(ByteBuffer buffer, int at, int length) {

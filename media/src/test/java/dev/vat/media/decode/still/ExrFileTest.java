@@ -3,6 +3,7 @@ package dev.vat.media.decode.still;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
 import dev.vat.media.encode.ExrWriter;
@@ -34,7 +35,7 @@ class ExrFileTest {
     }
 
     private static Inspection inspect(byte[] data) {
-        return Inspection.of(FileKind.EXR, data, null);
+        return Inspection.of(FileKind.EXR, data, PictureChoice.MAIN);
     }
 
     private static int find(byte[] data, String text) {

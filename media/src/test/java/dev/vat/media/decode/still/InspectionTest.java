@@ -2,6 +2,7 @@ package dev.vat.media.decode.still;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
 import dev.vat.media.encode.ExrWriter;
@@ -42,7 +43,7 @@ class InspectionTest {
                 byte[] damaged = file.clone();
                 ByteBuffer.wrap(damaged).order(ByteOrder.LITTLE_ENDIAN).putInt(at, value);
                 try {
-                    Inspection.of(kind, damaged, null);
+                    Inspection.of(kind, damaged, PictureChoice.MAIN);
                 } catch (RuntimeException | OutOfMemoryError e) {
                     thrown.add(value + " at " + at + ": " + e);
                 }
@@ -58,6 +59,6 @@ class InspectionTest {
         byte[] picture = StillWriter.TGA8.write(new Samples(SIDE, SIDE, plane, plane, plane, null));
         ByteBuffer file = ByteBuffer.allocate(picture.length + 26).order(ByteOrder.LITTLE_ENDIAN);
         file.put(picture).putInt(Integer.MAX_VALUE - 100).putInt(0).put("TRUEVISION-XFILE.\0".getBytes(StandardCharsets.US_ASCII));
-        assertThat(Inspection.of(FileKind.TGA, file.array(), null).state()).isEqualTo(FrameState.GOOD);
+        assertThat(Inspection.of(FileKind.TGA, file.array(), PictureChoice.MAIN).state()).isEqualTo(FrameState.GOOD);
     }
 }

@@ -3,6 +3,7 @@ package dev.vat.media.decode.still;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
 import dev.vat.media.lib.MediaException;
@@ -28,7 +29,7 @@ class PsdPictureTest {
     }
 
     private static int[] read(byte[] file) {
-        assertThat(Inspection.of(FileKind.PSD, file, null).state()).isEqualTo(FrameState.GOOD);
+        assertThat(Inspection.of(FileKind.PSD, file, PictureChoice.MAIN).state()).isEqualTo(FrameState.GOOD);
         int[] samples = new int[8];
         try (Picture picture = PsdPicture.read(file)) {
             int[] order = {2, 0, 1, 3};
@@ -71,7 +72,7 @@ class PsdPictureTest {
     @CsvSource({"40", "47", "27", "12"})
     void cutFilesAreCut(int length) {
         byte[] whole = psd(1, bytes(0, 0, 1, 2, 3, 4, 5, 6, 7, 8));
-        assertThat(Inspection.of(FileKind.PSD, Arrays.copyOf(whole, length), null).state()).isEqualTo(FrameState.CUT_SHORT);
+        assertThat(Inspection.of(FileKind.PSD, Arrays.copyOf(whole, length), PictureChoice.MAIN).state()).isEqualTo(FrameState.CUT_SHORT);
     }
 
     @Test

@@ -3,6 +3,7 @@ package dev.vat.media.decode.still;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
@@ -47,7 +48,7 @@ class StatedTest {
         int length = deflater.deflate(packed);
         file.writeBytes(chunk("IDAT", Arrays.copyOf(packed, length)));
         file.writeBytes(chunk("IEND", new byte[0]));
-        Inspection inspection = Inspection.of(FileKind.PNG, file.toByteArray(), null);
+        Inspection inspection = Inspection.of(FileKind.PNG, file.toByteArray(), PictureChoice.MAIN);
         assertThat(inspection.state()).isEqualTo(FrameState.GOOD);
         return inspection.format();
     }
@@ -123,7 +124,7 @@ class StatedTest {
         file.writeBytes(new byte[] {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'});
         file.writeBytes(chunk("IHDR", ByteBuffer.allocate(13).putInt(1).putInt(1).put((byte) 8).put((byte) 0).array()));
         file.writeBytes(chunk("acTL", ints(12, 0)));
-        Inspection inspection = Inspection.of(FileKind.PNG, file.toByteArray(), null);
+        Inspection inspection = Inspection.of(FileKind.PNG, file.toByteArray(), PictureChoice.MAIN);
         assertThat(inspection.state()).isEqualTo(FrameState.UNREADABLE);
         assertThat(inspection.why()).isEqualTo("it is an animation of 12 frames, not a single picture: name it .apng");
     }
@@ -147,7 +148,8 @@ class StatedTest {
     @ParameterizedTest
     @CsvSource({"true", "false"})
     void dpxStatesRateTimecodeShapeAndColour(boolean big) {
-        Inspection inspection = Inspection.of(FileKind.DPX, dpx(big ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN).array(), null);
+        Inspection inspection = Inspection.of(FileKind.DPX, dpx(big ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN).array(),
+                PictureChoice.MAIN);
         assertThat(inspection.state()).as(inspection.why()).isEqualTo(FrameState.GOOD);
         assertThat(inspection.format().depth()).hasToString("10-bit");
         assertThat(inspection.format().pixelAspect()).hasToString("12:11");
@@ -160,7 +162,7 @@ class StatedTest {
     void dpxFieldsThatWereLeftOutStateNothing() {
         ByteBuffer b = dpx(ByteOrder.BIG_ENDIAN);
         b.putInt(1628, -1).putInt(1632, -1).putInt(1920, -1).putFloat(1940, Float.NaN).put(801, (byte) 0);
-        PictureFormat format = Inspection.of(FileKind.DPX, b.array(), null).format();
+        PictureFormat format = Inspection.of(FileKind.DPX, b.array(), PictureChoice.MAIN).format();
         assertThat(format.pixelAspect().isSquare()).isTrue();
         assertThat(format.stated().isNothing()).isTrue();
     }
@@ -190,11 +192,11 @@ class StatedTest {
         byte[] anim = ByteBuffer.allocate(44).order(ByteOrder.LITTLE_ENDIAN).put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36)
                 .put("WEBPVP8X".getBytes(StandardCharsets.US_ASCII)).putInt(10).put(new byte[10])
                 .put("ANIM".getBytes(StandardCharsets.US_ASCII)).putInt(6).put(new byte[6]).array();
-        assertThat(Inspection.of(FileKind.WEBP, anim, null).why()).contains("animation");
+        assertThat(Inspection.of(FileKind.WEBP, anim, PictureChoice.MAIN).why()).contains("animation");
         byte[] bmp = new byte[64];
         bmp[0] = 'B';
         bmp[1] = 'M';
         bmp[14] = 40;
-        assertThat(Inspection.of(FileKind.BMP, bmp, null).state()).isEqualTo(FrameState.UNREADABLE);
+        assertThat(Inspection.of(FileKind.BMP, bmp, PictureChoice.MAIN).state()).isEqualTo(FrameState.UNREADABLE);
     }
 }

@@ -3,6 +3,7 @@ package dev.vat.media.decode.still;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
 import java.nio.ByteBuffer;
@@ -44,7 +45,7 @@ class TgaFileTest {
     @CsvSource({"24, 0, -1, NONE", "24, 0, 3, NONE", "32, 8, -1, STRAIGHT", "32, 0, -1, NONE", "32, 8, 3, STRAIGHT",
         "32, 8, 4, PREMULTIPLIED", "32, 8, 0, NONE"})
     void alphaMeansWhatTheFileSays(int bits, int attributes, int alphaType, AlphaKind alpha) {
-        Inspection inspection = Inspection.of(FileKind.TGA, plain(2, bits, attributes, alphaType), null);
+        Inspection inspection = Inspection.of(FileKind.TGA, plain(2, bits, attributes, alphaType), PictureChoice.MAIN);
         assertThat(inspection.state()).as(inspection.why()).isEqualTo(FrameState.GOOD);
         assertThat(inspection.format().alpha()).isEqualTo(alpha);
         assertThat(inspection.format().size()).hasToString("6x4");
@@ -55,12 +56,14 @@ class TgaFileTest {
     @Test
     void pixelsThatAreMissingAreFoundAndAFooterIsNotOneOfThem() {
         byte[] whole = plain(2, 24, 0, 3);
-        assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, whole.length - 5), null).state()).isEqualTo(FrameState.GOOD);
-        assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, 18 + WIDTH * HEIGHT * 3 - 1), null).state())
+        assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, whole.length - 5), PictureChoice.MAIN).state())
+                .isEqualTo(FrameState.GOOD);
+        assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, 18 + WIDTH * HEIGHT * 3 - 1), PictureChoice.MAIN).state())
                 .isEqualTo(FrameState.CUT_SHORT);
         byte[] old = plain(3, 8, 0, -1);
-        assertThat(Inspection.of(FileKind.TGA, old, null).state()).isEqualTo(FrameState.GOOD);
-        assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(old, old.length - 1), null).state()).isEqualTo(FrameState.CUT_SHORT);
+        assertThat(Inspection.of(FileKind.TGA, old, PictureChoice.MAIN).state()).isEqualTo(FrameState.GOOD);
+        assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(old, old.length - 1), PictureChoice.MAIN).state())
+                .isEqualTo(FrameState.CUT_SHORT);
     }
 
     @Test
@@ -71,9 +74,10 @@ class TgaFileTest {
         file.put((byte) (0x80 | 5)).put(new byte[] {4, 5, 6});
         file.put((byte) 7).put(new byte[] {9, 9, 9, 8, 8, 8, 7, 7, 7, 6, 6, 6, 5, 5, 5, 4, 4, 4, 3, 3, 3, 2, 2, 2});
         byte[] whole = file.array();
-        assertThat(Inspection.of(FileKind.TGA, whole, null).state()).isEqualTo(FrameState.GOOD);
+        assertThat(Inspection.of(FileKind.TGA, whole, PictureChoice.MAIN).state()).isEqualTo(FrameState.GOOD);
         for (int length = whole.length - 1; length >= 18; length--) {
-            assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, length), null).state()).as("cut at %d", length)
+            assertThat(Inspection.of(FileKind.TGA, java.util.Arrays.copyOf(whole, length), PictureChoice.MAIN).state())
+                    .as("cut at %d", length)
                     .isEqualTo(FrameState.CUT_SHORT);
         }
     }
@@ -84,10 +88,10 @@ class TgaFileTest {
         ByteBuffer file = ByteBuffer.allocate(400).order(ByteOrder.LITTLE_ENDIAN);
         head(file, type, bits, 0);
         if (type != 9) {
-            assertThat(Inspection.of(FileKind.TGA, file.array(), null).state()).isEqualTo(FrameState.UNREADABLE);
+            assertThat(Inspection.of(FileKind.TGA, file.array(), PictureChoice.MAIN).state()).isEqualTo(FrameState.UNREADABLE);
         } else {
             // colour-mapped runs of 24-bit indices: zeros that were reserved and never written
-            assertThat(Inspection.of(FileKind.TGA, file.array(), null).state()).isNotEqualTo(FrameState.GOOD);
+            assertThat(Inspection.of(FileKind.TGA, file.array(), PictureChoice.MAIN).state()).isNotEqualTo(FrameState.GOOD);
         }
     }
 }
