@@ -39,6 +39,7 @@ import dev.vat.media.lib.OneAtATime;
 import dev.vat.media.picture.Picture;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Set;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
@@ -53,6 +54,10 @@ public final class StillDecoder implements AutoCloseable {
 
     private static final Map<String, String> STRICT = Map.of("err_detect", "crccheck+bitstream+buffer+explode");
 
+    /** Strict decoders of files that were found whole; EXR leaves chunks that it can't unpack as they are. */
+    private static final Set<Integer> WRITE_EVERY_SAMPLE = Set.of(AV_CODEC_ID_PNG, AV_CODEC_ID_MJPEG, AV_CODEC_ID_TARGA);
+
+    private final PictureMemory memory = new PictureMemory();
     private final AVPacket packet = av_packet_alloc();
     private final OneAtATime use = new OneAtATime("A decoder of stills");
 
@@ -118,7 +123,7 @@ public final class StillDecoder implements AutoCloseable {
         };
     }
 
-    private static AVCodecContext open(FileKind kind, String layer, byte[] data) {
+    private AVCodecContext open(FileKind kind, String layer, byte[] data) {
         int id = switch (kind) {
             case PNG -> AV_CODEC_ID_PNG;
             case JPEG -> AV_CODEC_ID_MJPEG;
@@ -142,10 +147,13 @@ public final class StillDecoder implements AutoCloseable {
         return open(id, kind.title(), options, new byte[0]);
     }
 
-    private static AVCodecContext open(int id, String title, Map<String, String> options, byte[] configuration) {
+    private AVCodecContext open(int id, String title, Map<String, String> options, byte[] configuration) {
         var codec = avcodec_find_decoder(id);
         AVCodecContext context = avcodec_alloc_context3(codec);
         context.thread_count(1);
+        if (WRITE_EVERY_SAMPLE.contains(id)) {
+            memory.serve(context);
+        }
         if (configuration.length > 0) {
             // The context gives it back to the library.
             BytePointer kept = new BytePointer(av_mallocz(configuration.length + AV_INPUT_BUFFER_PADDING_SIZE));
@@ -167,6 +175,7 @@ public final class StillDecoder implements AutoCloseable {
     public void close() {
         use.enter();
         av_packet_free(packet);
+        memory.close();
         use.leave();
     }
 }

@@ -12,6 +12,8 @@ import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.media.compose.Composer;
+import dev.vat.media.Encoded;
+import dev.vat.media.TestPictures;
 import dev.vat.media.picture.CodeValues;
 import dev.vat.media.picture.ColourTags;
 import dev.vat.media.picture.Picture;
@@ -71,6 +73,14 @@ class AsWrittenTest {
                     files.add(write(ending + type + "." + ending, type, 33, 17));
                 }
             }
+        }
+        for (String format : List.of("bgr24", "bgra", "gray")) {
+            byte[] tga = Encoded.file(TestPictures.ramp(33, 17, 3, format.equals("bgra")), "targa", format);
+            files.add(Files.write(folder.resolve(format + ".tga"), tga));
+        }
+        for (String format : List.of("gbrpf32le", "gbrapf32le", "grayf32le")) {
+            byte[] exr = Encoded.file(TestPictures.ramp(17, 33, 5, format.startsWith("gbrap")), "exr", format, "compression=zip16");
+            files.add(Files.write(folder.resolve(format + ".exr"), exr));
         }
         Map<Path, Integer> alone = new LinkedHashMap<>();
         for (Path file : files) {

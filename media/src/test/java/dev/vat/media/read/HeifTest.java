@@ -112,7 +112,7 @@ class HeifTest {
         byte[] whole = HandMadeAvif.single(coded, WIDTH, HEIGHT, 8);
         String text = new String(whole, StandardCharsets.ISO_8859_1).replace("av01", "j2k1");
         FrameCheck check = reader.check(Files.write(folder.resolve("m.avif"), text.getBytes(StandardCharsets.ISO_8859_1)), FileKind.AVIF,
-                null, 1);
+                PictureChoice.MAIN, 1);
         assertThat(check.why()).isEqualTo("AVIF with pictures of the kind j2k1, which Vat doesn't read");
     }
 }
