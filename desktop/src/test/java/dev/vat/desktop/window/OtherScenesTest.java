@@ -114,6 +114,7 @@ class OtherScenesTest extends WindowCase {
 
     @Test
     @Tag("process")
+    @Tag("slow")
     void aProcessStandsReadyWhileSomebodyLooksAtWhatIsToBeCaptured() throws Exception {
         LiveScene live = live(StandInBehaviour.GOOD);
         // Every picture that comes moves what stands below it.

@@ -171,6 +171,7 @@ class PreviewsTest extends WindowCase {
 
     @Test
     @Tag("process")
+    @Tag("slow")
     void aCapturesProcessIsKilledAndWhatWasClosedIsKept() throws Exception {
         chooseFrames("1-184");
         fire("capture-now");
@@ -184,6 +185,7 @@ class PreviewsTest extends WindowCase {
 
     @Test
     @Tag("process")
+    @Tag("slow")
     void aSceneThatIsKilledIsSaidAndWhatIsThereIsKept() throws Exception {
         chooseFrames("1-184");
         fire("capture-now");

@@ -180,6 +180,7 @@ class CapturesTest {
 
     @Test
     @Tag("process")
+    @Tag("slow")
     void stoppingKeepsWhatIsThereAndAKilledWorkerLosesNoClosedPart() throws Exception {
         try (StandInFeed scene = scene(StandInBehaviour.GOOD.withMillis(15))) {
             CompletableFuture<Void> on = new CompletableFuture<>();
@@ -234,6 +235,7 @@ class CapturesTest {
 
     @Test
     @Tag("process")
+    @Tag("slow")
     void aProcessThatStandsReadyTakesOneCaptureAfterTheOtherAndLeavesNothingOfItsRehearsal() throws Exception {
         captures.prepare();
         try (StandInFeed scene = scene(StandInBehaviour.GOOD)) {

@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -55,6 +56,7 @@ class ContentChecksTest {
 
     @ParameterizedTest(name = "{0}")
     @MethodSource("cleanShots")
+    @Tag("slow")
     void cleanFootageRaisesNothing(String name, Supplier<Footage> footage) throws IOException {
         ContentReview review = footage.get().review(folder);
         // The lettering stands still once it is there: that is no fault, and said as what it is.

@@ -99,6 +99,7 @@ class RemakeTest {
     }
 
     @Test
+    @Tag("slow")
     void longGroupsAreTakenOverToo() throws Exception {
         KiteFrames.png(frames, "kite", 1, 1020, false);
         Path first = Path.of(make(KiteFrames.plan(frames, out, List.of("web-h264"))).path());

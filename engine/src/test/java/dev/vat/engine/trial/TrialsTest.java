@@ -25,10 +25,12 @@ import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Real excerpts in a real worker, held against the files that are made then. */
+@Tag("slow")
 class TrialsTest {
 
     private static final int FRAMES = 360;

@@ -33,6 +33,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -62,6 +63,7 @@ class ComparedPicturesTest {
 
     /** One code of eight bits more in one block of one frame out of 640. */
     @Test
+    @Tag("slow")
     void aPlantedDifferenceOfOneCodeIsFoundAndShown() throws Exception {
         Path first = KiteFrames.png(folder.resolve("one"), "kite", 1, 640, false);
         Path second = KiteFrames.png(folder.resolve("two"), "kite", 1, 640, false);

@@ -64,6 +64,7 @@ import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -230,6 +231,7 @@ class TogetherRunTest {
     }
 
     @Test
+    @Tag("slow")
     void theSumIsTheFullPictureInLightToo() throws Exception {
         render();
         Path file = frames.resolve("flats.0061.exr");

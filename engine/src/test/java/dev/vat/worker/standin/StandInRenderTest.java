@@ -85,6 +85,7 @@ class StandInRenderTest {
 
     @Test
     @Tag("process")
+    @Tag("slow")
     void aCrashLeavesAFileThatNobodyEnded() throws Exception {
         RenderOrder order = new RenderOrder(folder.resolve("crashed").toString(), "crashed", "pier", FrameRange.of(1, 9), Size.of(160, 90),
                 false, 1, 0, 0, false, 5L, null);

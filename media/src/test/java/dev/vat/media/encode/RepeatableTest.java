@@ -17,10 +17,12 @@ import java.util.stream.IntStream;
 import java.util.zip.CRC32C;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** The same pictures give the same packets, whatever else the process is doing: a resumed run makes the file it would have made. */
+@Tag("slow")
 class RepeatableTest {
 
     @BeforeAll

@@ -54,19 +54,20 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
         return said;
     }
 
-    Path write(Path folder) throws IOException, InterruptedException {
-        Path file = folder.resolve((kind + "-" + feature).replaceAll("[^A-Za-z0-9]+", "-") + "." + extension);
-        run(folder, command.replace("IN", base).replace("OUT", "'" + file.getFileName() + "'"));
+    /** @param own a folder beside which the bases lie */
+    Path write(Path own) throws IOException, InterruptedException {
+        Path file = own.resolve((kind + "-" + feature).replaceAll("[^A-Za-z0-9]+", "-") + "." + extension);
+        run(own, command.replace("IN", "../" + base).replace("OUT", "'" + file.getFileName() + "'"));
         return file;
     }
 
     /** The file that the other reader is asked about. */
-    Path oracle(Path folder, Path file) throws IOException, InterruptedException {
+    Path oracle(Path file) throws IOException, InterruptedException {
         if (through == null) {
             return file;
         }
-        Path other = folder.resolve("through." + (kind.equals("EXR") ? "exr" : "tif"));
-        run(folder, through.replace("IN", "'" + file.getFileName() + "'").replace("OUT", "'" + other.getFileName() + "'"));
+        Path other = file.resolveSibling("through." + (kind.equals("EXR") ? "exr" : "tif"));
+        run(file.getParent(), through.replace("IN", "'" + file.getFileName() + "'").replace("OUT", "'" + other.getFileName() + "'"));
         return other;
     }
 

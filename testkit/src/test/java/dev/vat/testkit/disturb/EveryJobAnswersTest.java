@@ -47,6 +47,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** An error that nobody foresaw, in each kind of job that workers do: it ends in words, and what follows is done. */
 @Tag("process")
+@Tag("slow")
 class EveryJobAnswersTest {
 
     private static final long SECONDS = 10;

@@ -30,6 +30,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Real runs that are killed, stopped, crashed or hung in the middle, and what comes of them. */
 @Tag("process")
+@Tag("slow")
 class DisturbedRunTest {
 
     private static final List<String> ALL = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444");
