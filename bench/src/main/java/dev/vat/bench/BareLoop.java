@@ -5,7 +5,11 @@ import static org.bytedeco.ffmpeg.global.avfilter.*;
 import static org.bytedeco.ffmpeg.global.avformat.*;
 import static org.bytedeco.ffmpeg.global.avutil.*;
 
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
+import dev.vat.core.run.RunSpan;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -66,7 +70,7 @@ final class BareLoop {
         List<Future<?>> lanes = new ArrayList<>();
         try (ExecutorService pool = Executors.newFixedThreadPool(plan.files().size());
                 ExecutorService decoders = Executors.newFixedThreadPool(decodeThreads)) {
-            for (RunPlan.RunFile file : plan.files()) {
+            for (RunFile file : plan.files()) {
                 BlockingQueue<AVFrame> queue = new ArrayBlockingQueue<>(QUEUE);
                 queues.add(queue);
                 lanes.add(pool.submit(() -> {
@@ -104,8 +108,8 @@ final class BareLoop {
     }
 
     private Path fileOf(long reelFrame) {
-        RunPlan.RunSpan span = plan.spans().getFirst();
-        RunPlan.RunSource source = plan.sources().get(span.source());
+        RunSpan span = plan.spans().getFirst();
+        RunSource source = plan.sources().get(span.source());
         return Path.of(source.folder()).resolve(source.pattern().fileName(span.first() + reelFrame * span.step()));
     }
 
@@ -168,11 +172,11 @@ final class BareLoop {
         }
     }
 
-    private void lane(RunPlan.RunFile file, BlockingQueue<AVFrame> queue) throws IOException, InterruptedException {
+    private void lane(RunFile file, BlockingQueue<AVFrame> queue) throws IOException, InterruptedException {
         Chain conversion = null;
         String format = (file.expected().alphaBits() > 0 ? "yuva" : "yuv") + file.expected().chroma().label().replace(":", "") + "p"
                 + (file.expected().codedBits() > 8 ? file.expected().codedBits() + "le" : "");
-        for (RunPlan.Part part : file.parts()) {
+        for (RunPart part : file.parts()) {
             Path path = out.resolve(file.target() + "-" + part.index() + ".mov");
             Output output = new Output(file, format, path);
             for (long i = 0; i < part.count(); i++) {
@@ -202,7 +206,7 @@ final class BareLoop {
         private final AVPacket packet = av_packet_alloc();
         private long frames;
 
-        Output(RunPlan.RunFile file, String format, Path path) {
+        Output(RunFile file, String format, Path path) {
             AVCodec codec = avcodec_find_encoder_by_name(file.expected().codec().equals("h264") ? "libx264" : "prores_ks");
             encoder = avcodec_alloc_context3(codec);
             encoder.width(plan.size().width()).height(plan.size().height()).pix_fmt(av_get_pix_fmt(format))

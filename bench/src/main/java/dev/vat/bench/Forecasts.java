@@ -2,6 +2,7 @@ package dev.vat.bench;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.PictureChoice;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -105,7 +106,7 @@ final class Forecasts {
         Project project = Edits.bringIn(List.of(sequence.location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(Rate.FPS_25).apply(project));
         for (String target : TARGETS) {
-            project = Edits.addTarget(Catalogue.target(target)).apply(project);
+            project = DeliverableEdits.addTarget(Catalogue.target(target)).apply(project);
         }
         FrameTable.Collector table = FrameTable.collect(sequence);
         try (FrameReader reader = new FrameReader()) {

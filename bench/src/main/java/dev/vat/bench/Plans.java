@@ -2,6 +2,7 @@ package dev.vat.bench;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.PictureChoice;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -45,7 +46,7 @@ final class Plans {
         boolean woven = targets.stream().anyMatch(t -> Catalogue.target(t).settings().framing().scanInUse().isInterlaced());
         project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(woven ? Rate.of(50) : Rate.FPS_25).apply(project));
         for (String target : targets) {
-            project = Edits.addTarget(Catalogue.target(target)).apply(project);
+            project = DeliverableEdits.addTarget(Catalogue.target(target)).apply(project);
         }
         Map<String, FrameTable> tables = new HashMap<>();
         for (int i = 0; i < sequences.size(); i++) {

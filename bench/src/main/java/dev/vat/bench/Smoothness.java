@@ -1,7 +1,7 @@
 package dev.vat.bench;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.window.VatWindow;
 import java.nio.file.Path;
@@ -28,7 +28,7 @@ final class Smoothness {
             bench.run(() -> window.session().bringIn(List.of(frames)));
             bench.await(() -> window.session().table("s1") != null && !window.session().watch().isChecking());
             for (String target : targets) {
-                bench.run(() -> window.session().edit(Edits.addTarget(Catalogue.target(target))));
+                bench.run(() -> window.session().edit(DeliverableEdits.addTarget(Catalogue.target(target))));
             }
             bench.run(() -> window.session().chooseRate(Rate.FPS_25));
             bench.await(() -> window.session().making().canMake());

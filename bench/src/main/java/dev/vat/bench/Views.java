@@ -18,7 +18,9 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.View;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
@@ -160,12 +162,12 @@ final class Views {
     /** Each thing that has to be done, by itself and one frame after the other. */
     private double stages(RunPlan plan) throws Exception {
         Assembly.Views how = (Assembly.Views) plan.spans().getFirst().how();
-        RunPlan.RunFile file = plan.files().getFirst();
+        RunFile file = plan.files().getFirst();
         Path part = home.resolve("views-part.mkv");
         double read = cpu(() -> {
             try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, false)) {
                 for (int i = 0; i < FRAMES; i++) {
-                    for (RunPlan.RunSource source : plan.sources()) {
+                    for (RunSource source : plan.sources()) {
                         working(reader, composer, source, i).close();
                     }
                 }
@@ -173,7 +175,7 @@ final class Views {
         });
         List<Picture> pictures = new ArrayList<>();
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, false)) {
-            for (RunPlan.RunSource source : plan.sources()) {
+            for (RunSource source : plan.sources()) {
                 pictures.add(working(reader, composer, source, 40));
             }
         }
@@ -204,14 +206,14 @@ final class Views {
         return read + lay + encode;
     }
 
-    private static Picture working(FrameReader reader, Composer composer, RunPlan.RunSource source, int index) {
+    private static Picture working(FrameReader reader, Composer composer, RunSource source, int index) {
         Path file = Path.of(source.folder()).resolve(source.pattern().fileName(index + 1));
         try (Picture decoded = ((FrameRead.Sound) reader.read(file, FileKind.PNG, PictureChoice.MAIN, index + 1)).picture()) {
             return composer.compose(decoded, READING);
         }
     }
 
-    private double encoded(RunPlan plan, Assembly.Views how, RunPlan.RunFile file, Path part) throws Exception {
+    private double encoded(RunPlan plan, Assembly.Views how, RunFile file, Path part) throws Exception {
         List<Picture> all = new ArrayList<>();
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, false);
                 ViewsPainter painter = new ViewsPainter(composer, false, PixelAspect.SQUARE)) {

@@ -3,6 +3,8 @@ package dev.vat.bench;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.MemoryBound;
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.run.Run;
 import dev.vat.protocol.FileProgress.Stage;
@@ -175,8 +177,8 @@ final class Whole {
         for (String target : ofTargets) {
             Path out = home.resolve("parts");
             RunPlan cut = Plans.of(material, out, List.of(target));
-            RunPlan.RunFile file = cut.files().getFirst();
-            RunPlan whole = cut.withFiles(List.of(file.withParts(List.of(new RunPlan.Part(0, 0, file.expected().frames())))));
+            RunFile file = cut.files().getFirst();
+            RunPlan whole = cut.withFiles(List.of(file.withParts(List.of(new RunPart(0, 0, file.expected().frames())))));
             Figures one = new Figures();
             Figures several = new Figures();
             double bytes = 0;

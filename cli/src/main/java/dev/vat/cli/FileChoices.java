@@ -2,7 +2,7 @@ package dev.vat.cli;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Ground;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Project;
 import dev.vat.core.setting.CommandOption;
 import dev.vat.core.setting.DeliverableSettings;
@@ -54,7 +54,7 @@ final class FileChoices {
             String id = deliverable.id();
             try {
                 for (String finding : accept) {
-                    project = Edits.accept(id, finding).apply(project);
+                    project = DeliverableEdits.accept(id, finding).apply(project);
                 }
                 for (Setting setting : DeliverableSettings.inOrder()) {
                     for (CommandOption option : setting.options()) {
@@ -67,7 +67,7 @@ final class FileChoices {
                 throw new CommandFailure(ExitCode.WRONG_USE, deliverable.title() + ": " + e.getMessage());
             }
         }
-        return draft ? Edits.setDraft(true).apply(project) : project;
+        return draft ? DeliverableEdits.setDraft(true).apply(project) : project;
     }
 
     /** The values that an option was given, in their order; an empty one for a switch. */

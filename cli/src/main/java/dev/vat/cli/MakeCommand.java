@@ -5,11 +5,13 @@ import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Remedy;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.GapPolicy;
@@ -220,13 +222,13 @@ final class MakeCommand implements Callable<Integer> {
     private Project edited(Project found) {
         Project project = readings.apply(found);
         for (String target : targets) {
-            project = Edits.addTarget(parse(target, Catalogue::target)).apply(project);
+            project = DeliverableEdits.addTarget(parse(target, Catalogue::target)).apply(project);
         }
         if (!targets.isEmpty() || !presets.isEmpty()) {
             project = project.withDeliverables(project.deliverables().stream().filter(d -> targets.contains(d.target())).toList());
         }
         for (String preset : presets) {
-            project = Edits.addPreset(preset(preset)).apply(project);
+            project = DeliverableEdits.addPreset(preset(preset)).apply(project);
         }
         if (project.deliverables().isEmpty()) {
             throw new CommandFailure(ExitCode.WRONG_USE, "Say who the file is for with --target; see: vat targets");
@@ -237,11 +239,11 @@ final class MakeCommand implements Callable<Integer> {
         for (Item item : project.currentReel().orElseThrow().items()) {
             if (gap != null) {
                 for (String id : item.sources()) {
-                    project = Edits.setGap(id, parse(gap, GapPolicy::parse)).apply(project);
+                    project = SourceEdits.setGap(id, parse(gap, GapPolicy::parse)).apply(project);
                 }
             }
             if (range != null && item.source() != null) {
-                project = Edits.setRange(item.source(), parse(range, FrameRange::parse)).apply(project);
+                project = SourceEdits.setRange(item.source(), parse(range, FrameRange::parse)).apply(project);
             }
         }
         if (range != null && project.currentReel().orElseThrow().items().size() > 1) {

@@ -5,9 +5,9 @@ import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Standing;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.Interpretation;
 import java.util.Map;
 import java.util.TreeSet;
@@ -57,7 +57,7 @@ final class ReadingChoices {
             picture = fields == null ? picture : picture.withFields(meaning(fields, "way to take fields", FIELDS));
             picture = orientation == null ? picture
                     : picture.withStanding(meaning(orientation, "way to take turned pictures", STANDINGS));
-            edited = picture.equals(source.reading().picture()) ? edited : Edits.setPicture(source.id(), picture).apply(edited);
+            edited = picture.equals(source.reading().picture()) ? edited : SourceEdits.setPicture(source.id(), picture).apply(edited);
         }
         return edited;
     }

@@ -7,6 +7,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
@@ -298,7 +299,7 @@ class CommandsTest {
     @Test
     void aProjectIsMadeAsItIsSaved() throws IOException {
         Project project = Edits.bringIn(SourceFinder.find(png("kite", 1, 6)).locations(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        project = Edits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.of(30)).apply(project));
+        project = DeliverableEdits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.of(30)).apply(project));
         Path file = folder.resolve("kite.vat");
         ProjectFile.save(project, file);
         String before = Files.readString(file);

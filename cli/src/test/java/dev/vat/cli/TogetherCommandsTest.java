@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.layout.InStep;
 import dev.vat.core.picture.Size;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Project;
 import dev.vat.core.reel.Layout;
 import dev.vat.engine.project.ProjectFile;
@@ -123,7 +123,7 @@ class TogetherCommandsTest {
         Path frames = TestMaterial.frames(folder, "kite", 60);
         Path project = folder.resolve("kite.vat");
         assertThat(Shell.run("views", project, frames, "--rate", "25").code()).isZero();
-        Project targeted = Edits.addTarget(Catalogue.target("web-h264")).apply(ProjectFile.load(project));
+        Project targeted = DeliverableEdits.addTarget(Catalogue.target("web-h264")).apply(ProjectFile.load(project));
         ProjectFile.save(targeted, project);
         Shell tried = Shell.run("try", project, "--json");
         assertThat(tried.code()).as(tried.err()).isZero();

@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.picture.PictureChoice;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
@@ -126,7 +127,7 @@ public final class KiteFrames {
         Project project = Edits.bringIn(found.stream().map(Sequence::location).toList(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(Rate.FPS_25).apply(project));
         for (String target : targets) {
-            project = Edits.addTarget(Catalogue.target(target)).apply(project);
+            project = DeliverableEdits.addTarget(Catalogue.target(target)).apply(project);
         }
         for (Edit edit : edits) {
             project = edit.apply(project);

@@ -14,6 +14,7 @@ import dev.vat.core.recipe.PictureKind;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
@@ -127,7 +128,7 @@ public sealed interface ViewerMessage extends Message {
         }
 
         /** A file of a run. */
-        public static OutputView of(RunPlan plan, RunPlan.RunFile file) {
+        public static OutputView of(RunPlan plan, RunFile file) {
             return new OutputView(plan.pictureFor(file), file.codec(), file.expected().size(), file.expected().pixelAspect(),
                     file.treatment());
         }

@@ -67,60 +67,10 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     private static final long MOST_NUMBER = 999_999_999;
     private static final int MOST_LOOPS = 60_000;
 
-    /** A deliverable while something of it is changed. */
-    private static final class Draft {
-        private String id;
-        private boolean off;
-        private String codec;
-        private Container container;
-        private RateControl control;
-        private Framing framing;
-        private SoundCodec sound;
-        private LoudnessTarget loudness;
-        private String colour;
-        private Look look;
-        private Ground flatten;
-        private Integer loops;
-        private Effort effort;
-        private Rational group;
-        private Long firstNumber;
-        private boolean matte;
-        private boolean cropToGrid;
-        private BurnIn burnIn;
-        private boolean clean;
-        private boolean draft;
-        private Set<String> accepted;
-        private String pass;
-    }
-
-    private Deliverable with(Consumer<Draft> change) {
-        Draft d = new Draft();
-        d.id = id;
-        d.off = off;
-        d.codec = codec;
-        d.container = container;
-        d.control = control;
-        d.framing = framing;
-        d.sound = sound;
-        d.loudness = loudness;
-        d.colour = colour;
-        d.look = look;
-        d.flatten = flatten;
-        d.loops = loops;
-        d.effort = effort;
-        d.group = group;
-        d.firstNumber = firstNumber;
-        d.matte = matte;
-        d.cropToGrid = cropToGrid;
-        d.burnIn = burnIn;
-        d.clean = clean;
-        d.draft = draft;
-        d.accepted = accepted;
-        d.pass = pass;
-        change.accept(d);
-        return new Deliverable(d.id, target, d.off, d.codec, d.container, d.control, d.framing, d.sound, d.loudness, d.colour, d.look,
-                d.flatten, d.loops, d.effort, d.group,
-                d.firstNumber, d.matte, d.cropToGrid, d.burnIn, d.clean, d.draft, d.accepted, d.pass, extra);
+    private Deliverable with(Consumer<DeliverableDraft> change) {
+        DeliverableDraft draft = DeliverableDraft.of(this);
+        change.accept(draft);
+        return draft.finished(target, extra);
     }
 
     /** @param other null for the whole picture */

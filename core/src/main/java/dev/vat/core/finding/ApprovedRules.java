@@ -2,9 +2,9 @@ package dev.vat.core.finding;
 
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Size;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
-import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.project.SourceEdits;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.source.Approved;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
@@ -22,7 +22,7 @@ final class ApprovedRules {
 
     private ApprovedRules() {}
 
-    static void check(ResolvedReel.Entry entry, List<Finding> found) {
+    static void check(ReelEntry entry, List<Finding> found) {
         Source source = entry.source();
         Approved approved = source.reading().approved();
         if (approved == null) {
@@ -41,7 +41,8 @@ final class ApprovedRules {
                             source.name() + ": the approved preview runs at " + approved.rate().label() + ", these frames are read at "
                                     + rate.label() + ".")
                     .aboutSource(source.id()).withEvidence(what).withRemedies(
-                            new Remedy.Apply("Read at " + approved.rate().label(), Edits.setSourceRate(source.id(), approved.rate()))));
+                            new Remedy.Apply("Read at " + approved.rate().label(),
+                                    SourceEdits.setSourceRate(source.id(), approved.rate()))));
         }
         table.format().ifPresent(format -> shape(source, approved, format, what, found));
         if (approved.leadIn() > 0) {

@@ -3,8 +3,8 @@ package dev.vat.core.finding;
 import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.burnin.Line;
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.GeneratedItem;
@@ -61,7 +61,7 @@ final class BurnInRules {
     static void check(Project project, ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
         if (deliverable.burnIn() != null) {
             check(deliverable.title() + ": its burn-in", deliverable.id(), deliverable.burnIn(),
-                    b -> Edits.follow(deliverable.id(), d -> d.withBurnIn(b)), observed, project, found);
+                    b -> DeliverableEdits.follow(deliverable.id(), d -> d.withBurnIn(b)), observed, project, found);
         }
         double smallest = deliverable.burnInWith(programme.reel().burnIn()).stream().flatMap(b -> b.lines().stream())
                 .mapToDouble(Line::size).min().orElse(100);
@@ -71,7 +71,8 @@ final class BurnInRules {
                                 f.size().height() * smallest / 100, f.size()))
                 .aboutTarget(deliverable.id())
                 .withRemedies(
-                        new Remedy.Apply("Nothing written into it", Edits.follow(deliverable.id(), Deliverable::withCleanPictures)))));
+                        new Remedy.Apply("Nothing written into it",
+                                DeliverableEdits.follow(deliverable.id(), Deliverable::withCleanPictures)))));
     }
 
     private static void check(String whose, String target, BurnIn burnIn, Function<BurnIn, Edit> change, Observed observed, Project project,

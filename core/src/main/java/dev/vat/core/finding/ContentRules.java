@@ -5,8 +5,9 @@ import dev.vat.core.content.ContentFault;
 import dev.vat.core.content.ContentReview;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.FieldReading;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
@@ -26,7 +27,7 @@ final class ContentRules {
 
     private ContentRules() {}
 
-    static void check(ResolvedReel.Entry entry, ContentReview review, List<Finding> found) {
+    static void check(ReelEntry entry, ContentReview review, List<Finding> found) {
         Source source = entry.source();
         Sequence sequence = entry.table().sequence();
         FrameRange range = entry.reading().rangeIn(sequence);
@@ -41,7 +42,7 @@ final class ContentRules {
     }
 
     /** Soft edges that don't go with the alpha kind that was taken would get a fringe. */
-    private static void alpha(ResolvedReel.Entry entry, AlphaFit fit, List<Finding> found) {
+    private static void alpha(ReelEntry entry, AlphaFit fit, List<Finding> found) {
         AlphaKind taken = entry.picture().alpha();
         if (!taken.carriesTransparency() || taken == fit.fits()) {
             return;
@@ -54,7 +55,7 @@ final class ContentRules {
                                 + ": if so, they get a dark fringe. Look at them over black and over white (B)."))
                 .withEvidence(fit.evidence()).aboutSource(source.id())
                 .withRemedies(new Remedy.Apply("Read as " + fit.fits().label(),
-                        Edits.setPicture(source.id(), source.reading().picture().withAlpha(fit.fits())))));
+                        SourceEdits.setPicture(source.id(), source.reading().picture().withAlpha(fit.fits())))));
     }
 
     private static Finding finding(Source source, Sequence sequence, FrameRange range, ContentFault.Kind kind, List<ContentFault> faults) {
@@ -93,7 +94,7 @@ final class ContentRules {
             case STILL_HEAD -> finding.withRemedies(trim(source, sequence, faults.getFirst().frames().getLast(), range.last()));
             case STILL_TAIL -> finding.withRemedies(trim(source, sequence, range.first(), faults.getFirst().frames().getFirst()));
             case UNSETTLED -> finding.withRemedies(new Remedy.Apply("Drop " + faults.getFirst().frames().size() + " frames",
-                    Edits.setCadence(source.id(), source.reading().cadence().withLeadIn(faults.getFirst().frames().size()))));
+                    SourceEdits.setCadence(source.id(), source.reading().cadence().withLeadIn(faults.getFirst().frames().size()))));
             default -> finding.withRemedies(new Remedy.GoTo("Show", source.id(), faults.getFirst().frames().getFirst()));
         };
     }
@@ -106,11 +107,11 @@ final class ContentRules {
         if (runs && late.first() == sequence.first() && late.last() < sequence.last()) {
             ways.add(new Remedy.Apply(
                     "Use the later ones, " + sequence.pattern().number(late.first()) + "-" + sequence.pattern().number(late.last()),
-                    Edits.setRange(source.id(), late)));
+                    SourceEdits.setRange(source.id(), late)));
             FrameRange early = FrameRange.of(late.last() + sequence.step(), sequence.last());
             ways.add(new Remedy.Apply(
                     "Use the earlier ones, " + sequence.pattern().number(early.first()) + "-" + sequence.pattern().number(early.last()),
-                    Edits.setRange(source.id(), early)));
+                    SourceEdits.setRange(source.id(), early)));
         }
         ways.add(new Remedy.GoTo("Show", source.id(), fault.beside() == null ? late.first() : fault.beside()));
         return ways.toArray(Remedy[]::new);
@@ -119,11 +120,11 @@ final class ContentRules {
     private static Remedy trim(Source source, Sequence sequence, long first, long last) {
         FrameRange range = FrameRange.of(Math.min(first, last), last);
         return new Remedy.Apply("Use " + sequence.pattern().number(range.first()) + "-" + sequence.pattern().number(range.last()),
-                Edits.setRange(source.id(), range));
+                SourceEdits.setRange(source.id(), range));
     }
 
     /** What is odd about a movie file as a whole. */
-    static void clip(ResolvedReel programme, ResolvedReel.Entry entry, ClipFacts clip, List<Finding> found) {
+    static void clip(ResolvedReel programme, ReelEntry entry, ClipFacts clip, List<Finding> found) {
         (entry.cell() ? Optional.of("views and passes go without theirs")
                 : ReelSound.whyNot(programme, programme.plan().taken(entry.item()))).filter(_ -> !clip.sounds().isEmpty())
                 .ifPresent(why -> found.add(
@@ -144,9 +145,9 @@ final class ContentRules {
                     + ". Each frame is taken with both of its fields: what moves has combed edges in files that aren't "
                     + "interlaced, and at other heights.").aboutSource(entry.source().id())
                     .withRemedies(new Remedy.Apply("Deinterlace",
-                            Edits.setPicture(entry.source().id(), picture.withFields(FieldReading.DEINTERLACED))),
+                            SourceEdits.setPicture(entry.source().id(), picture.withFields(FieldReading.DEINTERLACED))),
                             new Remedy.Apply("Keep both fields",
-                                    Edits.setPicture(entry.source().id(), picture.withFields(FieldReading.KEPT)))));
+                                    SourceEdits.setPicture(entry.source().id(), picture.withFields(FieldReading.KEPT)))));
         }
         if (clip.uneven() != null) {
             long unseen = clip.uneven().unseen();

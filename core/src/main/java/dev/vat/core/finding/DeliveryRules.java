@@ -23,10 +23,12 @@ import dev.vat.core.flash.FlashGuide;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.SoundLayout;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.FrameRange;
@@ -89,13 +91,13 @@ final class DeliveryRules {
         if (!known.isEmpty() && known.stream().allMatch(Deliverable::draft)) {
             found.add(Finding.of("draft", Severity.WARNING, "Draft: every file is made at half size, and says so in its name and its "
                     + "picture.")
-                    .withRemedies(new Remedy.Apply("No draft", Edits.setDraft(false))));
+                    .withRemedies(new Remedy.Apply("No draft", DeliverableEdits.setDraft(false))));
         }
-        Optional<ResolvedReel.Entry> draft = programme.entries().stream().filter(e -> e.isDraft(observed.clips())).findFirst();
+        Optional<ReelEntry> draft = programme.entries().stream().filter(e -> e.isDraft(observed.clips())).findFirst();
         for (Deliverable deliverable : known) {
             if (draft.isPresent() && !deliverable.draft() && !deliverable.accepted().contains(DRAFT_SOURCE)) {
                 found.add(blocker(DRAFT_SOURCE, deliverable, draft.get().table().sequence().name() + " is a draft, and this file isn't one")
-                        .withRemedies(new Remedy.Apply("Make it all the same", Edits.accept(deliverable.id(), DRAFT_SOURCE))));
+                        .withRemedies(new Remedy.Apply("Make it all the same", DeliverableEdits.accept(deliverable.id(), DRAFT_SOURCE))));
             }
         }
     }
@@ -108,7 +110,7 @@ final class DeliveryRules {
                     .of("codec-unknown", Severity.BLOCKER, "This Vat has no " + (target ? "codec '" + deliverable.codec() : "target '"
                             + deliverable.target()) + "', which the project names.")
                     .aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.Apply("Remove the column", Edits.removeDeliverable(deliverable.id()))));
+                    .withRemedies(new Remedy.Apply("Remove the column", DeliverableEdits.removeDeliverable(deliverable.id()))));
         }
         return deliverable.isKnown();
     }
@@ -119,23 +121,23 @@ final class DeliveryRules {
         Codec codec = settings.codec();
         Legality.against(codec, settings.container()).ifPresent(why -> found.add(blocker("container-illegal", deliverable, why)
                 .withRemedies(new Remedy.Apply("Put it into " + codec.containers().stream().sorted().findFirst().orElseThrow().title(),
-                        Edits.setCodec(deliverable.id(), codec)))));
+                        DeliverableEdits.setCodec(deliverable.id(), codec)))));
         Legality.against(codec, settings.control()).ifPresent(why -> found.add(blocker("control-illegal", deliverable, why)
                 .withRemedies(new Remedy.Apply("Use " + codec.words(codec.usualControl()),
-                        Edits.setControl(deliverable.id(), codec.usualControl())))));
+                        DeliverableEdits.setControl(deliverable.id(), codec.usualControl())))));
         programme.frame(deliverable).ifPresent(frame -> {
             Legality.against(codec, frame.size()).ifPresent(why -> found.add(blocker("size-illegal", deliverable, why)
                     .withRemedies(sizes(deliverable, codec))));
             Legality.against(codec, settings.container(), frame.pixelAspect())
                     .ifPresent(why -> found.add(blocker("shape-illegal", deliverable, why)
-                            .withRemedies(new Remedy.Apply("Make pixels square, with bars", Edits.setFraming(deliverable.id(),
+                            .withRemedies(new Remedy.Apply("Make pixels square, with bars", DeliverableEdits.setFraming(deliverable.id(),
                                     squared(programme.shape().orElseThrow(), settings))))));
         });
         Scan scan = settings.framing().scanInUse();
         Optional<Rate> rate = programme.rate().map(scan::rate);
         Optional<String> woven = rate.flatMap(r -> Legality.against(codec, scan, r));
         woven.ifPresent(why -> found.add(blocker("scan-illegal", deliverable, why).withRemedies(new Remedy.Apply("Make it progressive",
-                Edits.setFraming(deliverable.id(), settings.framing().withScan(Scan.PROGRESSIVE))))));
+                DeliverableEdits.setFraming(deliverable.id(), settings.framing().withScan(Scan.PROGRESSIVE))))));
         if (woven.isEmpty()) {
             rate.flatMap(r -> Legality.against(codec, r)).ifPresent(why -> found.add(blocker("rate-illegal", deliverable, why)));
         }
@@ -156,7 +158,7 @@ final class DeliveryRules {
             found.add(Finding.of("loudness-open", Severity.NOTE, deliverable.title() + ": sound goes out as loud as it is. Broadcast "
                     + "in Europe asks for -23 LUFS and at most -1 dBTP (EBU R 128).").aboutTarget(deliverable.id())
                     .withRemedies(new Remedy.Apply("Bring it to -23 LUFS",
-                            Edits.follow(deliverable.id(), d -> d.withLoudness(LoudnessTarget.EBU_R128)))));
+                            DeliverableEdits.follow(deliverable.id(), d -> d.withLoudness(LoudnessTarget.EBU_R128)))));
         }
         if (!sound.isPlaced() && !settings.sound().carriesDiscrete()) {
             found.add(blocker("sound-illegal", deliverable, settings.sound().title() + " gives every channel a place in front of a "
@@ -167,13 +169,13 @@ final class DeliveryRules {
         settings.sound().against(settings.container(), sound.channels())
                 .ifPresent(why -> found.add(blocker("sound-illegal", deliverable, why)
                         .withRemedies(new Remedy.Apply("Use " + SoundCodec.usualIn(settings.container()).title(),
-                                Edits.setSound(deliverable.id(), null)))));
+                                DeliverableEdits.setSound(deliverable.id(), null)))));
     }
 
     /** The sizes that a codec has, as buttons. */
     private static Remedy[] sizes(Deliverable deliverable, Codec codec) {
         return codec.limits().sizes().stream().sorted(Comparator.comparing(Size::pixels)).map(size -> new Remedy.Apply("Fit into " + size,
-                Edits.setFraming(deliverable.id(), deliverable.settings().framing().withSize(size)))).toArray(Remedy[]::new);
+                DeliverableEdits.setFraming(deliverable.id(), deliverable.settings().framing().withSize(size)))).toArray(Remedy[]::new);
     }
 
     private static Framing squared(PictureFormat shape, Settings settings) {
@@ -195,8 +197,9 @@ final class DeliveryRules {
             Framing framing = deliverable.settings().framing();
             found.add(Finding.of("size-odd", Severity.BLOCKER, deliverable.title() + ": " + frame.size() + " doesn't fall on the "
                     + codec.chroma().label() + " grid, which wants " + grid(codec) + ".").aboutTarget(deliverable.id())
-                    .withRemedies(framing.size() == null ? new Remedy.Apply("Crop to " + even, Edits.cropToGrid(deliverable.id(), true))
-                            : new Remedy.Apply("Use " + even, Edits.setFraming(deliverable.id(), framing.withSize(even)))));
+                    .withRemedies(framing.size() == null
+                            ? new Remedy.Apply("Crop to " + even, DeliverableEdits.cropToGrid(deliverable.id(), true))
+                            : new Remedy.Apply("Use " + even, DeliverableEdits.setFraming(deliverable.id(), framing.withSize(even)))));
             return;
         }
         shape(deliverable, shape, frame, found);
@@ -213,7 +216,7 @@ final class DeliveryRules {
             found.add(Finding.of("squashed", Severity.WARNING, deliverable.title() + ": circles come out %.1f %% too %s.".formatted(
                     Math.abs(frame.roundness(shape.pixelAspect()) - 1) * 100, frame.roundness(shape.pixelAspect()) > 1 ? "wide" : "narrow"))
                     .aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.Apply("Keep the shape, with bars", Edits.setFraming(deliverable.id(),
+                    .withRemedies(new Remedy.Apply("Keep the shape, with bars", DeliverableEdits.setFraming(deliverable.id(),
                             deliverable.settings().framing().withFit(Fit.BARS)))));
         }
         double times = frame.placement().enlargement();
@@ -221,8 +224,8 @@ final class DeliveryRules {
             found.add(blocker(FAR_ID, deliverable,
                     "the picture would be enlarged %.2f times: frames of %s are far too small for %s".formatted(times, shape.size(),
                             frame.size()))
-                    .withRemedies(new Remedy.Apply("Make it all the same", Edits.accept(deliverable.id(), FAR_ID)),
-                            new Remedy.Apply("As the reel is", Edits.setFraming(deliverable.id(), Framing.FOLLOWS))));
+                    .withRemedies(new Remedy.Apply("Make it all the same", DeliverableEdits.accept(deliverable.id(), FAR_ID)),
+                            new Remedy.Apply("As the reel is", DeliverableEdits.setFraming(deliverable.id(), Framing.FOLLOWS))));
         } else if (times > 1) {
             found.add(Finding.of("enlarged", Severity.WARNING,
                     deliverable.title() + ": the picture is enlarged %.2f times: it gets no sharper.".formatted(times))
@@ -271,7 +274,7 @@ final class DeliveryRules {
                         + " of it. Take a smaller picture, or a file of "
                         + RoughForecast.bytes(least) + " or more.")
                 .aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply("Allow " + RoughForecast.bytes(least),
-                        Edits.setControl(deliverable.id(), new RateControl.FileSize(least)))));
+                        DeliverableEdits.setControl(deliverable.id(), new RateControl.FileSize(least)))));
     }
 
     private static void names(Project project, List<Deliverable> deliverables, ResolvedReel programme, List<Finding> found) {

@@ -5,9 +5,10 @@ import dev.vat.core.pass.Operation;
 import dev.vat.core.pass.Pass;
 import dev.vat.core.pass.PassMix;
 import dev.vat.core.picture.PictureFormat;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.ReelEdits;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.FrameRange;
 import java.util.List;
@@ -18,10 +19,10 @@ final class PassRules {
     private PassRules() {}
 
     static void check(ResolvedReel programme, List<Finding> found) {
-        for (ReelPlan.Span span : programme.plan().spans()) {
+        for (ReelSpan span : programme.plan().spans()) {
             PassMix mix = programme.plan().part(span.item()).item().passes();
             if (mix != null) {
-                ResolvedReel.Entry main = programme.entry(span.item()).orElseThrow();
+                ReelEntry main = programme.entry(span.item()).orElseThrow();
                 check(programme, span, mix, main, found);
             }
         }
@@ -40,11 +41,11 @@ final class PassRules {
         if (!there) {
             found.add(Finding.of("pass-gone", Severity.BLOCKER, deliverable.title() + ": not every item of the reel is put together "
                     + "from passes of which one that is on is called " + pass + ".").aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.Apply("The whole picture", Edits.follow(deliverable.id(), d -> d.withPass(null)))));
+                    .withRemedies(new Remedy.Apply("The whole picture", DeliverableEdits.follow(deliverable.id(), d -> d.withPass(null)))));
         }
     }
 
-    private static void check(ResolvedReel programme, ReelPlan.Span span, PassMix mix, ResolvedReel.Entry main, List<Finding> found) {
+    private static void check(ResolvedReel programme, ReelSpan span, PassMix mix, ReelEntry main, List<Finding> found) {
         String name = main.source().name();
         if (mix.on().passes().isEmpty()) {
             found.add(Finding.of("passes-none", Severity.BLOCKER, name + ": every pass is off, so that there is no picture.")
@@ -59,14 +60,14 @@ final class PassRules {
         }
         FrameRange taken = main.reading().rangeIn(main.table().sequence());
         programme.plan().cells(span.item()).forEach(cell -> {
-            ResolvedReel.Entry pass = programme.entry(cell).orElseThrow();
+            ReelEntry pass = programme.entry(cell).orElseThrow();
             sizes(main, pass, found);
             layers(main, pass, found);
             ranges(pass, taken, found);
         });
     }
 
-    private static void sizes(ResolvedReel.Entry main, ResolvedReel.Entry pass, List<Finding> found) {
+    private static void sizes(ReelEntry main, ReelEntry pass, List<Finding> found) {
         PictureFormat own = main.format().orElse(null);
         PictureFormat other = pass.format().orElse(null);
         if (own != null && other != null && !own.size().equals(other.size())) {
@@ -78,7 +79,7 @@ final class PassRules {
         }
     }
 
-    private static void layers(ResolvedReel.Entry main, ResolvedReel.Entry pass, List<Finding> found) {
+    private static void layers(ReelEntry main, ReelEntry pass, List<Finding> found) {
         String layer = pass.pass().layer();
         if (layer != null && pass.table().format().filter(f -> !f.layers().contains(layer)).isPresent()) {
             found.add(Finding
@@ -90,7 +91,7 @@ final class PassRules {
     }
 
     /** Frames that are missing stand in the way elsewhere; here it is said that there are more than are needed. */
-    private static void ranges(ResolvedReel.Entry pass, FrameRange taken, List<Finding> found) {
+    private static void ranges(ReelEntry pass, FrameRange taken, List<Finding> found) {
         FrameRange own = pass.table().sequence().range();
         if (!own.equals(taken) && !pass.source().reading().rangeIn(pass.table().sequence()).equals(taken)) {
             found.add(Finding

@@ -7,7 +7,8 @@ import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Settings;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import java.util.Comparator;
 import java.util.List;
@@ -30,13 +31,13 @@ final class PictureRules {
         if (deliverable.flatten() instanceof Ground.Still(String path) && observed.unusable().containsKey(path)) {
             found.add(DeliveryRules
                     .blocker("ground-unusable", deliverable, "the picture behind can't be used: " + observed.unusable().get(path))
-                    .withRemedies(new Remedy.Apply("Use black", Edits.setFlatten(deliverable.id(), Ground.BLACK))));
+                    .withRemedies(new Remedy.Apply("Use black", DeliverableEdits.setFlatten(deliverable.id(), Ground.BLACK))));
         }
     }
 
     /** Each packing with loss takes from what the one before left. */
     private static void generations(ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
-        ResolvedReel.Entry worst = programme.entries().stream().max(Comparator.comparingInt(e -> e.lossyPasses(observed.clips())))
+        ReelEntry worst = programme.entries().stream().max(Comparator.comparingInt(e -> e.lossyPasses(observed.clips())))
                 .orElse(null);
         int before = worst == null ? 0 : worst.lossyPasses(observed.clips());
         if (before > 0 && deliverable.settings().codec().isLossy()) {
@@ -53,7 +54,7 @@ final class PictureRules {
         if (colour != null) {
             Legality.against(settings.codec(), settings.container(), colour)
                     .ifPresent(why -> found.add(DeliveryRules.blocker("colour-illegal", deliverable, why)
-                            .withRemedies(new Remedy.Apply("Use the usual colours", Edits.setColour(deliverable.id(), null)))));
+                            .withRemedies(new Remedy.Apply("Use the usual colours", DeliverableEdits.setColour(deliverable.id(), null)))));
         }
         if (isHighRange(programme, deliverable) && programme.entries().stream().noneMatch(e -> e.picture().colour().reachesAboveWhite())
                 && programme.shape().isPresent()) {
@@ -68,7 +69,7 @@ final class PictureRules {
     }
 
     private static void look(ResolvedReel programme, Deliverable deliverable, Look look, Observed observed, List<Finding> found) {
-        Remedy without = new Remedy.Apply("Leave the look out", Edits.setLook(deliverable.id(), null));
+        Remedy without = new Remedy.Apply("Leave the look out", DeliverableEdits.setLook(deliverable.id(), null));
         if (observed.unusable().containsKey(look.path())) {
             found.add(DeliveryRules.blocker("look-unusable", deliverable, "the look can't be used: " + observed.unusable().get(look.path()))
                     .withRemedies(without));
@@ -90,8 +91,8 @@ final class PictureRules {
             found.add(Finding.of("alpha-flattened", Severity.WARNING, deliverable.title() + " carries no alpha: transparent places show "
                     + deliverable.flatten().words() + ".").aboutTarget(deliverable.id())
                     .withRemedies(new Remedy.ChooseColour("Choose colour", deliverable.id()),
-                            new Remedy.Apply("Checker", Edits.setFlatten(deliverable.id(), Ground.CHECKER)),
-                            new Remedy.Apply("Matte as a second file", Edits.setMatte(deliverable.id(), true))));
+                            new Remedy.Apply("Checker", DeliverableEdits.setFlatten(deliverable.id(), Ground.CHECKER)),
+                            new Remedy.Apply("Matte as a second file", DeliverableEdits.setMatte(deliverable.id(), true))));
         }
         if (!programme.transparent() && carries && programme.shape().isPresent()) {
             found.add(Finding.of("alpha-empty", Severity.NOTE, deliverable.title()

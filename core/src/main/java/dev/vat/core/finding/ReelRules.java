@@ -3,12 +3,14 @@ package dev.vat.core.finding;
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.PictureFormat;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Playing;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.resolved.Sounding;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
@@ -24,7 +26,7 @@ final class ReelRules {
 
     private ReelRules() {}
 
-    static void check(ResolvedReel programme, ResolvedReel.Entry entry, List<Finding> found) {
+    static void check(ResolvedReel programme, ReelEntry entry, List<Finding> found) {
         if (entry.cell()) {
             return;
         }
@@ -52,7 +54,7 @@ final class ReelRules {
 
     /** Sounds that were laid to the reel. */
     static void sounds(ResolvedReel programme, Observed observed, List<Finding> found) {
-        for (ResolvedReel.Sounding sounding : programme.sounds()) {
+        for (Sounding sounding : programme.sounds()) {
             ClipFacts facts = observed.clips().get(sounding.source().id());
             String name = sounding.source().name();
             if (facts == null || facts.sounds().isEmpty()) {
@@ -83,11 +85,11 @@ final class ReelRules {
         }
     }
 
-    private static String name(ResolvedReel.Entry entry) {
+    private static String name(ReelEntry entry) {
         return entry.source().name();
     }
 
-    private static void shape(ResolvedReel programme, ResolvedReel.Entry entry, List<Finding> found) {
+    private static void shape(ResolvedReel programme, ReelEntry entry, List<Finding> found) {
         Placement placement = programme.placement(entry).orElse(null);
         if (placement == null) {
             return;
@@ -108,7 +110,7 @@ final class ReelRules {
         return format.size() + (format.pixelAspect().equals(other.pixelAspect()) ? "" : " with pixels " + format.pixelAspect());
     }
 
-    private static void rate(ResolvedReel programme, ResolvedReel.Entry entry, List<Finding> found) {
+    private static void rate(ResolvedReel programme, ReelEntry entry, List<Finding> found) {
         Rate own = entry.rate().orElse(null);
         Rate reel = programme.rate().orElse(null);
         if (own == null || reel == null) {
@@ -151,17 +153,17 @@ final class ReelRules {
     }
 
     /** What broadcasters have for these rates stands first. */
-    private static Remedy[] remedies(ResolvedReel.Entry entry, Rate reel, Rational ratio) {
+    private static Remedy[] remedies(ReelEntry entry, Rate reel, Rational ratio) {
         List<Remedy> ways = new ArrayList<>();
         Stream.of(Conform.PULL, Conform.PULLDOWN_2_3, Conform.PULLDOWN_2_2).filter(c -> c.fits(ratio))
                 .forEach(c -> ways.add(conform(entry, c)));
-        ways.add(new Remedy.Apply("Read it at " + reel.label(), Edits.setSourceRate(entry.source().id(), reel)));
+        ways.add(new Remedy.Apply("Read it at " + reel.label(), SourceEdits.setSourceRate(entry.source().id(), reel)));
         ways.add(conform(entry, Conform.NEAREST));
         ways.add(conform(entry, Conform.BLEND));
         return ways.toArray(Remedy[]::new);
     }
 
-    private static Remedy conform(ResolvedReel.Entry entry, Conform conform) {
+    private static Remedy conform(ReelEntry entry, Conform conform) {
         return new Remedy.Apply(Character.toUpperCase(conform.title().charAt(0)) + conform.title().substring(1),
                 ReelEdits.playItem(entry.place(), entry.use().playingInUse().withConform(conform)));
     }

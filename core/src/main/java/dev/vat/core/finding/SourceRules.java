@@ -3,10 +3,11 @@ package dev.vat.core.finding;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Stated;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameState;
@@ -36,7 +37,7 @@ final class SourceRules {
                     "No file states how many frames a second these are: choose the rate.")
                     .aboutSource(programme.entries().getFirst().source().id()));
         }
-        for (ResolvedReel.Entry entry : programme.entries()) {
+        for (ReelEntry entry : programme.entries()) {
             range(entry, found);
             frames(programme, entry, observed, found);
             marked(entry, found);
@@ -60,7 +61,7 @@ final class SourceRules {
     }
 
     /** What the files say against how they are read. */
-    private static void stated(ResolvedReel.Entry entry, List<Finding> found) {
+    private static void stated(ReelEntry entry, List<Finding> found) {
         PictureFormat format = entry.table().format().orElse(null);
         if (format == null) {
             return;
@@ -70,7 +71,7 @@ final class SourceRules {
         if (rate != null && own != null && !rate.equals(own)) {
             found.add(Finding.of("rate-against-file", Severity.WARNING, entry.source().name() + ": the files state "
                     + own.label() + ", they are read at " + rate.label() + ".").aboutSource(entry.source().id())
-                    .withRemedies(new Remedy.Apply("Read at " + own.label(), Edits.setSourceRate(entry.source().id(), own))));
+                    .withRemedies(new Remedy.Apply("Read at " + own.label(), SourceEdits.setSourceRate(entry.source().id(), own))));
         }
         otherColour(entry, format.stated(), found);
         boolean tagless = format.stated().primaries() == null && format.stated().transfer() == null && format.stated().own() == null;
@@ -82,7 +83,7 @@ final class SourceRules {
     }
 
     /** Nobody chose how colours are taken, and the files state others than those that they are taken as. */
-    private static void otherColour(ResolvedReel.Entry entry, Stated stated, List<Finding> found) {
+    private static void otherColour(ReelEntry entry, Stated stated, List<Finding> found) {
         Interpretation picture = entry.source().reading().picture();
         boolean converted = entry.picture().colour().kind() == ColourReading.Kind.TAGGED;
         boolean linear = entry.picture().colour().isLinear();
@@ -98,11 +99,11 @@ final class SourceRules {
                                 : linear ? "They are taken as light of Rec.709 primaries." : "Values are kept and shown as Rec.709."))
                 .aboutSource(entry.source().id());
         Remedy keep = new Remedy.Apply("Keep the values",
-                Edits.setPicture(entry.source().id(), picture.withColour(linear ? ColourReading.LINEAR : ColourReading.DISPLAY)));
+                SourceEdits.setPicture(entry.source().id(), picture.withColour(linear ? ColourReading.LINEAR : ColourReading.DISPLAY)));
         found.add(converted ? finding
                 : stated.foreign() != null ? finding.withRemedies(keep)
                         : finding.withRemedies(new Remedy.Apply("Convert to Rec.709",
-                                Edits.setPicture(entry.source().id(), picture.withColour(ColourReading.TAGGED))), keep));
+                                SourceEdits.setPicture(entry.source().id(), picture.withColour(ColourReading.TAGGED))), keep));
     }
 
     private static Finding sourceGone(Project project, ResolvedReel programme) {
@@ -115,7 +116,7 @@ final class SourceRules {
                 .withEvidence(names);
     }
 
-    private static void range(ResolvedReel.Entry entry, List<Finding> found) {
+    private static void range(ReelEntry entry, List<Finding> found) {
         FrameRange range = entry.reading().range();
         Sequence sequence = entry.table().sequence();
         if (range == null) {
@@ -127,11 +128,11 @@ final class SourceRules {
                     .aboutSource(entry.source().id())
                     .withRemedies(entry.use().range() != null
                             ? new Remedy.Apply("Take what the source takes", ReelEdits.trimItem(entry.place(), null))
-                            : new Remedy.Apply("Use all " + sequence.range(), Edits.setRange(entry.source().id(), null))));
+                            : new Remedy.Apply("Use all " + sequence.range(), SourceEdits.setRange(entry.source().id(), null))));
         }
     }
 
-    private static void frames(ResolvedReel programme, ResolvedReel.Entry entry, Observed observed, List<Finding> found) {
+    private static void frames(ResolvedReel programme, ReelEntry entry, Observed observed, List<Finding> found) {
         FrameTable table = entry.table();
         Source source = entry.source();
         Sequence sequence = table.sequence();
@@ -164,17 +165,17 @@ final class SourceRules {
                             : ". Render " + wanted + " again, or choose what stands in."))
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText("Copy ranges", wanted),
-                            new Remedy.Apply(GapPolicy.HOLD.title(), Edits.setGap(source.id(), GapPolicy.HOLD)),
-                            new Remedy.Apply(GapPolicy.BLEND.title(), Edits.setGap(source.id(), GapPolicy.BLEND)),
-                            new Remedy.Apply(GapPolicy.CARD.title(), Edits.setGap(source.id(), GapPolicy.CARD))));
+                            new Remedy.Apply(GapPolicy.HOLD.title(), SourceEdits.setGap(source.id(), GapPolicy.HOLD)),
+                            new Remedy.Apply(GapPolicy.BLEND.title(), SourceEdits.setGap(source.id(), GapPolicy.BLEND)),
+                            new Remedy.Apply(GapPolicy.CARD.title(), SourceEdits.setGap(source.id(), GapPolicy.CARD))));
         } else if (programme.plan().holdHasNoStart(entry.item())) {
             long firstGood = firstGood(table, range);
             found.add(Finding.of("hold-no-start", Severity.BLOCKER, sequence.name()
                     + ": the range starts with a frame that can't be used, so there is nothing before it to hold.")
                     .withEvidence(wanted).aboutSource(source.id())
                     .withRemedies(new Remedy.Apply("Start at " + sequence.pattern().number(firstGood),
-                            Edits.setRange(source.id(), FrameRange.of(firstGood, range.last()))),
-                            new Remedy.Apply(GapPolicy.CARD.title(), Edits.setGap(source.id(), GapPolicy.CARD))));
+                            SourceEdits.setRange(source.id(), FrameRange.of(firstGood, range.last()))),
+                            new Remedy.Apply(GapPolicy.CARD.title(), SourceEdits.setGap(source.id(), GapPolicy.CARD))));
         } else {
             found.add(Finding.of("frames-filled", Severity.WARNING, sequence.name() + ": "
                     + inWords(gap) + " at " + wanted + ".")
@@ -183,7 +184,7 @@ final class SourceRules {
         }
     }
 
-    private static void marked(ResolvedReel.Entry entry, List<Finding> found) {
+    private static void marked(ReelEntry entry, List<Finding> found) {
         Source source = entry.source();
         Sequence sequence = entry.table().sequence();
         String marks = ResumeAdvice.marked(sequence, source.reading()).toText(sequence.pattern()::number);
@@ -191,7 +192,7 @@ final class SourceRules {
             found.add(Finding.of("frames-marked", Severity.WARNING, sequence.name() + ": " + marks
                     + " marked to be rendered again; made as they are now.").aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText("Copy ranges", marks),
-                            new Remedy.Apply("Take the marks away", Edits.mark(source.id(), sequence.range(), false))));
+                            new Remedy.Apply("Take the marks away", SourceEdits.mark(source.id(), sequence.range(), false))));
         }
     }
 
@@ -232,13 +233,13 @@ final class SourceRules {
         return faults.size() > 4 ? shown + "; and " + (faults.size() - 4) + " more" : shown;
     }
 
-    private static void layers(ResolvedReel.Entry entry, List<Finding> found) {
+    private static void layers(ReelEntry entry, List<Finding> found) {
         Interpretation picture = entry.source().reading().picture();
         entry.format().filter(f -> !f.hasMain() && picture.layer() == null).ifPresent(f -> found.add(Finding.of("layer-unknown",
                 Severity.BLOCKER, entry.source().name() + ": these EXR files have no unnamed R, G, B channels. Their layers are: "
                         + String.join(", ", f.layers()) + ".")
                 .aboutSource(entry.source().id())
                 .withRemedies(new Remedy.Apply("Take " + f.layers().getFirst(),
-                        Edits.setPicture(entry.source().id(), picture.withLayer(f.layers().getFirst()))))));
+                        SourceEdits.setPicture(entry.source().id(), picture.withLayer(f.layers().getFirst()))))));
     }
 }

@@ -9,8 +9,10 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Layout;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelPart;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.reel.View;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import java.util.Collections;
@@ -24,8 +26,8 @@ final class ViewRules {
     private ViewRules() {}
 
     static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
-        for (ReelPlan.Span span : programme.plan().spans()) {
-            ReelPlan.Part part = programme.plan().part(span.item());
+        for (ReelSpan span : programme.plan().spans()) {
+            ReelPart part = programme.plan().part(span.item());
             if (part.item().layout() != null && part.how() instanceof Assembly.Views how) {
                 Layout layout = part.item().layout();
                 int[] cells = programme.plan().cells(span.item()).toArray();
@@ -89,8 +91,8 @@ final class ViewRules {
         }
     }
 
-    private static void length(String name, ResolvedReel programme, ReelPlan.Span span, int cell, Layout layout, List<Finding> found) {
-        ReelPlan.Part part = programme.plan().part(cell);
+    private static void length(String name, ResolvedReel programme, ReelSpan span, int cell, Layout layout, List<Finding> found) {
+        ReelPart part = programme.plan().part(cell);
         long own = programme.plan().taken(cell).count();
         if (part.table() == null || own >= span.count()) {
             return;
@@ -112,7 +114,7 @@ final class ViewRules {
     }
 
     private static void rate(String name, ResolvedReel programme, int cell, Layout layout, List<Finding> found) {
-        Optional<Rate> own = programme.entry(cell).flatMap(ResolvedReel.Entry::rate);
+        Optional<Rate> own = programme.entry(cell).flatMap(ReelEntry::rate);
         if (own.isPresent() && programme.rate().isPresent() && !own.equals(programme.rate())) {
             found.add(Finding.of("view-rate", Severity.NOTE, name + " is read at " + own.get().label() + " in a reel of "
                     + programme.rate().get().label() + ": "

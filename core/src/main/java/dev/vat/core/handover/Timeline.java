@@ -10,7 +10,8 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.Reel;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Location;
@@ -97,7 +98,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
         Rate rate = programme.rate().orElseThrow(() -> new IllegalArgumentException("Choose the reel's rate first"));
         List<Event> events = new ArrayList<>();
         List<String> left = new ArrayList<>();
-        for (ReelPlan.Span span : programme.plan().spans()) {
+        for (ReelSpan span : programme.plan().spans()) {
             if (span.count() == 0) {
                 continue;
             }
@@ -125,7 +126,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
         return new Timeline(programme.reel().name(), rate, programme.start().orElse(null), events, left);
     }
 
-    private static Event event(ResolvedReel.Entry entry, ReelPlan.Span span, Joint joint, Rate reel, List<String> left) {
+    private static Event event(ReelEntry entry, ReelSpan span, Joint joint, Rate reel, List<String> left) {
         Playing playing = entry.use().playingInUse();
         Sequence sequence = entry.table().sequence();
         Rate own = entry.rate().orElse(reel);

@@ -39,7 +39,8 @@ public final class PreviewEdits {
             Project result = Edits.withReel(project, name, sources.stream().map(Item::of).toList(), true);
             Target look = Catalogue.target("review-h264");
             if (result.deliverables().stream().noneMatch(d -> d.target().equals(look.id()))) {
-                result = Edits.withColumn(result, result.deliverables().size(), Deliverable.of(look).withBurnIn(BurnIn.forReview()));
+                result = DeliverableEdits.withColumn(result, result.deliverables().size(),
+                        Deliverable.of(look).withBurnIn(BurnIn.forReview()));
             }
             return result;
         });

@@ -3,14 +3,12 @@ package dev.vat.core.reel;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
-import dev.vat.core.source.Reading;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rational;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.stream.IntStream;
@@ -21,123 +19,41 @@ import java.util.stream.IntStream;
  */
 public final class ReelPlan {
 
-    /**
-     * One item with the frames it takes; {@code start} is its first reel frame.
-     *
-     * @param item its number in this plan, from 0
-     * @param place its number in the reel, which may hold items that nothing is known of
-     * @param source its id, or null for what is drawn
-     * @param range of the frames that it takes, from the lowest number to the highest; of what is drawn its places
-     * @param step from one taken frame to the next
-     * @param hold places for which each is shown
-     * @param overlap reel frames at its start that lie over the item before
-     * @param even whether its frames stand once each, in their order
-     * @param together whether several frames make each of its pictures
-     */
-    public record Span(int item, int place, String source, long start, FrameRange range, long step, long hold, long count, long overlap,
-            boolean even, boolean together) {
-        public long end() {
-            return start + count;
-        }
-
-        public boolean isDrawn() {
-            return source == null && !together;
-        }
-
-        /** Whether it is several views, of which none is its own. */
-        public boolean isViews() {
-            return source == null && together;
-        }
-    }
-
-    /**
-     * What an item is planned from.
-     *
-     * @param place its number in the reel
-     * @param table null for what is drawn
-     * @param ratio the source's rate over the reel's
-     * @param how the pictures of its cells become one, or null where there are none
-     * @param cells items that don't stand in the reel by themselves, of whose frames its pictures are made
-     * @param delay places of a cell before it begins, for which its first frame stands
-     */
-    public record Part(int place, Item item, FrameTable table, Reading reading, Rational ratio, Assembly how, List<Part> cells,
-            long delay) {
-
-        public Part {
-            cells = List.copyOf(cells);
-        }
-
-        public Part(int place, Item item, FrameTable table, Reading reading, Rational ratio) {
-            this(place, item, table, reading, ratio, null, List.of(), 0);
-        }
-
-        /** All that a source's reading takes, at the reel's own rate. */
-        public static Part of(String source, FrameTable table, Reading reading) {
-            return new Part(0, Item.of(source), table, reading, Rational.ONE);
-        }
-
-        public static Part of(int place, Item drawn) {
-            return new Part(place, Objects.requireNonNull(drawn, "an item"), null, null, Rational.ONE);
-        }
-
-        public Part with(Assembly assembly, List<Part> of) {
-            return new Part(place, item, table, reading, ratio, assembly, of, delay);
-        }
-
-        public Part waiting(long places) {
-            return new Part(place, item, table, reading, ratio, how, cells, places);
-        }
-
-        private GapPolicy gap() {
-            return reading.gap();
-        }
-
-        /**
-         * How long it lasts, if it doesn't take frames of a source itself.
-         *
-         * @param cells how long each of its cells does, its wait included
-         */
-        private long count(long[] cells) {
-            if (item.drawn() != null) {
-                return item.drawn().frames();
-            }
-            return item.layout().frames() != null ? item.layout().frames() : Arrays.stream(cells).max().orElse(0);
-        }
-    }
-
     /** Those of the reel, then the cells that they are made of, in their order. */
-    private final List<Part> parts = new ArrayList<>();
+    private final List<ReelPart> parts = new ArrayList<>();
     private final List<FrameSelection> takes = new ArrayList<>();
     private final List<Motion> motions = new ArrayList<>();
     /** Of each part of the reel: the number of its first cell. */
     private final int[] firstCell;
-    private final List<Span> all = new ArrayList<>();
-    private final List<Span> spans;
+    private final List<ReelSpan> all = new ArrayList<>();
+    private final List<ReelSpan> spans;
     private final Joints joints;
     private final long[] starts;
 
-    private ReelPlan(List<Part> reel) {
+    private ReelPlan(List<ReelPart> reel) {
         parts.addAll(reel);
         firstCell = new int[reel.size()];
         for (int i = 0; i < reel.size(); i++) {
             firstCell[i] = parts.size();
-            parts.addAll(reel.get(i).cells);
+            parts.addAll(reel.get(i).cells());
         }
-        for (Part part : parts) {
-            FrameSelection take = part.table == null ? null
-                    : FrameSelection.of(part.table, part.item.range() == null ? part.reading : part.reading.withRange(part.item.range()));
+        for (ReelPart part : parts) {
+            FrameSelection take = part.table() == null ? null
+                    : FrameSelection.of(part.table(),
+                            part.item().range() == null ? part.reading() : part.reading().withRange(part.item().range()));
             takes.add(take);
-            motions.add(take == null ? null : Motion.of(take.count(), part.item.playingInUse(), part.ratio, take::indexOf));
+            motions.add(take == null ? null : Motion.of(take.count(), part.item().playingInUse(), part.ratio(), take::indexOf));
         }
         long[] counts = new long[parts.size()];
         for (int i = parts.size() - 1; i >= 0; i--) {
-            Part part = parts.get(i);
-            long[] cells = part.cells.isEmpty() ? new long[0] : Arrays.copyOfRange(counts, firstCell[i], firstCell[i] + part.cells.size());
+            ReelPart part = parts.get(i);
+            long[] cells = part.cells().isEmpty() ? new long[0]
+                    : Arrays.copyOfRange(counts, firstCell[i], firstCell[i] + part.cells().size());
             // A drawn cell stands for as long as there are others.
-            boolean still = i >= reel.size() && part.table == null;
-            counts[i] = still ? 0 : part.table == null ? part.count(cells) : part.delay + motions.get(i).count();
+            boolean still = i >= reel.size() && part.table() == null;
+            counts[i] = still ? 0 : part.table() == null ? part.count(cells) : part.delay() + motions.get(i).count();
         }
-        joints = Joints.of(reel.stream().map(p -> p.item.joint()).toList(), Arrays.copyOf(counts, reel.size()));
+        joints = Joints.of(reel.stream().map(p -> p.item().joint()).toList(), Arrays.copyOf(counts, reel.size()));
         long end = 0;
         for (int i = 0; i < parts.size(); i++) {
             boolean cell = i >= reel.size();
@@ -147,20 +63,21 @@ public final class ReelPlan {
             end = start + counts[i];
         }
         spans = List.copyOf(all.subList(0, reel.size()));
-        starts = spans.stream().mapToLong(Span::start).toArray();
+        starts = spans.stream().mapToLong(ReelSpan::start).toArray();
     }
 
-    private Span span(int i, long start, long count, long overlap) {
-        Part part = parts.get(i);
+    private ReelSpan span(int i, long start, long count, long overlap) {
+        ReelPart part = parts.get(i);
         FrameSelection take = takes.get(i);
-        boolean together = part.how != null;
+        boolean together = part.how() != null;
         return take == null
-                ? new Span(i, part.place, null, start, FrameRange.of(0, Math.max(0, count - 1)), 1, 1, count, overlap, true, together)
-                : new Span(i, part.place, part.item.source(), start, FrameRange.of(take.first(), take.last()), take.step(), take.hold(),
+                ? new ReelSpan(i, part.place(), null, start, FrameRange.of(0, Math.max(0, count - 1)), 1, 1, count, overlap, true, together)
+                : new ReelSpan(i, part.place(), part.item().source(), start, FrameRange.of(take.first(), take.last()), take.step(),
+                        take.hold(),
                         count, overlap, motions.get(i).isPlain(), together);
     }
 
-    public static ReelPlan of(List<Part> parts) {
+    public static ReelPlan of(List<ReelPart> parts) {
         return new ReelPlan(parts);
     }
 
@@ -171,25 +88,25 @@ public final class ReelPlan {
 
     /** The first reel frame of a source, after what is drawn before it; 0 if there is none. */
     public long programmeStart() {
-        return spans.stream().filter(s -> !s.isDrawn()).findFirst().map(Span::start).orElse(0L);
+        return spans.stream().filter(s -> !s.isDrawn()).findFirst().map(ReelSpan::start).orElse(0L);
     }
 
     /** The reel frame after the last one of a source, before what is drawn behind it. */
     public long programmeEnd() {
-        return spans.reversed().stream().filter(s -> !s.isDrawn()).findFirst().map(Span::end).orElse(count());
+        return spans.reversed().stream().filter(s -> !s.isDrawn()).findFirst().map(ReelSpan::end).orElse(count());
     }
 
-    public List<Span> spans() {
+    public List<ReelSpan> spans() {
         return spans;
     }
 
     /** What an item is planned from, or a cell of one. */
-    public Part part(int item) {
+    public ReelPart part(int item) {
         return parts.get(item);
     }
 
     /** The item at a reel frame; where two lie over each other, the later one. */
-    public Span spanAt(long reelFrame) {
+    public ReelSpan spanAt(long reelFrame) {
         if (reelFrame < 0 || reelFrame >= count()) {
             throw new IndexOutOfBoundsException("Reel frame " + reelFrame + " of " + count());
         }
@@ -207,57 +124,57 @@ public final class ReelPlan {
     }
 
     public ReelFrame at(long reelFrame) {
-        Span span = spanAt(reelFrame);
+        ReelSpan span = spanAt(reelFrame);
         return joints.at(span.item(), reelFrame - span.start(), this::alone);
     }
 
     /** The source frame that belongs at a place of an item, counted from its start. */
-    public long shown(Span span, long place) {
+    public long shown(ReelSpan span, long place) {
         return alone(span.item(), place).wanted();
     }
 
     /** What stands at a place of an item, counted from its start, whatever lies over it. */
-    public ReelFrame by(Span span, long place) {
+    public ReelFrame by(ReelSpan span, long place) {
         return alone(span.item(), place);
     }
 
     private ReelFrame alone(int item, long place) {
-        Part part = parts.get(item);
-        if (part.item.layout() != null) {
+        ReelPart part = parts.get(item);
+        if (part.item().layout() != null) {
             List<ReelFrame> views = cells(item).mapToObj(c -> cell(part, c, place)).toList();
-            return new ReelFrame(item, place, new ReelFrame.Together(part.how, views), views.stream().anyMatch(ReelFrame::filled));
+            return new ReelFrame(item, place, new ReelFrame.Together(part.how(), views), views.stream().anyMatch(ReelFrame::filled));
         }
-        if (part.table == null) {
-            return new ReelFrame(item, place, part.item.drawn().at(place), false);
+        if (part.table() == null) {
+            return new ReelFrame(item, place, part.item().drawn().at(place), false);
         }
         ReelFrame own = moved(item, place);
-        return part.how == null ? own : passes(part, own);
+        return part.how() == null ? own : passes(part, own);
     }
 
     /** What stands in a view at a place of its layout. */
-    private ReelFrame cell(Part layout, int cell, long place) {
-        Part part = parts.get(cell);
-        if (part.table == null) {
-            return new ReelFrame(cell, place, part.item.drawn().at(Math.min(place, part.item.drawn().frames() - 1)), false);
+    private ReelFrame cell(ReelPart layout, int cell, long place) {
+        ReelPart part = parts.get(cell);
+        if (part.table() == null) {
+            return new ReelFrame(cell, place, part.item().drawn().at(Math.min(place, part.item().drawn().frames() - 1)), false);
         }
-        long own = place - part.delay;
+        long own = place - part.delay();
         long count = motions.get(cell).count();
         boolean over = own < 0 || own >= count;
-        if (count == 0 || over && layout.item.layout().endsEmpty()) {
-            return new ReelFrame(cell, place, new ReelFrame.Plain(layout.item.layout().groundInUse()), false);
+        if (count == 0 || over && layout.item().layout().endsEmpty()) {
+            return new ReelFrame(cell, place, new ReelFrame.Plain(layout.item().layout().groundInUse()), false);
         }
         return moved(cell, Math.clamp(own, 0, count - 1));
     }
 
     /** The passes of the frames of which there would be the source's own pictures. */
-    private ReelFrame passes(Part part, ReelFrame own) {
+    private ReelFrame passes(ReelPart part, ReelFrame own) {
         return switch (own.content()) {
             case ReelFrame.SourceFrame(long number) -> {
                 List<ReelFrame> frames = cells(own.item()).mapToObj(c -> one(parts.get(c), c, number)).toList();
                 // Without one of its passes there is no picture.
                 yield frames.stream().filter(f -> f.content() instanceof ReelFrame.Card).findFirst()
                         .map(f -> new ReelFrame(own.item(), own.wanted(), f.content(), true))
-                        .orElseGet(() -> new ReelFrame(own.item(), own.wanted(), new ReelFrame.Together(part.how, frames),
+                        .orElseGet(() -> new ReelFrame(own.item(), own.wanted(), new ReelFrame.Together(part.how(), frames),
                                 own.filled() || frames.stream().anyMatch(ReelFrame::filled)));
             }
             case ReelFrame.Blend(long before, long after, Rational share) -> new ReelFrame(own.item(), own.wanted(),
@@ -275,7 +192,7 @@ public final class ReelPlan {
 
     /** What of its source stands at a place of an item. */
     private ReelFrame moved(int item, long place) {
-        Part part = parts.get(item);
+        ReelPart part = parts.get(item);
         Motion.Spot spot = motions.get(item).at(place);
         FrameSelection take = takes.get(item);
         long wanted = take.at(spot.index());
@@ -291,14 +208,14 @@ public final class ReelPlan {
         return new ReelFrame(item, wanted, new ReelFrame.Cross(low, high, spot.share()), true);
     }
 
-    private ReelFrame one(Part part, int item, long wanted) {
-        boolean usable = !part.table.state(wanted).isFault() || part.gap() == GapPolicy.REFUSE;
+    private ReelFrame one(ReelPart part, int item, long wanted) {
+        boolean usable = !part.table().state(wanted).isFault() || part.gap() == GapPolicy.REFUSE;
         return new ReelFrame(item, wanted, usable ? new ReelFrame.SourceFrame(wanted) : filled(part, all.get(item), wanted));
     }
 
     /** What stands in for a frame that can't be used; a card where the policy finds nothing. */
-    private static ReelFrame.Content filled(Part part, Span span, long wanted) {
-        FrameTable table = part.table;
+    private static ReelFrame.Content filled(ReelPart part, ReelSpan span, long wanted) {
+        FrameTable table = part.table();
         OptionalLong before = switch (part.gap()) {
             case HOLD, NEAREST, BLEND -> goodBefore(table, wanted, span);
             default -> OptionalLong.empty();
@@ -325,7 +242,7 @@ public final class ReelPlan {
     }
 
     /** The nearest usable frame before {@code wanted} in the item's range. */
-    private static OptionalLong goodBefore(FrameTable table, long wanted, Span span) {
+    private static OptionalLong goodBefore(FrameTable table, long wanted, ReelSpan span) {
         Sequence sequence = table.sequence();
         for (int i = sequence.indexBefore(wanted); i >= 0 && sequence.number(i) >= span.range().first(); i--) {
             if (!table.stateAt(i).isFault()) {
@@ -335,7 +252,7 @@ public final class ReelPlan {
         return OptionalLong.empty();
     }
 
-    private static OptionalLong goodAfter(FrameTable table, long wanted, Span span) {
+    private static OptionalLong goodAfter(FrameTable table, long wanted, ReelSpan span) {
         Sequence sequence = table.sequence();
         for (int i = sequence.indexBefore(wanted + 1) + 1; i < sequence.count() && sequence.number(i) <= span.range().last(); i++) {
             if (!table.stateAt(i).isFault()) {
@@ -347,10 +264,10 @@ public final class ReelPlan {
 
     /** Whether holding the previous frame has nothing to hold at an item's start. */
     public boolean holdHasNoStart(int item) {
-        Span span = all.get(item);
-        Part part = parts.get(item);
-        return part.table != null && part.gap() == GapPolicy.HOLD && span.count() > 0
-                && part.table.state(span.range().first()).isFault();
+        ReelSpan span = all.get(item);
+        ReelPart part = parts.get(item);
+        return part.table() != null && part.gap() == GapPolicy.HOLD && span.count() > 0
+                && part.table().state(span.range().first()).isFault();
     }
 
     /** What an item's speed and conform do to its frames. */
@@ -364,16 +281,16 @@ public final class ReelPlan {
     }
 
     /** Every place where something stands in for the wanted frame, with its reel frame. */
-    public List<Fill> fills() {
-        List<Fill> fills = new ArrayList<>();
-        for (Span span : spans) {
+    public List<ReelFill> fills() {
+        List<ReelFill> fills = new ArrayList<>();
+        for (ReelSpan span : spans) {
             if (refuses(span.item())) {
                 continue;
             }
             for (long i = span.start(); i < span.end(); i++) {
                 ReelFrame frame = at(i);
-                if (frame.isFill() && (fills.isEmpty() || fills.getLast().reelFrame < i)) {
-                    fills.add(new Fill(i, frame));
+                if (frame.isFill() && (fills.isEmpty() || fills.getLast().reelFrame() < i)) {
+                    fills.add(new ReelFill(i, frame));
                 }
             }
         }
@@ -382,22 +299,20 @@ public final class ReelPlan {
 
     /** Whether nothing stands in for frames of an item, whatever they are. */
     private boolean refuses(int item) {
-        Part part = parts.get(item);
-        boolean own = part.table == null || part.gap() == GapPolicy.REFUSE;
-        return own && part.cells.stream().allMatch(c -> c.table == null || c.gap() == GapPolicy.REFUSE);
+        ReelPart part = parts.get(item);
+        boolean own = part.table() == null || part.gap() == GapPolicy.REFUSE;
+        return own && part.cells().stream().allMatch(c -> c.table() == null || c.gap() == GapPolicy.REFUSE);
     }
 
     /** The numbers of the cells that an item's pictures are made of. */
     public IntStream cells(int item) {
         return item >= firstCell.length ? IntStream.empty()
-                : IntStream.range(firstCell[item], firstCell[item] + parts.get(item).cells.size());
+                : IntStream.range(firstCell[item], firstCell[item] + parts.get(item).cells().size());
     }
 
     /** What an item or a cell takes; a cell's places count from its layout's start. */
-    public Span taken(int item) {
+    public ReelSpan taken(int item) {
         return all.get(item);
     }
 
-    /** A place of the reel where something stands in for the wanted frame. */
-    public record Fill(long reelFrame, ReelFrame frame) {}
 }

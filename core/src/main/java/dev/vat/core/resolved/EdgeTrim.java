@@ -4,7 +4,7 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Layout;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import java.util.Optional;
@@ -19,8 +19,8 @@ public final class EdgeTrim {
      * @param by reel frames, later if above 0; as far as there are frames, and one is always left
      * @return empty if nothing comes of it
      */
-    public static Optional<Edit> of(ResolvedReel programme, ReelPlan.Span span, boolean start, long by) {
-        ResolvedReel.Entry entry = programme.entry(span.item()).orElse(null);
+    public static Optional<Edit> of(ResolvedReel programme, ReelSpan span, boolean start, long by) {
+        ReelEntry entry = programme.entry(span.item()).orElse(null);
         if (entry == null) {
             Layout layout = programme.reel().items().get(span.place()).layout();
             if (layout != null) {

@@ -12,6 +12,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Size;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.reel.ReelPart;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.Rate;
@@ -57,7 +58,7 @@ public record PictureWords(BurnIn burnIn, FrameFacts whole, Scan scan, Timecode 
     }
 
     /** What a slate tells of the programme behind it. @param start of the reel, or null */
-    static FrameFacts ofSlate(Reel reel, Rate rate, Timecode start, ReelPlan plan, List<ReelPlan.Part> parts) {
+    static FrameFacts ofSlate(Reel reel, Rate rate, Timecode start, ReelPlan plan, List<ReelPart> parts) {
         Size size = parts.stream().filter(p -> p.table() != null).findFirst().flatMap(p -> p.table().format()).map(PictureFormat::size)
                 .orElse(null);
         Timecode first = start != null ? start : rate == null ? null : Timecode.of(0, rate);

@@ -18,7 +18,7 @@ import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.Reel;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelPart;
 import dev.vat.core.reel.View;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
@@ -42,8 +42,8 @@ final class ReelParts {
     private final Reel reel;
     /** Places of the reel of which something is known. */
     private final List<Integer> known = new ArrayList<>();
-    private final List<ResolvedReel.Entry> entries = new ArrayList<>();
-    private final List<ReelPlan.Part> parts = new ArrayList<>();
+    private final List<ReelEntry> entries = new ArrayList<>();
+    private final List<ReelPart> parts = new ArrayList<>();
     private int unknown;
     private int nextCell;
     private Rate rate;
@@ -114,29 +114,29 @@ final class ReelParts {
             return;
         }
         if (item.source() == null) {
-            parts.add(ReelPlan.Part.of(place, item));
+            parts.add(ReelPart.of(place, item));
             return;
         }
-        ResolvedReel.Entry entry = entry(number, place, item, false, null);
+        ReelEntry entry = entry(number, place, item, false, null);
         entries.add(entry);
-        ReelPlan.Part part = new ReelPlan.Part(place, item, entry.table(), entry.source().reading(), ratio(entry));
+        ReelPart part = new ReelPart(place, item, entry.table(), entry.source().reading(), ratio(entry));
         parts.add(item.passes() == null ? part : passes(place, item, part, entry));
     }
 
-    private ResolvedReel.Entry entry(int number, int place, Item item, boolean cell, Pass pass) {
-        return new ResolvedReel.Entry(number, place, item, project.source(item.source()).orElseThrow(), table(item.source()), cell, pass);
+    private ReelEntry entry(int number, int place, Item item, boolean cell, Pass pass) {
+        return new ReelEntry(number, place, item, project.source(item.source()).orElseThrow(), table(item.source()), cell, pass);
     }
 
     /** A source's rate over the reel's. */
-    private Rational ratio(ResolvedReel.Entry entry) {
+    private Rational ratio(ReelEntry entry) {
         return rate == null ? Rational.ONE : entry.rate().map(own -> own.perSecond().dividedBy(rate.perSecond())).orElse(Rational.ONE);
     }
 
     // ---- passes
 
     /** They take the frames that the item takes of its source, by their numbers. */
-    private ReelPlan.Part passes(int place, Item item, ReelPlan.Part part, ResolvedReel.Entry main) {
-        List<ReelPlan.Part> cells = new ArrayList<>();
+    private ReelPart passes(int place, Item item, ReelPart part, ReelEntry main) {
+        List<ReelPart> cells = new ArrayList<>();
         List<Pass> used = new ArrayList<>();
         FrameRange range = main.reading().rangeIn(main.table().sequence());
         for (Pass pass : item.passes().on().passes()) {
@@ -145,11 +145,11 @@ final class ReelParts {
                 continue;
             }
             Item own = Item.of(id).withRange(range);
-            ResolvedReel.Entry entry = entry(nextCell++, place, own, true, pass);
+            ReelEntry entry = entry(nextCell++, place, own, true, pass);
             entries.add(entry);
             Reading reading = entry.source().reading();
             // Light of two moments isn't mixed pass by pass.
-            cells.add(new ReelPlan.Part(place, own, entry.table(),
+            cells.add(new ReelPart(place, own, entry.table(),
                     reading.gap() == GapPolicy.BLEND ? reading.withGap(GapPolicy.NEAREST) : reading, Rational.ONE));
             used.add(pass);
         }
@@ -161,30 +161,30 @@ final class ReelParts {
 
     private void layout(int place, Item item) {
         Layout layout = item.layout();
-        List<ReelPlan.Part> cells = new ArrayList<>();
+        List<ReelPart> cells = new ArrayList<>();
         List<Rational> labels = new ArrayList<>();
         for (View view : layout.views()) {
             Item own = view.item().source() != null && table(view.item().source()) == null
                     ? Item.of(new GeneratedItem.Plain(layout.groundInUse(), 1)) : view.item();
             int number = nextCell++;
             if (own.source() == null) {
-                cells.add(ReelPlan.Part.of(place, own));
+                cells.add(ReelPart.of(place, own));
                 labels.add(null);
                 continue;
             }
             boolean byFrames = layout.stepInUse() == InStep.FRAMES;
             Item played = byFrames || own.playingInUse().conformInUse() != Conform.EVERY ? own
                     : own.withPlaying(own.playingInUse().withConform(Conform.NEAREST));
-            ResolvedReel.Entry entry = entry(number, place, played, true, null);
+            ReelEntry entry = entry(number, place, played, true, null);
             entries.add(entry);
-            cells.add(new ReelPlan.Part(place, played, entry.table(), entry.source().reading(), byFrames ? Rational.ONE : ratio(entry)));
+            cells.add(new ReelPart(place, played, entry.table(), entry.source().reading(), byFrames ? Rational.ONE : ratio(entry)));
             labels.add(layout.stepInUse() == InStep.TIMECODE ? label(entry) : null);
         }
-        parts.add(new ReelPlan.Part(place, item, null, null, Rational.ONE, views(layout), waiting(cells, labels), 0));
+        parts.add(new ReelPart(place, item, null, null, Rational.ONE, views(layout), waiting(cells, labels), 0));
     }
 
     /** In seconds from the label 0: where a source's first taken frame stands. */
-    private Rational label(ResolvedReel.Entry entry) {
+    private Rational label(ReelEntry entry) {
         Rate own = entry.rate().orElse(rate);
         if (own == null) {
             return null;
@@ -200,12 +200,12 @@ final class ReelParts {
         }
     }
 
-    private List<ReelPlan.Part> waiting(List<ReelPlan.Part> cells, List<Rational> labels) {
+    private List<ReelPart> waiting(List<ReelPart> cells, List<Rational> labels) {
         Optional<Rational> first = labels.stream().filter(l -> l != null).min(Rational::compareTo);
         if (first.isEmpty() || rate == null) {
             return cells;
         }
-        List<ReelPlan.Part> waiting = new ArrayList<>();
+        List<ReelPart> waiting = new ArrayList<>();
         for (int i = 0; i < cells.size(); i++) {
             waiting.add(labels.get(i) == null ? cells.get(i)
                     : cells.get(i).waiting(labels.get(i).minus(first.get()).times(rate.perSecond()).round()));
@@ -240,11 +240,11 @@ final class ReelParts {
         });
     }
 
-    List<ResolvedReel.Entry> entries() {
+    List<ReelEntry> entries() {
         return List.copyOf(entries);
     }
 
-    List<ReelPlan.Part> parts() {
+    List<ReelPart> parts() {
         return parts;
     }
 

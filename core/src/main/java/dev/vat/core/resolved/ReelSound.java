@@ -9,6 +9,7 @@ import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Fade;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.ClipFacts;
@@ -130,8 +131,8 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         List<Piece> pieces = new ArrayList<>();
         SoundLayout layout = programme.reel().layout();
         ClipFacts.Track first = null;
-        for (ReelPlan.Span span : programme.plan().spans()) {
-            ResolvedReel.Entry entry = programme.entry(span.item()).orElse(null);
+        for (ReelSpan span : programme.plan().spans()) {
+            ReelEntry entry = programme.entry(span.item()).orElse(null);
             if (entry == null || span.count() == 0 || track(entry, clips).isEmpty() || whyNot(programme, span).isPresent()) {
                 continue;
             }
@@ -151,7 +152,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
                             stretch(programme, entry)).in(layout, track(entry, clips).get()));
         }
         long whole = samples(rate, programme.plan().count());
-        for (ResolvedReel.Sounding sounding : programme.sounds()) {
+        for (Sounding sounding : programme.sounds()) {
             ClipFacts facts = clips.get(sounding.source().id());
             if (facts == null || facts.sounds().isEmpty()) {
                 continue;
@@ -192,7 +193,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
     /** Of what is drawn: along with bars, and for one frame with the last figure of a leader. */
     private static List<Tone> tones(ReelPlan plan, Rate rate) {
         List<Tone> tones = new ArrayList<>();
-        for (ReelPlan.Span span : plan.spans()) {
+        for (ReelSpan span : plan.spans()) {
             switch (plan.part(span.item()).item().drawn()) {
                 case GeneratedItem.Bars bars when bars.tone() != null -> tones.add(tone(rate, span.start(), span.end(), bars.tone()));
                 case GeneratedItem.Leader leader when leader.tone() != null && leader.lastFigureAt() >= 0 -> tones
@@ -208,13 +209,13 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
     }
 
     /** With the 0.1 % speed, sound goes along; null elsewhere. */
-    private static Rational stretch(ResolvedReel programme, ResolvedReel.Entry entry) {
+    private static Rational stretch(ResolvedReel programme, ReelEntry entry) {
         return entry.use().playingInUse().conformInUse() != Conform.PULL ? null
                 : entry.rate().orElseThrow().perSecond().dividedBy(programme.rate().orElseThrow().perSecond());
     }
 
     /** What of a sound lies within the reel. */
-    private static Optional<Piece> piece(ResolvedReel.Sounding sounding, ClipFacts facts, long whole) {
+    private static Optional<Piece> piece(Sounding sounding, ClipFacts facts, long whole) {
         SoundUse use = sounding.use();
         long from = samples(use.from() == null ? Rational.ZERO : use.from());
         long to = Math.min(samples(facts.seconds()), use.to() == null ? Long.MAX_VALUE : samples(use.to()));
@@ -233,7 +234,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
     }
 
     /** By how many frames a sound goes on after the reel's last one, 0 if it doesn't. */
-    public static long framesBeyond(ResolvedReel programme, ResolvedReel.Sounding sounding, ClipFacts facts) {
+    public static long framesBeyond(ResolvedReel programme, Sounding sounding, ClipFacts facts) {
         Rational from = sounding.use().from() == null ? Rational.ZERO : sounding.use().from();
         Rational to = sounding.use().to() == null ? facts.seconds() : sounding.use().to();
         Rate rate = programme.rate().orElseThrow();
@@ -245,14 +246,14 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         return seconds.times(SoundCodec.RATE).round();
     }
 
-    private static Optional<ClipFacts.Track> track(ResolvedReel.Entry entry, Map<String, ClipFacts> clips) {
+    private static Optional<ClipFacts.Track> track(ReelEntry entry, Map<String, ClipFacts> clips) {
         ClipFacts clip = entry.table().sequence().kind().isMovie() ? clips.get(entry.source().id()) : null;
         return clip == null ? Optional.empty() : clip.sounds().stream().findFirst();
     }
 
     /** Why a clip's sound can't go along with its pictures. */
-    public static Optional<String> whyNot(ResolvedReel programme, ReelPlan.Span span) {
-        ResolvedReel.Entry entry = programme.entry(span.item()).orElseThrow();
+    public static Optional<String> whyNot(ResolvedReel programme, ReelSpan span) {
+        ReelEntry entry = programme.entry(span.item()).orElseThrow();
         if (span.step() != 1 || span.hold() != 1 || !span.even()) {
             return Optional.of("not every frame is taken once");
         }

@@ -77,7 +77,7 @@ public record Remark(String name, String frames, String words) {
             throw new IllegalArgumentException(frames + " isn't in the reel");
         }
         ReelFrame frame = programme.plan().at(place);
-        ResolvedReel.Entry entry = programme.entry(frame.item())
+        ReelEntry entry = programme.entry(frame.item())
                 .orElseThrow(() -> new IllegalArgumentException("At " + frames + " there is no frame of a source"));
         return new Marked(entry.source().id(), FrameSet.builder().add(frame.wanted()).build(), words);
     }

@@ -10,7 +10,6 @@ import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Treatment;
-import dev.vat.core.pass.Pass;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
@@ -29,9 +28,8 @@ import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.reel.ReelPart;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.reel.SoundUse;
-import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
@@ -56,54 +54,6 @@ import java.util.stream.Collectors;
  */
 public final class ResolvedReel {
 
-    /**
-     * An item that takes frames of a source, with that and its frame table.
-     *
-     * @param item its number in the plan
-     * @param place its number in the reel
-     * @param use what is taken and how it plays
-     * @param cell whether it doesn't stand in the reel by itself, but is a part of an item's pictures
-     * @param pass what it is among the passes of a shot, or null
-     */
-    public record Entry(int item, int place, Item use, Source source, FrameTable table, boolean cell, Pass pass) {
-        /** Its reading, with the frames that the item takes of it. */
-        public Reading reading() {
-            return use.range() == null ? source.reading() : source.reading().withRange(use.range());
-        }
-
-        /** What its frames hold, with the pixel aspect as it is read. */
-        public Optional<PictureFormat> format() {
-            return table.format().map(f -> f.withPixelAspect(source.reading().picture().pixelAspectOf(f)));
-        }
-
-        public Optional<Rate> rate() {
-            return source.reading().rateOf(table);
-        }
-
-        /** How often its pictures were packed with loss before, as far as anybody knows. @param clips by source id */
-        public int lossyPasses(Map<String, ClipFacts> clips) {
-            ClipFacts clip = clips.get(source.id());
-            return clip != null ? clip.lossyPasses() : table.sequence().kind() == FileKind.JPEG ? 1 : 0;
-        }
-
-        /** Whether it is a file that Vat made as a draft. @param clips by source id */
-        public boolean isDraft(Map<String, ClipFacts> clips) {
-            return clips.containsKey(source.id()) && clips.get(source.id()).draft();
-        }
-
-        public PictureReading picture() {
-            PictureReading own = source.reading().picture().resolve(table);
-            if (pass == null) {
-                return own;
-            }
-            // Layers of EXR files are premultiplied, where they have alpha at all.
-            return table.sequence().kind() == FileKind.EXR ? new PictureReading(AlphaKind.PREMULTIPLIED, pass.layer(), own.colour()) : own;
-        }
-    }
-
-    /** A sound of the reel with its source. @param place its number in the reel */
-    public record Sounding(int place, SoundUse use, Source source) {}
-
     /** Where the frames begin in a timecode's text. */
     private static final int FRAMES_AT = 9;
     private static final Rational MIDDLE = Rational.of(1, 2);
@@ -111,8 +61,8 @@ public final class ResolvedReel {
     private final Reel reel;
     private final Rate rate;
     private final PictureFormat shape;
-    private final List<Entry> entries;
-    private final Map<Integer, Entry> byItem;
+    private final List<ReelEntry> entries;
+    private final Map<Integer, ReelEntry> byItem;
     private final ReelPlan plan;
     private final List<Sounding> sounds;
     private final int unknownItems;
@@ -122,7 +72,7 @@ public final class ResolvedReel {
         this.rate = parts.rate();
         this.shape = parts.shape();
         this.entries = parts.entries();
-        this.byItem = entries.stream().collect(Collectors.toMap(Entry::item, Function.identity()));
+        this.byItem = entries.stream().collect(Collectors.toMap(ReelEntry::item, Function.identity()));
         this.plan = plan;
         this.sounds = sounds;
         this.unknownItems = parts.unknown();
@@ -145,14 +95,14 @@ public final class ResolvedReel {
     }
 
     /** With the slates' fields filled in, which tell of the programme's length. */
-    private static ReelPlan planned(Reel reel, Rate rate, List<ReelPlan.Part> parts) {
+    private static ReelPlan planned(Reel reel, Rate rate, List<ReelPart> parts) {
         ReelPlan plan = ReelPlan.of(parts);
         if (parts.stream().noneMatch(p -> p.item().drawn() instanceof GeneratedItem.Slate)) {
             return plan;
         }
         FrameFacts facts = PictureWords.ofSlate(reel, rate, start(reel, rate).orElse(null), plan, parts);
         return ReelPlan.of(parts.stream().map(p -> p.item().drawn() instanceof GeneratedItem.Slate slate
-                ? ReelPlan.Part.of(p.place(), p.item().withDrawn(slate.filled(facts))) : p).toList());
+                ? ReelPart.of(p.place(), p.item().withDrawn(slate.filled(facts))) : p).toList());
     }
 
     public Reel reel() {
@@ -160,12 +110,12 @@ public final class ResolvedReel {
     }
 
     /** The items that take frames of sources, in their order, each with the cells that its pictures are made of. */
-    public List<Entry> entries() {
+    public List<ReelEntry> entries() {
         return entries;
     }
 
     /** What an item of the plan, or a cell of it, takes frames of; empty for what is drawn and for several views. */
-    public Optional<Entry> entry(int item) {
+    public Optional<ReelEntry> entry(int item) {
         return Optional.ofNullable(byItem.get(item));
     }
 
@@ -245,20 +195,20 @@ public final class ResolvedReel {
     }
 
     /** Where an item's picture lies in the reel's; empty where it is of the reel's shape. */
-    public Optional<Placement> placement(Entry entry) {
+    public Optional<Placement> placement(ReelEntry entry) {
         PictureFormat own = entry.format().orElse(null);
         PictureFormat whole = shape().orElse(null);
-        if (own == null || whole == null || entry.cell
+        if (own == null || whole == null || entry.cell()
                 || own.size().equals(whole.size()) && own.pixelAspect().equals(whole.pixelAspect())) {
             return Optional.empty();
         }
-        return Optional.of(Placement.of(own.size(), own.pixelAspect(), whole.size(), whole.pixelAspect(), entry.use.fitInUse(), MIDDLE,
+        return Optional.of(Placement.of(own.size(), own.pixelAspect(), whole.size(), whole.pixelAspect(), entry.use().fitInUse(), MIDDLE,
                 MIDDLE, Chroma.RGB));
     }
 
     /** Whether any item can be seen through. */
     public boolean transparent() {
-        return entries.stream().anyMatch(e -> e.pass == null && e.picture().alpha().carriesTransparency());
+        return entries.stream().anyMatch(e -> e.pass() == null && e.picture().alpha().carriesTransparency());
     }
 
     public boolean linear() {
@@ -278,9 +228,9 @@ public final class ResolvedReel {
         boolean eight = entries.stream().flatMap(e -> e.format().stream())
                 .allMatch(f -> f.depth().bits() <= 8 && !f.linear());
         boolean kept = entries.stream().allMatch(e -> e.picture().colour().kind() == ColourReading.Kind.DISPLAY);
-        boolean alpha = entries.stream().anyMatch(e -> e.table.alpha() != AlphaKind.NONE);
+        boolean alpha = entries.stream().anyMatch(e -> e.table().alpha() != AlphaKind.NONE);
         boolean blended = entries.stream()
-                .anyMatch(e -> e.source.reading().gap() == GapPolicy.BLEND || e.use.playingInUse().conformInUse() == Conform.BLEND
+                .anyMatch(e -> e.source().reading().gap() == GapPolicy.BLEND || e.use().playingInUse().conformInUse() == Conform.BLEND
                         || placement(e).isPresent())
                 || reel.items().stream().anyMatch(i -> i.joint() != null || i.layout() != null || i.passes() != null
                         || i.drawn() != null && i.drawn().at(0) instanceof ReelFrame.Drawing);
@@ -293,30 +243,30 @@ public final class ResolvedReel {
     }
 
     /** An entry as recipes take frames of it. */
-    private record Taken(Entry entry, PictureReading picture, Size size, Placement placement) implements Recipes.Source {
+    private record Taken(ReelEntry entry, PictureReading picture, Size size, Placement placement) implements Recipes.Source {
         @Override
         public String name() {
-            return entry.table.sequence().name();
+            return entry.table().sequence().name();
         }
 
         @Override
         public Location location() {
-            return entry.table.sequence().location();
+            return entry.table().sequence().location();
         }
 
         @Override
         public FileKind kind() {
-            return entry.table.sequence().kind();
+            return entry.table().sequence().kind();
         }
 
         @Override
         public boolean has(long number) {
-            return entry.table.sequence().has(number);
+            return entry.table().sequence().has(number);
         }
 
         @Override
         public FrameStamp stamp(long number) {
-            Sequence sequence = entry.table.sequence();
+            Sequence sequence = entry.table().sequence();
             int index = sequence.indexOf(number);
             return index < 0 ? null : new FrameStamp(number, sequence.size(index), sequence.modified(index), null, sequence.ending(index));
         }
@@ -346,7 +296,7 @@ public final class ResolvedReel {
 
     /** A source's frame by itself, whatever a reel does with it. */
     public static Recipe.Frame alone(Source source, FrameTable table, long number) {
-        Entry entry = new Entry(0, 0, Item.of(source.id()), source, table, true, null);
+        ReelEntry entry = new ReelEntry(0, 0, Item.of(source.id()), source, table, true, null);
         return Recipes.alone(new Taken(entry, source.reading().picture().resolve(table), null, null), number);
     }
 
@@ -373,9 +323,9 @@ public final class ResolvedReel {
         return entries.size() == 1 && plan.spans().size() == 1 && plan.spans().getFirst().even();
     }
 
-    private static boolean takesAll(Entry entry) {
+    private static boolean takesAll(ReelEntry entry) {
         Reading reading = entry.reading();
-        return (reading.range() == null || reading.range().equals(entry.table.sequence().range()))
+        return (reading.range() == null || reading.range().equals(entry.table().sequence().range()))
                 && reading.cadence().leadIn() == 0;
     }
 

@@ -27,14 +27,14 @@ public final class MemoryBound {
     private MemoryBound() {}
 
     /** Of some of a plan's files, made from one read. */
-    public static long of(RunPlan plan, List<RunPlan.RunFile> files) {
+    public static long of(RunPlan plan, List<RunFile> files) {
         long working = files.stream().map(plan::workingFor).distinct().mapToLong(w -> working(largest(plan), w)).sum();
         return BASE + AHEAD * working + files.stream().mapToLong(MemoryBound::file).sum();
     }
 
     /** Of its pictures and those of its sources, before they are laid into it. */
     private static Size largest(RunPlan plan) {
-        return Stream.concat(Stream.of(plan.size()), plan.sources().stream().map(RunPlan.RunSource::size))
+        return Stream.concat(Stream.of(plan.size()), plan.sources().stream().map(RunSource::size))
                 .max(Comparator.comparing(Size::pixels)).orElseThrow();
     }
 
@@ -42,7 +42,7 @@ public final class MemoryBound {
         return size.pixels() * 4 * (format == WorkingFormat.W8 ? 1 : 2);
     }
 
-    private static long file(RunPlan.RunFile file) {
+    private static long file(RunFile file) {
         Codec codec = file.codecInCatalogue();
         long samples = file.expected().size().pixels() * planes(codec.chroma()) / 2;
         long alpha = codec.alphaBits() > 0 ? file.expected().size().pixels() : 0;
@@ -63,10 +63,10 @@ public final class MemoryBound {
      * Files that can be made from one read together within a limit, in the plan's order; a file that needs more than the limit is made
      * alone.
      */
-    public static List<List<RunPlan.RunFile>> groups(RunPlan plan, List<RunPlan.RunFile> files, long limit) {
-        List<List<RunPlan.RunFile>> groups = new ArrayList<>();
-        for (RunPlan.RunFile file : files) {
-            List<RunPlan.RunFile> last = groups.isEmpty() ? null : groups.getLast();
+    public static List<List<RunFile>> groups(RunPlan plan, List<RunFile> files, long limit) {
+        List<List<RunFile>> groups = new ArrayList<>();
+        for (RunFile file : files) {
+            List<RunFile> last = groups.isEmpty() ? null : groups.getLast();
             if (last == null || of(plan, with(last, file)) > limit) {
                 last = new ArrayList<>();
                 groups.add(last);
@@ -76,8 +76,8 @@ public final class MemoryBound {
         return groups;
     }
 
-    private static List<RunPlan.RunFile> with(List<RunPlan.RunFile> files, RunPlan.RunFile one) {
-        List<RunPlan.RunFile> more = new ArrayList<>(files);
+    private static List<RunFile> with(List<RunFile> files, RunFile one) {
+        List<RunFile> more = new ArrayList<>(files);
         more.add(one);
         return more;
     }

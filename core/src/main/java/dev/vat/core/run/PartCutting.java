@@ -22,7 +22,7 @@ public final class PartCutting {
 
     private PartCutting() {}
 
-    public static List<RunPlan.Part> cut(Settings settings, Rate rate, long frames) {
+    public static List<RunPart> cut(Settings settings, Rate rate, long frames) {
         long length = frames;
         Codec codec = settings.codec();
         if (codec.partForm(settings.control()) != PartForm.WHOLE) {
@@ -31,9 +31,9 @@ public final class PartCutting {
             long groups = Math.max(1, (rate.perSecond().times(wanted).round() + group / 2) / group);
             length = groups * group;
         }
-        List<RunPlan.Part> parts = new ArrayList<>();
+        List<RunPart> parts = new ArrayList<>();
         for (long first = 0; first < frames; first += length) {
-            parts.add(new RunPlan.Part(parts.size(), first, Math.min(length, frames - first)));
+            parts.add(new RunPart(parts.size(), first, Math.min(length, frames - first)));
         }
         return parts;
     }

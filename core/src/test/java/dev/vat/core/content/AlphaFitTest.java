@@ -14,6 +14,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Frames;
@@ -63,7 +64,7 @@ class AlphaFitTest {
 
     private static List<Finding> findings(FrameTable table, AlphaKind chosen) {
         Project project = Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        project = Edits.setPicture("s1", Interpretation.AS_STATED.withAlpha(chosen)).apply(project);
+        project = SourceEdits.setPicture("s1", Interpretation.AS_STATED.withAlpha(chosen)).apply(project);
         return Findings.of(project, new Observed(Map.of("s1", table), Map.of("s1", ContentReview.of(table)), Map.of(),
                 Observed.Destination.UNKNOWN, Set.of())).all().stream().filter(f -> f.id().equals("alpha-kind")).toList();
     }

@@ -10,8 +10,10 @@ import dev.vat.core.finding.Remedy;
 import dev.vat.core.finding.Severity;
 import dev.vat.core.picture.FieldOrder;
 import dev.vat.core.picture.FrameLook;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.source.FileKind;
@@ -75,7 +77,7 @@ class ContentFindingsTest {
 
     private static List<Finding> findings(FrameTable table, Map<String, ClipFacts> clips) {
         Project project = Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        project = Edits.setRate(Rate.FPS_25).apply(Edits.addTarget(Catalogue.WEB_H264).apply(project));
+        project = Edits.setRate(Rate.FPS_25).apply(DeliverableEdits.addTarget(Catalogue.WEB_H264).apply(project));
         return Findings.of(project, new Observed(Map.of("s1", table), Map.of("s1", ContentReview.of(table)), clips,
                 Observed.Destination.UNKNOWN, Set.of())).all();
     }
@@ -189,7 +191,7 @@ class ContentFindingsTest {
     void whatLiesOutsideTheRangeIsNotSaid() {
         FrameTable table = table(i -> plain(i == 20 ? 19 : i), i -> i);
         Project project = Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        project = Edits.setRange("s1", FrameRange.of(101, 110)).apply(project);
+        project = SourceEdits.setRange("s1", FrameRange.of(101, 110)).apply(project);
         assertThat(Findings.of(project,
                 new Observed(Map.of("s1", table), Map.of("s1", ContentReview.of(table)), Map.of(), Observed.Destination.UNKNOWN, Set.of()))
                 .all())

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Project;
 import dev.vat.core.setting.DeliverableSettings;
 import org.junit.jupiter.api.Test;
@@ -34,7 +34,8 @@ class PresetTest {
 
     @Test
     void itIsAddedBesideItsTargetUnderAnIdOfItsOwn() {
-        Project project = Edits.addPreset(Preset.of("a", column())).apply(Edits.addTarget(Catalogue.WEB_H264).apply(Project.EMPTY));
+        Project project = DeliverableEdits.addPreset(Preset.of("a", column()))
+                .apply(DeliverableEdits.addTarget(Catalogue.WEB_H264).apply(Project.EMPTY));
         assertThat(project.deliverables()).extracting(Deliverable::id).containsExactly("web-h264", "web-h264-2");
         assertThat(project.deliverables().getLast().settings().container()).isEqualTo(Container.MOV);
     }

@@ -8,6 +8,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.PreviewEdits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.Item;
 import dev.vat.core.resolved.Remark;
 import dev.vat.core.source.Approved;
@@ -61,7 +62,7 @@ class ApprovedFindingsTest {
     @Test
     void anotherRateOrShapeIsSaid() {
         FrameTable table = Frames.good("pier", 1, 184, Frames.format("PNG", Size.of(1024, 768), Depth.integer(16), AlphaKind.NONE)).table();
-        Project project = Edits.setSourceRate("s1", Rate.of(30)).apply(project(table));
+        Project project = SourceEdits.setSourceRate("s1", Rate.of(30)).apply(project(table));
         List<Finding> found = find(project, table);
         assertThat(found).extracting(Finding::id).contains("approved-rate", "approved-shape");
         Finding rate = found.stream().filter(f -> f.id().equals("approved-rate")).findFirst().orElseThrow();

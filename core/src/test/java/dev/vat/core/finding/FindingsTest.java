@@ -12,10 +12,12 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
@@ -48,7 +50,7 @@ class FindingsTest {
             for (int i = 0; i < brought.length; i++) {
                 tables.put("s" + (i + 1), brought[i]);
             }
-            edit(Edits.addTarget(Catalogue.WEB_H264)).edit(Edits.setRate(Rate.FPS_25));
+            edit(DeliverableEdits.addTarget(Catalogue.WEB_H264)).edit(Edits.setRate(Rate.FPS_25));
         }
 
         Case edit(Edit edit) {
@@ -97,11 +99,11 @@ class FindingsTest {
 
     @Test
     void anUnstatedRateAloneCanBeConfirmedByTheMainAction() {
-        Case unrated = new Case(Frames.good("a", 1, 20).table()).edit(Edits.setSourceRate("s1", Rate.FPS_25));
+        Case unrated = new Case(Frames.good("a", 1, 20).table()).edit(SourceEdits.setSourceRate("s1", Rate.FPS_25));
         unrated.project = unrated.project.withSource("s1", s -> s.withReading(s.reading().withRate(null)));
         assertThat(unrated.find().onlyRateIsMissing()).isTrue();
         assertThat(unrated.find().mayRun()).isFalse();
-        assertThat(unrated.edit(Edits.removeDeliverable("web-h264")).find().onlyRateIsMissing()).isFalse();
+        assertThat(unrated.edit(DeliverableEdits.removeDeliverable("web-h264")).find().onlyRateIsMissing()).isFalse();
     }
 
     @Test
@@ -119,7 +121,7 @@ class FindingsTest {
     @Test
     void holdingWithNothingToHoldIsABlockerThatStartsLater() {
         Case start = new Case(Frames.good("a", 1, 20).faulty(1, FrameState.EMPTY, "no bytes").table())
-                .edit(Edits.setGap("s1", GapPolicy.HOLD));
+                .edit(SourceEdits.setGap("s1", GapPolicy.HOLD));
         assertThat(start.find().mayRun()).isFalse();
         assertThat(start.mend("hold-no-start", 0).find().mayRun()).isTrue();
         assertThat(start.project.source("s1").orElseThrow().reading().range()).isEqualTo(FrameRange.of(2, 20));
@@ -129,13 +131,13 @@ class FindingsTest {
     void aSequenceWithoutAnyGoodFrameCantBeFilled() {
         Case none = new Case(
                 Frames.good("a", 1, 2).faulty(1, FrameState.EMPTY, "no bytes").faulty(2, FrameState.UNREADABLE, "noise").table())
-                .edit(Edits.setGap("s1", GapPolicy.CARD));
+                .edit(SourceEdits.setGap("s1", GapPolicy.CARD));
         assertThat(none.one("nothing-good").evidence()).contains("no bytes").contains("noise");
     }
 
     @Test
     void aRangeOutsideTheFramesIsABlocker() {
-        Case outside = new Case(Frames.good("a", 10, 20).table()).edit(Edits.setRange("s1", FrameRange.of(30, 40)));
+        Case outside = new Case(Frames.good("a", 10, 20).table()).edit(SourceEdits.setRange("s1", FrameRange.of(30, 40)));
         assertThat(outside.find().mayRun()).isFalse();
         assertThat(outside.mend("range-outside", 0).find().mayRun()).isTrue();
     }
@@ -164,18 +166,18 @@ class FindingsTest {
     @Test
     void alphaIsFlattenedWithAWarningAndKeptWhereItCanBe() {
         Case alpha = new Case(Frames.good("a", 1, 4, format(64, 64, 16, AlphaKind.STRAIGHT)).table())
-                .edit(Edits.addTarget(Catalogue.ALPHA_PRORES_4444));
+                .edit(DeliverableEdits.addTarget(Catalogue.ALPHA_PRORES_4444));
         assertThat(alpha.one("alpha-flattened").target()).isEqualTo("web-h264");
         assertThat(alpha.one("alpha-flattened").severity()).isEqualTo(Severity.WARNING);
         assertThat(alpha.find().all()).noneMatch(f -> f.id().equals("alpha-empty"));
-        Case opaque = new Case(Frames.good("a", 1, 4).table()).edit(Edits.addTarget(Catalogue.ALPHA_PRORES_4444));
+        Case opaque = new Case(Frames.good("a", 1, 4).table()).edit(DeliverableEdits.addTarget(Catalogue.ALPHA_PRORES_4444));
         assertThat(opaque.one("alpha-empty").target()).isEqualTo("alpha-prores-4444");
     }
 
     @Test
     void itemsOfAnotherSizeOrRateSayHowTheyGoIntoTheReel() {
         Case two = new Case(Frames.good("a", 1, 4).table(), Frames.good("b", 1, 4, format(480, 270, 16, AlphaKind.NONE)).table())
-                .edit(Edits.setSourceRate("s2", Rate.of(24)));
+                .edit(SourceEdits.setSourceRate("s2", Rate.of(24)));
         assertThat(two.find().mayRun()).isTrue();
         assertThat(two.one("size-differs").text()).contains("480x270").contains("960x540").contains("enlarged 2.00 times");
         assertThat(two.mend("size-differs", 2).one("size-differs").severity()).as("pixel for pixel enlarges nothing")
@@ -222,8 +224,8 @@ class FindingsTest {
 
     @Test
     void namesThatClashAreToldApartByOnePress() {
-        Case clash = new Case(Frames.good("a", 1, 4).table()).edit(Edits.addTarget(Catalogue.EDIT_PRORES_HQ))
-                .edit(Edits.addTarget(Catalogue.ALPHA_PRORES_4444)).edit(Edits.setNaming("{reel}"));
+        Case clash = new Case(Frames.good("a", 1, 4).table()).edit(DeliverableEdits.addTarget(Catalogue.EDIT_PRORES_HQ))
+                .edit(DeliverableEdits.addTarget(Catalogue.ALPHA_PRORES_4444)).edit(Edits.setNaming("{reel}"));
         assertThat(clash.one("name-clash").text()).contains("a.mov");
         assertThat(clash.mend("name-clash", 0).find().mayRun()).isTrue();
         assertThat(clash.edit(Edits.setNaming("{nonsense}")).mend("name-pattern", 0).find().mayRun()).isTrue();
@@ -258,8 +260,8 @@ class FindingsTest {
 
     private static Case at(int width, int height, String target) {
         return new Case(Frames.good("a", 1, 100, format(width, height, 16, AlphaKind.NONE)).table())
-                .edit(Edits.removeDeliverable("web-h264"))
-                .edit(Edits.addTarget(Catalogue.target(target)));
+                .edit(DeliverableEdits.removeDeliverable("web-h264"))
+                .edit(DeliverableEdits.addTarget(Catalogue.target(target)));
     }
 
     @Test
@@ -268,15 +270,17 @@ class FindingsTest {
         assertThat(rate.one("rate-illegal").text()).contains("AVC-Intra class 100").contains("not at 50");
         assertThat(rate.find().mayRun()).isFalse();
 
-        Case size = at(1920, 1080, "edit-dnxhr-hqx").edit(Edits.setFraming("edit-dnxhr-hqx", Framing.of(Size.of(128, 72), Fit.BARS)));
+        Case size = at(1920, 1080, "edit-dnxhr-hqx")
+                .edit(DeliverableEdits.setFraming("edit-dnxhr-hqx", Framing.of(Size.of(128, 72), Fit.BARS)));
         assertThat(size.one("size-illegal").severity()).isEqualTo(Severity.BLOCKER);
 
-        Case odd = at(1920, 1080, "web-h264").edit(Edits.setFraming("web-h264", Framing.of(Size.of(853, 480), Fit.BARS)));
+        Case odd = at(1920, 1080, "web-h264").edit(DeliverableEdits.setFraming("web-h264", Framing.of(Size.of(853, 480), Fit.BARS)));
         assertThat(odd.one("size-odd").text()).contains("853x480");
         assertThat(odd.mend("size-odd", 0).find().mayRun()).isTrue();
         assertThat(odd.project.deliverables().getFirst().settings().framing().size()).hasToString("852x480");
 
-        Case shape = at(1920, 1080, "web-av1").edit(Edits.setFraming("web-av1", Framing.FOLLOWS.withPixelAspect(PixelAspect.of(16, 15))));
+        Case shape = at(1920, 1080, "web-av1")
+                .edit(DeliverableEdits.setFraming("web-av1", Framing.FOLLOWS.withPixelAspect(PixelAspect.of(16, 15))));
         assertThat(shape.one("shape-illegal").text()).contains("16:15");
         assertThat(shape.mend("shape-illegal", 0).find().mayRun()).isTrue();
     }
@@ -285,7 +289,8 @@ class FindingsTest {
     void whatBecomesOfThePictureIsSaid() {
         assertThat(at(1920, 1080, "social-square").one("reshaped").text()).contains("840 of 1920 columns are cut off");
         assertThat(at(1280, 720, "broadcast-mpeg2-50").one("enlarged").text()).contains("1.50 times");
-        Case stretched = at(1920, 1080, "web-h264").edit(Edits.setFraming("web-h264", Framing.of(Size.of(1440, 1080), Fit.STRETCH)));
+        Case stretched = at(1920, 1080, "web-h264")
+                .edit(DeliverableEdits.setFraming("web-h264", Framing.of(Size.of(1440, 1080), Fit.STRETCH)));
         assertThat(stretched.one("squashed").text()).contains("25.0 % too narrow");
         assertThat(stretched.mend("squashed", 0).find().all()).noneMatch(f -> f.id().equals("squashed"));
         assertThat(at(1920, 1080, "web-h264").find().all()).noneMatch(f -> f.id().equals("reshaped"));
@@ -293,7 +298,7 @@ class FindingsTest {
 
     @Test
     void columnsThatAreOffOrUnknownAreTakenAsSuch() {
-        Case off = at(1920, 1080, "web-h264").edit(Edits.switchOff("web-h264", true));
+        Case off = at(1920, 1080, "web-h264").edit(DeliverableEdits.switchOff("web-h264", true));
         assertThat(off.one("no-target").text()).contains("switched off");
         Case strange = at(1920, 1080, "web-h264");
         strange.project = strange.project.withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null,

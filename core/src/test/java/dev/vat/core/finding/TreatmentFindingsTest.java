@@ -16,6 +16,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
@@ -51,7 +52,8 @@ class TreatmentFindingsTest {
     private List<Finding> find(String target, int rate, Edit... edits) {
         FrameTable table = Frames.good("a", 1, 250, Frames.format("PNG", Size.of(1920, 1080), Depth.integer(16), alpha)).table();
         project = Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        List<Edit> all = new ArrayList<>(List.of(Edits.addTarget(Catalogue.target(target)), Edits.setRateEverywhere(Rate.of(rate))));
+        List<Edit> all = new ArrayList<>(
+                List.of(DeliverableEdits.addTarget(Catalogue.target(target)), Edits.setRateEverywhere(Rate.of(rate))));
         all.addAll(Arrays.asList(edits));
         for (Edit edit : all) {
             project = edit.apply(project);
@@ -76,22 +78,26 @@ class TreatmentFindingsTest {
         assertThat(slow.text()).contains("of a reel at 50 or 59.94 a second; this one runs at 25");
         assertThat(mended(slow, 0).deliverables().getFirst().settings().framing().scanInUse()).isEqualTo(Scan.PROGRESSIVE);
         assertThat(find("broadcast-avci-100-i", 50)).extracting(Finding::id).doesNotContain("scan-illegal", "rate-illegal");
-        assertThat(one(find("edit-dnxhr-hqx", 50, Edits.setFraming("edit-dnxhr-hqx", Framing.FOLLOWS.withScan(Scan.TOP_FIRST))),
+        assertThat(one(find("edit-dnxhr-hqx", 50, DeliverableEdits.setFraming("edit-dnxhr-hqx", Framing.FOLLOWS.withScan(Scan.TOP_FIRST))),
                 "scan-illegal").text()).contains("progressive only");
-        assertThat(one(find("broadcast-dv-625-i", 50, Edits.setFraming("broadcast-dv-625-i", Framing.FOLLOWS.withScan(Scan.TOP_FIRST))),
+        assertThat(one(
+                find("broadcast-dv-625-i", 50, DeliverableEdits.setFraming("broadcast-dv-625-i", Framing.FOLLOWS.withScan(Scan.TOP_FIRST))),
                 "scan-illegal").text())
                 .contains("may be interlaced, bottom field first, not interlaced, top field first");
     }
 
     @Test
     void aFileSizeThatLeavesTooLittleSaysHowMuchWouldDo() {
-        Finding small = one(find("web-h264", 25, Edits.setControl("web-h264", new RateControl.FileSize(500_000))), "file-size-small");
+        Finding small = one(find("web-h264", 25, DeliverableEdits.setControl("web-h264", new RateControl.FileSize(500_000))),
+                "file-size-small");
         assertThat(small.severity()).isEqualTo(Severity.WARNING);
         assertThat(small.text()).contains("a file of 500 kB leaves").contains("too little to look right");
         project = mended(small, 0);
-        assertThat(find("web-h264", 25, Edits.setControl("web-h264", project.deliverables().getFirst().control()))).extracting(Finding::id)
+        assertThat(find("web-h264", 25, DeliverableEdits.setControl("web-h264", project.deliverables().getFirst().control())))
+                .extracting(Finding::id)
                 .doesNotContain("file-size-small");
-        assertThat(one(find("web-h264", 25, Edits.setControl("web-h264", new RateControl.FileSize(10_000))), "file-size-small").severity())
+        assertThat(one(find("web-h264", 25, DeliverableEdits.setControl("web-h264", new RateControl.FileSize(10_000))), "file-size-small")
+                .severity())
                 .isEqualTo(Severity.BLOCKER);
         assertThat(one(find("mail-25", 25), "made-whole").text()).contains("twice, reading every frame twice")
                 .contains("begins its 250 frames again");
@@ -101,8 +107,8 @@ class TreatmentFindingsTest {
     void coloursThatCantBeSaidAreRefused() {
         Edit avi = new Edit("", p -> p.withDeliverable("archive-ffv1", d -> d));
         assertThat(find("archive-ffv1", 25, avi)).extracting(Finding::id).doesNotContain("colour-illegal");
-        Finding lost = one(find("edit-prores-hq", 25, Edits.follow("edit-prores-hq", d -> d.withColour(ColourCoding.PQ)),
-                Edits.follow("edit-prores-hq",
+        Finding lost = one(find("edit-prores-hq", 25, DeliverableEdits.follow("edit-prores-hq", d -> d.withColour(ColourCoding.PQ)),
+                DeliverableEdits.follow("edit-prores-hq",
                         d -> new Deliverable(d.id(), d.target(), false, "v210", Container.AVI, null, null, null, null, d.colour(), null,
                                 null, null, null, null, null,
                                 false, false, null, false, false, null, null, Map.of()))),
@@ -114,16 +120,18 @@ class TreatmentFindingsTest {
 
     @Test
     void aLookMustBeThereAndEndsAtWhite() {
-        assertThat(find("web-h264", 25, Edits.setLook("web-h264", Look.of(LOOK)))).extracting(Finding::severity)
+        assertThat(find("web-h264", 25, DeliverableEdits.setLook("web-h264", Look.of(LOOK)))).extracting(Finding::severity)
                 .doesNotContain(Severity.BLOCKER);
         unusable = Map.of(LOOK.toString(), "dusk.cube isn't there any more");
-        Finding gone = one(find("web-h264", 25, Edits.setLook("web-h264", Look.of(LOOK))), "look-unusable");
+        Finding gone = one(find("web-h264", 25, DeliverableEdits.setLook("web-h264", Look.of(LOOK))), "look-unusable");
         assertThat(gone.text()).contains("dusk.cube isn't there any more");
         assertThat(mended(gone, 0).deliverables().getFirst().look()).isNull();
-        assertThat(one(find("hdr-hlg", 25, Edits.setLook("hdr-hlg", Look.of(LOOK))), "look-above-white").text()).contains("ends at white");
+        assertThat(one(find("hdr-hlg", 25, DeliverableEdits.setLook("hdr-hlg", Look.of(LOOK))), "look-above-white").text())
+                .contains("ends at white");
         unusable = Map.of("/skies/sky.png", "sky.png isn't there any more");
         assertThat(
-                one(find("web-h264", 25, Edits.setFlatten("web-h264", new Ground.Still("/skies/sky.png"))), "ground-unusable").severity())
+                one(find("web-h264", 25, DeliverableEdits.setFlatten("web-h264", new Ground.Still("/skies/sky.png"))), "ground-unusable")
+                        .severity())
                 .isEqualTo(Severity.BLOCKER);
     }
 
@@ -135,14 +143,15 @@ class TreatmentFindingsTest {
         project = mended(flat, 1);
         assertThat(project.deliverables().getFirst().flatten()).isEqualTo(Ground.CHECKER);
         assertThat(mended(flat, 2).deliverables().getFirst().makesMatte()).isTrue();
-        assertThat(one(find("edit-prores-hq", 25, Edits.setMatte("edit-prores-hq", true)), "matte-beside").text())
+        assertThat(one(find("edit-prores-hq", 25, DeliverableEdits.setMatte("edit-prores-hq", true)), "matte-beside").text())
                 .contains("second file of the same kind");
     }
 
     @Test
     void oneSwitchMakesEveryColumnADraft() {
-        List<Finding> all = find("web-h264", 25, Edits.addTarget(Catalogue.target("broadcast-avci-100")), Edits.setDraft(true),
-                Edits.addTarget(Catalogue.EDIT_PRORES_HQ));
+        List<Finding> all = find("web-h264", 25, DeliverableEdits.addTarget(Catalogue.target("broadcast-avci-100")),
+                DeliverableEdits.setDraft(true),
+                DeliverableEdits.addTarget(Catalogue.EDIT_PRORES_HQ));
         assertThat(project.isDraft()).as("a column that comes later, too").isTrue();
         assertThat(project.deliverables()).extracting(d -> d.frameFor(Size.of(1920, 1080), PixelAspect.SQUARE).size().toString())
                 .containsExactly("960x540", "1920x1080", "960x540");
@@ -156,14 +165,14 @@ class TreatmentFindingsTest {
         Finding material = one(find("web-h264", 25), "draft-material");
         assertThat(material.severity()).isEqualTo(Severity.BLOCKER);
         assertThat(mended(material, 0).deliverables().getFirst().accepted()).containsExactly("draft-material");
-        assertThat(find("web-h264", 25, Edits.accept("web-h264", "draft-material"))).extracting(Finding::severity)
+        assertThat(find("web-h264", 25, DeliverableEdits.accept("web-h264", "draft-material"))).extracting(Finding::severity)
                 .doesNotContain(Severity.BLOCKER);
-        assertThat(find("web-h264", 25, Edits.setDraft(true))).extracting(Finding::id).doesNotContain("draft-material");
+        assertThat(find("web-h264", 25, DeliverableEdits.setDraft(true))).extracting(Finding::id).doesNotContain("draft-material");
         clips = Map.of();
-        Edit large = Edits.setFraming("web-h264", Framing.of(Size.of(3840, 2160), Fit.BARS));
+        Edit large = DeliverableEdits.setFraming("web-h264", Framing.of(Size.of(3840, 2160), Fit.BARS));
         Finding small = one(find("web-h264", 25, large), "far-enlarged");
         assertThat(small.text()).contains("enlarged 2.00 times").contains("1920x1080 are far too small for 3840x2160");
-        assertThat(one(find("web-h264", 25, large, Edits.accept("web-h264", "far-enlarged")), "enlarged").severity())
+        assertThat(one(find("web-h264", 25, large, DeliverableEdits.accept("web-h264", "far-enlarged")), "enlarged").severity())
                 .isEqualTo(Severity.WARNING);
         assertThat(mended(one(find("web-h264", 25, large), "far-enlarged"), 1).deliverables().getFirst().framing()).isNull();
     }

@@ -10,6 +10,7 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
@@ -101,7 +102,7 @@ class HandOverTest {
     /** Frame 1001 is 01:00:00:00 then, and 1011 ten frames later. */
     @Test
     void aSourcesOwnTimecodeIsItsLabelInAList() {
-        Project labelled = Edits.setTimecode("s1", "01:00:00:00").apply(plain());
+        Project labelled = SourceEdits.setTimecode("s1", "01:00:00:00").apply(plain());
         String list = EdlText.write(Timeline.of(programme(labelled)));
         assertThat(list).contains("V     C        01:00:00:10 01:00:01:13 10:00:00:00");
         Timeline read = EdlText.read(list, Rate.FPS_25, name -> labelled.sources().stream().filter(s -> name.endsWith(s.name())).findFirst()

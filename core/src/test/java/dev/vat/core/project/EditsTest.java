@@ -78,12 +78,14 @@ class EditsTest {
 
     @Test
     void targetsAreAddedOnceAndKeepTheirSettings() {
-        Project project = with(Edits.addTarget(Catalogue.WEB_H264), Edits.setFlatten("web-h264", Ground.parse("336699")),
-                Edits.addTarget(Catalogue.WEB_H264), Edits.cropToGrid("web-h264", true), Edits.addTarget(Catalogue.EDIT_PRORES_HQ));
+        Project project = with(DeliverableEdits.addTarget(Catalogue.WEB_H264),
+                DeliverableEdits.setFlatten("web-h264", Ground.parse("336699")),
+                DeliverableEdits.addTarget(Catalogue.WEB_H264), DeliverableEdits.cropToGrid("web-h264", true),
+                DeliverableEdits.addTarget(Catalogue.EDIT_PRORES_HQ));
         assertThat(project.deliverables()).hasSize(2);
         assertThat(project.deliverables().getFirst().flatten()).isEqualTo(Ground.parse("336699"));
         assertThat(project.deliverables().getFirst().cropToGrid()).isTrue();
-        assertThat(Edits.removeDeliverable("web-h264").apply(project).deliverables()).hasSize(1);
+        assertThat(DeliverableEdits.removeDeliverable("web-h264").apply(project).deliverables()).hasSize(1);
     }
 
     @Test
@@ -98,7 +100,7 @@ class EditsTest {
         history.redo();
         assertThat(history.present().sources().getFirst().reading().rate()).isEqualTo(Rate.of(24));
         history.undo();
-        history.apply(Edits.setGap("s1", GapPolicy.HOLD));
+        history.apply(SourceEdits.setGap("s1", GapPolicy.HOLD));
         assertThat(history.redoName()).as("another edit ends what could be redone").isEmpty();
         assertThat(history.undo()).isTrue();
         assertThat(history.undo()).isTrue();
@@ -109,10 +111,10 @@ class EditsTest {
     @Test
     void anEditThatChangesNothingLeavesNoStep() {
         EditHistory history = new EditHistory(with(Edits.bringIn(List.of(A.location()), Edits.Layout.ONE_PROGRAMME)));
-        assertThat(history.apply(Edits.setRange("s1", null))).isFalse();
+        assertThat(history.apply(SourceEdits.setRange("s1", null))).isFalse();
         assertThat(history.undoName()).isEmpty();
         assertThat(history.isSaved()).isTrue();
-        history.apply(Edits.setRange("s1", FrameRange.of(1001, 1002)));
+        history.apply(SourceEdits.setRange("s1", FrameRange.of(1001, 1002)));
         assertThat(history.isSaved()).isFalse();
         history.markSaved();
         assertThat(history.isSaved()).isTrue();

@@ -39,9 +39,10 @@ class ProjectTextTest {
                 .bringIn(List.of(Frames.good("sh010", 1001, 1096).sequence().location(), Frames.good("sh020", 1, 64).sequence().location()),
                         Edits.Layout.ONE_PROGRAMME)
                 .apply(Project.EMPTY);
-        for (Edit edit : List.of(Edits.setRate(Rate.of(24000, 1001)), Edits.setRange("s1", FrameRange.of(1001, 1050)),
-                Edits.setGap("s2", GapPolicy.CARD), Edits.addTarget(Catalogue.WEB_H264), Edits.addTarget(Catalogue.ALPHA_PRORES_4444),
-                Edits.setFlatten("web-h264", Ground.parse("1A2B3C")), Edits.setNaming("{reel}_{date}_{target}"),
+        for (Edit edit : List.of(Edits.setRate(Rate.of(24000, 1001)), SourceEdits.setRange("s1", FrameRange.of(1001, 1050)),
+                SourceEdits.setGap("s2", GapPolicy.CARD), DeliverableEdits.addTarget(Catalogue.WEB_H264),
+                DeliverableEdits.addTarget(Catalogue.ALPHA_PRORES_4444),
+                DeliverableEdits.setFlatten("web-h264", Ground.parse("1A2B3C")), Edits.setNaming("{reel}_{date}_{target}"),
                 Edits.setFolder(Place.of(Path.of("/deliver/here"))))) {
             project = edit.apply(project);
         }

@@ -22,7 +22,7 @@ class ConformTest {
 
     private static ReelPlan plan(long frames, Playing playing, Rational ratio) {
         return ReelPlan.of(List.of(
-                new ReelPlan.Part(0, Item.of("s1").withPlaying(playing), Frames.good("a", 1, (int) frames).table(), Reading.PLAIN, ratio)));
+                new ReelPart(0, Item.of("s1").withPlaying(playing), Frames.good("a", 1, (int) frames).table(), Reading.PLAIN, ratio)));
     }
 
     private static List<Long> shown(ReelPlan plan) {

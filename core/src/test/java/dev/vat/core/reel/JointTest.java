@@ -14,8 +14,8 @@ import org.junit.jupiter.api.Test;
 
 class JointTest {
 
-    private static ReelPlan.Part part(int place, long frames, Joint joint) {
-        return new ReelPlan.Part(place, Item.of("s" + place).withJoint(joint), Frames.good("a" + place, 1, (int) frames).table(),
+    private static ReelPart part(int place, long frames, Joint joint) {
+        return new ReelPart(place, Item.of("s" + place).withJoint(joint), Frames.good("a" + place, 1, (int) frames).table(),
                 Reading.PLAIN, Rational.ONE);
     }
 
@@ -27,7 +27,7 @@ class JointTest {
     void aDissolveLaysTwoItemsOverEachOtherAndShortensTheReel() {
         ReelPlan plan = ReelPlan.of(List.of(part(0, 10, null), part(1, 8, Joint.dissolve(3))));
         assertThat(plan.count()).isEqualTo(15);
-        assertThat(plan.spans()).extracting(ReelPlan.Span::start).containsExactly(0L, 7L);
+        assertThat(plan.spans()).extracting(ReelSpan::start).containsExactly(0L, 7L);
         assertThat(plan.at(6)).isEqualTo(frame(0, 7));
         assertThat(plan.at(7).content()).isEqualTo(new ReelFrame.Cross(frame(0, 8), frame(1, 1), Rational.of(1, 4)));
         assertThat(plan.at(9).content()).isEqualTo(new ReelFrame.Cross(frame(0, 10), frame(1, 3), Rational.of(3, 4)));
@@ -59,7 +59,7 @@ class JointTest {
     @Test
     void whereThereIsNoRoomAJointTakesWhatThereIsAndSaysSo() {
         ReelPlan plan = ReelPlan.of(List.of(part(0, 4, null), part(1, 6, Joint.dissolve(12)), part(2, 6, Joint.dissolve(4))));
-        assertThat(plan.spans()).extracting(ReelPlan.Span::overlap).containsExactly(0L, 4L, 2L);
+        assertThat(plan.spans()).extracting(ReelSpan::overlap).containsExactly(0L, 4L, 2L);
         assertThat(plan.shortened(1)).contains(Joint.dissolve(12));
         assertThat(plan.shortened(2)).contains(Joint.dissolve(4));
         assertThat(plan.count()).isEqualTo(10);
@@ -72,7 +72,7 @@ class JointTest {
     @Test
     void blackIsDrawnAndDissolvedInto() {
         ReelPlan plan = ReelPlan
-                .of(List.of(part(0, 5, null), ReelPlan.Part.of(1, Item.of(GeneratedItem.Plain.black(4)).withJoint(Joint.dissolve(2)))));
+                .of(List.of(part(0, 5, null), ReelPart.of(1, Item.of(GeneratedItem.Plain.black(4)).withJoint(Joint.dissolve(2)))));
         assertThat(plan.count()).isEqualTo(7);
         assertThat(plan.spans().getLast().isDrawn()).isTrue();
         assertThat(plan.at(3).content())
@@ -85,16 +85,16 @@ class JointTest {
     void aFillUnderADissolveIsStillSaid() {
         FrameTable holed = Frames.good("a", 1, 6).without(6).table();
         ReelPlan plan = ReelPlan.of(List.of(
-                new ReelPlan.Part(0, Item.of("s0"), holed, Reading.PLAIN.withGap(GapPolicy.HOLD).withRange(FrameRange.of(1, 6)),
+                new ReelPart(0, Item.of("s0"), holed, Reading.PLAIN.withGap(GapPolicy.HOLD).withRange(FrameRange.of(1, 6)),
                         Rational.ONE),
                 part(1, 4, Joint.dissolve(2))));
-        assertThat(plan.fills()).extracting(ReelPlan.Fill::reelFrame).containsExactly(5L);
+        assertThat(plan.fills()).extracting(ReelFill::reelFrame).containsExactly(5L);
     }
 
     @Test
     void anItemTrimsWhatItsSourceTakes() {
         ReelPlan plan = ReelPlan
-                .of(List.of(new ReelPlan.Part(0, Item.of("s0").withRange(FrameRange.of(3, 5)), Frames.good("a", 1, 9).table(),
+                .of(List.of(new ReelPart(0, Item.of("s0").withRange(FrameRange.of(3, 5)), Frames.good("a", 1, 9).table(),
                         Reading.PLAIN.withRange(FrameRange.of(2, 9)), Rational.ONE)));
         assertThat(plan.count()).isEqualTo(3);
         assertThat(plan.at(0).wanted()).isEqualTo(3);

@@ -18,15 +18,15 @@ import org.junit.jupiter.api.Test;
 class ReelPlanTest {
 
     private static ReelPlan plan(FrameTable table, Reading reading) {
-        return ReelPlan.of(List.of(ReelPlan.Part.of("s1", table, reading)));
+        return ReelPlan.of(List.of(ReelPart.of("s1", table, reading)));
     }
 
     @Test
     void itemsFollowEachOtherAndLengthFollowsFromThem() {
-        ReelPlan plan = ReelPlan.of(List.of(ReelPlan.Part.of("s1", Frames.good("a", 1001, 1010).table(), Reading.PLAIN),
-                ReelPlan.Part.of("s2", Frames.good("b", 5, 7).table(), Reading.PLAIN)));
+        ReelPlan plan = ReelPlan.of(List.of(ReelPart.of("s1", Frames.good("a", 1001, 1010).table(), Reading.PLAIN),
+                ReelPart.of("s2", Frames.good("b", 5, 7).table(), Reading.PLAIN)));
         assertThat(plan.count()).isEqualTo(13);
-        assertThat(plan.spans()).extracting(ReelPlan.Span::start).containsExactly(0L, 10L);
+        assertThat(plan.spans()).extracting(ReelSpan::start).containsExactly(0L, 10L);
         assertThat(plan.at(9)).isEqualTo(new ReelFrame(0, 1010, new ReelFrame.SourceFrame(1010)));
         assertThat(plan.at(10)).isEqualTo(new ReelFrame(1, 5, new ReelFrame.SourceFrame(5)));
         assertThatThrownBy(() -> plan.at(13)).isInstanceOf(IndexOutOfBoundsException.class);
@@ -96,9 +96,9 @@ class ReelPlanTest {
     @Test
     void itemsOfNoFramesTakeNoPlace() {
         ReelPlan plan = ReelPlan.of(List.of(
-                ReelPlan.Part.of("s0", Frames.good("e", 0, 45).without(range(0, 45, 5)).table(),
+                ReelPart.of("s0", Frames.good("e", 0, 45).without(range(0, 45, 5)).table(),
                         Reading.PLAIN.withRange(FrameRange.of(46, 49))),
-                ReelPlan.Part.of("s1", Frames.good("a", 1, 3).table(), Reading.PLAIN)));
+                ReelPart.of("s1", Frames.good("a", 1, 3).table(), Reading.PLAIN)));
         assertThat(plan.count()).isEqualTo(3);
         assertThat(plan.spanAt(0).source()).isEqualTo("s1");
     }

@@ -24,8 +24,8 @@ class TogetherTest {
     private static final Assembly SIDE_BY_SIDE = new Assembly.Views(Size.of(200, 100), Rgb.BLACK, List.of(), null, Rate.FPS_25);
     private static final Assembly SUM = new Assembly.Passes(List.of(Pass.of("base", null, null, Operation.ADD)), ColourReading.LINEAR);
 
-    private static ReelPlan.Part cell(String source, FrameTable table) {
-        return ReelPlan.Part.of(source, table, Reading.PLAIN);
+    private static ReelPart cell(String source, FrameTable table) {
+        return ReelPart.of(source, table, Reading.PLAIN);
     }
 
     private static Layout layout(boolean endsEmpty, Long frames) {
@@ -33,9 +33,9 @@ class TogetherTest {
                 .withEndsEmpty(endsEmpty).withFrames(frames);
     }
 
-    private static ReelPlan plan(Layout layout, ReelPlan.Part... cells) {
-        return ReelPlan.of(List.of(new ReelPlan.Part(0, Item.of(layout), null, null, Rational.ONE, SIDE_BY_SIDE, List.of(cells), 0),
-                ReelPlan.Part.of(1, Item.of(GeneratedItem.Plain.black(2)))));
+    private static ReelPlan plan(Layout layout, ReelPart... cells) {
+        return ReelPlan.of(List.of(new ReelPart(0, Item.of(layout), null, null, Rational.ONE, SIDE_BY_SIDE, List.of(cells), 0),
+                ReelPart.of(1, Item.of(GeneratedItem.Plain.black(2)))));
     }
 
     private static List<ReelFrame> frames(ReelPlan plan, long at) {
@@ -76,17 +76,17 @@ class TogetherTest {
     void aHoleInOneViewIsFilledThereAlone() {
         FrameTable holed = Frames.good("b", 101, 108).without(103).table();
         ReelPlan plan = plan(layout(false, null), cell("a", Frames.good("a", 1, 8).table()),
-                ReelPlan.Part.of("b", holed, Reading.PLAIN.withGap(GapPolicy.HOLD)));
+                ReelPart.of("b", holed, Reading.PLAIN.withGap(GapPolicy.HOLD)));
         assertThat(plan.at(2).isFill()).isTrue();
         assertThat(frames(plan, 2)).containsExactly(new ReelFrame(2, 3, new ReelFrame.SourceFrame(3)),
                 new ReelFrame(3, 103, new ReelFrame.SourceFrame(102)));
-        assertThat(plan.fills()).extracting(ReelPlan.Fill::reelFrame).containsExactly(2L);
+        assertThat(plan.fills()).extracting(ReelFill::reelFrame).containsExactly(2L);
     }
 
     @Test
     void passesTakeTheNumbersThatTheShotTakes() {
         FrameTable main = Frames.good("full", 1, 20).table();
-        ReelPlan.Part shot = new ReelPlan.Part(0,
+        ReelPart shot = new ReelPart(0,
                 Item.of("full").withRange(FrameRange.of(5, 8)).withPlaying(Playing.PLAIN.withReversed(true)), main, Reading.PLAIN,
                 Rational.ONE,
                 SUM, List.of(cell("base", Frames.good("base", 1, 20).table()), cell("light", Frames.good("light", 1, 20).table())), 0);
@@ -102,9 +102,9 @@ class TogetherTest {
     void withoutOneOfItsPassesThereIsACardAndNoHalfPicture() {
         FrameTable holed = Frames.good("light", 1, 9).without(3).table();
         ReelPlan plan = ReelPlan
-                .of(List.of(new ReelPlan.Part(0, Item.of("full"), Frames.good("full", 1, 9).table(), Reading.PLAIN, Rational.ONE, SUM,
+                .of(List.of(new ReelPart(0, Item.of("full"), Frames.good("full", 1, 9).table(), Reading.PLAIN, Rational.ONE, SUM,
                         List.of(cell("base", Frames.good("base", 1, 9).table()),
-                                ReelPlan.Part.of("light", holed, Reading.PLAIN.withGap(GapPolicy.CARD))),
+                                ReelPart.of("light", holed, Reading.PLAIN.withGap(GapPolicy.CARD))),
                         0)));
         assertThat(plan.at(2).content()).isInstanceOf(ReelFrame.Card.class);
         assertThat(plan.at(2).isFill()).isTrue();

@@ -13,6 +13,7 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.Fade;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.SoundUse;
@@ -128,7 +129,7 @@ class ReelSoundTest {
     void aTrimmedClipBringsTheSoundOfWhatIsLeft() {
         FrameTable a = clip("kite.mov");
         long first = a.sequence().first();
-        ReelSound sound = sound(Map.of("s1", WITH_SOUND), Edits.setRange("s1", FrameRange.of(first + 25, first + 74))).orElseThrow();
+        ReelSound sound = sound(Map.of("s1", WITH_SOUND), SourceEdits.setRange("s1", FrameRange.of(first + 25, first + 74))).orElseThrow();
         assertThat(sound.pieces())
                 .containsExactly(new ReelSound.Piece(Path.of("/kite/kite.mov").toAbsolutePath().toString(), 48_000, 0, 96_000));
         assertThat(sound.samples()).as("the second clip is silent").isEqualTo(96_000 + 192_000);
@@ -136,7 +137,7 @@ class ReelSoundTest {
 
     @Test
     void soundThatCantKeepUpWithItsPicturesIsLeftOut() {
-        assertThat(sound(Map.of("s1", WITH_SOUND), Edits.setCadence("s1", Cadence.PLAIN.withEvery(2)))).isEmpty();
+        assertThat(sound(Map.of("s1", WITH_SOUND), SourceEdits.setCadence("s1", Cadence.PLAIN.withEvery(2)))).isEmpty();
         assertThat(sound(Map.of())).as("nobody has any").isEmpty();
     }
 }

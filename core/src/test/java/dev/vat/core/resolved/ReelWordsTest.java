@@ -17,10 +17,12 @@ import dev.vat.core.finding.Observed;
 import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.GeneratedItem;
@@ -110,7 +112,7 @@ class ReelWordsTest {
                 8 10:00:00:08 -> sh020 0003
                 9 10:00:00:09 -> sh020 0004""");
         assertThat(PlanText.of(programme, 1).lines()).hasSize(5);
-        ResolvedReel mixed = programme(Edits.setSourceRate("s1", Rate.of(50)), ReelEdits.setRate(Rate.of(60)),
+        ResolvedReel mixed = programme(SourceEdits.setSourceRate("s1", Rate.of(50)), ReelEdits.setRate(Rate.of(60)),
                 ReelEdits.playItem(0, Playing.PLAIN.withConform(Conform.BLEND)));
         assertThat(PlanText.of(mixed, 0).lines().skip(1).findFirst()).contains("1 00:00:00:01 -> sh010_camB_v03 1001 + 1002 (5/6 of "
                 + "the later)");
@@ -141,7 +143,7 @@ class ReelWordsTest {
         assertThat(marked.source("s1").orElseThrow().reading().remarks())
                 .containsExactlyInAnyOrderEntriesOf(Map.of(1003L, "ribbon jumps", 1007L, "string"));
         assertThat(Remark.toText(marked)).isEqualTo("sh010_camB_v03 1003 ribbon jumps\nsh010_camB_v03 1007 string\nsh020 0003-0005");
-        Project mended = Edits.mark("s1", FrameRange.of(1003, 1003), false).apply(marked);
+        Project mended = SourceEdits.mark("s1", FrameRange.of(1003, 1003), false).apply(marked);
         assertThat(mended.source("s1").orElseThrow().reading().remarks()).as("what was said goes with the mark").containsOnlyKeys(1007L);
     }
 
@@ -190,7 +192,7 @@ class ReelWordsTest {
     }
 
     private static List<Finding> find(Map<String, String> unusable, Map<String, String> lacking, Edit... edits) {
-        Project project = Edits.addTarget(Catalogue.target("web-h264")).apply(project(edits));
+        Project project = DeliverableEdits.addTarget(Catalogue.target("web-h264")).apply(project(edits));
         return Findings.of(project, new Observed(TABLES, Map.of(), Map.of(), Observed.Destination.UNKNOWN, Set.of(), unusable, lacking))
                 .all();
     }
@@ -204,13 +206,14 @@ class ReelWordsTest {
     void lettersAreLookedForInTheFaceThatTheyAreSetIn() {
         Edit reel = ReelEdits.burnIn(BurnIn.of(Line.of(new Wording("kite"), Spot.TOP)));
         Edit item = ReelEdits.burnInItem(1, BurnIn.of(Line.of(new Wording("dune"), Spot.BOTTOM)));
-        Edit file = Edits.follow("web-h264", d -> d.withBurnIn(BurnIn.of(Line.of(new Wording("sky"), Spot.TOP)).withFace("/file.ttf")));
+        Edit file = DeliverableEdits.follow("web-h264",
+                d -> d.withBurnIn(BurnIn.of(Line.of(new Wording("sky"), Spot.TOP)).withFace("/file.ttf")));
         Edit faced = ReelEdits.burnInItem(1, BurnIn.of(Line.of(new Wording("dune"), Spot.BOTTOM)).withFace("/item.ttf"));
-        Edit target = Edits.addTarget(Catalogue.target("web-h264"));
+        Edit target = DeliverableEdits.addTarget(Catalogue.target("web-h264"));
         assertThat(WrittenWords.byFace(project(reel, target, file, item))).isEqualTo(Map.of("", "deikntu", "/file.ttf", "deknsuy"));
         assertThat(WrittenWords.byFace(project(reel, target, file, faced)))
                 .isEqualTo(Map.of("", "eikt", "/file.ttf", "ksy", "/item.ttf", "deiknstuy"));
-        assertThat(WrittenWords.byFace(project(reel, target, Edits.follow("web-h264", Deliverable::withCleanPictures))))
+        assertThat(WrittenWords.byFace(project(reel, target, DeliverableEdits.follow("web-h264", Deliverable::withCleanPictures))))
                 .isEqualTo(Map.of("", "eikt"));
         assertThat(one(find(Map.of(), Map.of("/file.ttf", "u"), reel, target, file, item), "letters-missing").text())
                 .contains("The burn-in of item 2").contains("no letter u.");

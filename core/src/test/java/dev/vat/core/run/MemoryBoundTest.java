@@ -16,15 +16,15 @@ import org.junit.jupiter.api.Test;
 
 class MemoryBoundTest {
 
-    private static RunPlan.RunFile file(String target, Size size) {
+    private static RunFile file(String target, Size size) {
         Settings settings = Catalogue.target(target).settings();
-        return new RunPlan.RunFile(target, target, settings.codec().id(), target, Treatment.plain(settings.codec(), size), null, 2, 1,
+        return new RunFile(target, target, settings.codec().id(), target, Treatment.plain(settings.codec(), size), null, 2, 1,
                 Map.of(),
-                List.of(new RunPlan.Part(0, 0, 100)), Expectation.of(settings, 100, Rate.FPS_25, size, PixelAspect.SQUARE, null), null,
+                List.of(new RunPart(0, 0, 100)), Expectation.of(settings, 100, Rate.FPS_25, size, PixelAspect.SQUARE, null), null,
                 null);
     }
 
-    private static RunPlan plan(Size size, List<RunPlan.RunFile> files) {
+    private static RunPlan plan(Size size, List<RunFile> files) {
         return new RunPlan(4, "r", "2031-05-04T12:00:00Z", "0", "lib", "p", "r", Rate.FPS_25, "chosen", size, PixelAspect.SQUARE,
                 WorkingFormat.W16, List.of(), List.of(),
                 "/out", "face", null, files, null);
@@ -47,7 +47,7 @@ class MemoryBoundTest {
     @Test
     void whatDoesntFitTogetherIsReadAgain() {
         Size uhd = Size.of(3840, 2160);
-        List<RunPlan.RunFile> files = List.of(file("web-h264", uhd), file("edit-prores-hq", uhd), file("review-h264", uhd));
+        List<RunFile> files = List.of(file("web-h264", uhd), file("edit-prores-hq", uhd), file("review-h264", uhd));
         RunPlan plan = plan(uhd, files);
         long all = MemoryBound.of(plan, files);
         assertThat(MemoryBound.groups(plan, files, all)).containsExactly(files);

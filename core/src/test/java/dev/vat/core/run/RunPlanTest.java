@@ -13,6 +13,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.FileFacts;
@@ -40,18 +41,18 @@ class RunPlanTest {
         return new RunPlan(1, "20310504-120000-abcdef", "2031-05-04T12:00:00Z", "0", "lib", "Kite Week", "opening", Rate.FPS_25, "chosen",
                 Size.of(64, 48),
                 PixelAspect.SQUARE, WorkingFormat.W16,
-                List.of(new RunPlan.RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG,
+                List.of(new RunSource("a", "/a", new SequencePattern("a.", 4, ".png"), FileKind.PNG,
                         PictureReading.of(AlphaKind.NONE, false), 16, Size.of(64, 48), null, 0, false, List.of()),
-                        new RunPlan.RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR,
+                        new RunSource("b", "/b", new SequencePattern("b.", 1, ".exr"), FileKind.EXR,
                                 PictureReading.of(AlphaKind.NONE, true), 16, Size.of(64, 48), null, 0, false, List.of())),
-                List.of(new RunPlan.RunSpan(0, 0, 1001, 1, 1, 10,
-                        List.of(new RunPlan.RunFill(3, new ReelFrame(0, 1004, new ReelFrame.SourceFrame(1003))),
-                                new RunPlan.RunFill(4, new ReelFrame(0, 1005, new ReelFrame.Card("missing"))))),
-                        new RunPlan.RunSpan(1, 10, 0, 5, 1, 5, List.of())),
+                List.of(new RunSpan(0, 0, 1001, 1, 1, 10,
+                        List.of(new RunFill(3, new ReelFrame(0, 1004, new ReelFrame.SourceFrame(1003))),
+                                new RunFill(4, new ReelFrame(0, 1005, new ReelFrame.Card("missing"))))),
+                        new RunSpan(1, 10, 0, 5, 1, 5, List.of())),
                 "/out", "face", null,
-                List.of(new RunPlan.RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4",
+                List.of(new RunFile("web-h264", "H.264 for the web", "h264-high-420", "opening_web.mp4",
                         Treatment.plain(Catalogue.codec("h264-high-420"), Size.of(64, 48)), null, 2, 1, Map.of("crf", "17"),
-                        List.of(new RunPlan.Part(0, 0, 15)), expected, null, null)),
+                        List.of(new RunPart(0, 0, 15)), expected, null, null)),
                 null);
     }
 
@@ -72,10 +73,10 @@ class RunPlanTest {
         JsonMapper json = JsonMapper.builder().build();
         assertThat(json.readValue(json.writeValueAsString(plan()), RunPlan.class)).isEqualTo(plan());
         ReelFrame from = new ReelFrame(0, 1004, new ReelFrame.Blend(1003, 1004, Rational.of(1, 3)), false);
-        ReelFrame black = new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Plain(Rgb.BLACK), false);
-        RunPlan drawn = plan().withSpans(List.of(new RunPlan.RunSpan(RunPlan.RunSpan.DRAWN, 0, 0, 1, 1, 4,
-                List.of(new RunPlan.RunFill(0,
-                        new ReelFrame(RunPlan.RunSpan.DRAWN, 0, new ReelFrame.Cross(from, black, Rational.of(1, 2)), false))),
+        ReelFrame black = new ReelFrame(RunSpan.DRAWN, 0, new ReelFrame.Plain(Rgb.BLACK), false);
+        RunPlan drawn = plan().withSpans(List.of(new RunSpan(RunSpan.DRAWN, 0, 0, 1, 1, 4,
+                List.of(new RunFill(0,
+                        new ReelFrame(RunSpan.DRAWN, 0, new ReelFrame.Cross(from, black, Rational.of(1, 2)), false))),
                 new ReelFrame.Plain(Rgb.BLACK), null)));
         assertThat(json.readValue(json.writeValueAsString(drawn), RunPlan.class)).isEqualTo(drawn);
         assertThat(drawn.frameAt(0).seen()).extracting(ReelFrame::wanted).containsExactly(1003L, 1004L);
@@ -87,9 +88,9 @@ class RunPlanTest {
     @CsvSource({"web-h264, 25, 2200, 1000", "web-h264, 24000/1001, 2000, 960", "web-h264, 25, 96, 1000", "edit-prores-hq, 25, 250, 100",
         "alpha-prores-4444, 24, 97, 96"})
     void partsCoverEverythingOnceInOrder(String target, String rate, long frames, long length) {
-        List<RunPlan.Part> parts = PartCutting.cut(Catalogue.target(target).settings(), Rate.parse(rate), frames);
+        List<RunPart> parts = PartCutting.cut(Catalogue.target(target).settings(), Rate.parse(rate), frames);
         long next = 0;
-        for (RunPlan.Part part : parts) {
+        for (RunPart part : parts) {
             assertThat(part.first()).isEqualTo(next);
             assertThat(part.count()).isEqualTo(Math.min(length, frames - next));
             next = part.end();
@@ -175,7 +176,7 @@ class RunPlanTest {
     void whatWillBeMadeIsSaidInWords() {
         FrameTable table = Frames.good("a", 1001, 1432).table();
         assertThat(programme(table).describe()).isEqualTo("whole reel, 432 frames");
-        Project project = Edits.setRange("s1", FrameRange.of(1021, 1332))
+        Project project = SourceEdits.setRange("s1", FrameRange.of(1021, 1332))
                 .apply(Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
         assertThat(ResolvedReel.of(project, Map.of("s1", table)).orElseThrow().describe()).isEqualTo("only 1021-1332, 312 frames");
     }

@@ -7,8 +7,8 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.Target;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.EditHistory;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -79,7 +79,7 @@ class DeliverableSettingsTest {
         "first-number|change of the first number|the first number as the target has it"})
     void undoSaysWhatWasChangedAndWhatWasTakenBack(String id, String change, String back) {
         Setting setting = DeliverableSettings.of(id);
-        Project project = Edits.addTarget(Catalogue.WEB_H264).apply(Project.EMPTY);
+        Project project = DeliverableEdits.addTarget(Catalogue.WEB_H264).apply(Project.EMPTY);
         EditHistory history = new EditHistory(project);
         // Something of everything, so that each has something to take back.
         history.apply(setting.edit("web-h264", d -> d.withEffort(Effort.THOROUGH).withMatte(true).withFirstNumber(7L)));

@@ -3,7 +3,7 @@ package dev.vat.desktop.band;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.Recipe;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
@@ -92,7 +92,7 @@ public interface FrameTrack {
     }
 
     /** An item's end or start, which can be dragged. @param at the place from which on it, or what follows it, is seen */
-    record Edge(long at, ReelPlan.Span item, boolean start) {}
+    record Edge(long at, ReelSpan item, boolean start) {}
 
     /** What can be dragged, in ascending order; where two items meet, the end of the one before stands first. */
     default List<Edge> edges() {

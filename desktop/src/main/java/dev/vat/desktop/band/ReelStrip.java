@@ -8,7 +8,9 @@ import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.PictureWords;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameState;
@@ -51,7 +53,7 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
         return plan().count();
     }
 
-    private ResolvedReel.Entry entry(ReelFrame frame) {
+    private ReelEntry entry(ReelFrame frame) {
         return programme.entry(frame.item()).orElseThrow();
     }
 
@@ -78,7 +80,7 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
         if (!(frame.content() instanceof ReelFrame.SourceFrame) && !(frame.content() instanceof ReelFrame.Together)) {
             return Mark.MIXED;
         }
-        ReelPlan.Span span = plan().spans().get(frame.item());
+        ReelSpan span = plan().spans().get(frame.item());
         if (span.even() || place == span.start()) {
             return Mark.GOOD;
         }
@@ -152,7 +154,7 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
 
     @Override
     public List<Long> cuts() {
-        return plan().spans().stream().skip(1).map(ReelPlan.Span::start).toList();
+        return plan().spans().stream().skip(1).map(ReelSpan::start).toList();
     }
 
     @Override

@@ -1,7 +1,7 @@
 package dev.vat.desktop.band;
 
 import dev.vat.core.recipe.Recipe;
-import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.trial.Excerpt;
 import dev.vat.core.trial.FileTrial;
 import java.nio.file.Path;
@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Optional;
 
 /** A file of which only excerpts were encoded: the rest isn't there. */
-public record TrialStrip(RunPlan.RunFile file, FileTrial trial, MovieStrip inner) implements Wrapped {
+public record TrialStrip(RunFile file, FileTrial trial, MovieStrip inner) implements Wrapped {
 
-    public static TrialStrip of(RunPlan.RunFile file, FileTrial trial) {
+    public static TrialStrip of(RunFile file, FileTrial trial) {
         return new TrialStrip(file, trial, new MovieStrip(Path.of(trial.parts()), file.expected()));
     }
 

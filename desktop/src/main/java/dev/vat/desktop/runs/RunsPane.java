@@ -1,5 +1,6 @@
 package dev.vat.desktop.runs;
 
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
@@ -153,7 +154,7 @@ public final class RunsPane extends BorderPane {
             RunPlan plan = home.plan();
             words.setText((home.hasEnded() ? "Not finished: " : "Interrupted: ") + plan.reel() + ", started "
                     + plan.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC")
-                    + ". Not made: " + home.unfinished().stream().map(RunPlan.RunFile::title).collect(Collectors.joining(", "))
+                    + ". Not made: " + home.unfinished().stream().map(RunFile::title).collect(Collectors.joining(", "))
                     + ". Nothing half made stands under a final name.");
         } catch (IOException e) {
             words.setText("An interrupted run can't be read: " + e.getMessage());

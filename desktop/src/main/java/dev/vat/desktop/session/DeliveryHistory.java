@@ -4,7 +4,10 @@ import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
 import dev.vat.core.recipe.Recipes;
 import dev.vat.core.resolved.ReelSound;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
+import dev.vat.core.run.RunSpan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rational;
@@ -75,7 +78,7 @@ public final class DeliveryHistory {
     /** The same file once more from its frames as they are now, under the next free name. */
     public void makeAgain(Line line) {
         RunPlan plan = line.entry.plan();
-        List<RunPlan.RunFile> files = plan.files().stream().filter(f -> f.target().equals(line.entry.target())).toList();
+        List<RunFile> files = plan.files().stream().filter(f -> f.target().equals(line.entry.target())).toList();
         start(RunPlanner.ofSystem().again(plan.withFiles(files), Path.of(plan.folder()), null), line);
     }
 
@@ -200,8 +203,8 @@ public final class DeliveryHistory {
     /** Brings in the frames that it was made of. */
     public void showFrames(Line line) {
         RunPlan plan = line.entry.plan();
-        List<Path> frames = plan.spans().stream().flatMap(RunPlan.RunSpan::ofSources).map(s -> {
-            RunPlan.RunSource source = plan.sources().get(s.source());
+        List<Path> frames = plan.spans().stream().flatMap(RunSpan::ofSources).map(s -> {
+            RunSource source = plan.sources().get(s.source());
             return Recipes.file(source, s.first());
         }).distinct().toList();
         List<Path> gone = frames.stream().filter(f -> !Files.exists(f)).toList();

@@ -5,7 +5,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.resolved.ResolvedReel;
-import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.trial.Estimate;
@@ -44,7 +44,7 @@ public final class Forecasts {
     private record Known(Deliverable deliverable, FileForecast forecast) {}
 
     /** A file that was tried, to be watched. */
-    public record Tried(RunPlan.RunFile file, FileTrial trial) {}
+    public record Tried(RunFile file, FileTrial trial) {}
 
     /** Steps of quality of one deliverable, each as it would be. */
     public record Ladder(Deliverable deliverable, Map<Deliverable, FileForecast> steps) {}
@@ -195,7 +195,7 @@ public final class Forecasts {
         costs = ReelCosts.of(trial.looked(), job.plan().frames());
         job.deliverables(trial, meant).forEach((id, forecast) -> known.put(id,
                 new Known(meant.stream().filter(d -> d.id().equals(id)).findFirst().orElseThrow(), forecast)));
-        for (RunPlan.RunFile file : job.plan().files()) {
+        for (RunFile file : job.plan().files()) {
             if (trial.files().containsKey(file.target())) {
                 tried.put(Variants.deliverable(file.target()), new Tried(file, trial.files().get(file.target())));
             }

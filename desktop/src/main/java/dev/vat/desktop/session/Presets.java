@@ -2,7 +2,7 @@ package dev.vat.desktop.session;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.engine.storage.PresetStore;
 import java.io.IOException;
 import java.util.List;
@@ -40,7 +40,7 @@ public final class Presets {
     public void paste(String text) {
         try {
             Preset kept = store.keep(Preset.parse(text));
-            session.edit(Edits.addPreset(kept));
+            session.edit(DeliverableEdits.addPreset(kept));
         } catch (IOException | IllegalArgumentException e) {
             session.say("What lies on the clipboard can't be taken: " + e.getMessage());
         }

@@ -1,7 +1,7 @@
 package dev.vat.desktop.session;
 
 import dev.vat.core.delivery.RoughForecast;
-import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.trial.ReelCosts;
 import dev.vat.engine.run.Run;
 import dev.vat.protocol.FileProgress;
@@ -95,7 +95,7 @@ public final class RunLine {
         if (file.stage() != FileProgress.Stage.ENCODING || file.done() * 10 < file.frames() || file.done() >= file.frames()) {
             return 0;
         }
-        int reelFrames = run.plan().files().stream().filter(f -> f.target().equals(file.target())).mapToInt(RunPlan.RunFile::reelFrames)
+        int reelFrames = run.plan().files().stream().filter(f -> f.target().equals(file.target())).mapToInt(RunFile::reelFrames)
                 .findFirst().orElse(1);
         boolean even = costs == null || run.plan().files().stream()
                 .anyMatch(f -> f.target().equals(file.target()) && f.codecInCatalogue().everyFrameStandsAlone());
@@ -113,12 +113,12 @@ public final class RunLine {
 
     /** What a file of it is called. */
     public String title(String target) {
-        return run.plan().files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::title).findFirst().orElse(target);
+        return run.plan().files().stream().filter(f -> f.target().equals(target)).map(RunFile::title).findFirst().orElse(target);
     }
 
     /** What a file of it may weigh, before anything was tried; null where nobody said. */
     public RoughForecast forecast(String target) {
-        return run.plan().files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::forecast).filter(Objects::nonNull)
+        return run.plan().files().stream().filter(f -> f.target().equals(target)).map(RunFile::forecast).filter(Objects::nonNull)
                 .findFirst().orElse(null);
     }
 

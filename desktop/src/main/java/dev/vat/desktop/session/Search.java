@@ -2,6 +2,7 @@ package dev.vat.desktop.session;
 
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.ForeignKinds;
 import dev.vat.core.source.Kin;
@@ -126,7 +127,7 @@ public final class Search {
                 Optional<Location> match = found.stream().filter(l -> l.pattern().equals(source.pattern())).findFirst();
                 boolean meant = source.id().equals(lost.id()) || session.watch().trouble(source.id()).isPresent();
                 if (match.isPresent() && meant) {
-                    session.edit(Edits.relink(source.id(), match.get()));
+                    session.edit(SourceEdits.relink(source.id(), match.get()));
                     count++;
                 }
             }
@@ -141,7 +142,7 @@ public final class Search {
             List<Location> found = all.stream().filter(l -> l.isSound() == source.location().isSound()).toList();
             List<Location> fit = found.size() == 1 ? found : found.stream().filter(l -> l.pattern().equals(source.pattern())).toList();
             if (fit.size() == 1) {
-                session.edit(Edits.relink(source.id(), fit.getFirst()));
+                session.edit(SourceEdits.relink(source.id(), fit.getFirst()));
                 session.say(source.name() + " was replaced by " + fit.getFirst().name() + "; undo brings it back.");
             } else {
                 session.say(found.isEmpty() ? "There is nothing in " + folder.getFileName() + " that could take its place."
@@ -176,7 +177,7 @@ public final class Search {
                     if (fresh.isEmpty()) {
                         session.say("No other version of " + source.name() + " lies beside it.");
                     } else {
-                        session.edit(Edits.bringInVersions(source.id(), fresh));
+                        session.edit(SourceEdits.bringInVersions(source.id(), fresh));
                         session.say(fresh.stream().map(Location::name).collect(Collectors.joining(", "))
                                 + (fresh.size() == 1 ? " was" : " were") + " found: press it to swap it in.");
                     }

@@ -2,9 +2,11 @@ package dev.vat.desktop.session;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.Depth;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.Cadence;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Reading;
@@ -23,12 +25,12 @@ final class SingleStill {
         String id = one.sources().getFirst().id();
         Reading reading = source.reading().withCadence(Cadence.PLAIN);
         one = one.withSource(id, s -> s.withReading(reading.rate() == null ? reading.withRate(Rate.FPS_25) : reading));
-        one = Edits.setRange(id, FrameRange.of(number, number)).apply(one);
-        one = Edits.addTarget(Catalogue.target("frames-png")).apply(one);
+        one = SourceEdits.setRange(id, FrameRange.of(number, number)).apply(one);
+        one = DeliverableEdits.addTarget(Catalogue.target("frames-png")).apply(one);
         boolean alpha = source.reading().picture().resolve(table).alpha().carriesTransparency();
         Depth depth = table.format().orElseThrow().depth();
         String codec = depth.floating() ? "frames-exr" + (alpha ? "-rgba" : "")
                 : "frames-png" + (alpha ? "-rgba" : "") + (depth.bits() > 8 ? "-16" : "-8");
-        return Edits.setCodec(one.deliverables().getFirst().id(), Catalogue.codec(codec)).apply(one);
+        return DeliverableEdits.setCodec(one.deliverables().getFirst().id(), Catalogue.codec(codec)).apply(one);
     }
 }

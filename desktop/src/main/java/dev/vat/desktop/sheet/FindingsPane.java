@@ -5,6 +5,7 @@ import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Remedy;
 import dev.vat.core.finding.Severity;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Source;
@@ -145,7 +146,8 @@ public final class FindingsPane extends VBox {
                     session.deliverable(colour.target())
                             .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))
                     .ifPresent(chosen -> session.edit(Alike.together(remedies.stream()
-                            .map(r -> Edits.setFlatten(((Remedy.ChooseColour) r).target(), new Ground.Colour(chosen))).toList())));
+                            .map(r -> DeliverableEdits.setFlatten(((Remedy.ChooseColour) r).target(), new Ground.Colour(chosen)))
+                            .toList())));
         }
     }
 }

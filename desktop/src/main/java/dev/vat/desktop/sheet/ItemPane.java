@@ -16,8 +16,9 @@ import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.PlanText;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
@@ -46,14 +47,14 @@ final class ItemPane extends VBox {
 
     private final Session session;
     private final ResolvedReel programme;
-    private final ReelPlan.Span span;
+    private final ReelSpan span;
     private final LongSupplier playhead;
     private final Item item;
     private final Playing playing;
     private final int place;
 
     /** @param playhead the reel frame that is shown */
-    ItemPane(Session session, Dialogs ask, ResolvedReel programme, ReelPlan.Span span, LongSupplier playhead) {
+    ItemPane(Session session, Dialogs ask, ResolvedReel programme, ReelSpan span, LongSupplier playhead) {
         this.session = session;
         this.programme = programme;
         this.span = span;
@@ -63,7 +64,7 @@ final class ItemPane extends VBox {
         this.place = span.place();
         setId("item-pane");
         getStyleClass().add("reading");
-        ResolvedReel.Entry entry = programme.entry(span.item()).orElse(null);
+        ReelEntry entry = programme.entry(span.item()).orElse(null);
         if (entry == null) {
             // As it was written: in what the plan has, fields are filled in.
             Item drawn = programme.reel().items().get(place);
@@ -95,7 +96,7 @@ final class ItemPane extends VBox {
 
     // ---- which frames
 
-    private HBox frames(ResolvedReel.Entry entry) {
+    private HBox frames(ReelEntry entry) {
         Sequence sequence = entry.table().sequence();
         FrameRange now = entry.reading().rangeIn(sequence);
         FrameRange all = entry.source().reading().rangeIn(sequence);
@@ -121,7 +122,7 @@ final class ItemPane extends VBox {
     }
 
     /** Still or unsettled ends, as the content checks found them, each off by one press. */
-    private void ends(ResolvedReel.Entry entry, FrameRange now, FrameRange all, List<Node> values) {
+    private void ends(ReelEntry entry, FrameRange now, FrameRange all, List<Node> values) {
         for (ContentFault fault : session.watch().review(entry.source().id()).faults()) {
             long first = fault.frames().getFirst();
             long last = fault.frames().getLast();
@@ -154,7 +155,7 @@ final class ItemPane extends VBox {
 
     // ---- how they play
 
-    private HBox plays(ResolvedReel.Entry entry) {
+    private HBox plays(ReelEntry entry) {
         Rate own = entry.rate().orElse(null);
         Rate reel = programme.rate().orElse(null);
         Rational ratio = own == null || reel == null ? Rational.ONE : own.perSecond().dividedBy(reel.perSecond());
@@ -223,7 +224,7 @@ final class ItemPane extends VBox {
 
     // ---- versions
 
-    private void versions(ResolvedReel.Entry entry) {
+    private void versions(ReelEntry entry) {
         List<Node> values = new ArrayList<>();
         for (Source other : session.relatives().versions(entry.source())) {
             values.add(Parts.small("version-" + other.id(), other.name(), () -> swap(entry, other)));
@@ -237,7 +238,7 @@ final class ItemPane extends VBox {
                 values.toArray(Node[]::new)));
     }
 
-    private void swap(ResolvedReel.Entry entry, Source other) {
+    private void swap(ReelEntry entry, Source other) {
         long before = span.count();
         edit(ReelEdits.swapItem(place, other.id()));
         session.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst())

@@ -4,7 +4,8 @@ import dev.vat.core.delivery.Placement;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Playing;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.NameWords;
@@ -31,16 +32,16 @@ final class ItemRow extends HBox {
 
     private final Session session;
     private final ResolvedReel programme;
-    private final ReelPlan.Span span;
+    private final ReelSpan span;
     private final Item item;
 
-    ItemRow(Session session, Thumbnails thumbnails, ResolvedReel programme, ReelPlan.Span span) {
+    ItemRow(Session session, Thumbnails thumbnails, ResolvedReel programme, ReelSpan span) {
         this.session = session;
         this.programme = programme;
         this.span = span;
         this.item = programme.plan().part(span.item()).item();
         getStyleClass().add("source-line");
-        Optional<ResolvedReel.Entry> entry = programme.entry(span.item());
+        Optional<ReelEntry> entry = programme.entry(span.item());
         entry.ifPresent(e -> {
             long first = span.count() == 0 ? span.range().first() : programme.plan().shown(span, 0);
             long last = span.count() == 0 ? first : programme.plan().shown(span, span.count() - 1);
@@ -98,7 +99,7 @@ final class ItemRow extends HBox {
         return button;
     }
 
-    private List<String> figures(ResolvedReel.Entry entry) {
+    private List<String> figures(ReelEntry entry) {
         List<String> figures = new ArrayList<>();
         if (entry != null) {
             Sequence s = entry.table().sequence();
@@ -114,7 +115,7 @@ final class ItemRow extends HBox {
         return figures;
     }
 
-    private List<String> notes(ResolvedReel.Entry entry) {
+    private List<String> notes(ReelEntry entry) {
         List<String> notes = new ArrayList<>();
         if (entry != null) {
             NameWords.version(entry.table().sequence().location()).ifPresent(version -> notes.add("version " + version));

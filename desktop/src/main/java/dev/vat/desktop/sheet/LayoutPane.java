@@ -18,7 +18,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.reel.View;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rational;
@@ -63,10 +63,10 @@ final class LayoutPane extends VBox {
 
     private final Session session;
     private final ResolvedReel programme;
-    private final ReelPlan.Span span;
+    private final ReelSpan span;
     private final Layout now;
 
-    LayoutPane(Session session, ResolvedReel programme, ReelPlan.Span span) {
+    LayoutPane(Session session, ResolvedReel programme, ReelSpan span) {
         this.session = session;
         this.programme = programme;
         this.span = span;

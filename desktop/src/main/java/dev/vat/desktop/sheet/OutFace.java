@@ -2,8 +2,8 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
-import dev.vat.core.project.Edits;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.Setting;
 import dev.vat.desktop.look.Dialogs;
@@ -135,7 +135,8 @@ public final class OutFace extends VBox {
         getChildren().removeIf(n -> "file-burn-in".equals(n.getId()));
         focused().filter(d -> d.burnIn() != null).ifPresent(d -> {
             VBox own = new VBox(Parts.label("Burn-in of " + d.title(), "strong"),
-                    new BurnInPane(ask, "own-burn-in", d.burnIn(), b -> session.edit(Edits.follow(d.id(), x -> x.withBurnIn(b)))));
+                    new BurnInPane(ask, "own-burn-in", d.burnIn(),
+                            b -> session.edit(DeliverableEdits.follow(d.id(), x -> x.withBurnIn(b)))));
             own.setId("file-burn-in");
             own.getStyleClass().addAll("reading", "file-burn-in");
             getChildren().add(own);

@@ -2,6 +2,7 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.resolved.ResolvedReel;
@@ -115,7 +116,7 @@ final class OutFields {
         draft.setMinWidth(Region.USE_PREF_SIZE);
         draft.setTooltip(new Tooltip("Every file at half size, with a mark in its name and its picture"));
         draft.setSelected(session.project().isDraft());
-        draft.setOnAction(_ -> session.edit(Edits.setDraft(draft.isSelected())));
+        draft.setOnAction(_ -> session.edit(DeliverableEdits.setDraft(draft.isSelected())));
         return draft;
     }
 

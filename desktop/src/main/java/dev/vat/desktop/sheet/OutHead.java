@@ -2,7 +2,7 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.RoughForecast;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -31,7 +31,7 @@ final class OutHead extends VBox {
         more.setGraphic(Icon.DOWN.node());
         more.getStyleClass().add("small");
         more.setAccessibleText("What can be done with " + deliverable.title());
-        Button out = Parts.button("drop-" + deliverable.id(), "", () -> session.edit(Edits.removeDeliverable(deliverable.id())));
+        Button out = Parts.button("drop-" + deliverable.id(), "", () -> session.edit(DeliverableEdits.removeDeliverable(deliverable.id())));
         out.setGraphic(Icon.CLOSE.node());
         out.getStyleClass().add("small");
         out.setAccessibleText("Remove " + deliverable.title());

@@ -4,7 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Preset;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.setting.Choice;
 import dev.vat.core.setting.Setting;
 import dev.vat.core.time.Rational;
@@ -59,7 +59,7 @@ final class OutMenus {
     /** Asks for the file of a look. */
     void look(Deliverable deliverable) {
         ask.file("A table of colours for " + deliverable.title(), "Tables of colours", List.of("cube"))
-                .ifPresent(file -> session.edit(Edits.setLook(deliverable.id(), Look.of(file))));
+                .ifPresent(file -> session.edit(DeliverableEdits.setLook(deliverable.id(), Look.of(file))));
     }
 
     /** Asks for a place by its percentage; dragging the picture does the same. */
@@ -72,7 +72,7 @@ final class OutMenus {
                 if (where.signum() < 0 || where.compareTo(Rational.ONE) > 0) {
                     throw new IllegalArgumentException("'" + text + "' is no place from 0 to 100 percent");
                 }
-                session.edit(Edits.setFraming(deliverable.id(), framing.withLook(where, where)));
+                session.edit(DeliverableEdits.setFraming(deliverable.id(), framing.withLook(where, where)));
             } catch (IllegalArgumentException e) {
                 session.say(e.getMessage() + ".");
             }
@@ -84,16 +84,16 @@ final class OutMenus {
         String id = deliverable.id();
         return new ContextMenu(
                 item("off", deliverable.off() ? "Switch it on" : "Switch it off for now",
-                        () -> session.edit(Edits.switchOff(id, !deliverable.off()))),
-                item("duplicate", "Duplicate", () -> session.edit(Edits.duplicate(id))),
-                item("left", "Move left", () -> session.edit(Edits.moveDeliverable(id, -1))),
-                item("right", "Move right", () -> session.edit(Edits.moveDeliverable(id, 1))),
-                item("as-target", "All as the target has it", () -> session.edit(Edits.setAsTarget(id))),
+                        () -> session.edit(DeliverableEdits.switchOff(id, !deliverable.off()))),
+                item("duplicate", "Duplicate", () -> session.edit(DeliverableEdits.duplicate(id))),
+                item("left", "Move left", () -> session.edit(DeliverableEdits.moveDeliverable(id, -1))),
+                item("right", "Move right", () -> session.edit(DeliverableEdits.moveDeliverable(id, 1))),
+                item("as-target", "All as the target has it", () -> session.edit(DeliverableEdits.setAsTarget(id))),
                 item("keep-preset", "Keep as a preset\u2026",
                         () -> ask.text("Keep this column as a preset", deliverable.title())
                                 .ifPresent(name -> session.presets().keep(name, deliverable))),
                 item("copy-preset", "Copy as text", () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
-                item("remove", "Remove", () -> session.edit(Edits.removeDeliverable(id))));
+                item("remove", "Remove", () -> session.edit(DeliverableEdits.removeDeliverable(id))));
     }
 
     private static CheckMenuItem choice(String id, String text, boolean selected, Runnable act) {

@@ -9,11 +9,12 @@ import dev.vat.core.pass.Pass;
 import dev.vat.core.pass.PassMix;
 import dev.vat.core.pass.PassWords;
 import dev.vat.core.picture.Rgb;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.ShotPasses;
 import dev.vat.core.project.Source;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Icon;
@@ -36,10 +37,10 @@ final class PassPane extends VBox {
 
     private final Session session;
     private final ResolvedReel programme;
-    private final ReelPlan.Span span;
+    private final ReelSpan span;
     private final PassMix now;
 
-    PassPane(Session session, ResolvedReel programme, ReelPlan.Span span, ResolvedReel.Entry entry) {
+    PassPane(Session session, ResolvedReel programme, ReelSpan span, ReelEntry entry) {
         this.session = session;
         this.programme = programme;
         this.span = span;
@@ -107,7 +108,7 @@ final class PassPane extends VBox {
                 named("tint",
                         text("pass-tint-" + index, pass.tint() == null ? "" : pass.tint().toString(), 4,
                                 typed -> mix(now.with(index, p -> p.withTint(typed.isBlank() ? null : Rgb.parse(typed)))))),
-                up, down, Parts.small("pass-file-" + index, "File", () -> session.edit(Edits.addPassFile(pass.name()))));
+                up, down, Parts.small("pass-file-" + index, "File", () -> session.edit(DeliverableEdits.addPassFile(pass.name()))));
         row.getStyleClass().add("pass-row");
         return row;
     }

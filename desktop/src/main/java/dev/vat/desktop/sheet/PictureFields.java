@@ -13,8 +13,8 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Standing;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Interpretation;
@@ -59,7 +59,7 @@ final class PictureFields extends VBox {
     }
 
     private void set(UnaryOperator<Interpretation> change) {
-        session.edit(Edits.setPicture(source.id(), change.apply(picture)));
+        session.edit(SourceEdits.setPicture(source.id(), change.apply(picture)));
     }
 
     private HBox layer(PictureFormat format) {

@@ -6,9 +6,10 @@ import static dev.vat.desktop.look.Fields.named;
 import static dev.vat.desktop.look.Fields.orEmpty;
 import static dev.vat.desktop.look.Fields.text;
 
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.PreviewEdits;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
+import dev.vat.core.reel.ReelPart;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.source.Cadence;
 import dev.vat.core.source.FrameTable;
@@ -82,10 +83,10 @@ final class ReadingPane extends VBox {
         }
         List<Node> values = new ArrayList<>();
         for (Node button : choice("rate", offered.toArray(Rate[]::new), now, Rate::label,
-                rate -> session.edit(Edits.setSourceRate(source.id(), rate)))) {
+                rate -> session.edit(SourceEdits.setSourceRate(source.id(), rate)))) {
             values.add(button);
         }
-        values.add(text("rate-other", "", 6, typed -> session.edit(Edits.setSourceRate(source.id(), Rate.parse(typed)))));
+        values.add(text("rate-other", "", 6, typed -> session.edit(SourceEdits.setSourceRate(source.id(), Rate.parse(typed)))));
         ((TextField) values.getLast()).setPromptText("other");
         return field("Rate", stated != null && reading.rate() == null ? "Stated by the file." : "", values.toArray(Node[]::new));
     }
@@ -93,13 +94,14 @@ final class ReadingPane extends VBox {
     private void apply(Extent extent) {
         FrameRange range = extent.range();
         session.edit(
-                Edits.setRange(source.id(), range.equals(Reading.PLAIN.withExpected(reading.expected()).rangeIn(sequence)) ? null : range));
+                SourceEdits.setRange(source.id(),
+                        range.equals(Reading.PLAIN.withExpected(reading.expected()).rangeIn(sequence)) ? null : range));
     }
 
     /** Range, count, seconds and timecode: four ways to say the same. */
     private HBox extent() {
         Extent extent = new Extent(reading.rangeIn(sequence), sequence.step(), rateNow());
-        long made = ReelPlan.of(List.of(ReelPlan.Part.of(source.id(), table, reading))).count();
+        long made = ReelPlan.of(List.of(ReelPart.of(source.id(), table, reading))).count();
         String frames = made == 1 ? "1 frame" : made + " frames";
         String effect = rateNow() == null ? frames
                 : frames + " at " + rateNow().label() + " = " + rateNow().seconds(made).toFixed(3) + " s";
@@ -114,7 +116,7 @@ final class ReadingPane extends VBox {
     }
 
     private void cadence(Function<Cadence, Cadence> change) {
-        session.edit(Edits.setCadence(source.id(), change.apply(reading.cadence())));
+        session.edit(SourceEdits.setCadence(source.id(), change.apply(reading.cadence())));
     }
 
     /** Step and lead-in: which frames of the range are taken. */
@@ -153,10 +155,11 @@ final class ReadingPane extends VBox {
         FrameRange expected = reading.expected();
         List<Node> values = new ArrayList<>();
         values.add(text("expected", expected == null ? "" : expected.toString(), 9,
-                typed -> session.edit(Edits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
+                typed -> session.edit(SourceEdits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
         session.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
                 .ifPresent(range -> values
-                        .add(Parts.small("expect-kin", range + " as its kin", () -> session.edit(Edits.setExpected(source.id(), range)))));
+                        .add(Parts.small("expect-kin", range + " as its kin",
+                                () -> session.edit(SourceEdits.setExpected(source.id(), range)))));
         session.previews().approvedFor(source).stream().filter(a -> !a.equals(reading.approved()))
                 .forEach(a -> values.add(Parts.small("expect-approved", "as approved, " + a.preview() + " " + a.range(),
                         () -> session.edit(PreviewEdits.hold(source.id(), a)))));
@@ -170,7 +173,7 @@ final class ReadingPane extends VBox {
 
     private HBox gap() {
         return field("Holes", reading.gap().sentence(), choice("gap", GapPolicy.values(), reading.gap(), GapPolicy::title,
-                policy -> session.edit(Edits.setGap(source.id(), policy))));
+                policy -> session.edit(SourceEdits.setGap(source.id(), policy))));
     }
 
     private HBox timecode() {
@@ -181,12 +184,13 @@ final class ReadingPane extends VBox {
                     if (!typed.isBlank()) {
                         Timecode.parse(typed, rateNow() == null ? Rate.FPS_25 : rateNow());
                     }
-                    session.edit(Edits.setTimecode(source.id(), typed.isBlank() || typed.strip().equals(stated) ? null : typed.strip()));
+                    session.edit(
+                            SourceEdits.setTimecode(source.id(), typed.isBlank() || typed.strip().equals(stated) ? null : typed.strip()));
                 }), Parts.label("of the first frame", "note"));
     }
 
     private HBox note() {
         return field("Note", "", text("render-note", reading.note() == null ? "" : reading.note(), 30,
-                typed -> session.edit(Edits.setNote(source.id(), typed))));
+                typed -> session.edit(SourceEdits.setNote(source.id(), typed))));
     }
 }

@@ -14,7 +14,7 @@ import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.Reel;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.reel.View;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
@@ -73,7 +73,7 @@ public final class ReelFace extends VBox {
         if (programme.isEmpty() || programme.get().plan().spans().isEmpty()) {
             rows.add(Parts.wrapped("The reel is empty. Bring frames in, or add a source to it from the In face.", "note", "empty"));
         } else {
-            for (ReelPlan.Span span : programme.get().plan().spans()) {
+            for (ReelSpan span : programme.get().plan().spans()) {
                 rows.add(item(programme.get(), span));
             }
             rows.add(total(programme.get()));
@@ -100,7 +100,7 @@ public final class ReelFace extends VBox {
         return choices;
     }
 
-    private VBox item(ResolvedReel programme, ReelPlan.Span span) {
+    private VBox item(ResolvedReel programme, ReelSpan span) {
         boolean open = span.place() == selected;
         VBox row = new VBox(new ItemRow(session, thumbnails, programme, span));
         row.setId("item-" + span.place());

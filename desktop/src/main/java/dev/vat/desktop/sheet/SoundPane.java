@@ -13,6 +13,7 @@ import dev.vat.core.reel.Fade;
 import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.resolved.Sounding;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Moment;
 import dev.vat.core.time.Rate;
@@ -68,7 +69,7 @@ final class SoundPane extends VBox {
         }
     }
 
-    private VBox row(ResolvedReel.Sounding sounding) {
+    private VBox row(Sounding sounding) {
         SoundUse use = sounding.use();
         int place = sounding.place();
         Optional<ClipFacts> facts = session.watch().clip(sounding.source().id());

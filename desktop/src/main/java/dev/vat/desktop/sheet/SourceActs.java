@@ -3,6 +3,7 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.SequencePattern;
@@ -45,7 +46,7 @@ final class SourceActs extends VBox {
                     .filter(busy -> !busy.equals(source.reading().range()))
                     .ifPresent(busy -> acts.getChildren()
                             .add(Parts.button("keep-moving", "Nothing moves after " + busy.last() + ": take " + busy,
-                                    () -> session.edit(Edits.setRange(source.id(), busy)))));
+                                    () -> session.edit(SourceEdits.setRange(source.id(), busy)))));
             acts.getChildren().add(Parts.button("add-item", "Add to reel", () -> session.edit(ReelEdits.addItem(source.id()))));
         }
         acts.getChildren().add(Parts.button("reveal-source", "Show folder", () -> ask.reveal(source.folder().path())));

@@ -2,6 +2,7 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Source;
+import dev.vat.core.reel.ReelPart;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameState;
@@ -120,7 +121,7 @@ final class SourceRow extends HBox {
                 words.add(s.pattern().number(s.first()) + " to " + s.pattern().number(s.last()) + (s.step() == 1 ? "" : " by " + s.step()));
             }
             words.add(s.kind().isMovie() ? s.count() + " frames" : s.count() == 1 ? "1 file" : s.count() + " files");
-            long frames = ReelPlan.of(List.of(ReelPlan.Part.of(source.id(), table, source.reading()))).count();
+            long frames = ReelPlan.of(List.of(ReelPart.of(source.id(), table, source.reading()))).count();
             words.add(source.reading().rateOf(table).map(r -> r.seconds(frames).toFixed(3) + " s at " + r.label()).orElse("no rate yet"));
             words.add(table.format().map(this::look)
                     .orElse(table.counts().getOrDefault(FrameState.UNCHECKED, 0) > 0 ? "" : "nothing could be decoded"));

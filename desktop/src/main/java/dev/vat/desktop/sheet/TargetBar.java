@@ -4,7 +4,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Target;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.setting.DeliverableSettings;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Dialogs;
@@ -73,7 +73,7 @@ public final class TargetBar extends FlowPane {
     }
 
     private void choose(Target target) {
-        session.edit(isThere(target) ? Edits.removeTarget(target.id()) : Edits.addTarget(target));
+        session.edit(isThere(target) ? DeliverableEdits.removeTarget(target.id()) : DeliverableEdits.addTarget(target));
     }
 
     private Button others() {
@@ -98,7 +98,7 @@ public final class TargetBar extends FlowPane {
         Menu menu = new Menu("Presets");
         for (Preset preset : session.presets().all()) {
             Menu of = new Menu(preset.name() + "   " + String.join("; ", DeliverableSettings.changes(preset.column())));
-            of.getItems().addAll(item("Add its column", () -> session.edit(Edits.addPreset(preset))),
+            of.getItems().addAll(item("Add its column", () -> session.edit(DeliverableEdits.addPreset(preset))),
                     item("Copy as text", () -> Clips.copy(preset.toText())), item("Delete", () -> session.presets().forget(preset)));
             menu.getItems().add(of);
         }

@@ -3,7 +3,7 @@ package dev.vat.desktop.trial;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.RoughForecast;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.trial.DeliverableForecast;
 import dev.vat.core.trial.FileForecast;
 import dev.vat.desktop.look.Parts;
@@ -73,7 +73,7 @@ public final class LadderPage extends BorderPane {
     }
 
     private void pick(Deliverable deliverable, Deliverable step) {
-        session.edit(Edits.setQuality(deliverable.id(), step.settings().control(), step.settings().effort()));
+        session.edit(DeliverableEdits.setQuality(deliverable.id(), step.settings().control(), step.settings().effort()));
         chart.refresh();
         words.setText(deliverable.title() + " is made with " + step.settings().codec().words(step.settings().control()) + " now.");
     }

@@ -1,9 +1,10 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.project.Edit;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.EdgeTrim;
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.band.Band;
@@ -67,7 +68,7 @@ final class BandPane extends VBox {
         }
         small(trim, "trim", "Only the selected frames are made; the files stay as they are", this::trim);
         small(whole, "trim-whole", "All frames of the source again", () -> source()
-                .ifPresent(s -> session.edit(Edits.setRange(s.source().id(), null))));
+                .ifPresent(s -> session.edit(SourceEdits.setRange(s.source().id(), null))));
         small(clear, "unselect", "Plays everything again (Esc)", this::clearSelection);
         HBox head = new HBox(name, range, whole, selected, trim, clear, space, legend);
         head.getStyleClass().add("band-head");
@@ -166,7 +167,7 @@ final class BandPane extends VBox {
                 ReelPlan plan = r.programme().plan();
                 long first = plan.at(player.first()).wanted();
                 long last = plan.at(player.last()).wanted();
-                ReelPlan.Span item = plan.spanAt(player.first());
+                ReelSpan item = plan.spanAt(player.first());
                 yield item.isDrawn() || item.isViews() || plan.spanAt(player.last()) != item ? Optional.empty()
                         : Optional.of(FrameRange.of(Math.min(first, last), Math.max(first, last)));
             }
@@ -177,7 +178,7 @@ final class BandPane extends VBox {
     void trim() {
         trimTarget().filter(_ -> player.hasLoopRange()).ifPresent(wanted -> {
             Edit edit = switch (strip) {
-                case SourceStrip s -> Edits.setRange(s.source().id(), wanted);
+                case SourceStrip s -> SourceEdits.setRange(s.source().id(), wanted);
                 case ReelStrip r -> ReelEdits.trimItem(r.programme().plan().spanAt(player.first()).place(), wanted);
                 default -> throw new IllegalStateException("Finished files aren't trimmed");
             };
@@ -191,7 +192,7 @@ final class BandPane extends VBox {
         if (strip instanceof SourceStrip s && s.count() > 0) {
             FrameRange frames = player.hasLoopRange() ? FrameRange.of(s.frame(player.first()), s.frame(player.last()))
                     : FrameRange.of(s.frame(player.place()), s.frame(player.place()));
-            session.edit(Edits.mark(s.source().id(), frames, !s.source().reading().marked().contains(frames.first())));
+            session.edit(SourceEdits.mark(s.source().id(), frames, !s.source().reading().marked().contains(frames.first())));
         } else {
             session.say("Frames are marked in their source: choose it under In.");
         }

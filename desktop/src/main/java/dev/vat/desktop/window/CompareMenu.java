@@ -4,7 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Source;
 import dev.vat.core.resolved.PictureWords;
 import dev.vat.core.resolved.ResolvedReel;
-import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunFile;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.MovieStrip;
 import dev.vat.desktop.band.ReelStrip;
@@ -127,7 +127,7 @@ final class CompareMenu {
         return items;
     }
 
-    private static Side movie(Path path, RunPlan.RunFile file) {
+    private static Side movie(Path path, RunFile file) {
         return new Side(new MovieStrip(path, file.expected()), "file " + path.getFileName(), null, null);
     }
 

@@ -6,11 +6,11 @@ import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Source;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.resolved.PictureWords;
-import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.ReelStrip;
@@ -113,7 +113,7 @@ final class LookedAt implements PictureArea.Dragged {
             case SourceStrip s -> session.making().keepStill(s.source(), s.frame(place));
             case ReelStrip r -> {
                 ReelFrame frame = r.programme().plan().at(place);
-                Source source = r.programme().entry(frame.item()).map(ResolvedReel.Entry::source).orElse(null);
+                Source source = r.programme().entry(frame.item()).map(ReelEntry::source).orElse(null);
                 if (source != null && frame.content() instanceof ReelFrame.SourceFrame(long number)) {
                     session.making().keepStill(source, number);
                 } else {
@@ -132,7 +132,7 @@ final class LookedAt implements PictureArea.Dragged {
     /** A picture that is cut off is dragged to what is to be kept of it. */
     @Override
     public void by(double rightwards, double downwards) {
-        cutOff().ifPresent(c -> session.edit(Edits.setFraming(c.deliverable().id(),
+        cutOff().ifPresent(c -> session.edit(DeliverableEdits.setFraming(c.deliverable().id(),
                 c.deliverable().settings().framing().moved(c.placement(), c.reel(), rightwards, downwards))));
     }
 

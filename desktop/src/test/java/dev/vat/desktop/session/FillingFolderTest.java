@@ -3,7 +3,8 @@ package dev.vat.desktop.session;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.FrameRange;
@@ -87,8 +88,8 @@ class FillingFolderTest {
         await("the first frames", () -> table() != null && table().good() == 2);
         assertThat(on(() -> session.watch().isWatched("s1"))).as("files of a moment ago: the folder is watched by itself").isTrue();
         act(() -> {
-            session.edit(Edits.setExpected("s1", FrameRange.of(1, 6)));
-            session.edit(Edits.addTarget(Catalogue.target("web-h264")));
+            session.edit(SourceEdits.setExpected("s1", FrameRange.of(1, 6)));
+            session.edit(DeliverableEdits.addTarget(Catalogue.target("web-h264")));
             session.making().makeWhenComplete();
         });
         assertThat(on(() -> session.making().waitsForFrames())).isTrue();

@@ -3,6 +3,7 @@ package dev.vat.desktop.session;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.time.Rate;
@@ -67,7 +68,7 @@ class RunQueueModelTest {
         Path sequence = TestFrames.png(folder, "kite", frames);
         act(() -> session.bringIn(List.of(sequence)));
         await(() -> !session.search().isGoing() && !session.project().isEmpty());
-        act(() -> session.edit(Edits.addTarget(Catalogue.target(target))));
+        act(() -> session.edit(DeliverableEdits.addTarget(Catalogue.target(target))));
         act(() -> session.chooseRate(Rate.FPS_25));
         await(() -> !session.watch().isChecking() && session.making().canMake());
         return sequence;
@@ -169,7 +170,7 @@ class RunQueueModelTest {
             await(() -> !second.project().isEmpty());
             assertThat(on(second::isOnlyRead)).isTrue();
             assertThat(on(second::message)).contains("kite.vat is open in another window (process ");
-            act(() -> second.edit(Edits.addTarget(Catalogue.target("edit-prores-hq"))));
+            act(() -> second.edit(DeliverableEdits.addTarget(Catalogue.target("edit-prores-hq"))));
             act(() -> second.saveAs(folder.resolve("mine.vat")));
             await(() -> Files.exists(folder.resolve("mine.vat")) && second.isSaved());
             assertThat(file).hasContent(before);

@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Severity;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
@@ -73,7 +75,7 @@ class SessionTest {
     }
 
     private void target(String id) throws Exception {
-        act(() -> session.edit(Edits.addTarget(Catalogue.target(id))));
+        act(() -> session.edit(DeliverableEdits.addTarget(Catalogue.target(id))));
     }
 
     private void madeAndProven() throws Exception {
@@ -111,7 +113,7 @@ class SessionTest {
 
     @Test
     void pressingMakeWhileFramesAreCheckedMakesWhenTheyAre() throws Exception {
-        act(() -> session.edit(Edits.addTarget(Catalogue.WEB_H264)));
+        act(() -> session.edit(DeliverableEdits.addTarget(Catalogue.WEB_H264)));
         act(() -> session.bringIn(List.of(folder.resolve("kite"))));
         TestFrames.png(folder, "kite", 40);
         act(() -> session.bringIn(List.of(folder.resolve("kite"))));
@@ -160,7 +162,7 @@ class SessionTest {
     void projectsAreSavedByThemselvesAndReopenWhole() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 5));
         target("alpha-prores-4444");
-        act(() -> session.edit(Edits.setRange("s1", FrameRange.of(2, 4))));
+        act(() -> session.edit(SourceEdits.setRange("s1", FrameRange.of(2, 4))));
         assertThat(on(session::isUntitled)).isTrue();
         act(() -> session.saveAs(folder.resolve("kite.vat")));
         act(() -> session.edit(Edits.setFolder(Place.of(folder.resolve("elsewhere")))));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.RateControl;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.time.Rate;
 import dev.vat.core.trial.FileForecast;
@@ -36,8 +37,8 @@ class JudgingTest extends WindowCase {
         drop(TestFrames.png(folder, "kite", frames));
         run(() -> {
             session().chooseRate(Rate.FPS_25);
-            session().edit(Edits.addTarget(Catalogue.target("web-h264")));
-            session().edit(Edits.addTarget(Catalogue.target("edit-prores-hq")));
+            session().edit(DeliverableEdits.addTarget(Catalogue.target("web-h264")));
+            session().edit(DeliverableEdits.addTarget(Catalogue.target("edit-prores-hq")));
         });
         press("face-out");
         settle();
@@ -95,7 +96,7 @@ class JudgingTest extends WindowCase {
         FileForecast first = forecast("web-h264").orElseThrow();
         assertThat(text("column-status-web-h264")).doesNotContain("rough").contains("dB");
         assertThat(text("try-words")).startsWith("Run and proofs: ");
-        run(() -> session().edit(Edits.setControl("web-h264", new RateControl.Constant(32))));
+        run(() -> session().edit(DeliverableEdits.setControl("web-h264", new RateControl.Constant(32))));
         assertThat(forecast("web-h264")).as("nothing is said of settings that weren't tried").isEmpty();
         assertThat(forecast("edit-prores-hq")).isPresent();
         tried();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.picture.PictureChoice;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -36,7 +37,7 @@ class RunsTest extends WindowCase {
         Sequence sequence = SourceFinder.find(frames).sequences().getFirst();
         Project project = Edits.bringIn(List.of(sequence.location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setFolder(Place.of(folder.resolve("out")))
-                .apply(Edits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.FPS_25).apply(project)));
+                .apply(DeliverableEdits.addTarget(Catalogue.WEB_H264).apply(Edits.setRate(Rate.FPS_25).apply(project)));
         try (Viewer viewer = new Viewer(places)) {
             FrameTable table = viewer.check(sequence, false, PictureChoice.MAIN, _ -> {}).join();
             assertThat(new Observed(Map.of("s1", table), Observed.Destination.UNKNOWN).tables()).hasSize(1);

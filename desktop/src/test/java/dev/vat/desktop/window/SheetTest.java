@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.time.FrameRange;
@@ -148,7 +149,7 @@ class SheetTest extends WindowCase {
     void theOutFaceIsReadAcrossAndEditedByKeys() throws Exception {
         drop(TestFrames.png(folder, "kite", 6, 97, 54, true));
         for (var target : List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444)) {
-            run(() -> session().edit(Edits.addTarget(target)));
+            run(() -> session().edit(DeliverableEdits.addTarget(target)));
         }
         press("face-out");
         settle();
@@ -325,12 +326,12 @@ class SheetTest extends WindowCase {
         press("target-web-h264");
         press("face-out");
         settle();
-        run(() -> session().edit(Edits.duplicate("web-h264")));
-        run(() -> session().edit(Edits.setControl("web-h264-2", new RateControl.Constant(30))));
+        run(() -> session().edit(DeliverableEdits.duplicate("web-h264")));
+        run(() -> session().edit(DeliverableEdits.setControl("web-h264-2", new RateControl.Constant(30))));
         settle();
         assertThat(text("cell-quality-web-h264-2")).isEqualTo("rough (30)");
         assertThat(text("make")).isEqualTo("Make 2 files");
-        run(() -> session().edit(Edits.switchOff("web-h264", true)));
+        run(() -> session().edit(DeliverableEdits.switchOff("web-h264", true)));
         settle();
         assertThat(text("make")).isEqualTo("Make 1 file");
         assertThat(text("column-status-web-h264")).isEqualTo("off");

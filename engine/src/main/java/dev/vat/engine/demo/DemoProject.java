@@ -1,10 +1,11 @@
 package dev.vat.engine.demo;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.source.GapPolicy;
@@ -44,14 +45,14 @@ public final class DemoProject {
                 .withReels(List.of(Reel.of("r1", "opening", items)), "r1")
                 .withFolder(Place.of(folder.resolve("delivered")));
         for (var target : List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444)) {
-            project = Edits.addTarget(target).apply(project);
+            project = DeliverableEdits.addTarget(target).apply(project);
         }
         return project;
     }
 
     /** The faulty shot alone in a reel that refuses gaps: what a broken render looks like. */
     public static Project faulty(Path folder) {
-        return Edits.setGap("s2", GapPolicy.REFUSE).apply(
+        return SourceEdits.setGap("s2", GapPolicy.REFUSE).apply(
                 in(folder).withReels(List.of(Reel.of("r1", "sh020", List.of(Item.of("s2")))), "r1"));
     }
 

@@ -2,7 +2,9 @@ package dev.vat.engine.history;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
 import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;
@@ -36,14 +38,14 @@ public final class HistoryStore {
 
         /** What the file was made for, in words. */
         public String title() {
-            return plan.files().stream().filter(f -> f.target().equals(target)).map(RunPlan.RunFile::title).findFirst().orElse(target);
+            return plan.files().stream().filter(f -> f.target().equals(target)).map(RunFile::title).findFirst().orElse(target);
         }
 
         /** Whether each of some words occurs in its name, folder, target, project, reel, sources or date, or in what was noted of it. */
         public boolean matches(String words, String note) {
             String all = String
                     .join(" ", note, path, target, title(), project, reel, day(),
-                            plan.sources().stream().map(RunPlan.RunSource::name).collect(Collectors.joining(" ")))
+                            plan.sources().stream().map(RunSource::name).collect(Collectors.joining(" ")))
                     .toLowerCase(Locale.ROOT);
             return Arrays.stream(words.strip().toLowerCase(Locale.ROOT).split("\\s+")).allMatch(all::contains);
         }

@@ -3,7 +3,8 @@ package dev.vat.engine.picture;
 import dev.vat.core.pass.PassReport;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.ReelFrame;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
+import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.trial.PairLikeness;
@@ -27,8 +28,8 @@ public final class PassCheck {
     private long missing;
 
     /** @param span of an item that is made of passes */
-    public PassCheck(ResolvedReel programme, ReelPlan.Span span) {
-        ResolvedReel.Entry main = programme.entry(span.item()).orElseThrow();
+    public PassCheck(ResolvedReel programme, ReelSpan span) {
+        ReelEntry main = programme.entry(span.item()).orElseThrow();
         FrameTable table = main.table();
         Set<String> seen = new HashSet<>();
         for (long place = 0; place < span.count(); place++) {

@@ -7,7 +7,12 @@ import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.Recipes;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.resolved.ReelSound;
+import dev.vat.core.run.Remade;
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
+import dev.vat.core.run.RunSpan;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rational;
 import dev.vat.protocol.run.ReceiptFile;
@@ -31,12 +36,12 @@ public final class Remake {
     private final Path file;
     private final Receipt receipt;
     private final RunPlan plan;
-    private final RunPlan.RunFile made;
+    private final RunFile made;
     /** When the plan was made that read the sources: what was written later isn't what the file shows. */
     private final Instant then;
     private final Map<Path, Instant> times = new HashMap<>();
 
-    private Remake(Path file, Receipt receipt, RunPlan plan, RunPlan.RunFile made) {
+    private Remake(Path file, Receipt receipt, RunPlan plan, RunFile made) {
         this.file = file;
         this.receipt = receipt;
         this.plan = plan;
@@ -51,7 +56,7 @@ public final class Remake {
      */
     public static Remake of(Path file, RunPlan plan) throws IOException {
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(file));
-        RunPlan.RunFile made = plan.files().stream().filter(f -> f.target().equals(receipt.target())).findFirst()
+        RunFile made = plan.files().stream().filter(f -> f.target().equals(receipt.target())).findFirst()
                 .orElseThrow(() -> new IOException("The plan that made " + file.getFileName() + " knows nothing of " + receipt.target()));
         if (!Durable.sha256(file).equals(receipt.sha256())) {
             throw new IOException(file.getFileName() + " was changed since it was made: its bytes aren't those of its receipt");
@@ -62,8 +67,8 @@ public final class Remake {
 
     /** Frames of the file whose source frames were written after it was begun, those that weren't there then included. */
     public FrameSet outdated() {
-        Map<RunPlan.RunSource, Boolean> movies = new HashMap<>();
-        for (RunPlan.RunSource source : plan.sources()) {
+        Map<RunSource, Boolean> movies = new HashMap<>();
+        for (RunSource source : plan.sources()) {
             if (source.kind().isMovie()) {
                 movies.put(source, written(source, 0).isAfter(then));
             }
@@ -76,7 +81,7 @@ public final class Remake {
         return frames((_, number) -> numbers.contains(number));
     }
 
-    private Instant written(RunPlan.RunSource source, long number) {
+    private Instant written(RunSource source, long number) {
         Path path = Recipes.file(source, number);
         return times.computeIfAbsent(path, p -> {
             try {
@@ -88,7 +93,7 @@ public final class Remake {
         });
     }
 
-    private FrameSet frames(BiPredicate<RunPlan.RunSource, Long> changed) {
+    private FrameSet frames(BiPredicate<RunSource, Long> changed) {
         FrameSet.Builder found = FrameSet.builder();
         for (long frame = 0; frame < made.expected().frames(); frame++) {
             long end = Math.min(plan.frames(), made.reelFrame(frame + 1));
@@ -134,7 +139,7 @@ public final class Remake {
                 }
             }
             return true;
-        }).map(RunPlan.Part::index).toList();
+        }).map(RunPart::index).toList();
     }
 
     /**
@@ -147,11 +152,11 @@ public final class Remake {
             throw new IllegalArgumentException("No frame of " + file.getFileName() + " changed");
         }
         // Where something stood in for a frame that was rendered meanwhile, the frame itself stands from now on.
-        List<RunPlan.RunSpan> spans = plan.spans().stream().map(s -> {
+        List<RunSpan> spans = plan.spans().stream().map(s -> {
             return s.withFills(s.fills().stream().filter(f -> !f.frame().filled() || !isThereNow(f.frame())).toList());
         }).toList();
         return RunPlanner.ofSystem().again(plan.withSpans(spans).withFiles(List.of(made)), file.toAbsolutePath().getParent(),
-                new RunPlan.Remade(file.toAbsolutePath().toString(), receipt.sha256(), frames.toString(), taken(frames)));
+                new Remade(file.toAbsolutePath().toString(), receipt.sha256(), frames.toString(), taken(frames)));
     }
 
     /**
@@ -178,8 +183,8 @@ public final class Remake {
                         : new Expectation.Level(level.integrated(), level.integrated(), level.mostPeak(), 0, sound.samples()));
         return RunPlanner.ofSystem().again(plan.withSound(sound).withFiles(List.of(made.withExpected(other))),
                 file.toAbsolutePath().getParent(),
-                new RunPlan.Remade(file.toAbsolutePath().toString(), receipt.sha256(), "",
-                        made.parts().stream().map(RunPlan.Part::index).toList()));
+                new Remade(file.toAbsolutePath().toString(), receipt.sha256(), "",
+                        made.parts().stream().map(RunPart::index).toList()));
     }
 
     /** Length of the file's pictures, in seconds. */
@@ -195,7 +200,7 @@ public final class Remake {
         if (frame.content() instanceof ReelFrame.Together(var _, List<ReelFrame> frames)) {
             return frames.stream().filter(ReelFrame::filled).anyMatch(this::isThereNow);
         }
-        RunPlan.RunSource source = plan.sourceOf(frame);
+        RunSource source = plan.sourceOf(frame);
         return !source.kind().isMovie() && written(source, frame.wanted()).isAfter(then);
     }
 }

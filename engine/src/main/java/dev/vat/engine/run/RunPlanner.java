@@ -13,13 +13,16 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Project;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.recipe.FrameStamp;
-import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.PictureWords;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.EncoderOptions;
 import dev.vat.core.run.PartCutting;
+import dev.vat.core.run.Remade;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
@@ -75,14 +78,14 @@ public final class RunPlanner {
         ReelSound sound = ReelSound.of(programme, clips).orElse(null);
         Rate rate = programme.rate().orElseThrow();
         PictureFormat shape = programme.shape().orElseThrow();
-        List<RunPlan.RunSource> sources = programme.entries().stream().map(e -> {
+        List<RunSource> sources = programme.entries().stream().map(e -> {
             Sequence sequence = e.table().sequence();
             PictureFormat format = e.format().orElseThrow();
-            return new RunPlan.RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
+            return new RunSource(sequence.name(), sequence.folder().toString(), sequence.pattern(),
                     sequence.kind(), e.picture(), format.depth().bits(), format.size(), programme.placement(e).orElse(null),
                     e.lossyPasses(clips), e.pass() != null, stamps(e.table(), e.pass() == null));
         }).toList();
-        List<RunPlan.RunFile> files = new ArrayList<>();
+        List<RunFile> files = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {
             files.addAll(files(project, programme, deliverable, sound));
         }
@@ -106,7 +109,7 @@ public final class RunPlanner {
     }
 
     /** A deliverable's one file, or two where its matte goes beside it. */
-    private List<RunPlan.RunFile> files(Project project, ResolvedReel programme, Deliverable deliverable, ReelSound sound) {
+    private List<RunFile> files(Project project, ResolvedReel programme, Deliverable deliverable, ReelSound sound) {
         PictureFormat shape = programme.shape().orElseThrow();
         Rate reelRate = programme.rate().orElseThrow();
         Settings settings = deliverable.settings();
@@ -119,7 +122,7 @@ public final class RunPlanner {
                         programme.range(), LocalDate.now(clock), frame.size(), rate));
         Treatment treatment = deliverable.treatment(frame);
         PictureWords words = PictureWords.of(programme, deliverable, LocalDate.now(clock).toString()).orElse(null);
-        RunPlan.RunFile picture = new RunPlan.RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
+        RunFile picture = new RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), words, threads,
                 settings.control().passes(),
                 EncoderOptions.options(solved, rate), PartCutting.cut(settings, rate, frames),
@@ -130,7 +133,7 @@ public final class RunPlanner {
         }
         String matteName = FileNaming.beside(fileName, MATTE);
         Settings plain = settings.withColour(null);
-        return List.of(picture, new RunPlan.RunFile(deliverable.matteId(), deliverable.title() + ", matte", picture.codec(), matteName,
+        return List.of(picture, new RunFile(deliverable.matteId(), deliverable.title() + ", matte", picture.codec(), matteName,
                 treatment.withColour(plain.colourFor(frame.size())).asMatte(), null, threads, picture.passes(), picture.options(),
                 picture.parts(),
                 expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted(), picture.forecast()));
@@ -167,7 +170,7 @@ public final class RunPlanner {
      * digits.
      */
     private static Expectation.Stills stills(String name, Deliverable deliverable, Settings settings, ResolvedReel programme) {
-        ReelPlan.Span first = programme.plan().spans().getFirst();
+        ReelSpan first = programme.plan().spans().getFirst();
         boolean alike = programme.isOneSource() && first.step() == 1 && first.hold() == 1 && first.range().first() >= 0
                 && programme.entries().getFirst().source().reading().gap() != GapPolicy.CLOSE;
         long start = deliverable.firstNumber() != null ? deliverable.firstNumber() : alike ? first.range().first() : 1;
@@ -182,7 +185,7 @@ public final class RunPlanner {
      * @param folder where its files go
      * @param what is made anew of a delivered file, or null for all
      */
-    public RunPlan again(RunPlan plan, Path folder, RunPlan.Remade what) {
+    public RunPlan again(RunPlan plan, Path folder, Remade what) {
         return plan.again(newId(), clock.instant().toString(), folder.toString(), what);
     }
 

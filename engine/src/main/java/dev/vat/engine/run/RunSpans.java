@@ -3,9 +3,10 @@ package dev.vat.engine.run;
 import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.ResolvedReel;
-import dev.vat.core.run.RunPlan.RunFill;
-import dev.vat.core.run.RunPlan.RunSpan;
+import dev.vat.core.run.RunFill;
+import dev.vat.core.run.RunSpan;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -30,7 +31,7 @@ final class RunSpans {
 
     static List<RunSpan> of(ResolvedReel programme) {
         RunSpans made = new RunSpans(programme);
-        List<ReelPlan.Span> items = made.plan.spans().stream().filter(s -> s.count() > 0).toList();
+        List<ReelSpan> items = made.plan.spans().stream().filter(s -> s.count() > 0).toList();
         for (int i = 0; i < items.size(); i++) {
             made.lay(items.get(i), i + 1 < items.size() ? items.get(i + 1).start() : items.get(i).end());
         }
@@ -42,7 +43,7 @@ final class RunSpans {
     }
 
     /** An item's places up to where the next one begins. */
-    private void lay(ReelPlan.Span item, long end) {
+    private void lay(ReelSpan item, long end) {
         for (long start = item.start(); start < end;) {
             RunSpan span = item.isDrawn() ? drawn(item, start, end) : item.isViews() ? views(item, start, end) : stretch(item, start, end);
             spans.add(span);
@@ -50,7 +51,7 @@ final class RunSpans {
         }
     }
 
-    private RunSpan drawn(ReelPlan.Span item, long start, long end) {
+    private RunSpan drawn(ReelSpan item, long start, long end) {
         ReelFrame.Content usual = at(end - 1).content();
         ReelFrame.Content content = usual instanceof ReelFrame.Cross ? at(start).content() : usual;
         List<RunFill> others = fills(this::at, start, end, frame -> frame.content().equals(content));
@@ -58,7 +59,7 @@ final class RunSpans {
     }
 
     /** Each view in stretches of its own; where others lie over all of them, that stands beside. */
-    private RunSpan views(ReelPlan.Span item, long start, long end) {
+    private RunSpan views(ReelSpan item, long start, long end) {
         List<List<RunSpan>> cells = new ArrayList<>();
         for (int cell = 0; cell < plan.cells(item.item()).count(); cell++) {
             int index = cell;
@@ -69,7 +70,7 @@ final class RunSpans {
                 .of(together(item, start).how(), cells);
     }
 
-    private ReelFrame.Together together(ReelPlan.Span item, long frame) {
+    private ReelFrame.Together together(ReelSpan item, long frame) {
         ReelFrame own = plan.by(item, frame - item.start()).onto(this::source);
         if (own.content() instanceof ReelFrame.Together all) {
             return all;
@@ -100,7 +101,7 @@ final class RunSpans {
         return frame.item() != RunSpan.DRAWN && !(frame.content() instanceof ReelFrame.Plain);
     }
 
-    private RunSpan stretch(ReelPlan.Span item, long start, long end) {
+    private RunSpan stretch(ReelSpan item, long start, long end) {
         RunSpan span = stretch(this::at, source(item.item()), start, end, item.step());
         if (!item.together()) {
             return span.withBurnIn(burnIn(item));
@@ -150,7 +151,7 @@ final class RunSpans {
         return fills;
     }
 
-    private BurnIn burnIn(ReelPlan.Span item) {
+    private BurnIn burnIn(ReelSpan item) {
         return plan.part(item.item()).item().burnIn();
     }
 

@@ -6,6 +6,7 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.project.Project;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
@@ -65,7 +66,7 @@ public final class ProjectTrial {
     public Map<String, FileForecast> files(Trial trial) {
         ReelCosts costs = ReelCosts.of(trial.looked(), plan.frames());
         Map<String, FileForecast> found = new HashMap<>();
-        for (RunPlan.RunFile file : plan.files()) {
+        for (RunFile file : plan.files()) {
             if (trial.files().containsKey(file.target())) {
                 found.put(file.target(), FileForecast.of(costs, trial.files().get(file.target()), shape(file)));
             }
@@ -73,7 +74,7 @@ public final class ProjectTrial {
         return found;
     }
 
-    private FileShape shape(RunPlan.RunFile file) {
+    private FileShape shape(RunFile file) {
         Expectation expected = file.expected();
         Settings settings = deliverable(file.target()).settings();
         return FileShape.of(expected.frames(), file.reelFrames(), settings.groupFrames(expected.rate()), soundBytes(expected));
@@ -103,7 +104,7 @@ public final class ProjectTrial {
         Map<String, FileForecast> tried = files(trial);
         Map<String, FileForecast> found = new LinkedHashMap<>();
         for (Deliverable deliverable : meant) {
-            Optional<RunPlan.RunFile> file = plan.files().stream().filter(f -> Variants.deliverable(f.target()).equals(deliverable.id()))
+            Optional<RunFile> file = plan.files().stream().filter(f -> Variants.deliverable(f.target()).equals(deliverable.id()))
                     .findFirst();
             file.flatMap(f -> {
                 Rate rate = f.expected().rate();

@@ -1,7 +1,10 @@
 package dev.vat.engine.trial;
 
 import dev.vat.core.proof.Expectation;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
+import dev.vat.core.run.RunSpan;
 import dev.vat.core.trial.FileTrial;
 import dev.vat.protocol.run.ReelLook;
 import dev.vat.protocol.storage.Durable;
@@ -32,7 +35,7 @@ final class TrialStore {
     private static final String TRIAL = "trial.json";
 
     /** What a reel's look depends on. */
-    private record ReelKey(List<RunPlan.RunSource> sources, List<RunPlan.RunSpan> spans, Object size, Object pixelAspect, Object rate,
+    private record ReelKey(List<RunSource> sources, List<RunSpan> spans, Object size, Object pixelAspect, Object rate,
             String library, int version) {}
 
     /** What a file's bytes depend on besides. */
@@ -53,7 +56,7 @@ final class TrialStore {
                 .line(new ReelKey(plan.sources(), plan.spans(), plan.size(), plan.pixelAspect(), plan.rate(), plan.library(), VERSION)));
     }
 
-    static String fileKey(String reel, RunPlan.RunFile file) {
+    static String fileKey(String reel, RunFile file) {
         return Durable.sha256(Json.line(new FileKey(reel, file.codec(), file.treatment(), file.words(), file.threads(), file.options(),
                 file.expected().withSound(null))));
     }
@@ -79,9 +82,9 @@ final class TrialStore {
     }
 
     /** What was found of those of some files that were tried before, by target. */
-    Map<String, FileTrial> known(String reel, List<RunPlan.RunFile> files) {
+    Map<String, FileTrial> known(String reel, List<RunFile> files) {
         Map<String, FileTrial> known = new HashMap<>();
-        for (RunPlan.RunFile file : files) {
+        for (RunFile file : files) {
             Path kept = place(fileKey(reel, file)).resolve(TRIAL);
             try {
                 known.put(file.target(), Json.MAPPER.readValue(Files.readString(kept), FileTrial.class));
@@ -95,7 +98,7 @@ final class TrialStore {
     }
 
     /** Keeps a file's trial together with its excerpts, which are moved. @return the trial as it lies now */
-    FileTrial keep(String reel, RunPlan.RunFile file, FileTrial trial) throws IOException {
+    FileTrial keep(String reel, RunFile file, FileTrial trial) throws IOException {
         Path place = place(fileKey(reel, file));
         Durable.deleteTree(place);
         Files.createDirectories(place);

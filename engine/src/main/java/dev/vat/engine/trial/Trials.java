@@ -1,5 +1,6 @@
 package dev.vat.engine.trial;
 
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.trial.FileTrial;
 import dev.vat.core.trial.Trial;
@@ -100,7 +101,7 @@ public final class Trials {
         String reel = TrialStore.reelKey(plan);
         Map<String, FileTrial> files = new HashMap<>(store.known(reel, plan.files()));
         Optional<ReelLook> looked = store.looked(reel);
-        List<RunPlan.RunFile> rest = plan.files().stream().filter(f -> !files.containsKey(f.target())).toList();
+        List<RunFile> rest = plan.files().stream().filter(f -> !files.containsKey(f.target())).toList();
         if (rest.isEmpty() && looked.isPresent()) {
             return new Trial(looked.get().costs(), looked.get().flashes(), files, Map.of());
         }
@@ -114,7 +115,7 @@ public final class Trials {
             }
             Trial trial = ask(home, looked.isPresent(), going, progress);
             store.keep(reel, new ReelLook(trial.looked(), trial.flashes()));
-            for (RunPlan.RunFile file : rest) {
+            for (RunFile file : rest) {
                 FileTrial found = trial.files().get(file.target());
                 if (found != null) {
                     files.put(file.target(), store.keep(reel, file, found));

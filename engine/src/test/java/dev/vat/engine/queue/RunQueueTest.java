@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.engine.KiteFrames;
@@ -42,7 +43,7 @@ class RunQueueTest {
         Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, 2, false);
         project = Edits.bringIn(List.of(SourceFinder.find(frames).sequences().getFirst().location()), Edits.Layout.ONE_PROGRAMME)
                 .apply(Project.EMPTY);
-        project = Edits.addTarget(Catalogue.target("web-h264")).apply(project);
+        project = DeliverableEdits.addTarget(Catalogue.target("web-h264")).apply(project);
     }
 
     private List<String> ids() throws IOException {

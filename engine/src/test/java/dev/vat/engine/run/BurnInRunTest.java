@@ -12,6 +12,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.recipe.Recipe;
@@ -20,6 +21,7 @@ import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.resolved.PictureWords;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;
@@ -71,12 +73,12 @@ class BurnInRunTest {
         }
     }
 
-    private static RunPlan.RunFile file(RunPlan plan, String target) {
+    private static RunFile file(RunPlan plan, String target) {
         return plan.files().stream().filter(f -> f.target().equals(target)).findFirst().orElseThrow();
     }
 
     private static List<String> words(RunPlan plan, String target) {
-        RunPlan.RunFile file = file(plan, target);
+        RunFile file = file(plan, target);
         return LongStream.range(0, file.expected().frames()).mapToObj(f -> plan.letteringAt(file, f))
                 .map(l -> String.join(" | ", l.lines().stream().map(Lettering.Written::text).toList())).toList();
     }
@@ -86,8 +88,8 @@ class BurnInRunTest {
         RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "frames-tiff", "web-h264"), ReelEdits.setStart("10:00:00:00"),
                 ReelEdits.burnIn(BurnIn.of(FRAME)),
                 ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("dunes"), Spot.BOTTOM))),
-                Edits.follow("frames-tiff", Deliverable::withCleanPictures),
-                Edits.follow("web-h264", d -> d.withBurnIn(BurnIn.of(Line.of(Wording.of(Field.TIMECODE), Spot.MIDDLE)))));
+                DeliverableEdits.follow("frames-tiff", Deliverable::withCleanPictures),
+                DeliverableEdits.follow("web-h264", d -> d.withBurnIn(BurnIn.of(Line.of(Wording.of(Field.TIMECODE), Spot.MIDDLE)))));
         assertThat(words(plan, "frames-png")).containsExactly("sh010 0011 | dunes", "sh010 0012 | dunes", "sh010 0013 | dunes");
         assertThat(words(plan, "frames-tiff")).containsOnly("");
         assertThat(words(plan, "web-h264")).containsExactly("10:00:00:00 | dunes", "10:00:00:01 | dunes", "10:00:00:02 | dunes");
@@ -110,7 +112,7 @@ class BurnInRunTest {
                 ReelEdits.burnIn(BurnIn.of(FRAME, Line.of(Wording.of(Field.TIMECODE), Spot.BOTTOM_RIGHT))));
         make(plan);
         BufferedImage made = ImageIO.read(out.resolve("sh010_frames/sh010_frames.0012.png").toFile());
-        RunPlan.RunFile file = file(plan, "frames-png");
+        RunFile file = file(plan, "frames-png");
         Recipe still = Recipe.Frame.of(frames.resolve("sh010.0012.png").toString(), FileKind.PNG, 12, plan.sources().getFirst().picture());
         ViewerMessage.OutputView as = ViewerMessage.OutputView.of(plan, file);
         try (Viewer viewer = new Viewer(TestPlaces.in(folder.resolve("seen")));
@@ -141,9 +143,9 @@ class BurnInRunTest {
                 ReelEdits.burnInItem(0, BurnIn.of(Line.of(new Wording("dunes"), Spot.BOTTOM))),
                 ReelEdits.addDrawn(0, new GeneratedItem.Bars(BarPattern.BARS_100, null, 10)),
                 ReelEdits.addDrawn(2, new GeneratedItem.Plain(Rgb.BLACK, 12)),
-                ReelEdits.joinItem(2, Joint.dissolve(6)), Edits.follow(target, d -> d.withAccepted("far-enlarged")));
+                ReelEdits.joinItem(2, Joint.dissolve(6)), DeliverableEdits.follow(target, d -> d.withAccepted("far-enlarged")));
         RunPlan plan = job.plan(out);
-        RunPlan.RunFile file = file(plan, target);
+        RunFile file = file(plan, target);
         PictureWords shown = PictureWords.of(job.programme(), job.project().deliverables().getFirst(), plan.made().substring(0, 10))
                 .orElseThrow();
         List<Lettering> seen = LongStream.range(0, file.expected().frames())
@@ -152,7 +154,7 @@ class BurnInRunTest {
         assertThat(words(plan, target)).filteredOn(w -> !w.isEmpty()).hasSize(target.endsWith("-i") ? 23 : 46)
                 .allMatch(w -> w.contains("10:00:0") && w.contains(file.title())
                         && w.contains(target.endsWith("-i") ? "00:00:00:20" : "00:00:00:40"));
-        RunPlan.RunFile stored = Json.MAPPER.readValue(Json.MAPPER.writeValueAsString(plan), RunPlan.class).files().getFirst();
+        RunFile stored = Json.MAPPER.readValue(Json.MAPPER.writeValueAsString(plan), RunPlan.class).files().getFirst();
         assertThat(stored.words()).isEqualTo(file.words());
     }
 
@@ -171,7 +173,7 @@ class BurnInRunTest {
         Path many = KiteFrames.png(folder.resolve("many"), "sh020", 1, 8, false);
         RunPlan plan = KiteFrames.plan(many, out, List.of("broadcast-dv-625-i"), Edits.setRate(Rate.of(50)), ReelEdits.setRate(Rate.of(50)),
                 ReelEdits.setStart("10:00:00:00"),
-                Edits.follow("broadcast-dv-625-i", d -> d.withAccepted("far-enlarged")),
+                DeliverableEdits.follow("broadcast-dv-625-i", d -> d.withAccepted("far-enlarged")),
                 ReelEdits.burnIn(BurnIn.of(Line.of(Wording.of(Field.TIMECODE), Spot.TOP))));
         assertThat(words(plan, "broadcast-dv-625-i")).containsExactly("10:00:00:00", "10:00:00:01", "10:00:00:02", "10:00:00:03");
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.LoudnessTarget;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
@@ -73,7 +74,7 @@ class LoudnessRunTest {
         project = Edits.setFolder(Place.of(folder.resolve("out")))
                 .apply(Edits.setRate(Rate.FPS_25).apply(ReelEdits.addSound("s2").apply(project)));
         for (String target : targets) {
-            project = Edits.addTarget(Catalogue.target(target)).apply(project);
+            project = DeliverableEdits.addTarget(Catalogue.target(target)).apply(project);
         }
         for (Edit edit : edits) {
             project = edit.apply(project);
@@ -92,7 +93,7 @@ class LoudnessRunTest {
     }
 
     private static Edit loudness(String target, LoudnessTarget wanted) {
-        return Edits.follow(target, d -> d.withLoudness(wanted));
+        return DeliverableEdits.follow(target, d -> d.withLoudness(wanted));
     }
 
     /** Bars and their tone stand in front, at their own level: only the programme is measured, and only it is made louder. */

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.delivery.Fit;
 import dev.vat.core.picture.Rgb;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Joint;
@@ -126,7 +126,7 @@ class ReelRunTest {
         grey("sh010", 2, 64, 36, .2f);
         grey("sh020", 4, 32, 24, .5f);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png"), ReelEdits.repeatItem(1), ReelEdits.fitItem(2, Fit.FILL),
-                Edits.setSourceRate("s2", Rate.of(50)),
+                SourceEdits.setSourceRate("s2", Rate.of(50)),
                 ReelEdits.playItem(1, Playing.PLAIN.withConform(Conform.NEAREST)),
                 ReelEdits.playItem(2, Playing.PLAIN.withConform(Conform.STEP)));
         make(plan);
@@ -138,7 +138,7 @@ class ReelRunTest {
     @Test
     void aConformedReelIsTheSameAfterItsPlanWasWritten() throws Exception {
         grey("sh010", 48, 16, 12, 0);
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png"), Edits.setSourceRate("s1", Rate.of(24)),
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png"), SourceEdits.setSourceRate("s1", Rate.of(24)),
                 ReelEdits.setRate(Rate.FPS_25), ReelEdits.playItem(0, Playing.PLAIN.withConform(Conform.BLEND)));
         make(plan);
         double[] expected = IntStream.range(0, 50).mapToDouble(k -> Math.min(.48, .01 + .01 * k * 24 / 25)).toArray();

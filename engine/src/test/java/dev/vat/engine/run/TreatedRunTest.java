@@ -8,10 +8,12 @@ import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.Look;
 import dev.vat.core.delivery.Scan;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.PictureKind;
 import dev.vat.core.recipe.WorkingFormat;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.KiteFrames;
@@ -76,9 +78,11 @@ class TreatedRunTest {
         KiteFrames.png(frames, "kite", 1, 10, true);
         Path sky = Files.copy(frames.resolve("kite.0001.png"), folder.resolve("sky.png"));
         Path look = Files.writeString(folder.resolve("dusk.cube"), "LUT_1D_SIZE 2\n0 0 0\n.8 .7 .6\n");
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "web-h264"), Edits.setMatte("edit-prores-hq", true),
-                Edits.setLook("edit-prores-hq", Look.of(look)), Edits.setFlatten("web-h264", new Ground.Still(sky.toString())));
-        assertThat(plan.files()).extracting(RunPlan.RunFile::fileName).containsExactly("kite_edit.mov", "kite_edit_matte.mov",
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "web-h264"),
+                DeliverableEdits.setMatte("edit-prores-hq", true),
+                DeliverableEdits.setLook("edit-prores-hq", Look.of(look)),
+                DeliverableEdits.setFlatten("web-h264", new Ground.Still(sky.toString())));
+        assertThat(plan.files()).extracting(RunFile::fileName).containsExactly("kite_edit.mov", "kite_edit_matte.mov",
                 "kite_web.mp4");
         make(plan);
         assertThat(receipt("kite_edit.mov").notes()).anyMatch(n -> n.startsWith("look dusk.cube ("));
@@ -89,7 +93,8 @@ class TreatedRunTest {
     @Test
     void aDraftSaysSoInNamePictureAndReceipt() throws Exception {
         KiteFrames.png(frames, "kite", 1, 8, false);
-        make(KiteFrames.plan(frames, out, List.of("edit-prores-hq"), Edits.accept("edit-prores-hq", "far-enlarged"), Edits.setDraft(true)));
+        make(KiteFrames.plan(frames, out, List.of("edit-prores-hq"), DeliverableEdits.accept("edit-prores-hq", "far-enlarged"),
+                DeliverableEdits.setDraft(true)));
         Receipt draft = receipt("kite_edit_draft.mov");
         assertThat(draft.draft()).isTrue();
         assertThat(draft.found().size().width()).isEqualTo(KiteFrames.WIDTH / 2);
@@ -101,7 +106,7 @@ class TreatedRunTest {
     void twoMomentsAreWovenIntoEachInterlacedFrame() throws Exception {
         KiteFrames.png(frames, "kite", 1, 11, false);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "web-h264"), Edits.setRateEverywhere(Rate.of(50)),
-                Edits.setFraming("edit-prores-hq", Framing.FOLLOWS.withScan(Scan.BOTTOM_FIRST)));
+                DeliverableEdits.setFraming("edit-prores-hq", Framing.FOLLOWS.withScan(Scan.BOTTOM_FIRST)));
         make(plan);
         Receipt woven = receipt("kite_edit.mov");
         assertThat(woven.found().frames()).isEqualTo(6);
@@ -115,8 +120,8 @@ class TreatedRunTest {
     void stillsThatMoveAreMadeAndProven() throws Exception {
         KiteFrames.png(frames, "kite", 1, 12, true);
         make(KiteFrames.plan(frames, out, List.of("web-gif", "web-apng", "web-webp"),
-                Edits.setCodec("web-gif", Catalogue.codec("gif-alpha")),
-                Edits.follow("web-apng", d -> d.withLoops(3))));
+                DeliverableEdits.setCodec("web-gif", Catalogue.codec("gif-alpha")),
+                DeliverableEdits.follow("web-apng", d -> d.withLoops(3))));
         assertThat(receipt("kite_gif.gif").found().alphaBits()).isEqualTo(1);
         assertThat(receipt("kite_apng.apng").found().loops()).isEqualTo(3);
         assertThat(receipt("kite_webp.webp").found().frames()).isEqualTo(12);
@@ -128,7 +133,7 @@ class TreatedRunTest {
     void stillsThatMoveNeedNoAlpha() throws Exception {
         KiteFrames.png(frames, "kite", 1, 4, false);
         make(KiteFrames.plan(frames, out, List.of("web-gif", "web-apng", "web-webp"),
-                Edits.setCodec("web-gif", Catalogue.codec("gif-alpha"))));
+                DeliverableEdits.setCodec("web-gif", Catalogue.codec("gif-alpha"))));
         assertThat(receipt("kite_webp.webp").found().frames()).isEqualTo(4);
     }
 }

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.delivery.RateControl;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.trial.Estimate;
 import dev.vat.core.trial.FileForecast;
 import dev.vat.core.trial.Trial;
@@ -84,7 +84,7 @@ class TrialsTest {
         assertThat(trials.known(trial(job).plan())).contains(first);
         List<String> doing = new CopyOnWriteArrayList<>();
         KiteFrames.Job other = KiteFrames.job(frames, folder.resolve("out"), List.of("web-h264", "edit-prores-hq"),
-                Edits.setControl("web-h264", new RateControl.Constant(30)));
+                DeliverableEdits.setControl("web-h264", new RateControl.Constant(30)));
         assertThat(trials.known(trial(other).plan())).isEmpty();
         Trial second = trials.start(trial(other).plan(), p -> doing.add(p.doing())).await();
         assertThat(doing).as("the reel was looked at before").doesNotContain("looking at the reel");

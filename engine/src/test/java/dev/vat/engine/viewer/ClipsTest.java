@@ -11,6 +11,7 @@ import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -101,7 +102,8 @@ class ClipsTest {
     /** Makes a file from one source at its own rate, or at 25. */
     private RunPlan plan(Location location, FrameTable table, Map<String, ClipFacts> clips, String target) throws IOException {
         Project project = Edits.bringIn(List.of(location), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        project = Edits.setFolder(Place.of(folder.resolve("again"))).apply(Edits.addTarget(Catalogue.target(target)).apply(project));
+        project = Edits.setFolder(Place.of(folder.resolve("again")))
+                .apply(DeliverableEdits.addTarget(Catalogue.target(target)).apply(project));
         if (table.format().orElseThrow().stated().rate() == null) {
             project = Edits.setRate(Rate.FPS_25).apply(project);
         }

@@ -8,6 +8,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.Recipe;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.trial.PairLikeness;
@@ -108,7 +109,7 @@ class ComparedPicturesTest {
         try (Run run = Run.start(plan, places, _ -> {})) {
             outcome = run.outcome().join();
         }
-        RunPlan.RunFile web = plan.files().stream().filter(f -> f.target().equals("web-h264")).findFirst().orElseThrow();
+        RunFile web = plan.files().stream().filter(f -> f.target().equals("web-h264")).findFirst().orElseThrow();
         Path movie = outcome.files().stream().filter(f -> f.target().equals("web-h264")).map(f -> Path.of(f.path())).findFirst()
                 .orElseThrow();
         ViewerMessage.OutputView as = ViewerMessage.OutputView.of(plan, web);

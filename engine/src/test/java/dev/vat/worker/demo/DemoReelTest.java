@@ -10,11 +10,12 @@ import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.Conform;
@@ -26,6 +27,7 @@ import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.resolved.PlanText;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
@@ -93,17 +95,17 @@ class DemoReelTest {
         List<Item> items = List.of(Item.of("s1"), Item.of("s2"), Item.of("s3"), Item.of("s4"), Item.of(archive));
         project = project.withReels(List.of(Reel.of("r1", "opening", items)), "r1").withDeliverables(List.of());
         for (String target : List.of("broadcast-prores", "web-h264", "review-h264")) {
-            project = Edits.addTarget(Catalogue.target(target)).apply(project);
+            project = DeliverableEdits.addTarget(Catalogue.target(target)).apply(project);
         }
         for (Edit edit : List.of(ReelEdits.setRate(Rate.FPS_25), ReelEdits.trimItem(0, FrameRange.of(1011, 1070)),
                 ReelEdits.trimItem(1, FrameRange.of(21, 60)), ReelEdits.joinItem(1, Joint.dissolve(8)),
-                Edits.setSourceRate("s3", Rate.of(24)), ReelEdits.trimItem(2, FrameRange.of(13, 36)),
+                SourceEdits.setSourceRate("s3", Rate.of(24)), ReelEdits.trimItem(2, FrameRange.of(13, 36)),
                 ReelEdits.playItem(2, Playing.PLAIN.withConform(Conform.NEAREST)), ReelEdits.trimItem(3, FrameRange.of(1, 20)),
                 ReelEdits.trimItem(4, FrameRange.of(10, 39)), ReelEdits.addDrawn(0, new GeneratedItem.Leader(25, -18, LEADER)),
                 ReelEdits.setStart("09:59:57:00"), ReelEdits.burnIn(BurnIn.forReview()), ReelEdits.addSound(wind),
                 ReelEdits.changeSound(0, SoundUse.of(wind).withAt(Rational.of(LEADER, 25))),
-                Edits.follow("broadcast-prores", d -> d.withCleanPictures().withLoudness(LoudnessTarget.EBU_R128)),
-                Edits.follow("web-h264", Deliverable::withCleanPictures))) {
+                DeliverableEdits.follow("broadcast-prores", d -> d.withCleanPictures().withLoudness(LoudnessTarget.EBU_R128)),
+                DeliverableEdits.follow("web-h264", Deliverable::withCleanPictures))) {
             project = edit.apply(project);
         }
         return project;
@@ -138,7 +140,7 @@ class DemoReelTest {
             }
             List<String> printed = PlanText.of(programme).lines().toList();
             assertThat(printed).hasSize((int) (LEADER + 60 + 40 - 8 + 25 + 20 + 30));
-            for (RunPlan.RunFile file : plan.files()) {
+            for (RunFile file : plan.files()) {
                 Path made = out.resolve(file.fileName());
                 frames(viewer, made, printed);
                 boolean packed = !file.target().startsWith("broadcast");

@@ -16,8 +16,8 @@ import dev.vat.core.pass.PassWords;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edit;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
@@ -25,6 +25,7 @@ import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.View;
 import dev.vat.core.resolved.PictureWords;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.Interpretation;
 import dev.vat.core.time.FrameRange;
@@ -132,7 +133,7 @@ class SeenIsWrittenTest {
                 List.of(View.of(Item.of("s1")).withCaption(Line.of(Wording.parse("{frame}"), Spot.BOTTOM)), View.of(Item.of("s2"))))))))));
         reels.put("burn-in", new Reel(f -> stills(f, "kite", 3, StillWriter.PNG8, false), List.of(ReelEdits.burnIn(BurnIn.forReview()))));
         reels.put("burn-in over pixels that aren't square", new Reel(f -> stills(f, "kite", 3, StillWriter.PNG16, false),
-                List.of(Edits.setPicture("s1", Interpretation.AS_STATED.withPixelAspect(PixelAspect.of(16, 11))),
+                List.of(SourceEdits.setPicture("s1", Interpretation.AS_STATED.withPixelAspect(PixelAspect.of(16, 11))),
                         ReelEdits.burnIn(BurnIn.forReview()))));
         return reels;
     }
@@ -182,7 +183,7 @@ class SeenIsWrittenTest {
             for (long frame = 0; frame < plan.frames(); frame++) {
                 try (WorkingPictures made = feed.next()) {
                     for (int i = 0; i < conversions.size(); i++) {
-                        RunPlan.RunFile file = plan.files().get(i);
+                        RunFile file = plan.files().get(i);
                         try (Picture converted = conversions.get(i).next(frame, () -> made.in(plan.pictureFor(file)).share())) {
                             prints.computeIfAbsent(file.target(), _ -> new ArrayList<>()).add(converted.crc32c());
                         }

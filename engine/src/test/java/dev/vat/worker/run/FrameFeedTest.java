@@ -3,7 +3,7 @@ package dev.vat.worker.run;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.engine.KiteFrames;
@@ -60,7 +60,8 @@ class FrameFeedTest {
     void heldFramesAreTheSamePicture() throws Exception {
         Files.delete(frames.resolve("kite.0005.png"));
         Files.delete(frames.resolve("kite.0006.png"));
-        List<Integer> crcs = crcs(KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"), Edits.setGap("s1", GapPolicy.HOLD)),
+        List<Integer> crcs = crcs(
+                KiteFrames.plan(frames, folder.resolve("out"), List.of("web-h264"), SourceEdits.setGap("s1", GapPolicy.HOLD)),
                 2);
         assertThat(crcs.subList(3, 6)).containsOnly(crcs.get(3));
         assertThat(crcs.get(6)).isNotEqualTo(crcs.get(3));

@@ -3,7 +3,7 @@ package dev.vat.worker.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.picture.ColourReading;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.Cadence;
 import dev.vat.core.source.GapPolicy;
@@ -54,7 +54,7 @@ class PlannedReadingTest {
 
     @Test
     void holesThatAreClosedUpAreSpansWithNothingBetween() throws Exception {
-        RunPlan plan = KiteFrames.plan(frames(10, 4, 5), folder.resolve("out"), WEB, Edits.setGap("s1", GapPolicy.CLOSE));
+        RunPlan plan = KiteFrames.plan(frames(10, 4, 5), folder.resolve("out"), WEB, SourceEdits.setGap("s1", GapPolicy.CLOSE));
         assertThat(plan.spans()).hasSize(2);
         assertThat(wanted(plan)).containsExactly(1L, 2L, 3L, 6L, 7L, 8L, 9L, 10L);
         assertThat(read(plan)).hasSize(8).doesNotHaveDuplicates();
@@ -63,7 +63,7 @@ class PlannedReadingTest {
     @Test
     void everyThirdFrameWithTheLengthKeptIsReadOnceAndShownThreeTimes() throws Exception {
         RunPlan plan = KiteFrames.plan(frames(9), folder.resolve("out"), WEB,
-                Edits.setCadence("s1", Cadence.PLAIN.withEvery(3).withKeepLength(true)));
+                SourceEdits.setCadence("s1", Cadence.PLAIN.withEvery(3).withKeepLength(true)));
         assertThat(wanted(plan)).containsExactly(1L, 1L, 1L, 4L, 4L, 4L, 7L, 7L, 7L);
         List<Integer> pictures = read(plan);
         assertThat(pictures.get(0)).isEqualTo(pictures.get(2)).isNotEqualTo(pictures.get(3));
@@ -73,7 +73,7 @@ class PlannedReadingTest {
 
     @Test
     void aMixtureIsNeitherOfItsNeighbours() throws Exception {
-        RunPlan plan = KiteFrames.plan(frames(6, 3, 4), folder.resolve("out"), WEB, Edits.setGap("s1", GapPolicy.BLEND));
+        RunPlan plan = KiteFrames.plan(frames(6, 3, 4), folder.resolve("out"), WEB, SourceEdits.setGap("s1", GapPolicy.BLEND));
         List<Integer> pictures = read(plan);
         assertThat(pictures).hasSize(6).doesNotHaveDuplicates();
         assertThat(Json.MAPPER.readValue(Json.line(plan), RunPlan.class)).isEqualTo(plan);
@@ -83,10 +83,10 @@ class PlannedReadingTest {
     void anExposureChangesEveryPicture() throws Exception {
         Path frames = frames(3);
         List<Integer> plain = read(KiteFrames.plan(frames, folder.resolve("out"), WEB));
-        List<Integer> brighter = read(KiteFrames.plan(frames, folder.resolve("out"), WEB, Edits.setPicture("s1",
+        List<Integer> brighter = read(KiteFrames.plan(frames, folder.resolve("out"), WEB, SourceEdits.setPicture("s1",
                 Interpretation.AS_STATED.withColour(ColourReading.LINEAR.withExposure(Rational.of(1, 2))))));
         assertThat(brighter).doesNotContainAnyElementsOf(plain);
-        assertThat(read(KiteFrames.plan(frames, folder.resolve("out"), WEB, Edits.setCadence("s1", Cadence.PLAIN.withLeadIn(1)))))
+        assertThat(read(KiteFrames.plan(frames, folder.resolve("out"), WEB, SourceEdits.setCadence("s1", Cadence.PLAIN.withLeadIn(1)))))
                 .isEqualTo(plain.subList(1, 3));
     }
 }

@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.RateControl;
-import dev.vat.core.project.Edits;
+import dev.vat.core.project.DeliverableEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.engine.KiteFrames;
@@ -78,7 +80,7 @@ class RunTest {
     @Test
     void threeFilesFromOneReadAreProvenAndNothingElseIsLeft() throws Exception {
         KiteFrames.png(frames, "kite", 1001, 30, true);
-        Run.Outcome outcome = make(KiteFrames.plan(frames, out, ALL, Edits.setFlatten("web-h264", Ground.parse("204060"))));
+        Run.Outcome outcome = make(KiteFrames.plan(frames, out, ALL, DeliverableEdits.setFlatten("web-h264", Ground.parse("204060"))));
         assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).as(f.target() + " " + f.why()).isEqualTo(Stage.DELIVERED));
         assertThat(names(out)).containsExactly("kite_alpha.mov", "kite_alpha.mov.receipt.json", "kite_edit.mov",
                 "kite_edit.mov.receipt.json",
@@ -115,14 +117,14 @@ class RunTest {
         Files.delete(frames.resolve("kite.0006.png"));
         Files.write(frames.resolve("kite.0009.png"), new byte[0]);
         KiteFrames.cut(frames.resolve("kite.0012.png"), .6);
-        make(KiteFrames.plan(frames, out, List.of("edit-prores-hq"), Edits.setGap("s1", GapPolicy.HOLD)));
+        make(KiteFrames.plan(frames, out, List.of("edit-prores-hq"), SourceEdits.setGap("s1", GapPolicy.HOLD)));
         Receipt held = ReceiptFile.read(out.resolve("kite_edit.mov.receipt.json"));
         assertThat(held.fills()).extracting(Receipt.Fill::wanted).containsExactly(6L, 9L, 12L);
         assertThat(held.fills().getFirst().shown()).isEqualTo("frame 5 held");
         assertThat(held.frames().get(5).crc()).as("the held frame is the one before it").isEqualTo(held.frames().get(4).crc());
         assertThat(held.found().frames()).isEqualTo(20);
 
-        make(KiteFrames.plan(frames, out, List.of("edit-prores-hq"), Edits.setGap("s1", GapPolicy.CARD)));
+        make(KiteFrames.plan(frames, out, List.of("edit-prores-hq"), SourceEdits.setGap("s1", GapPolicy.CARD)));
         Receipt card = ReceiptFile.read(out.resolve("kite_edit_v02.mov.receipt.json"));
         assertThat(card.fills()).hasSize(3);
         assertThat(card.fills().get(1).shown()).contains("card: empty");
@@ -337,8 +339,8 @@ class RunTest {
         KiteFrames.png(frames, "kite", 1, 60, false);
         List<Stage> seen = new CopyOnWriteArrayList<>();
         RunPlan plan = KiteFrames.plan(frames, out, List.of("web-h264", "edit-prores-hq"),
-                Edits.setControl("web-h264", new RateControl.FileSize(20_000)));
-        assertThat(plan.files()).extracting(RunPlan.RunFile::passes).containsExactly(2, 1);
+                DeliverableEdits.setControl("web-h264", new RateControl.FileSize(20_000)));
+        assertThat(plan.files()).extracting(RunFile::passes).containsExactly(2, 1);
         try (Run run = Run.start(plan, places,
                 p -> p.files().stream().filter(f -> f.target().equals("web-h264")).forEach(f -> seen.add(f.stage())))) {
             assertThat(run.outcome().get(90, TimeUnit.SECONDS).files())
@@ -356,7 +358,7 @@ class RunTest {
     void aFileThatIsntAsPlannedIsKeptBackUntilSomebodyTakesIt() throws Exception {
         KiteFrames.png(frames, "kite", 1, 10, false);
         RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq"));
-        RunPlan.RunFile file = plan.files().getFirst();
+        RunFile file = plan.files().getFirst();
         Expectation e = file.expected();
         Expectation wrong = new Expectation(11, e.rate(), e.size(), e.pixelAspect(), e.container(), e.codec(), e.profile(), e.codedBits(),
                 e.readBits(),

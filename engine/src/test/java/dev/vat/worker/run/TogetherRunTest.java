@@ -23,15 +23,17 @@ import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
-import dev.vat.core.project.Edits;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.View;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rational;
@@ -223,7 +225,7 @@ class TogetherRunTest {
     void passesOfTheSceneAddUpToItsPicture() throws Exception {
         RunPlan full = shot().plan(out);
         RunPlan sum = shot(ReelEdits.mixItem(0, PassWords.mix(layers()))).plan(out);
-        assertThat(sum.sources()).filteredOn(RunPlan.RunSource::pass).extracting(s -> s.picture().layer()).containsExactly("base", "light",
+        assertThat(sum.sources()).filteredOn(RunSource::pass).extracting(s -> s.picture().layer()).containsExactly("base", "light",
                 "shadow", "haze", "");
         assertThat(apart(full, sum)).isLessThanOrEqualTo(CODE);
         Path made = made(sum);
@@ -276,9 +278,9 @@ class TogetherRunTest {
     @Test
     void aPassGoesOutByItselfInTheSameRead() throws Exception {
         PassMix mix = PassWords.mix(layers());
-        KiteFrames.Job job = shot(ReelEdits.mixItem(0, mix), Edits.addPassFile("light"));
+        KiteFrames.Job job = shot(ReelEdits.mixItem(0, mix), DeliverableEdits.addPassFile("light"));
         RunPlan plan = job.plan(out);
-        assertThat(plan.files()).extracting(RunPlan.RunFile::fileName).containsExactly("flats_web.mp4", "flats_web-2_light.mp4");
+        assertThat(plan.files()).extracting(RunFile::fileName).containsExactly("flats_web.mp4", "flats_web-2_light.mp4");
         RunPlan light = shot(ReelEdits.mixItem(0, new PassMix(List.of(mix.passes().get(1))))).plan(out);
         try (FrameFeed both = new FrameFeed(plan, 2); FrameFeed alone = new FrameFeed(light, 1); WorkingPictures a = both.next();
                 WorkingPictures b = alone.next()) {
@@ -289,7 +291,7 @@ class TogetherRunTest {
         }
         made(plan);
         assertThat(out.resolve("flats_web-2_light.mp4")).exists();
-        KiteFrames.Job gone = shot(ReelEdits.mixItem(0, mix.with(1, p -> p.withOff(true))), Edits.addPassFile("light"));
+        KiteFrames.Job gone = shot(ReelEdits.mixItem(0, mix.with(1, p -> p.withOff(true))), DeliverableEdits.addPassFile("light"));
         assertThat(Findings.of(gone.project(), new Observed(gone.tables(), Observed.Destination.UNKNOWN)).blockers())
                 .extracting(Finding::id).containsExactly("pass-gone");
     }

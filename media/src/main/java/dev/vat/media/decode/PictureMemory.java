@@ -53,8 +53,9 @@ final class PictureMemory implements AutoCloseable {
             }
             frame.buf(0, buffer);
             frame.extended_data(frame.data());
-            return Math.min(0, av_image_fill_arrays(frame.data(), frame.linesize(), buffer.data(), frame.format(), width.get(), height.get(),
-                    ALIGNED));
+            return Math.min(0,
+                    av_image_fill_arrays(frame.data(), frame.linesize(), buffer.data(), frame.format(), width.get(), height.get(),
+                            ALIGNED));
         }
     }
 

@@ -8,7 +8,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.run.EncoderOptions;
-import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.time.Rate;
 import java.nio.file.Path;
 import java.util.Map;
@@ -75,7 +75,7 @@ public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspe
     }
 
     /** As a plan has it, which may have been made earlier. */
-    public static EncoderSpec of(RunPlan.RunFile file) {
+    public static EncoderSpec of(RunFile file) {
         Expectation expected = file.expected();
         return new EncoderSpec(file.codecInCatalogue(), file.treatment().colour(), expected.size(), expected.pixelAspect(), expected.rate(),
                 file.treatment().scan(), expected.loops(),

@@ -103,7 +103,8 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
         // The other tools forget this, too.
         all.add(new ZooCase("PNG", "grey of 2 bits, one of them transparent", "png", "grey8.png",
                 "convert IN -depth 2 x.png && pngtopnm x.png > x.pgm && pnmtopng -transparent '#555555' x.pgm > OUT", 0,
-                "pngtopam -alphapam IN > y.pam && pamdepth 255 y.pam > x.pam && convert x.pam -depth 8 PNG32:y.png && oiiotool --no-autopremult y.png -o OUT"));
+                "pngtopam -alphapam IN > y.pam && pamdepth 255 y.pam > x.pam && convert x.pam -depth 8 PNG32:y.png "
+                        + "&& oiiotool --no-autopremult y.png -o OUT"));
         all.add(of("PNG", "grey and alpha of 16 bits", "png", "ya16.tif", "oiiotool --no-autopremult IN -d uint16 -o OUT"));
     }
 

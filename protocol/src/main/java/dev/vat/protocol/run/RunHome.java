@@ -3,6 +3,7 @@ package dev.vat.protocol.run;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;
@@ -165,21 +166,21 @@ public final class RunHome {
     }
 
     /** Where a deliverable is worked on: {@code .vat-RUNID-COLUMN} in the destination. */
-    public static Path workFolder(RunPlan plan, RunPlan.RunFile file) {
+    public static Path workFolder(RunPlan plan, RunFile file) {
         return Path.of(plan.folder()).resolve(".vat-" + plan.run() + "-" + file.target());
     }
 
     /** Where a deliverable lies when it is whole and has not got its name yet. */
-    public static Path finished(RunPlan plan, RunPlan.RunFile file) {
+    public static Path finished(RunPlan plan, RunFile file) {
         return workFolder(plan, file).resolve("final").resolve(file.fileName());
     }
 
     /** Where what was encoded of a deliverable lies: its closed parts, or its stills. */
-    public static Path made(RunPlan plan, RunPlan.RunFile file) {
+    public static Path made(RunPlan plan, RunFile file) {
         return file.isFolder() ? finished(plan, file) : workFolder(plan, file).resolve(PARTS);
     }
 
-    public static void createWorkFolder(RunPlan plan, RunPlan.RunFile file) throws IOException {
+    public static void createWorkFolder(RunPlan plan, RunFile file) throws IOException {
         Path work = workFolder(plan, file);
         Durable.createFolders(work.resolve(PARTS));
         Durable.createFolders(file.isFolder() ? finished(plan, file) : work.resolve("final"));
@@ -187,7 +188,7 @@ public final class RunHome {
     }
 
     /** Deletes a deliverable's work folder, if it says that it belongs to this run. */
-    public static void deleteWorkFolder(RunPlan plan, RunPlan.RunFile file) throws IOException {
+    public static void deleteWorkFolder(RunPlan plan, RunFile file) throws IOException {
         Path work = workFolder(plan, file);
         Path label = work.resolve("run.json");
         if (Files.exists(label)
@@ -199,14 +200,14 @@ public final class RunHome {
     /** Deletes the work folders of an interrupted or stopped run, and its home; what it delivered stays. */
     public void discard() throws IOException {
         RunPlan plan = plan();
-        for (RunPlan.RunFile file : plan.files()) {
+        for (RunFile file : plan.files()) {
             deleteWorkFolder(plan, file);
         }
         Durable.deleteTree(folder);
     }
 
     /** The deliverables that an ended or interrupted run did not bring to an end. */
-    public List<RunPlan.RunFile> unfinished() throws IOException {
+    public List<RunFile> unfinished() throws IOException {
         return RunState.of(journal()).undelivered(plan());
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.protocol.run;
 
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -82,7 +83,7 @@ public final class RunState {
     }
 
     /** The plan's files as they are to be made: some were told to end early. */
-    public List<RunPlan.RunFile> files(RunPlan plan) {
+    public List<RunFile> files(RunPlan plan) {
         return plan.files().stream().map(f -> shortened.containsKey(f.target()) ? f.shortened(shortened.get(f.target())) : f).toList();
     }
 
@@ -91,8 +92,8 @@ public final class RunState {
     }
 
     /** The files that aren't delivered, in the plan's order. */
-    List<RunPlan.RunFile> undelivered(RunPlan plan) {
-        List<RunPlan.RunFile> files = new ArrayList<>(plan.files());
+    List<RunFile> undelivered(RunPlan plan) {
+        List<RunFile> files = new ArrayList<>(plan.files());
         files.removeIf(f -> delivered.containsKey(f.target()));
         return files;
     }

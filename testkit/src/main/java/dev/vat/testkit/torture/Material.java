@@ -2,6 +2,7 @@ package dev.vat.testkit.torture;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.picture.PictureChoice;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -80,7 +81,7 @@ final class Material {
         Project project = Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(RATE).apply(project));
         for (String target : targets) {
-            project = Edits.addTarget(Catalogue.target(target)).apply(project);
+            project = DeliverableEdits.addTarget(Catalogue.target(target)).apply(project);
         }
         return RunPlanner.ofSystem().plan(project, ResolvedReel.of(project, Map.of("s1", table)).orElseThrow(), out, Map.of(),
                 RunPlan.CHOSEN, MediaLibrary.version());

@@ -1,6 +1,7 @@
 package dev.vat.testkit.torture;
 
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.run.Run;
 import dev.vat.protocol.run.ReceiptFile;
@@ -251,7 +252,7 @@ final class Round {
 
     private void sameAsUndisturbed() throws IOException {
         nothingBrokenUnderAFinalName();
-        for (RunPlan.RunFile file : plan.files()) {
+        for (RunFile file : plan.files()) {
             Path made = out.resolve(file.fileName());
             if (!Files.exists(ReceiptFile.of(made))) {
                 throw new TortureFailure(file.fileName() + " was never delivered", told);

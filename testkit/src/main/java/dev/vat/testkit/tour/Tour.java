@@ -10,11 +10,13 @@ import dev.vat.core.layout.Arrangement;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.preview.Preview;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.BroadcastHead;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
@@ -404,8 +406,8 @@ public final class Tour implements DemoTour {
         await("the frames", () -> !session().search().isGoing() && !session().watch().isChecking() && session().table("s1") != null);
         act(() -> {
             session().chooseRate(Rate.FPS_25);
-            session().edit(Edits.setExpected("s1", FrameRange.of(1001, 1040)));
-            session().edit(Edits.addTarget(Catalogue.target("web-h264")));
+            session().edit(SourceEdits.setExpected("s1", FrameRange.of(1001, 1040)));
+            session().edit(DeliverableEdits.addTarget(Catalogue.target("web-h264")));
         });
         seek(20);
         shoot("filling");
@@ -425,7 +427,7 @@ public final class Tour implements DemoTour {
     /** The first shot alone, a second of it. */
     private Project short010() {
         Project project = DemoProject.in(folder);
-        return Edits.setGap("s2", GapPolicy.HOLD).apply(Edits.setRange("s1",
+        return SourceEdits.setGap("s2", GapPolicy.HOLD).apply(SourceEdits.setRange("s1",
                 FrameRange.of(1001, 1025)).apply(project.withCurrentReel(r -> r.withItems(r.items().subList(0, 1)))));
     }
 

@@ -3,6 +3,7 @@ package dev.vat.worker.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
@@ -236,7 +237,7 @@ class DisturbedRunTest {
                 assertThat(f.stage()).isEqualTo(Stage.FAILED);
                 assertThat(f.why()).contains("ended the process three times");
             });
-            assertThat(run.home().unfinished()).extracting(RunPlan.RunFile::target).containsExactly("web-h264");
+            assertThat(run.home().unfinished()).extracting(RunFile::target).containsExactly("web-h264");
         }
     }
 

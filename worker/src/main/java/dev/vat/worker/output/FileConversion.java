@@ -1,6 +1,7 @@
 package dev.vat.worker.output;
 
 import dev.vat.core.burnin.Lettering;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.compose.FieldWeaver;
 import dev.vat.media.convert.Conversion;
@@ -16,12 +17,12 @@ public final class FileConversion implements AutoCloseable {
     }
 
     private final RunPlan plan;
-    private final RunPlan.RunFile file;
+    private final RunFile file;
     private final Conversion conversion;
     private final FieldWeaver weaver;
     private long busyNanos;
 
-    public FileConversion(RunPlan plan, RunPlan.RunFile file) {
+    public FileConversion(RunPlan plan, RunFile file) {
         this.plan = plan;
         this.file = file;
         this.conversion = new Conversion(file.codecInCatalogue(), file.expected().size(), file.expected().pixelAspect(), file.treatment());

@@ -15,7 +15,11 @@ import dev.vat.core.proof.FileFacts;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.Recipes;
 import dev.vat.core.reel.ReelFrame;
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunFill;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
+import dev.vat.core.run.RunSpan;
 import dev.vat.core.time.Rational;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.MediaLibrary;
@@ -47,7 +51,7 @@ public final class FileProof {
      * @param planned what the inline check found of every frame, in output order
      * @param goOn told after each decoded frame; false stops the proof
      */
-    public static Receipt of(RunPlan plan, RunPlan.RunFile file, List<Receipt.PartLine> parts,
+    public static Receipt of(RunPlan plan, RunFile file, List<Receipt.PartLine> parts,
             List<Receipt.FrameLine> planned, Path joined, LongPredicate goOn) throws IOException {
         List<String> reasons = new ArrayList<>();
         // Goes on beside the decoding, which takes longer as a rule.
@@ -73,7 +77,7 @@ public final class FileProof {
                 null, plan.rate(), plan.rateOrigin(), sources(plan, file), fills(plan, file), file.expected(), facts, comparison,
                 quality(plan, file, planned), notes,
                 parts, Durable.sha256(joined), planned,
-                plan.sources().stream().mapToInt(RunPlan.RunSource::lossyPasses).max().orElse(0)
+                plan.sources().stream().mapToInt(RunSource::lossyPasses).max().orElse(0)
                         + (file.codecInCatalogue().isLossy() ? 1 : 0),
                 file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
                 Files.isDirectory(joined) ? null : Durable.prints(joined));
@@ -92,24 +96,24 @@ public final class FileProof {
     }
 
     /** Reel frames that the file holds: fewer than the plan's where it ended early. */
-    private static long reelFrames(RunPlan plan, RunPlan.RunFile file) {
+    private static long reelFrames(RunPlan plan, RunFile file) {
         return Math.min(plan.frames(), file.reelFrame(file.expected().frames()));
     }
 
-    private static List<Receipt.SourceLine> sources(RunPlan plan, RunPlan.RunFile file) {
+    private static List<Receipt.SourceLine> sources(RunPlan plan, RunFile file) {
         long end = reelFrames(plan, file);
-        return plan.spans().stream().flatMap(RunPlan.RunSpan::ofSources).filter(s -> s.start() < end).map(s -> {
+        return plan.spans().stream().flatMap(RunSpan::ofSources).filter(s -> s.start() < end).map(s -> {
             long count = Math.min(s.count(), end - s.start());
             return new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(), s.wanted(s.start() + count - 1), s.step(),
                     count);
         }).toList();
     }
 
-    private static List<Receipt.Fill> fills(RunPlan plan, RunPlan.RunFile file) {
+    private static List<Receipt.Fill> fills(RunPlan plan, RunFile file) {
         List<Receipt.Fill> fills = new ArrayList<>();
         long end = reelFrames(plan, file);
-        for (RunPlan.RunSpan span : plan.spans()) {
-            for (RunPlan.RunFill fill : span.fills().stream().filter(f -> f.frame().filled() && f.reelFrame() < end).toList()) {
+        for (RunSpan span : plan.spans()) {
+            for (RunFill fill : span.fills().stream().filter(f -> f.frame().filled() && f.reelFrame() < end).toList()) {
                 fill(plan, fill.reelFrame(), fill.frame(), fills);
             }
             span.cells().stream().flatMap(List::stream).flatMap(cell -> cell.fills().stream())
@@ -143,7 +147,7 @@ public final class FileProof {
         };
     }
 
-    private static Receipt.Quality quality(RunPlan plan, RunPlan.RunFile file, List<Receipt.FrameLine> frames) {
+    private static Receipt.Quality quality(RunPlan plan, RunFile file, List<Receipt.FrameLine> frames) {
         if (frames.isEmpty()) {
             return null;
         }
@@ -168,7 +172,7 @@ public final class FileProof {
     }
 
     /** The name of the source file that a frame of the file begins with. */
-    private static String source(RunPlan plan, RunPlan.RunFile file, long frame) {
+    private static String source(RunPlan plan, RunFile file, long frame) {
         ReelFrame shown = plan.frameAt(file.reelFrame(frame));
         if (!RunPlan.isDrawn(shown)) {
             return fileName(plan, shown);
@@ -181,7 +185,7 @@ public final class FileProof {
         return Recipes.file(plan.sourceOf(frame), frame.wanted()).getFileName().toString();
     }
 
-    private static List<String> notes(RunPlan plan, RunPlan.RunFile file, Path joined) throws IOException {
+    private static List<String> notes(RunPlan plan, RunFile file, Path joined) throws IOException {
         List<String> notes = new ArrayList<>();
         long bytes = Durable.size(joined);
         if (file.forecast() != null && !file.forecast().holds(bytes)) {
@@ -222,7 +226,7 @@ public final class FileProof {
                 .forEach(s -> notes.add(s.name() + ": pictures as stored, whatever the files say of how they are turned"));
         plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty())
                 .forEach(s -> notes.add(s.name() + ": layer " + s.picture().layer()));
-        int deepest = plan.sources().stream().mapToInt(RunPlan.RunSource::bits).max().orElse(8);
+        int deepest = plan.sources().stream().mapToInt(RunSource::bits).max().orElse(8);
         if (deepest > file.expected().codedBits()) {
             notes.add(deepest + "-bit source dithered to " + file.expected().codedBits() + " bits");
         }

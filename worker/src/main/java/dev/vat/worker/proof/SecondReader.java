@@ -3,6 +3,7 @@ package dev.vat.worker.proof;
 import dev.vat.core.recipe.FrameStamp;
 import dev.vat.core.recipe.Recipes;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.run.RunSource;
 import dev.vat.media.proof.SecondReading;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -25,7 +26,7 @@ record SecondReader(boolean agrees, String words) {
 
     static List<SecondReader> of(RunPlan plan) {
         List<SecondReader> found = new ArrayList<>();
-        for (RunPlan.RunSource source : plan.sources().stream().filter(s -> !s.kind().isMovie()).limit(MOST).toList()) {
+        for (RunSource source : plan.sources().stream().filter(s -> !s.kind().isMovie()).limit(MOST).toList()) {
             long number = source.stamps().isEmpty() ? 0 : source.stamps().getFirst().number();
             Path frame = Recipes.file(source, number);
             if (isAsChecked(frame, source.stamp(number))) {
@@ -48,7 +49,7 @@ record SecondReader(boolean agrees, String words) {
         }
     }
 
-    private static Optional<SecondReading> read(RunPlan.RunSource source, Path frame) {
+    private static Optional<SecondReading> read(RunSource source, Path frame) {
         try {
             return SecondReading.of(frame, source.kind());
         } catch (IOException _) {

@@ -4,6 +4,8 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.Loudness;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.mux.Joining;
@@ -55,8 +57,8 @@ final class Finishing {
         this.goOn = goOn;
     }
 
-    void finish(RunPlan.RunFile planned, List<JournalEntry.PartClosed> parts) throws IOException {
-        RunPlan.RunFile file = levelled(planned);
+    void finish(RunFile planned, List<JournalEntry.PartClosed> parts) throws IOException {
+        RunFile file = levelled(planned);
         Path work = RunHome.workFolder(plan, file);
         Path finished = RunHome.finished(plan, file);
         Path joined = file.isSingleStill() ? StillsWriter.file(finished, file.expected().stills(), 0) : finished;
@@ -71,7 +73,7 @@ final class Finishing {
     }
 
     /** Stills of a part that was open when the run was stopped go, where the file ends before them. */
-    private static void leaveOnlyPlanned(RunPlan.RunFile file, Path folder) throws IOException {
+    private static void leaveOnlyPlanned(RunFile file, Path folder) throws IOException {
         Set<Path> planned = new HashSet<>();
         for (long frame = 0; frame < file.expected().frames(); frame++) {
             planned.add(StillsWriter.file(folder, file.expected().stills(), frame));
@@ -83,9 +85,9 @@ final class Finishing {
         }
     }
 
-    private void join(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path work, Path joined) throws IOException {
+    private void join(RunFile file, List<JournalEntry.PartClosed> parts, Path work, Path joined) throws IOException {
         Joining.join(parts.stream().map(p -> new Joining.Part(
-                OutputPipeline.partFile(work, file, new RunPlan.Part(p.part(), p.first(), p.frames())),
+                OutputPipeline.partFile(work, file, new RunPart(p.part(), p.first(), p.frames())),
                 file.codecInCatalogue().partContainer(),
                 p.first(), p.frames())).toList(),
                 new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(),
@@ -94,7 +96,7 @@ final class Finishing {
         Durable.sync(joined);
     }
 
-    private void prove(RunPlan.RunFile file, List<JournalEntry.PartClosed> parts, Path joined) throws IOException {
+    private void prove(RunFile file, List<JournalEntry.PartClosed> parts, Path joined) throws IOException {
         Pace pace = new Pace();
         Receipt receipt = FileProof.of(plan, file,
                 parts.stream().map(p -> new Receipt.PartLine(p.part(), p.first(), p.frames(), p.bytes(), p.crc())).toList(),
@@ -121,7 +123,7 @@ final class Finishing {
     /**
      * With the loudness that its sound is brought to: what was wanted, or as much as its peaks allow. Silence can't be brought anywhere.
      */
-    private RunPlan.RunFile levelled(RunPlan.RunFile file) throws IOException {
+    private RunFile levelled(RunFile file) throws IOException {
         Expectation.Level level = file.expected().level();
         if (level == null || file.expected().sound() == null) {
             return file;
@@ -145,12 +147,12 @@ final class Finishing {
         return measured;
     }
 
-    private static SoundCodec codec(RunPlan.RunFile file) {
+    private static SoundCodec codec(RunFile file) {
         return SoundCodec.ofReportedName(file.expected().sound().codec());
     }
 
     /** The reel's sound, put together once for all files that have it at one level. */
-    private WovenSound sound(RunPlan.RunFile file) throws IOException {
+    private WovenSound sound(RunFile file) throws IOException {
         if (plan.sound() == null || file.expected().sound() == null) {
             return null;
         }
@@ -165,11 +167,11 @@ final class Finishing {
                 file.expected().sound().seconds().times(SoundCodec.RATE).round());
     }
 
-    void failed(RunPlan.RunFile file, String why) throws IOException {
+    void failed(RunFile file, String why) throws IOException {
         journal.write(new JournalEntry.Failed(file.target(), why));
     }
 
-    private void tell(RunPlan.RunFile file, Stage stage, long done, long bytes, Pace pace, Path path, Path receipt,
+    private void tell(RunFile file, Stage stage, long done, long bytes, Pace pace, Path path, Path receipt,
             String why) {
         listener.accept(new FileProgress(file.target(), stage, done, file.expected().frames(), bytes,
                 pace == null ? 0 : pace.speed(), pace == null ? -1 : pace.secondsLeft(file.expected().frames() - done),

@@ -1,5 +1,7 @@
 package dev.vat.worker.run;
 
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.protocol.run.JournalEntry;
@@ -17,7 +19,7 @@ final class KeptParts {
 
     private KeptParts() {}
 
-    static List<JournalEntry.PartClosed> of(RunPlan plan, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed) throws IOException {
+    static List<JournalEntry.PartClosed> of(RunPlan plan, RunFile file, List<JournalEntry.PartClosed> closed) throws IOException {
         List<JournalEntry.PartClosed> kept = new ArrayList<>();
         for (JournalEntry.PartClosed part : closed) {
             if (part.part() < file.parts().size() && isWhole(plan, file, part)) {
@@ -27,8 +29,8 @@ final class KeptParts {
         return kept;
     }
 
-    private static boolean isWhole(RunPlan plan, RunPlan.RunFile file, JournalEntry.PartClosed part) throws IOException {
-        RunPlan.Part planned = file.parts().get(part.part());
+    private static boolean isWhole(RunPlan plan, RunFile file, JournalEntry.PartClosed part) throws IOException {
+        RunPart planned = file.parts().get(part.part());
         if (planned.first() != part.first() || planned.count() != part.frames()) {
             return false;
         }
@@ -44,7 +46,7 @@ final class KeptParts {
     }
 
     /** The fingerprint of a range of stills: over theirs, in order. */
-    static String stillsPrint(RunPlan plan, RunPlan.RunFile file, RunPlan.Part part) throws IOException {
+    static String stillsPrint(RunPlan plan, RunFile file, RunPart part) throws IOException {
         Path folder = RunHome.finished(plan, file);
         StringBuilder prints = new StringBuilder();
         for (long frame = part.first(); frame < part.end(); frame++) {

@@ -1,6 +1,8 @@
 package dev.vat.worker.run;
 
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.encode.EncoderSpec;
 import dev.vat.media.encode.FirstPass;
@@ -50,7 +52,7 @@ final class OutputPipeline {
     }
 
     private final RunPlan plan;
-    private volatile RunPlan.RunFile file;
+    private volatile RunFile file;
     private final Path work;
     private final Journal journal;
     private final boolean checked;
@@ -60,7 +62,7 @@ final class OutputPipeline {
     private final Pace pace = new Pace();
     private final Thread thread;
     private volatile FileProgress progress;
-    private List<RunPlan.Part> toMake;
+    private List<RunPart> toMake;
     private volatile boolean over;
     private volatile boolean full;
     private long bytes;
@@ -72,7 +74,7 @@ final class OutputPipeline {
      * @param kept parts that an earlier start closed: these aren't made again
      * @param checked whether each frame is decoded again at once; only benchmarks leave it out
      */
-    OutputPipeline(RunPlan plan, RunPlan.RunFile file, Journal journal, List<JournalEntry.PartClosed> kept, boolean checked) {
+    OutputPipeline(RunPlan plan, RunFile file, Journal journal, List<JournalEntry.PartClosed> kept, boolean checked) {
         this(plan, file, journal, checked, false);
         kept.forEach(part -> closedParts.put(part.part(), part));
         toMake = file.parts().stream().filter(p -> !closedParts.containsKey(p.index())).toList();
@@ -83,11 +85,11 @@ final class OutputPipeline {
     }
 
     /** The first pass over a file that takes two: it leaves notes for the second. */
-    static OutputPipeline firstPass(RunPlan plan, RunPlan.RunFile file, Journal journal) {
+    static OutputPipeline firstPass(RunPlan plan, RunFile file, Journal journal) {
         return new OutputPipeline(plan, file, journal, false, true);
     }
 
-    private OutputPipeline(RunPlan plan, RunPlan.RunFile file, Journal journal, boolean checked, boolean firstPass) {
+    private OutputPipeline(RunPlan plan, RunFile file, Journal journal, boolean checked, boolean firstPass) {
         this.firstPass = firstPass;
         this.toMake = file.parts();
         this.plan = plan;
@@ -100,7 +102,7 @@ final class OutputPipeline {
     }
 
     /** What a first pass left: some encoders write more than one file, all beginning with the same name. */
-    static List<Path> notes(RunPlan plan, RunPlan.RunFile file) throws IOException {
+    static List<Path> notes(RunPlan plan, RunFile file) throws IOException {
         try (Stream<Path> files = Files.list(RunHome.workFolder(plan, file))) {
             return files.filter(f -> f.getFileName().toString().startsWith(NOTES)).toList();
         } catch (NoSuchFileException _) {
@@ -109,7 +111,7 @@ final class OutputPipeline {
     }
 
     /** Whether an earlier start went through the first pass, and what it noted is still there. */
-    static boolean hasNotes(RunPlan plan, RunPlan.RunFile file, RunState state) throws IOException {
+    static boolean hasNotes(RunPlan plan, RunFile file, RunState state) throws IOException {
         return state.isFirstPassed(file.target()) && !notes(plan, file).isEmpty();
     }
 
@@ -158,7 +160,7 @@ final class OutputPipeline {
      */
     long reach(long next) {
         long reached = file.treatment().scan().isInterlaced() ? next / 2 : next;
-        for (RunPlan.Part part : file.parts()) {
+        for (RunPart part : file.parts()) {
             if (closedParts.containsKey(part.index()) && part.first() <= reached) {
                 reached = Math.max(reached, part.end());
             }
@@ -175,7 +177,7 @@ final class OutputPipeline {
         EncoderSpec one = EncoderSpec.of(file);
         EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve(NOTES)) : one;
         try (FileConversion conversion = new FileConversion(plan, file)) {
-            for (RunPlan.Part part : toMake) {
+            for (RunPart part : toMake) {
                 // It may have been told to end early, before this part was begun or while it was waited for.
                 if (!isWanted(part) || !make(part, spec, conversion)) {
                     if (!isWanted(part)) {
@@ -204,7 +206,7 @@ final class OutputPipeline {
         }
     }
 
-    private boolean isWanted(RunPlan.Part part) {
+    private boolean isWanted(RunPart part) {
         return part.first() < file.expected().frames();
     }
 
@@ -224,8 +226,8 @@ final class OutputPipeline {
     }
 
     /** Makes one part; false if frames ended before it was whole. */
-    private boolean make(RunPlan.Part planned, EncoderSpec spec, FileConversion conversion) throws IOException, InterruptedException {
-        RunPlan.Part part = planned;
+    private boolean make(RunPart planned, EncoderSpec spec, FileConversion conversion) throws IOException, InterruptedException {
+        RunPart part = planned;
         Path open = partFile(work, file, part).resolveSibling("open.part");
         List<FrameProof> proofs;
         long partBytes;
@@ -234,7 +236,7 @@ final class OutputPipeline {
                 Steps.begin("encode " + file.target() + " " + frame);
                 try (Picture converted = conversion.next(frame, this::waiting)) {
                     if (converted == null) {
-                        part = new RunPlan.Part(planned.index(), planned.first(), frame - planned.first());
+                        part = new RunPart(planned.index(), planned.first(), frame - planned.first());
                         if (!file.parts().contains(part)) {
                             return false;
                         }
@@ -265,7 +267,7 @@ final class OutputPipeline {
         return queue.take() instanceof Turn.Frame(Picture working) ? working : null;
     }
 
-    private PartSink sink(Path open, RunPlan.Part part, EncoderSpec spec) {
+    private PartSink sink(Path open, RunPart part, EncoderSpec spec) {
         if (firstPass) {
             return new FirstPass(spec);
         }
@@ -273,7 +275,7 @@ final class OutputPipeline {
                 : new PartWriter(open, spec, part.first(), checked);
     }
 
-    private void close(RunPlan.Part part, Path open, List<FrameProof> proofs, long partBytes) throws IOException {
+    private void close(RunPart part, Path open, List<FrameProof> proofs, long partBytes) throws IOException {
         if (file.isFolder()) {
             closeStills(part, proofs, partBytes);
             return;
@@ -287,7 +289,7 @@ final class OutputPipeline {
     }
 
     /** Stills already lie where they will be delivered from; the fingerprint goes over theirs, in order. */
-    private void closeStills(RunPlan.Part part, List<FrameProof> proofs, long partBytes) throws IOException {
+    private void closeStills(RunPart part, List<FrameProof> proofs, long partBytes) throws IOException {
         Path folder = RunHome.finished(plan, file);
         for (long frame = part.first(); frame < part.end(); frame++) {
             Durable.sync(StillsWriter.file(folder, file.expected().stills(), frame));
@@ -296,7 +298,7 @@ final class OutputPipeline {
         closed(part, partBytes, KeptParts.stillsPrint(plan, file, part), proofs);
     }
 
-    private void closed(RunPlan.Part part, long size, String fingerprint, List<FrameProof> proofs) throws IOException {
+    private void closed(RunPart part, long size, String fingerprint, List<FrameProof> proofs) throws IOException {
         JournalEntry.PartClosed entry = new JournalEntry.PartClosed(file.target(), part.index(), part.first(),
                 part.count(), size, fingerprint, proofs.stream().map(OutputPipeline::line).toList());
         journal.write(entry);
@@ -308,7 +310,7 @@ final class OutputPipeline {
                 Double.isInfinite(proof.psnr()) ? null : proof.psnr(), proof.ssim());
     }
 
-    static Path partFile(Path work, RunPlan.RunFile file, RunPlan.Part part) {
+    static Path partFile(Path work, RunFile file, RunPart part) {
         return work.resolve(RunHome.PARTS).resolve(file.partName(part.index()));
     }
 
@@ -333,7 +335,7 @@ final class OutputPipeline {
         return progress;
     }
 
-    RunPlan.RunFile file() {
+    RunFile file() {
         return file;
     }
 

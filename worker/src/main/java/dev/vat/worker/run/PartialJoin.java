@@ -1,5 +1,7 @@
 package dev.vat.worker.run;
 
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.mux.Joining;
 import dev.vat.protocol.run.JournalEntry;
@@ -26,7 +28,7 @@ final class PartialJoin {
     static Path join(RunHome home, String target, Path folder) throws IOException {
         RunPlan plan = home.plan();
         RunState state = RunState.of(home.journal());
-        RunPlan.RunFile file = state.files(plan).stream().filter(f -> f.target().equals(target)).findFirst()
+        RunFile file = state.files(plan).stream().filter(f -> f.target().equals(target)).findFirst()
                 .orElseThrow(() -> new IOException("This run makes no file for " + target));
         if (file.isFolder()) {
             throw new IOException("Numbered frames lie in " + RunHome.finished(plan, file) + " as they are made");
@@ -39,7 +41,7 @@ final class PartialJoin {
             }
             parts.add(new Joining.Part(
                     OutputPipeline.partFile(RunHome.workFolder(plan, file), file,
-                            new RunPlan.Part(part.part(), part.first(), part.frames())),
+                            new RunPart(part.part(), part.first(), part.frames())),
                     file.codecInCatalogue().partContainer(), part.first(), part.frames()));
             reached += part.frames();
         }

@@ -3,6 +3,7 @@ package dev.vat.worker.run;
 import com.sun.management.OperatingSystemMXBean;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.MemoryBound;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.frame.WorkingPictures;
 import dev.vat.media.lib.MediaLibrary;
@@ -130,7 +131,7 @@ public final class Runner {
     public void run() throws IOException, InterruptedException {
         RunPlan plan = home.plan();
         room = new RoomWatch(Path.of(plan.folder()));
-        targets = plan.files().stream().map(RunPlan.RunFile::target).toList();
+        targets = plan.files().stream().map(RunFile::target).toList();
         pace = new WholePace(plan.files().size());
         try (FileChannel _ = home.lock().orElseThrow(() -> new IOException("This run goes on elsewhere already"));
                 Journal journal = home.openJournal()) {
@@ -198,7 +199,7 @@ public final class Runner {
         try (Journal journal = home.openJournal()) {
             runner.room = new RoomWatch(Path.of(plan.folder()));
             runner.pace = new WholePace(plan.files().size());
-            runner.targets = plan.files().stream().map(RunPlan.RunFile::target).toList();
+            runner.targets = plan.files().stream().map(RunFile::target).toList();
             runner.readAll(plan, journal);
         }
         return runner.lanes.stream().collect(Collectors.toMap(l -> l.file().target(), OutputPipeline::partSeconds));
@@ -210,7 +211,7 @@ public final class Runner {
         RunState state = RunState.of(home.journal());
         List<OutputPipeline> made = new ArrayList<>();
         List<OutputPipeline> first = new ArrayList<>();
-        for (RunPlan.RunFile file : state.files(plan)) {
+        for (RunFile file : state.files(plan)) {
             if (!isSettled(file, state)) {
                 RunHome.createWorkFolder(plan, file);
                 if (plan.remade() != null) {
@@ -233,9 +234,9 @@ public final class Runner {
         }
         List<OutputPipeline> rest = made.stream().filter(l -> !finishing.containsKey(l.file().target())).toList();
         if (!alone) {
-            List<List<RunPlan.RunFile>> groups = MemoryBound.groups(plan, rest.stream().map(OutputPipeline::file).toList(), memory);
+            List<List<RunFile>> groups = MemoryBound.groups(plan, rest.stream().map(OutputPipeline::file).toList(), memory);
             toReadLater = groups.size() * plan.frames();
-            for (List<RunPlan.RunFile> together : groups) {
+            for (List<RunFile> together : groups) {
                 toReadLater -= plan.frames();
                 read(plan, journal, rest.stream().filter(l -> together.contains(l.file())).toList());
             }
@@ -248,7 +249,7 @@ public final class Runner {
     }
 
     /** Whether nothing is to be done about a file: it was delivered, or waits for somebody to say what becomes of it. */
-    private boolean isSettled(RunPlan.RunFile file, RunState state) {
+    private boolean isSettled(RunFile file, RunState state) {
         state.delivered(file.target())
                 .ifPresent(d -> finishing.put(file.target(), new FileProgress(file.target(), Stage.DELIVERED, file.expected().frames(),
                         file.expected().frames(), 0, 0, -1, d.path(), d.path() + Receipt.SUFFIX, null)));
@@ -263,7 +264,7 @@ public final class Runner {
     }
 
     /** Parts of an earlier start that lie as they were closed; of another version of the library none, since it may code otherwise. */
-    private static List<JournalEntry.PartClosed> kept(RunPlan plan, RunPlan.RunFile file, RunState state) throws IOException {
+    private static List<JournalEntry.PartClosed> kept(RunPlan plan, RunFile file, RunState state) throws IOException {
         List<JournalEntry.PartClosed> closed = state.closed(file.target());
         if (!closed.isEmpty() && !plan.library().equals(MediaLibrary.version())) {
             LOG.warn("{} was begun with media library {}, this is {}: it begins again", file.fileName(), plan.library(),

@@ -1,6 +1,8 @@
 package dev.vat.worker.run;
 
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.mux.Splitting;
@@ -29,8 +31,8 @@ final class TakenOver {
      *
      * @param closed parts that the journal calls closed already
      */
-    static void into(RunPlan plan, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed, Journal journal) throws IOException {
-        List<RunPlan.Part> parts = file.parts().stream().filter(p -> plan.remade().taken().contains(p.index()))
+    static void into(RunPlan plan, RunFile file, List<JournalEntry.PartClosed> closed, Journal journal) throws IOException {
+        List<RunPart> parts = file.parts().stream().filter(p -> plan.remade().taken().contains(p.index()))
                 .filter(p -> closed.stream().noneMatch(c -> c.part() == p.index())).toList();
         Path delivered = Path.of(plan.remade().file());
         if (parts.isEmpty() || file.isSingleStill()) {
@@ -42,7 +44,7 @@ final class TakenOver {
             }
             Receipt receipt = ReceiptFile.read(ReceiptFile.of(delivered));
             copy(plan, file, parts, delivered);
-            for (RunPlan.Part part : parts) {
+            for (RunPart part : parts) {
                 close(plan, file, part, receipt, journal);
             }
         } catch (IOException | RuntimeException e) {
@@ -50,9 +52,9 @@ final class TakenOver {
         }
     }
 
-    private static void copy(RunPlan plan, RunPlan.RunFile file, List<RunPlan.Part> parts, Path delivered) throws IOException {
+    private static void copy(RunPlan plan, RunFile file, List<RunPart> parts, Path delivered) throws IOException {
         if (file.isFolder()) {
-            for (RunPlan.Part part : parts) {
+            for (RunPart part : parts) {
                 for (long frame = part.first(); frame < part.end(); frame++) {
                     Path still = StillsWriter.file(RunHome.finished(plan, file), file.expected().stills(), frame);
                     Files.deleteIfExists(still);
@@ -67,7 +69,7 @@ final class TakenOver {
                 parts.stream().map(p -> new Splitting.Stretch(OutputPipeline.partFile(work, file, p), p.first(), p.count())).toList());
     }
 
-    private static void close(RunPlan plan, RunPlan.RunFile file, RunPlan.Part part, Receipt receipt, Journal journal) throws IOException {
+    private static void close(RunPlan plan, RunFile file, RunPart part, Receipt receipt, Journal journal) throws IOException {
         List<Receipt.FrameLine> frames = receipt.frames().subList(Math.toIntExact(part.first()), Math.toIntExact(part.end()));
         if (file.isFolder()) {
             Path folder = RunHome.finished(plan, file);

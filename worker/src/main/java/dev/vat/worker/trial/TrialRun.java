@@ -4,13 +4,14 @@ import dev.vat.core.flash.FlashCheck;
 import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.PictureKind;
+import dev.vat.core.run.RunFile;
+import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.trial.Excerpt;
 import dev.vat.core.trial.Excerpts;
 import dev.vat.core.trial.FileTrial;
-import dev.vat.core.trial.FrameCost;
 import dev.vat.core.trial.Packed;
 import dev.vat.core.trial.ReelCosts;
 import dev.vat.core.trial.Trial;
@@ -27,7 +28,6 @@ import dev.vat.protocol.TrialMessage;
 import dev.vat.protocol.run.JournalEntry;
 import dev.vat.protocol.run.ReelLook;
 import dev.vat.protocol.run.RunHome;
-import dev.vat.protocol.storage.Json;
 import dev.vat.protocol.storage.Places;
 import dev.vat.worker.run.FrameFeed;
 import dev.vat.worker.run.Runner;
@@ -78,7 +78,7 @@ public final class TrialRun {
         List<JournalEntry> journal = inner.journal();
         journal.stream().filter(JournalEntry.Failed.class::isInstance).map(JournalEntry.Failed.class::cast)
                 .forEach(f -> failures.put(f.target(), f.why()));
-        for (RunPlan.RunFile file : cut.files()) {
+        for (RunFile file : cut.files()) {
             List<JournalEntry.PartClosed> closed = journal.stream().filter(JournalEntry.PartClosed.class::isInstance)
                     .map(JournalEntry.PartClosed.class::cast)
                     .filter(p -> p.target().equals(file.target())).toList();
@@ -109,17 +109,17 @@ public final class TrialRun {
         }
     }
 
-    private static List<RunPlan.Part> parts(RunPlan.RunFile file, List<FrameRange> excerpts) {
-        List<RunPlan.Part> parts = new ArrayList<>();
+    private static List<RunPart> parts(RunFile file, List<FrameRange> excerpts) {
+        List<RunPart> parts = new ArrayList<>();
         for (FrameRange excerpt : excerpts) {
             long first = excerpt.first() / file.reelFrames();
             long end = Math.min(file.expected().frames(), Math.ceilDiv(excerpt.last() + 1, (long) file.reelFrames()));
-            parts.add(new RunPlan.Part(parts.size(), first, end - first));
+            parts.add(new RunPart(parts.size(), first, end - first));
         }
         return parts;
     }
 
-    private FileTrial tried(RunPlan cut, RunPlan.RunFile file, List<JournalEntry.PartClosed> closed, List<Double> seconds)
+    private FileTrial tried(RunPlan cut, RunFile file, List<JournalEntry.PartClosed> closed, List<Double> seconds)
             throws IOException {
         Path folder = RunHome.made(cut, file);
         long since = System.nanoTime();
@@ -141,7 +141,7 @@ public final class TrialRun {
         return new FileTrial(excerpts, (System.nanoTime() - since) / 1e9, folder.toString());
     }
 
-    private static List<PackedFrames.Frame> stills(RunPlan.RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {
+    private static List<PackedFrames.Frame> stills(RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {
         List<PackedFrames.Frame> sizes = new ArrayList<>();
         for (long frame = part.first(); frame < part.first() + part.frames(); frame++) {
             sizes.add(
@@ -151,7 +151,7 @@ public final class TrialRun {
     }
 
     /** As the proof will: how long that takes is wanted. */
-    private static void readAgain(RunPlan.RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {
+    private static void readAgain(RunFile file, Path folder, JournalEntry.PartClosed part) throws IOException {
         if (!file.isFolder()) {
             try (MovieFrames movie = new MovieFrames(folder.resolve(file.partName(part.part())), PROOF_THREADS)) {
                 for (long i = 0; i < part.frames(); i++) {

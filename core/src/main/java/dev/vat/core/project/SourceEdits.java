@@ -1,0 +1,90 @@
+package dev.vat.core.project;
+
+import dev.vat.core.source.Cadence;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Interpretation;
+import dev.vat.core.source.Location;
+import dev.vat.core.source.Reading;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.FrameSet;
+import dev.vat.core.time.Rate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+
+/** Named edits of how a source is read. */
+public final class SourceEdits {
+
+    private SourceEdits() {}
+
+    public static Edit setSourceRate(String source, Rate rate) {
+        return new Edit("change of rate to " + rate.label(),
+                project -> project.withSource(source, s -> s.withReading(s.reading().withRate(rate))));
+    }
+
+    /** @param range null for everything there is */
+    public static Edit setRange(String source, FrameRange range) {
+        return new Edit("change of range",
+                project -> project.withSource(source, s -> s.withReading(s.reading().withRange(range))));
+    }
+
+    public static Edit setGap(String source, GapPolicy gap) {
+        return new Edit("change of gap policy",
+                project -> project.withSource(source, s -> s.withReading(s.reading().withGap(gap))));
+    }
+
+    public static Edit setCadence(String source, Cadence cadence) {
+        return reading("change of step or lead-in", source, r -> r.withCadence(cadence));
+    }
+
+    public static Edit setPicture(String source, Interpretation picture) {
+        return reading("change of how pictures are read", source, r -> r.withPicture(picture));
+    }
+
+    /** @param timecode of the first frame, or null for what the file states */
+    public static Edit setTimecode(String source, String timecode) {
+        return reading("change of timecode", source, r -> r.withTimecode(timecode));
+    }
+
+    /** @param range the frames that there should be, or null */
+    public static Edit setExpected(String source, FrameRange range) {
+        return reading("change of the expected range", source, r -> r.withExpected(range));
+    }
+
+    public static Edit setNote(String source, String note) {
+        return reading("a note", source, r -> r.withNote(note.isBlank() ? null : note));
+    }
+
+    /** Other versions of a source beside it, to be chosen from; they are taken as it is. */
+    public static Edit bringInVersions(String source, List<Location> versions) {
+        return new Edit("bringing in versions", project -> {
+            Reading like = project.source(source).orElseThrow().reading();
+            List<Source> more = new ArrayList<>(project.sources());
+            for (Location location : versions) {
+                if (more.stream().noneMatch(s -> s.location().equals(location))) {
+                    Reading reading = new Reading(like.rate(), null, like.gap(), like.cadence(), like.picture(), like.timecode(), null,
+                            null, null, Map.of(), null, Map.of());
+                    more.add(Source.of(project.withSources(more).freshId("s"), Place.of(location.folder()), location.pattern(), reading));
+                }
+            }
+            return project.withSources(more);
+        });
+    }
+
+    /** Marks frames to be rendered again, or takes the marks away. */
+    public static Edit mark(String source, FrameRange frames, boolean on) {
+        return reading(on ? "marking frames" : "taking marks away", source,
+                r -> r.withMarked(on ? r.marked().plus(new FrameSet(List.of(frames))) : r.marked().minus(frames)));
+    }
+
+    private static Edit reading(String name, String source, UnaryOperator<Reading> change) {
+        return new Edit(name, project -> project.withSource(source, s -> s.withReading(change.apply(s.reading()))));
+    }
+
+    /** The same source elsewhere: a folder that was moved, or another render in its place. */
+    public static Edit relink(String source, Location location) {
+        return new Edit("finding a source again", project -> project.withSource(source,
+                s -> s.withLocation(Place.of(location.folder()), location.pattern())));
+    }
+}
