@@ -9,6 +9,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_image_fill_arrays;
 import static org.bytedeco.ffmpeg.global.avutil.av_image_get_buffer_size;
 
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
+import org.bytedeco.ffmpeg.avcodec.AVCodecContext.Get_buffer2_AVCodecContext_AVFrame_int;
 import org.bytedeco.ffmpeg.avutil.AVBufferPool;
 import org.bytedeco.ffmpeg.avutil.AVBufferRef;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
@@ -26,19 +27,24 @@ final class PictureMemory implements AutoCloseable {
     /** Decoders write a little beyond the last row. */
     private static final int SLACK = 1024;
 
-    private final IntPointer alignment = new IntPointer(PLANES);
-    private final AVCodecContext.Get_buffer2_AVCodecContext_AVFrame_int giving = new AVCodecContext.Get_buffer2_AVCodecContext_AVFrame_int() {
+    /** The library's binding has room for a few functions of a kind only: this one serves all, each on the thread that decodes. */
+    private static final Get_buffer2_AVCodecContext_AVFrame_int GIVING = new Get_buffer2_AVCodecContext_AVFrame_int() {
         @Override
         public int call(AVCodecContext context, AVFrame frame, int flags) {
-            return give(context, frame);
+            PictureMemory memory = SERVING.get();
+            return memory == null ? AVERROR_ENOMEM() : memory.give(context, frame);
         }
     };
+    private static final ThreadLocal<PictureMemory> SERVING = new ThreadLocal<>();
+
+    private final IntPointer alignment = new IntPointer(PLANES);
     private AVBufferPool pool;
     private int size;
 
-    /** Lets a decoder take its memory from here, which has to be one that can. */
+    /** Lets a decoder take its memory from here, as long as it decodes on this thread and no other is served on it. */
     void serve(AVCodecContext context) {
-        context.get_buffer2(giving);
+        SERVING.set(this);
+        context.get_buffer2(GIVING);
     }
 
     private int give(AVCodecContext context, AVFrame frame) {
@@ -80,7 +86,7 @@ final class PictureMemory implements AutoCloseable {
     @Override
     public void close() {
         letGo();
-        giving.close();
+        SERVING.remove();
         alignment.close();
     }
 }

@@ -98,6 +98,24 @@ class AsWrittenTest {
         }
     }
 
+    /** As many as threads look into frames at once; the library's binding holds few functions that it calls. */
+    @Test
+    void thirtyReadersDecodeBesideEachOther() throws IOException {
+        Path file = write("a.png", BufferedImage.TYPE_3BYTE_BGR, 33, 17);
+        List<FrameReader> readers = new ArrayList<>();
+        try {
+            for (int i = 0; i < 30; i++) {
+                readers.add(new FrameReader());
+            }
+            int alone = fingerprint(readers.getFirst(), file);
+            for (FrameReader reader : readers.reversed()) {
+                assertThat(fingerprint(reader, file)).isEqualTo(alone);
+            }
+        } finally {
+            readers.forEach(FrameReader::close);
+        }
+    }
+
     /** Three pixels a line, two lines: what a code of DPX makes of 1 2 3 and 4 5 6. */
     @ParameterizedTest
     @CsvSource({"0, 123 456", "1, 321 654", "2, 456 123", "3, 654 321", "4, 14 25 36", "5, 41 52 63", "6, 36 25 14", "7, 63 52 41"})
