@@ -139,7 +139,7 @@ class SourceFinderTest {
         SourceFinder.Found found = SourceFinder.find(folder);
         assertThat(found.isEmpty()).isTrue();
         assertThat(found.foreign()).containsOnly(Map.entry("JPEG XL", 2L), Map.entry("DDS", 1L));
-        assertThat(found.nothing("No frames")).isEqualTo("No frames. Vat doesn't read AVIF (1 file) or JPEG XL (2 files)");
+        assertThat(found.nothing("No frames")).isEqualTo("No frames. Vat doesn't read DDS (1 file) or JPEG XL (2 files)");
         assertThat(SourceFinder.find(folder.resolve("b.dds")).foreign()).containsOnlyKeys("DDS");
     }
 

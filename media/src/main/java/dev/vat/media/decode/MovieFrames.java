@@ -34,6 +34,7 @@ import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.bytedeco.ffmpeg.avcodec.AVCodecDescriptor;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
@@ -57,6 +58,7 @@ public final class MovieFrames implements AutoCloseable {
     private final Demuxer demuxer;
     private final TrackDecoder decoder;
     private final ShownPart shown;
+    private final String note;
     private final Ticks ticks;
     private final FrameTimes times;
     private final Deque<Picture> ready = new ArrayDeque<>();
@@ -86,6 +88,8 @@ public final class MovieFrames implements AutoCloseable {
             ticks = Ticks.of(demuxer);
             times = FrameTimes.of(ticks.all(), ticks.last(), timeBase(), stated());
             shown = ShownPart.of(demuxer.stream().codecpar(), standing);
+            note = Stream.of(Optional.ofNullable(shown.note()), EditList.dwells(file).map(MovieFrames::dwell)).flatMap(Optional::stream)
+                    .reduce((a, b) -> a + "; " + b).orElse(null);
             decoder = new TrackDecoder(demuxer.stream(), threads);
             if (ticks.all().length > 0) {
                 demuxer.seekStart(ticks.all()[0]);
@@ -94,6 +98,10 @@ public final class MovieFrames implements AutoCloseable {
             demuxer.close();
             throw e;
         }
+    }
+
+    private static String dwell(Rational seconds) {
+        return "an edit in the file holds a picture still for " + seconds.toDecimal(3) + " s, which Vat plays on";
     }
 
     /** What the container says, if that is a rate at all: some give ticks a second for it. */
@@ -157,9 +165,9 @@ public final class MovieFrames implements AutoCloseable {
                 colour.withTime(rate(), timecode().orElse(null))));
     }
 
-    /** What was done to pictures so that they stand as the file says, in words, or null. */
+    /** What was done to pictures so that they stand as the file says, and what of it isn't followed, in words; or null. */
     public String note() {
-        return shown.note();
+        return note;
     }
 
     /** Which of a frame's two fields comes first; empty where frames are whole, or nothing says it. */

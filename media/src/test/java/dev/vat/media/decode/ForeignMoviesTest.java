@@ -84,6 +84,21 @@ class ForeignMoviesTest {
         assertThat(shown(file, order)).containsExactlyElementsOf(LongStream.of(order).boxed().toList());
     }
 
+    /** The one edit of the picture track is made one that dwells. */
+    @Test
+    void anEditThatDwellsIsSaid() throws IOException {
+        Path file = OddMovie.even(30, options("x264-params=bframes=0"), options("use_editlist=1")).write(folder.resolve("dwell.mp4"));
+        byte[] data = Files.readAllBytes(file);
+        int list = new String(data, StandardCharsets.ISO_8859_1).indexOf("elst");
+        assertThat(list).isPositive();
+        ByteBuffer.wrap(data).putInt(list + 4 + 4 + 4 + 8, 0);
+        Path dwelling = Files.write(folder.resolve("dwelling.mp4"), data);
+        try (MovieFrames plain = new MovieFrames(file); MovieFrames frames = new MovieFrames(dwelling)) {
+            assertThat(plain.note()).isNull();
+            assertThat(frames.note()).isEqualTo("an edit in the file holds a picture still for 1.200 s, which Vat plays on");
+        }
+    }
+
     /** Of groups of 24 the second is damaged: every frame outside of it is right, in order and at random. */
     @Test
     void damageStaysInItsGroup() throws IOException {
