@@ -95,7 +95,7 @@ class ForeignMoviesTest {
         Path dwelling = Files.write(folder.resolve("dwelling.mp4"), data);
         try (MovieFrames plain = new MovieFrames(file); MovieFrames frames = new MovieFrames(dwelling)) {
             assertThat(plain.note()).isNull();
-            assertThat(frames.note()).isEqualTo("an edit in the file holds a picture still for 1.200 s, which Vat plays on");
+            assertThat(frames.note()).isEqualTo("an edit in the file holds a picture still for 1.2 s, which Vat plays on");
         }
     }
 
