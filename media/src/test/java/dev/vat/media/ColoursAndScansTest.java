@@ -28,7 +28,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Every colour coding and every order of lines that the catalogue calls legal: made, joined and read back. */
-@Tag("zoo")
+@Tag("slow")
 class ColoursAndScansTest {
 
     @TempDir

@@ -20,7 +20,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Every pair of codec and container that the catalogue calls legal: a short real file is made in two parts, joined, and read back. */
-@Tag("zoo")
+@Tag("slow")
 class DeliveryMatrixTest {
 
     @TempDir

@@ -42,10 +42,12 @@ import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Sound brought to a loudness, from the reel to the finished file. */
+@Tag("slow")
 class LoudnessRunTest {
 
     private static final int SECONDS = 4;

@@ -52,6 +52,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -59,6 +60,7 @@ import org.junit.jupiter.api.io.TempDir;
  * What the window shows as a file is what the file's encoder is given, sample for sample: for reels of every kind of source, and one
  * codec of each family.
  */
+@Tag("slow")
 class SeenIsWrittenTest {
 
     @TempDir

@@ -11,6 +11,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -21,6 +22,7 @@ import org.junit.jupiter.params.provider.CsvSource;
  * tones for true peaks. Those cut from programmes (3341 cases 7 and 8, 3342 cases 5 and 6) are recordings, cases 9 to 14 are about
  * momentary and short-term values, which Vat doesn't state, and cases 20 to 23 need a synthesis that the text leaves open.
  */
+@Tag("slow")
 class EbuSignalsTest {
 
     private static final int RATE = 48_000;

@@ -2,6 +2,7 @@ package dev.vat.worker.view;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
@@ -40,7 +41,7 @@ class FrameChecksTest {
             Files.write(file, StillWriter.PNG16.write(new Samples(SIDE, SIDE, plane, plane, plane, null)));
             files.add(new ViewerMessage.Check.File(n, file.toString()));
         }
-        return new ViewerMessage.Check(1, FileKind.PNG, false, null, files);
+        return new ViewerMessage.Check(1, FileKind.PNG, false, PictureChoice.MAIN, files);
     }
 
     @Test

@@ -2,12 +2,9 @@ package dev.vat.media.decode.still;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
-import dev.vat.core.picture.OwnColour;
-import dev.vat.core.picture.OwnCurve;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
-import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -30,7 +27,6 @@ final class CineonFile {
     private static final int LINE_PADDING = 684;
     private static final int WORDS_FILLED_FROM_ABOVE = 5;
     private static final int MOST_PADDING = 1 << 16;
-    private static final String FILM = "printing density (logarithmic film)";
 
     private CineonFile() {}
 
@@ -46,7 +42,7 @@ final class CineonFile {
         }
         PictureFormat format = new PictureFormat(FileKind.CINEON.title(), Size.of(layout.width(), layout.height()),
                 Depth.integer(layout.bits()), AlphaKind.NONE, PixelAspect.SQUARE, false, List.of())
-                .withStated(Stated.ofColour(FILM, null, null).withOwn(OwnColour.of(OwnCurve.FILM)));
+                .withStated(ColourHints.film());
         if (layout.end() > data.length) {
             return Inspection.cut(FileKind.CINEON,
                     "the file ends at byte " + data.length + ", its picture reaches to " + layout.end(), format);

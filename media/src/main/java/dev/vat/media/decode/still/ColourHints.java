@@ -97,6 +97,11 @@ public final class ColourHints {
         return transfer == null ? stated.withOwn(OwnColour.of(OwnCurve.power(gamma))) : stated;
     }
 
+    /** Scanned film, as DPX and Cineon hold it. */
+    static Stated film() {
+        return Stated.ofColour("printing density (logarithmic film)", null, null).withOwn(OwnColour.of(OwnCurve.FILM));
+    }
+
     /** SMPTE ST 12-1 digits, two to a byte from the hours down; null where they are no time. */
     static String timecode(int packed) {
         int hours = digits(packed >>> 24 & 0x3f);

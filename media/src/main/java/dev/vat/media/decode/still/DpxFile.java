@@ -2,8 +2,6 @@ package dev.vat.media.decode.still;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
-import dev.vat.core.picture.OwnColour;
-import dev.vat.core.picture.OwnCurve;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
@@ -60,11 +58,9 @@ final class DpxFile {
         return PixelAspect.of(horizontal, vertical);
     }
 
-    private static final String FILM = "printing density (logarithmic film)";
-
     private static Stated stated(ByteBuffer buffer, byte[] data) {
         Stated colour = switch (data[801] & 0xff) {
-            case 1 -> Stated.ofColour(FILM, null, null).withOwn(OwnColour.of(OwnCurve.FILM));
+            case 1 -> ColourHints.film();
             case 2 -> Stated.ofColour("linear light", null, 8);
             case 3 -> Stated.ofColour("logarithmic", null, null).withForeign("logarithmic values");
             case 5, 6 -> ColourHints.ofCodePoints(1, 1);
