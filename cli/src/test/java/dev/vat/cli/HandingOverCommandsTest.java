@@ -17,10 +17,12 @@ import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Finished films cut, joined, wrapped, repaired, shown and handed over by commands; what comes out is opened again. */
+@Tag("slow")
 class HandingOverCommandsTest {
 
     @TempDir

@@ -28,9 +28,11 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.paint.Color;
 import javafx.stage.Window;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** Test encodes, the curve of qualities, comparison and scopes in the real window. */
+@Tag("slow")
 class JudgingTest extends WindowCase {
 
     private void programme(int frames) throws Exception {

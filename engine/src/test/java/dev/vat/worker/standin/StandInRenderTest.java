@@ -29,6 +29,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** What goes wrong with the stand-in's renders is what Vat finds in them. */
+@Tag("slow")
 class StandInRenderTest {
 
     @TempDir

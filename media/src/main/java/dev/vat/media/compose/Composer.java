@@ -32,6 +32,7 @@ public final class Composer implements AutoCloseable {
     /** The readings used last: while somebody tries exposures there is a new one with every step. */
     private final Kept<PictureReading, Filtering> chains = new Kept<>(MOST_CHAINS, how -> new Filtering(p -> chain(p, how)),
             Filtering::close);
+    private final OwnLight own = new OwnLight();
     private final Filtering toFloat = new Filtering(Composer::toFloat);
 
     /** @param alpha whether working pictures get an alpha channel; frames without one are opaque then */
@@ -57,7 +58,7 @@ public final class Composer implements AutoCloseable {
         float gain = how.colour().isLinear() ? how.colour().gain() : 1;
         try (Picture floating = FloatSamples.isFloat(decoded) ? decoded.share() : toFloat.applyToWhole(decoded);
                 Picture sound = FloatSamples.sound(floating, gain);
-                Picture light = how.colour().isByOwn() ? OwnLight.of(sound, how.colour().own(), how.alpha()) : sound.share()) {
+                Picture light = how.colour().isByOwn() ? own.of(sound, how.colour().own(), how.alpha()) : sound.share()) {
             return working(light, how);
         }
     }

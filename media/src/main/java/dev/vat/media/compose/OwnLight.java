@@ -8,7 +8,7 @@ import dev.vat.media.picture.Picture;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 
-/** Brings values to light by what only their own file states. */
+/** Brings values to light by what only their own file states. Belongs to one thread. */
 final class OwnLight {
 
     /** Every code of 16 bits has its entry. */
@@ -16,7 +16,8 @@ final class OwnLight {
     /** Planes lie green, blue, red, alpha. */
     private static final int[] PLANES = {2, 0, 1};
 
-    private OwnLight() {}
+    private OwnCurve known;
+    private float[] table;
 
     /**
      * Light of Rec.709's primaries, beyond its range where the file's colours are; alpha is kept.
@@ -24,10 +25,13 @@ final class OwnLight {
      * @param values planar RGB in single precision, none below 0
      * @param kind premultiplied values are divided by alpha before the curve, and multiplied after it
      */
-    static Picture of(Picture values, OwnColour colour, AlphaKind kind) {
+    Picture of(Picture values, OwnColour colour, AlphaKind kind) {
         int width = values.width();
         Picture result = Picture.allocate(values.formatName(), width, values.height());
-        float[] table = table(colour.curve());
+        if (!colour.curve().equals(known)) {
+            table = table(colour.curve());
+            known = colour.curve();
+        }
         float[][] rows = new float[3][width];
         float[] alpha = new float[width];
         float[] out = new float[width];

@@ -88,11 +88,21 @@ final class EditList {
         for (int at = from; at + BOX <= to && size(at) >= BOX; at += size(at)) {
             switch (type(index, at)) {
                 case "edts" -> own = edits(at + 2 * BOX);
-                case "mdia" -> pictures = new String(index.array(), at, size(at), StandardCharsets.ISO_8859_1).contains("vide");
+                case "mdia" -> pictures = handles(at + BOX, at + size(at)).equals("vide");
                 default -> {}
             }
         }
         dwelt += pictures ? own : 0;
+    }
+
+    /** What a track holds, by the four letters of its handler. */
+    private String handles(int from, int to) {
+        for (int at = from; at + BOX <= to && size(at) >= BOX; at += size(at)) {
+            if (type(index, at).equals("hdlr")) {
+                return type(index, at + BOX + FULL_BOX);
+            }
+        }
+        return "";
     }
 
     /** @param at the content of the list */

@@ -11,6 +11,7 @@ import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** HEIF (ISO/IEC 23008-12) and AVIF: one coded picture or a grid of them, perhaps with alpha in a picture of its own. No checksum. */
 final class HeifFile {
@@ -18,6 +19,7 @@ final class HeifFile {
     /** Coded data has no such run of zeros at its end; room that was reserved and never written has. */
     private static final int UNWRITTEN = 32;
     private static final int QUARTER = 3;
+    private static final String NOWHERE = "the file ends before it says where its picture lies";
 
     private HeifFile() {}
 
@@ -27,10 +29,10 @@ final class HeifFile {
         if (items.isMoving()) {
             return Inspection.unreadable(kind, "it is a movie, not a single picture: name it .mp4");
         }
-        if (primary < 0 || items.type(primary).isEmpty()) {
-            return Inspection.cut(kind, "the file ends before it says where its picture lies", null);
-        }
         List<Integer> coded = new ArrayList<>(coded(items, primary));
+        if (items.type(primary).isEmpty() || coded.isEmpty()) {
+            return Inspection.cut(kind, NOWHERE, null);
+        }
         items.alphaOf(primary).ifPresent(alpha -> coded.addAll(coded(items, alpha)));
         Optional<String> strange = coded.stream().map(items::type).filter(t -> !t.equals("av01") && !t.equals("hvc1")).findFirst();
         if (strange.isPresent()) {
@@ -40,7 +42,9 @@ final class HeifFile {
             return Inspection.unreadable(kind, kind.title() + " with a part cut out of its picture (clap), which Vat doesn't read");
         }
         PictureFormat format = format(kind, items, primary);
-        for (int item : coded) {
+        List<Integer> needed = new ArrayList<>(coded);
+        Stream.concat(Stream.of(primary), items.alphaOf(primary).stream()).forEach(needed::add);
+        for (int item : needed) {
             Optional<String> fault = fault(items, item);
             if (fault.isPresent()) {
                 return Inspection.cut(kind, fault.get(), format);
@@ -64,7 +68,7 @@ final class HeifFile {
                 return Optional.of("its coded picture ends in zeros: the rest was never written");
             }
         }
-        return items.extents(item).isEmpty() ? Optional.of("the file ends before it says where its picture lies") : Optional.empty();
+        return items.extents(item).isEmpty() ? Optional.of(NOWHERE) : Optional.empty();
     }
 
     private static boolean isZero(ByteBuffer data, long from) {

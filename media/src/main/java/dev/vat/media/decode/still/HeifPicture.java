@@ -25,6 +25,8 @@ public final class HeifPicture {
     }
 
     private static final int CONFIGURATION_OF_AV1 = 4;
+    private static final int GRID = 8;
+    private static final int WIDE_GRID = 12;
 
     private final HeifItems items;
     private final Decoding decoding;
@@ -53,7 +55,10 @@ public final class HeifPicture {
             return coloured(item, coded(item));
         }
         ByteBuffer grid = ByteBuffer.wrap(items.bytes(item));
-        boolean wide = (grid.get(1) & 1) != 0;
+        boolean wide = grid.limit() > 1 && (grid.get(1) & 1) != 0;
+        if (grid.limit() < (wide ? WIDE_GRID : GRID)) {
+            throw new MediaException("its grid isn't described", 0);
+        }
         int rows = (grid.get(2) & 0xff) + 1;
         int columns = (grid.get(3) & 0xff) + 1;
         int width = wide ? grid.getInt(4) : grid.getShort(4) & 0xffff;
