@@ -178,7 +178,7 @@ final class LookCommand implements Callable<Integer> {
         if (!s.kind().hasChecksum() && !s.kind().isMovie()) {
             output.say("  note: " + s.kind().title() + " has no checksum: changed picture data can't always be noticed");
         }
-        table.format().filter(f -> !f.stated().isNothing()).ifPresent(f -> output.say("  states: " + f.stated().describe()));
+        table.format().filter(f -> !f.stated().describe().isEmpty()).ifPresent(f -> output.say("  states: " + f.stated().describe()));
         review.faults().forEach(f -> output.say("  " + s.pattern().number(f.frames().getFirst())
                 + (f.frames().size() == 1 ? "" : " and " + (f.frames().size() - 1) + " more") + ": " + f.kind().label() + ", "
                 + f.evidence()));

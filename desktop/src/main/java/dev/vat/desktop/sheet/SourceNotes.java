@@ -31,7 +31,8 @@ final class SourceNotes extends VBox {
         if (others > 0) {
             words.add(others + (others == 1 ? " picture isn't the one" : " pictures aren't those") + " that lay at the place before.");
         }
-        table.format().filter(f -> !f.stated().isNothing()).ifPresent(f -> words.add("The files state: " + f.stated().describe() + "."));
+        table.format().filter(f -> !f.stated().describe().isEmpty())
+                .ifPresent(f -> words.add("The files state: " + f.stated().describe() + "."));
         session.watch().clip(source.id()).ifPresent(clip -> clip(clip, words));
         pace(source, table, words);
         if (!sequence.kind().hasChecksum() && !sequence.kind().isMovie()) {
