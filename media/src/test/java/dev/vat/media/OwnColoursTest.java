@@ -125,6 +125,29 @@ class OwnColoursTest {
         }
     }
 
+    /** As a TIFF in floating point with a profile has it: by the curve that is stated, not as light. */
+    @Test
+    void floatingValuesAreTakenByTheirStatedCurve() {
+        float[][] grey = new float[3][SIDE * SIDE];
+        for (float[] channel : grey) {
+            Arrays.fill(channel, .5f);
+        }
+        double m = Math.pow(.5, 1 / 78.84375);
+        double candelas = 10000 * Math.pow(Math.max(m - .8359375, 0) / (18.8515625 - 18.6875 * m), 1 / .1593017578125);
+        try (Picture values = FloatSamples.picture(SIDE, SIDE, grey); Composer composer = new Composer(WorkingFormat.W16, false)) {
+            assertThat(green(composer, values, ColourReading.TAGGED.withTags(9, 16))).as("PQ").isCloseTo(srgb(candelas / 203),
+                    within(.002));
+            assertThat(green(composer, values, ColourReading.TAGGED.withTags(1, 13))).as("sRGB stays").isCloseTo(.5, within(.001));
+            assertThat(green(composer, values, ColourReading.TAGGED.withTags(1, 8))).as("light").isCloseTo(srgb(.5), within(.001));
+        }
+    }
+
+    private static double green(Composer composer, Picture values, ColourReading colour) {
+        try (Picture working = composer.compose(values, new PictureReading(AlphaKind.NONE, null, colour))) {
+            return rgb(working)[1] / 65535.0;
+        }
+    }
+
     @Test
     void alphaIsDividedOutBeforeTheCurve() {
         float[][] channels = new float[4][SIDE * SIDE];
