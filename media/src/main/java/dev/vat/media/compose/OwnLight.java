@@ -26,12 +26,15 @@ final class OwnLight {
      * @param kind premultiplied values are divided by alpha before the curve, and multiplied after it
      */
     Picture of(Picture values, OwnColour colour, AlphaKind kind) {
-        int width = values.width();
-        Picture result = Picture.allocate(values.formatName(), width, values.height());
         if (!colour.curve().equals(known)) {
             table = table(colour.curve());
             known = colour.curve();
         }
+        return Picture.filled(values.formatName(), values.width(), values.height(), result -> fill(result, values, colour, kind));
+    }
+
+    private void fill(Picture result, Picture values, OwnColour colour, AlphaKind kind) {
+        int width = values.width();
         float[][] rows = new float[3][width];
         float[] alpha = new float[width];
         float[] out = new float[width];
@@ -59,7 +62,6 @@ final class OwnLight {
             }
         }
         ColourTags.displayRgb(result);
-        return result;
     }
 
     private static float[] table(OwnCurve curve) {

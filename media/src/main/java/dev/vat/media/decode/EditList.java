@@ -9,8 +9,8 @@ import java.nio.file.Path;
 import java.util.Optional;
 
 /**
- * What the edit list of a movie's picture track says that the media library passes over (ISO/IEC 14496-12, {@code elst}): edits that dwell on
- * one picture, which it plays on.
+ * What the edit list of a movie's picture track says that the media library passes over (ISO/IEC 14496-12, {@code elst}): edits that
+ * dwell on one picture, which it plays on.
  */
 final class EditList {
 
@@ -51,6 +51,9 @@ final class EditList {
             int header = size == 1 ? 2 * BOX : BOX;
             size = size == 1 ? head.getLong(BOX) : size;
             String type = type(head, 0);
+            if (size > channel.size() - at) {
+                return Optional.empty();
+            }
             if (type.equals("moov") && size > header && size < LARGEST_INDEX) {
                 ByteBuffer content = ByteBuffer.allocate((int) (size - header));
                 channel.read(content, at + header);

@@ -84,6 +84,17 @@ class ForeignMoviesTest {
         assertThat(shown(file, order)).containsExactlyElementsOf(LongStream.of(order).boxed().toList());
     }
 
+    /** A box that claims more than its file holds, in either way to say a length, is followed by nothing. */
+    @ParameterizedTest
+    @ValueSource(longs = {200 << 20, Long.MAX_VALUE - 4})
+    void anIndexThatClaimsMoreThanThereIsSaysNothing(long length) throws IOException {
+        ByteBuffer lying = ByteBuffer.allocate(64).putInt(16).put("ftypisom".getBytes(StandardCharsets.US_ASCII)).putInt(0).putInt(1)
+                .put("moov".getBytes(StandardCharsets.US_ASCII)).putLong(length);
+        assertThat(EditList.dwells(Files.write(folder.resolve("lying.mp4"), lying.array()))).isEmpty();
+        lying.put(20, "free".getBytes(StandardCharsets.US_ASCII));
+        assertThat(EditList.dwells(Files.write(folder.resolve("skipped.mp4"), lying.array()))).isEmpty();
+    }
+
     /** The one edit of the picture track is made one that dwells. */
     @Test
     void anEditThatDwellsIsSaid() throws IOException {

@@ -102,8 +102,8 @@ public final class HeifPicture {
     }
 
     /**
-     * What the file says of its colours goes before what is said inside the coded pictures; where nothing is said it is full range, with colour
-     * between its pixels.
+     * What the file says of its colours goes before what is said inside the coded pictures; where nothing is said it is full range, with
+     * colour between its pixels.
      */
     private Picture coloured(int item, Picture picture) {
         HeifFile.nclx(items, item).or(() -> HeifFile.nclx(items, HeifFile.coded(items, item).getFirst())).ifPresentOrElse(points -> {
