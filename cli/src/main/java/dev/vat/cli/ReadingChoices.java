@@ -20,7 +20,8 @@ final class ReadingChoices {
             "none", AlphaKind.NONE);
     private static final Map<String, ColourReading> COLOURS = Map.of("display", ColourReading.DISPLAY, "linear", ColourReading.LINEAR,
             "tagged", ColourReading.TAGGED);
-    private static final Map<String, FieldReading> FIELDS = Map.of("kept", FieldReading.KEPT, "deinterlaced", FieldReading.DEINTERLACED);
+    private static final Map<String, FieldReading> FIELDS = Map.of("kept", FieldReading.KEPT, "deinterlaced", FieldReading.DEINTERLACED,
+            "each", FieldReading.EACH);
 
     private static final Map<String, Standing> STANDINGS = Map.of("upright", Standing.UPRIGHT, "stored", Standing.STORED);
 
@@ -38,7 +39,7 @@ final class ReadingChoices {
     private String pixelAspect;
 
     @Option(names = "--source-fields", paramLabel = "HOW", description = "How interlaced movies are taken: kept (both fields in each "
-            + "frame) or deinterlaced.")
+            + "frame), deinterlaced, or each (each field a frame, at twice the rate).")
     private String fields;
 
     @Option(names = "--source-orientation", paramLabel = "HOW", description = "How pictures are taken that their files say are stored "
@@ -54,10 +55,12 @@ final class ReadingChoices {
             picture = alpha == null ? picture : picture.withAlpha(meaning(alpha, "kind of alpha", ALPHAS));
             picture = colour == null ? picture : picture.withColour(meaning(colour, "way to take colour", COLOURS));
             picture = pixelAspect == null ? picture : picture.withPixelAspect(MakeCommand.parse(pixelAspect, PixelAspect::parse));
-            picture = fields == null ? picture : picture.withFields(meaning(fields, "way to take fields", FIELDS));
+
             picture = orientation == null ? picture
                     : picture.withStanding(meaning(orientation, "way to take turned pictures", STANDINGS));
             edited = picture.equals(source.reading().picture()) ? edited : SourceEdits.setPicture(source.id(), picture).apply(edited);
+            edited = fields == null ? edited
+                    : SourceEdits.setFields(source.id(), meaning(fields, "way to take fields", FIELDS)).apply(edited);
         }
         return edited;
     }

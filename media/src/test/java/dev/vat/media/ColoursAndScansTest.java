@@ -57,7 +57,8 @@ class ColoursAndScansTest {
 
     static Stream<Arguments> scans() {
         return Catalogue.codecs().stream()
-                .flatMap(codec -> containers(codec).flatMap(c -> codec.interlaced().stream().sorted().map(s -> Arguments.of(codec, c, s))));
+                .flatMap(
+                        codec -> containers(codec).flatMap(c -> codec.interlaced(c).stream().sorted().map(s -> Arguments.of(codec, c, s))));
     }
 
     @ParameterizedTest

@@ -107,7 +107,7 @@ class OutsideMatrixTest {
             case "smpte2084" -> Set.of("PQ");
             case "arib-std-b67" -> Set.of("HLG");
             case "iec61966-2-1" -> Set.of("sRGB/sYCC");
-            case "bt2020-10" -> Set.of("BT.2020 (10-bit)", "BT.709");
+            case "bt2020-10" -> Set.of("BT.2020 (10-bit)", "BT.2020", "BT.709");
             case "smpte170m" -> Set.of("BT.601", "BT.709");
             default -> Set.of("BT.709");
         });

@@ -104,8 +104,11 @@ public final class CatalogueText {
     }
 
     private static String scans(Codec codec) {
-        return codec.interlaced().stream().sorted().map(s -> s == Scan.TOP_FIRST ? "top first" : "bottom first")
+        String orders = codec.interlaced().stream().sorted().map(s -> s == Scan.TOP_FIRST ? "top first" : "bottom first")
                 .collect(Collectors.joining(", "));
+        String not = codec.containers().stream().filter(c -> !codec.interlaced().isEmpty() && codec.interlaced(c).isEmpty()).sorted()
+                .map(Container::title).collect(Collectors.joining(", "));
+        return not.isEmpty() ? orders : orders + "; not in " + not;
     }
 
     private static String limits(Codec codec) {

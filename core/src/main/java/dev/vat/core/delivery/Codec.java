@@ -139,6 +139,11 @@ public final class Codec {
         return b.interlaced;
     }
 
+    /** The same in a container that may have no word for it. */
+    public Set<Scan> interlaced(Container container) {
+        return b.wholeIn.contains(container) ? Set.of() : b.interlaced;
+    }
+
     /** What readers say of its frames: DV calls every frame interlaced. */
     public Scan scanOf(Scan made) {
         return b.alwaysCalled == null ? made : b.alwaysCalled;

@@ -33,6 +33,7 @@ final class CodecBuilder {
     Set<Container> rangeUnstatedIn = Set.of();
     ColourCoding ownColour;
     Set<Scan> interlaced = Set.of();
+    Set<Container> wholeIn = Set.of();
     Scan alwaysCalled;
     List<ColourCoding> colours = List.of();
     Reach reach = Reach.PROGRAMS;
@@ -164,6 +165,12 @@ final class CodecBuilder {
 
     CodecBuilder interlaced(Scan... scans) {
         interlaced = Set.of(scans);
+        return this;
+    }
+
+    /** Containers that, as they are written here, call every frame of it whole. */
+    CodecBuilder wholeIn(Container... containers) {
+        wholeIn = Set.of(containers);
         return this;
     }
 

@@ -64,13 +64,18 @@ public final class Legality {
     }
 
     /** Why lines can't follow each other in a way. @param rate frames a second of the file */
-    public static Optional<String> against(Codec codec, Scan scan, Rate rate) {
+    public static Optional<String> against(Codec codec, Container container, Scan scan, Rate rate) {
         if (!scan.isInterlaced()) {
             return Optional.empty();
         }
         if (!codec.interlaced().contains(scan)) {
             return Optional.of(codec.title() + (codec.interlaced().isEmpty() ? " is progressive only, not " : " may be "
                     + codec.interlaced().stream().sorted().map(Scan::title).collect(Collectors.joining(" or ")) + ", not ") + scan.title());
+        }
+        if (!codec.interlaced(container).contains(scan)) {
+            return Optional.of(container.title() + " files of " + codec.title() + " call every frame whole, so that lines can't be "
+                    + scan.title() + "; take " + codec.containers().stream().filter(c -> codec.interlaced(c).contains(scan)).sorted()
+                            .map(Container::title).collect(Collectors.joining(" or ")));
         }
         return Scan.RATES.contains(rate) ? Optional.empty() : Optional.of("Interlaced frames are woven of two moments each, of a reel "
                 + "at 50 or 59.94 a second; this one runs at "

@@ -17,7 +17,7 @@ final class ProRes {
     private static Codec entry(String id, String title, String profile, double low, double high) {
         return Codec.named(id, title).reports("prores", profile).samples(Chroma.YUV422, 10)
                 .in(Container.MOV, Container.MKV, Container.MXF).matrices().wideColours().interlaced(Scan.TOP_FIRST, Scan.BOTTOM_FIRST)
-                .bitsPerPixel(low, high)
+                .wholeIn(Container.MXF).bitsPerPixel(low, high)
                 .plays("Opens in editing and finishing programs. Browsers don't play it.").build();
     }
 

@@ -19,7 +19,7 @@ public record Target(String id, String recipient, String title, String shortName
         require(id, Legality.against(settings.codec(), settings.control()));
         require(id,
                 settings.colour() == null ? Optional.empty() : Legality.against(settings.codec(), settings.container(), settings.colour()));
-        require(id, Legality.against(settings.codec(), settings.framing().scanInUse(), Rate.FPS_25));
+        require(id, Legality.against(settings.codec(), settings.container(), settings.framing().scanInUse(), Rate.FPS_25));
     }
 
     private static void require(String id, Optional<String> reason) {

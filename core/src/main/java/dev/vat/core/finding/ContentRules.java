@@ -145,9 +145,9 @@ final class ContentRules {
                     + ". Each frame is taken with both of its fields: what moves has combed edges in files that aren't "
                     + "interlaced, and at other heights.").aboutSource(entry.source().id())
                     .withRemedies(new Remedy.Apply("Deinterlace",
-                            SourceEdits.setPicture(entry.source().id(), picture.withFields(FieldReading.DEINTERLACED))),
-                            new Remedy.Apply("Keep both fields",
-                                    SourceEdits.setPicture(entry.source().id(), picture.withFields(FieldReading.KEPT)))));
+                            SourceEdits.setFields(entry.source().id(), FieldReading.DEINTERLACED)),
+                            new Remedy.Apply("Each field a frame", SourceEdits.setFields(entry.source().id(), FieldReading.EACH)),
+                            new Remedy.Apply("Keep both fields", SourceEdits.setFields(entry.source().id(), FieldReading.KEPT))));
         }
         if (clip.uneven() != null) {
             long unseen = clip.uneven().unseen();

@@ -135,7 +135,7 @@ final class DeliveryRules {
         });
         Scan scan = settings.framing().scanInUse();
         Optional<Rate> rate = programme.rate().map(scan::rate);
-        Optional<String> woven = rate.flatMap(r -> Legality.against(codec, scan, r));
+        Optional<String> woven = rate.flatMap(r -> Legality.against(codec, settings.container(), scan, r));
         woven.ifPresent(why -> found.add(blocker("scan-illegal", deliverable, why).withRemedies(new Remedy.Apply("Make it progressive",
                 DeliverableEdits.setFraming(deliverable.id(), settings.framing().withScan(Scan.PROGRESSIVE))))));
         if (woven.isEmpty()) {

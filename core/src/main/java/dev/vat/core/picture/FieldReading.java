@@ -8,7 +8,10 @@ public enum FieldReading {
     KEPT("Both fields kept"),
     /** Lines of the second field are made of the first one's and of the frames beside, as far as something moves. */
     @JsonProperty("deinterlaced")
-    DEINTERLACED("Deinterlaced");
+    DEINTERLACED("Deinterlaced"),
+    /** Two frames are made of each, in time with their fields, so that there are twice as many at twice the rate. */
+    @JsonProperty("each")
+    EACH("Each field a frame");
 
     private final String title;
 

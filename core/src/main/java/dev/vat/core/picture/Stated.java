@@ -36,6 +36,11 @@ public record Stated(Rate rate, String timecode, String colour, Integer primarie
         return new Stated(otherRate, otherTimecode, colour, primaries, transfer, own, foreign, window, turned);
     }
 
+    /** The same with each field a frame. */
+    public Stated atTwiceTheRate() {
+        return rate == null ? this : withTime(new Rate(rate.perSecond().times(2)), timecode);
+    }
+
     public Stated withForeign(String words) {
         return new Stated(rate, timecode, colour, primaries, transfer, own, words, window, turned);
     }

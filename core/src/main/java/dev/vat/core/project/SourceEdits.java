@@ -1,5 +1,6 @@
 package dev.vat.core.project;
 
+import dev.vat.core.picture.FieldReading;
 import dev.vat.core.source.Cadence;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Interpretation;
@@ -40,6 +41,16 @@ public final class SourceEdits {
 
     public static Edit setPicture(String source, Interpretation picture) {
         return reading("change of how pictures are read", source, r -> r.withPicture(picture));
+    }
+
+    /** How interlaced frames are taken. What is told by frame numbers goes on meaning the same pictures. */
+    public static Edit setFields(String source, FieldReading fields) {
+        return new Edit("change of how fields are read", project -> {
+            Interpretation picture = project.source(source).orElseThrow().reading().picture();
+            boolean each = picture.fields() == FieldReading.EACH;
+            Project read = project.withSource(source, s -> s.withReading(s.reading().withPicture(picture.withFields(fields))));
+            return each == (fields == FieldReading.EACH) ? read : FieldNumbers.of(!each).renumbered(read, source);
+        });
     }
 
     /** @param timecode of the first frame, or null for what the file states */

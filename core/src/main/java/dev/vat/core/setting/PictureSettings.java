@@ -68,7 +68,7 @@ final class PictureSettings {
             "How lines follow each other. Interlaced frames are woven of two reel frames each, so that the file runs at half "
                     + "the reel's rate.")
             .showing(d -> framing(d).scanInUse().title()).chosen((_, d) -> scans(d)).judgedBy("scan-illegal")
-            .where(d -> !d.settings().codec().interlaced().isEmpty())
+            .where(d -> !d.settings().codec().interlaced(d.settings().container()).isEmpty() || framing(d).scanInUse().isInterlaced())
             .back(d -> d.withFraming(framing(d).withScan(targets(d).scan())))
             .option("--scan", "ORDER", "progressive, top or bottom: interlaced frames are woven of two reel frames each.",
                     (_, d, text) -> d.withFraming(framing(d).withScan(Scan.parse(text))));
@@ -126,7 +126,8 @@ final class PictureSettings {
     }
 
     private static List<Choice> scans(Deliverable d) {
-        return Arrays.stream(Scan.values()).filter(scan -> !scan.isInterlaced() || d.settings().codec().interlaced().contains(scan))
+        Settings s = d.settings();
+        return Arrays.stream(Scan.values()).filter(scan -> !scan.isInterlaced() || s.codec().interlaced(s.container()).contains(scan))
                 .map(scan -> Choice.of("scan-" + scan.ordinal(), scan.title(), scan == framing(d).scanInUse(),
                         x -> x.withFraming(framing(x).withScan(scan))))
                 .toList();

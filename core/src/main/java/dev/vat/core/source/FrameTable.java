@@ -3,8 +3,10 @@ package dev.vat.core.source;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.FrameLook;
 import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -164,6 +166,22 @@ public final class FrameTable {
             }
         }
         return new FrameTable(sequence, others, words, notes, formats, format, alpha, looks);
+    }
+
+    /**
+     * The frames of a movie with each of their fields counted as one, at twice the rate: of frame {@code n} they are {@code 2n} and
+     * {@code 2n + 1}. What was measured of both fields together isn't said of either.
+     */
+    FrameTable ofFields() {
+        FrameState[] each = new FrameState[states.length * 2];
+        Arrays.setAll(each, i -> states[i / 2]);
+        Map<Long, String> words = new TreeMap<>();
+        reasons.forEach((frame, why) -> List.of(frame * 2, frame * 2 + 1).forEach(field -> words.put(field, why)));
+        Map<String, FrameSet> said = new LinkedHashMap<>();
+        notes.forEach((note, frames) -> said.put(note, new FrameSet(
+                frames.ranges().stream().map(r -> FrameRange.of(r.first() * 2, r.last() * 2 + 1)).toList())));
+        return new FrameTable(sequence.ofFields(), each, words, said, formats, format == null ? null : format.withStated(
+                format.stated().atTwiceTheRate()), alpha, new FrameLook[each.length]);
     }
 
     public Sequence sequence() {

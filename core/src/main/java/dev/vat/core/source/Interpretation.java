@@ -63,6 +63,11 @@ public record Interpretation(PixelAspect pixelAspect, AlphaKind alpha, ColourRea
         return pixelAspect == null ? format.pixelAspect() : pixelAspect;
     }
 
+    /** The frames of a file as they are counted when it is read like this: each field is one, if that is wished of a movie. */
+    public FrameTable asRead(FrameTable found) {
+        return fields == FieldReading.EACH && found.sequence().kind().isMovie() ? found.ofFields() : found;
+    }
+
     /** What was chosen where there is something to choose, else what was found. */
     public AlphaKind alphaOf(FrameTable table) {
         AlphaKind found = table.alpha();

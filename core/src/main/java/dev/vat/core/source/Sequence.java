@@ -89,6 +89,19 @@ public final class Sequence {
                 sizes, times, null);
     }
 
+    /** Each field of a movie's frames as a frame. */
+    Sequence ofFields() {
+        long[] fields = new long[numbers.length * 2];
+        long[] each = new long[fields.length];
+        long[] times = new long[fields.length];
+        for (int i = 0; i < fields.length; i++) {
+            fields[i] = numbers[i / 2] * 2 + i % 2;
+            each[i] = sizes[i / 2];
+            times[i] = modified[i / 2];
+        }
+        return new Sequence(folder, pattern, kind, fields, each, times, null);
+    }
+
     /** One picture without a number, as a sequence of one frame numbered 0. */
     public static Sequence ofStill(Path folder, String fileName, FileKind kind, long size, long modified) {
         return new Sequence(folder, SequencePattern.single(fileName), kind, new long[1], new long[] {size},

@@ -184,7 +184,8 @@ class ContentFindingsTest {
                 FrameNumbers.FROM_ZERO, FieldOrder.BOTTOM);
         assertThat(findings(table, Map.of("s1", clip))).filteredOn(f -> f.id().equals("interlaced")).singleElement()
                 .satisfies(f -> assertThat(f.text()).contains("is interlaced, bottom field first"))
-                .satisfies(f -> assertThat(f.remedies()).extracting(Remedy::label).containsExactly("Deinterlace", "Keep both fields"));
+                .satisfies(f -> assertThat(f.remedies()).extracting(Remedy::label).containsExactly("Deinterlace", "Each field a frame",
+                        "Keep both fields"));
     }
 
     @Test

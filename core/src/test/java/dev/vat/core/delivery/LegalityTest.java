@@ -52,6 +52,16 @@ class LegalityTest {
         }
     }
 
+    /** MXF as it is written here has no word for the fields of ProRes: mediainfo takes its frames for whole ones. */
+    @Test
+    void interlacedFramesGoOnlyWhereTheContainerSaysSo() {
+        assertThat(Legality.against(ProRes.HQ_422, Container.MXF, Scan.TOP_FIRST, Rate.FPS_25)).get().asString()
+                .isEqualTo("MXF files of ProRes 422 HQ call every frame whole, so that lines can't be interlaced, top field first; "
+                        + "take MOV or MKV");
+        assertThat(Legality.against(ProRes.HQ_422, Container.MXF, Scan.PROGRESSIVE, Rate.FPS_25)).isEmpty();
+        assertThat(Legality.against(ProRes.HQ_422, Container.MOV, Scan.TOP_FIRST, Rate.FPS_25)).isEmpty();
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "h264-high-420  | 8192x4320 | 25       | goes up to 4096x2304",

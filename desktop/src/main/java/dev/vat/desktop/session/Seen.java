@@ -1,10 +1,12 @@
 package dev.vat.desktop.session;
 
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.Arrivals;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Interpretation;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
 import java.util.Set;
@@ -36,6 +38,9 @@ final class Seen {
     long listMillis;
     /** The check that goes on, if one does. */
     CompletableFuture<FrameTable> check;
+    /** What is shown with each field counted as a frame, and the table that it was made of. */
+    private FrameTable ofFields;
+    private FrameTable ofFrames;
     /** A newer listing that waits until the check of the older one is over. */
     Sequence next;
 
@@ -67,6 +72,18 @@ final class Seen {
             others += both && before.lookAt(old).get().pixels() != judged.lookAt(i).get().pixels() ? 1 : 0;
         }
         return others;
+    }
+
+    /** The frames as they are counted by a reading; the same value as long as nothing changes. */
+    FrameTable asRead(Interpretation picture) {
+        if (table == null || picture.fields() != FieldReading.EACH) {
+            return table;
+        }
+        if (ofFrames != table) {
+            ofFrames = table;
+            ofFields = picture.asRead(table);
+        }
+        return ofFields;
     }
 
     boolean isChecking() {

@@ -1,11 +1,13 @@
 package dev.vat.desktop.session;
 
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Interpretation;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.viewer.CheckProgress;
 import dev.vat.engine.viewer.Listing;
@@ -207,15 +209,19 @@ public final class Watch {
         Map<String, FrameTable> tables = new HashMap<>();
         seen.forEach((id, s) -> {
             if (s.table != null) {
-                tables.put(id, s.table);
+                tables.put(id, s.asRead(picture(id)));
             }
         });
         return tables;
     }
 
+    private Interpretation picture(String id) {
+        return project.source(id).map(s -> s.reading().picture()).orElse(Interpretation.AS_STATED);
+    }
+
     Map<String, ContentReview> reviews() {
         Map<String, ContentReview> reviews = new HashMap<>();
-        seen.forEach((id, s) -> reviews.put(id, s.review));
+        seen.keySet().forEach(id -> reviews.put(id, review(id)));
         return reviews;
     }
 
@@ -231,7 +237,8 @@ public final class Watch {
 
     /** What looks wrong in a source's pictures, as far as is known. */
     public ContentReview review(String id) {
-        return seen.containsKey(id) ? seen.get(id).review : ContentReview.NOTHING;
+        // What was measured of both fields together isn't said of either.
+        return seen.containsKey(id) && picture(id).fields() != FieldReading.EACH ? seen.get(id).review : ContentReview.NOTHING;
     }
 
     /** What a movie or sound file holds. */

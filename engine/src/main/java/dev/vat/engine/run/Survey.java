@@ -8,6 +8,7 @@ import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Interpretation;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.viewer.Listing;
 import dev.vat.engine.viewer.Viewer;
@@ -39,7 +40,8 @@ public record Survey(Map<String, FrameTable> tables, Map<String, ClipFacts> clip
             Listing listing = Listing.of(viewer, source.location());
             listing.clip().ifPresent(clip -> clips.put(source.id(), clip));
             if (listing.sequence().isPresent()) {
-                tables.put(source.id(), check.of(listing.sequence().get(), source.reading().picture().choice()));
+                Interpretation picture = source.reading().picture();
+                tables.put(source.id(), picture.asRead(check.of(listing.sequence().get(), picture.choice())));
             }
         }
         return new Survey(tables, clips);

@@ -7,23 +7,40 @@ import dev.vat.media.picture.Picture;
 import java.util.TreeMap;
 
 /**
- * Frames of an interlaced movie with one moment each, that of the field that comes first. The frames before and after are looked at too.
+ * Frames of an interlaced movie with one moment each, that of one of their fields. The frames before and after are looked at too.
  * Belongs to one thread.
  */
 public final class Deinterlaced implements AutoCloseable {
 
     private final MovieFrames movie;
-    private final String chain;
+    private final String first;
+    private final String second;
     private final TreeMap<Long, Picture> near = new TreeMap<>();
 
     /** @param movie stays whoever's it is */
     public Deinterlaced(MovieFrames movie) {
         this.movie = movie;
-        this.chain = "bwdif=mode=send_frame:deint=all:parity=" + (movie.fields().orElse(FieldOrder.TOP) == FieldOrder.TOP ? "tff" : "bff");
+        String parity = ":deint=all:parity=" + (movie.fields().orElse(FieldOrder.TOP) == FieldOrder.TOP ? "tff" : "bff");
+        this.first = "bwdif=mode=send_frame" + parity;
+        // Of the frame before and of this one two pictures come out each: the last is the one that is wanted.
+        this.second = "bwdif=mode=send_field" + parity + ",select=eq(n\\,3)";
     }
 
-    /** @throws MediaException if there is no such frame, or it can't be decoded */
-    public Picture frame(long index) {
+    /**
+     * A frame at the moment of its first field.
+     *
+     * @throws MediaException if there is no such frame, or it can't be decoded
+     */
+    public Picture first(long index) {
+        return made(index, first);
+    }
+
+    /** The same at the moment of its second field. */
+    public Picture second(long index) {
+        return made(index, second);
+    }
+
+    private Picture made(long index, String chain) {
         long last = movie.count() - 1;
         near.headMap(index - 1).values().forEach(Picture::close);
         near.headMap(index - 1).clear();

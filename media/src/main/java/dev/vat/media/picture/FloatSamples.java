@@ -10,7 +10,7 @@ public final class FloatSamples {
 
     private static final int HALF_EXPONENT = 0x7c00;
     private static final int HALF_FRACTION = 0x3ff;
-    private static final float HIGHEST = 65504;
+    public static final float HIGHEST = 65504;
     /** Components are numbered red, green, blue, alpha; planes of the result lie green, blue, red, alpha. */
     private static final int[] ORDER = {1, 2, 0, 3};
 

@@ -4,8 +4,9 @@ import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 
 /**
- * Whole-number samples of 9 to 15 bits brought to 16 by repeating their highest bits below their lowest: 0 stays 0, the highest code
- * becomes 65535, and narrowing with rounding gives every code back. The library's own conversions shift or interpolate instead.
+ * Whole-number samples of 9 to 15 bits brought to 16, and those of 4 to 6 that share a word to 8, by repeating their highest bits below
+ * their lowest: 0 stays 0, the highest code becomes the highest, and narrowing with rounding gives every code back. The library's own
+ * conversions shift or interpolate instead.
  */
 public final class Widening {
 
@@ -13,11 +14,12 @@ public final class Widening {
 
     private Widening() {}
 
-    /** Whether the picture is RGB or grey in planes of 9 to 15 bits. */
+    /** Whether the picture is RGB or grey in planes of 9 to 15 bits, or RGB in words of 12 to 16. */
     public static boolean isNeeded(Picture picture) {
         String name = picture.formatName();
-        return picture.bits() > 8 && picture.bits() < WIDE && name.endsWith("le") && (name.startsWith("gbr") || name.startsWith("gray"))
-                && !FloatSamples.isFloat(picture);
+        return SharedWord.of(name) != null
+                || picture.bits() > 8 && picture.bits() < WIDE && name.endsWith("le") && (name.startsWith("gbr") || name.startsWith("gray"))
+                        && !FloatSamples.isFloat(picture);
     }
 
     /** A code of so many bits as one of 16. */
@@ -29,8 +31,13 @@ public final class Widening {
         return wide & 0xffff;
     }
 
-    /** The same picture in 16 bits. */
+    /** The same picture in 16 bits a sample, or in 8 where samples share a word. */
     public static Picture of(Picture picture) {
+        SharedWord word = SharedWord.of(picture.formatName());
+        return word != null ? word.planes(picture) : planes(picture);
+    }
+
+    private static Picture planes(Picture picture) {
         int bits = picture.bits();
         String name = picture.formatName();
         return Picture.filled(name.replaceAll("\\d+le$", "") + WIDE + "le", picture.width(), picture.height(), wide -> {

@@ -13,6 +13,7 @@ import dev.vat.media.decode.Deinterlaced;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.decode.StillDecoder;
 import dev.vat.media.decode.Turning;
+import dev.vat.media.decode.still.BmpMasks;
 import dev.vat.media.decode.still.DpxPicture;
 import dev.vat.media.decode.still.ExrGaps;
 import dev.vat.media.decode.still.HeifPicture;
@@ -91,6 +92,7 @@ public final class FrameReader implements AutoCloseable {
      * The same, of interlaced movies as somebody wants it.
      *
      * @param how layer, standing and fields of it are looked at
+     * @param frame which frame of a movie; where each field is one, those of frame {@code n} are {@code 2n} and {@code 2n + 1}
      */
     public FrameRead readAs(PictureReading how, Path file, FileKind named, long frame) {
         return named.isMovie() ? movieFrame(file, how.standing(), how.fields(), frame)
@@ -107,12 +109,17 @@ public final class FrameReader implements AutoCloseable {
                 movieStanding = standing;
                 deinterlaced = new Deinterlaced(movie);
             }
-            long index = movie.numbers().index(frame);
-            boolean single = fields == FieldReading.DEINTERLACED && movie.fields().isPresent();
-            return new FrameRead.Sound(single ? deinterlaced.frame(index) : movie.frame(index), movie.format(), movie.note());
+            return new FrameRead.Sound(movieFrame(fields, frame), movie.format(), movie.note());
         } catch (MediaException | IllegalArgumentException e) {
             return new FrameRead.Unsound(FrameState.UNREADABLE, e.getMessage());
         }
+    }
+
+    private Picture movieFrame(FieldReading fields, long frame) {
+        boolean each = fields == FieldReading.EACH;
+        long index = movie.numbers().index(each ? Math.floorDiv(frame, 2) : frame);
+        boolean whole = movie.fields().isEmpty() || fields == null || fields == FieldReading.KEPT;
+        return whole ? movie.frame(index) : each && Math.floorMod(frame, 2) == 1 ? deinterlaced.second(index) : deinterlaced.first(index);
     }
 
     private void closeMovie() {
@@ -138,7 +145,8 @@ public final class FrameReader implements AutoCloseable {
         try {
             return decode(inspection);
         } catch (MediaException e) {
-            return new FrameRead.Unsound(FrameState.UNREADABLE, "its picture data is damaged (" + e.getMessage() + ")");
+            return new FrameRead.Unsound(FrameState.UNREADABLE, e.isUnsupported()
+                    ? e.getMessage() + ", which Vat doesn't read" : "its picture data is damaged (" + e.getMessage() + ")");
         }
     }
 
@@ -194,6 +202,7 @@ public final class FrameReader implements AutoCloseable {
             case DPX, CINEON -> DpxPicture.read(data);
             case AVIF, HEIF -> HeifPicture.read(data, decoder::decode);
             case PSD -> PsdPicture.read(data);
+            case BMP -> BmpMasks.isOne(data) ? BmpMasks.read(data) : decoder.decode(FileKind.BMP, "", data);
             case TIFF -> PlainTiff.of(data).map(plain -> decoder.decode(FileKind.TIFF, "", plain))
                     .orElseGet(() -> TiffPicture.read(data, format.alpha() != AlphaKind.NONE, format.depth().floating()));
             case TGA -> TgaGreyAlpha.isOne(data) ? TgaGreyAlpha.read(data) : decoder.decode(FileKind.TGA, inspection.layer(), data);

@@ -208,6 +208,27 @@ class ForeignMoviesTest {
         }
     }
 
+    /** Each field a frame: the stroke stands where its field has it, in lines that the field has and in those between. */
+    @ParameterizedTest
+    @CsvSource({"tff=1, 20, 21", "bff=1, 21, 20"})
+    void eachFieldIsAFrameOfItsOwnMoment(String order, int rowOfFirst, int rowOfSecond) {
+        OddMovie movie = OddMovie.even(8, Map.of("x264-params", order + ":qp=1", "flags", "+ildct+ilme"), Map.of());
+        Path file = movie.withStroke().write(folder.resolve("stroke.mkv"));
+        PictureReading each = new PictureReading(AlphaKind.NONE, null, ColourReading.DISPLAY, FieldReading.EACH, null);
+        try (FrameReader reader = new FrameReader()) {
+            for (int field : new int[] {6, 7, 9, 8, 4, 14, 15}) {
+                try (Picture kept = ((FrameRead.Sound) reader.read(file, FileKind.MOVIE, PictureChoice.MAIN, field / 2)).picture();
+                        Picture single = ((FrameRead.Sound) reader.readAs(each, file, FileKind.MOVIE, field)).picture()) {
+                    int row = field % 2 == 0 ? rowOfFirst : rowOfSecond;
+                    assertThat(single.height()).isEqualTo(kept.height());
+                    assertThat(strokeAt(single, row)).as("field " + field).isEqualTo(strokeAt(kept, row));
+                    assertThat(strokeAt(single, row + 1)).as("between, field " + field)
+                            .isBetween(strokeAt(kept, row) - 2, strokeAt(kept, row) + 2);
+                }
+            }
+        }
+    }
+
     /** Where the bright stroke begins in a row. */
     private static int strokeAt(Picture picture, int row) {
         for (int x = 0; x < picture.width(); x++) {

@@ -109,6 +109,11 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
     }
 
     private static void tiff(List<ZooCase> all) {
+        for (String depth : List.of("10", "12", "14")) {
+            all.add(new ZooCase("TIFF", "RGB of " + depth + " bits by ImageMagick", "tif", "rgb16.png",
+                    "convert IN -depth " + depth + " OUT",
+                    0, "convert IN -depth 16 x.png && oiiotool x.png -o OUT"));
+        }
         String oiio = "oiiotool --no-autopremult IN ";
         for (String packing : List.of("none", "lzw", "zip", "packbits")) {
             for (String base : List.of("rgb8.png", "rgba16.png", "grey16.png", "rgbf.exr")) {
@@ -203,6 +208,10 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
         }
         all.add(new ZooCase("TGA", "grey and alpha", "tga", "ya8.png", "oiiotool --no-autopremult IN -o OUT", 0, null));
         all.add(of("TGA", "palette", "tga", "pal8.png", "convert IN OUT"));
+        for (String word : List.of("RGB555", "RGB565")) {
+            all.add(new ZooCase("BMP", word + " in a word", "bmp", "rgb8.png", "convert IN -define bmp:subtype=" + word + " OUT", 0,
+                    "convert IN OUT"));
+        }
         all.add(new ZooCase("BMP", "palette", "bmp", "pal8.png", "convert IN BMP3:OUT", 0, "convert IN OUT"));
         for (String sampling : List.of("1x1", "2x1", "2x2", "1x2", "4x1")) {
             all.add(new ZooCase("JPEG", "sampled " + sampling, "jpg", "rgb8.png",

@@ -222,6 +222,8 @@ public final class FileProof {
                         + (file.treatment().colour().isHighRange() ? "" : "; Rec.709 primaries, clamped in RGB")));
         plan.sources().stream().filter(s -> s.picture().fields() == FieldReading.DEINTERLACED)
                 .forEach(s -> notes.add(s.name() + ": deinterlaced, the moment of each frame's first field"));
+        plan.sources().stream().filter(s -> s.picture().fields() == FieldReading.EACH)
+                .forEach(s -> notes.add(s.name() + ": each field a frame of its own, at twice the rate"));
         plan.sources().stream().filter(s -> s.picture().standing() == Standing.STORED)
                 .forEach(s -> notes.add(s.name() + ": pictures as stored, whatever the files say of how they are turned"));
         plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty())

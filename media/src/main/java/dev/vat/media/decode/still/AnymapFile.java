@@ -18,6 +18,7 @@ final class AnymapFile {
 
     private static final int MOST_HEADER = 4096;
     private static final int MOST_VALUE = 65_536;
+    private static final int FULL_BYTE = 255;
 
     private final byte[] data;
     private int at = 2;
@@ -104,11 +105,42 @@ final class AnymapFile {
                 case "MAXVAL" -> highest = number();
                 case "TUPLTYPE" -> word();
                 case "ENDHDR" -> {
+                    if ((channels == 2 || channels == 4) && highest > 0 && highest != FULL_BYTE && highest < MOST_VALUE - 1) {
+                        return scaled(width, height, channels, highest);
+                    }
                     return judged(FileKind.PPM, width, height, highest, channels, (long) width * channels * (highest > 255 ? 2 : 1));
                 }
                 default -> throw new IllegalArgumentException("'" + word + "' in its header");
             }
         }
+    }
+
+    /** Samples with alpha whose highest value fills no byte and no word, as the same picture in whole ones. */
+    private Inspection scaled(int width, int height, int channels, int highest) {
+        int from = highest > FULL_BYTE ? 2 : 1;
+        Inspection judged = judged(FileKind.PPM, width, height, highest, channels, (long) width * channels * from);
+        if (!judged.isWhole()) {
+            return judged;
+        }
+        int full = from == 2 ? MOST_VALUE - 1 : FULL_BYTE;
+        byte[] header = ("P7\nWIDTH " + width + "\nHEIGHT " + height + "\nDEPTH " + channels + "\nMAXVAL " + full + "\nTUPLTYPE "
+                + (channels == 2 ? "GRAYSCALE_ALPHA" : "RGB_ALPHA") + "\nENDHDR\n").getBytes(StandardCharsets.US_ASCII);
+        int samples = width * height * channels;
+        ByteBuffer plain = ByteBuffer.allocate(header.length + samples * from).put(header);
+        ByteBuffer stored = ByteBuffer.wrap(data, at + 1, samples * from);
+        for (int i = 0; i < samples; i++) {
+            long value = from == 2 ? stored.getShort() & 0xffff : stored.get() & 0xff;
+            if (value > highest) {
+                return Inspection.unreadable(FileKind.PPM, "it has a sample of " + value + ", above its highest, " + highest);
+            }
+            long wide = (value * full + highest / 2) / highest;
+            if (from == 2) {
+                plain.putShort((short) wide);
+            } else {
+                plain.put((byte) wide);
+            }
+        }
+        return inspect(plain.array());
     }
 
     private Inspection floating(int channels) {

@@ -9,11 +9,14 @@ import dev.vat.core.source.FileKind;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.List;
+import java.util.Set;
 
 /** Windows bitmap: a header that states size and place of a picture that is plain as a rule, without any checksum. */
 final class BmpFile {
 
     private static final int CORE_HEADER = 12;
+    /** Those of Windows from its first edition to version 5, and the long one of OS/2. */
+    private static final Set<Integer> HEADERS = Set.of(CORE_HEADER, 40, 52, 56, 64, 108, 124);
 
     private BmpFile() {}
 
@@ -31,11 +34,19 @@ final class BmpFile {
         long height = core ? buffer.getShort(20) & 0xffff : Math.abs((long) buffer.getInt(22));
         int bits = buffer.getShort(core ? 24 : 28) & 0xffff;
         int packing = core ? 0 : buffer.getInt(30);
+        if (!HEADERS.contains(header)) {
+            return Inspection.unreadable(FileKind.BMP, "BMP with a header of " + header + " bytes, which Vat doesn't read");
+        }
+        if (packing == 4 || packing == 5 || bits == 2) {
+            return Inspection.unreadable(FileKind.BMP, "BMP " + (bits == 2 ? "of 2 bits a pixel" : packing == 4 ? "that holds a JPEG"
+                    : "that holds a PNG") + ", which Vat doesn't read");
+        }
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX
                 || !List.of(1, 4, 8, 16, 24, 32).contains(bits) || packing < 0 || packing > 6) {
             return Inspection.unreadable(FileKind.BMP, "its header states no bitmap");
         }
-        boolean alpha = bits == 32 && header >= 56 && data.length > 70 && buffer.getInt(66) != 0;
+        boolean masks = BmpMasks.isOne(data);
+        boolean alpha = masks ? BmpMasks.hasAlpha(data) : bits == 32 && header >= 56 && data.length > 70 && buffer.getInt(66) != 0;
         PictureFormat format = new PictureFormat("BMP", Size.of(width, (int) height), Depth.integer(8),
                 alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
         long start = buffer.getInt(10) & 0xffffffffL;
@@ -48,7 +59,27 @@ final class BmpFile {
         if (runs && !endsWithMark(data, (int) start, (int) end)) {
             return Inspection.cut(FileKind.BMP, "the end mark of its runs is missing", format);
         }
-        return Inspection.whole(FileKind.BMP, format, data);
+        if (packing == 0 && bits <= 8 && hasColourBeyond(buffer, (int) start, width, (int) height, bits, core)) {
+            return Inspection.unreadable(FileKind.BMP, "a pixel has a colour that its palette hasn't");
+        }
+        String runsFault = runs ? BmpRuns.fault(data, (int) start, (int) end, width, (int) height, packing == 2) : null;
+        return runsFault != null ? Inspection.unreadable(FileKind.BMP, runsFault) : Inspection.whole(FileKind.BMP, format, data);
+    }
+
+    private static boolean hasColourBeyond(ByteBuffer file, int start, int width, int height, int bits, boolean core) {
+        int told = core ? 0 : file.getInt(46);
+        int colours = told <= 0 || told > 1 << bits ? 1 << bits : told;
+        int row = (width * bits + 31) / 32 * 4;
+        for (int y = 0; y < height && colours < 1 << bits; y++) {
+            for (int x = 0; x < width; x++) {
+                int bit = x * bits;
+                int pixel = file.get(start + y * row + bit / 8) >> 8 - bits - bit % 8 & (1 << bits) - 1;
+                if (pixel >= colours) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     /** Run-length data ends with the bytes 00 01, perhaps with a filler behind. */

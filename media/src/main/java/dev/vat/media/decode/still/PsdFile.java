@@ -14,7 +14,10 @@ final class PsdFile {
 
     private static final int HEADER = 26;
     private static final int GREY = 1;
-    private static final int RGB = 3;
+    static final int RGB = 3;
+    /** The resource that tells, for each channel after the colours, its colour in twelve bytes and what it is in one. */
+    private static final int CHANNELS = 1077;
+    private static final int INK = 2;
 
     private PsdFile() {}
 
@@ -36,12 +39,10 @@ final class PsdFile {
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX || channels < colours) {
             return Inspection.unreadable(FileKind.PSD, "its header states an impossible picture");
         }
-        if (channels > colours + 1) {
-            return Inspection.unreadable(FileKind.PSD, "it holds " + (channels - colours)
-                    + " channels beside its colours, which Vat doesn't read: save it with one at most");
-        }
+        boolean alpha = hasAlpha(buffer, channels - colours);
+        int others = channels - colours - (alpha ? 1 : 0);
         PictureFormat format = new PictureFormat("PSD", Size.of(width, height), Depth.integer(bits),
-                channels > colours ? AlphaKind.STRAIGHT : AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
+                alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
         long at = HEADER;
         for (int section = 0; section < 3; section++) {
             if (at + 4 > data.length) {
@@ -65,6 +66,56 @@ final class PsdFile {
         }
         return end > data.length
                 ? Inspection.cut(FileKind.PSD, "the file ends at byte " + data.length + ", its picture reaches to " + end, format)
-                : Inspection.whole(FileKind.PSD, format, data);
+                : noted(Inspection.whole(FileKind.PSD, format, data), others, alpha && !isMerged(buffer));
+    }
+
+    private static Inspection noted(Inspection whole, int others, boolean saved) {
+        return saved ? whole.withNote("the channel beside its colours is taken for alpha")
+                : others == 0 ? whole
+                        : whole.withNote(others == 1 ? "a channel beside its colours is passed over"
+                                : others + " channels beside its colours are passed over");
+    }
+
+    /**
+     * Whether the first channel after the colours is the picture's transparency. Where there are layers, a number of them below zero says
+     * so; where there are none, a single channel is taken for it. Others are saved selections and inks.
+     */
+    static boolean hasAlpha(ByteBuffer file, int others) {
+        return others > 0 && (isMerged(file) || layers(file) == 0 && others == 1 && !isInk(file));
+    }
+
+    static boolean isMerged(ByteBuffer file) {
+        return layers(file) < 0;
+    }
+
+    /** How many layers there are, below zero where the first channel after the colours is the transparency of all of them. */
+    private static int layers(ByteBuffer file) {
+        long at = HEADER;
+        for (int section = 0; section < 2; section++) {
+            at += 4 + (file.getInt((int) at) & 0xffff_ffffL);
+        }
+        boolean told = at + 10 <= file.limit() && file.getInt((int) at) >= 6 && file.getInt((int) at + 4) >= 2;
+        return told ? file.getShort((int) at + 8) : 0;
+    }
+
+    /** Whether the image resources call the first channel after the colours a spot ink. */
+    private static boolean isInk(ByteBuffer file) {
+        int at = HEADER + 4 + file.getInt(HEADER);
+        int end = at + 4 + file.getInt(at);
+        at += 4;
+        while (at + 12 <= Math.min(end, file.limit())) {
+            int id = file.getShort(at + 4) & 0xffff;
+            int name = (file.get(at + 6) & 0xff) + 2 & ~1;
+            int length = file.getInt(at + 6 + name);
+            int data = at + 10 + name;
+            if (length < 0 || data + length > file.limit()) {
+                return false;
+            }
+            if (id == CHANNELS && length >= 17) {
+                return file.get(data + 16) == INK;
+            }
+            at = data + (length + 1 & ~1);
+        }
+        return false;
     }
 }

@@ -22,13 +22,18 @@ public final class PsdPicture {
     private final byte[] data;
     private final int width;
     private final int height;
+    /** Those that make the picture; they stand before all others. */
     private final int channels;
+    private final int stored;
     private final int sample;
 
     private PsdPicture(byte[] data) {
         ByteBuffer header = ByteBuffer.wrap(data);
         this.data = data;
-        this.channels = header.getShort(12);
+        int colours = header.getShort(24) == PsdFile.RGB ? 3 : 1;
+        int stored = header.getShort(12);
+        this.channels = colours + (PsdFile.hasAlpha(header, stored - colours) ? 1 : 0);
+        this.stored = stored;
         this.height = header.getInt(14);
         this.width = header.getInt(18);
         this.sample = header.getShort(22) / 8;
@@ -45,7 +50,8 @@ public final class PsdPicture {
     private void fill(Picture picture, boolean grey) {
         ColourTags.displayRgb(picture);
         byte[] planes = planes();
-        if (channels % 2 == 0 && isMergedWithAlpha() && liesOverWhite(planes)) {
+        // The alpha of the flattened picture: that lies over white then.
+        if (channels % 2 == 0 && PsdFile.isMerged(ByteBuffer.wrap(data)) && liesOverWhite(planes)) {
             takeWhiteOut(planes);
         }
         int rowBytes = width * sample;
@@ -60,16 +66,6 @@ public final class PsdPicture {
                 }
             }
         }
-    }
-
-    /** A number of layers below zero says that the alpha is that of the flattened picture, which then lies over white. */
-    private boolean isMergedWithAlpha() {
-        ByteBuffer buffer = ByteBuffer.wrap(data);
-        int at = HEADER;
-        for (int section = 0; section < 2; section++) {
-            at += 4 + buffer.getInt(at);
-        }
-        return buffer.getInt(at) >= 6 && buffer.getShort(at + 8) < 0;
     }
 
     /** Some writers leave the colours as they are: then there is one that is darker than white shining through allows. */
@@ -139,9 +135,8 @@ public final class PsdPicture {
             System.arraycopy(data, at + 2, planes, 0, planes.length);
             return planes;
         }
-        int rows = height * channels;
-        int packed = at + 2 + 2 * rows;
-        for (int row = 0; row < rows; row++) {
+        int packed = at + 2 + 2 * height * stored;
+        for (int row = 0; row < height * channels; row++) {
             int length = buffer.getShort(at + 2 + 2 * row) & 0xffff;
             unpack(packed, packed + length, planes, row * rowBytes, rowBytes);
             packed += length;

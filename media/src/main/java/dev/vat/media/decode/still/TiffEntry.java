@@ -1,6 +1,8 @@
 package dev.vat.media.decode.still;
 
 import java.nio.ByteBuffer;
+import java.util.HashMap;
+import java.util.Map;
 
 /**
  * How entries of a TIFF directory lie in the file: 12 bytes with places of 32 bits, in BigTIFF 20 with places of 64.
@@ -22,6 +24,20 @@ record TiffEntry(ByteBuffer buffer, boolean big) {
 
     long count(int directory) {
         return big ? Math.clamp(buffer.getLong(directory), 0, buffer.limit()) : buffer.getShort(directory) & 0xffff;
+    }
+
+    /** Every entry of a directory by its tag, as {@link #values}; null if one lies beyond the data. */
+    Map<Integer, long[]> all(int directory) {
+        Map<Integer, long[]> tags = new HashMap<>();
+        for (int i = 0; i < count(directory); i++) {
+            int at = directory + countBytes() + length() * i;
+            long[] values = values(at);
+            if (values == null) {
+                return null;
+            }
+            tags.put(buffer.getShort(at) & 0xffff, values);
+        }
+        return tags;
     }
 
     /** Whole-number values of the entry at this place, an empty array for other types, null if they lie beyond the data. */

@@ -10,9 +10,9 @@ import dev.vat.core.source.FileKind;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /** TIFF 6.0 and BigTIFF: the first image file directory and the strips or tiles that it points to. */
 final class TiffFile {
@@ -39,7 +39,15 @@ final class TiffFile {
     private static final int WHITE = 318;
     private static final int PRIMARIES = 319;
     private static final int ICC_PROFILE = 34675;
+    private static final int UNSIGNED = 1;
     private static final int FLOATING = 3;
+    private static final int UNTOLD = 4;
+    static final int PALETTE = 3;
+    private static final int YCBCR = 6;
+    private static final int COMPRESSION = 259;
+    private static final int WEIGHTS = 529;
+    private static final int BLACK_AND_WHITE = 532;
+    static final int COLOUR_MAP = 320;
 
     private TiffFile() {}
 
@@ -67,18 +75,13 @@ final class TiffFile {
         if (end > data.length) {
             return Inspection.cut(FileKind.TIFF, "it ends inside its directory", null);
         }
-        Map<Integer, long[]> tags = new HashMap<>();
-        for (int i = 0; i < entries; i++) {
-            int at = (int) directory + entry.countBytes() + entry.length() * i;
-            long[] values = entry.values(at);
-            if (values == null) {
-                return Inspection.cut(FileKind.TIFF, "a value of its directory lies beyond its end", null);
-            }
-            tags.put(buffer.getShort(at) & 0xffff, values);
+        Map<Integer, long[]> tags = entry.all((int) directory);
+        if (tags == null) {
+            return Inspection.cut(FileKind.TIFF, "a value of its directory lies beyond its end", null);
         }
-        String foreign = foreign(first(tags, PHOTOMETRIC, 1));
+        String foreign = foreign(tags);
         if (foreign != null) {
-            return Inspection.unreadable(FileKind.TIFF, "TIFF in " + foreign + ", which Vat doesn't read: save it in RGB or grey");
+            return Inspection.unreadable(FileKind.TIFF, "TIFF " + foreign + ", which Vat doesn't read: save it in RGB or grey");
         }
         PictureFormat format = format(tags);
         if (format == null) {
@@ -101,17 +104,51 @@ final class TiffFile {
                         .withNote("the end of its directory is missing, the picture is whole");
     }
 
-    /** What samples mean that are neither grey nor RGB, or null. */
-    private static String foreign(long photometric) {
-        return switch ((int) photometric) {
-            case 0, 1, 2, 3, 6 -> null;
-            case 4 -> "a mask";
-            case 5 -> "CMYK";
-            case 8, 9, 10 -> "CIE L*a*b*";
-            case 32803 -> "a sensor's colour filter array";
-            case 32844, 32845 -> "LogLuv";
-            default -> "colours of the kind " + photometric;
+    /** What the first directory says. @param data of a file whose structure was found whole */
+    static Map<Integer, long[]> tags(byte[] data) {
+        ByteBuffer buffer = ByteBuffer.wrap(data).order(data[0] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
+        boolean big = buffer.getShort(2) == BIG_TIFF;
+        return new TiffEntry(buffer, big).all(big ? (int) buffer.getLong(SMALL_HEADER) : buffer.getInt(4));
+    }
+
+    /** What about the samples is neither grey nor RGB in whole or floating numbers, or null. */
+    private static String foreign(Map<Integer, long[]> tags) {
+        if (!tags.containsKey(PHOTOMETRIC)) {
+            return "that doesn't say what its samples mean";
+        }
+        long numbers = first(tags, SAMPLE_FORMAT, UNSIGNED);
+        if (numbers != UNSIGNED && numbers != FLOATING && numbers != UNTOLD) {
+            return numbers == 2 ? "of signed numbers" : "of complex numbers";
+        }
+        return switch ((int) first(tags, PHOTOMETRIC, 1)) {
+            case 0, 1, 2 -> null;
+            case YCBCR -> isOfJpegRange(tags) ? null : "in Y'CbCr of another range or weights than JPEG's";
+            case PALETTE -> first(tags, SAMPLES, 1) > 1 ? "with more samples beside its palette" : null;
+            case 4 -> "that is a mask";
+            case 5 -> "in CMYK";
+            case 8, 9, 10 -> "in CIE L*a*b*";
+            case 32803 -> "of a sensor's colour filter array";
+            case 32844, 32845 -> "in LogLuv";
+            default -> "in colours of the kind " + first(tags, PHOTOMETRIC, 1);
         };
+    }
+
+    /** Packed as JPEG, the samples are taken as JPEG has them: values from 0 to 255, and weights that add up to one. */
+    private static boolean isOfJpegRange(Map<Integer, long[]> tags) {
+        if (first(tags, COMPRESSION, 1) != 6 && first(tags, COMPRESSION, 1) != 7) {
+            return true;
+        }
+        double weights = Arrays.stream(fractions(tags, WEIGHTS)).sum();
+        // Old files have whole numbers here.
+        long[] whole = tags.getOrDefault(BLACK_AND_WHITE, new long[0]);
+        double[] range = whole.length == 6 ? Arrays.stream(whole).asDoubleStream().toArray() : fractions(tags, BLACK_AND_WHITE);
+        return (weights == 0 || Math.abs(weights - 1) < .002)
+                && (range.length < 6 || range[0] == 0 && range[1] == 255 && range[2] == 128 && range[3] == 255);
+    }
+
+    private static double[] fractions(Map<Integer, long[]> tags, int tag) {
+        long[] parts = tags.getOrDefault(tag, new long[0]);
+        return IntStream.range(0, parts.length / 2).mapToDouble(i -> (double) parts[2 * i] / parts[2 * i + 1]).toArray();
     }
 
     private static PictureFormat format(Map<Integer, long[]> tags) {
@@ -129,8 +166,9 @@ final class TiffFile {
             alpha = meaning == ASSOCIATED ? AlphaKind.PREMULTIPLIED : AlphaKind.STRAIGHT;
         }
         boolean floating = first(tags, SAMPLE_FORMAT, 1) == FLOATING;
-        return new PictureFormat("TIFF", Size.of((int) width, (int) height),
-                new Depth((int) Math.max(8, bits), floating), alpha, pixelAspect(tags), floating, List.of())
+        Depth depth = floating ? Depth.floating((int) Math.min(32, bits))
+                : Depth.integer(TiffPalette.of(tags).map(TiffPalette::bits).orElse((int) Math.max(8, bits)));
+        return new PictureFormat("TIFF", Size.of((int) width, (int) height), depth, alpha, pixelAspect(tags), floating, List.of())
                 .withStated(stated(tags));
     }
 

@@ -13,6 +13,7 @@ import java.awt.image.Raster;
 import java.io.IOException;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
+import java.util.Map;
 import javax.imageio.ImageReader;
 
 /**
@@ -22,6 +23,7 @@ import javax.imageio.ImageReader;
 public final class TiffPicture {
 
     private static final int WHOLE_BYTES = 8;
+    private static final int DEEP = 16;
     private static final TIFFImageReaderSpi READERS = new TIFFImageReaderSpi();
     private static final int RED = 2;
     private static final int ALPHA = 3;
@@ -38,21 +40,46 @@ public final class TiffPicture {
      */
     public static Picture read(byte[] data, boolean alpha, boolean floating) {
         if (floating) {
-            return planar(read(data, reader -> reader.readRaster(0, null)), alpha);
+            return planar(read(data, reader -> reader.readRaster(0, null)), alpha, 32, false);
         }
+        Map<Integer, long[]> tags = TiffFile.tags(data);
         BufferedImage image = read(data, reader -> reader.read(0));
-        return image.getColorModel() instanceof IndexColorModel colours ? indexed(image.getRaster(), colours)
-                : planar(image.getRaster(), alpha);
+        // Bits come with colours, too: black and white.
+        TiffPalette palette = TiffPalette.of(tags)
+                .orElseGet(() -> image.getColorModel() instanceof IndexColorModel colours ? TiffPalette.of(colours) : null);
+        return palette != null ? indexed(image.getRaster(), palette)
+                : planar(image.getRaster(), alpha, (int) TiffFile.first(tags, TiffFile.BITS, 1),
+                        TiffFile.first(tags, TiffFile.PHOTOMETRIC, 1) == 0);
     }
 
-    private static Picture planar(Raster raster, boolean alpha) {
+    /** @param bits of a sample in the file @param fromWhite whether 0 is white there, which the reader has turned over already */
+    private static Picture planar(Raster raster, boolean alpha, int bits, boolean fromWhite) {
         int bands = raster.getNumBands();
         boolean grey = bands < RED + 1;
         int[] from = grey ? new int[] {0, 0, 0, 1} : new int[] {0, 1, 2, ALPHA};
         int channels = alpha && bands > (grey ? 1 : ALPHA) ? ALPHA + 1 : ALPHA;
         int type = raster.getDataBuffer().getDataType();
         return type == DataBuffer.TYPE_FLOAT || type == DataBuffer.TYPE_DOUBLE ? floating(raster, from, channels)
-                : whole(raster, from, channels);
+                : whole(raster, from, channels, new Widening(bits, raster.getSampleModel().getSampleSize(0), fromWhite));
+    }
+
+    /**
+     * From samples of any number of bits to 8, or to 16 where there are more: exactly, by repeating the bits.
+     *
+     * @param held bits of the samples that the reader makes of them, at whose lower end they lie
+     */
+    private record Widening(int bits, int held, boolean fromWhite) {
+
+        boolean isDeep() {
+            return bits > WHOLE_BYTES;
+        }
+
+        int of(int sample) {
+            int most = (int) ((1L << bits) - 1);
+            // Turned over in all the bits that hold it.
+            int own = fromWhite && held > bits ? sample - (int) ((1L << held) - 1) + most : sample;
+            return !isDeep() ? own * 255 / most : bits >= DEEP ? own >>> bits - DEEP : own << DEEP - bits | own >> 2 * bits - DEEP;
+        }
     }
 
     private interface Reading<T> {
@@ -65,59 +92,58 @@ public final class TiffPicture {
             reader.setInput(input);
             return reading.of(reader);
         } catch (IOException | RuntimeException e) {
+            if (e.getMessage() != null && e.getMessage().startsWith("Unsupported ")) {
+                throw MediaException.unsupported("TIFF with " + e.getMessage().substring("Unsupported ".length()));
+            }
             throw new MediaException("TIFF: " + (e.getMessage() == null ? "it can't be unpacked" : e.getMessage()), 0);
         } finally {
             reader.dispose();
         }
     }
 
-    private static Picture indexed(Raster raster, IndexColorModel colours) {
-        return Picture.filled("gbrp", raster.getWidth(), raster.getHeight(), picture -> {
+    private static Picture indexed(Raster raster, TiffPalette palette) {
+        boolean deep = palette.bits() > WHOLE_BYTES;
+        return Picture.filled(deep ? "gbrp16le" : "gbrp", raster.getWidth(), raster.getHeight(), picture -> {
             int[] row = new int[picture.width()];
-            byte[] own = new byte[picture.width()];
+            int[] own = new int[row.length];
             for (int y = 0; y < picture.height(); y++) {
                 raster.getSamples(0, y, row.length, 1, 0, row);
                 for (int c = 0; c < ALPHA; c++) {
                     for (int x = 0; x < own.length; x++) {
-                        own[x] = (byte) (colours.getRGB(row[x]) >> 16 - 8 * c);
+                        own[x] = palette.at(row[x], c);
                     }
-                    MemorySegment.copy(own, 0, picture.plane(PLANES[c]), ValueLayout.JAVA_BYTE, (long) y * picture.stride(PLANES[c]),
-                            own.length);
+                    put(own, deep, picture.plane(PLANES[c]), (long) y * picture.stride(PLANES[c]));
                 }
             }
             ColourTags.displayRgb(picture);
         });
     }
 
-    private static Picture whole(Raster raster, int[] from, int channels) {
-        int bits = raster.getSampleModel().getSampleSize(0);
-        String format = (channels > ALPHA ? "gbrap" : "gbrp") + (bits > WHOLE_BYTES ? "16le" : "");
+    private static Picture whole(Raster raster, int[] from, int channels, Widening widening) {
+        String format = (channels > ALPHA ? "gbrap" : "gbrp") + (widening.isDeep() ? "16le" : "");
         return Picture.filled(format, raster.getWidth(), raster.getHeight(), picture -> {
             int[] row = new int[picture.width()];
             for (int y = 0; y < picture.height(); y++) {
                 for (int c = 0; c < channels; c++) {
                     raster.getSamples(0, y, row.length, 1, from[c], row);
-                    put(row, bits, picture.plane(PLANES[c]), (long) y * picture.stride(PLANES[c]));
+                    for (int x = 0; x < row.length; x++) {
+                        row[x] = widening.of(row[x]);
+                    }
+                    put(row, widening.isDeep(), picture.plane(PLANES[c]), (long) y * picture.stride(PLANES[c]));
                 }
             }
             ColourTags.displayRgb(picture);
         });
     }
 
-    private static void put(int[] row, int bits, MemorySegment plane, long at) {
-        if (bits > WHOLE_BYTES) {
-            short[] own = new short[row.length];
-            for (int x = 0; x < own.length; x++) {
-                own[x] = (short) (bits > 16 ? row[x] >>> 16 : row[x]);
+    private static void put(int[] row, boolean deep, MemorySegment plane, long at) {
+        for (int x = 0; x < row.length; x++) {
+            if (deep) {
+                plane.set(ValueLayout.JAVA_SHORT_UNALIGNED, at + 2L * x, (short) row[x]);
+            } else {
+                plane.set(ValueLayout.JAVA_BYTE, at + x, (byte) row[x]);
             }
-            MemorySegment.copy(own, 0, plane, ValueLayout.JAVA_SHORT_UNALIGNED, at, own.length);
-            return;
         }
-        byte[] own = new byte[row.length];
-        for (int x = 0; x < own.length; x++) {
-            own[x] = (byte) (row[x] * 255 / ((1 << bits) - 1));
-        }
-        MemorySegment.copy(own, 0, plane, ValueLayout.JAVA_BYTE, at, own.length);
     }
 
     private static Picture floating(Raster raster, int[] from, int channels) {

@@ -16,8 +16,8 @@ import java.util.List;
 /** WebP (RFC 9649): RIFF chunks around one coded picture. There is no checksum. */
 final class WebpFile {
 
-    /** Coded data has no such run of zeros at its end; room that was reserved and never written has. */
-    private static final int UNWRITTEN = 32;
+    /** Room that was reserved and never written begins with a block of storage; coded data may end in fewer zeros. */
+    private static final int BLOCK = 4096;
 
     private WebpFile() {}
 
@@ -42,7 +42,8 @@ final class WebpFile {
             }
             if (type.startsWith("VP8") && !type.equals("VP8X") || type.equals("ALPH")) {
                 picture |= !type.equals("ALPH");
-                if (length > UNWRITTEN && zeros(data, (int) end - UNWRITTEN, (int) end)) {
+                int block = ((int) end - 1) / BLOCK * BLOCK;
+                if (block > at + 8 && zeros(data, block, (int) end)) {
                     return Inspection.cut(FileKind.WEBP, "its coded picture ends in zeros: the rest was never written", format);
                 }
             }
