@@ -1,9 +1,13 @@
 package dev.vat.app;
 
 import static com.tngtech.archunit.base.DescribedPredicate.not;
+import static com.tngtech.archunit.core.domain.JavaCall.Predicates.target;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.assignableTo;
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideOutsideOfPackages;
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.type;
+import static com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner;
+import static com.tngtech.archunit.lang.conditions.ArchConditions.callConstructorWhere;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
@@ -57,6 +61,12 @@ class ArchitectureTest {
                 rule("only desktop knows the toolkit",
                         noClasses().that().resideOutsideOfPackage("dev.vat.desktop..").should().dependOnClassesThat()
                                 .resideInAnyPackage("javafx..", "atlantafx..")),
+                // An underscore in a file's name isn't a mark of a key.
+                rule("words on controls are shown as they are", noClasses().that().resideOutsideOfPackage("dev.vat.desktop.look..")
+                        .should(callConstructorWhere(target(owner(
+                                assignableTo("javafx.scene.control.ButtonBase").or(assignableTo("javafx.scene.control.MenuItem"))
+                                        .and(not(assignableTo("javafx.scene.control.SeparatorMenuItem")))
+                                        .and(not(assignableTo("javafx.scene.control.CustomMenuItem")))))))),
                 knows("media", "core"), knows("scene", "core"), knows("protocol", "core"),
                 knows("worker", "core", "media", "scene", "protocol"),
                 knows("engine", "core", "protocol"), knows("desktop", "core", "protocol", "engine"),

@@ -90,7 +90,7 @@ public final class Band extends Region {
         getChildren().addAll(canvas, selection, playhead, playheadNumber);
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
-        addEventHandler(MouseEvent.MOUSE_RELEASED, _ -> released());
+        addEventHandler(MouseEvent.MOUSE_RELEASED, this::released);
         addEventHandler(MouseEvent.MOUSE_MOVED, e -> setCursor(edgeAt(e.getX(), e.getY()).isPresent() ? Cursor.H_RESIZE : Cursor.DEFAULT));
         addEventHandler(ScrollEvent.SCROLL, this::scrolled);
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
@@ -220,6 +220,9 @@ public final class Band extends Region {
     }
 
     private void dragged(MouseEvent e) {
+        if (!e.isPrimaryButtonDown()) {
+            return;
+        }
         if (scrubbing && strip != null && strip.count() > 0) {
             onSeek.accept(Math.clamp(view.placeAt(e.getX() - SIDE, inner()), 0, strip.count() - 1));
             return;
@@ -240,7 +243,10 @@ public final class Band extends Region {
         onRange.selected(selectedFirst, selectedLast);
     }
 
-    private void released() {
+    private void released(MouseEvent e) {
+        if (e.getButton() != MouseButton.PRIMARY) {
+            return;
+        }
         if (edge != null && dragging) {
             FrameTrack.Edge moved = edge;
             edge = null;

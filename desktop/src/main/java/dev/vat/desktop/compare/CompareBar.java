@@ -5,6 +5,7 @@ import dev.vat.core.trial.RenderReport;
 import dev.vat.desktop.band.Alongside;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.engine.viewer.Viewer;
@@ -57,7 +58,7 @@ public final class CompareBar extends VBox {
     private final Label likeness = Parts.label("", "mono");
     private final Label step = Parts.label("", "dim");
     private final Button gain = Parts.button("compare-gain", "", this::nextGain);
-    private final ToggleButton signed = new ToggleButton("Signed");
+    private final ToggleButton signed = Controls.toggle("Signed");
     private final Button worst = Parts.button("compare-worst", "Worst", () -> nextWorst(true));
     private Side first;
     private Side second;
@@ -75,7 +76,7 @@ public final class CompareBar extends VBox {
         getStyleClass().addAll("bar", "transport", "compare-bar");
         HBox modes = Parts.row();
         for (Way each : Way.values()) {
-            ToggleButton toggle = new ToggleButton(each.title());
+            ToggleButton toggle = Controls.toggle(each.title());
             toggle.setId("way-" + each.name().toLowerCase(Locale.ROOT));
             toggle.setOnAction(_ -> setWay(each));
             ways.put(each, toggle);

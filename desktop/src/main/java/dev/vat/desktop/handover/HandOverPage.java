@@ -3,6 +3,7 @@ package dev.vat.desktop.handover;
 import static dev.vat.desktop.look.Fields.field;
 
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.DeliveryHistory;
@@ -39,9 +40,9 @@ public final class HandOverPage extends BorderPane {
     private final TextField name = new TextField();
     private final Button folder = Parts.button("set-folder", "", this::chooseFolder);
     private final TextArea comment = new TextArea();
-    private final CheckBox timeline = new CheckBox();
-    private final CheckBox sheets = new CheckBox("Proof sheets and contact sheets");
-    private final CheckBox zip = new CheckBox("As one ZIP file");
+    private final CheckBox timeline = Controls.check("");
+    private final CheckBox sheets = Controls.check("Proof sheets and contact sheets");
+    private final CheckBox zip = Controls.check("As one ZIP file");
     private final Button make = Parts.button("set-make", "Put it together", this::make);
     private final Label said = Parts.wrapped("", "note");
     private final HBox after = Parts.row();
@@ -99,7 +100,7 @@ public final class HandOverPage extends BorderPane {
                 .toList();
         String latest = there.isEmpty() ? "" : there.getFirst().entry().plan().run();
         for (DeliveryHistory.Line line : there) {
-            CheckBox box = new CheckBox(line.file().getFileName() + "   " + line.entry().title() + ", " + line.entry().day());
+            CheckBox box = Controls.check(line.file().getFileName() + "   " + line.entry().title() + ", " + line.entry().day());
             box.setMnemonicParsing(false);
             box.setId("set-film-" + films.size());
             // Those that were made together last are what is handed over most of the time.

@@ -9,6 +9,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
@@ -183,7 +184,7 @@ public final class RepackPage extends BorderPane {
         TextField to = text("rewrap-to", "", 5, _ -> {});
         TextField aspect = text("rewrap-aspect", "", 5, _ -> {});
         TextField colours = text("rewrap-colours", "", 9, _ -> {});
-        CheckBox silent = new CheckBox("Without its sound");
+        CheckBox silent = Controls.check("Without its sound");
         silent.setId("rewrap-silent");
         Path[] sound = {null};
         Button other = Parts.small("rewrap-sound", "Another sound\u2026", () -> {});

@@ -11,7 +11,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -48,7 +47,7 @@ public final class Fields {
     public static <T> Node[] choice(String id, T[] values, T now, Function<T, String> words, Consumer<T> chosen) {
         ToggleGroup group = new ToggleGroup();
         return Arrays.stream(values).map(value -> {
-            ToggleButton button = new ToggleButton(words.apply(value));
+            ToggleButton button = Controls.toggle(words.apply(value));
             button.setId(
                     id + "-" + (value == null ? "none" : words.apply(value).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9.:/]+", "-")));
             button.setToggleGroup(group);
@@ -59,18 +58,12 @@ public final class Fields {
         }).toArray(Node[]::new);
     }
 
-    /** A place to type in; what {@code entered} refuses stays there, marked, with the reason. */
+    /** A place to type in, as {@link Entry} has it. */
     public static TextField text(String id, String value, int columns, Consumer<String> entered) {
         TextField field = new TextField(value);
         field.setId(id);
         field.setPrefColumnCount(columns);
-        field.setOnAction(_ -> {
-            try {
-                entered.accept(field.getText());
-            } catch (IllegalArgumentException | ArithmeticException e) {
-                refuse(field, e.getMessage());
-            }
-        });
+        Entry.of(field, entered);
         return field;
     }
 
@@ -97,10 +90,7 @@ public final class Fields {
     }
 
     public static void refuse(TextField field, String why) {
-        field.getStyleClass().add("refused");
-        field.setTooltip(new Tooltip(why));
-        field.setAccessibleHelp(why);
-        field.selectAll();
+        Entry.refuse(field, why);
     }
 
     /** A value that may not be there yet, in words. */

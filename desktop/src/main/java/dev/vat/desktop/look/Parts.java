@@ -1,6 +1,7 @@
 package dev.vat.desktop.look;
 
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
@@ -29,7 +30,7 @@ public final class Parts {
     }
 
     public static Button button(String id, String text, Runnable act) {
-        Button button = new Button(text);
+        Button button = Controls.button(text);
         button.setId(id);
         button.setMinWidth(Region.USE_PREF_SIZE);
         button.setOnAction(_ -> act.run());
@@ -56,6 +57,22 @@ public final class Parts {
         Button button = button(id, text, act);
         button.getStyleClass().add("remedy");
         return button;
+    }
+
+    /** A node by its id, whatever letters that has; null if there is none. */
+    public static Node byId(Node from, String id) {
+        if (id.equals(from.getId())) {
+            return from;
+        }
+        if (from instanceof Parent parent) {
+            for (Node child : parent.getChildrenUnmodifiable()) {
+                Node found = byId(child, id);
+                if (found != null) {
+                    return found;
+                }
+            }
+        }
+        return null;
     }
 
     /** Something that takes no room while it isn't there. */

@@ -2,6 +2,7 @@ package dev.vat.desktop.picture;
 
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.band.Player;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.protocol.ViewerMessage;
@@ -25,11 +26,11 @@ final class Transport extends HBox {
     private static final List<Rational> SPEEDS = List.of(Rational.ONE, Rational.of(1, 2), Rational.of(1, 4));
 
     private final Player player;
-    private final Button play = new Button();
+    private final Button play = Controls.button("");
     private final ToggleButton loop = toggle("loop", "Loop", "Begin again at the end (L)");
     private final ToggleButton every = toggle("every-frame", "Every frame", "Show every frame, even if that is slower than the rate (E)");
     private final ToggleButton backwards = toggle("backwards", "Backwards", "Play from the end to the start (K)");
-    private final Button speed = new Button("Speed 1");
+    private final Button speed = Controls.button("Speed 1");
     private final ToggleButton actual = toggle("actual-size", "1:1", "One stored pixel on one pixel of the screen (1)");
     private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
     private final ToggleButton odd = toggle("show-odd", "Odd values", "Marks where samples are no number, infinite or below zero (V)");
@@ -37,9 +38,9 @@ final class Transport extends HBox {
             + "EBU R 95 (G)");
     private final ToggleButton values = toggle("show-values", "Values", "The samples under the pointer, as they are stored and as "
             + "they are shown (D)");
-    private final Button compare = new Button("Compare");
-    private final Button ground = new Button("Ground");
-    private final Button sound = new Button();
+    private final Button compare = Controls.button("Compare");
+    private final Button ground = Controls.button("Ground");
+    private final Button sound = Controls.button("");
     private final Label dropped = new Label();
     private final Label facts = new Label();
     private final HBox looks;
@@ -104,14 +105,14 @@ final class Transport extends HBox {
     }
 
     private static ToggleButton toggle(String id, String text, String words) {
-        ToggleButton toggle = new ToggleButton(text);
+        ToggleButton toggle = Controls.toggle(text);
         toggle.setId(id);
         toggle.setTooltip(new Tooltip(words));
         return toggle;
     }
 
     private static Button button(String id, Icon icon, String words, Runnable act) {
-        Button button = new Button();
+        Button button = Controls.button("");
         button.setId(id);
         button.setGraphic(icon.node());
         button.setAccessibleText(words);

@@ -10,6 +10,7 @@ import dev.vat.core.source.LeadIn;
 import dev.vat.core.source.RenderForecast;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -144,7 +145,7 @@ final class CapturePane extends VBox {
     }
 
     private static ToggleButton choice(String id, String text, boolean on, Runnable act) {
-        ToggleButton button = new ToggleButton(text);
+        ToggleButton button = Controls.toggle(text);
         button.setId(id);
         button.setSelected(on);
         button.setOnAction(_ -> act.run());

@@ -5,6 +5,7 @@ import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.LiveScene;
@@ -136,7 +137,7 @@ public final class ScenesPane extends VBox {
     private VBox camera(LiveScene scene, SceneFacts facts, CameraFacts camera) {
         String key = scene.name() + "/" + camera.id();
         List<Preview> previews = session.previews().of(facts.name(), camera.id());
-        ToggleButton capture = new ToggleButton("Capture\u2026");
+        ToggleButton capture = Controls.toggle("Capture\u2026");
         capture.setId("capture-" + camera.id());
         capture.getStyleClass().add("remedy");
         capture.setSelected(key.equals(open));

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.recipe.Recipe;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.picture.ShownImage;
 import dev.vat.desktop.session.Previews;
@@ -116,7 +117,7 @@ public final class StoryPage extends BorderPane {
         if (known == null) {
             fill(view, preview, (int) Math.max(1, Math.round(tall)));
         }
-        ToggleButton pick = new ToggleButton(chosen.contains(preview.file()) ? "ticked" : "tick");
+        ToggleButton pick = Controls.toggle(chosen.contains(preview.file()) ? "ticked" : "tick");
         pick.setId("tick-" + id);
         pick.setSelected(chosen.contains(preview.file()));
         pick.setOnAction(_ -> pick(preview));
@@ -131,7 +132,7 @@ public final class StoryPage extends BorderPane {
         note.setId("note-" + id);
         note.setPromptText("A note, kept with Enter");
         note.setOnAction(_ -> session.previews().note(preview, note.getText()));
-        ToggleButton approve = new ToggleButton(preview.approved() ? "Approved" : "Approve");
+        ToggleButton approve = Controls.toggle(preview.approved() ? "Approved" : "Approve");
         approve.setId("approve-" + id);
         approve.setSelected(preview.approved());
         approve.setOnAction(_ -> session.previews().approve(preview, approve.isSelected()));

@@ -32,7 +32,7 @@ final class LaterLine extends HBox {
                 Parts.small("later-down-" + waiting.id(), "Down", () -> later.move(waiting.id(), 1)),
                 Parts.small("later-at-" + waiting.id(), "At\u2026",
                         () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30)", "")
-                                .ifPresent(text -> later.startAt(waiting.id(), text))),
+                                .filter(text -> !text.isBlank()).ifPresent(text -> later.startAt(waiting.id(), text))),
                 waiting.held() || waiting.notBefore() != null
                         ? Parts.small("later-release-" + waiting.id(), "Let go", () -> later.hold(waiting.id(), false))
                         : Parts.small("later-hold-" + waiting.id(), "Hold", () -> later.hold(waiting.id(), true)),

@@ -3,6 +3,7 @@ package dev.vat.desktop.runs;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Receipt;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import java.util.Locale;
@@ -134,7 +135,7 @@ public final class ReceiptPage extends BorderPane {
         for (Receipt.Worst frame : quality.worst()) {
             Label words = new Label(String.format(Locale.ROOT, "%d  %.1f dB", frame.frame(), frame.psnr()));
             words.getStyleClass().addAll("mono", "note");
-            Button one = new Button();
+            Button one = Controls.button("");
             one.setGraphic(new VBox(2, pictures.of(frame.frame()), words));
             one.setId("worst-" + frame.frame());
             one.setAccessibleText("Watch frame " + frame.frame() + ", " + frame.source());

@@ -2,6 +2,7 @@ package dev.vat.desktop.runs;
 
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.RunLine;
@@ -46,7 +47,7 @@ public final class RunsPane extends BorderPane {
     private final Dialogs ask;
     private final RunActions window;
     private final Label summary = new Label();
-    private final ToggleButton open = new ToggleButton("All runs");
+    private final ToggleButton open = Controls.toggle("All runs");
     private final VBox list = new VBox();
     private final ScrollPane scroll = new ScrollPane(list);
     private final MomentPicture moment;

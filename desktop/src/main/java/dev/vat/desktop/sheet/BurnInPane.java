@@ -11,6 +11,7 @@ import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Watermark;
 import dev.vat.core.burnin.Wording;
 import dev.vat.core.source.FileKind;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.engine.run.AuxiliaryFiles;
@@ -96,7 +97,7 @@ final class BurnInPane extends VBox {
         spots.getStyleClass().add("spots");
         ToggleGroup group = new ToggleGroup();
         for (Spot spot : Spot.values()) {
-            ToggleButton button = new ToggleButton();
+            ToggleButton button = Controls.toggle("");
             button.setId(of + "-" + spot.title().replace(' ', '-'));
             button.setToggleGroup(group);
             button.setSelected(spot == now);

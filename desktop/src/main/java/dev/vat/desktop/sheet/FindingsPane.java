@@ -11,6 +11,7 @@ import dev.vat.core.project.Place;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -66,7 +67,7 @@ public final class FindingsPane extends VBox {
     }
 
     private ToggleButton fold(int notes) {
-        ToggleButton fold = new ToggleButton(notes == 1 ? "1 note" : notes + " notes");
+        ToggleButton fold = Controls.toggle(notes == 1 ? "1 note" : notes + " notes");
         fold.setId("notes");
         fold.setSelected(unfolded);
         fold.getStyleClass().add("remedy");

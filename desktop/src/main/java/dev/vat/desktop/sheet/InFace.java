@@ -4,6 +4,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Sequence;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -43,7 +44,7 @@ public final class InFace extends VBox {
     /** Families that somebody opened or closed; others are open while the selected source is one of them. */
     private final Map<String, Boolean> folds = new HashMap<>();
     private final TextField words = new TextField();
-    private final ToggleButton onlyTrouble = new ToggleButton("Only what needs a look");
+    private final ToggleButton onlyTrouble = Controls.toggle("Only what needs a look");
     /** Stays while the rows under it are made anew, so that nobody's typing is cut off. */
     private final HBox filterBar = Parts.row(Parts.label("Show", "note"), words, onlyTrouble);
     private final VBox list = new VBox();
@@ -132,7 +133,7 @@ public final class InFace extends VBox {
     }
 
     private HBox family(Kin kin, List<Source> sources, List<Kin.Member> members, boolean open, String selected) {
-        ToggleButton fold = new ToggleButton(kin.name());
+        ToggleButton fold = Controls.toggle(kin.name());
         fold.setId("kin-" + kin.name().replaceAll("[^A-Za-z0-9]+", "-"));
         fold.setSelected(open);
         fold.setGraphic((fold.isSelected() ? Icon.DOWN : Icon.STEP_FORWARD).node());

@@ -25,6 +25,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -168,7 +169,7 @@ final class ItemPane extends VBox {
         }
         values.add(named("speed",
                 text("item-speed", playing.speedInUse().toString(), 6, typed -> play(playing.withSpeed(Rational.parse(typed))))));
-        ToggleButton back = new ToggleButton("Backwards");
+        ToggleButton back = Controls.toggle("Backwards");
         back.setId("item-reversed");
         back.setSelected(playing.reversed());
         back.setOnAction(_ -> play(playing.withReversed(back.isSelected())));

@@ -22,6 +22,7 @@ import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.reel.View;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
@@ -182,7 +183,7 @@ final class LayoutPane extends VBox {
     static ContextMenu sources(Session session, Consumer<Source> chosen) {
         ContextMenu menu = new ContextMenu();
         session.project().sources().stream().filter(s -> !s.location().isSound()).forEach(source -> {
-            MenuItem item = new MenuItem(source.name());
+            MenuItem item = Controls.item(source.name());
             item.setMnemonicParsing(false);
             item.setOnAction(_ -> chosen.accept(source));
             menu.getItems().add(item);

@@ -7,7 +7,9 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Entry;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -29,6 +31,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 
 /** What holds for all deliverables: where they go, how they are named, and the rate. */
 final class OutFields {
@@ -47,30 +50,26 @@ final class OutFields {
         path.setId("folder");
         path.setPromptText("beside the first source's folder");
         HBox.setHgrow(path, Priority.ALWAYS);
-        path.setOnAction(_ -> {
-            if (!path.getText().isBlank()) {
-                session.edit(Edits.setFolder(Place.of(Path.of(path.getText().strip()))));
-            }
-        });
+        Entry.of(path, typed -> session.edit(Edits.setFolder(typed.isBlank() ? null : Place.of(Path.of(typed.strip())))));
         Button choose = Parts.button("choose-folder", "Choose\u2026", () -> ask.folder("Where the files go", folder)
                 .ifPresent(chosen -> session.edit(Edits.setFolder(Place.of(chosen)))));
         HBox line = field("Folder", path, choose);
         if (!session.settings().folders().isEmpty()) {
-            line.getChildren().add(recent());
+            ((HBox) choose.getParent()).getChildren().add(recent());
         }
         return line;
     }
 
     /** Where files went before. */
     private Button recent() {
-        Button recent = new Button("Recent");
+        Button recent = Controls.button("Recent");
         recent.setId("recent-folders");
         recent.setGraphic(Icon.DOWN.node());
         recent.setContentDisplay(ContentDisplay.RIGHT);
         recent.setOnAction(_ -> {
             ContextMenu menu = new ContextMenu();
             for (String folder : session.settings().folders()) {
-                MenuItem item = new MenuItem(folder);
+                MenuItem item = Controls.item(folder);
                 item.setOnAction(_ -> session.edit(Edits.setFolder(Place.of(Path.of(folder)))));
                 menu.getItems().add(item);
             }
@@ -85,7 +84,7 @@ final class OutFields {
         pattern.setId("naming");
         pattern.setTooltip(new Tooltip("Fields: {" + String.join("} {", FileNaming.FIELDS) + "}"));
         HBox.setHgrow(pattern, Priority.ALWAYS);
-        pattern.setOnAction(_ -> session.edit(Edits.setNaming(pattern.getText())));
+        Entry.of(pattern, typed -> session.edit(Edits.setNaming(typed)));
         Label example = Parts.label(shown.flatMap(d -> session.programme()
                 .flatMap(p -> FactRow.NAME.value(session, p, d))).orElse(""), "mono", "note");
         example.setId("name-example");
@@ -99,7 +98,7 @@ final class OutFields {
         offered.remove(session.offeredRate());
         offered.addFirst(session.offeredRate());
         for (Rate rate : offered) {
-            var button = new ToggleButton(rate.label());
+            var button = Controls.toggle(rate.label());
             button.setId("out-rate-" + rate.label());
             button.setSelected(programme.rate().filter(rate::equals).isPresent());
             button.setOnAction(_ -> session.chooseRate(rate));
@@ -111,7 +110,7 @@ final class OutFields {
 
     /** One switch for all columns. */
     private ToggleButton draft() {
-        ToggleButton draft = new ToggleButton("Draft");
+        ToggleButton draft = Controls.toggle("Draft");
         draft.setId("draft");
         draft.setMinWidth(Region.USE_PREF_SIZE);
         draft.setTooltip(new Tooltip("Every file at half size, with a mark in its name and its picture"));
@@ -121,8 +120,10 @@ final class OutFields {
     }
 
     private static HBox field(String name, Region... values) {
-        HBox field = new HBox(Parts.label(name, "field-name"));
-        field.getChildren().addAll(values);
+        HBox line = Parts.row(values);
+        VBox right = new VBox(line);
+        HBox.setHgrow(right, Priority.ALWAYS);
+        HBox field = new HBox(Parts.label(name, "field-name"), right);
         field.getStyleClass().add("field");
         return field;
     }

@@ -9,6 +9,7 @@ import dev.vat.core.setting.Choice;
 import dev.vat.core.setting.Setting;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.session.Session;
 import java.util.LinkedHashMap;
@@ -44,7 +45,7 @@ final class OutMenus {
                 continue;
             }
             families.computeIfAbsent(choice.family(), title -> {
-                Menu family = new Menu(title);
+                Menu family = Controls.menu(title);
                 family.setId("family-" + choice.id().substring(choice.id().indexOf('-') + 1));
                 menu.getItems().add(family);
                 return family;
@@ -66,17 +67,19 @@ final class OutMenus {
     private void keepAt(Deliverable deliverable) {
         Framing framing = deliverable.settings().framing();
         Rational now = framing.across() == null ? Rational.of(1, 2) : framing.across();
-        ask.text("Which place to keep, in percent of the way from the left or the top", now.times(100).toDecimal(1)).ifPresent(text -> {
-            try {
-                Rational where = Rational.parse(text.strip().replace(',', '.').replace("%", "").strip()).dividedBy(Rational.of(100));
-                if (where.signum() < 0 || where.compareTo(Rational.ONE) > 0) {
-                    throw new IllegalArgumentException("'" + text + "' is no place from 0 to 100 percent");
-                }
-                session.edit(DeliverableEdits.setFraming(deliverable.id(), framing.withLook(where, where)));
-            } catch (IllegalArgumentException e) {
-                session.say(e.getMessage() + ".");
-            }
-        });
+        ask.text("Which place to keep, in percent of the way from the left or the top", now.times(100).toDecimal(1))
+                .filter(text -> !text.isBlank()).ifPresent(text -> {
+                    try {
+                        Rational where = Rational.parse(text.strip().replace(',', '.').replace("%", "").strip())
+                                .dividedBy(Rational.of(100));
+                        if (where.signum() < 0 || where.compareTo(Rational.ONE) > 0) {
+                            throw new IllegalArgumentException("'" + text + "' is no place from 0 to 100 percent");
+                        }
+                        session.edit(DeliverableEdits.setFraming(deliverable.id(), framing.withLook(where, where)));
+                    } catch (IllegalArgumentException e) {
+                        session.say(e.getMessage() + ".");
+                    }
+                });
     }
 
     /** What can be done with a whole column. */
@@ -91,13 +94,13 @@ final class OutMenus {
                 item("as-target", "All as the target has it", () -> session.edit(DeliverableEdits.setAsTarget(id))),
                 item("keep-preset", "Keep as a preset\u2026",
                         () -> ask.text("Keep this column as a preset", deliverable.title())
-                                .ifPresent(name -> session.presets().keep(name, deliverable))),
+                                .filter(name -> !name.isBlank()).ifPresent(name -> session.presets().keep(name, deliverable))),
                 item("copy-preset", "Copy as text", () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
                 item("remove", "Remove", () -> session.edit(DeliverableEdits.removeDeliverable(id))));
     }
 
     private static CheckMenuItem choice(String id, String text, boolean selected, Runnable act) {
-        CheckMenuItem item = new CheckMenuItem(text);
+        CheckMenuItem item = Controls.checked(text);
         item.setId(id);
         item.setSelected(selected);
         item.setOnAction(_ -> act.run());
@@ -105,7 +108,7 @@ final class OutMenus {
     }
 
     private static MenuItem item(String id, String text, Runnable act) {
-        MenuItem item = new MenuItem(text);
+        MenuItem item = Controls.item(text);
         item.setId("column-" + id);
         item.setOnAction(_ -> act.run());
         return item;

@@ -17,6 +17,7 @@ import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -70,7 +71,7 @@ final class PassPane extends VBox {
     }
 
     private HBox row(int index, Pass pass) {
-        CheckBox on = new CheckBox(pass.name());
+        CheckBox on = Controls.check(pass.name());
         on.setId("pass-on-" + index);
         on.setMnemonicParsing(false);
         on.setSelected(!pass.off());

@@ -125,10 +125,14 @@ final class PictureFields extends VBox {
 
     private HBox fields(FieldOrder first) {
         FieldReading now = picture.fields() == null ? FieldReading.KEPT : picture.fields();
-        String sentence = now == FieldReading.KEPT ? "Interlaced, " + first.title() + ": what moves has combed edges."
-                : "Each frame shows the moment of its first field.";
+        String sentence = switch (now) {
+            case KEPT -> "Interlaced, " + first.title() + ": what moves has combed edges.";
+            case DEINTERLACED -> "Each frame shows the moment of its first field.";
+            case EACH -> "Twice as many frames, at twice the rate.";
+        };
         return field("Fields", sentence,
-                choice("fields", FieldReading.values(), now, FieldReading::title, how -> set(p -> p.withFields(how))));
+                choice("fields", FieldReading.values(), now, FieldReading::title,
+                        how -> session.edit(SourceEdits.setFields(source.id(), how))));
     }
 
     private HBox colour(PictureFormat format) {

@@ -21,6 +21,7 @@ import dev.vat.core.time.Extent;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
@@ -122,7 +123,7 @@ final class ReadingPane extends VBox {
     /** Step and lead-in: which frames of the range are taken. */
     private HBox taken() {
         Cadence cadence = reading.cadence();
-        ToggleButton keep = new ToggleButton("keep the length");
+        ToggleButton keep = Controls.toggle("keep the length");
         keep.setId("keep-length");
         keep.setSelected(cadence.keepLength());
         keep.setOnAction(_ -> cadence(c -> c.withKeepLength(keep.isSelected())));

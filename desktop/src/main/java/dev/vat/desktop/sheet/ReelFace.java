@@ -19,6 +19,7 @@ import dev.vat.core.reel.View;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
@@ -91,7 +92,7 @@ public final class ReelFace extends VBox {
         FlowPane choices = Parts.choices("reel-choice");
         choices.getChildren().add(Parts.label("Reels", "field-name"));
         for (Reel reel : session.project().reels()) {
-            ToggleButton button = new ToggleButton(reel.name());
+            ToggleButton button = Controls.toggle(reel.name());
             button.setId("reel-" + reel.id());
             button.setSelected(reel.id().equals(session.project().reel()));
             button.setOnAction(_ -> session.edit(Edits.chooseReel(reel.id())));

@@ -9,6 +9,7 @@ import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -72,13 +73,13 @@ final class SourceActs extends VBox {
     }
 
     private void filling(FlowPane acts) {
-        ToggleButton watch = new ToggleButton("Watch the folder");
+        ToggleButton watch = Controls.toggle("Watch the folder");
         watch.setId("watch-folder");
         watch.setSelected(session.watch().isWatched(source.id()));
         watch.setOnAction(_ -> session.watch().watch(source, watch.isSelected()));
         acts.getChildren().add(watch);
         if (watch.isSelected() && !session.project().deliverables().isEmpty()) {
-            ToggleButton arm = new ToggleButton("Make it when complete");
+            ToggleButton arm = Controls.toggle("Make it when complete");
             arm.setId("make-when-complete");
             arm.setSelected(session.making().waitsForFrames());
             arm.setOnAction(_ -> {

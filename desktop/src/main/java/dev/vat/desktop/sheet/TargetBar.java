@@ -7,6 +7,7 @@ import dev.vat.core.delivery.Target;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.setting.DeliverableSettings;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -57,7 +58,7 @@ public final class TargetBar extends FlowPane {
         getChildren().setAll(Parts.label("For", "note"));
         for (Target target : Catalogue.targets()) {
             if (USUAL.contains(target) || isThere(target)) {
-                ToggleButton button = new ToggleButton(target.title());
+                ToggleButton button = Controls.toggle(target.title());
                 button.setId("target-" + target.id());
                 button.setSelected(isThere(target));
                 button.setTooltip(new Tooltip(target.why()));
@@ -77,7 +78,7 @@ public final class TargetBar extends FlowPane {
     }
 
     private Button others() {
-        Button button = new Button("More");
+        Button button = Controls.button("More");
         button.setId("all-targets");
         button.setGraphic(Icon.DOWN.node());
         button.setContentDisplay(ContentDisplay.RIGHT);
@@ -95,9 +96,9 @@ public final class TargetBar extends FlowPane {
 
     /** Kept columns, each with what it changes of its target, and one that lies on the clipboard as text. */
     private Menu presets() {
-        Menu menu = new Menu("Presets");
+        Menu menu = Controls.menu("Presets");
         for (Preset preset : session.presets().all()) {
-            Menu of = new Menu(preset.name() + "   " + String.join("; ", DeliverableSettings.changes(preset.column())));
+            Menu of = Controls.menu(preset.name() + "   " + String.join("; ", DeliverableSettings.changes(preset.column())));
             of.getItems().addAll(item("Add its column", () -> session.edit(DeliverableEdits.addPreset(preset))),
                     item("Copy as text", () -> Clips.copy(preset.toText())), item("Delete", () -> session.presets().forget(preset)));
             menu.getItems().add(of);
@@ -107,7 +108,7 @@ public final class TargetBar extends FlowPane {
     }
 
     private static MenuItem item(String text, Runnable act) {
-        MenuItem item = new MenuItem(text);
+        MenuItem item = Controls.item(text);
         item.setOnAction(_ -> act.run());
         return item;
     }
@@ -115,11 +116,11 @@ public final class TargetBar extends FlowPane {
     private static List<Menu> menus(Predicate<Target> there, Consumer<Target> choose) {
         Map<String, Menu> menus = new LinkedHashMap<>();
         for (Target target : Catalogue.targets()) {
-            CheckMenuItem item = new CheckMenuItem(target.title());
+            CheckMenuItem item = Controls.checked(target.title());
             item.setId("choose-" + target.id());
             item.setSelected(there.test(target));
             item.setOnAction(_ -> choose.accept(target));
-            menus.computeIfAbsent(target.recipient(), title -> new Menu(title)).getItems().add(item);
+            menus.computeIfAbsent(target.recipient(), title -> Controls.menu(title)).getItems().add(item);
         }
         return List.copyOf(menus.values());
     }

@@ -24,6 +24,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
@@ -60,7 +61,7 @@ final class ViewFields extends VBox {
         getStyleClass().add("view-fields");
         String name = session.project().source(now.item().source()).map(Source::name)
                 .orElseGet(() -> now.item().drawn() == null ? "a source that is gone" : "nothing yet");
-        Button source = new Button(name);
+        Button source = Controls.button(name);
         source.setId("view-source-" + index);
         source.setMnemonicParsing(false);
         source.setOnAction(_ -> LayoutPane.sources(session, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit())))).show(source,

@@ -30,7 +30,7 @@ final class WishMenu {
     }
 
     void open(Node below) {
-        ask.text("What must the file be able to do?", EXAMPLE).ifPresent(text -> {
+        ask.text("What must the file be able to do?", EXAMPLE).filter(text -> !text.isBlank()).ifPresent(text -> {
             ContextMenu menu = new ContextMenu();
             menu.setId("wish-menu");
             fill(menu, text);

@@ -6,6 +6,7 @@ import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.trial.DeliverableForecast;
 import dev.vat.core.trial.FileForecast;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Forecasts;
 import dev.vat.desktop.session.Session;
@@ -41,7 +42,7 @@ public final class LadderPage extends BorderPane {
         getStyleClass().addAll("receipt", "history");
         Label title = Parts.label("Bytes against likeness", "receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
-        ToggleButton ssim = new ToggleButton("SSIM");
+        ToggleButton ssim = Controls.toggle("SSIM");
         ssim.setId("ladder-ssim");
         ssim.setTooltip(new Tooltip("Structural likeness in place of PSNR"));
         ssim.setOnAction(_ -> chart.setSsim(ssim.isSelected()));

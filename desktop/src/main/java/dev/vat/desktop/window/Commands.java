@@ -50,12 +50,18 @@ final class Commands {
                 .filter(c -> Arrays.stream(words).allMatch(w -> c.text().toLowerCase(Locale.ROOT).contains(w))).toList();
     }
 
-    /** Plain keys are left to whoever is typing; buttons keep the space bar. */
-    void handle(KeyEvent e) {
+    /**
+     * Plain keys are left to whoever is typing; buttons keep the space bar.
+     *
+     * @param before what is done before a command is carried out
+     */
+    void handle(KeyEvent e, Runnable before) {
         boolean typing = e.getTarget() instanceof TextInputControl;
         for (Command command : all) {
-            if (command.keys() != null && command.keys().match(e) && !(typing && !isShortcut(e)) && command.run()) {
+            if (command.keys() != null && command.keys().match(e) && !(typing && !isShortcut(e)) && command.enabled().getAsBoolean()) {
+                before.run();
                 e.consume();
+                command.run();
                 return;
             }
         }

@@ -11,6 +11,7 @@ import dev.vat.desktop.band.ReelStrip;
 import dev.vat.desktop.band.SourceStrip;
 import dev.vat.desktop.band.TrialStrip;
 import dev.vat.desktop.compare.Side;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.session.DeliveryHistory;
 import dev.vat.desktop.session.RunLine;
 import dev.vat.desktop.session.Session;
@@ -43,7 +44,7 @@ final class CompareMenu {
     /** @param beside where it opens @param shown what is on the screen, which isn't offered */
     void show(Node beside, FrameTrack shown) {
         ContextMenu menu = menu();
-        Menu past = new Menu("A file that was delivered");
+        Menu past = Controls.menu("A file that was delivered");
         past.setId("compare-past");
         menu.getItems().add(past);
         session.past().load(lines -> past.getItems().setAll(past(lines)));
@@ -77,7 +78,7 @@ final class CompareMenu {
                             new Side(TrialStrip.of(tried.file(), tried.trial()), "test encode of " + deliverable.title(), null, null))));
         }
         menu.getItems().addAll(made());
-        Menu sources = new Menu("A source");
+        Menu sources = Controls.menu("A source");
         sources.setId("compare-sources");
         for (Source source : session.project().sources()) {
             if (session.table(source.id()) != null) {
@@ -120,7 +121,7 @@ final class CompareMenu {
                             movie(line.file(), f))));
         }
         if (items.isEmpty()) {
-            MenuItem none = new MenuItem("None that is still there");
+            MenuItem none = Controls.item("None that is still there");
             none.setDisable(true);
             items.add(none);
         }
@@ -132,7 +133,7 @@ final class CompareMenu {
     }
 
     private MenuItem item(String id, String text, Side side) {
-        MenuItem item = new MenuItem(text);
+        MenuItem item = Controls.item(text);
         item.setId(id);
         item.setOnAction(_ -> chosen.accept(side));
         return item;

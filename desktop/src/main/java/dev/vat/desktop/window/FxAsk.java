@@ -113,7 +113,7 @@ public final class FxAsk implements Dialogs {
         TextField field = new TextField(proposal);
         field.setId("asked-text");
         field.setPrefColumnCount(36);
-        return asked(title, field).map(_ -> field.getText().strip()).filter(t -> !t.isEmpty());
+        return asked(title, field).map(_ -> field.getText().strip());
     }
 
     private Optional<ButtonType> asked(String title, Control answer) {

@@ -1,6 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.finding.Severity;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -22,7 +23,7 @@ final class HeadBar extends HBox {
     private final Label warnings = new Label();
     private final Button undo;
     private final Button redo;
-    private final Button make = new Button();
+    private final Button make = Controls.button("");
 
     HeadBar(Session session, Commands commands) {
         this.session = session;

@@ -12,6 +12,7 @@ import dev.vat.desktop.band.Player;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.look.Appearance;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Entry;
 import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.preview.ScenesPane;
 import dev.vat.desktop.runs.RunsPane;
@@ -23,6 +24,7 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.SplitPane;
+import javafx.scene.control.TextField;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
@@ -272,9 +274,13 @@ public final class MainView extends StackPane {
                 .ifPresent(session::setCores);
     }
 
-    /** A second press before the checks are through takes the first one back. */
+    /** A second press before the checks are through takes the first one back. What was typed and can't be used is dealt with first. */
     private void make() {
-        if (session.making().isArmed()) {
+        TextField refused = Entry.settle(getScene()).orElse(null);
+        if (refused != null) {
+            refused.requestFocus();
+            session.say("'" + refused.getText() + "' can't be used: " + refused.getAccessibleHelp());
+        } else if (session.making().isArmed()) {
             session.making().disarm();
         } else {
             session.making().make();
@@ -390,7 +396,7 @@ public final class MainView extends StackPane {
                     || isOnGrid() && isArrow(e.getCode())) {
                 return;
             }
-            commands.handle(e);
+            commands.handle(e, () -> Entry.settle(getScene()));
         }
     }
 

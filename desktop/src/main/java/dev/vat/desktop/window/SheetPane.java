@@ -1,7 +1,10 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.project.ReelEdits;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Entry;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.preview.ScenesPane;
 import dev.vat.desktop.session.Session;
 import dev.vat.desktop.sheet.Dragged;
@@ -66,7 +69,7 @@ final class SheetPane extends BorderPane {
         names.getStyleClass().add("faces");
         for (Face each : Face.values()) {
             String word = each.name().charAt(0) + each.name().substring(1).toLowerCase(Locale.ROOT);
-            ToggleButton tab = new ToggleButton(word);
+            ToggleButton tab = Controls.toggle(word);
             tab.setId("face-" + word.toLowerCase(Locale.ROOT));
             tab.setOnAction(_ -> faceChosen.accept(each));
             if (each == Face.REEL) {
@@ -125,7 +128,7 @@ final class SheetPane extends BorderPane {
     boolean show(String selectedSource) {
         Node owner = getScene() == null ? null : getScene().getFocusOwner();
         String id = owner != null && isInside(owner) ? owner.getId() : null;
-        String typed = owner instanceof TextField field ? field.getText() : null;
+        String typed = owner instanceof TextField field ? Entry.open(field) : null;
         int caret = owner instanceof TextField field ? field.getCaretPosition() : 0;
         for (Face each : Face.values()) {
             tabs[each.ordinal()].setSelected(each == face);
@@ -158,7 +161,7 @@ final class SheetPane extends BorderPane {
     }
 
     private boolean giveBack(String id, String typed, int caret) {
-        Node again = id == null ? null : lookup("#" + id);
+        Node again = id == null ? null : Parts.byId(this, id);
         if (again == null) {
             return false;
         }

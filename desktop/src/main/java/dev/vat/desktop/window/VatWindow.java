@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import dev.vat.desktop.look.Appearance;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Entry;
 import dev.vat.desktop.session.Session;
 import dev.vat.protocol.storage.Places;
 import java.util.concurrent.CountDownLatch;
@@ -104,6 +105,7 @@ public final class VatWindow {
     }
 
     private void closeAsked(WindowEvent e) {
+        Entry.settle(stage.getScene());
         if (!session.runs().isFree() && ask.leaving() == Dialogs.Leaving.KEEP_WORKING) {
             e.consume();
         }

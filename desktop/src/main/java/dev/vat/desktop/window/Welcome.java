@@ -1,6 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.source.FileKind;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.session.Session;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -33,7 +34,7 @@ final class Welcome extends VBox {
         // As it wraps it has to be as high as its lines need: the box would cut it to one.
         words.setMinHeight(Region.USE_PREF_SIZE);
         words.setMaxWidth(WIDEST);
-        Button choose = new Button("Choose a folder\u2026");
+        Button choose = Controls.button("Choose a folder\u2026");
         choose.setId("welcome-choose");
         choose.getStyleClass().add("main-action");
         choose.setOnAction(_ -> chooseFrames.run());
@@ -48,7 +49,7 @@ final class Welcome extends VBox {
         for (String project : session.settings().recent()) {
             Path path = Path.of(project);
             if (Files.exists(path)) {
-                Button open = new Button(path.getFileName().toString());
+                Button open = Controls.button(path.getFileName().toString());
                 open.setOnAction(_ -> session.open(path));
                 recent.getChildren().add(open);
             }
