@@ -16,7 +16,7 @@ final class FileSettings {
 
     private static final String WORDS_OF_LOUDNESS = "-23 LUFS, at most -1 dBTP";
 
-    private static final Setting LOUDNESS = Setting.of("loudness", Group.FILE, "Loudness",
+    private static final Setting LOUDNESS = Setting.of("loudness", Group.SOUND, "Loudness",
             "As the sound is; or Enter types what the programme is brought to (EBU R 128): -23, or -16 LUFS, at most -2 dBTP. "
                     + "Broadcast in Europe asks for -23, the web is usual at -14.")
             .showing((view, d) -> view.heard().filter(_ -> d.settings().container().carriesSound())
@@ -29,7 +29,7 @@ final class FileSettings {
             .option("--loudness", "LUFS", "What sound is brought to: -23, or '-16 LUFS, at most -2 dBTP'.",
                     (_, d, text) -> d.withLoudness(LoudnessTarget.parse(text)));
 
-    private static final Setting EFFORT = Setting.of("effort", Group.FILE, "Effort", "Time against bytes at the same quality: quick, "
+    private static final Setting EFFORT = Setting.of("effort", Group.FORMAT, "Effort", "Time against bytes at the same quality: quick, "
             + "normal, thorough. Enter chooses.")
             .showing((_, d) -> d.settings().codec().hasEffort() ? Optional.of(d.settings().effort().title()) : Optional.empty())
             .absent("none to choose")
@@ -39,7 +39,7 @@ final class FileSettings {
             .back(d -> d.withEffort(null))
             .option("--effort", "HOW", "Time against bytes: quick, normal or thorough.", (_, d, text) -> d.withEffort(Effort.parse(text)));
 
-    private static final Setting KEY_FRAMES = Setting.of("group", Group.FILE, "Key frames",
+    private static final Setting KEY_FRAMES = Setting.of("group", Group.FORMAT, "Key frames",
             "From one self-contained frame to the next: shorter is quicker to step through, longer is smaller. Enter types 2 "
                     + "s or 48 frames.")
             .showing((view, d) -> d.settings().codec().everyFrameStandsAlone() ? Optional.empty() : Optional.of(group(view, d.settings())))
@@ -60,7 +60,7 @@ final class FileSettings {
             .back(d -> d.withFirstNumber(null))
             .option("--first-number", "N", "The number of the first still, where frames come out.", (_, d, text) -> number(d, text));
 
-    private static final Setting LOOPS = Setting.of("loops", Group.FILE, "Played", "How often a moving still is played. Enter types a "
+    private static final Setting LOOPS = Setting.of("loops", Group.FILE, "Loops", "How often a moving still is played. Enter types a "
             + "number; 0 is for ever.")
             .named("how often it is played").absent("by its player").where(d -> d.settings().container().isMovingStill())
             .showing((_, d) -> d.settings().container().isMovingStill() ? Optional.of(times(d.settings().loops())) : Optional.empty())

@@ -24,7 +24,7 @@ final class OpenSettings {
 
     private static final String MATTE = ", matte beside";
 
-    private static final Setting CONTAINER = Setting.of("container", Group.OPEN, "Container", "The kind of file. Enter chooses among "
+    private static final Setting CONTAINER = Setting.of("container", Group.FORMAT, "Container", "The kind of file. Enter chooses among "
             + "those that the codec may stand in.")
             .showing(d -> d.settings().container().title()).chosen((_, d) -> containers(d)).judgedBy("container-illegal", "container-full")
             .back(d -> d.settings().codec().containers().contains(d.targetInCatalogue().container())
@@ -32,14 +32,14 @@ final class OpenSettings {
             .option("--container", "KIND", "In place of the target's container: mp4, mov, mkv, webm, avi or mxf.",
                     (_, d, text) -> d.withContainer(Container.parse(text)));
 
-    private static final Setting CODEC = Setting.of("codec", Group.OPEN, "Codec", "How pictures are packed. Enter chooses another.")
+    private static final Setting CODEC = Setting.of("codec", Group.FORMAT, "Codec", "How pictures are packed. Enter chooses another.")
             .showing(d -> d.settings().codec().title()).chosen((_, d) -> codecs(d)).saying((_, d) -> " " + d.settings().codec().plays())
             .judgedBy("unwise", "codec-unknown", "lossy-again")
             .back(d -> d.codec() == null ? d : d.withCodec(d.targetInCatalogue().codec()))
             .option("--codec", "ID", "In place of the target's codec. See: vat targets --codecs",
                     (_, d, text) -> d.withCodec(Catalogue.codec(text)));
 
-    private static final Setting SIZE = Setting.of("size", Group.OPEN, "Size",
+    private static final Setting SIZE = Setting.of("size", Group.PICTURE, "Size",
             "Width and height in pixels, as the source has them; Enter types others: 1280x720, 50 %, 1280 wide, 720 high, or "
                     + "a shape: 2.39, 16:9 at 1280.")
             .showing((view, d) -> view.frame(d).map(f -> f.size().toString()))
@@ -51,7 +51,7 @@ final class OpenSettings {
                             .withFraming(framing(d).withSize(SizeWish.parse(text, view.known().flatMap(ResolvedReel::shape).orElse(null)))))
             .back(d -> d.withCropToGrid(false).withFraming(framing(d).withSize(d.targetInCatalogue().settings().framing().size())));
 
-    private static final Setting ALPHA = Setting.of("alpha", Group.OPEN, "Alpha",
+    private static final Setting ALPHA = Setting.of("alpha", Group.COLOUR, "Alpha",
             "Whether the file can be seen through. Where its codec carries none, Enter types what shows instead: a colour, "
                     + "checker, or picture and its path; add matte for a second file.")
             .named("what becomes of alpha").showing((view, d) -> view.known().map(reel -> alpha(reel, d)))
@@ -63,12 +63,12 @@ final class OpenSettings {
                     (_, d, text) -> d.withFlatten(Ground.parse(text)))
             .option("--matte", null, "Alpha as a second file, where a target has none.", (_, d, _) -> d.withMatte(true));
 
-    private static final Setting SOUND = Setting.of("sound", Group.OPEN, "Sound",
+    private static final Setting SOUND = Setting.of("sound", Group.SOUND, "Sound",
             "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written.")
             .showing((view, d) -> Optional.of(sound(view, d)))
             .chosen(OpenSettings::sounds).judgedBy("sound-illegal", "sound-not-carried").back(d -> d.withSound(null));
 
-    private static final Setting QUALITY = Setting.of("quality", Group.OPEN, "Quality", "How much is given up for size")
+    private static final Setting QUALITY = Setting.of("quality", Group.FORMAT, "Quality", "How much is given up for size")
             .showing(d -> d.settings().codec().words(d.settings().control())).judgedBy("control-illegal", "file-size-small")
             .saying((_, d) -> d.settings().codec().quality() == null ? ": this codec leaves nothing to choose."
                     : ". Enter takes a number, a bit rate, a file size such as 25 MB, or 20, at most 12 Mbit/s.")

@@ -38,7 +38,7 @@ final class PictureSettings {
                     (_, d, text) -> d.withFraming(framing(d).withPixelAspect(PixelAspect.parse(text))))
             .back(d -> d.withFraming(framing(d).withPixelAspect(targets(d).pixelAspect())));
 
-    private static final Setting COLOUR = Setting.of("colour", Group.PICTURE, "Colour",
+    private static final Setting COLOUR = Setting.of("colour", Group.COLOUR, "Colour",
             "What the samples mean, written into stream and container alike, as far as these can say it. Enter chooses, high "
                     + "dynamic range too.")
             .showing((view, d) -> view.frame(d).map(f -> d.settings().colourFor(f.size()).title())).chosen((_, d) -> colours(d))
@@ -48,7 +48,7 @@ final class PictureSettings {
                     + "rec601-525, rec2020, rec2100-pq, rec2100-hlg.",
                     (_, d, text) -> d.withColour(ColourCoding.parse(text)));
 
-    private static final Setting LOOK = Setting.of("look", Group.PICTURE, "Look", "A table of colours (.cube) that display codes go "
+    private static final Setting LOOK = Setting.of("look", Group.COLOUR, "LUT", "A table of colours (.cube) that display codes go "
             + "through first. Enter chooses a file; Backspace takes it away.")
             .showing(d -> d.look() == null ? "none" : d.look().name()).judgedBy("look-unusable", "look-above-white")
             .back(d -> d.withLook(null))

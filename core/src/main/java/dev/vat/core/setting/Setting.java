@@ -20,7 +20,7 @@ public final class Setting {
 
     /** Where it stands in the sheet. */
     public enum Group {
-        OPEN, PICTURE, FILE
+        FORMAT, PICTURE, COLOUR, SOUND, FILE
     }
 
     /** How somebody gives it another value. */

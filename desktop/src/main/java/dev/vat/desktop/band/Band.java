@@ -220,7 +220,7 @@ public final class Band extends Region {
     }
 
     private void dragged(MouseEvent e) {
-        if (!e.isPrimaryButtonDown()) {
+        if (e.getButton() != MouseButton.PRIMARY) {
             return;
         }
         if (scrubbing && strip != null && strip.count() > 0) {

@@ -68,6 +68,7 @@ public record MovieStrip(Path file, Expectation what) implements FrameTrack {
 
     @Override
     public String describe() {
-        return what.size() + "  pixel " + what.pixelAspect() + "  " + what.codec() + " " + what.profile();
+        return what.size() + (what.pixelAspect().isSquare() ? "" : "  pixel " + what.pixelAspect()) + "  " + what.codec() + " "
+                + what.profile();
     }
 }

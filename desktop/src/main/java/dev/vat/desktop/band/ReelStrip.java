@@ -195,6 +195,8 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
 
     @Override
     public String describe() {
-        return programme.shape().map(f -> f.size() + "  pixel " + f.pixelAspect() + (transparent() ? "  with alpha" : "")).orElse("");
+        return programme.shape().map(
+                f -> f.size() + (f.pixelAspect().isSquare() ? "" : "  pixel " + f.pixelAspect()) + (transparent() ? "  with alpha" : ""))
+                .orElse("");
     }
 }

@@ -141,7 +141,7 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
 
     @Override
     public String describe() {
-        return format().map(f -> f.size() + "  pixel " + f.pixelAspect() + "  " + f.depth()
+        return format().map(f -> f.size() + (f.pixelAspect().isSquare() ? "" : "  pixel " + f.pixelAspect()) + "  " + f.depth()
                 + (table.alpha() == AlphaKind.NONE ? "" : "  alpha " + source.reading().picture().alphaOf(table).label())).orElse("");
     }
 

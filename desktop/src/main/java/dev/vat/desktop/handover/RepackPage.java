@@ -142,7 +142,7 @@ public final class RepackPage extends BorderPane {
                     show();
                 });
                 up.setDisable(i == 0);
-                row.getChildren().addAll(up, Parts.small("part-out-" + i, "Take out", () -> {
+                row.getChildren().addAll(up, Parts.small("part-out-" + i, "Remove", () -> {
                     files.remove(index);
                     show();
                 }));

@@ -59,6 +59,29 @@ public final class Parts {
         return button;
     }
 
+    /**
+     * A button of a list that does what can't be taken back: a second press does it, and whoever goes elsewhere after the first leaves it.
+     *
+     * @param again what it says after the first press
+     */
+    public static Button twice(String id, String text, String again, Runnable act) {
+        Button button = small(id, text, () -> {});
+        button.setOnAction(_ -> {
+            if (button.getText().equals(again)) {
+                button.setText(text);
+                act.run();
+            } else {
+                button.setText(again);
+            }
+        });
+        button.focusedProperty().addListener((_, _, focused) -> {
+            if (!focused) {
+                button.setText(text);
+            }
+        });
+        return button;
+    }
+
     /** A node by its id, whatever letters that has; null if there is none. */
     public static Node byId(Node from, String id) {
         if (id.equals(from.getId())) {

@@ -6,21 +6,31 @@ import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.protocol.ViewerMessage;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
+import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 
-/** The bar under the picture: playing, and how the picture is looked at. */
+/**
+ * The bar under the picture: playing, and how the picture is looked at. Every way of looking is a switch that its key presses; what is seen
+ * of them is a menu each for the view and for the speed.
+ */
 final class Transport extends HBox {
 
     private static final List<Rational> SPEEDS = List.of(Rational.ONE, Rational.of(1, 2), Rational.of(1, 4));
@@ -30,11 +40,11 @@ final class Transport extends HBox {
     private final ToggleButton loop = toggle("loop", "Loop", "Begin again at the end (L)");
     private final ToggleButton every = toggle("every-frame", "Every frame", "Show every frame, even if that is slower than the rate (E)");
     private final ToggleButton backwards = toggle("backwards", "Backwards", "Play from the end to the start (K)");
-    private final Button speed = Controls.button("Speed 1");
+    private final Button speed = Controls.button("Speed");
     private final ToggleButton actual = toggle("actual-size", "1:1", "One stored pixel on one pixel of the screen (1)");
     private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
     private final ToggleButton odd = toggle("show-odd", "Odd values", "Marks where samples are no number, infinite or below zero (V)");
-    private final ToggleButton safe = toggle("safe-areas", "Safe", "What viewers see of the action, and where words may stand, after "
+    private final ToggleButton safe = toggle("safe-areas", "Safe areas", "What viewers see of the action, and where words may stand, after "
             + "EBU R 95 (G)");
     private final ToggleButton values = toggle("show-values", "Values", "The samples under the pointer, as they are stored and as "
             + "they are shown (D)");
@@ -43,7 +53,10 @@ final class Transport extends HBox {
     private final Button sound = Controls.button("");
     private final Label dropped = new Label();
     private final Label facts = new Label();
+    private final Button view = Controls.button("View");
+    private final Button pace = Controls.button("");
     private final HBox looks;
+    private final HBox switches;
     private boolean wasPlaying;
 
     /**
@@ -93,14 +106,23 @@ final class Transport extends HBox {
         getChildren().addAll(button("to-start", Icon.BACK, "First frame (Home)", () -> player.seek(player.first())),
                 button("step-back", Icon.STEP_BACK, "One frame back (Left)", () -> player.step(-1)), play,
                 button("step-forward", Icon.STEP_FORWARD, "One frame on (Right)", () -> player.step(1)),
-                button("to-end", Icon.FORWARD, "Last frame (End)", () -> player.seek(player.last())), loop, every, backwards, speed, sound,
+                button("to-end", Icon.FORWARD, "Last frame (End)", () -> player.seek(player.last())), loop, pace, sound,
                 Parts.space(), dropped, facts);
-        looks = Parts.row(this.compare, actual, safe, alpha, odd, values, ground);
+        switches = Parts.row(every, backwards, speed, actual, safe, alpha, odd, values, ground);
+        menu(view, "view", "How the picture is looked at", this::views);
+        menu(pace, "pace", "How fast it plays, and which way", this::paces);
+        every.selectedProperty().addListener((_, _, _) -> words());
+        backwards.selectedProperty().addListener((_, _, _) -> words());
+        for (ToggleButton each : List.of(actual, safe, alpha, odd, values)) {
+            each.selectedProperty().addListener((_, _, _) -> words());
+        }
+        words();
+        looks = Parts.row(this.compare, view);
         looks.getStyleClass().add("transport");
         getStyleClass().addAll("bar", "transport");
         setAlignment(Pos.CENTER_LEFT);
         // Where room is short, the facts at the end give way, never what can be pressed.
-        Stream.concat(getChildren().stream(), looks.getChildren().stream()).filter(ButtonBase.class::isInstance)
+        all().filter(ButtonBase.class::isInstance)
                 .forEach(b -> ((ButtonBase) b).setMinWidth(Region.USE_PREF_SIZE));
     }
 
@@ -122,9 +144,12 @@ final class Transport extends HBox {
     }
 
     private void nextSpeed() {
-        Rational next = SPEEDS.get((SPEEDS.indexOf(player.speed()) + 1) % SPEEDS.size());
-        player.setSpeed(next);
-        speed.setText(next.equals(Rational.ONE) ? "Speed 1" : next.equals(Rational.of(1, 2)) ? "Speed 1/2" : "Speed 1/4");
+        setSpeed(SPEEDS.get((SPEEDS.indexOf(player.speed()) + 1) % SPEEDS.size()));
+    }
+
+    private void setSpeed(Rational speed) {
+        player.setSpeed(speed);
+        words();
     }
 
     /** How the picture is looked at, for the bar above it. */
@@ -133,8 +158,76 @@ final class Transport extends HBox {
     }
 
     void fire(String id) {
-        Stream.concat(getChildren().stream(), looks.getChildren().stream()).filter(n -> id.equals(n.getId())).findFirst()
-                .ifPresent(n -> ((ButtonBase) n).fire());
+        all().filter(n -> id.equals(n.getId())).findFirst().ifPresent(n -> ((ButtonBase) n).fire());
+    }
+
+    private Stream<Node> all() {
+        return Stream.of(this, looks, switches).flatMap(box -> box.getChildren().stream());
+    }
+
+    private static void menu(Button button, String id, String words, Supplier<List<MenuItem>> items) {
+        button.setId(id);
+        button.setGraphic(Icon.DOWN.node());
+        button.setContentDisplay(ContentDisplay.RIGHT);
+        button.setTooltip(new Tooltip(words));
+        button.setOnAction(_ -> {
+            ContextMenu menu = new ContextMenu();
+            menu.getItems().addAll(items.get());
+            menu.show(button, Side.BOTTOM, 0, 0);
+        });
+    }
+
+    private List<MenuItem> views() {
+        List<MenuItem> items = new ArrayList<>();
+        for (ToggleButton each : List.of(actual, safe, alpha, odd, values)) {
+            if (each.isManaged()) {
+                items.add(item(each));
+            }
+        }
+        if (ground.isManaged()) {
+            items.add(item("look-ground", "Ground: " + ground.getText() + " (B)", ground::fire));
+        }
+        return items;
+    }
+
+    private List<MenuItem> paces() {
+        List<MenuItem> items = new ArrayList<>();
+        for (Rational each : SPEEDS) {
+            CheckMenuItem item = Controls.checked(words(each));
+            item.setId("speed-" + each.denominator());
+            item.setSelected(player.speed().equals(each));
+            item.setOnAction(_ -> setSpeed(each));
+            items.add(item);
+        }
+        items.addAll(List.of(item(every), item(backwards)));
+        return items;
+    }
+
+    private static CheckMenuItem item(ToggleButton each) {
+        CheckMenuItem item = Controls.checked(each.getText() + "    " + each.getTooltip().getText());
+        item.setId("look-" + each.getId());
+        item.setSelected(each.isSelected());
+        item.setOnAction(_ -> each.fire());
+        return item;
+    }
+
+    private static MenuItem item(String id, String words, Runnable act) {
+        MenuItem item = Controls.item(words);
+        item.setId(id);
+        item.setOnAction(_ -> act.run());
+        return item;
+    }
+
+    /** What is other than usual is said on the menus themselves. */
+    private void words() {
+        List<String> seen = Stream.of(actual, safe, alpha, odd, values).filter(ToggleButton::isSelected).map(ToggleButton::getText)
+                .toList();
+        view.setText(seen.isEmpty() ? "View" : "View: " + String.join(", ", seen));
+        pace.setText(words(player.speed()) + (backwards.isSelected() ? ", backwards" : "") + (every.isSelected() ? ", every frame" : ""));
+    }
+
+    private static String words(Rational speed) {
+        return speed.equals(Rational.ONE) ? "Full speed" : speed.equals(Rational.of(1, 2)) ? "Half speed" : "Quarter speed";
     }
 
     boolean isEveryFrame() {

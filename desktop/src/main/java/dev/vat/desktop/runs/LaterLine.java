@@ -34,8 +34,8 @@ final class LaterLine extends HBox {
                         () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30)", "")
                                 .filter(text -> !text.isBlank()).ifPresent(text -> later.startAt(waiting.id(), text))),
                 waiting.held() || waiting.notBefore() != null
-                        ? Parts.small("later-release-" + waiting.id(), "Let go", () -> later.hold(waiting.id(), false))
+                        ? Parts.small("later-release-" + waiting.id(), "Release", () -> later.hold(waiting.id(), false))
                         : Parts.small("later-hold-" + waiting.id(), "Hold", () -> later.hold(waiting.id(), true)),
-                Parts.small("later-remove-" + waiting.id(), "Take out", () -> later.remove(waiting.id())));
+                Parts.small("later-remove-" + waiting.id(), "Remove", () -> later.remove(waiting.id())));
     }
 }

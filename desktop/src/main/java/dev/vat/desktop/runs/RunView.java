@@ -52,7 +52,7 @@ final class RunView extends VBox {
             }
         });
         early.setTooltip(new Tooltip("Reads nothing more, and makes whole, shorter files of what is done"));
-        discard = Parts.small("discard-run", "Clear away", clearAway);
+        discard = Parts.twice("discard-run", "Delete encoded parts", "Press again to delete", clearAway);
         HBox head = new HBox(name, what, pause, early, stop, again, discard);
         head.getStyleClass().add("row");
         getChildren().add(head);

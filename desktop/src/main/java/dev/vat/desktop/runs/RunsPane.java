@@ -12,9 +12,13 @@ import dev.vat.protocol.FileProgress;
 import dev.vat.protocol.run.RunHome;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
@@ -30,6 +34,7 @@ import javafx.scene.layout.VBox;
 /** The foot of the window: what is being made, what was made, and what was interrupted. */
 public final class RunsPane extends BorderPane {
 
+    private static final DateTimeFormatter LOCAL = DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm z", Locale.ROOT);
     /** What the window does for a run. */
     public interface RunActions {
         void watch(RunPlan plan, String target, Path file);
@@ -154,7 +159,7 @@ public final class RunsPane extends BorderPane {
         try {
             RunPlan plan = home.plan();
             words.setText((home.hasEnded() ? "Not finished: " : "Interrupted: ") + plan.reel() + ", started "
-                    + plan.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC")
+                    + LOCAL.format(Instant.parse(plan.made()).atZone(ZoneId.systemDefault()))
                     + ". Not made: " + home.unfinished().stream().map(RunFile::title).collect(Collectors.joining(", "))
                     + ". Nothing half made stands under a final name.");
         } catch (IOException e) {
@@ -162,7 +167,8 @@ public final class RunsPane extends BorderPane {
         }
         HBox line = new HBox(words, Parts.small("again-interrupted", "Go on", () -> session.runs().goOn(home)),
                 Parts.small("end-early-interrupted", "End early", () -> session.runs().endEarly(home)),
-                Parts.small("discard-interrupted", "Clear away", () -> session.runs().discard(home)));
+                Parts.twice("discard-interrupted", "Delete encoded parts", "Press again to delete",
+                        () -> session.runs().discard(home)));
         line.getStyleClass().addAll("run", "row");
         line.setId("interrupted-" + home.folder().getFileName());
         return line;

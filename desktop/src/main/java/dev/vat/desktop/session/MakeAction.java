@@ -25,6 +25,7 @@ public final class MakeAction {
     private final Session session;
     private final Autosave keeper;
     private Waiting waiting = Waiting.NOTHING;
+    private boolean everyReel;
 
     MakeAction(Session session, Autosave keeper) {
         this.session = session;
@@ -50,7 +51,6 @@ public final class MakeAction {
     public String label() {
         boolean transparent = session.programme().filter(ResolvedReel::transparent).isPresent();
         int files = session.project().deliverablesOn().stream().mapToInt(d -> transparent && d.isKnown() && d.makesMatte() ? 2 : 1).sum();
-        int reels = session.project().reels().size();
         if (isArmed()) {
             return waitsForFrames() ? "Waiting for frames" : "Checking, then making";
         }
@@ -60,7 +60,7 @@ public final class MakeAction {
         if (files == 0) {
             return "Make";
         }
-        return reels > 1 ? "Make " + reels + " x " + files + " files" : "Make " + (files == 1 ? "1 file" : files + " files");
+        return "Make " + (files == 1 ? "1 file" : files + " files");
     }
 
     /** What will be made, in words. */
@@ -71,8 +71,19 @@ public final class MakeAction {
         }).orElse("");
     }
 
-    /** Confirms an offered rate, waits for checks that go on, then makes every reel. */
+    /** Confirms an offered rate, waits for checks that go on, then makes the files of the reel that is shown. */
     public void make() {
+        everyReel = false;
+        start();
+    }
+
+    /** The same for every reel. */
+    public void makeEveryReel() {
+        everyReel = true;
+        start();
+    }
+
+    private void start() {
         if (!canMake()) {
             return;
         }
@@ -91,7 +102,7 @@ public final class MakeAction {
         Project project = session.project();
         Path folder = DestinationProbe.folderOf(project);
         keeper.remember(session.settings().withFolder(folder));
-        for (Reel reel : project.reels()) {
+        for (Reel reel : everyReel ? project.reels() : project.currentReel().stream().toList()) {
             Project one = project.withReels(project.reels(), reel.id());
             session.runs().start(one, ResolvedReel.of(one, reel, session.watch().tables()), session.watch().clips(), folder);
         }
@@ -110,18 +121,15 @@ public final class MakeAction {
     }
 
     /**
-     * Puts every reel's files into the queue.
+     * Puts the files of the reel that is shown into the queue.
      *
-     * @param when not to start before, as {@link StartTime} reads it; nothing to hold them until somebody lets them go
+     * @param when not to start before, as {@link StartTime} reads it; empty to hold them until somebody releases them
      */
     public void makeLater(String when) {
         try {
             Instant time = when.isBlank() ? null : StartTime.parse(when, ZonedDateTime.now());
             Project project = session.project();
-            for (Reel reel : project.reels()) {
-                session.runs().later().add(project.withReels(project.reels(), reel.id()),
-                        new RunQueue.Terms(time == null, time, null, false));
-            }
+            session.runs().later().add(project, new RunQueue.Terms(time == null, time, null, false));
         } catch (IllegalArgumentException e) {
             session.say(e.getMessage() + ".");
         }
@@ -133,6 +141,7 @@ public final class MakeAction {
             session.chooseRate(session.offeredRate());
         }
         waiting = Waiting.FRAMES;
+        everyReel = false;
         Project project = session.project();
         project.currentReel()
                 .ifPresent(reel -> reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
@@ -149,7 +158,7 @@ public final class MakeAction {
     void observed() {
         if (isArmed() && !session.watch().isChecking() && (!waitsForFrames() || isComplete())) {
             waiting = Waiting.NOTHING;
-            make();
+            start();
         }
     }
 

@@ -70,7 +70,7 @@ final class BurnInPane extends VBox {
                 named("% dark",
                         text(of + "-ground", Integer.toString(line.ground()), 3,
                                 typed -> change.accept(now.withLine(index, line.withGround(whole(typed)))))),
-                Parts.small(of + "-out", "Take out", () -> change.accept(now.without(index))));
+                Parts.small(of + "-out", "Remove", () -> change.accept(now.without(index))));
         row.getStyleClass().add("burn-in-line");
         return row;
     }
@@ -86,7 +86,7 @@ final class BurnInPane extends VBox {
                 named("% opaque",
                         text(of + "-opacity", Integer.toString(mark.opacity()), 3,
                                 typed -> change.accept(now.withWatermark(mark.withOpacity(whole(typed)))))),
-                Parts.small(of + "-out", "Take out", () -> change.accept(now.withWatermark(null))));
+                Parts.small(of + "-out", "Remove", () -> change.accept(now.withWatermark(null))));
         row.getStyleClass().add("burn-in-line");
         return row;
     }

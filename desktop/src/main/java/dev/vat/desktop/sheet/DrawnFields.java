@@ -85,7 +85,7 @@ final class DrawnFields extends VBox {
                             text("slate-words-" + i, entry.words().text(), 18,
                                     typed -> entry(slate, index,
                                             typed.isBlank() ? null : new GeneratedItem.Slate.Entry(entry.label(), Wording.parse(typed)))),
-                            Parts.small("slate-out-" + i, "Take out", () -> entry(slate, index, null))));
+                            Parts.small("slate-out-" + i, "Remove", () -> entry(slate, index, null))));
         }
         lines.getChildren().add(Parts.small("slate-more", "Another line", () -> {
             List<GeneratedItem.Slate.Entry> more = new ArrayList<>(slate.entries());

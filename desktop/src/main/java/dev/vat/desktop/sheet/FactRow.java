@@ -21,19 +21,20 @@ import java.util.Optional;
 
 /** What follows from settings, from the reel or from test encodes, as a row of the sheet. */
 enum FactRow implements OutRow {
-    RATE(Group.OPEN, "size", "Rate", "Frames a second, exactly. It is the reel's rate for every file.", "choose a rate", "rate-illegal"),
-    DEPTH(Group.PICTURE, "pixel-aspect", "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band.",
+    RATE(Group.PICTURE, "size", "Frame rate", "Frames a second, exactly. It is the reel's rate for every file.", "choose a rate",
+            "rate-illegal"),
+    DEPTH(Group.COLOUR, "colour", "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band.",
             "not known yet", "depth-reduced"),
-    CHROMA(Group.PICTURE, "pixel-aspect", "Chroma", "How finely colour is sampled beside brightness.", "not known yet"),
+    CHROMA(Group.COLOUR, "colour", "Chroma", "How finely colour is sampled beside brightness.", "not known yet"),
     NAME(Group.FILE, null, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number.",
             "not known yet", "name-clash"),
     STOP(Group.FILE, null, "If stopped", "Whether a stop costs the work so far: what is made in parts goes on at the first unfinished one.",
             "not known yet", "made-whole"),
-    FORECAST(Group.FORECAST, null, "Bytes", "What the file will weigh: by test encodes, with the range that holds nine times of ten; "
+    FORECAST(Group.FORECAST, null, "File size", "What the file will weigh: by test encodes, with the range that holds nine times of ten; "
             + "before, a wide guess from the codec alone.", "not known yet"),
-    LIKENESS(Group.FORECAST, null, "Likeness", "How near the file's frames will come to the source, by test encodes: PSNR in "
+    LIKENESS(Group.FORECAST, null, "Picture quality", "How near the file's frames will come to the source, by test encodes: PSNR in "
             + "decibels, and SSIM, where 1 is the same.", "not tried yet"),
-    MAKING(Group.FORECAST, null, "Making", "How long making and proving this file will take of the whole run, by test encodes.",
+    MAKING(Group.FORECAST, null, "Encode time", "How long making and proving this file will take of the whole run, by test encodes.",
             "not tried yet");
 
     static final String UNKNOWN = "This Vat doesn't know what the column asks for.";
@@ -93,7 +94,7 @@ enum FactRow implements OutRow {
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
             case NAME -> Optional.of(name(session.project(), programme, deliverable));
             case FORECAST -> session.foretelling().of(deliverable).map(f -> ForecastWords.bytes(f.bytes()))
-                    .or(() -> programme.forecast(deliverable).map(f -> f.toString()));
+                    .or(() -> programme.forecast(deliverable).map(f -> f.toString().replace("rough: ", "")));
             case LIKENESS -> session.foretelling().of(deliverable).map(ForecastWords::likeness);
             case MAKING -> session.foretelling().of(deliverable).map(f -> ForecastWords.time(f.makeSeconds().plus(f.proofSeconds())));
         };

@@ -19,7 +19,9 @@ import dev.vat.desktop.session.Session;
 import dev.vat.engine.run.AuxiliaryFiles;
 import dev.vat.engine.run.DestinationProbe;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.BiConsumer;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -34,11 +36,16 @@ import javafx.scene.layout.VBox;
 /** What stands in the way or is worth knowing, each with its remedies as buttons. */
 public final class FindingsPane extends VBox {
 
+    private static final double CLOSED = 96;
+    private static final double OPEN = 200;
+
     private final Session session;
     private final Dialogs ask;
     private final BiConsumer<String, Long> goTo;
     private final Thumbnails thumbnails;
+    private final Set<String> opened = new HashSet<>();
     private boolean unfolded;
+    private Runnable unfoldedMore = () -> {};
 
     /** @param goTo shows a frame of a source, given by its id */
     public FindingsPane(Session session, Dialogs ask, BiConsumer<String, Long> goTo) {
@@ -57,7 +64,12 @@ public final class FindingsPane extends VBox {
                 .forEach(group -> lines.add(line(group)));
         List<Alike> notes = Alike.of(all.stream().filter(f -> f.severity() == Severity.NOTE).toList(), session::deliverable);
         if (!notes.isEmpty()) {
-            lines.add(fold(notes.size()));
+            ToggleButton fold = fold(notes.size());
+            if (lines.isEmpty()) {
+                lines.add(fold);
+            } else {
+                ((HBox) ((VBox) lines.getFirst()).getChildren().getFirst()).getChildren().add(fold);
+            }
         }
         if (unfolded) {
             notes.forEach(note -> lines.add(line(note)));
@@ -66,11 +78,22 @@ public final class FindingsPane extends VBox {
         Parts.present(this, !lines.isEmpty());
     }
 
+    /** @param told when more or less of a finding is shown */
+    public void setOnUnfolded(Runnable told) {
+        unfoldedMore = told;
+    }
+
+    /** How tall it may be before it is scrolled: a little, unless somebody wants to see more. */
+    public double most() {
+        return opened.isEmpty() && !unfolded ? CLOSED : OPEN;
+    }
+
     private ToggleButton fold(int notes) {
         ToggleButton fold = Controls.toggle(notes == 1 ? "1 note" : notes + " notes");
         fold.setId("notes");
         fold.setSelected(unfolded);
-        fold.getStyleClass().add("remedy");
+        fold.getStyleClass().addAll("remedy", "notes-fold");
+        fold.setMinWidth(Region.USE_PREF_SIZE);
         fold.setGraphic(Icon.NOTE.node());
         fold.setOnAction(_ -> {
             unfolded = fold.isSelected();
@@ -96,24 +119,50 @@ public final class FindingsPane extends VBox {
         VBox whole = new VBox(line);
         whole.getStyleClass().addAll("finding", finding.severity().label());
         whole.setId("finding-" + finding.id());
+        VBox details = new VBox();
         if (!finding.evidence().isEmpty() && finding.severity() != Severity.NOTE) {
-            whole.getChildren().add(Parts.wrapped(finding.evidence(), "note", "evidence"));
+            details.getChildren().add(Parts.wrapped(finding.evidence(), "note", "evidence"));
         }
         Source about = finding.pair() == null ? null : session.project().source(finding.source()).orElse(null);
         if (about != null && session.table(about.id()) != null) {
-            whole.getChildren().add(pair(finding.pair(), about, session.table(about.id())));
+            details.getChildren().add(pair(finding.pair(), about, session.table(about.id())));
         }
-        if (finding.remedies().size() == 1) {
+        if (!finding.remedies().isEmpty()) {
             line.getChildren().add(button(group, 0));
-        } else if (finding.remedies().size() > 1) {
+        }
+        if (finding.remedies().size() > 1) {
             FlowPane buttons = Parts.choices("evidence");
-            for (int i = 0; i < finding.remedies().size(); i++) {
+            for (int i = 1; i < finding.remedies().size(); i++) {
                 buttons.getChildren().add(button(group, i));
             }
-            whole.getChildren().add(buttons);
+            details.getChildren().add(buttons);
+        }
+        if (!details.getChildren().isEmpty()) {
+            line.getChildren().add(more(finding, details));
+            whole.getChildren().add(details);
         }
         whole.setAccessibleText(finding.severity().label() + ": " + group.text());
         return whole;
+    }
+
+    /** Shows or hides what else there is to a finding: what it was found by, and its other remedies. */
+    private ToggleButton more(Finding finding, VBox details) {
+        String key = finding.id() + " " + finding.source() + " " + finding.target();
+        ToggleButton more = Controls.toggle("");
+        more.setId("more-" + finding.id());
+        more.setGraphic(Icon.DOWN.node());
+        more.getStyleClass().addAll("remedy", "small");
+        more.setAccessibleText("More about: " + finding.text());
+        more.setSelected(opened.contains(key));
+        Parts.present(details, more.isSelected());
+        more.setOnAction(_ -> {
+            if (!opened.remove(key)) {
+                opened.add(key);
+            }
+            Parts.present(details, more.isSelected());
+            unfoldedMore.run();
+        });
+        return more;
     }
 
     /** The frame in question and the one to hold it against, side by side. */

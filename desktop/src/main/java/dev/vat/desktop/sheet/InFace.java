@@ -44,7 +44,7 @@ public final class InFace extends VBox {
     /** Families that somebody opened or closed; others are open while the selected source is one of them. */
     private final Map<String, Boolean> folds = new HashMap<>();
     private final TextField words = new TextField();
-    private final ToggleButton onlyTrouble = Controls.toggle("Only what needs a look");
+    private final ToggleButton onlyTrouble = Controls.toggle("Problems only");
     /** Stays while the rows under it are made anew, so that nobody's typing is cut off. */
     private final HBox filterBar = Parts.row(Parts.label("Show", "note"), words, onlyTrouble);
     private final VBox list = new VBox();

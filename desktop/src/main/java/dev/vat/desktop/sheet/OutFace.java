@@ -6,6 +6,7 @@ import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.Setting;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -18,12 +19,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -39,8 +44,8 @@ import javafx.scene.layout.VBox;
  */
 public final class OutFace extends VBox {
 
-    private static final double SENTENCE = 44;
-    private static final double NAMES = 104;
+    private static final double SENTENCE = 22;
+    private static final double NAMES = 116;
     private static final double HEAD = 62;
     private static final double NARROWEST = 150;
     private static final double ACROSS_BAR = 14;
@@ -54,22 +59,27 @@ public final class OutFace extends VBox {
     private final OutFields fields;
     private final OutMenus menus;
     private final TryingBar trying;
+    private final ToggleButton more = Controls.toggle("");
+    private final Button add;
     private final GridPane names = new GridPane();
     private final GridPane grid = new GridPane();
     private final ScrollPane across = new ScrollPane(grid);
     private final HBox sheet = new HBox(names, across);
-    private final Label sentence = Parts.wrapped("", "note", "sentence");
-    private final Set<OutRow.Group> opened = EnumSet.of(OutRow.Group.OPEN);
+    private final Label sentence = Parts.label("", "note", "sentence");
+    private final Set<OutRow.Group> opened = EnumSet.allOf(OutRow.Group.class);
     private final Map<String, OutHead> heads = new HashMap<>();
     private List<Line> lines = List.of();
     private Label[][] cells = new Label[0][];
-    private int line;
+    /** The first below its heading. */
+    private int line = 1;
     private int column;
     private TextField editor;
     private ContextMenu menu;
 
-    /** @param columnChanged told when another deliverable is in focus @param ladders asked for steps of quality */
-    public OutFace(Session session, Dialogs ask, Runnable columnChanged, Runnable ladders) {
+    /**
+     * @param columnChanged told when another deliverable is in focus @param ladders asked for steps of quality
+     * @param adding asked for targets to add, at the button that asks */
+    public OutFace(Session session, Dialogs ask, Runnable columnChanged, Runnable ladders, Consumer<Node> adding) {
         this.session = session;
         this.ask = ask;
         this.columnChanged = columnChanged;
@@ -77,6 +87,17 @@ public final class OutFace extends VBox {
         this.menus = new OutMenus(session, ask);
         this.trying = new TryingBar(session, ladders);
         setId("out-face");
+        more.setId("to-more");
+        more.setGraphic(Icon.DOWN.node());
+        more.getStyleClass().add("small");
+        more.setAccessibleText("Rate, draft and test encodes of all files");
+        more.setTooltip(new Tooltip("Rate, draft and test encodes of all files"));
+        more.setOnAction(_ -> show());
+        add = Parts.button("add-target", "+", () -> {});
+        add.setOnAction(_ -> adding.accept(add));
+        add.getStyleClass().add("small");
+        add.setTooltip(new Tooltip("Add a target"));
+        add.setAccessibleText("Add a target");
         getStyleClass().add("face");
         grid.setId("out-grid");
         grid.getStyleClass().add("out-grid");
@@ -95,10 +116,12 @@ public final class OutFace extends VBox {
         HBox.setHgrow(across, Priority.ALWAYS);
         sheet.setAlignment(Pos.TOP_LEFT);
         sentence.setId("out-sentence");
-        // Always room for two lines: the sheet must not move under the mouse when another cell has more to say.
+        // The sheet must not move under the mouse when another cell has more to say.
         sentence.setMinHeight(SENTENCE);
         sentence.setPrefHeight(SENTENCE);
-        sentence.setAlignment(Pos.TOP_LEFT);
+        sentence.setAlignment(Pos.CENTER_LEFT);
+        sentence.setMaxWidth(Double.MAX_VALUE);
+        sentence.setMinWidth(0);
     }
 
     private List<Deliverable> columns() {
@@ -110,6 +133,16 @@ public final class OutFace extends VBox {
         return column < columns().size() ? Optional.of(columns().get(column)) : Optional.empty();
     }
 
+    /** Whether deliverables stand here as columns. */
+    public boolean isSheet() {
+        return cells.length > 0;
+    }
+
+    /** The row in focus in one sentence, to stand under the sheet. */
+    public Label sentence() {
+        return sentence;
+    }
+
     public void show() {
         if (editor != null || menu != null && menu.isShowing()) {
             // What is being typed or chosen isn't taken away; the sheet is made anew when that is over.
@@ -118,13 +151,18 @@ public final class OutFace extends VBox {
         ResolvedReel programme = session.programme().orElse(null);
         if (programme == null || columns().isEmpty()) {
             cells = new Label[0][];
-            getChildren().setAll(fields.folder(), Parts.wrapped("No target yet. Say below who the file is for: each target becomes a "
-                    + "column here.", "note", "empty"));
+            getChildren().setAll(fields.to(Optional.empty(), more), Parts.wrapped(columns().isEmpty()
+                    ? "No target yet. Say below who the file is for: each target becomes a column here."
+                    : "Nothing is in the reel yet. Each target becomes a column here as soon as there is.", "note", "empty"));
             return;
         }
         column = Math.min(column, columns().size() - 1);
         build(programme);
-        getChildren().setAll(fields.folder(), fields.naming(focused()), fields.rate(programme), trying, sentence, sheet);
+        getChildren().setAll(fields.to(focused(), more));
+        if (more.isSelected()) {
+            getChildren().addAll(fields.rate(programme), trying);
+        }
+        getChildren().add(sheet);
         trying.show();
         showBurnIn();
         focus(line, column);
@@ -155,15 +193,14 @@ public final class OutFace extends VBox {
             return "off";
         }
         return session.foretelling().of(deliverable).map(ForecastWords::brief)
-                .orElseGet(() -> session.programme().flatMap(p -> FactRow.FORECAST.value(session, p, deliverable)).orElse(""));
+                .orElseGet(() -> session.programme().flatMap(p -> FactRow.FORECAST.value(session, p, deliverable)).map(w -> "rough " + w)
+                        .orElse(""));
     }
 
     private List<Line> visibleLines() {
         List<Line> visible = new ArrayList<>();
         for (OutRow.Group group : OutRow.Group.values()) {
-            if (group != OutRow.Group.OPEN) {
-                visible.add(new Line(null, group));
-            }
+            visible.add(new Line(null, group));
             if (opened.contains(group)) {
                 group.rows().forEach(row -> visible.add(new Line(row, null)));
             }
@@ -179,6 +216,7 @@ public final class OutFace extends VBox {
         heads.clear();
         VBox corner = new VBox();
         corner.getStyleClass().add("cell-head");
+        corner.getChildren().add(add);
         corner.setPrefHeight(HEAD);
         corner.setMinHeight(HEAD);
         names.add(corner, 0, 0);
@@ -231,6 +269,9 @@ public final class OutFace extends VBox {
     /** How many of the folded rows aren't as the target has them. */
     private Label folded(OutRow.Group group, int r, int c) {
         Deliverable deliverable = columns().get(c);
+        if (opened.contains(group)) {
+            return dress(Parts.label("", "cell", "heading"), r, c);
+        }
         if (group == OutRow.Group.FORECAST) {
             return dress(Parts.label(session.foretelling().of(deliverable).isPresent() ? "by test encodes" : "rough", "cell", "folded"), r,
                     c);
@@ -246,8 +287,6 @@ public final class OutFace extends VBox {
         cell.setId("cell-" + which.id() + "-" + deliverable.id());
         if (value.isEmpty()) {
             cell.getStyleClass().add("absent");
-        } else if (c > 0 && value.equals(which.value(session, programme, columns().get(c - 1)))) {
-            cell.setText(cell.getText() + "  \u00b7 same");
         }
         if (which.differs(deliverable)) {
             cell.getStyleClass().add("differs");
@@ -319,6 +358,7 @@ public final class OutFace extends VBox {
         String title = now.row == null ? now.heading.title() : now.row.title();
         sentence.setText(now.row == null ? "Enter shows or hides these rows." : sentence(now.row, columns().get(column))
                 + (now.row.differs(columns().get(column)) ? " Backspace follows the target again." : ""));
+        sentence.setTooltip(new Tooltip(sentence.getText()));
         grid.setAccessibleText(title + " of " + columns().get(column).title() + ": " + cell.getText());
         if (other) {
             showBurnIn();

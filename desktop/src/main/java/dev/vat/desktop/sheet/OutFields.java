@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Side;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
@@ -36,6 +37,10 @@ import javafx.scene.layout.VBox;
 /** What holds for all deliverables: where they go, how they are named, and the rate. */
 final class OutFields {
 
+    private static final double FOLDER = 150;
+    private static final double NAMES = 130;
+    private static final double FIELD = 26;
+
     private final Session session;
     private final Dialogs ask;
 
@@ -44,25 +49,50 @@ final class OutFields {
         this.ask = ask;
     }
 
-    HBox folder() {
+    /**
+     * Where the files go and what they are called, on one line.
+     *
+     * @param shown the deliverable whose name is the live example
+     * @param more unfolds what else holds for all
+     */
+    HBox to(Optional<Deliverable> shown, Node more) {
         Path folder = DestinationProbe.folderOf(session.project());
         TextField path = new TextField(folder == null ? "" : folder.toString());
         path.setId("folder");
         path.setPromptText("beside the first source's folder");
+        path.setAccessibleText("Folder that the files go to");
+        path.setMinWidth(FOLDER);
         HBox.setHgrow(path, Priority.ALWAYS);
         Entry.of(path, typed -> session.edit(Edits.setFolder(typed.isBlank() ? null : Place.of(Path.of(typed.strip())))));
-        Button choose = Parts.button("choose-folder", "Choose\u2026", () -> ask.folder("Where the files go", folder)
+        Button choose = Parts.button("choose-folder", "\u2026", () -> ask.folder("Where the files go", folder)
                 .ifPresent(chosen -> session.edit(Edits.setFolder(Place.of(chosen)))));
-        HBox line = field("Folder", path, choose);
-        if (!session.settings().folders().isEmpty()) {
-            ((HBox) choose.getParent()).getChildren().add(recent());
-        }
+        choose.setTooltip(new Tooltip("Choose the folder"));
+        choose.setAccessibleText("Choose the folder");
+        TextField pattern = new TextField(session.project().naming());
+        pattern.setId("naming");
+        pattern.setAccessibleText("Names of the files");
+        pattern.setTooltip(new Tooltip("Fields: {" + String.join("} {", FileNaming.FIELDS) + "}"));
+        pattern.setPrefWidth(NAMES);
+        pattern.setMinWidth(NAMES);
+        Entry.of(pattern, typed -> session.edit(Edits.setNaming(typed)));
+        Label example = Parts.label(shown.flatMap(d -> session.programme()
+                .flatMap(p -> FactRow.NAME.value(session, p, d))).orElse(""), "mono", "note");
+        example.setId("name-example");
+        example.setMinHeight(FIELD);
+        example.setMinWidth(0);
+        HBox values = Parts.row(path, choose, pattern, example, more);
+        VBox right = new VBox(values);
+        HBox.setHgrow(right, Priority.ALWAYS);
+        Label to = Parts.label("To", "note");
+        to.setMinHeight(FIELD);
+        HBox line = new HBox(to, right);
+        line.getStyleClass().add("field");
         return line;
     }
 
     /** Where files went before. */
     private Button recent() {
-        Button recent = Controls.button("Recent");
+        Button recent = Controls.button("Recent folders");
         recent.setId("recent-folders");
         recent.setGraphic(Icon.DOWN.node());
         recent.setContentDisplay(ContentDisplay.RIGHT);
@@ -78,20 +108,6 @@ final class OutFields {
         return recent;
     }
 
-    /** @param shown the deliverable whose name is the live example */
-    HBox naming(Optional<Deliverable> shown) {
-        TextField pattern = new TextField(session.project().naming());
-        pattern.setId("naming");
-        pattern.setTooltip(new Tooltip("Fields: {" + String.join("} {", FileNaming.FIELDS) + "}"));
-        HBox.setHgrow(pattern, Priority.ALWAYS);
-        Entry.of(pattern, typed -> session.edit(Edits.setNaming(typed)));
-        Label example = Parts.label(shown.flatMap(d -> session.programme()
-                .flatMap(p -> FactRow.NAME.value(session, p, d))).orElse(""), "mono", "note");
-        example.setId("name-example");
-        example.setMinHeight(26);
-        return field("Names", pattern, example);
-    }
-
     HBox rate(ResolvedReel programme) {
         FlowPane rates = Parts.choices();
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
@@ -105,7 +121,7 @@ final class OutFields {
             rates.getChildren().add(button);
         }
         HBox.setHgrow(rates, Priority.ALWAYS);
-        return field("Rate", rates, draft());
+        return session.settings().folders().isEmpty() ? field("Rate", rates, draft()) : field("Rate", rates, draft(), recent());
     }
 
     /** One switch for all columns. */

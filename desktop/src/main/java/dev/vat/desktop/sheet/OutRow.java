@@ -16,9 +16,9 @@ import java.util.stream.Stream;
 /** A row of the Out face: a setting of deliverables, or a fact that follows from these. */
 sealed interface OutRow permits SettingRow, FactRow {
 
-    /** Rows that are seen at once, and headings under which the others are folded. */
+    /** Headings under which rows stand, each foldable. */
     enum Group {
-        OPEN(""), FORECAST("Forecast"), PICTURE("Picture"), FILE("File");
+        FORMAT("Format"), PICTURE("Picture"), COLOUR("Colour, alpha"), SOUND("Sound"), FILE("File"), FORECAST("Forecast");
 
         private final String title;
 

@@ -89,7 +89,7 @@ final class ReadingPane extends VBox {
         }
         values.add(text("rate-other", "", 6, typed -> session.edit(SourceEdits.setSourceRate(source.id(), Rate.parse(typed)))));
         ((TextField) values.getLast()).setPromptText("other");
-        return field("Rate", stated != null && reading.rate() == null ? "Stated by the file." : "", values.toArray(Node[]::new));
+        return field("Frame rate", stated != null && reading.rate() == null ? "Stated by the file." : "", values.toArray(Node[]::new));
     }
 
     private void apply(Extent extent) {
@@ -137,8 +137,8 @@ final class ReadingPane extends VBox {
         TextField leadIn = text("lead-in", Long.toString(cadence.leadIn()), 5,
                 typed -> cadence(c -> c.withLeadIn(LeadIn.parse(typed, rateNow()))));
         leadIn.setTooltip(new Tooltip("Frames to drop at the start, or seconds such as 0.5 s"));
-        return field("Taken", step + drop, named("every", text("step", Long.toString(cadence.every()), 3,
-                typed -> cadence(c -> c.withEvery(Fields.whole(typed, 1))))), keep, named("without a lead-in of", leadIn));
+        return field("Step", step + drop, named("every", text("step", Long.toString(cadence.every()), 3,
+                typed -> cadence(c -> c.withEvery(Fields.whole(typed, 1))))), keep, named("skip the first", leadIn));
     }
 
     private HBox stillLength() {
@@ -173,7 +173,7 @@ final class ReadingPane extends VBox {
     }
 
     private HBox gap() {
-        return field("Holes", reading.gap().sentence(), choice("gap", GapPolicy.values(), reading.gap(), GapPolicy::title,
+        return field("Missing frames", reading.gap().sentence(), choice("gap", GapPolicy.values(), reading.gap(), GapPolicy::title,
                 policy -> session.edit(SourceEdits.setGap(source.id(), policy))));
     }
 

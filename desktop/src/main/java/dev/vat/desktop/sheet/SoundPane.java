@@ -75,7 +75,7 @@ final class SoundPane extends VBox {
         Optional<ClipFacts> facts = session.watch().clip(sounding.source().id());
         String figures = facts.map(f -> f.seconds().toFixed(3) + " s   " + f.sounds().getFirst().describe()).orElse("");
         HBox head = Parts.row(Parts.label(sounding.source().name(), "strong"), Parts.label(figures, "note"), Parts.space(),
-                Parts.small("out-sound-" + place, "Take out", () -> session.edit(ReelEdits.removeSound(place))));
+                Parts.small("out-sound-" + place, "Remove", () -> session.edit(ReelEdits.removeSound(place))));
         List<Node> when = new ArrayList<>();
         when.add(named("at", time("sound-at-" + place, use.at(), typed -> use.withAt(Moment.parse(typed, rate)), place)));
         when.add(named("from", time("sound-from-" + place, use.from() == null ? Rational.ZERO : use.from(),

@@ -68,7 +68,9 @@ final class SourceActs extends VBox {
             acts.getChildren()
                     .add(Parts.button("copy-list", "Copy as list", () -> Clips.copy(advice.toList(pattern))));
         }
-        advice.next().stream().filter(_ -> table.isChecked())
+        // Nobody says of a whole shot what would come after it.
+        boolean more = source.reading().expected() != null || session.watch().isWatched(source.id()) || !advice.wanted().isEmpty();
+        advice.next().stream().filter(_ -> table.isChecked() && more)
                 .forEach(next -> acts.getChildren().add(Parts.label("next to render " + pattern.number(next), "note")));
     }
 

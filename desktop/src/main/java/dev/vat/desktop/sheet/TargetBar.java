@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
 import javafx.geometry.Side;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContentDisplay;
@@ -83,15 +84,18 @@ public final class TargetBar extends FlowPane {
         button.setGraphic(Icon.DOWN.node());
         button.setContentDisplay(ContentDisplay.RIGHT);
         button.setTooltip(new Tooltip("All targets, by who the file is for"));
-        button.setOnAction(_ -> {
-            ContextMenu menu = new ContextMenu();
-            menu.getItems().addAll(menus(this::isThere, this::choose));
-            MenuItem wish = item("By what it must do\u2026", () -> wishes.open(button));
-            wish.setId("by-wish");
-            menu.getItems().addAll(presets(), wish);
-            menu.show(button, Side.TOP, 0, 0);
-        });
+        button.setOnAction(_ -> open(button, Side.TOP));
         return button;
+    }
+
+    /** All targets by recipient, by need, or from a preset. */
+    public void open(Node at, Side side) {
+        ContextMenu menu = new ContextMenu();
+        menu.getItems().addAll(menus(this::isThere, this::choose));
+        MenuItem wish = item("Find a target by need\u2026", () -> wishes.open(at));
+        wish.setId("by-wish");
+        menu.getItems().addAll(presets(), wish);
+        menu.show(at, side, 0, 0);
     }
 
     /** Kept columns, each with what it changes of its target, and one that lies on the clipboard as text. */

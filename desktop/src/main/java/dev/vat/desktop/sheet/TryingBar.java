@@ -22,10 +22,11 @@ final class TryingBar extends HBox {
         this.session = session;
         start = Parts.button("try-files", "Test encode", () -> session.foretelling().start());
         start.setTooltip(
-                new Tooltip("Encodes short excerpts with every column's settings, and foretells bytes, time and likeness (Ctrl+T)"));
+                new Tooltip(
+                        "Encodes short excerpts with every column's settings, and forecasts file size, encode time and picture quality (Ctrl+T)"));
         cancel = Parts.button("cancel-try", "Cancel", () -> session.foretelling().cancel());
         steps = Parts.button("try-steps", "Compare qualities\u2026", ladders);
-        steps.setTooltip(new Tooltip("Tries several qualities on the same excerpts, and draws bytes against likeness"));
+        steps.setTooltip(new Tooltip("Tries several qualities on the same excerpts, and draws file size against quality"));
         words.setId("try-words");
         words.setMinWidth(0);
         getChildren().addAll(Parts.label("Forecast", "field-name"), start, cancel, steps, words);
@@ -40,7 +41,7 @@ final class TryingBar extends HBox {
         Parts.present(cancel, now.isGoing());
         start.setDisable(!now.canStart());
         steps.setDisable(!now.canStart());
-        words.setText(now.isGoing() ? "Test encode: " + now.words() : now.seconds().map(s -> "Run and proofs: " + ForecastWords.time(s))
-                .orElse(now.canStart() ? "Bytes are a rough guess until excerpts were encoded." : ""));
+        words.setText(now.isGoing() ? "Test encode: " + now.words() : now.seconds().map(s -> "Run and proof: " + ForecastWords.time(s))
+                .orElse(now.canStart() ? "File sizes are a rough guess until a test encode." : ""));
     }
 }

@@ -84,7 +84,7 @@ final class ViewFields extends VBox {
         forwards.setDisable(index == 0);
         Button back = Parts.small("view-down-" + index, "Later", () -> change.accept(layout.moved(index, index + 1)));
         back.setDisable(index == layout.views().size() - 1);
-        Button out = Parts.small("view-out-" + index, "Take out", () -> change.accept(layout.without(index)));
+        Button out = Parts.small("view-out-" + index, "Remove", () -> change.accept(layout.without(index)));
         out.setDisable(layout.views().size() == 1);
         return List.of(forwards, back, out);
     }

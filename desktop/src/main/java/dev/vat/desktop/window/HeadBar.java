@@ -49,10 +49,10 @@ final class HeadBar extends HBox {
         make.setTooltip(new Tooltip("Make the files (" + commands.named("make").keysText() + ")"));
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        Button frames = text(commands, "open-frames", "Bring in\u2026");
+        Button frames = text(commands, "open-frames", "Add\u2026");
         Button project = text(commands, "open-project", "Open\u2026");
         Button save = text(commands, "save-as", "Save as\u2026");
-        Button search = text(commands, "search", "Commands\u2026");
+        Button search = text(commands, "search", "Find a command\u2026");
         getChildren().addAll(mark, name, where, space, frames, project, save, undo, redo, search, willMake, blockers, warnings, make);
     }
 

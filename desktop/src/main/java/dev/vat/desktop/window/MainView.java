@@ -204,15 +204,19 @@ public final class MainView extends StackPane {
     private void addCommands() {
         commands.add("make", "Make the files", control(KeyCode.ENTER), () -> session.making().canMake() || session.making().isArmed(),
                 this::make)
+                .add("make-every-reel", "Make the files of every reel", null,
+                        () -> session.project().reels().size() > 1 && session.making().canMake(), () -> session.making().makeEveryReel())
                 .add("make-later", "Put the files into the queue, to be made later", control(KeyCode.ENTER, KeyCombination.SHIFT_DOWN),
                         () -> session.making().canMake(),
-                        () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30); nothing to hold it until it is let go", "")
+                        () -> ask
+                                .text("Not to start before (18:30, or 2031-05-04T18:30); leave it empty to hold it until you release it",
+                                        "")
                                 .ifPresent(session.making()::makeLater))
-                .add("try-files", "Test encode: foretell bytes, time and likeness of every file", control(KeyCode.T),
+                .add("try-files", "Test encode: forecast file size, encode time and picture quality of every file", control(KeyCode.T),
                         () -> session.foretelling().canStart(), () -> session.foretelling().start())
-                .add("try-steps", "Try several qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN),
+                .add("try-steps", "Compare qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN),
                         () -> session.foretelling().canStart(), this::tryQualities)
-                .add("open-frames", "Bring in a folder of frames", control(KeyCode.I), this::bringIn)
+                .add("open-frames", "Add a folder of frames", control(KeyCode.I), this::bringIn)
                 .add("open-project", "Open a project", control(KeyCode.O),
                         () -> ask.project("Open a project").ifPresent(session::open))
                 .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !session.project().isEmpty(),
@@ -223,14 +227,14 @@ public final class MainView extends StackPane {
                 .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> session.search().isGoing(),
                         () -> session.search().stop())
                 .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
-                .add("in", "Show what was brought in", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
+                .add("in", "Show the sources", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
-                .add("out", "Show what will come out", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
+                .add("out", "Show the deliverables", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
                 .add("still", "Make a still of this frame", control(KeyCode.K), pictures::hasPicture,
                         () -> looked.keepStill(player.strip(), player.place()))
-                .add("hand-over-set", "Put a hand-over set together: films, sheets, timeline, manifest", null, () -> documents.handOver())
-                .add("repack", "Split, join, re-wrap or recover movies", null, () -> documents.repack(null))
+                .add("hand-over-set", "Put a hand-over set together: files, sheets, timeline, manifest", null, () -> documents.handOver())
+                .add("repack", "Split, join, rewrap or repair files without re-encoding", null, () -> documents.repack(null))
                 .add("contacts", "Write a contact sheet of what is shown", null, () -> looked.strip().isPresent(), this::contacts)
                 .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
                 .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> session.scenes().standIn().isEmpty(),
@@ -415,7 +419,7 @@ public final class MainView extends StackPane {
     }
 
     private void bringIn() {
-        List<Path> chosen = ask.frames("Bring in a folder of frames");
+        List<Path> chosen = ask.frames("Add a folder of frames");
         if (!chosen.isEmpty()) {
             session.bringIn(chosen);
         }

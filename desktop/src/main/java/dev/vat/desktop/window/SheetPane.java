@@ -18,6 +18,7 @@ import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import java.util.function.LongSupplier;
+import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -34,8 +35,6 @@ final class SheetPane extends BorderPane {
     enum Face {
         IN, REEL, OUT
     }
-
-    private static final double MOST_FOR_FINDINGS = 190;
 
     private final InFace in;
     private final ReelFace reel;
@@ -61,8 +60,8 @@ final class SheetPane extends BorderPane {
             Runnable columnChosen, Runnable ladders, BiConsumer<String, Long> goTo) {
         in = new InFace(session, ask, scenes, sourceChosen);
         reel = new ReelFace(session, ask, seek, playhead);
-        out = new OutFace(session, ask, columnChosen, ladders);
         targets = new TargetBar(session, ask);
+        out = new OutFace(session, ask, columnChosen, ladders, at -> targets.open(at, Side.BOTTOM));
         findings = new FindingsPane(session, ask, goTo);
         getStyleClass().add("sheet");
         HBox names = new HBox();
@@ -83,15 +82,17 @@ final class SheetPane extends BorderPane {
         ScrollPane below = new ScrollPane(findings);
         below.setFitToWidth(true);
         below.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        below.setMaxHeight(MOST_FOR_FINDINGS);
         below.setMinHeight(Region.USE_PREF_SIZE);
+        below.setMaxHeight(Region.USE_PREF_SIZE);
         // A scroll pane doesn't take its content's height for its own.
-        findings.heightProperty().addListener(
-                (_, _, height) -> below.setPrefHeight(findings.isVisible() ? Math.min(MOST_FOR_FINDINGS, height.doubleValue()) : 0));
-        findings.visibleProperty().addListener((_, _, seen) -> below.setPrefHeight(seen ? findings.getHeight() : 0));
+        Runnable fit = () -> below.setPrefHeight(
+                findings.isVisible() ? Math.min(findings.most(), findings.prefHeight(findings.getWidth())) : 0);
+        findings.heightProperty().addListener((_, _, _) -> fit.run());
+        findings.visibleProperty().addListener((_, _, _) -> fit.run());
+        findings.setOnUnfolded(fit);
         setTop(names);
         setCenter(scroll);
-        setBottom(new VBox(targets, below));
+        setBottom(new VBox(out.sentence(), targets, below));
     }
 
     /** A source that is dropped here goes to the end of the reel. */
@@ -146,6 +147,10 @@ final class SheetPane extends BorderPane {
         if (scroll.getContent() != shown) {
             scroll.setContent(shown);
         }
+        // On the Out face targets are added at the head of the sheet.
+        boolean sheeted = face == Face.OUT && out.isSheet();
+        Parts.present(targets, !sheeted);
+        Parts.present(out.sentence(), sheeted);
         targets.show();
         findings.show();
         boolean taken = owner != null && owner.getScene() == null || id != null && getScene().getFocusOwner() != owner;

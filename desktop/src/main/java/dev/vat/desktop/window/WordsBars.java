@@ -83,7 +83,7 @@ final class WordsBars extends VBox {
             words.setId("notice-words");
             HBox.setHgrow(words, Priority.ALWAYS);
             words.setMaxWidth(Double.MAX_VALUE);
-            notice.getChildren().setAll(words, Parts.button("notice-seen", "Seen", () -> session.say("")));
+            notice.getChildren().setAll(words, Parts.button("notice-seen", "Dismiss", () -> session.say("")));
         }
     }
 }

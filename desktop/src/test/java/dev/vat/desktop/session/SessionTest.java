@@ -134,8 +134,8 @@ class SessionTest {
         target("edit-prores-hq");
         assertThat(on(session.making()::label)).isEqualTo("Make at 25");
         act(() -> session.chooseRate(Rate.FPS_25));
-        assertThat(on(session.making()::label)).isEqualTo("Make 2 x 2 files");
-        act(session.making()::make);
+        assertThat(on(session.making()::label)).as("the reel that is shown").isEqualTo("Make 2 files");
+        act(session.making()::makeEveryReel);
         madeAndProven();
         assertThat(folder.resolve("all/delivered")).isDirectoryContaining("glob:**/a_web.mp4").isDirectoryContaining("glob:**/b_edit.mov");
     }

@@ -87,6 +87,7 @@ class JudgingTest extends WindowCase {
     void aTestEncodeForetellsAndAColumnThatChangesIsTriedAgainByItself() throws Exception {
         programme(60);
         assertThat(text("column-status-web-h264")).startsWith("rough");
+        more();
         press("try-files");
         run(() -> {
             session().say("This stays until the next thing happens.");
@@ -97,7 +98,7 @@ class JudgingTest extends WindowCase {
         assertThat(on(() -> session().message())).isEqualTo("This stays until the next thing happens.");
         FileForecast first = forecast("web-h264").orElseThrow();
         assertThat(text("column-status-web-h264")).doesNotContain("rough").contains("dB");
-        assertThat(text("try-words")).startsWith("Run and proofs: ");
+        assertThat(text("try-words")).startsWith("Run and proof: ");
         run(() -> session().edit(DeliverableEdits.setControl("web-h264", new RateControl.Constant(32))));
         assertThat(forecast("web-h264")).as("nothing is said of settings that weren't tried").isEmpty();
         assertThat(forecast("edit-prores-hq")).isPresent();
@@ -111,6 +112,7 @@ class JudgingTest extends WindowCase {
     @Test
     void aQualityIsPickedFromTheCurveAndFoundForASize() throws Exception {
         programme(60);
+        more();
         press("try-steps");
         await(() -> isThere("ladder"));
         fire("step-web-h264-22-normal");
@@ -230,6 +232,7 @@ class JudgingTest extends WindowCase {
     @Test
     void aTestEncodeIsWatchedBesideWhatItsEncoderWasGiven() throws Exception {
         programme(60);
+        more();
         press("try-files");
         tried();
         press("compare-with");
@@ -287,5 +290,13 @@ class JudgingTest extends WindowCase {
         await(() -> session().message().startsWith("Written: "));
         assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.pdf")).isNotEmptyFile();
         assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.html")).isNotEmptyFile();
+    }
+
+    /** What holds for all files is folded. */
+    private void more() throws Exception {
+        if (!isThere("try-files")) {
+            press("to-more");
+            settle();
+        }
     }
 }

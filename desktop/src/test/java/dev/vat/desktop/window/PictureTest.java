@@ -49,7 +49,7 @@ class PictureTest extends WindowCase {
     void everyFrameModeShowsEachOne() throws Exception {
         drop(TestFrames.png(folder, "kite", 12));
         press("loop");
-        press("every-frame");
+        hand.push(KeyCode.E);
         type(KeyCode.HOME);
         settle();
         type(KeyCode.SPACE);
@@ -62,12 +62,12 @@ class PictureTest extends WindowCase {
         drop(TestFrames.png(folder, "kite", 2));
         double fitted = image().getWidth();
         assertThat(fitted).isGreaterThan(96);
-        press("actual-size");
+        hand.push(KeyCode.DIGIT1);
         settle();
         assertThat(image().getWidth()).isEqualTo(96);
         assertThat(on(() -> image().getPixelReader().getColor(48, 53).getGreen())).isCloseTo(53 / 54.0,
                 org.assertj.core.data.Offset.offset(.01));
-        press("actual-size");
+        hand.push(KeyCode.DIGIT1);
         settle();
         assertThat(image().getWidth()).isEqualTo(fitted);
     }
@@ -75,11 +75,11 @@ class PictureTest extends WindowCase {
     @Test
     void alphaIsShownAsGrey() throws Exception {
         drop(TestFrames.png(folder, "kite", 2, 96, 54, true));
-        press("actual-size");
+        hand.push(KeyCode.DIGIT1);
         settle();
         assertThat(on(() -> image().getPixelReader().getColor(80, 20).getOpacity())).isCloseTo(.25,
                 org.assertj.core.data.Offset.offset(.01));
-        press("show-alpha");
+        hand.push(KeyCode.A);
         settle();
         assertThat(on(() -> image().getPixelReader().getColor(80, 20).getRed())).isCloseTo(.25, org.assertj.core.data.Offset.offset(.01));
         assertThat(on(() -> image().getPixelReader().getColor(10, 20).getRed())).isEqualTo(1);

@@ -82,6 +82,8 @@ class RunsTest extends WindowCase {
         reopen();
         await(() -> isThere("discard-interrupted"));
         press("discard-interrupted");
+        assertThat(text("discard-interrupted")).as("encoded parts aren't deleted at one press").isEqualTo("Press again to delete");
+        press("discard-interrupted");
         await(() -> RunHome.all(places).isEmpty());
         await(() -> session().message().contains("cleared away"));
         assertThat(folder.resolve("kite/kite.0001.png")).exists();

@@ -133,6 +133,7 @@ class SheetTest extends WindowCase {
         settle();
         assertThat(text("picture-number")).isEqualTo("0004");
         assertThat(text("picture-trouble")).isEqualTo("missing: there is no kite.0004.png");
+        press("more-frames-wanted");
         press("remedy-frames-wanted-1");
         settle();
         assertThat(reading().gap()).isEqualTo(GapPolicy.HOLD);
@@ -157,7 +158,7 @@ class SheetTest extends WindowCase {
         assertThat(on(() -> node("cell-size-web-h264").getStyleClass())).contains("fault");
         assertThat(text("cell-alpha-alpha-prores-4444")).isEqualTo("16-bit straight");
         run(() -> node("out-grid").requestFocus());
-        for (int i = 0; i < 4; i++) {
+        for (int i = 0; i < 13; i++) {
             type(KeyCode.DOWN);
         }
         type(KeyCode.ENTER);
@@ -168,7 +169,7 @@ class SheetTest extends WindowCase {
         assertThat(on(() -> session().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Ground.parse("336699"));
         assertThat(text("cell-alpha-web-h264")).isEqualTo("flattened on #336699");
         run(() -> node("out-grid").requestFocus());
-        for (int i = 0; i < 2; i++) {
+        for (int i = 0; i < 7; i++) {
             type(KeyCode.UP);
         }
         type(KeyCode.ENTER);
@@ -335,10 +336,10 @@ class SheetTest extends WindowCase {
         settle();
         assertThat(text("make")).isEqualTo("Make 1 file");
         assertThat(text("column-status-web-h264")).isEqualTo("off");
-        assertThat(isThere("cell-depth-web-h264")).as("folded").isFalse();
-        press("fold-picture");
-        settle();
         assertThat(text("cell-depth-web-h264")).isEqualTo("8-bit");
+        press("fold-colour");
+        settle();
+        assertThat(isThere("cell-depth-web-h264")).as("folded").isFalse();
         press("make");
         made();
         assertThat(folder.resolve("delivered")).isDirectoryContaining("glob:**/kite_web-2.mp4")

@@ -86,7 +86,6 @@ class WordsInPicturesTest extends WindowCase {
         press("target-web-h264");
         press("face-out");
         settle();
-        fold("fold-picture");
         assertThat(text("cell-burn_in-web-h264")).isEqualTo("as the reel, 2 lines");
         // By keys: the row lies below what is seen.
         press("cell-container-web-h264");
@@ -104,11 +103,6 @@ class WordsInPicturesTest extends WindowCase {
         assertThat(((Recipe.Lettered) shown(0)).lettering().lines()).hasSize(1);
         choose("burn-in-reel");
         assertThat(((Recipe.Lettered) shown(0)).lettering().lines()).hasSize(2);
-    }
-
-    private void fold(String id) throws Exception {
-        press(id);
-        settle();
     }
 
     private void choose(String item) throws Exception {
@@ -177,7 +171,8 @@ class WordsInPicturesTest extends WindowCase {
         press("target-web-h264");
         press("face-out");
         settle();
-        fold("fold-file");
+        press("fold-format");
+        press("fold-picture");
         press("cell-loudness-web-h264");
         type(KeyCode.ENTER);
         await(() -> isThere("cell-editor"));

@@ -315,6 +315,7 @@ public final class Tour implements DemoTour {
 
     /** What files will be, before they are made: test encodes, qualities to pick from, two pictures held against each other, scopes. */
     private void judging() throws IOException, InterruptedException, ExecutionException {
+        press("to-more");
         press("try-files");
         await("the test encode", () -> !session().foretelling().isGoing() && session().foretelling().seconds().isPresent());
         act(() -> window.mainView().press("scopes"));
@@ -342,11 +343,11 @@ public final class Tour implements DemoTour {
     /** What is written into pictures, heard with them, and drawn before them; then all of it is taken back. */
     private void words() throws IOException, InterruptedException, ExecutionException {
         act(() -> session().edit(ReelEdits.burnIn(BurnIn.forReview().with(Line.of(Wording.of(Field.REEL), Spot.TOP_LEFT)))));
-        press("safe-areas");
+        act(() -> window.mainView().press("safe"));
         seek(40);
         scroll(1);
         shoot("burn-in");
-        press("safe-areas");
+        act(() -> window.mainView().press("safe"));
         scroll(.55);
         shoot("sound");
         act(() -> session().edit(ReelEdits.addHead(BroadcastHead.of(Rate.FPS_25, Size.of(1920, 1080), PixelAspect.SQUARE, "2031-05-04"))));
