@@ -57,7 +57,7 @@ class LegalityTest {
     void interlacedFramesGoOnlyWhereTheContainerSaysSo() {
         assertThat(Legality.against(ProRes.HQ_422, Container.MXF, Scan.TOP_FIRST, Rate.FPS_25)).get().asString()
                 .isEqualTo("MXF files of ProRes 422 HQ call every frame whole, so that lines can't be interlaced, top field first; "
-                        + "take MOV or MKV");
+                        + "take MOV or Matroska");
         assertThat(Legality.against(ProRes.HQ_422, Container.MXF, Scan.PROGRESSIVE, Rate.FPS_25)).isEmpty();
         assertThat(Legality.against(ProRes.HQ_422, Container.MOV, Scan.TOP_FIRST, Rate.FPS_25)).isEmpty();
     }

@@ -178,8 +178,9 @@ public final class PictureArea extends BorderPane {
         setCenter(stage);
         below = new VBox(transport);
         setBottom(below);
-        stage.widthProperty().addListener(_ -> refresh());
-        stage.heightProperty().addListener(_ -> refresh());
+        // What is on the screen is laid out anew at once; the picture of another size follows.
+        stage.widthProperty().addListener((_, _, _) -> resized());
+        stage.heightProperty().addListener((_, _, _) -> resized());
         stage.setOnMousePressed(e -> {
             pressX = e.getX() - panX;
             pressY = e.getY() - panY;
@@ -197,6 +198,11 @@ public final class PictureArea extends BorderPane {
         stage.setOnMouseMoved(e -> values.point(e.getX(), e.getY()));
         stage.setOnMouseExited(_ -> values.leave());
         timer.start();
+    }
+
+    private void resized() {
+        arrange();
+        refresh();
     }
 
     public void setOnDragged(Dragged listener) {

@@ -12,14 +12,17 @@ import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.Node;
@@ -131,6 +134,26 @@ public final class OutFace extends VBox {
     /** The deliverable in focus. */
     public Optional<Deliverable> focused() {
         return column < columns().size() ? Optional.of(columns().get(column)) : Optional.empty();
+    }
+
+    /** What the rows are called, by their ids. */
+    public Map<String, String> rows() {
+        Map<String, String> rows = new LinkedHashMap<>();
+        Arrays.stream(OutRow.Group.values()).flatMap(g -> g.rows().stream()).forEach(row -> rows.put(row.id(), row.title()));
+        return rows;
+    }
+
+    /** Brings the keyboard to a row. @param id as {@link #rows} has it */
+    public void goTo(String id) {
+        Arrays.stream(OutRow.Group.values()).filter(g -> g.rows().stream().anyMatch(r -> r.id().equals(id))).forEach(opened::add);
+        show();
+        for (int r = 0; r < lines.size(); r++) {
+            if (lines.get(r).row != null && lines.get(r).row.id().equals(id) && cells.length > r) {
+                go(r, column);
+                // After whatever was opened over the sheet has given the keyboard back.
+                Platform.runLater(grid::requestFocus);
+            }
+        }
     }
 
     /** Whether deliverables stand here as columns. */

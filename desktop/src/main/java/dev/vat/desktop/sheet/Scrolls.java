@@ -6,12 +6,12 @@ import javafx.scene.Parent;
 import javafx.scene.control.ScrollPane;
 
 /** Scrolling to what is in focus. */
-final class Scrolls {
+public final class Scrolls {
 
     private Scrolls() {}
 
     /** Scrolls every pane around a node as little as needed for the node to be seen. */
-    static void reveal(Node node) {
+    public static void reveal(Node node) {
         for (Parent at = node.getParent(); at != null; at = at.getParent()) {
             if (at instanceof ScrollPane pane) {
                 Node content = pane.getContent();

@@ -22,8 +22,8 @@ final class TryingBar extends HBox {
         this.session = session;
         start = Parts.button("try-files", "Test encode", () -> session.foretelling().start());
         start.setTooltip(
-                new Tooltip(
-                        "Encodes short excerpts with every column's settings, and forecasts file size, encode time and picture quality (Ctrl+T)"));
+                new Tooltip("Encodes short excerpts with every column's settings, and forecasts file size, encode time and picture "
+                        + "quality (Ctrl+T)"));
         cancel = Parts.button("cancel-try", "Cancel", () -> session.foretelling().cancel());
         steps = Parts.button("try-steps", "Compare qualities\u2026", ladders);
         steps.setTooltip(new Tooltip("Tries several qualities on the same excerpts, and draws file size against quality"));

@@ -1,7 +1,10 @@
 package dev.vat.desktop.window;
 
+import dev.vat.desktop.sheet.Scrolls;
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -11,27 +14,36 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
-/** Finds what can be done by its words: type, choose with the arrows, Enter does it. */
+/** Finds commands, settings and sources by their words or what people call them: type, choose with the arrows, Enter does it. */
 final class CommandSearch extends StackPane {
 
-    private static final int MOST = 11;
+    private static final double TALLEST = 396;
 
     private final Commands commands;
+    private final Supplier<List<Command>> more;
     private final Runnable leave;
     private final TextField typed = new TextField();
     private final VBox lines = new VBox();
     private List<Command> found = List.of();
     private int here;
 
-    CommandSearch(Commands commands, Runnable leave) {
+    /** @param more what there is to find besides, as it is now */
+    CommandSearch(Commands commands, Supplier<List<Command>> more, Runnable leave) {
         this.commands = commands;
+        this.more = more;
         this.leave = leave;
         setId("command-search");
         getStyleClass().add("veil");
         typed.setId("command-typed");
         typed.setPromptText("What do you want to do?");
         typed.textProperty().addListener(_ -> find());
-        VBox box = new VBox(typed, lines);
+        ScrollPane all = new ScrollPane(lines);
+        all.setFitToWidth(true);
+        all.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        all.setFocusTraversable(false);
+        all.setMaxHeight(TALLEST);
+        lines.heightProperty().addListener((_, _, height) -> all.setPrefHeight(Math.min(TALLEST, height.doubleValue() + 2)));
+        VBox box = new VBox(typed, all);
         box.getStyleClass().add("command-search");
         box.setMaxHeight(Region.USE_PREF_SIZE);
         getChildren().add(box);
@@ -53,12 +65,12 @@ final class CommandSearch extends StackPane {
     }
 
     private void find() {
-        found = commands.matching(typed.getText()).stream().filter(c -> !c.id().equals("search")).limit(MOST).toList();
+        found = commands.matching(typed.getText(), more.get()).stream().filter(c -> !c.id().equals("search")).toList();
         here = 0;
         lines.getChildren().setAll(found.stream().map(this::line).toList());
         mark();
         if (found.isEmpty()) {
-            lines.getChildren().setAll(new Label("Nothing that can be done now has these words."));
+            lines.getChildren().setAll(new Label("Nothing that can be done or set now has these words."));
         }
     }
 
@@ -80,6 +92,7 @@ final class CommandSearch extends StackPane {
             lines.getChildren().get(i).getStyleClass().remove("here");
             if (i == here) {
                 lines.getChildren().get(i).getStyleClass().add("here");
+                Scrolls.reveal(lines.getChildren().get(i));
             }
         }
     }

@@ -2,9 +2,11 @@ package dev.vat.desktop.window;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Stream;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
@@ -43,11 +45,16 @@ final class Commands {
         return all.stream().filter(c -> c.id().equals(id)).findFirst().orElseThrow();
     }
 
-    /** What can be done now and whose words hold all of what was typed. */
-    List<Command> matching(String typed) {
+    /**
+     * What can be done now and whose words mean all of what was typed; what has the very words comes first.
+     *
+     * @param more what else there is to find
+     */
+    List<Command> matching(String typed, List<Command> more) {
         String[] words = typed.strip().toLowerCase(Locale.ROOT).split("\\s+");
-        return all.stream().filter(c -> c.enabled().getAsBoolean())
-                .filter(c -> Arrays.stream(words).allMatch(w -> c.text().toLowerCase(Locale.ROOT).contains(w))).toList();
+        return Stream.concat(all.stream(), more.stream()).filter(c -> c.enabled().getAsBoolean())
+                .filter(c -> Arrays.stream(words).allMatch(w -> Synonyms.mean(c.text(), w)))
+                .sorted(Comparator.comparing(c -> !Arrays.stream(words).allMatch(c.text().toLowerCase(Locale.ROOT)::contains))).toList();
     }
 
     /**

@@ -5,8 +5,16 @@ import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.geometry.Side;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -16,7 +24,7 @@ import javafx.scene.layout.Region;
 final class HeadBar extends HBox {
 
     private final Session session;
-    private final Label name = new Label();
+    private final Button name = Controls.button("");
     private final Label where = new Label();
     private final Label willMake = new Label();
     private final Label blockers = new Label();
@@ -33,6 +41,11 @@ final class HeadBar extends HBox {
         mark.setMinWidth(Region.USE_PREF_SIZE);
         name.getStyleClass().add("project-name");
         name.setId("project-name");
+        name.setMinWidth(Region.USE_PREF_SIZE);
+        name.setContentDisplay(ContentDisplay.RIGHT);
+        name.setGraphic(Icon.DOWN.node());
+        name.setAccessibleHelp("Opens, saves and starts projects");
+        name.setOnAction(_ -> menu(commands).show(name, Side.BOTTOM, 0, 0));
         where.getStyleClass().add("where");
         where.setMinWidth(0);
         willMake.getStyleClass().add("will-make");
@@ -50,10 +63,30 @@ final class HeadBar extends HBox {
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         Button frames = text(commands, "open-frames", "Add\u2026");
-        Button project = text(commands, "open-project", "Open\u2026");
-        Button save = text(commands, "save-as", "Save as\u2026");
         Button search = text(commands, "search", "Find a command\u2026");
-        getChildren().addAll(mark, name, where, space, frames, project, save, undo, redo, search, willMake, blockers, warnings, make);
+        getChildren().addAll(mark, name, where, space, frames, undo, redo, search, willMake, blockers, warnings, make);
+    }
+
+    /** What can be done with the project as a whole. */
+    private ContextMenu menu(Commands commands) {
+        ContextMenu menu = new ContextMenu();
+        for (String id : List.of("new", "open-project", "save-as", "show-project")) {
+            Command command = commands.named(id);
+            MenuItem item = Controls.item(command.text() + (command.keys() == null ? "" : "    " + command.keysText()));
+            item.setId("menu-" + id);
+            item.setDisable(!command.enabled().getAsBoolean());
+            item.setOnAction(_ -> command.run());
+            menu.getItems().add(item);
+        }
+        Menu recent = Controls.menu("Recent projects");
+        session.settings().recent().stream().map(Path::of).filter(Files::exists).forEach(path -> {
+            MenuItem item = Controls.item(path.toString());
+            item.setOnAction(_ -> session.open(path));
+            recent.getItems().add(item);
+        });
+        recent.setDisable(recent.getItems().isEmpty());
+        menu.getItems().add(recent);
+        return menu;
     }
 
     private static void tally(Label label, String id, Icon icon, String style) {
@@ -80,8 +113,8 @@ final class HeadBar extends HBox {
 
     void show() {
         boolean empty = session.project().isEmpty();
-        name.setText(empty ? "" : session.project().name());
-        where.setText(empty || session.file() == null ? "" : (session.isUntitled() ? "kept by Vat until saved" : session.file().toString())
+        name.setText(empty ? "Project" : session.project().name());
+        where.setText(empty || session.file() == null ? "" : (session.isUntitled() ? "not saved yet" : session.file().toString())
                 + (session.isOnlyRead() ? ", open elsewhere too: not saved here" : session.isSaved() ? "" : ", saving"));
         willMake.setText(session.making().detail());
         count(blockers, empty ? 0 : session.count(Severity.BLOCKER), "blocker");

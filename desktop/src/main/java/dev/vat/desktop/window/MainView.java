@@ -1,8 +1,5 @@
 package dev.vat.desktop.window;
 
-import static dev.vat.desktop.window.Commands.control;
-import static dev.vat.desktop.window.Commands.key;
-
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.band.BandColours;
@@ -20,6 +17,7 @@ import dev.vat.desktop.session.Session;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
@@ -35,6 +33,8 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
+import static dev.vat.desktop.window.Commands.control;
+import static dev.vat.desktop.window.Commands.key;
 
 /** The whole window: arranges its parts, knows what is looked at, and brings every change to the screen once a pulse. */
 public final class MainView extends StackPane {
@@ -164,7 +164,7 @@ public final class MainView extends StackPane {
         addWindowCommands();
         head = new HeadBar(session, commands);
         welcome = new Welcome(session, this::bringIn);
-        search = new CommandSearch(commands, this::leaveSearch);
+        search = new CommandSearch(commands, this::places, this::leaveSearch);
         picture.setOnWave(peaks -> band.band().setWave(peaks));
         picture.setOnCached(places -> band.band().setCached(places));
         picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
@@ -221,12 +221,15 @@ public final class MainView extends StackPane {
                         () -> ask.project("Open a project").ifPresent(session::open))
                 .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !session.project().isEmpty(),
                         () -> ask.saveProject("Save the project", session.project().name()).ifPresent(session::saveAs))
+                .add("show-project", "Show the project's folder", null, () -> session.file() != null && !session.isUntitled(),
+                        () -> ask.reveal(session.file()))
                 .add("new", "Start a new project", control(KeyCode.N), () -> !session.project().isEmpty(), session::startAnew)
                 .add("undo", "Undo", control(KeyCode.Z), () -> session.undoName().isPresent(), session::undo)
                 .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> session.redoName().isPresent(), session::redo)
                 .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> session.search().isGoing(),
                         () -> session.search().stop())
                 .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
+                .add("help", "Help: all commands and their keys", key(KeyCode.F1), () -> search.open())
                 .add("in", "Show the sources", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
                 .add("out", "Show the deliverables", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
@@ -411,6 +414,25 @@ public final class MainView extends StackPane {
 
     private static boolean isArrow(KeyCode code) {
         return code == KeyCode.LEFT || code == KeyCode.RIGHT;
+    }
+
+    /** Sources and settings, as places to go to. */
+    private List<Command> places() {
+        Stream<Command> sources = session.project().sources().stream()
+                .map(s -> new Command("source-" + s.id(), "Source: " + s.name(), null, () -> true, () -> goToSource(s.id())));
+        Stream<Command> settings = sheet.out().rows().entrySet().stream()
+                .map(row -> new Command("setting-" + row.getKey(), "Setting: " + row.getValue(), null,
+                        () -> !session.project().deliverables().isEmpty(), () -> {
+                            choose(SheetPane.Face.OUT);
+                            refresh();
+                            sheet.out().goTo(row.getKey());
+                        }));
+        return Stream.concat(sources, settings).toList();
+    }
+
+    private void goToSource(String id) {
+        sheet.setFace(SheetPane.Face.IN);
+        choose(id);
     }
 
     private void leaveSearch() {

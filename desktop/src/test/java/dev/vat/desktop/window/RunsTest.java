@@ -133,17 +133,41 @@ class RunsTest extends WindowCase {
         assertThat(node("run-file-web-h264")).isNull();
     }
 
+    /** The picture stands still and whole whatever opens below it. */
+    @Test
+    void aPausedPictureMakesRoomForRuns() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3, 54, 96, false));
+        press("target-web-h264");
+        settle();
+        press("make");
+        made();
+        hand.push(KeyCode.CONTROL, KeyCode.R);
+        settle();
+        double before = bottomOfPicture();
+        hand.push(KeyCode.CONTROL, KeyCode.R);
+        settle();
+        assertThat(bottomOfPicture()).isLessThan(before - 20);
+        assertThat(bottomOfPicture()).isLessThanOrEqualTo(on(() -> {
+            var area = node("first-picture").getParent();
+            return area.localToScene(area.getLayoutBounds()).getMaxY();
+        }) + 1);
+    }
+
+    private double bottomOfPicture() throws Exception {
+        return on(() -> node("first-picture").localToScene(node("first-picture").getLayoutBounds()).getMaxY());
+    }
+
     @Test
     void theProjectIsSavedUnderANameAndOpenedAgain() throws Exception {
         drop(TestFrames.png(folder, "kite", 3));
         answers.project = folder.resolve("kites.vat");
-        press("save-as");
+        run(() -> window.mainView().press("save-as"));
         await(() -> Files.exists(folder.resolve("kites.vat")));
         Session first = session();
         run(first::startAnew);
         settle();
         assertThat(isThere("welcome")).isTrue();
-        press("open-project");
+        run(() -> window.mainView().press("open-project"));
         await(() -> !session().project().isEmpty());
         settle();
         assertThat(text("state-s1")).isEqualTo("all good");

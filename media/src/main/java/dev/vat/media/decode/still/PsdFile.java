@@ -77,11 +77,11 @@ final class PsdFile {
     }
 
     /**
-     * Whether the first channel after the colours is the picture's transparency. Where there are layers, a number of them below zero says
-     * so; where there are none, a single channel is taken for it. Others are saved selections and inks.
+     * Whether the first channel after the colours is the picture's transparency. A number of layers below zero says so; else a single
+     * channel is taken for it, unless it is an ink. Others are saved selections.
      */
     static boolean hasAlpha(ByteBuffer file, int others) {
-        return others > 0 && (isMerged(file) || layers(file) == 0 && others == 1 && !isInk(file));
+        return others > 0 && (isMerged(file) || others == 1 && !isInk(file));
     }
 
     static boolean isMerged(ByteBuffer file) {

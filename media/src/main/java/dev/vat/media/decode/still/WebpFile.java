@@ -16,8 +16,10 @@ import java.util.List;
 /** WebP (RFC 9649): RIFF chunks around one coded picture. There is no checksum. */
 final class WebpFile {
 
-    /** Room that was reserved and never written begins with a block of storage; coded data may end in fewer zeros. */
+    /** Room that was reserved and never written is a block of storage, or a good part of the picture; coded data ends in fewer zeros. */
     private static final int BLOCK = 4096;
+    private static final int FEW = 32;
+    private static final int SHARE = 64;
 
     private WebpFile() {}
 
@@ -42,8 +44,8 @@ final class WebpFile {
             }
             if (type.startsWith("VP8") && !type.equals("VP8X") || type.equals("ALPH")) {
                 picture |= !type.equals("ALPH");
-                int block = ((int) end - 1) / BLOCK * BLOCK;
-                if (block > at + 8 && zeros(data, block, (int) end)) {
+                long zeros = zeros(data, at + 8, (int) end);
+                if (zeros > FEW && (zeros * SHARE >= length || zeros >= BLOCK)) {
                     return Inspection.cut(FileKind.WEBP, "its coded picture ends in zeros: the rest was never written", format);
                 }
             }
@@ -62,13 +64,13 @@ final class WebpFile {
         return Inspection.whole(FileKind.WEBP, format.withStated(colour), data).standing(orientation);
     }
 
-    private static boolean zeros(byte[] data, int from, int to) {
-        for (int i = from; i < to; i++) {
-            if (data[i] != 0) {
-                return false;
-            }
+    /** How many zeros stand at the end of a stretch. */
+    private static long zeros(byte[] data, int from, int to) {
+        int at = to;
+        while (at > from && data[at - 1] == 0) {
+            at--;
         }
-        return true;
+        return to - at;
     }
 
     private static PictureFormat format(String type, ByteBuffer buffer, int at) {
