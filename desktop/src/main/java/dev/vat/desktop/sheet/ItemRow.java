@@ -157,7 +157,7 @@ final class ItemRow extends HBox {
         programme.placement(entry)
                 .ifPresent(p -> notes.add(entry.format().orElseThrow().size() + " " + item.fitInUse().title() + enlarged(p)));
         if (entry.source().reading().gap() != GapPolicy.REFUSE) {
-            notes.add("holes: " + entry.source().reading().gap().title().toLowerCase(Locale.ROOT));
+            notes.add("missing frames: " + entry.source().reading().gap().title().toLowerCase(Locale.ROOT));
         }
         return notes;
     }
