@@ -76,6 +76,12 @@ public record SecondReading(FileKind kind, int most, double mean) {
         if (theirs == null) {
             return Optional.empty();
         }
+        int bits = inspection.format().depth().bits();
+        if (theirs.getColorModel() instanceof IndexColorModel && bits > 8) {
+            // The other reader keeps eight bits of a palette's colours.
+            return Optional.empty();
+        }
+        int rounding = DEPTHS.contains(bits) ? 0 : 1;
         boolean alpha = inspection.format().alpha() != AlphaKind.NONE && theirs.getRaster().getNumBands() % 2 == 0;
         PictureReading asStored = PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false);
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, alpha)) {
@@ -85,7 +91,7 @@ public record SecondReading(FileKind kind, int most, double mean) {
                     try (Picture decoded = sound.picture(); Picture ours = composer.compose(decoded, asStored)) {
                         yield ours.width() != theirs.getWidth() || ours.height() != theirs.getHeight()
                                 ? Optional.of(new SecondReading(kind, FULL, FULL))
-                                : Optional.of(compared(kind, ours, theirs, alpha));
+                                : Optional.of(compared(kind, ours, theirs, alpha, rounding));
                     }
                 }
             };
@@ -116,7 +122,8 @@ public record SecondReading(FileKind kind, int most, double mean) {
         return null;
     }
 
-    private static SecondReading compared(FileKind kind, Picture ours, BufferedImage theirs, boolean alpha) {
+    /** @param rounding steps of 16 bits by which samples of other depths may come out apart */
+    private static SecondReading compared(FileKind kind, Picture ours, BufferedImage theirs, boolean alpha, int rounding) {
         int[] planes = {2, 0, 1, 3};
         int channels = alpha ? 4 : 3;
         int width = ours.width();
@@ -130,7 +137,7 @@ public record SecondReading(FileKind kind, int most, double mean) {
                 theirRow(theirs, y, c, row);
                 MemorySegment.copy(plane, ValueLayout.JAVA_SHORT_UNALIGNED, (long) y * ours.stride(planes[c]), own, 0, width);
                 for (int x = 0; x < width; x++) {
-                    int off = Math.abs((own[x] & 0xffff) - row[x]);
+                    int off = Math.max(0, Math.abs((own[x] & 0xffff) - row[x]) - rounding);
                     sum += off;
                     most = Math.max(most, off);
                 }
