@@ -78,7 +78,8 @@ public final class TiffPicture {
             int most = (int) ((1L << bits) - 1);
             // Turned over in all the bits that hold it.
             int own = fromWhite && held > bits ? sample - (int) ((1L << held) - 1) + most : sample;
-            return !isDeep() ? (own * 510 / most + 1) / 2 : bits >= DEEP ? own >>> bits - DEEP : own << DEEP - bits | own >> 2 * bits - DEEP;
+            return !isDeep() ? (own * 510 / most + 1) / 2
+                    : bits >= DEEP ? own >>> bits - DEEP : own << DEEP - bits | own >> 2 * bits - DEEP;
         }
     }
 
