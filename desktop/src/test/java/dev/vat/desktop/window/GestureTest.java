@@ -124,7 +124,7 @@ class GestureTest extends WindowCase {
         press("face-in");
         settle();
         int before = on(() -> session().project().currentReel().orElseThrow().items().size());
-        drag(at("source-s1", .4, .2), at("face-reel", .5, .5));
+        drag(at("source-s1", .4, .05), at("face-reel", .5, .5));
         assertThat(on(() -> session().project().currentReel().orElseThrow().items())).hasSize(before + 1).last().isEqualTo(Item.of("s1"));
         await(() -> isThere("item-1"));
         drag(at("item-0", .5, .5), at("item-" + before, .5, .8));
