@@ -55,7 +55,6 @@ final class ReadingChoices {
             picture = alpha == null ? picture : picture.withAlpha(meaning(alpha, "kind of alpha", ALPHAS));
             picture = colour == null ? picture : picture.withColour(meaning(colour, "way to take colour", COLOURS));
             picture = pixelAspect == null ? picture : picture.withPixelAspect(MakeCommand.parse(pixelAspect, PixelAspect::parse));
-
             picture = orientation == null ? picture
                     : picture.withStanding(meaning(orientation, "way to take turned pictures", STANDINGS));
             edited = picture.equals(source.reading().picture()) ? edited : SourceEdits.setPicture(source.id(), picture).apply(edited);

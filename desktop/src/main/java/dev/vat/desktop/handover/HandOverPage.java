@@ -101,7 +101,6 @@ public final class HandOverPage extends BorderPane {
         String latest = there.isEmpty() ? "" : there.getFirst().entry().plan().run();
         for (DeliveryHistory.Line line : there) {
             CheckBox box = Controls.check(line.file().getFileName() + "   " + line.entry().title() + ", " + line.entry().day());
-            box.setMnemonicParsing(false);
             box.setId("set-film-" + films.size());
             // Those that were made together last are what is handed over most of the time.
             box.setSelected(line.entry().plan().run().equals(latest));

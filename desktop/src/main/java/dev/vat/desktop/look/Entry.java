@@ -87,12 +87,14 @@ public final class Entry {
     }
 
     private void take() {
-        String typed = field.getText();
+        String before = given;
         try {
-            given = typed;
+            // First of all: what follows may take the keyboard away, which would enter it again.
+            given = field.getText();
             accept();
-            taken.accept(typed);
+            taken.accept(given);
         } catch (IllegalArgumentException | ArithmeticException e) {
+            given = before;
             refuse(field, e.getMessage());
         }
     }

@@ -35,6 +35,7 @@ import javafx.scene.layout.VBox;
 public final class RunsPane extends BorderPane {
 
     private static final DateTimeFormatter LOCAL = DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm z", Locale.ROOT);
+
     /** What the window does for a run. */
     public interface RunActions {
         void watch(RunPlan plan, String target, Path file);

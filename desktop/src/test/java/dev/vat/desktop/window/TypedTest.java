@@ -20,15 +20,20 @@ class TypedTest extends WindowCase {
         });
     }
 
+    private void ready() throws Exception {
+        drop(TestFrames.png(folder, "kite", 6));
+        press("rate-25");
+        press("target-web-h264");
+        settle();
+    }
+
     private FrameRange range() throws Exception {
         return on(() -> session().project().source("s1").orElseThrow().reading().range());
     }
 
     @Test
     void aFolderThatWasTypedIsWhereTheFilesGoWithoutEnter() throws Exception {
-        drop(TestFrames.png(folder, "kite", 6));
-        press("rate-25");
-        press("target-web-h264");
+        ready();
         press("face-out");
         settle();
         Path typed = folder.resolve("typed here");
@@ -40,9 +45,7 @@ class TypedTest extends WindowCase {
 
     @Test
     void theKeysForMakeTakeItToo() throws Exception {
-        drop(TestFrames.png(folder, "kite", 6));
-        press("rate-25");
-        press("target-web-h264");
+        ready();
         press("face-out");
         settle();
         Path typed = folder.resolve("by keys");
@@ -68,9 +71,7 @@ class TypedTest extends WindowCase {
 
     @Test
     void whatIsRefusedStaysWithItsReasonUnderItAndMakingWaits() throws Exception {
-        drop(TestFrames.png(folder, "kite", 6));
-        press("rate-25");
-        press("target-web-h264");
+        ready();
         settle();
         typeInto("step", "every");
         run(() -> node("band").requestFocus());
@@ -84,6 +85,7 @@ class TypedTest extends WindowCase {
         type(KeyCode.ESCAPE);
         settle();
         assertThat(isThere("step-why")).isFalse();
+        assertThat(on(() -> ((TextField) node("step")).getText())).as("Escape brings back what held before").isEqualTo("1");
         hand.push(KeyCode.CONTROL, KeyCode.ENTER);
         made();
         assertThat(on(() -> session().runs().lines())).hasSize(1);

@@ -28,7 +28,8 @@ import org.junit.jupiter.api.io.TempDir;
 /**
  * Public suites of odd and damaged files, as packages of the registry carry them (the build unpacks them with {@code -Ptorture}): each
  * file is read as a run reads it and held against independent readers, sample by sample. A file is exact, within what good decoders differ
- * by, refused in words, or put aside with its reason. docs/formats.md has the counts that target/suites.md had last, where each file is told of.
+ * by, refused in words, or put aside with its reason. docs/formats.md has the counts that target/suites.md had last, where each file is
+ * told of.
  */
 @Tag("outside")
 class SuiteZooTest {

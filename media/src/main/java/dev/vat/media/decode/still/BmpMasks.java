@@ -7,8 +7,10 @@ import java.lang.foreign.ValueLayout;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 
-/** Bitmaps whose header tells which bits of a pixel are red, green, blue and alpha. What a channel has is widened exactly to 8
- * bits, or rounded to them. */
+/**
+ * Bitmaps whose header tells which bits of a pixel are red, green, blue and alpha. What a channel has is widened exactly to 8 bits, or
+ * rounded to them.
+ */
 public final class BmpMasks {
 
     private static final int INFO = 14;

@@ -33,13 +33,10 @@ record TiffPalette(long[] values) {
         return Arrays.stream(values).allMatch(v -> (v & 0xff) == 0 || v % 257 == 0) ? 8 : 16;
     }
 
-    /** A colour's share of one channel, 0 for red, in as many bits. @throws IndexOutOfBoundsException if there is no such colour */
-    int at(int index, int channel) {
+    /** Each colour's share of one channel, 0 for red, in as many bits. */
+    int[] channel(int channel) {
         int colours = values.length / 3;
-        if (index < 0 || index >= colours) {
-            throw new IndexOutOfBoundsException("Colour " + index + " of " + colours);
-        }
-        long value = values[channel * colours + index];
-        return (int) (bits() == 8 ? value >> 8 : value);
+        int shift = bits() == 8 ? 8 : 0;
+        return Arrays.stream(values, channel * colours, (channel + 1) * colours).mapToInt(v -> (int) (v >> shift)).toArray();
     }
 }

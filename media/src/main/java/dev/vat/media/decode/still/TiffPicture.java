@@ -104,6 +104,7 @@ public final class TiffPicture {
 
     private static Picture indexed(Raster raster, TiffPalette palette) {
         boolean deep = palette.bits() > WHOLE_BYTES;
+        int[][] channels = {palette.channel(0), palette.channel(1), palette.channel(2)};
         return Picture.filled(deep ? "gbrp16le" : "gbrp", raster.getWidth(), raster.getHeight(), picture -> {
             int[] row = new int[picture.width()];
             int[] own = new int[row.length];
@@ -111,7 +112,10 @@ public final class TiffPicture {
                 raster.getSamples(0, y, row.length, 1, 0, row);
                 for (int c = 0; c < ALPHA; c++) {
                     for (int x = 0; x < own.length; x++) {
-                        own[x] = palette.at(row[x], c);
+                        if (row[x] >= channels[c].length) {
+                            throw new MediaException("TIFF: a pixel has a colour that its palette hasn't", 0);
+                        }
+                        own[x] = channels[c][row[x]];
                     }
                     put(own, deep, picture.plane(PLANES[c]), (long) y * picture.stride(PLANES[c]));
                 }
