@@ -1,27 +1,23 @@
 package dev.vat.desktop.band;
 
-import dev.vat.core.time.FrameRange;
-import dev.vat.core.time.Rate;
-import java.util.ArrayList;
+import dev.vat.engine.viewer.Viewer;
 import java.util.BitSet;
-import java.util.List;
 import java.util.Optional;
 import java.util.function.LongConsumer;
+import javafx.application.Platform;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
-import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
-import javafx.scene.text.Font;
 
 /**
- * The strip of frames over the full width of the window: ruler, the state of every frame as shape and colour, cuts, the
- * selected range and the playhead.
+ * The frames over the full width of the window: pictures at their places, the state of every frame as shape and colour, sound, ruler, cuts,
+ * the selected range and the playhead.
  */
 public final class Band extends Region {
 
@@ -37,26 +33,23 @@ public final class Band extends Region {
         void moved(FrameTrack.Edge edge, long by);
     }
 
-    private static final double RULER = 17;
     /** How near the pointer has to be to an edge. */
     private static final double GRIP = 5;
-    private static final double HEIGHT = 66;
-    private static final double SIDE = 14;
+    private static final double SIDE = BandRows.SIDE;
     private static final double DRAG = 4;
-    /** Advance of a figure of the ruler's face, and figures of a timecode. */
-    private static final double MONO = 6.6;
-    private static final int TIMECODE = 11;
 
     private final Canvas canvas = new Canvas();
     private final Region playhead = new Region();
     private final Label playheadNumber = new Label();
     private final Region selection = new Region();
     private final BandView view = new BandView();
-    private final BandColours dyes;
+    private final Filmstrip film;
+    private final BandPainter painter;
+    private BandRows rows = new BandRows(false, false);
     private FrameTrack strip;
     private BitSet cached = new BitSet();
     private float[] wave;
-    private boolean lanes;
+    private boolean dirty;
     private long place;
     private long selectedFirst = -1;
     private long selectedLast = -1;
@@ -69,15 +62,15 @@ public final class Band extends Region {
     private LongConsumer onSeek = _ -> {};
     private RangeListener onRange = (_, _) -> {};
 
-    public Band(BandColours dyes) {
-        this.dyes = dyes;
+    /** @param viewer where its pictures come from */
+    public Band(BandColours dyes, Viewer viewer) {
+        film = new Filmstrip(viewer::later, this::paintSoon);
+        painter = new BandPainter(canvas, dyes, view, film);
         setId("band");
         getStyleClass().add("band-strip");
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.SLIDER);
-        setMinHeight(HEIGHT);
-        setPrefHeight(HEIGHT);
-        setMaxHeight(HEIGHT);
+        setRows(rows);
         playhead.getStyleClass().add("playhead");
         selection.getStyleClass().add("band-selection");
         for (Region mark : new Region[] {playhead, selection}) {
@@ -125,12 +118,25 @@ public final class Band extends Region {
 
     /** Shows or hides what was measured of every frame. */
     public void toggleLanes() {
-        lanes = !lanes;
-        double tall = HEIGHT + (lanes ? Lanes.HEIGHT : 0);
-        setMinHeight(tall);
-        setPrefHeight(tall);
-        setMaxHeight(tall);
+        setRows(new BandRows(rows.sound(), !rows.measured()));
+    }
+
+    private void setRows(BandRows other) {
+        rows = other;
+        setMinHeight(rows.tall());
+        setPrefHeight(rows.tall());
+        setMaxHeight(rows.tall());
         requestLayout();
+    }
+
+    /** Whether its pictures are there. */
+    public boolean isSettled() {
+        return !dirty && film.isThere();
+    }
+
+    /** While something plays no picture of the band is asked for. */
+    public void setPlaying(boolean on) {
+        film.rest(on);
     }
 
     public BandView view() {
@@ -143,6 +149,11 @@ public final class Band extends Region {
         }
         strip = other;
         view.setStrip(other);
+        film.tryAgain();
+        // Room for sound stays once something was heard, so that nothing moves from one source to the next.
+        if (!rows.sound() && other != null && (other.sound().isPresent() || other.mix().isPresent())) {
+            setRows(new BandRows(true, rows.measured()));
+        }
         place = Math.clamp(place, 0, other == null ? 0 : Math.max(0, other.count() - 1));
         paint();
         place();
@@ -195,7 +206,7 @@ public final class Band extends Region {
 
     /** The edge under the pointer: of two that meet, the one on whose side that is. */
     private Optional<FrameTrack.Edge> edgeAt(double x, double y) {
-        if (strip == null || y > HEIGHT - RULER) {
+        if (strip == null || y < rows.strip() || y > rows.ruler()) {
             return Optional.empty();
         }
         return strip.edges().stream().filter(e -> {
@@ -212,7 +223,7 @@ public final class Band extends Region {
             pressedX = e.getX();
             dragging = false;
             // The ruler is for going through the frames, the frames above it for selecting them.
-            scrubbing = e.getY() > HEIGHT - RULER && e.getY() < HEIGHT;
+            scrubbing = rows.isRuler(e.getY());
             if (scrubbing && strip != null && strip.count() > 0) {
                 onSeek.accept(view.placeAt(pressedX - SIDE, inner()));
             }
@@ -299,11 +310,11 @@ public final class Band extends Region {
         playhead.setVisible(seen);
         playheadNumber.setVisible(seen);
         if (seen) {
-            playhead.resizeRelocate(x, 4, Math.min(wide, 12), HEIGHT - RULER - 4);
-            playheadNumber.setText(strip.number(place));
+            playhead.resizeRelocate(x, rows.strip() - 1, Math.min(wide, 12), rows.ruler() - rows.strip() + 2);
+            playheadNumber.setText(strip.number(place) + strip.timecode(place).map(t -> " \u00b7 " + t).orElse(""));
             playheadNumber.autosize();
             double half = playheadNumber.getWidth() / 2;
-            playheadNumber.relocate(Math.clamp(x - half, SIDE, Math.max(SIDE, getWidth() - SIDE - 2 * half)), HEIGHT - 16);
+            playheadNumber.relocate(Math.clamp(x - half, SIDE, Math.max(SIDE, getWidth() - SIDE - 2 * half)), 0);
             setAccessibleText("Frame " + strip.number(place) + " of " + strip.title() + " " + strip.remark(place));
         }
         boolean range = there && selectedFirst >= 0;
@@ -311,129 +322,23 @@ public final class Band extends Region {
         if (range) {
             double from = Math.clamp(SIDE + view.xOf(selectedFirst, inner()), SIDE, getWidth() - SIDE);
             double to = Math.clamp(SIDE + view.xOf(selectedLast + 1.0, inner()), SIDE, getWidth() - SIDE);
-            selection.resizeRelocate(from, 1, Math.max(2, to - from), HEIGHT - RULER + 1);
+            selection.resizeRelocate(from, rows.strip() - 2, Math.max(2, to - from), rows.ruler() - rows.strip() + 3);
         }
-    }
-
-    /** Columns beside each other that look the same. */
-    private record Stretch(FrameTrack.Mark mark, int start, int width) {}
-
-    private List<Stretch> stretches(int columns) {
-        List<Stretch> stretches = new ArrayList<>();
-        int start = 0;
-        FrameTrack.Mark run = view.worst(0, columns);
-        for (int column = 1; column <= columns; column++) {
-            FrameTrack.Mark mark = column == columns ? null : view.worst(column, columns);
-            if (mark != run) {
-                stretches.add(new Stretch(run, start, column - start));
-                start = column;
-                run = mark;
-            }
-        }
-        return stretches;
     }
 
     private void paint() {
-        GraphicsContext g = canvas.getGraphicsContext2D();
-        g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
-        int columns = (int) inner();
-        double top = 6;
-        double tall = HEIGHT - RULER - top - 2;
-        if (strip == null || strip.count() == 0) {
-            g.setFill(dyes.empty());
-            g.fillRect(SIDE, top, columns, tall);
-            return;
-        }
-        List<Stretch> stretches = stretches(columns);
-        stretches.forEach(s -> Marks.ground(g, dyes, s.mark, SIDE + s.start, s.width, top, tall));
-        stretches.forEach(s -> Marks.shape(g, dyes, s.mark, SIDE + s.start, s.width, top, tall));
-        wave(g, top, tall);
-        veil(g, top, tall);
-        separators(g, top, tall);
-        cachedLine(g, top + tall);
-        ruler(g, top + tall);
-        if (lanes) {
-            Lanes.paint(g, dyes, strip, view, SIDE, HEIGHT, (int) inner());
-        }
+        double scale = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
+        painter.paint(rows, strip, cached, wave, scale);
     }
 
-    /** The highest sample of each column, from the middle up and down. */
-    private void wave(GraphicsContext g, double top, double tall) {
-        if (wave == null) {
-            return;
-        }
-        g.setFill(dyes.wave());
-        int columns = (int) inner();
-        for (int column = 0; column < columns; column++) {
-            long from = view.placeAt(column, columns);
-            long to = Math.min(strip.count() - 1, Math.max(from, view.placeAt(column + 1, columns) - 1));
-            float peak = 0;
-            for (long p = from; p <= to && p < wave.length; p++) {
-                peak = Math.max(peak, wave[(int) p]);
-            }
-            double half = peak * tall / 2;
-            g.fillRect(SIDE + column, top + tall / 2 - half, 1, 2 * half);
-        }
-    }
-
-    private void cachedLine(GraphicsContext g, double y) {
-        g.setFill(dyes.cut());
-        for (int from = cached.nextSetBit(0); from >= 0; from = cached.nextSetBit(cached.nextClearBit(from))) {
-            double left = Math.clamp(SIDE + view.xOf(from, inner()), SIDE, SIDE + inner());
-            double right = Math.clamp(SIDE + view.xOf(cached.nextClearBit(from), inner()), SIDE, SIDE + inner());
-            g.fillRect(left, y, right - left, 2);
-        }
-    }
-
-    /** What lies outside the chosen range steps back. */
-    private void veil(GraphicsContext g, double top, double tall) {
-        FrameRange used = strip.used();
-        double from = Math.clamp(SIDE + view.xOf(used.first(), inner()), SIDE, SIDE + inner());
-        double to = Math.clamp(SIDE + view.xOf(used.last() + 1.0, inner()), SIDE, SIDE + inner());
-        g.setFill(dyes.veil());
-        g.fillRect(SIDE, top, from - SIDE, tall);
-        g.fillRect(to, top, SIDE + inner() - to, tall);
-    }
-
-    private void separators(GraphicsContext g, double top, double tall) {
-        g.setStroke(dyes.hair());
-        if (inner() / view.shown() >= 6) {
-            for (long p = (long) view.first(); p <= view.first() + view.shown(); p++) {
-                double x = Math.round(SIDE + view.xOf(p, inner())) + .5;
-                g.strokeLine(x, top, x, top + tall);
-            }
-        }
-        g.setStroke(dyes.cut());
-        g.setLineWidth(2);
-        for (long cut : strip.cuts()) {
-            double x = Math.round(SIDE + view.xOf(cut, inner()));
-            if (x >= SIDE && x <= getWidth() - SIDE) {
-                g.strokeLine(x, 1, x, top + tall + 3);
-            }
-        }
-    }
-
-    private void ruler(GraphicsContext g, double y) {
-        g.setFont(Font.font("IBM Plex Mono", 11));
-        g.setFill(dyes.text());
-        g.setStroke(dyes.text());
-        g.setLineWidth(1);
-        Rate rate = strip.rate().orElse(null);
-        double digits = strip.number(strip.count() - 1).length() * MONO;
-        long step = view.rulerStep(inner(), rate == null ? digits + 50 : digits + TIMECODE * MONO + 34);
-        for (long p = (long) Math.ceil(view.first() / step) * step; p < view.first() + view.shown(); p += step) {
-            double x = Math.round(SIDE + view.xOf(p, inner())) + .5;
-            String label = strip.number(p);
-            g.strokeLine(x, y, x, y + 4);
-            double end = x + 3 + label.length() * MONO;
-            if (end < getWidth()) {
-                g.setFill(dyes.text());
-                g.fillText(label, x + 3, y + 13);
-            }
-            if (rate != null && end + (TIMECODE + 1) * MONO < getWidth()) {
-                g.setFill(dyes.pale());
-                g.fillText(strip.timecode(p).orElseThrow().toString(), end + 7, y + 13);
-            }
+    /** Pictures come by the dozen: they are drawn together. */
+    private void paintSoon() {
+        if (!dirty) {
+            dirty = true;
+            Platform.runLater(() -> {
+                dirty = false;
+                paint();
+            });
         }
     }
 }

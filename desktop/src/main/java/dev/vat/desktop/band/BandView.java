@@ -98,6 +98,18 @@ public final class BandView {
         return places;
     }
 
+    /** The next place after {@code place} that carries a mark, from the start again after the last one; -1 if none does. */
+    public long next(FrameTrack.Mark mark, long place) {
+        byte rank = rank(mark);
+        for (int i = 1; i <= ranks.length; i++) {
+            int p = (int) ((place + i) % ranks.length);
+            if (ranks[p] == rank) {
+                return p;
+            }
+        }
+        return -1;
+    }
+
     /** The nearest place after (or before) {@code place} at which something is wrong or stands in, or -1. */
     public long nextTrouble(long place, boolean forward) {
         for (long p = place + (forward ? 1 : -1); p >= 0 && p < ranks.length; p += forward ? 1 : -1) {

@@ -91,6 +91,11 @@ public interface FrameTrack {
         return List.of();
     }
 
+    /** Places at which one item's picture goes over into the next one's, in ascending order. */
+    default List<FrameRange> dissolves() {
+        return List.of();
+    }
+
     /** An item's end or start, which can be dragged. @param at the place from which on it, or what follows it, is seen */
     record Edge(long at, ReelSpan item, boolean start) {}
 

@@ -14,9 +14,9 @@ public final class Marks {
         shape(g, dyes, mark, 0, g.getCanvas().getWidth(), 0, g.getCanvas().getHeight());
     }
 
-    /** One stretch of equal frames; a fault is never narrower than two pixels. */
+    /** One stretch of equal frames; a fault is never narrower than three pixels. */
     private static double wide(FrameTrack.Mark mark, double width) {
-        return mark.ordinal() > FrameTrack.Mark.GOOD.ordinal() ? Math.max(2, width) : width;
+        return mark.ordinal() > FrameTrack.Mark.GOOD.ordinal() ? Math.max(3, width) : width;
     }
 
     static void ground(GraphicsContext g, BandColours dyes, FrameTrack.Mark mark, double x, double width, double top, double tall) {
@@ -39,8 +39,8 @@ public final class Marks {
             case EMPTY -> g.strokeRect(x + .5, top + .5, Math.max(1, wide - 1), tall - 1);
             case CUT_SHORT -> g.fillRect(x, top + tall * .55, wide, tall * .45);
             case UNREADABLE -> hatch(g, x, wide, top, tall);
-            case MISMATCH -> g.fillRect(x, top, wide, 8);
-            case FILLED -> g.fillRect(x, top + tall - 9, wide, 9);
+            case MISMATCH -> g.fillRect(x, top, wide, tall * .4);
+            case FILLED -> g.fillRect(x, top + tall * .55, wide, tall * .45);
             case SUSPECT -> wedge(g, x, wide, top, tall);
             case MARKED -> lozenge(g, x + wide / 2, top + tall / 2);
             case ARRIVING -> g.fillRect(x, top + tall / 2 - 1.5, wide, 3);
@@ -55,12 +55,12 @@ public final class Marks {
     private static void wedge(GraphicsContext g, double x, double wide, double top, double tall) {
         double middle = x + wide / 2;
         double half = Math.max(3, Math.min(6, wide / 2));
-        g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top, top, top + 9}, 3);
-        g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top + tall, top + tall, top + tall - 9}, 3);
+        g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top, top, top + tall * .42}, 3);
+        g.fillPolygon(new double[] {middle - half, middle + half, middle}, new double[] {top + tall, top + tall, top + tall * .58}, 3);
     }
 
     private static void lozenge(GraphicsContext g, double x, double y) {
-        g.fillPolygon(new double[] {x - 5, x, x + 5, x}, new double[] {y, y - 7, y, y + 7}, 4);
+        g.fillPolygon(new double[] {x - 4, x, x + 4, x}, new double[] {y, y - 6, y, y + 6}, 4);
     }
 
     private static void hatch(GraphicsContext g, double x, double wide, double top, double tall) {

@@ -16,6 +16,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Reading;
+import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
@@ -155,6 +156,12 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
     @Override
     public List<Long> cuts() {
         return plan().spans().stream().skip(1).map(ReelSpan::start).toList();
+    }
+
+    @Override
+    public List<FrameRange> dissolves() {
+        return plan().spans().stream().filter(s -> s.overlap() > 0)
+                .map(s -> FrameRange.of(s.start(), s.start() + s.overlap() - 1)).toList();
     }
 
     @Override

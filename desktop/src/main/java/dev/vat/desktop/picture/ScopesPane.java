@@ -1,6 +1,7 @@
 package dev.vat.desktop.picture;
 
 import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.look.ShownImage;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.ViewerMessage.Scope.Drawn;

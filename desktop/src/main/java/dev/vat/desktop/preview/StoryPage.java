@@ -6,7 +6,7 @@ import dev.vat.core.preview.Preview;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.picture.ShownImage;
+import dev.vat.desktop.look.ShownImage;
 import dev.vat.desktop.session.Previews;
 import dev.vat.desktop.session.Session;
 import dev.vat.protocol.ViewerMessage;

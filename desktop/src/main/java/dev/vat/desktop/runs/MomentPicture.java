@@ -4,7 +4,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.run.RunPlan;
-import dev.vat.desktop.picture.ShownImage;
+import dev.vat.desktop.look.ShownImage;
 import dev.vat.desktop.session.RunLine;
 import dev.vat.engine.viewer.ShownPicture;
 import dev.vat.engine.viewer.Viewer;

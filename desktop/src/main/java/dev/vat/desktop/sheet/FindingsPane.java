@@ -27,6 +27,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -89,7 +90,10 @@ public final class FindingsPane extends VBox {
     }
 
     private ToggleButton fold(int notes) {
-        ToggleButton fold = Controls.toggle(notes == 1 ? "1 note" : notes + " notes");
+        ToggleButton fold = Controls.toggle(Integer.toString(notes));
+        String words = notes == 1 ? "1 note" : notes + " notes";
+        fold.setAccessibleText(words);
+        fold.setTooltip(new Tooltip(words + ": worth knowing, nothing to be done"));
         fold.setId("notes");
         fold.setSelected(unfolded);
         fold.getStyleClass().addAll("remedy", "notes-fold");

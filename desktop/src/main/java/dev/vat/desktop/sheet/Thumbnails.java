@@ -8,7 +8,7 @@ import dev.vat.core.recipe.Recipe;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
-import dev.vat.desktop.picture.ShownImage;
+import dev.vat.desktop.look.ShownImage;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.ViewerMessage;
 import java.util.LinkedHashMap;

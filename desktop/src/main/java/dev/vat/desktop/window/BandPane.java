@@ -44,6 +44,7 @@ final class BandPane extends VBox {
     private final Button whole = Controls.button("Whole again");
     private final Button clear = Controls.button("Unselect");
     private final HBox legend = new HBox();
+    private final LongConsumer seek;
     private FrameTrack strip;
     private FrameTrack legendOf;
 
@@ -51,7 +52,8 @@ final class BandPane extends VBox {
         this.session = session;
         this.player = player;
         this.dyes = dyes;
-        this.band = new Band(dyes);
+        this.seek = seek;
+        this.band = new Band(dyes, session.viewer());
         getStyleClass().add("band");
         name.getStyleClass().add("strong");
         name.setId("band-name");
@@ -216,6 +218,13 @@ final class BandPane extends VBox {
         show(strip);
     }
 
+    private void next(FrameTrack.Mark mark) {
+        long place = band.view().next(mark, player.place());
+        if (place >= 0) {
+            seek.accept(place);
+        }
+    }
+
     private void legend() {
         legend.getChildren().clear();
         for (FrameTrack.Mark mark : FrameTrack.Mark.values()) {
@@ -223,11 +232,12 @@ final class BandPane extends VBox {
             if (count > 0) {
                 Canvas swatch = new Canvas(14, 12);
                 Marks.swatch(swatch.getGraphicsContext2D(), mark, dyes);
-                Label label = new Label(mark.name().toLowerCase(Locale.ROOT).replace('_', ' ').replace("unchecked", "not checked")
-                        + " " + count, swatch);
-                label.getStyleClass().add("legend");
-                label.setMinWidth(Region.USE_PREF_SIZE);
-                legend.getChildren().add(label);
+                String words = mark.name().toLowerCase(Locale.ROOT).replace('_', ' ').replace("unchecked", "not checked");
+                Button tally = Parts.button("tally-" + words.replace(' ', '-'), words + " " + count, () -> next(mark));
+                tally.setGraphic(swatch);
+                tally.getStyleClass().add("legend");
+                tally.setTooltip(new Tooltip("To the next frame that is " + words));
+                legend.getChildren().add(tally);
             }
         }
     }

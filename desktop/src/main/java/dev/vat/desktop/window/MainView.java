@@ -167,7 +167,10 @@ public final class MainView extends StackPane {
         search = new CommandSearch(commands, this::places, this::leaveSearch);
         picture.setOnWave(peaks -> band.band().setWave(peaks));
         picture.setOnCached(places -> band.band().setCached(places));
-        picture.setOnPlace(place -> band.band().setPlace(place, player.isPlaying()));
+        picture.setOnPlace(place -> {
+            band.band().setPlace(place, player.isPlaying());
+            band.band().setPlaying(player.isPlaying());
+        });
         picture.setOnDragged(looked);
         picture.setOnCompared(this::refreshLater);
         picture.setOnCompare(button -> new CompareMenu(session, picture::compare).show(button, player.strip()));
@@ -175,7 +178,7 @@ public final class MainView extends StackPane {
         sheet.setMinWidth(400);
         stage.setMinWidth(300);
         middle.getItems().addAll(sheet, stage);
-        middle.setDividerPositions(.46);
+        middle.setDividerPositions(.47);
         top.getChildren().addAll(head, words, band);
         page.setTop(top);
         page.setCenter(middle);
@@ -474,7 +477,7 @@ public final class MainView extends StackPane {
             middle.getItems().remove(sheet);
         } else {
             middle.getItems().addFirst(sheet);
-            middle.setDividerPositions(.46);
+            middle.setDividerPositions(.47);
         }
     }
 
@@ -545,7 +548,8 @@ public final class MainView extends StackPane {
 
     /** Whether what should be on the screen is there: no picture under way, nothing left to refresh. */
     public boolean isSettled() {
-        return !refreshAsked && (documents.open() != null || stage.getChildren().contains(welcome) || picture.isSettled());
+        return !refreshAsked && (documents.open() != null || stage.getChildren().contains(welcome)
+                || picture.isSettled() && band.band().isSettled());
     }
 
     /** Lets go of what the window holds; the session is closed by its owner. */

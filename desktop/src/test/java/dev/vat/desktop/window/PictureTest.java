@@ -4,6 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.TestFrames;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.Set;
 import javafx.geometry.Point2D;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
@@ -103,6 +107,26 @@ class PictureTest extends WindowCase {
         assertThat(isThere("band-selected")).isFalse();
         type(KeyCode.EQUALS);
         type(KeyCode.DIGIT0);
+    }
+
+    @Test
+    void theBandShowsPicturesAndItsTalliesStepThroughTheirFrames() throws Exception {
+        Path kite = TestFrames.png(folder, "kite", 40);
+        Files.delete(kite.resolve("kite.0007.png"));
+        Files.delete(kite.resolve("kite.0020.png"));
+        drop(kite);
+        var shown = on(() -> node("band").snapshot(null, null));
+        Set<Integer> colours = new HashSet<>();
+        for (int x = 20; x < shown.getWidth() - 20; x += 3) {
+            colours.add(shown.getPixelReader().getArgb(x, 40));
+        }
+        assertThat(colours).as("the ramp of the frames, not one grey").hasSizeGreaterThan(10);
+        press("tally-missing");
+        assertThat(text("picture-number")).isEqualTo("0007");
+        press("tally-missing");
+        assertThat(text("picture-number")).isEqualTo("0020");
+        press("tally-missing");
+        assertThat(text("picture-number")).as("from the start again").isEqualTo("0007");
     }
 
     @Test

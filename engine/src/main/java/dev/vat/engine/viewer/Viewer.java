@@ -42,8 +42,9 @@ public final class Viewer implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Viewer.class);
     private static final int MOST_RESTARTS_IN_A_ROW = 20;
 
-    /** A picture that was asked for. */
-    private record Wanted(ViewerMessage.Subject subject, ViewerMessage.Shape shape, CompletableFuture<ShownPicture> answer) {}
+    /** A picture that was asked for. @param patient whether others go before it */
+    private record Wanted(ViewerMessage.Subject subject, ViewerMessage.Shape shape, CompletableFuture<ShownPicture> answer,
+            boolean patient) {}
 
     /** What else was asked: a value, or a reason in words for which there is none. */
     private record Question<T>(CompletableFuture<T> answer) {
@@ -65,6 +66,8 @@ public final class Viewer implements AutoCloseable {
     private final Places places;
     private final Map<Long, Wanted> shown = new HashMap<>();
     private final Deque<Wanted> waiting = new ArrayDeque<>();
+    /** Those that others go before. */
+    private final Deque<Wanted> later = new ArrayDeque<>();
     private final Deque<Integer> freeSlots = new ArrayDeque<>();
     private final List<CheckJob> jobs = new ArrayList<>();
     private final Set<ViewerMessage.Subject> deadly = new HashSet<>();
@@ -219,7 +222,17 @@ public final class Viewer implements AutoCloseable {
     }
 
     /** A picture at a size of up to 4096 x 2304; fails with a reason in words. Cancel what isn't wanted any more. */
-    public synchronized CompletableFuture<ShownPicture> picture(ViewerMessage.Subject subject, ViewerMessage.Shape shape) {
+    public CompletableFuture<ShownPicture> picture(ViewerMessage.Subject subject, ViewerMessage.Shape shape) {
+        return picture(subject, shape, false);
+    }
+
+    /** The same for pictures that can wait: one at a time, beside the others. */
+    public CompletableFuture<ShownPicture> later(ViewerMessage.Subject subject, ViewerMessage.Shape shape) {
+        return picture(subject, shape, true);
+    }
+
+    private synchronized CompletableFuture<ShownPicture> picture(ViewerMessage.Subject subject, ViewerMessage.Shape shape,
+            boolean patient) {
         CompletableFuture<ShownPicture> answer = new CompletableFuture<>();
         if (!PictureSlots.fits(shape.width(), shape.height())) {
             answer.completeExceptionally(new IllegalArgumentException(
@@ -227,7 +240,7 @@ public final class Viewer implements AutoCloseable {
         } else if (deadly.contains(subject)) {
             answer.completeExceptionally(new IllegalStateException("unreadable: it makes the decoder crash"));
         } else {
-            waiting.add(new Wanted(subject, shape, answer));
+            (patient ? later : waiting).add(new Wanted(subject, shape, answer, patient));
             pump();
         }
         return answer;
@@ -247,12 +260,18 @@ public final class Viewer implements AutoCloseable {
 
     private void pumpPictures() throws IOException {
         waiting.removeIf(wanted -> wanted.answer.isDone());
-        while (!waiting.isEmpty()) {
+        later.removeIf(wanted -> wanted.answer.isDone());
+        while (true) {
+            boolean one = !later.isEmpty() && shown.values().stream().noneMatch(Wanted::patient);
+            Wanted wanted = one ? later.peek() : waiting.peek();
+            if (wanted == null) {
+                return;
+            }
             WorkerProcess running = worker();
             if (freeSlots.isEmpty()) {
                 return;
             }
-            Wanted wanted = waiting.poll();
+            (one ? later : waiting).remove();
             long id = ++lastId;
             shown.put(id, wanted);
             if (!tell(running, new ViewerMessage.Show(id, freeSlots.poll(), wanted.subject, wanted.shape))) {
@@ -365,8 +384,10 @@ public final class Viewer implements AutoCloseable {
     }
 
     private void failAll(String why) {
-        waiting.forEach(w -> w.answer.completeExceptionally(new IllegalStateException(why)));
-        waiting.clear();
+        for (Deque<Wanted> queue : List.of(waiting, later)) {
+            queue.forEach(w -> w.answer.completeExceptionally(new IllegalStateException(why)));
+            queue.clear();
+        }
         jobs.forEach(j -> j.fail(why));
         jobs.clear();
         failQuestions(why);

@@ -1,4 +1,4 @@
-package dev.vat.desktop.picture;
+package dev.vat.desktop.look;
 
 import dev.vat.engine.viewer.ShownPicture;
 import java.nio.ByteBuffer;
