@@ -51,7 +51,7 @@ final class PictureSettings {
     private static final Setting LOOK = Setting.of("look", Group.COLOUR, "LUT", "A table of colours (.cube) that display codes go "
             + "through first. Enter chooses a file; Backspace takes it away.")
             .showing(d -> d.look() == null ? "none" : d.look().name()).judgedBy("look-unusable", "look-above-white")
-            .back(d -> d.withLook(null))
+            .back(d -> d.withLook(null)).carried((from, to) -> to.withLook(from.look()))
             .option("--look", "FILE", "A table of colours (.cube) that pictures go through.",
                     (_, d, text) -> d.withLook(Look.of(Path.of(text))));
 
@@ -60,6 +60,7 @@ final class PictureSettings {
             .showing((view, d) -> view.known().map(reel -> burnIn(reel, d))).chosen(PictureSettings::burnIns)
             .judgedBy("burn-in-small", "letters-missing", "face-unusable", "watermark-unusable")
             .back(d -> d.withBurnIn(null))
+            .carried((from, to) -> from.clean() ? to.withCleanPictures() : to.withBurnIn(from.burnIn()))
             .optionOfMany("--burn-in", "WORDS@PLACE", "A line written into every picture, in place of the reel's: '{source} "
                     + "{frame}@bottom-left'. May stand several times.", PictureSettings::line)
             .option("--clean", null, "Nothing is written into pictures, whatever the reel has.", (_, d, _) -> d.withCleanPictures());

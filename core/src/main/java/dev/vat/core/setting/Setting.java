@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BinaryOperator;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
@@ -47,6 +48,7 @@ public final class Setting {
     private Shown<List<Choice>> choices;
     private Predicate<Deliverable> applies = _ -> true;
     private UnaryOperator<Deliverable> back = UnaryOperator.identity();
+    private BinaryOperator<Deliverable> carried;
     private final List<CommandOption> options = new ArrayList<>();
     private Set<String> findings = Set.of();
 
@@ -101,6 +103,12 @@ public final class Setting {
 
     Setting chosen(Shown<List<Choice>> offered) {
         choices = offered;
+        return this;
+    }
+
+    /** @param give the second deliverable with what the first has here, where that is more than a choice or a text */
+    Setting carried(BinaryOperator<Deliverable> give) {
+        carried = give;
         return this;
     }
 
@@ -202,6 +210,31 @@ public final class Setting {
     /** The same with this as the target has it. */
     public Deliverable asTarget(Deliverable deliverable) {
         return back.apply(deliverable);
+    }
+
+    /**
+     * What one deliverable has here, given to another one.
+     *
+     * @throws IllegalArgumentException saying in words why that one can't have it
+     */
+    public Deliverable carry(SettingView view, Deliverable from, Deliverable to) {
+        if (!isEditable(to)) {
+            throw new IllegalArgumentException(to.title() + " has no " + title.toLowerCase(Locale.ROOT) + " to set");
+        }
+        if (carried != null) {
+            return carried.apply(from, to);
+        }
+        if (input() == Input.TYPED) {
+            return typed(view, to, text(view, from));
+        }
+        Choice chosen = choices(view, from).stream().filter(Choice::chosen).findFirst().orElseThrow(
+                () -> new IllegalArgumentException(from.title() + " has nothing here that " + to.title() + " could have"));
+        Choice same = choices(view, to).stream().filter(c -> c.id().equals(chosen.id())).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(to.title() + " can't have " + chosen.title()));
+        if (same.refusal() != null) {
+            throw new IllegalArgumentException(to.title() + " can't have " + chosen.title() + ": " + same.refusal());
+        }
+        return same.change().apply(to);
     }
 
     /** How it is said on the command line; nothing where it can't be. */

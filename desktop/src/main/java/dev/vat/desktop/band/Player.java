@@ -9,6 +9,9 @@ import dev.vat.core.time.Rational;
  */
 public final class Player {
 
+    /** How many times faster than real time it shuttles at most. */
+    private static final int FASTEST = 16;
+
     private FrameTrack strip;
     private long place;
     private long loopFirst = -1;
@@ -89,6 +92,27 @@ public final class Player {
 
     public Rational speed() {
         return speed;
+    }
+
+    /**
+     * Plays in a direction, twice as fast each time it is asked again while it plays so, up to {@link #FASTEST}.
+     *
+     * @param backwards towards the first frame
+     */
+    public void shuttle(boolean backwards) {
+        boolean faster = playing && this.backwards == backwards;
+        setBackwards(backwards);
+        setSpeed(faster && speed.compareTo(Rational.ONE) >= 0 ? Rational.of(Math.min(2 * speed.floor(), FASTEST), 1) : Rational.ONE);
+        if (!playing) {
+            play(true);
+        }
+    }
+
+    /** Plays no more; the next time at full speed, forwards. */
+    public void stop() {
+        play(false);
+        setBackwards(false);
+        setSpeed(Rational.ONE);
     }
 
     public void setBackwards(boolean on) {

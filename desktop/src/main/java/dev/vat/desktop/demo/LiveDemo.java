@@ -36,7 +36,7 @@ public final class LiveDemo {
         if (new DemoFolder(folder).isThere()) {
             return;
         }
-        session.say("The demo's frames are being drawn into " + folder + "; they appear as they come.");
+        session.working("The demo's frames are being drawn into " + folder + "; they appear as they come.");
         LiveDemo demo = new LiveDemo(session);
         demo.looking.play();
         Thread.ofVirtual().name("demo").start(() -> demo.draw(places, folder));
@@ -52,7 +52,7 @@ public final class LiveDemo {
         } catch (IOException e) {
             Platform.runLater(() -> {
                 looking.stop();
-                session.say("The demo can't be drawn: " + e.getMessage());
+                session.fail("The demo can't be drawn: " + e.getMessage());
             });
         } catch (InterruptedException _) {
             Thread.currentThread().interrupt();

@@ -36,6 +36,13 @@ public final class Controls {
         return item;
     }
 
+    public static MenuItem item(String id, String text, Runnable act) {
+        MenuItem item = item(text);
+        item.setId(id);
+        item.setOnAction(_ -> act.run());
+        return item;
+    }
+
     public static CheckMenuItem checked(String text) {
         CheckMenuItem item = new CheckMenuItem(text);
         item.setMnemonicParsing(false);

@@ -17,6 +17,9 @@ public interface Dialogs {
 
     List<Path> frames(String title);
 
+    /** Files of any kind that can be brought in, several at once. */
+    List<Path> files(String title);
+
     Optional<Path> project(String title);
 
     Optional<Path> saveProject(String title, String name);

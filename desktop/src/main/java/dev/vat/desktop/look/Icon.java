@@ -22,6 +22,8 @@ public enum Icon {
     UP("M6 2 L11 9 H1 Z"),
     DOWN("M6 10 L1 3 H11 Z"),
     CLOSE("M1.6 0.4 L6 4.8 L10.4 0.4 L11.6 1.6 L7.2 6 L11.6 10.4 L10.4 11.6 L6 7.2 L1.6 11.6 L0.4 10.4 L4.8 6 L0.4 1.6 Z"),
+    /** One picture goes over into the next. */
+    JOINT("M0 11 L12 1 V11 Z"),
     MARK("M0 1 H12 L10 3.2 V11 C10 11.6 9.6 12 9 12 H3 C2.4 12 2 11.6 2 11 V3.2 Z M3.6 5.2 H8.4 V6.8 H3.6 Z");
 
     private final String path;

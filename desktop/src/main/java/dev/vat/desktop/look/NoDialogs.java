@@ -19,6 +19,11 @@ public final class NoDialogs implements Dialogs {
     }
 
     @Override
+    public List<Path> files(String title) {
+        return List.of();
+    }
+
+    @Override
     public Optional<Path> project(String title) {
         return Optional.empty();
     }

@@ -4,6 +4,7 @@ import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -34,6 +35,16 @@ public final class Parts {
         button.setId(id);
         button.setMinWidth(Region.USE_PREF_SIZE);
         button.setOnAction(_ -> act.run());
+        return button;
+    }
+
+    /** A button that is a picture. @param words for who points at it, and for screen readers */
+    public static Button icon(String id, Icon icon, String words, Runnable act) {
+        Button button = button(id, "", act);
+        button.setGraphic(icon.node());
+        button.getStyleClass().add("small");
+        button.setAccessibleText(words);
+        button.setTooltip(new Tooltip(words));
         return button;
     }
 

@@ -321,6 +321,19 @@ public final class PictureArea extends BorderPane {
         return compare.isGoing() && compare.way() == Way.DIFFERENCE;
     }
 
+    /** Plays forwards or backwards, faster each time. */
+    public void shuttle(boolean backwards) {
+        player.shuttle(backwards);
+        pace.rest();
+        transport.showPace();
+    }
+
+    /** Plays no more; the next time at full speed, forwards. */
+    public void stop() {
+        player.stop();
+        transport.showPace();
+    }
+
     public void togglePlay() {
         player.play(!player.isPlaying());
         pace.rest();

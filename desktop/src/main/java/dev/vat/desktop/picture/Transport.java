@@ -37,9 +37,9 @@ final class Transport extends HBox {
 
     private final Player player;
     private final Button play = Controls.button("");
-    private final ToggleButton loop = toggle("loop", "Loop", "Begin again at the end (L)");
+    private final ToggleButton loop = toggle("loop", "Loop", "Begin again at the end (Shift+L)");
     private final ToggleButton every = toggle("every-frame", "Every frame", "Show every frame, even if that is slower than the rate (E)");
-    private final ToggleButton backwards = toggle("backwards", "Backwards", "Play from the end to the start (K)");
+    private final ToggleButton backwards = toggle("backwards", "Backwards", "Play from the end to the start (J)");
     private final Button speed = Controls.button("Speed");
     private final ToggleButton actual = toggle("actual-size", "1:1", "One stored pixel on one pixel of the screen (1)");
     private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
@@ -152,6 +152,12 @@ final class Transport extends HBox {
         words();
     }
 
+    /** Shows how fast and in which direction it plays now. */
+    void showPace() {
+        backwards.setSelected(player.isBackwards());
+        words();
+    }
+
     /** How the picture is looked at, for the bar above it. */
     HBox looks() {
         return looks;
@@ -185,7 +191,7 @@ final class Transport extends HBox {
             }
         }
         if (ground.isManaged()) {
-            items.add(item("look-ground", "Ground: " + ground.getText() + " (B)", ground::fire));
+            items.add(Controls.item("look-ground", "Ground: " + ground.getText() + " (B)", ground::fire));
         }
         return items;
     }
@@ -211,13 +217,6 @@ final class Transport extends HBox {
         return item;
     }
 
-    private static MenuItem item(String id, String words, Runnable act) {
-        MenuItem item = Controls.item(words);
-        item.setId(id);
-        item.setOnAction(_ -> act.run());
-        return item;
-    }
-
     /** What is other than usual is said on the menus themselves. */
     private void words() {
         List<String> seen = Stream.of(actual, safe, alpha, odd, values).filter(ToggleButton::isSelected).map(ToggleButton::getText)
@@ -227,7 +226,9 @@ final class Transport extends HBox {
     }
 
     private static String words(Rational speed) {
-        return speed.equals(Rational.ONE) ? "Full speed" : speed.equals(Rational.of(1, 2)) ? "Half speed" : "Quarter speed";
+        return speed.equals(Rational.ONE) ? "Full speed"
+                : speed.compareTo(Rational.ONE) > 0 ? speed + " times speed"
+                        : speed.equals(Rational.of(1, 2)) ? "Half speed" : "Quarter speed";
     }
 
     boolean isEveryFrame() {

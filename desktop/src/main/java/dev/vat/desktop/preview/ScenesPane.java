@@ -84,18 +84,16 @@ public final class ScenesPane extends VBox {
     public void show() {
         List<Node> rows = new ArrayList<>();
         List<LiveScene> scenes = session.scenes().all();
+        // Without a scene there is nothing to be seen here: one is started from the head's menu.
+        Parts.present(this, !scenes.isEmpty() || session.scenes().isStarting() || session.previews().isGoing());
         HBox head = Parts.row(Parts.label("Scenes", "strong"));
         head.getStyleClass().add("filter-bar");
         if (scenes.isEmpty()) {
-            head.getChildren()
-                    .add(Parts.label(session.scenes().isStarting() ? "The stand-in is starting" : "None runs on this machine.", "note"));
+            head.getChildren().add(Parts.label("The stand-in is starting", "note"));
         }
         head.getChildren().add(Parts.space());
         if (!session.previews().latest().isEmpty()) {
             head.getChildren().add(Parts.small("director-reel", "Reel for the director", window::director));
-        }
-        if (scenes.isEmpty() && !session.scenes().isStarting()) {
-            head.getChildren().add(Parts.small("start-scene", "Start the stand-in scene", () -> session.scenes().startStandIn()));
         }
         rows.add(head);
         rows.add(progressRow);

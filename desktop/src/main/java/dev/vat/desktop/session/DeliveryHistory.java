@@ -126,7 +126,7 @@ public final class DeliveryHistory {
                 Map<String, String> noted = notes.all();
                 ui.execute(() -> entry.ifPresentOrElse(
                         e -> then.accept(new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))),
-                        () -> session.say(file.getFileName() + " wasn't made here, or was changed since: its bytes are those of no "
+                        () -> session.fail(file.getFileName() + " wasn't made here, or was changed since: its bytes are those of no "
                                 + "file in the history.")));
             } catch (IOException e) {
                 say(file.getFileName() + " can't be read: " + e.getMessage() + ".");
@@ -138,7 +138,7 @@ public final class DeliveryHistory {
     public void forAnother(Line line) {
         Project project = project(line);
         if (project == null) {
-            session.say("The project of " + line.file().getFileName() + " wasn't kept.");
+            session.fail("The project of " + line.file().getFileName() + " wasn't kept.");
             return;
         }
         session.show(project.withDeliverables(List.of()), null);
@@ -189,7 +189,7 @@ public final class DeliveryHistory {
 
     private boolean start(RunPlan plan, Line line) {
         if (!session.runs().isFree()) {
-            session.say("A run goes on already; make this again after it.");
+            session.working("A run goes on already; make this again after it.");
             return false;
         }
         if (plan.version() != RunPlan.VERSION) {
@@ -211,7 +211,7 @@ public final class DeliveryHistory {
         if (gone.isEmpty()) {
             session.bringIn(frames);
         } else {
-            session.say(gone.getFirst() + " isn't there any more.");
+            session.fail(gone.getFirst() + " isn't there any more.");
         }
     }
 
@@ -219,7 +219,7 @@ public final class DeliveryHistory {
     public void openProject(Line line) {
         Project project = project(line);
         if (project == null) {
-            session.say("The project of " + line.file().getFileName() + " wasn't kept.");
+            session.fail("The project of " + line.file().getFileName() + " wasn't kept.");
         } else {
             session.show(project, null);
         }
@@ -229,7 +229,7 @@ public final class DeliveryHistory {
         try {
             return line.entry.projectText() == null ? null : ProjectText.read(line.entry.projectText());
         } catch (IllegalArgumentException e) {
-            session.say("The project of " + line.file().getFileName() + " can't be read: " + e.getMessage());
+            session.fail("The project of " + line.file().getFileName() + " can't be read: " + e.getMessage());
             return null;
         }
     }

@@ -201,7 +201,7 @@ public final class Forecasts {
             }
         }
         trial.failures().forEach((id, why) -> session
-                .say(session.deliverable(Variants.deliverable(id)).map(Deliverable::title).orElse(id) + " can't be tried: " + why + "."));
+                .fail(session.deliverable(Variants.deliverable(id)).map(Deliverable::title).orElse(id) + " can't be tried: " + why + "."));
         session.foretold();
     }
 
@@ -266,12 +266,12 @@ public final class Forecasts {
     /** Tries steps of quality of some deliverables. @param then told of those that have any, in their order */
     public void ladders(List<Deliverable> deliverables, Consumer<List<Ladder>> then) {
         if (!canStart()) {
-            session.say(isGoing() ? "A test encode goes on already." : "Nothing can be tried yet: see what stands in the way.");
+            session.fail(isGoing() ? "A test encode goes on already." : "Nothing can be tried yet: see what stands in the way.");
             return;
         }
         List<Deliverable> steps = deliverables.stream().flatMap(d -> Variants.ladder(d).stream()).toList();
         if (steps.isEmpty()) {
-            session.say("There is no quality to choose in this codec.");
+            session.fail("There is no quality to choose in this codec.");
             return;
         }
         run(steps, (job, trial) -> {

@@ -57,7 +57,7 @@ public final class HandOver {
     public void write(Path file) {
         ResolvedReel programme = session.programme().orElse(null);
         if (programme == null || programme.rate().isEmpty() || programme.plan().count() == 0) {
-            session.say("There is no reel yet that could be handed over.");
+            session.fail("There is no reel yet that could be handed over.");
             return;
         }
         Project project = session.project();
@@ -70,7 +70,7 @@ public final class HandOver {
                 ui.execute(() -> session.say(
                         "Handed over: " + file + (left.isEmpty() ? "" : ". Other programs won't see: " + String.join("; ", left) + ".")));
             } catch (IOException | RuntimeException e) {
-                ui.execute(() -> session.say("The reel can't be handed over: " + e.getMessage()));
+                ui.execute(() -> session.fail("The reel can't be handed over: " + e.getMessage()));
             }
         });
     }
@@ -156,13 +156,13 @@ public final class HandOver {
 
     /** Writes a contact sheet of what is shown. @param sheet of it @param file its name's ending says what kind */
     public void contacts(ContactSheet sheet, Path file) {
-        session.say("The contact sheet is being written.");
+        session.working("The contact sheet is being written.");
         background.execute(() -> {
             try {
                 session.viewer().write(sheet, file);
                 ui.execute(() -> session.say("Contact sheet: " + file));
             } catch (IOException e) {
-                ui.execute(() -> session.say("The contact sheet can't be written: " + e.getMessage() + "."));
+                ui.execute(() -> session.fail("The contact sheet can't be written: " + e.getMessage() + "."));
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();
             }
@@ -177,7 +177,7 @@ public final class HandOver {
                 String text = Files.readString(file);
                 ui.execute(() -> taken(file, text, rate));
             } catch (IOException e) {
-                ui.execute(() -> session.say("The timeline can't be read: " + e.getMessage()));
+                ui.execute(() -> session.fail("The timeline can't be read: " + e.getMessage()));
             }
         });
     }
@@ -202,7 +202,7 @@ public final class HandOver {
                 session.askAbout(new Session.Stranger(file.getFileName().toString(), fresh, take));
             }
         } catch (IllegalArgumentException e) {
-            session.say(file.getFileName() + " can't be taken over: " + e.getMessage());
+            session.fail(file.getFileName() + " can't be taken over: " + e.getMessage());
         }
     }
 

@@ -20,7 +20,7 @@ public final class Layouts {
         try {
             return store.list();
         } catch (IOException e) {
-            session.say("The layouts can't be read: " + e.getMessage());
+            session.fail("The layouts can't be read: " + e.getMessage());
             return List.of();
         }
     }
@@ -30,7 +30,7 @@ public final class Layouts {
             store.keep(layout);
             session.say("Kept as " + layout.name() + ", without its sources: it stands where views are added to a reel.");
         } catch (IOException | IllegalArgumentException e) {
-            session.say("The layout can't be kept: " + e.getMessage());
+            session.fail("The layout can't be kept: " + e.getMessage());
         }
     }
 
@@ -38,7 +38,7 @@ public final class Layouts {
         try {
             store.forget(layout.name());
         } catch (IOException e) {
-            session.say("The layout can't be deleted: " + e.getMessage());
+            session.fail("The layout can't be deleted: " + e.getMessage());
         }
     }
 }

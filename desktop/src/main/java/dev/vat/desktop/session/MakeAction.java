@@ -112,7 +112,7 @@ public final class MakeAction {
     public void keepStill(Source source, long number) {
         FrameTable table = session.table(source.id());
         if (table == null || !table.sequence().has(number) || table.state(number) != FrameState.GOOD) {
-            session.say("Frame " + number + " of " + source.name() + " isn't there whole: no still can be made of it.");
+            session.fail("Frame " + number + " of " + source.name() + " isn't there whole: no still can be made of it.");
             return;
         }
         Project one = SingleStill.of(session.project(), source, table, number);
@@ -131,7 +131,7 @@ public final class MakeAction {
             Project project = session.project();
             session.runs().later().add(project, new RunQueue.Terms(time == null, time, null, false));
         } catch (IllegalArgumentException e) {
-            session.say(e.getMessage() + ".");
+            session.fail(e.getMessage() + ".");
         }
     }
 

@@ -22,7 +22,7 @@ public final class Presets {
         try {
             return store.list();
         } catch (IOException e) {
-            session.say("The presets can't be read: " + e.getMessage());
+            session.fail("The presets can't be read: " + e.getMessage());
             return List.of();
         }
     }
@@ -32,7 +32,7 @@ public final class Presets {
             Preset kept = store.keep(Preset.of(name, column));
             session.say("Kept as " + kept.name() + ": it stands under More, Presets.");
         } catch (IOException | IllegalArgumentException e) {
-            session.say("The preset can't be kept: " + e.getMessage());
+            session.fail("The preset can't be kept: " + e.getMessage());
         }
     }
 
@@ -42,7 +42,7 @@ public final class Presets {
             Preset kept = store.keep(Preset.parse(text));
             session.edit(DeliverableEdits.addPreset(kept));
         } catch (IOException | IllegalArgumentException e) {
-            session.say("What lies on the clipboard can't be taken: " + e.getMessage());
+            session.fail("What lies on the clipboard can't be taken: " + e.getMessage());
         }
     }
 
@@ -50,7 +50,7 @@ public final class Presets {
         try {
             store.forget(preset.name());
         } catch (IOException e) {
-            session.say("The preset can't be deleted: " + e.getMessage());
+            session.fail("The preset can't be deleted: " + e.getMessage());
         }
     }
 }

@@ -82,7 +82,7 @@ public final class Previews {
             ui.execute(() -> {
                 kept = all;
                 if (why != null) {
-                    session.say("A capture that was cut off couldn't be saved: " + why + ".");
+                    session.fail("A capture that was cut off couldn't be saved: " + why + ".");
                 } else if (!recovered.isEmpty()) {
                     session.say("Of a capture that was cut off is kept: " + recovered.stream()
                             .map(p -> p.file() + ", " + p.drawn() + " of " + p.wish().drawn() + " frames").collect(Collectors.joining("; "))
@@ -269,7 +269,7 @@ public final class Previews {
             try {
                 going.stop();
             } catch (IOException e) {
-                session.say("The capture can't be stopped: " + e.getMessage() + ".");
+                session.fail("The capture can't be stopped: " + e.getMessage() + ".");
             }
         }
     }
@@ -296,7 +296,7 @@ public final class Previews {
                     reload();
                 });
             } catch (IOException e) {
-                ui.execute(() -> session.say("The preview can't be changed: " + e.getMessage() + "."));
+                ui.execute(() -> session.fail("The preview can't be changed: " + e.getMessage() + "."));
             }
         });
     }

@@ -249,7 +249,7 @@ public final class Scenes {
             try {
                 SceneProcess started = SceneProcess.start(places, loss -> ui.execute(() -> {
                     own = null;
-                    session.say("The stand-in scene has gone: " + loss.why() + ".");
+                    session.fail("The stand-in scene has gone: " + loss.why() + ".");
                 }));
                 ui.execute(() -> {
                     starting = false;
@@ -259,7 +259,7 @@ public final class Scenes {
             } catch (IOException e) {
                 ui.execute(() -> {
                     starting = false;
-                    session.say("The stand-in scene can't be started: " + e.getMessage() + ".");
+                    session.fail("The stand-in scene can't be started: " + e.getMessage() + ".");
                 });
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();

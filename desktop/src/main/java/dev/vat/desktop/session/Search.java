@@ -46,16 +46,16 @@ public final class Search {
 
     void bringIn(List<Path> paths) {
         going++;
-        session.say("Looking into " + names(paths) + ".");
+        session.working("Looking into " + names(paths) + ".");
         session.changed();
         background.execute(() -> {
             try {
                 SourceFinder.Found found = SourceFinder.find(paths, this::tell);
                 ended(() -> found(found, paths));
             } catch (NoSuchFileException e) {
-                ended(() -> session.say("There is nothing at " + e.getFile() + "."));
+                ended(() -> session.fail("There is nothing at " + e.getFile() + "."));
             } catch (IOException e) {
-                ended(() -> session.say("Can't be read: " + e.getMessage()));
+                ended(() -> session.fail("Can't be read: " + e.getMessage()));
             } catch (CancellationException e) {
                 LOG.debug("Nobody waits for this search any more", e);
                 ended(() -> session.say("The search was stopped; nothing was brought in."));
@@ -69,7 +69,7 @@ public final class Search {
         }
         ui.execute(() -> {
             soFar = found.sequences();
-            session.say("Looking: %,d names, %d sequences so far.".formatted(found.names(), found.sequences().size()));
+            session.working("Looking: %,d names, %d sequences so far.".formatted(found.names(), found.sequences().size()));
             session.changed();
         });
     }
@@ -91,7 +91,7 @@ public final class Search {
         List<Location> locations = found.locations();
         session.say(passedOver);
         if (locations.isEmpty()) {
-            session.say("No frames, movies or sounds in " + names(paths) + ". Vat reads " + FileKind.stillTitles()
+            session.fail("No frames, movies or sounds in " + names(paths) + ". Vat reads " + FileKind.stillTitles()
                     + " files with and without numbers, movies, and sounds." + (passedOver.isEmpty() ? "" : " " + passedOver));
         } else if (Kin.group(locations.stream().filter(l -> !l.isSound()).toList()).size() <= 1) {
             session.edit(Edits.bringIn(locations, Edits.Layout.ONE_PROGRAMME));
@@ -131,7 +131,7 @@ public final class Search {
                     count++;
                 }
             }
-            session.say(count == 0 ? "There is no " + lost.name() + " in " + folder.getFileName() + "."
+            session.fail(count == 0 ? "There is no " + lost.name() + " in " + folder.getFileName() + "."
                     : count == 1 ? lost.name() + " was found again." : count + " sources were found again.");
         });
     }
@@ -145,7 +145,7 @@ public final class Search {
                 session.edit(SourceEdits.relink(source.id(), fit.getFirst()));
                 session.say(source.name() + " was replaced by " + fit.getFirst().name() + "; undo brings it back.");
             } else {
-                session.say(found.isEmpty() ? "There is nothing in " + folder.getFileName() + " that could take its place."
+                session.fail(found.isEmpty() ? "There is nothing in " + folder.getFileName() + " that could take its place."
                         : found.size() + " sources lie in " + folder.getFileName() + ": choose a folder with one.");
             }
         });
@@ -161,7 +161,7 @@ public final class Search {
                 List<Location> found = SourceFinder.find(folder).locations();
                 ui.execute(() -> outcome.of(found));
             } catch (IOException e) {
-                ui.execute(() -> session.say("Can't be read: " + e.getMessage()));
+                ui.execute(() -> session.fail("Can't be read: " + e.getMessage()));
             }
         });
     }
@@ -183,7 +183,7 @@ public final class Search {
                     }
                 });
             } catch (IOException e) {
-                ui.execute(() -> session.say("Versions of " + source.name() + " can't be looked for: " + e.getMessage()));
+                ui.execute(() -> session.fail("Versions of " + source.name() + " can't be looked for: " + e.getMessage()));
             }
         });
     }

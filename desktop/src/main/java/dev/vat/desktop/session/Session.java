@@ -68,7 +68,7 @@ public final class Session implements AutoCloseable {
     private List<Location> question = List.of();
     private Stranger stranger;
     private Planned planned;
-    private String message = "";
+    private Notice notice = Notice.NOTHING;
     private volatile boolean closed;
     private long revision;
     private long judgement;
@@ -126,14 +126,33 @@ public final class Session implements AutoCloseable {
         return judgement;
     }
 
-    /** One line about what just happened, until the next thing happens. */
-    public String message() {
-        return message;
+    /** What just happened, until the next thing happens. */
+    public Notice notice() {
+        return notice;
     }
 
-    /** Shows a line about what happened; an empty one takes it away. */
+    /** Shows a line about what was done; an empty one takes the line away. */
     public void say(String text) {
-        message = text;
+        notice = new Notice(Notice.Kind.DONE, text);
+        tell();
+    }
+
+    /** What couldn't be done stays until somebody has dealt with it. */
+    private void forgetNotice() {
+        if (notice.kind() != Notice.Kind.FAILED) {
+            notice = Notice.NOTHING;
+        }
+    }
+
+    /** Shows a line about what goes on. */
+    public void working(String text) {
+        notice = new Notice(Notice.Kind.UNDER_WAY, text);
+        tell();
+    }
+
+    /** Shows a line about what couldn't be done: what happened, to which file, and what to do. */
+    public void fail(String text) {
+        notice = new Notice(Notice.Kind.FAILED, text);
         tell();
     }
 
@@ -425,7 +444,7 @@ public final class Session implements AutoCloseable {
     }
 
     private void opened(Project project, Path path) {
-        message = "";
+        forgetNotice();
         show(project, path);
         keeper.rememberProject(path);
     }
@@ -440,7 +459,7 @@ public final class Session implements AutoCloseable {
 
     /** An empty window; the project before it is saved already. */
     public void startAnew() {
-        message = "";
+        forgetNotice();
         show(Project.EMPTY, null);
     }
 

@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.input.MouseDragEvent;
@@ -7,8 +8,8 @@ import javafx.scene.input.MouseDragEvent;
 /** What is on its way from one row of the sheet to another place, as the user data of the row. */
 public sealed interface Dragged {
 
-    /** @param id of the source */
-    record OfSource(String id) implements Dragged {}
+    /** @param ids of the sources */
+    record OfSources(List<String> ids) implements Dragged {}
 
     /** @param place of the item in its reel */
     record OfItem(int place) implements Dragged {}

@@ -1,7 +1,6 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.project.Source;
-import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Sequence;
 import dev.vat.desktop.look.Controls;
@@ -15,27 +14,45 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Consumer;
-import javafx.scene.Node;
+import java.util.stream.Stream;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.MouseButton;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /**
- * What was brought in: one line a source, kin under one line that opens, the reading of the selected source unfolded under
- * it.
+ * What was brought in: a list with one row a source, kin under one row that opens; below it, what is chosen and how it is taken. Several
+ * can be chosen at once; Enter adds them to the reel, Delete removes them.
  */
 public final class InFace extends VBox {
 
     private static final int FEWEST_TO_FILTER = 3;
+    private static final double ROW = 52;
+    /** Of the face's height; the list keeps the rest. */
+    private static final double MOST_CHOSEN = .56;
     private static final String EMPTY = "Nothing has been brought in yet. Drop a folder, a whole tree, one frame of a sequence, a "
-            + "movie or a "
-            + "sound anywhere on this window.\n\n"
+            + "movie or a sound anywhere on this window.\n\n"
             + "In shows what was found: every frame file is looked into, and what is missing, empty, cut short or odd is named, "
             + "with the frame numbers to render again ready to copy.\n\n"
             + "Reel puts the sources in order. Out says what is made of them, and for whom.";
+
+    /** A row of the list. */
+    private sealed interface Row {
+        /** @param word what tells it from its kin; empty for a source by itself */
+        record Of(String id, String word, boolean kin) implements Row {}
+
+        record Family(String name, List<String> members, boolean open) implements Row {}
+
+        /** What a search that goes on has found. */
+        record Found(String name, String words) implements Row {}
+    }
 
     private final Session session;
     private final Dialogs ask;
@@ -44,129 +61,192 @@ public final class InFace extends VBox {
     /** Families that somebody opened or closed; others are open while the selected source is one of them. */
     private final Map<String, Boolean> folds = new HashMap<>();
     private final TextField words = new TextField();
-    private final ToggleButton onlyTrouble = Controls.toggle("Problems only");
+    private final ToggleButton onlyTrouble = Controls.toggle("Problems");
+    private final Label total = Parts.label("", "note");
     /** Stays while the rows under it are made anew, so that nobody's typing is cut off. */
-    private final HBox filterBar = Parts.row(Parts.label("Show", "note"), words, onlyTrouble);
-    private final VBox list = new VBox();
+    private final HBox filterBar = Parts.row(words, onlyTrouble, Parts.space(), total);
+    private final HBox looking;
+    private final Rows<Row> list = new Rows<>("sources", "Sources", ROW, this::fill);
+    private final Label nothing = Parts.wrapped(EMPTY, "note", "empty");
+    private final SourcePane chosen;
     private final ScenesPane scenes;
     private String selected;
 
-    /** @param scenes what stands above the sources */
+    /** @param scenes what stands above the sources @param select told of the id of the source that is chosen */
     public InFace(Session session, Dialogs ask, ScenesPane scenes, Consumer<String> select) {
         this.scenes = scenes;
         this.session = session;
         this.ask = ask;
         this.select = select;
         this.thumbnails = new Thumbnails(session.viewer());
+        this.chosen = new SourcePane(session, ask);
         setId("in-face");
         getStyleClass().add("face");
         words.setId("filter");
-        words.setPromptText("part of a name");
+        words.setPromptText("Filter by name");
+        words.setAccessibleText("Filter sources by name");
         words.setPrefColumnCount(14);
         words.textProperty().addListener((_, _, _) -> show(selected));
         onlyTrouble.setId("only-trouble");
         onlyTrouble.setOnAction(_ -> show(selected));
         filterBar.getStyleClass().add("filter-bar");
-        getChildren().addAll(scenes, filterBar, list);
+        looking = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(),
+                Parts.button("stop-looking", "Stop looking", () -> session.search().stop()));
+        looking.getStyleClass().add("filter-bar");
+        list.setPlaceholder(nothing);
+        list.setOnChosen(this::chosenChanged);
+        list.setActs(() -> acts().menu(), row -> {
+            if (row instanceof Row.Family family) {
+                fold(family);
+            } else {
+                acts().addToReel();
+            }
+        }, () -> acts().remove());
+        VBox.setVgrow(list, Priority.ALWAYS);
+        list.setMinHeight(ROW * 2.5);
+        list.setPrefHeight(ROW * 2.5);
+        chosen.maxHeightProperty().bind(heightProperty().multiply(MOST_CHOSEN));
+        getChildren().addAll(scenes, looking, filterBar, list, chosen);
     }
 
-    /** @param selected id of the source whose reading is unfolded */
+    /** Whether its pictures are there. */
+    public boolean isSettled() {
+        return thumbnails.isThere();
+    }
+
+    /** Opens a group of the chosen source. */
+    public void open(String group) {
+        chosen.open(group);
+        show(selected);
+    }
+
+    /** @param selected id of the source that is looked at, or null */
     public void show(String selected) {
+        boolean other = !Objects.equals(selected, this.selected);
         this.selected = selected;
         scenes.show();
         List<Source> sources = session.project().sources();
-        List<Node> rows = new ArrayList<>();
-        if (session.search().isGoing()) {
-            rows.addAll(soFar());
-        } else if (sources.isEmpty()) {
-            rows.add(Parts.wrapped(EMPTY, "note", "empty"));
+        boolean going = session.search().isGoing();
+        Parts.present(looking, going);
+        Parts.present(filterBar, !going && sources.size() >= FEWEST_TO_FILTER);
+        long troubled = sources.stream().filter(s -> SourceState.hasTrouble(session, s)).count();
+        onlyTrouble.setText("Problems " + troubled);
+        onlyTrouble.setDisable(troubled == 0 && !onlyTrouble.isSelected());
+        long frames = sources.stream().map(s -> session.table(s.id())).filter(Objects::nonNull).mapToLong(t -> t.sequence().count()).sum();
+        total.setText(sources.size() + " sources, " + frames + " frames");
+        List<Row> rows = going ? session.search().soFar().stream().map(InFace::found).toList() : rows(sources);
+        nothing.setText(sources.isEmpty() ? EMPTY : onlyTrouble.isSelected() ? "No source has anything to look at."
+                : "No source has this in its name.");
+        list.showRows(rows);
+        if (other || list.chosen().isEmpty()) {
+            rows.stream().filter(r -> r instanceof Row.Of(String id, String _, boolean _) && id.equals(selected)).findFirst()
+                    .ifPresent(list::choose);
         }
-        Parts.present(filterBar, sources.size() >= FEWEST_TO_FILTER);
-        int shown = 0;
+        chosen.show(chosen());
+    }
+
+    private static Row found(Sequence sequence) {
+        return new Row.Found(sequence.name(), sequence.count() + " files so far   " + sequence.folder());
+    }
+
+    private List<Row> rows(List<Source> sources) {
+        List<Row> rows = new ArrayList<>();
         for (Kin kin : Kin.group(sources.stream().map(Source::location).toList())) {
             List<Kin.Member> members = kin.members().stream().filter(m -> passes(sources.get(m.index()))).toList();
-            shown += members.size();
             if (members.isEmpty()) {
                 continue;
             }
             if (!kin.isFamily()) {
-                rows.add(row(sources.get(members.getFirst().index()), "", selected));
+                rows.add(new Row.Of(sources.get(members.getFirst().index()).id(), "", false));
                 continue;
             }
-            boolean inside = members.stream().anyMatch(m -> sources.get(m.index()).id().equals(selected));
-            boolean open = folds.getOrDefault(kin.name(), inside);
-            rows.add(family(kin, sources, members, open, selected));
+            List<String> ids = members.stream().map(m -> sources.get(m.index()).id()).toList();
+            boolean open = folds.getOrDefault(kin.name(), ids.contains(selected));
+            rows.add(new Row.Family(kin.name(), ids, open));
             if (open) {
-                members.forEach(m -> {
-                    VBox row = row(sources.get(m.index()), m.word().isEmpty() ? kin.name() : m.word(), selected);
-                    row.getStyleClass().add("kin");
-                    rows.add(row);
-                });
+                members.forEach(m -> rows.add(new Row.Of(sources.get(m.index()).id(), m.word().isEmpty() ? kin.name() : m.word(), true)));
             }
-        }
-        if (shown == 0 && !sources.isEmpty()) {
-            rows.add(Parts.wrapped(onlyTrouble.isSelected() ? "No source has anything to look at." : "No source has this in its name.",
-                    "note", "empty"));
-        }
-        list.getChildren().setAll(rows);
-    }
-
-    /** Rows of what a search has found while it goes on. */
-    private List<Node> soFar() {
-        List<Node> rows = new ArrayList<>();
-        HBox head = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(),
-                Parts.button("stop-looking", "Stop looking", () -> session.search().stop()));
-        head.getStyleClass().add("filter-bar");
-        rows.add(head);
-        for (Sequence found : session.search().soFar()) {
-            VBox row = new VBox(Parts.label(found.name(), "strong"),
-                    Parts.label(found.count() + " files so far   " + found.folder(), "note"));
-            row.getStyleClass().add("source-row");
-            rows.add(row);
         }
         return rows;
     }
 
     private boolean passes(Source source) {
         return source.name().toLowerCase(Locale.ROOT).contains(words.getText().toLowerCase(Locale.ROOT))
-                && (!onlyTrouble.isSelected() || SourceRow.hasTrouble(session, source));
+                && (!onlyTrouble.isSelected() || SourceState.hasTrouble(session, source));
     }
 
-    private HBox family(Kin kin, List<Source> sources, List<Kin.Member> members, boolean open, String selected) {
-        ToggleButton fold = Controls.toggle(kin.name());
-        fold.setId("kin-" + kin.name().replaceAll("[^A-Za-z0-9]+", "-"));
-        fold.setSelected(open);
-        fold.setGraphic((fold.isSelected() ? Icon.DOWN : Icon.STEP_FORWARD).node());
-        fold.getStyleClass().add("kin-fold");
-        fold.setOnAction(_ -> {
-            folds.put(kin.name(), fold.isSelected());
-            show(selected);
+    // ---- what is chosen
+
+    private List<Source> chosen() {
+        return list.chosen().stream().flatMap(row -> switch (row) {
+            case Row.Of(String id, String _, boolean _) -> Stream.of(id);
+            case Row.Family(String _, List<String> members, boolean _) -> members.stream();
+            case Row.Found _ -> Stream.<String>empty();
+        }).distinct().flatMap(id -> session.project().source(id).stream()).toList();
+    }
+
+    private void chosenChanged() {
+        chosen.show(chosen());
+        if (list.getSelectionModel().getSelectedItem() instanceof Row.Of(String id, String _, boolean _)
+                && !id.equals(selected)) {
+            selected = id;
+            select.accept(id);
+        }
+    }
+
+    private SourceMenu acts() {
+        return new SourceMenu(session, ask, chosen());
+    }
+
+    private void fold(Row.Family family) {
+        folds.put(family.name, !family.open);
+        show(selected);
+    }
+
+    // ---- rows on the screen
+
+    private void fill(ListCell<Row> cell, Row row) {
+        switch (row) {
+            case Row.Found(String name, String said) -> cell
+                    .setGraphic(new VBox(Parts.label(name, "strong"), Parts.label(said, "note")));
+            case Row.Family family -> family(cell, family);
+            case Row.Of of -> session.project().source(of.id).ifPresent(source -> source(cell, of, source));
+        }
+    }
+
+    private void source(ListCell<Row> cell, Row.Of row, Source source) {
+        cell.setId("source-" + row.id);
+        cell.setAccessibleText(source.name() + ", " + SourceState.of(session, source, session.table(row.id)).words());
+        if (row.kin) {
+            cell.getStyleClass().add("kin");
+        }
+        cell.setGraphic(new SourceRow(session, thumbnails, source, row.word));
+        cell.setOnDragDetected(_ -> {
+            // Its way ends on the reel's tab. What is dragged with others takes them along.
+            List<String> ids = chosen().stream().map(Source::id).toList();
+            cell.setUserData(new Dragged.OfSources(ids.contains(row.id) ? ids : List.of(row.id)));
+            cell.startFullDrag();
         });
-        long troubled = members.stream().filter(m -> SourceRow.hasTrouble(session, sources.get(m.index()))).count();
+    }
+
+    private void family(ListCell<Row> cell, Row.Family row) {
+        cell.setId("kin-" + row.name.replaceAll("[^A-Za-z0-9]+", "-"));
+        cell.setAccessibleText(row.name + ", " + row.members.size() + " that belong together, " + (row.open ? "open" : "folded"));
+        Label name = Parts.label(row.name, "strong");
+        name.setGraphic((row.open ? Icon.DOWN : Icon.STEP_FORWARD).node());
+        long troubled = row.members.stream().flatMap(id -> session.project().source(id).stream())
+                .filter(s -> SourceState.hasTrouble(session, s)).count();
         Label state = Parts.label(troubled == 0 ? "" : troubled + " of them to look at", "state", "warn");
         if (troubled > 0) {
             state.setGraphic(Icon.WARNING.node());
         }
-        HBox line = Parts.row(fold, Parts.label(members.size() + " that belong together", "note"), Parts.space(), state);
-        line.getStyleClass().add("kin-line");
-        return line;
-    }
-
-    private VBox row(Source source, String word, String selected) {
-        FrameTable table = session.table(source.id());
-        VBox row = new VBox(new SourceRow(session, thumbnails, source, word));
-        row.setId("source-" + source.id());
-        row.getStyleClass().add("source-row");
-        if (source.id().equals(selected)) {
-            row.getStyleClass().add("selected");
-            row.getChildren()
-                    .add(table != null ? new ReadingPane(session, ask, source, table) : new SourceActs(session, ask, source, null));
-        }
-        row.setOnMousePressed(_ -> select.accept(source.id()));
-        // Its way ends on the reel's tab.
-        row.setUserData(new Dragged.OfSource(source.id()));
-        row.setOnDragDetected(_ -> row.startFullDrag());
-        row.setAccessibleText(source.name());
-        return row;
+        HBox line = Parts.row(name, Parts.label(row.members.size() + " that belong together", "note"), Parts.space(), state);
+        line.setAlignment(Pos.CENTER_LEFT);
+        cell.setGraphic(line);
+        cell.setOnMouseClicked(e -> {
+            if (e.getButton() == MouseButton.PRIMARY) {
+                fold(row);
+            }
+        });
     }
 }

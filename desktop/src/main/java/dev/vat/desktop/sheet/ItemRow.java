@@ -1,7 +1,6 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Placement;
-import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.ReelSpan;
@@ -15,32 +14,36 @@ import dev.vat.core.time.Timecode;
 import dev.vat.desktop.band.ReelStrip;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import javafx.scene.control.Button;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.TextAlignment;
 
 /** One item of the reel: its first and last picture, what it takes, and how that stands in the reel. */
 final class ItemRow extends HBox {
 
-    private final Session session;
+    private static final double NUMBER = 22;
+    private static final double NOTES = 170;
+
     private final ResolvedReel programme;
     private final ReelSpan span;
     private final Item item;
 
-    ItemRow(Session session, Thumbnails thumbnails, ResolvedReel programme, ReelSpan span) {
-        this.session = session;
+    ItemRow(Thumbnails thumbnails, ResolvedReel programme, ReelSpan span) {
         this.programme = programme;
         this.span = span;
         this.item = programme.plan().part(span.item()).item();
         getStyleClass().add("source-line");
+        getChildren().add(number());
         Optional<ReelEntry> entry = programme.entry(span.item());
         entry.ifPresent(e -> {
             long first = span.count() == 0 ? span.range().first() : programme.plan().shown(span, 0);
@@ -52,21 +55,48 @@ final class ItemRow extends HBox {
         if (entry.isEmpty() && programme.size().isPresent()) {
             drawn(thumbnails);
         }
-        HBox head = Parts.row(Parts.label(Integer.toString(span.place() + 1), "mono", "note"),
-                Parts.label(entry.map(e -> e.source().name())
-                        .orElseGet(() -> item.layout() != null ? item.layout().name() : item.drawn().title()), "strong"),
-                Parts.space());
-        head.getChildren().addAll(buttons());
-        FlowPane figures = new FlowPane();
-        figures.getStyleClass().add("figures");
-        figures(entry.orElse(null)).forEach(words -> figures.getChildren().add(Parts.label(words, "mono")));
-        FlowPane notes = new FlowPane();
-        notes.getStyleClass().add("figures");
-        notes(entry.orElse(null)).forEach(words -> notes.getChildren().add(Parts.label(words, "note")));
-        VBox words = new VBox(head, figures, notes);
+        Label name = Parts.label(title(programme, span), "strong");
+        name.setMinWidth(0);
+        name.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
+        name.setTooltip(new Tooltip(name.getText()));
+        VBox words = new VBox(name, facts(String.join("  ", unbroken(figures(entry.orElse(null)))), "mono"));
         words.setMinWidth(0);
+        words.setAlignment(Pos.CENTER_LEFT);
         HBox.setHgrow(words, Priority.ALWAYS);
-        getChildren().add(words);
+        Label notes = facts(String.join(" \u00b7 ", notes(entry.orElse(null))), "state");
+        notes.setMaxWidth(NOTES);
+        notes.setTextAlignment(TextAlignment.RIGHT);
+        getChildren().addAll(words, notes);
+    }
+
+    /** What an item is called. */
+    static String title(ResolvedReel programme, ReelSpan span) {
+        Item item = programme.plan().part(span.item()).item();
+        return programme.entry(span.item()).map(e -> e.source().name())
+                .orElseGet(() -> item.layout() != null ? item.layout().name() : item.drawn().title());
+    }
+
+    private static Label facts(String words, String style) {
+        return Parts.wrapped(words, style, "facts");
+    }
+
+    /** None of them is broken over two lines. */
+    private static List<String> unbroken(List<String> words) {
+        return words.stream().map(w -> w.replace(' ', '\u00a0')).toList();
+    }
+
+    /** Its number, and above it what stands between it and the item before. */
+    private VBox number() {
+        VBox number = new VBox(Parts.label(Integer.toString(span.place() + 1), "mono", "note"));
+        number.setAlignment(Pos.CENTER);
+        number.setMinWidth(NUMBER);
+        number.setMaxWidth(NUMBER);
+        if (item.joint() != null) {
+            Region joint = Icon.JOINT.node();
+            joint.setAccessibleText("begins with a " + item.joint().words());
+            number.getChildren().addFirst(joint);
+        }
+        return number;
     }
 
     /** First and last picture of what Vat draws. */
@@ -81,37 +111,20 @@ final class ItemRow extends HBox {
         getChildren().add(pair);
     }
 
-    private List<Button> buttons() {
-        int place = span.place();
-        Button up = icon("up-" + place, Icon.UP, "Earlier", () -> session.edit(ReelEdits.moveItem(place, place - 1)));
-        up.setDisable(place == 0);
-        Button down = icon("down-" + place, Icon.DOWN, "Later", () -> session.edit(ReelEdits.moveItem(place, place + 1)));
-        down.setDisable(place == programme.reel().items().size() - 1);
-        return List.of(up, down, icon("out-" + place, Icon.CLOSE, "Take out of the reel", () -> session.edit(ReelEdits.removeItem(place))));
-    }
-
-    static Button icon(String id, Icon icon, String words, Runnable act) {
-        Button button = Parts.button(id, "", act);
-        button.setGraphic(icon.node());
-        button.getStyleClass().add("small");
-        button.setAccessibleText(words);
-        button.setTooltip(new Tooltip(words));
-        return button;
-    }
-
     private List<String> figures(ReelEntry entry) {
         List<String> figures = new ArrayList<>();
         if (entry != null) {
             Sequence s = entry.table().sequence();
-            figures.add(s.pattern().number(span.range().first()) + " to " + s.pattern().number(span.range().last()));
+            figures.add(s.pattern().number(span.range().first()) + "-" + s.pattern().number(span.range().last()));
         }
         figures.add(span.count() == 1 ? "1 frame" : span.count() + " frames");
         Rate rate = programme.rate().orElse(null);
         if (rate != null) {
             figures.add(rate.seconds(span.count()).toFixed(3) + " s");
         }
-        figures.add("from " + (rate == null ? "reel frame " + span.start()
-                : programme.start().map(s -> s.plusFrames(span.start())).orElse(Timecode.of(span.start(), rate))));
+        if (rate != null) {
+            figures.add("at " + programme.start().map(s -> s.plusFrames(span.start())).orElse(Timecode.of(span.start(), rate)));
+        }
         return figures;
     }
 
@@ -131,7 +144,7 @@ final class ItemRow extends HBox {
             notes.add("from " + item.passes().on().passes().size() + " passes");
         }
         if (item.joint() != null) {
-            notes.add("begins with a " + item.joint().words());
+            notes.add(item.joint().words());
         }
         if (entry == null) {
             return notes;
@@ -139,7 +152,9 @@ final class ItemRow extends HBox {
         Playing playing = item.playingInUse();
         Rate own = entry.rate().orElse(null);
         boolean otherRate = own != null && programme.rate().isPresent() && !own.equals(programme.rate().get());
-        notes.add((otherRate ? own.label() + " to " + programme.rate().get().label() + ", " : "") + playing.conformInUse().title());
+        if (otherRate || playing.conform() != null) {
+            notes.add((otherRate ? own.label() + " to " + programme.rate().get().label() + ", " : "") + playing.conformInUse().title());
+        }
         String tally = programme.plan().tally(span.item()).words();
         if (!tally.isEmpty()) {
             notes.add(tally);
@@ -152,7 +167,7 @@ final class ItemRow extends HBox {
         }
         long held = playing.head() + playing.tail() + playing.holds().stream().mapToLong(h -> h.places()).sum();
         if (held > 0) {
-            notes.add("held for " + held);
+            notes.add(held + " held");
         }
         programme.placement(entry)
                 .ifPresent(p -> notes.add(entry.format().orElseThrow().size() + " " + item.fitInUse().title() + enlarged(p)));

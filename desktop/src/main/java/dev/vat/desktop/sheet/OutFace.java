@@ -3,9 +3,7 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.project.DeliverableEdits;
-import dev.vat.core.project.Edit;
 import dev.vat.core.resolved.ResolvedReel;
-import dev.vat.core.setting.Setting;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
@@ -24,17 +22,14 @@ import java.util.Set;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
-import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
@@ -61,6 +56,7 @@ public final class OutFace extends VBox {
     private final Runnable columnChanged;
     private final OutFields fields;
     private final OutMenus menus;
+    private final OutEditor editor;
     private final TryingBar trying;
     private final ToggleButton more = Controls.toggle("");
     private final Button add;
@@ -76,8 +72,6 @@ public final class OutFace extends VBox {
     /** The first below its heading. */
     private int line = 1;
     private int column;
-    private TextField editor;
-    private ContextMenu menu;
 
     /**
      * @param columnChanged told when another deliverable is in focus @param ladders asked for steps of quality
@@ -88,6 +82,7 @@ public final class OutFace extends VBox {
         this.columnChanged = columnChanged;
         this.fields = new OutFields(session, ask);
         this.menus = new OutMenus(session, ask);
+        this.editor = new OutEditor(session, menus, grid, sentence, this::here, this::act, this::show);
         this.trying = new TryingBar(session, ladders);
         setId("out-face");
         more.setId("to-more");
@@ -108,6 +103,9 @@ public final class OutFace extends VBox {
         names.getColumnConstraints().add(new ColumnConstraints(NAMES));
         grid.setFocusTraversable(true);
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        grid.addEventFilter(KeyEvent.KEY_TYPED, e -> editor.typed(e));
+        grid.setOnContextMenuRequested(e -> editor.menu(e, NARROWEST / 2));
+        names.setOnContextMenuRequested(e -> editor.menu(e, 0));
         across.setId("out-across");
         across.getStyleClass().add("out-across");
         across.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -167,7 +165,7 @@ public final class OutFace extends VBox {
     }
 
     public void show() {
-        if (editor != null || menu != null && menu.isShowing()) {
+        if (editor.isOpen()) {
             // What is being typed or chosen isn't taken away; the sheet is made anew when that is over.
             return;
         }
@@ -268,6 +266,10 @@ public final class OutFace extends VBox {
     private Label name(Line which, int r) {
         Label name = Parts.label(which.row != null ? which.row.title() : which.heading.title(), "cell-name");
         name.setMaxWidth(Double.MAX_VALUE);
+        name.setOnMousePressed(_ -> {
+            focus(r, column);
+            grid.requestFocus();
+        });
         if (which.heading != null) {
             boolean open = opened.contains(which.heading);
             name.setId("fold-" + which.heading.name().toLowerCase(Locale.ROOT));
@@ -343,10 +345,12 @@ public final class OutFace extends VBox {
         cell.setMaxWidth(Double.MAX_VALUE);
         cell.setMinWidth(0);
         cell.setOnMousePressed(e -> {
+            boolean again = r == line && c == column && grid.isFocused();
             focus(r, c);
             grid.requestFocus();
-            if (e.getClickCount() == 2) {
-                edit();
+            // A click on the cell that is in focus already opens it.
+            if (e.getButton() == MouseButton.PRIMARY && (again || e.getClickCount() == 2)) {
+                act();
             }
             // The scroll pane around would take the keyboard away again.
             e.consume();
@@ -399,11 +403,7 @@ public final class OutFace extends VBox {
     }
 
     private void key(KeyEvent e) {
-        if (editor != null) {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                stopEditing(true);
-                e.consume();
-            }
+        if (editor.key(e)) {
             return;
         }
         switch (e.getCode()) {
@@ -411,8 +411,6 @@ public final class OutFace extends VBox {
             case DOWN -> go(line + 1, column);
             case LEFT -> go(line, column - 1);
             case RIGHT -> go(line, column + 1);
-            case ENTER -> edit();
-            case BACK_SPACE, DELETE -> back();
             default -> {
                 return;
             }
@@ -420,81 +418,20 @@ public final class OutFace extends VBox {
         e.consume();
     }
 
-    private void back() {
-        OutRow row = lines.get(line).row;
-        Deliverable deliverable = columns().get(column);
-        if (row instanceof SettingRow(Setting setting) && setting.differs(deliverable)) {
-            session.edit(setting.follow(deliverable.id()));
+    /** The cell in focus. */
+    private Optional<OutEditor.Cell> here() {
+        if (cells.length == 0) {
+            return Optional.empty();
         }
+        return Optional.of(new OutEditor.Cell(lines.get(line).row, columns().get(column), cells[line][column], line + 1, column));
     }
 
-    private void edit() {
+    /** Enter and the like: a heading folds, a cell is edited. */
+    private void act() {
         if (lines.get(line).row == null) {
             fold(lines.get(line).heading);
-            return;
-        }
-        Deliverable deliverable = columns().get(column);
-        OutRow which = lines.get(line).row;
-        if (!which.isEditable(deliverable)) {
-            return;
-        }
-        switch (which) {
-            case SettingRow(Setting setting) when setting.input() == Setting.Input.CHOSEN -> choose(menus.choices(setting, deliverable));
-            case SettingRow(Setting setting) when setting.input() == Setting.Input.FILE -> menus.look(deliverable);
-            default -> type(which, deliverable);
-        }
-    }
-
-    private void choose(ContextMenu choices) {
-        menu = choices;
-        menu.setOnHidden(_ -> show());
-        menu.show(cells[line][column], Side.BOTTOM, 0, 0);
-    }
-
-    private void type(OutRow which, Deliverable deliverable) {
-        editor = new TextField(which.text(OutRow.view(session), deliverable));
-        editor.setId("cell-editor");
-        grid.add(editor, column, line + 1);
-        editor.applyCss();
-        editor.requestFocus();
-        editor.selectAll();
-        editor.setOnAction(_ -> commit(which, deliverable, true));
-        editor.focusedProperty().addListener((_, _, focused) -> {
-            // A click or Tab elsewhere enters what was typed, too.
-            if (!focused && editor != null) {
-                commit(which, deliverable, false);
-            }
-        });
-    }
-
-    /** @param stay whether the keyboard stays on the sheet, and a value that can't be used in its editor */
-    private void commit(OutRow which, Deliverable deliverable, boolean stay) {
-        Edit edit;
-        try {
-            edit = which.typed(OutRow.view(session), deliverable, editor.getText());
-        } catch (IllegalArgumentException e) {
-            if (stay) {
-                sentence.setText(e.getMessage());
-                editor.getStyleClass().add("refused");
-            } else {
-                stopEditing(false);
-                sentence.setText(e.getMessage() + ". The value stays as it was.");
-            }
-            return;
-        }
-        stopEditing(stay);
-        session.edit(edit);
-    }
-
-    private void stopEditing(boolean keepFocus) {
-        if (editor != null) {
-            TextField done = editor;
-            editor = null;
-            grid.getChildren().remove(done);
-            if (keepFocus) {
-                grid.requestFocus();
-            }
-            show();
+        } else {
+            here().ifPresent(editor::edit);
         }
     }
 }

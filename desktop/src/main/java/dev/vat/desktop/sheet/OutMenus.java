@@ -52,7 +52,7 @@ final class OutMenus {
             }).getItems().add(item);
         }
         if (setting.id().equals("fit") && deliverable.settings().framing().cutsOff()) {
-            menu.getItems().add(item("keep-at", "Keep a place between\u2026", () -> keepAt(deliverable)));
+            menu.getItems().add(Controls.item("column-keep-at", "Keep a place between\u2026", () -> keepAt(deliverable)));
         }
         return menu;
     }
@@ -77,7 +77,7 @@ final class OutMenus {
                         }
                         session.edit(DeliverableEdits.setFraming(deliverable.id(), framing.withLook(where, where)));
                     } catch (IllegalArgumentException e) {
-                        session.say(e.getMessage() + ".");
+                        session.fail(e.getMessage() + ".");
                     }
                 });
     }
@@ -86,30 +86,23 @@ final class OutMenus {
     ContextMenu column(Deliverable deliverable) {
         String id = deliverable.id();
         return new ContextMenu(
-                item("off", deliverable.off() ? "Switch it on" : "Switch it off for now",
+                Controls.item("column-off", deliverable.off() ? "Switch it on" : "Switch it off for now",
                         () -> session.edit(DeliverableEdits.switchOff(id, !deliverable.off()))),
-                item("duplicate", "Duplicate", () -> session.edit(DeliverableEdits.duplicate(id))),
-                item("left", "Move left", () -> session.edit(DeliverableEdits.moveDeliverable(id, -1))),
-                item("right", "Move right", () -> session.edit(DeliverableEdits.moveDeliverable(id, 1))),
-                item("as-target", "All as the target has it", () -> session.edit(DeliverableEdits.setAsTarget(id))),
-                item("keep-preset", "Keep as a preset\u2026",
+                Controls.item("column-duplicate", "Duplicate", () -> session.edit(DeliverableEdits.duplicate(id))),
+                Controls.item("column-left", "Move left", () -> session.edit(DeliverableEdits.moveDeliverable(id, -1))),
+                Controls.item("column-right", "Move right", () -> session.edit(DeliverableEdits.moveDeliverable(id, 1))),
+                Controls.item("column-as-target", "All as the target has it", () -> session.edit(DeliverableEdits.setAsTarget(id))),
+                Controls.item("column-keep-preset", "Keep as a preset\u2026",
                         () -> ask.text("Keep this column as a preset", deliverable.title())
                                 .filter(name -> !name.isBlank()).ifPresent(name -> session.presets().keep(name, deliverable))),
-                item("copy-preset", "Copy as text", () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
-                item("remove", "Remove", () -> session.edit(DeliverableEdits.removeDeliverable(id))));
+                Controls.item("column-copy-preset", "Copy as text", () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
+                Controls.item("column-remove", "Remove", () -> session.edit(DeliverableEdits.removeDeliverable(id))));
     }
 
     private static CheckMenuItem choice(String id, String text, boolean selected, Runnable act) {
         CheckMenuItem item = Controls.checked(text);
         item.setId(id);
         item.setSelected(selected);
-        item.setOnAction(_ -> act.run());
-        return item;
-    }
-
-    private static MenuItem item(String id, String text, Runnable act) {
-        MenuItem item = Controls.item(text);
-        item.setId("column-" + id);
         item.setOnAction(_ -> act.run());
         return item;
     }

@@ -95,9 +95,9 @@ final class PassPane extends VBox {
         });
         operation.setTooltip(new Tooltip(pass.operation().sentence()));
         operation.setOnAction(_ -> mix(now.with(index, p -> p.withOperation(operation.getValue()))));
-        Button up = ItemRow.icon("pass-up-" + index, Icon.UP, "Lay it higher", () -> mix(now.moved(index, index + 1)));
+        Button up = Parts.icon("pass-up-" + index, Icon.UP, "Lay it higher", () -> mix(now.moved(index, index + 1)));
         up.setDisable(index == now.passes().size() - 1);
-        Button down = ItemRow.icon("pass-down-" + index, Icon.DOWN, "Lay it lower", () -> mix(now.moved(index, index - 1)));
+        Button down = Parts.icon("pass-down-" + index, Icon.DOWN, "Lay it lower", () -> mix(now.moved(index, index - 1)));
         down.setDisable(index == 0);
         HBox row = Parts.row(on, operation,
                 named("gain",

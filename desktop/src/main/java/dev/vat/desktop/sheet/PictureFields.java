@@ -19,50 +19,87 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Interpretation;
 import dev.vat.core.time.Rational;
+import dev.vat.desktop.look.Folds;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.scene.Node;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
 
 /** What the pictures of a source mean: layer, pixel shape, alpha, colour, fields. Only what applies is there. */
-final class PictureFields extends VBox {
+final class PictureFields {
 
     private final Session session;
     private final Source source;
     private final Interpretation picture;
     private final FrameTable table;
+    private final PictureFormat format;
 
-    PictureFields(Session session, Source source, FrameTable table) {
+    PictureFields(Session session, Source source, FrameTable table, PictureFormat format) {
         this.session = session;
         this.source = source;
         this.picture = source.reading().picture();
         this.table = table;
-        getStyleClass().add("reading-part");
-        table.format().ifPresent(format -> {
-            if (format.layers().size() > 1 || !format.hasMain()) {
-                getChildren().add(layer(format));
-            }
-            if (format.stated().turned() != null) {
-                getChildren().add(orientation(format.stated().turned()));
-            }
-            getChildren().add(pixelAspect(format));
-            if (format.alpha() != AlphaKind.NONE) {
-                getChildren().add(alpha());
-            }
-            getChildren().add(colour(format));
-            session.watch().clip(source.id()).map(ClipFacts::fields).ifPresent(first -> getChildren().add(fields(first)));
-        });
+        this.format = format;
+    }
+
+    List<Folds.Group> groups() {
+        return List.of(Folds.Group.of("shape", "Shape", shapeWords(), this::shape),
+                Folds.Group.of("alpha", "Alpha", alphaWords(), () -> List.of(alpha())),
+                Folds.Group.of("colour", "Colour", picture.colourOf(format).describe(), () -> List.of(colour())));
+    }
+
+    private String shapeWords() {
+        PixelAspect now = picture.pixelAspectOf(format);
+        List<String> words = new ArrayList<>();
+        words.add(format.size().toString());
+        words.add(now.isSquare() ? "square pixels" : "pixel " + now + ", seen " + now.seen(format.size()));
+        if (picture.layer() != null) {
+            words.add("layer " + picture.layer());
+        }
+        if (format.stated().turned() != null && picture.standing() != null) {
+            words.add(picture.standing().title());
+        }
+        scan().ifPresent(first -> words.add((picture.fields() == null ? FieldReading.KEPT : picture.fields()).title()));
+        return String.join(", ", words);
+    }
+
+    private Optional<FieldOrder> scan() {
+        return session.watch().clip(source.id()).map(ClipFacts::fields);
+    }
+
+    private List<Node> shape() {
+        List<Node> fields = new ArrayList<>();
+        if (format.layers().size() > 1 || !format.hasMain()) {
+            fields.add(layer());
+        }
+        fields.add(pixelAspect());
+        if (format.stated().turned() != null) {
+            fields.add(orientation(format.stated().turned()));
+        }
+        scan().ifPresent(first -> fields.add(fields(first)));
+        return fields;
+    }
+
+    private String alphaWords() {
+        if (format.alpha() == AlphaKind.NONE) {
+            return "none";
+        }
+        if (!table.alpha().carriesTransparency()) {
+            return "a channel, but every pixel is opaque";
+        }
+        AlphaKind now = picture.alphaOf(table);
+        return now == AlphaKind.NONE ? "passed over" : now.label();
     }
 
     private void set(UnaryOperator<Interpretation> change) {
         session.edit(SourceEdits.setPicture(source.id(), change.apply(picture)));
     }
 
-    private HBox layer(PictureFormat format) {
+    private HBox layer() {
         List<Node> values = new ArrayList<>(List.of(choice("layer", format.layers().toArray(String[]::new),
                 picture.layer() == null && format.hasMain() ? PictureFormat.MAIN : picture.layer(),
                 l -> l.isEmpty() ? "main picture" : l, l -> set(p -> p.withLayer(l.isEmpty() ? null : l)))));
@@ -72,7 +109,7 @@ final class PictureFields extends VBox {
         return field("Layer", "Or the full name of any channel, such as haze.R.", values.toArray(Node[]::new));
     }
 
-    private HBox pixelAspect(PictureFormat format) {
+    private HBox pixelAspect() {
         PixelAspect now = picture.pixelAspectOf(format);
         Size seen = now.seen(format.size());
         List<PixelAspect> offered = new ArrayList<>(List.of(PixelAspect.SQUARE));
@@ -101,6 +138,9 @@ final class PictureFields extends VBox {
     }
 
     private HBox alpha() {
+        if (format.alpha() == AlphaKind.NONE) {
+            return field("Alpha", "The pictures have no alpha: everything is opaque.");
+        }
         AlphaKind found = table.alpha();
         if (!found.carriesTransparency()) {
             return field("Alpha", "There is a channel, but every pixel is opaque: it carries nothing.");
@@ -135,7 +175,7 @@ final class PictureFields extends VBox {
                         how -> session.edit(SourceEdits.setFields(source.id(), how))));
     }
 
-    private HBox colour(PictureFormat format) {
+    private HBox colour() {
         ColourReading now = picture.colourOf(format);
         ColourReading usual = format.linear() ? ColourReading.LINEAR : ColourReading.DISPLAY;
         List<Node> values = new ArrayList<>(List.of(choice("colour", ColourReading.Kind.values(), now.kind(), ColourReading.Kind::title,

@@ -18,10 +18,9 @@ import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.reel.View;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
-import dev.vat.core.time.Timecode;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
-import dev.vat.desktop.look.Fields;
+import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.time.LocalDate;
@@ -32,15 +31,29 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import java.util.function.LongSupplier;
+import javafx.geometry.Side;
 import javafx.scene.Node;
-import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Button;
+import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-/** The items of the reel in their order, with the length that follows from them. */
+/**
+ * The items of the reel in their order, and what can be added; below, the chosen item's groups, or those of the whole reel where none is
+ * chosen.
+ */
 public final class ReelFace extends VBox {
 
+    private static final double ROW = 56;
+    private static final double MOST_CHOSEN = .56;
     private static final int SLATE_SECONDS = 5;
     private static final int BARS_SECONDS = 10;
     /** As many as one makes out beside each other. */
@@ -52,7 +65,11 @@ public final class ReelFace extends VBox {
     private final LongConsumer seek;
     private final LongSupplier playhead;
     private final Thumbnails thumbnails;
-    private int selected = -1;
+    private final HBox head = Parts.row();
+    private final Rows<Integer> list = new Rows<>("items", "Items of the reel", ROW, this::fill);
+    private final FlowPane add = Parts.choices("add-line");
+    private final ChosenPane chosen = new ChosenPane("item-pane");
+    private ResolvedReel programme;
 
     /** @param seek told of a reel frame to go to @param playhead the reel frame that is shown */
     public ReelFace(Session session, Dialogs ask, LongConsumer seek, LongSupplier playhead) {
@@ -63,75 +80,163 @@ public final class ReelFace extends VBox {
         this.thumbnails = new Thumbnails(session.viewer());
         setId("reel-face");
         getStyleClass().add("face");
+        head.getStyleClass().add("filter-bar");
+        list.setMinHeight(ROW * 2);
+        list.setPrefHeight(ROW * 2);
+        list.setPlaceholder(Parts.wrapped("The reel is empty. Bring frames in, or add a source to it from the In face.", "note", "empty"));
+        list.setOnChosen(this::chosenChanged);
+        list.setActs(() -> acts().menu(), place -> span(place).ifPresent(s -> seek.accept(s.start())), () -> acts().remove());
+        list.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            if (e.isAltDown() && (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN)) {
+                acts().move(e.getCode() == KeyCode.UP ? -1 : 1);
+                e.consume();
+            }
+        });
+        VBox.setVgrow(list, Priority.ALWAYS);
+        chosen.maxHeightProperty().bind(heightProperty().multiply(MOST_CHOSEN));
+        getChildren().addAll(head, list, add, chosen);
+    }
+
+    /** Whether its pictures are there. */
+    public boolean isSettled() {
+        return thumbnails.isThere();
+    }
+
+    /** Chooses an item by its place, or none with -1. */
+    public void chooseItem(int place) {
+        show();
+        if (place < 0) {
+            list.getSelectionModel().clearSelection();
+        } else {
+            choose(place);
+        }
+    }
+
+    /** Opens a group of the chosen item or of the reel. */
+    public void open(String group) {
+        chosen.open(group);
+        show();
     }
 
     public void show() {
-        List<Node> rows = new ArrayList<>();
-        if (session.project().reels().size() > 1) {
-            rows.add(reels());
+        programme = session.programme().filter(p -> !p.plan().spans().isEmpty()).orElse(null);
+        list.showRows(programme == null ? List.of() : programme.plan().spans().stream().map(ReelSpan::place).toList());
+        Parts.present(add, programme != null);
+        Parts.present(chosen, programme != null);
+        head.getChildren().setAll(name(), Parts.space());
+        if (programme != null) {
+            head.getChildren().addAll(total());
+            add.getChildren().setAll(drawn());
+            add.getChildren().addAll(views());
+            showChosen();
         }
-        Optional<ResolvedReel> programme = session.programme();
-        if (programme.isEmpty() || programme.get().plan().spans().isEmpty()) {
-            rows.add(Parts.wrapped("The reel is empty. Bring frames in, or add a source to it from the In face.", "note", "empty"));
-        } else {
-            for (ReelSpan span : programme.get().plan().spans()) {
-                rows.add(item(programme.get(), span));
+    }
+
+    private Optional<ReelSpan> span(int place) {
+        return programme == null ? Optional.empty()
+                : programme.plan().spans().stream().filter(s -> s.place() == place).findFirst();
+    }
+
+    /** The reel's name, with the others where there are some. */
+    private Node name() {
+        String name = session.project().currentReel().map(Reel::name).orElse("");
+        if (session.project().reels().size() < 2) {
+            return Parts.label(name, "strong");
+        }
+        Button reels = Parts.button("reels", name, () -> {});
+        reels.getStyleClass().add("strong");
+        reels.setGraphic(Icon.DOWN.node());
+        reels.setContentDisplay(ContentDisplay.RIGHT);
+        reels.setAccessibleHelp("Chooses another reel");
+        reels.setOnAction(_ -> {
+            ContextMenu menu = new ContextMenu();
+            for (Reel reel : session.project().reels()) {
+                menu.getItems().add(Controls.item("reel-" + reel.id(), reel.name(), () -> session.edit(Edits.chooseReel(reel.id()))));
             }
-            rows.add(total(programme.get()));
-            rows.add(drawn(programme.get()));
-            rows.add(views(programme.get()));
-            rows.add(rate(programme.get()));
-            rows.add(start(programme.get()));
-            rows.add(new SoundPane(session, programme.get()));
-            rows.add(burnIn(programme.get()));
-        }
-        getChildren().setAll(rows);
+            menu.show(reels, Side.BOTTOM, 0, 0);
+        });
+        return reels;
     }
 
-    private FlowPane reels() {
-        FlowPane choices = Parts.choices("reel-choice");
-        choices.getChildren().add(Parts.label("Reels", "field-name"));
-        for (Reel reel : session.project().reels()) {
-            ToggleButton button = Controls.toggle(reel.name());
-            button.setId("reel-" + reel.id());
-            button.setSelected(reel.id().equals(session.project().reel()));
-            button.setOnAction(_ -> session.edit(Edits.chooseReel(reel.id())));
-            choices.getChildren().add(button);
+    private List<Node> total() {
+        long count = programme.plan().count();
+        long own = programme.plan().programmeEnd() - programme.plan().programmeStart();
+        Label length = Parts.label(count + " frames  "
+                + programme.rate().map(r -> r.seconds(count).toFixed(3) + " s at " + r.label() + " fps").orElse("no rate yet"), "mono");
+        length.setId("reel-total");
+        List<Node> total = new ArrayList<>(List.of(length));
+        if (own < count) {
+            total.addFirst(Parts.label(own + " of the programme itself", "note"));
         }
-        return choices;
+        programme.size().ifPresent(size -> total.addFirst(Parts.label(size.toString(), "mono")));
+        return total;
     }
 
-    private VBox item(ResolvedReel programme, ReelSpan span) {
-        boolean open = span.place() == selected;
-        VBox row = new VBox(new ItemRow(session, thumbnails, programme, span));
-        row.setId("item-" + span.place());
-        row.getStyleClass().add("source-row");
-        if (open) {
-            row.getStyleClass().add("selected");
-            row.getChildren().add(new ItemPane(session, ask, programme, span, playhead));
+    // ---- what is chosen
+
+    private void chosenChanged() {
+        if (programme != null) {
+            showChosen();
+            if (list.chosen().size() == 1) {
+                span(list.chosen().getFirst()).ifPresent(s -> seek.accept(s.start()));
+            }
         }
-        row.setUserData(new Dragged.OfItem(span.place()));
-        row.setOnDragDetected(_ -> row.startFullDrag());
-        row.setOnMouseDragOver(e -> show(row,
-                Dragged.of(e).orElse(null) instanceof Dragged.OfItem ? e.getY() < row.getHeight() / 2 ? "drop-above" : "drop-below" : ""));
-        row.setOnMouseDragExited(_ -> show(row, ""));
-        row.setOnMouseDragReleased(e -> {
+    }
+
+    private ItemMenu acts() {
+        return new ItemMenu(session, programme, list.chosen(), this::choose);
+    }
+
+    /** Chooses an item that comes to stand there with the edit that follows. */
+    private void choose(int place) {
+        list.getSelectionModel().clearAndSelect(place);
+    }
+
+    private void showChosen() {
+        List<Integer> places = list.chosen();
+        if (places.isEmpty()) {
+            chosen.show("Whole reel", List.of(),
+                    new ReelGroups(session, ask, programme).groups());
+            return;
+        }
+        ItemMenu acts = acts();
+        Button more = Parts.small("item-menu", "More", () -> {});
+        more.setGraphic(Icon.DOWN.node());
+        more.setContentDisplay(ContentDisplay.RIGHT);
+        more.setOnAction(_ -> acts().menu().show(more, Side.BOTTOM, 0, 0));
+        List<Node> buttons = List.of(Parts.small("whole-reel", "Whole reel", () -> {
+            list.choose(null);
+            showChosen();
+        }), Parts.small("repeat-item", "Duplicate", acts::duplicate), Parts.small("remove-item", "Remove", acts::remove), more);
+        Optional<ReelSpan> span = places.size() == 1 ? span(places.getFirst()) : Optional.empty();
+        chosen.show(span.map(s -> (s.place() + 1) + "  " + ItemRow.title(programme, s)).orElse(places.size() + " items chosen"), buttons,
+                span.map(s -> new ItemGroups(session, ask, programme, s, playhead).groups()).orElse(List.of()));
+    }
+
+    // ---- rows on the screen
+
+    private void fill(ListCell<Integer> cell, Integer place) {
+        ReelSpan span = span(place).orElse(null);
+        if (span == null) {
+            return;
+        }
+        cell.setId("item-" + place);
+        cell.setAccessibleText((place + 1) + ", " + ItemRow.title(programme, span) + ", " + span.count() + " frames");
+        cell.setGraphic(new ItemRow(thumbnails, programme, span));
+        cell.setUserData(new Dragged.OfItem(place));
+        cell.setOnDragDetected(_ -> cell.startFullDrag());
+        cell.setOnMouseDragOver(e -> show(cell,
+                Dragged.of(e).orElse(null) instanceof Dragged.OfItem ? e.getY() < cell.getHeight() / 2 ? "drop-above" : "drop-below" : ""));
+        cell.setOnMouseDragExited(_ -> show(cell, ""));
+        cell.setOnMouseDragReleased(e -> {
             if (Dragged.of(e).orElse(null) instanceof Dragged.OfItem(int from)) {
-                move(from, span.place() + (e.getY() < row.getHeight() / 2 ? 0 : 1));
+                move(from, place + (e.getY() < cell.getHeight() / 2 ? 0 : 1));
             }
         });
-        row.setOnMouseClicked(_ -> {
-            if (selected != span.place()) {
-                selected = span.place();
-                show();
-                seek.accept(span.start());
-            }
-        });
-        return row;
     }
 
     /** Where what is dragged would go. */
-    private static void show(VBox row, String where) {
+    private static void show(Node row, String where) {
         row.getStyleClass().removeAll("drop-above", "drop-below");
         if (!where.isEmpty()) {
             row.getStyleClass().add(where);
@@ -142,47 +247,40 @@ public final class ReelFace extends VBox {
     private void move(int from, int before) {
         int to = before > from ? before - 1 : before;
         if (to != from) {
-            selected = selected == from ? to : -1;
+            choose(to);
             session.edit(ReelEdits.moveItem(from, to));
         }
     }
 
-    private HBox total(ResolvedReel programme) {
-        long count = programme.plan().count();
-        String length = programme.rate().map(r -> words(r, count)).orElse("no rate yet");
-        long own = programme.plan().programmeEnd() - programme.plan().programmeStart();
-        HBox total = Parts.row(Parts.label("Reel", "strong"), Parts.label(count + " frames", "mono"), Parts.label(length, "mono"));
-        if (own < count) {
-            total.getChildren().add(Parts.label("of which " + own + " of the programme itself", "note"));
-        }
-        total.getStyleClass().add("total");
-        total.setId("reel-total");
-        return total;
-    }
+    // ---- what can be added
 
-    /** What Vat draws goes before the item that is open, or in front; black behind it, or to the end. */
-    private HBox drawn(ResolvedReel programme) {
+    /** What Vat draws goes before the item that is chosen, or in front; black behind it, or to the end. */
+    private List<Node> drawn() {
         Rate rate = programme.rate().orElse(Rate.FPS_25);
         int second = rate.timecodeBase();
         int items = programme.reel().items().size();
+        int selected = list.chosen().isEmpty() ? -1 : list.chosen().getFirst();
         int before = selected >= 0 && selected < items ? selected : 0;
         int behind = selected >= 0 && selected < items ? selected + 1 : items;
         String today = LocalDate.now().toString();
         List<Node> ways = new ArrayList<>();
+        ways.add(Parts.label("Add", "note"));
         ways.add(Parts.small("add-black", "Black", () -> session.edit(ReelEdits.addDrawn(behind, GeneratedItem.Plain.black(second)))));
         ways.add(Parts.small("add-slate", "Slate", () -> add(before, BroadcastHead.slate(today, SLATE_SECONDS * (long) second), rate)));
         ways.add(Parts.small("add-leader", "Countdown leader", () -> add(before, GeneratedItem.Leader.of(second), rate)));
         ways.add(Parts.small("add-bars", "Bars and tone", () -> add(before,
                 new GeneratedItem.Bars(BarPattern.BARS_75, GeneratedItem.Bars.EBU_LEVEL, BARS_SECONDS * (long) second), rate)));
-        programme.shape().ifPresent(shape -> ways.add(Parts.small("add-head", "Broadcast head, programme at 10:00:00:00",
-                () -> session.edit(ReelEdits.addHead(BroadcastHead.of(rate, shape.size(), shape.pixelAspect(), today))))));
-        HBox field = Fields.field("Add", "", ways.toArray(Node[]::new));
-        field.getStyleClass().add("total");
-        return field;
+        programme.shape().ifPresent(shape -> {
+            Button broadcast = Parts.small("add-head", "Broadcast head",
+                    () -> session.edit(ReelEdits.addHead(BroadcastHead.of(rate, shape.size(), shape.pixelAspect(), today))));
+            broadcast.setTooltip(new Tooltip("Bars and tone, slate, countdown and black, with the programme at 10:00:00:00"));
+            ways.add(broadcast);
+        });
+        return ways;
     }
 
     /** Several sources in one picture: those of the reel, or all there are. */
-    private HBox views(ResolvedReel programme) {
+    private List<Node> views() {
         List<String> ofReel = programme.reel().items().stream().map(Item::source).filter(Objects::nonNull).distinct().toList();
         List<String> all = session.project().sources().stream().filter(s -> !s.location().isSound()).map(Source::id).toList();
         List<Item> items = (ofReel.size() > 1 ? ofReel : all).stream().limit(MOST_VIEWS).map(Item::of).toList();
@@ -192,7 +290,7 @@ public final class ReelFace extends VBox {
                     .toList();
             int across = (int) Math.ceil(Math.sqrt(views.size()));
             ways.add(
-                    Parts.small("add-views", items.size() + " sources side by side",
+                    Parts.small("add-views", items.size() + " side by side",
                             () -> layOut(Layout.of("Views",
                                     programme.size().map(s -> side(s, across, Math.ceilDiv(views.size(), across))).orElse(null),
                                     new Arrangement.Grid(across), views))));
@@ -200,10 +298,7 @@ public final class ReelFace extends VBox {
                     Parts.small("add-layout-" + kept.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"), "As in " + kept.name(),
                             () -> layOut(kept.withItems(items)))));
         }
-        HBox field = Fields.field("Views", ways.isEmpty() ? "With two sources or more, they can stand in one picture."
-                : "In one picture, as an item of its own at the reel's end.", ways.toArray(Node[]::new));
-        field.getStyleClass().add("total");
-        return field;
+        return ways;
     }
 
     /** So large that every view is as large as its source, if such a picture is of a usual size. */
@@ -212,49 +307,14 @@ public final class ReelFace extends VBox {
     }
 
     private void layOut(Layout layout) {
-        selected = session.project().currentReel().map(r -> r.items().size()).orElse(0);
+        int last = session.project().currentReel().map(r -> r.items().size()).orElse(0);
         session.edit(ReelEdits.addLayout(layout));
+        show();
+        list.choose(last);
+        showChosen();
     }
 
     private void add(int before, GeneratedItem drawn, Rate rate) {
         session.edit(before == 0 ? ReelEdits.addInFront(drawn, rate) : ReelEdits.addDrawn(before, drawn));
-    }
-
-    private VBox burnIn(ResolvedReel programme) {
-        HBox head = Parts.row(Parts.label("Burn-in", "strong"), Parts.label("Written into every file that isn't set to be clean.", "note"));
-        head.getStyleClass().add("total");
-        return new VBox(head, new BurnInPane(ask, "reel-burn-in", programme.reel().burnIn(), b -> session.edit(ReelEdits.burnIn(b))));
-    }
-
-    /** The reel's own rate: what plays at another one is conformed. */
-    private HBox rate(ResolvedReel programme) {
-        List<Rate> offered = new ArrayList<>(Rate.USUAL);
-        programme.rate().filter(r -> !offered.contains(r)).ifPresent(offered::addFirst);
-        offered.addFirst(null);
-        HBox field = Fields.field("Reel at",
-                programme.reel().rate() == null ? "Every item is brought to the first source's rate."
-                        : "Every item is brought to this rate.",
-                Fields.choice("reel-rate", offered.toArray(Rate[]::new), programme.reel().rate(),
-                        r -> r == null ? "as the first source" : r.label(), r -> session.edit(ReelEdits.setRate(r))));
-        field.getStyleClass().add("total");
-        return field;
-    }
-
-    private HBox start(ResolvedReel programme) {
-        HBox field = Fields.field("Starts at", "Timecode of the first frame, written into MP4, MOV, Matroska and MXF; with ; for "
-                + "drop-frame.",
-                Fields.text("reel-start", programme.reel().start() == null ? "" : programme.reel().start(), 10, typed -> {
-                    String label = typed.strip();
-                    if (!label.isEmpty()) {
-                        Timecode.parse(label, programme.rate().orElse(Rate.FPS_25));
-                    }
-                    session.edit(ReelEdits.setStart(label.isEmpty() ? null : label));
-                }));
-        field.getStyleClass().add("total");
-        return field;
-    }
-
-    private static String words(Rate rate, long count) {
-        return rate.seconds(count).toFixed(3) + " s, " + Timecode.of(count, rate) + " at " + rate.label();
     }
 }

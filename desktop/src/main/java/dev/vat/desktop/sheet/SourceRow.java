@@ -1,31 +1,39 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.Source;
-import dev.vat.core.reel.ReelPart;
-import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
-import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.layout.FlowPane;
+import javafx.scene.control.OverrunStyle;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
-/** One source as found: its picture, its name, its state, its figures. */
+/**
+ * One source as found: its picture, which goes through its frames as the pointer moves across it, its name, its facts, its state, and the
+ * frames to render again ready to copy.
+ */
 final class SourceRow extends HBox {
+
+    private static final int LONGEST = 24;
 
     private final Session session;
     private final Source source;
@@ -38,76 +46,57 @@ final class SourceRow extends HBox {
         this.table = session.table(source.id());
         Label name = Parts.label(word.isEmpty() ? source.name() : word, "strong");
         name.setMinWidth(0);
+        name.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
+        name.setTooltip(new Tooltip(source.name() + "\n" + source.folder().absolute()));
+        Label facts = Parts.wrapped(facts(), "mono", "facts");
+        VBox words = new VBox(name, facts);
+        words.setMinWidth(0);
+        words.setAlignment(Pos.CENTER_LEFT);
+        HBox.setHgrow(words, Priority.ALWAYS);
         Label state = Parts.label("", "state");
         state.setId("state-" + source.id());
         state.setMinWidth(Region.USE_PREF_SIZE);
-        state(state);
-        VBox words = new VBox(Parts.row(name, Parts.space(), state), figures());
-        HBox.setHgrow(words, Priority.ALWAYS);
-        words.setMinWidth(0);
-        getChildren().addAll(thumbnails.of(source, table), words);
+        SourceState.of(session, source, table).show(state);
+        VBox right = new VBox(state);
+        right.setAlignment(Pos.CENTER_RIGHT);
+        right.setMinWidth(Region.USE_PREF_SIZE);
+        again().ifPresent(right.getChildren()::add);
+        StackPane picture = thumbnails.of(source, table);
+        picture.addEventHandler(MouseEvent.MOUSE_MOVED, e -> scrub(thumbnails, picture, e.getX() / Thumbnails.WIDTH));
+        picture.addEventHandler(MouseEvent.MOUSE_EXITED, _ -> thumbnails.fill(picture, source, table));
+        getChildren().addAll(picture, words, right);
         getStyleClass().add("source-line");
     }
 
-    /** Whether something about a source needs to be looked at. */
-    static boolean hasTrouble(Session session, Source source) {
-        FrameTable table = session.table(source.id());
-        return session.watch().trouble(source.id()).isPresent() || table != null
-                && (!wrongWords(source, table).isEmpty() || !session.watch().review(source.id()).marked().isEmpty());
-    }
-
-    private void state(Label label) {
-        Optional<String> trouble = session.watch().trouble(source.id());
-        if (table == null) {
-            label.setText(trouble.orElse(session.watch().clip(source.id()).map(_ -> "sound").orElse("looking")));
-            trouble.ifPresent(_ -> mark(label, Icon.BLOCKER, "fault"));
-            return;
-        }
-        String wrong = wrongWords(source, table);
-        int suspects = session.watch().review(source.id()).marked().size();
-        String suspicious = suspects == 0 ? "" : suspects + " to look at";
-        if (session.watch().isChecking(source.id())) {
-            label.setText("checking " + session.watch().checked(source.id()) + " of " + table.sequence().count()
-                    + (wrong.isEmpty() ? "" : ", " + wrong));
-        } else if (!wrong.isEmpty()) {
-            label.setText(wrong + (suspicious.isEmpty() ? "" : ", " + suspicious));
-            boolean onlyArriving = table.counts().keySet().stream().noneMatch(s -> s.isFault() && s != FrameState.ARRIVING)
-                    && session.watch().isWatched(source.id());
-            mark(label, onlyArriving ? Icon.NOTE : Icon.BLOCKER, onlyArriving ? "pending" : "fault");
-        } else if (!suspicious.isEmpty()) {
-            label.setText(suspicious);
-            mark(label, Icon.WARNING, "warn");
-        } else if (table.isChecked()) {
-            label.setText("all good");
-            mark(label, Icon.PROVEN, "good");
-        } else {
-            label.setText("check stopped");
+    private void scrub(Thumbnails thumbnails, StackPane picture, double share) {
+        if (table != null && table.sequence().count() > 1) {
+            int index = Math.clamp((long) (share * table.sequence().count()), 0, table.sequence().count() - 1);
+            if (table.stateAt(index) == FrameState.GOOD) {
+                thumbnails.fill(picture, source, table, table.sequence().number(index));
+            }
         }
     }
 
-    private static String wrongWords(Source source, FrameTable table) {
-        long missing = missing(source, table);
-        String present = table.faults().stream().collect(Collectors.groupingBy(FrameTable.Fault::state, TreeMap::new,
-                Collectors.counting())).entrySet().stream().map(e -> e.getValue() + " " + e.getKey().label())
-                .collect(Collectors.joining(", "));
-        return (missing == 0 ? "" : missing + " missing" + (present.isEmpty() ? "" : ", ")) + present;
+    /** What has to be rendered again, to be copied by one press. */
+    private Optional<Button> again() {
+        if (table == null || table.sequence().pattern().isSingle()) {
+            return Optional.empty();
+        }
+        ResumeAdvice advice = ResumeAdvice.of(table, source.reading());
+        if (advice.wanted().isEmpty()) {
+            return Optional.empty();
+        }
+        String ranges = advice.toText(table.sequence().pattern());
+        Button copy = Parts.small("copy-ranges-" + source.id(), ranges.length() <= LONGEST ? "Copy " + ranges
+                : "Copy " + advice.wanted().count() + " frame numbers", () -> {
+                    Clips.copy(ranges);
+                    session.say("Copied: " + ranges);
+                });
+        copy.setTooltip(new Tooltip("To render again: " + ranges));
+        return Optional.of(copy);
     }
 
-    private static long missing(Source source, FrameTable table) {
-        Sequence sequence = table.sequence();
-        ResumeAdvice advice = source.reading().expected() == null ? ResumeAdvice.of(table)
-                : ResumeAdvice.of(table, source.reading().expected());
-        return advice.missing().count();
-    }
-
-    private static void mark(Label label, Icon icon, String style) {
-        label.setGraphic(icon.node());
-        label.getStyleClass().add(style);
-    }
-
-    private Region figures() {
-        FlowPane figures = new FlowPane();
-        figures.getStyleClass().add("figures");
+    private String facts() {
         List<String> words = new ArrayList<>();
         Optional<ClipFacts> clip = session.watch().clip(source.id());
         if (table == null) {
@@ -118,22 +107,27 @@ final class SourceRow extends HBox {
         } else {
             Sequence s = table.sequence();
             if (!s.pattern().isSingle() || s.kind().isMovie()) {
-                words.add(s.pattern().number(s.first()) + " to " + s.pattern().number(s.last()) + (s.step() == 1 ? "" : " by " + s.step()));
+                words.add(s.pattern().number(s.first()) + "-" + s.pattern().number(s.last()) + (s.step() == 1 ? "" : " by " + s.step()));
             }
-            words.add(s.kind().isMovie() ? s.count() + " frames" : s.count() == 1 ? "1 file" : s.count() + " files");
-            long frames = ReelPlan.of(List.of(ReelPart.of(source.id(), table, source.reading()))).count();
-            words.add(source.reading().rateOf(table).map(r -> r.seconds(frames).toFixed(3) + " s at " + r.label()).orElse("no rate yet"));
-            words.add(table.format().map(this::look)
-                    .orElse(table.counts().getOrDefault(FrameState.UNCHECKED, 0) > 0 ? "" : "nothing could be decoded"));
+            words.add(s.count() == 1 ? "1 frame" : s.count() + " frames");
+            table.format().ifPresentOrElse(f -> look(f, words),
+                    () -> words.add(table.counts().getOrDefault(FrameState.UNCHECKED, 0) > 0 ? "" : "nothing could be decoded"));
+            source.reading().rateOf(table).ifPresent(r -> words.add(r.label() + " fps"));
             clip.filter(c -> !c.sounds().isEmpty()).ifPresent(c -> words.add("sound " + c.sounds().getFirst().layout()));
         }
-        words.stream().filter(w -> !w.isEmpty()).forEach(w -> figures.getChildren().add(Parts.label(w, "mono")));
-        return figures;
+        // A fact is never broken over two lines.
+        return words.stream().filter(w -> !w.isEmpty()).map(w -> w.replace(' ', '\u00a0')).collect(Collectors.joining("  "));
     }
 
-    private String look(PictureFormat format) {
-        return format.size() + "   " + format.depth() + (format.linear() ? " linear" : "") + "   alpha "
-                + source.reading().picture().alphaOf(table).label();
+    private void look(PictureFormat format, List<String> words) {
+        words.add(format.size().toString());
+        words.add(format.depth() + (format.linear() ? " linear" : ""));
+        AlphaKind alpha = source.reading().picture().alphaOf(table);
+        if (alpha != AlphaKind.NONE) {
+            words.add(alpha.label() + " alpha");
+        }
+        if (format.layers().size() > 1) {
+            words.add(format.layers().size() + " layers");
+        }
     }
-
 }

@@ -71,7 +71,7 @@ final class Documents {
             }
         }).whenComplete((read, failure) -> Platform.runLater(() -> {
             if (failure != null) {
-                session.say("The receipt can't be shown: " + failure.getCause().getMessage());
+                session.fail("The receipt can't be shown: " + failure.getCause().getMessage());
                 return;
             }
             Path file = path.resolveSibling(read.file());
@@ -96,7 +96,7 @@ final class Documents {
     void ladders(List<Deliverable> deliverables) {
         session.foretelling().ladders(deliverables, found -> {
             if (found.isEmpty()) {
-                session.say("None of the qualities could be tried.");
+                session.fail("None of the qualities could be tried.");
             } else {
                 show(new LadderPage(session, found, () -> ladders(session.project().deliverablesOn()), () -> show(null)));
             }

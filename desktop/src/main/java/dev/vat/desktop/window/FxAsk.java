@@ -56,6 +56,14 @@ public final class FxAsk implements Dialogs {
     }
 
     @Override
+    public List<Path> files(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        List<File> chosen = chooser.showOpenMultipleDialog(owner);
+        return chosen == null ? List.of() : chosen.stream().map(File::toPath).toList();
+    }
+
+    @Override
     public Optional<Path> project(String title) {
         return Optional.ofNullable(projects(title).showOpenDialog(owner)).map(File::toPath);
     }

@@ -62,22 +62,18 @@ final class HeadBar extends HBox {
         make.setTooltip(new Tooltip("Make the files (" + commands.named("make").keysText() + ")"));
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        Button frames = text(commands, "open-frames", "Add\u2026");
+        Button add = Parts.button("add", "Add", () -> {});
+        add.setGraphic(Icon.DOWN.node());
+        add.setContentDisplay(ContentDisplay.RIGHT);
+        add.setTooltip(new Tooltip("Add frames, movies, sounds, or a scene to take previews of"));
+        add.setOnAction(_ -> menu(commands, List.of("open-files", "open-frames", "start-scene")).show(add, Side.BOTTOM, 0, 0));
         Button search = text(commands, "search", "Find a command\u2026");
-        getChildren().addAll(mark, name, where, space, frames, undo, redo, search, willMake, blockers, warnings, make);
+        getChildren().addAll(mark, name, where, space, add, undo, redo, search, willMake, blockers, warnings, make);
     }
 
     /** What can be done with the project as a whole. */
     private ContextMenu menu(Commands commands) {
-        ContextMenu menu = new ContextMenu();
-        for (String id : List.of("new", "open-project", "save-as", "show-project")) {
-            Command command = commands.named(id);
-            MenuItem item = Controls.item(command.text() + (command.keys() == null ? "" : "    " + command.keysText()));
-            item.setId("menu-" + id);
-            item.setDisable(!command.enabled().getAsBoolean());
-            item.setOnAction(_ -> command.run());
-            menu.getItems().add(item);
-        }
+        ContextMenu menu = menu(commands, List.of("new", "open-project", "save-as", "show-project"));
         Menu recent = Controls.menu("Recent projects");
         session.settings().recent().stream().map(Path::of).filter(Files::exists).forEach(path -> {
             MenuItem item = Controls.item(path.toString());
@@ -86,6 +82,20 @@ final class HeadBar extends HBox {
         });
         recent.setDisable(recent.getItems().isEmpty());
         menu.getItems().add(recent);
+        return menu;
+    }
+
+    /** These commands, each with its keys. */
+    private static ContextMenu menu(Commands commands, List<String> ids) {
+        ContextMenu menu = new ContextMenu();
+        for (String id : ids) {
+            Command command = commands.named(id);
+            MenuItem item = Controls.item(command.text() + (command.keys() == null ? "" : "    " + command.keysText()));
+            item.setId("menu-" + id);
+            item.setDisable(!command.enabled().getAsBoolean());
+            item.setOnAction(_ -> command.run());
+            menu.getItems().add(item);
+        }
         return menu;
     }
 

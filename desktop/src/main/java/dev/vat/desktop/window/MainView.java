@@ -63,6 +63,7 @@ public final class MainView extends StackPane {
     private final Welcome welcome;
     private final CommandSearch search;
     private final WordsBars words;
+    private final NoticeLine notices;
     private final VBox top = new VBox();
     private final StackPane stage = new StackPane();
     private final SplitPane middle = new SplitPane();
@@ -175,9 +176,11 @@ public final class MainView extends StackPane {
         picture.setOnCompared(this::refreshLater);
         picture.setOnCompare(button -> new CompareMenu(session, picture::compare).show(button, player.strip()));
         words = new WordsBars(session);
+        notices = new NoticeLine(session);
+        StackPane right = new StackPane(stage, notices);
         sheet.setMinWidth(400);
-        stage.setMinWidth(300);
-        middle.getItems().addAll(sheet, stage);
+        right.setMinWidth(300);
+        middle.getItems().addAll(sheet, right);
         middle.setDividerPositions(.47);
         top.getChildren().addAll(head, words, band);
         page.setTop(top);
@@ -219,7 +222,9 @@ public final class MainView extends StackPane {
                         () -> session.foretelling().canStart(), () -> session.foretelling().start())
                 .add("try-steps", "Compare qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN),
                         () -> session.foretelling().canStart(), this::tryQualities)
-                .add("open-frames", "Add a folder of frames", control(KeyCode.I), this::bringIn)
+                .add("open-files", "Add frames, movies or sounds", control(KeyCode.I),
+                        () -> bringIn(ask.files("Add frames, movies or sounds")))
+                .add("open-frames", "Add a folder of frames", control(KeyCode.I, KeyCombination.SHIFT_DOWN), this::bringIn)
                 .add("open-project", "Open a project", control(KeyCode.O),
                         () -> ask.project("Open a project").ifPresent(session::open))
                 .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !session.project().isEmpty(),
@@ -273,7 +278,7 @@ public final class MainView extends StackPane {
                         .save("Contact sheet: .pdf, .png or .jpg",
                                 sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", "Contact sheets")
                         .ifPresent(file -> session.handOver().contacts(sheet, file)),
-                () -> session.say("There is nothing to make a contact sheet of."));
+                () -> session.fail("There is nothing to make a contact sheet of."));
     }
 
     private void askCores() {
@@ -358,6 +363,7 @@ public final class MainView extends StackPane {
         dress();
         head.show();
         words.show();
+        notices.show();
         FrameTrack strip = looked.strip().orElse(null);
         picture.show(strip, looked.heading(), looked.ground(), looked.as());
         band.show(picture.onBand(strip));
@@ -444,7 +450,10 @@ public final class MainView extends StackPane {
     }
 
     private void bringIn() {
-        List<Path> chosen = ask.frames("Add a folder of frames");
+        bringIn(ask.frames("Add a folder of frames"));
+    }
+
+    private void bringIn(List<Path> chosen) {
         if (!chosen.isEmpty()) {
             session.bringIn(chosen);
         }
@@ -511,6 +520,11 @@ public final class MainView extends StackPane {
         commands.named(command).run();
     }
 
+    /** Whether a command can be carried out now. */
+    boolean can(String command) {
+        return commands.named(command).enabled().getAsBoolean();
+    }
+
     /** What band and picture show, or null. */
     FrameTrack strip() {
         return player.strip();
@@ -546,10 +560,20 @@ public final class MainView extends StackPane {
         choose(id);
     }
 
+    /** Chooses an item of the reel by its place, or with -1 the whole reel, as a press on its row does. */
+    public void selectItem(int place) {
+        sheet.chooseItem(place);
+    }
+
+    /** Opens a group of the settings of what is chosen. */
+    public void openGroup(String id) {
+        sheet.open(id);
+    }
+
     /** Whether what should be on the screen is there: no picture under way, nothing left to refresh. */
     public boolean isSettled() {
         return !refreshAsked && (documents.open() != null || stage.getChildren().contains(welcome)
-                || picture.isSettled() && band.band().isSettled());
+                || picture.isSettled() && band.band().isSettled() && sheet.isSettled());
     }
 
     /** Lets go of what the window holds; the session is closed by its owner. */

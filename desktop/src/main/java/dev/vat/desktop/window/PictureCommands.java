@@ -35,6 +35,9 @@ final class PictureCommands {
         commands.add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
                 .add("back", "One frame back", key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
                 .add("forward", "One frame on", key(KeyCode.RIGHT), this::hasPicture, () -> picture.step(1))
+                .add("back-ten", "Ten frames back", key(KeyCode.LEFT, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.step(-10))
+                .add("forward-ten", "Ten frames on", key(KeyCode.RIGHT, KeyCombination.SHIFT_DOWN), this::hasPicture,
+                        () -> picture.step(10))
                 .add("first", "First frame", key(KeyCode.HOME), this::hasPicture, () -> picture.seek(player.first()))
                 .add("last", "Last frame", key(KeyCode.END), this::hasPicture, () -> picture.seek(player.last()))
                 .add("next-fault", "Next fault", key(KeyCode.N), this::hasPicture, () -> trouble(true))
@@ -44,12 +47,16 @@ final class PictureCommands {
                 .add("trim", "Trim to what is selected", key(KeyCode.T), player::hasLoopRange, () -> band.trim())
                 .add("mark", "Mark to be rendered again, or take the mark away", key(KeyCode.R), this::hasPicture, () -> band.mark())
                 .add("unselect", "Unselect", key(KeyCode.ESCAPE), player::hasLoopRange, () -> band.clearSelection())
-                .add("loop", "Loop", key(KeyCode.L), this::hasPicture, () -> picture.press("loop"))
+                .add("shuttle-back", "Play backwards, faster with each press", key(KeyCode.J), this::hasPicture,
+                        () -> picture.shuttle(true))
+                .add("shuttle-stop", "Stop, forwards at full speed again", key(KeyCode.K), this::hasPicture, () -> picture.stop())
+                .add("shuttle-on", "Play forwards, faster with each press", key(KeyCode.L), this::hasPicture, () -> picture.shuttle(false))
+                .add("loop", "Loop", key(KeyCode.L, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.press("loop"))
                 .add("every", "Play every frame, even if slower", key(KeyCode.E), this::hasPicture, () -> picture.press("every-frame"))
                 .add("actual", "One stored pixel on one pixel of the screen", key(KeyCode.DIGIT1), this::hasPicture,
                         () -> picture.press("actual-size"))
                 .add("alpha", "Show alpha as grey", key(KeyCode.A), this::hasPicture, () -> picture.press("show-alpha"))
-                .add("backwards", "Play backwards, or forwards again", key(KeyCode.K), this::hasPicture, () -> picture.press("backwards"))
+                .add("backwards", "Play backwards, or forwards again", null, this::hasPicture, () -> picture.press("backwards"))
                 .add("speed", "Full, half or quarter speed", key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
                 .add("sound", "Sound on or off while playing", key(KeyCode.U), this::hasPicture, () -> picture.press("sound"))
                 .add("safe", "Show or hide the safe areas", key(KeyCode.G), this::hasPicture, () -> picture.press("safe-areas"))
@@ -69,7 +76,7 @@ final class PictureCommands {
                         () -> picture.comparison().ifPresent(c -> c.nextWorst(true)))
                 .add("previous-worst", "Back to the one before of the frames that differ most", key(KeyCode.Z, KeyCombination.SHIFT_DOWN),
                         this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(false)))
-                .add("loop-worst", "Play around this frame of two pictures", key(KeyCode.J), this::isComparing,
+                .add("loop-worst", "Play around this frame of two pictures", key(KeyCode.J, KeyCombination.SHIFT_DOWN), this::isComparing,
                         () -> picture.comparison().ifPresent(CompareBar::loopHere))
                 .add("end-compare", "End the comparison", key(KeyCode.ESCAPE),
                         () -> isComparing() && !alone.getAsBoolean() && !player.hasLoopRange(), () -> picture.endCompare())

@@ -54,7 +54,7 @@ final class ReelCommands {
         try {
             List<Remark> remarks = Remark.parse(Clips.text());
             if (remarks.isEmpty()) {
-                session.say("There is no list on the clipboard. A line of one: 0264 ribbon jumps");
+                session.fail("There is no list on the clipboard. A line of one: 0264 ribbon jumps");
                 return;
             }
             session.edit(
@@ -62,7 +62,7 @@ final class ReelCommands {
             session.say(remarks.size() == 1 ? "1 line marked frames to be rendered again." : remarks.size() + " lines marked frames to "
                     + "be rendered again.");
         } catch (IllegalArgumentException e) {
-            session.say(e.getMessage() + ". Nothing was marked.");
+            session.fail(e.getMessage() + ". Nothing was marked.");
         }
     }
 

@@ -13,6 +13,7 @@ import dev.vat.desktop.sheet.InFace;
 import dev.vat.desktop.sheet.OutFace;
 import dev.vat.desktop.sheet.ReelFace;
 import dev.vat.desktop.sheet.TargetBar;
+import java.util.List;
 import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
@@ -98,11 +99,11 @@ final class SheetPane extends BorderPane {
     /** A source that is dropped here goes to the end of the reel. */
     private static void takeSources(ToggleButton tab, Session session, Consumer<Face> faceChosen) {
         tab.setOnMouseDragEntered(
-                e -> Dragged.of(e).filter(Dragged.OfSource.class::isInstance).ifPresent(_ -> tab.getStyleClass().add("drop-here")));
+                e -> Dragged.of(e).filter(Dragged.OfSources.class::isInstance).ifPresent(_ -> tab.getStyleClass().add("drop-here")));
         tab.setOnMouseDragExited(_ -> tab.getStyleClass().removeAll("drop-here"));
         tab.setOnMouseDragReleased(e -> {
-            if (Dragged.of(e).orElse(null) instanceof Dragged.OfSource(String id) && session.table(id) != null) {
-                session.edit(ReelEdits.addItem(id));
+            if (Dragged.of(e).orElse(null) instanceof Dragged.OfSources(List<String> ids)) {
+                ids.stream().filter(id -> session.table(id) != null).forEach(id -> session.edit(ReelEdits.addItem(id)));
                 faceChosen.accept(Face.REEL);
             }
         });
@@ -115,6 +116,25 @@ final class SheetPane extends BorderPane {
     void setFace(Face other) {
         face = other;
         scroll.setVvalue(0);
+    }
+
+    /** Opens a group of what is chosen. */
+    void open(String group) {
+        if (face == Face.IN) {
+            in.open(group);
+        } else {
+            reel.open(group);
+        }
+    }
+
+    /** Chooses an item of the reel, or none with -1. */
+    void chooseItem(int place) {
+        reel.chooseItem(place);
+    }
+
+    /** Whether its pictures are there. */
+    boolean isSettled() {
+        return face == Face.OUT || (face == Face.IN ? in.isSettled() : reel.isSettled());
     }
 
     OutFace out() {
@@ -144,8 +164,14 @@ final class SheetPane extends BorderPane {
             case REEL -> reel.show();
             case OUT -> out.show();
         }
-        if (scroll.getContent() != shown) {
-            scroll.setContent(shown);
+        // Lists go through their rows themselves; the sheet is gone through as a whole.
+        if (face != Face.OUT) {
+            setCenter(shown);
+        } else {
+            setCenter(scroll);
+            if (scroll.getContent() != shown) {
+                scroll.setContent(shown);
+            }
         }
         // On the Out face targets are added at the head of the sheet.
         boolean sheeted = face == Face.OUT && out.isSheet();

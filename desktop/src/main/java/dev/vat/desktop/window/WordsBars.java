@@ -15,23 +15,19 @@ final class WordsBars extends VBox {
     private final Session session;
     private final HBox question = new HBox();
     private final HBox stranger = new HBox();
-    private final HBox notice = new HBox();
 
     WordsBars(Session session) {
         this.session = session;
         question.getStyleClass().add("ask");
         question.setId("question");
-        notice.getStyleClass().add("notice");
-        notice.setId("notice");
         stranger.getStyleClass().add("ask");
         stranger.setId("stranger");
-        getChildren().addAll(stranger, question, notice);
+        getChildren().addAll(stranger, question);
     }
 
     void show() {
         showStranger();
         showQuestion();
-        showNotice();
     }
 
     private void showStranger() {
@@ -73,17 +69,5 @@ final class WordsBars extends VBox {
         long families = Kin.group(session.question()).stream().filter(Kin::isFamily).count();
         return count + " sources: are they one programme, one after the other, or a reel each?"
                 + (families == 0 ? "" : " Of those that belong together, the main one or the latest version goes in.");
-    }
-
-    private void showNotice() {
-        Parts.present(notice, !session.message().isEmpty());
-        if (!session.message().isEmpty()) {
-            Label words = new Label(session.message());
-            words.setWrapText(true);
-            words.setId("notice-words");
-            HBox.setHgrow(words, Priority.ALWAYS);
-            words.setMaxWidth(Double.MAX_VALUE);
-            notice.getChildren().setAll(words, Parts.button("notice-seen", "Dismiss", () -> session.say("")));
-        }
     }
 }

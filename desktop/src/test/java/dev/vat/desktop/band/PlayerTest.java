@@ -151,4 +151,26 @@ class PlayerTest {
         assertThat(player.due(10 * SECOND)).isEqualTo(1);
         assertThat(player.due(11 * SECOND)).isEqualTo(26);
     }
+
+    @Test
+    void shuttlingGetsFasterWithEachPressAndTurnsAtFullSpeed() {
+        Player player = new Player();
+        player.setStrip(new TestStrip(1000, Map.of(), Rate.FPS_25));
+        player.seek(500);
+        for (int speed : new int[] {1, 2, 4, 8, 16, 16}) {
+            player.shuttle(false);
+            assertThat(player.speed()).isEqualTo(Rational.of(speed, 1));
+        }
+        assertThat(player.due(0)).isEqualTo(500);
+        assertThat(player.due(40_000_000L)).as("sixteen frames in the time of one").isEqualTo(516);
+        player.shuttle(true);
+        assertThat(player.speed()).as("the other way it begins anew").isEqualTo(Rational.ONE);
+        assertThat(player.isBackwards() && player.isPlaying()).isTrue();
+        player.stop();
+        assertThat(player.isPlaying() || player.isBackwards()).isFalse();
+        player.setSpeed(Rational.of(1, 4));
+        player.play(true);
+        player.shuttle(false);
+        assertThat(player.speed()).as("from slow motion to full speed").isEqualTo(Rational.ONE);
+    }
 }

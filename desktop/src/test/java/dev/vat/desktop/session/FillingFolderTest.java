@@ -131,7 +131,7 @@ class FillingFolderTest {
         assertThat(on(() -> session.findings().blockers())).anyMatch(f -> f.id().equals("source-gone"));
         act(() -> session.search().relink(session.project().sources().getFirst(), moved));
         await("the frames again", () -> table() != null && table().good() == 3);
-        assertThat(on(() -> session.message())).contains("was found again");
+        assertThat(on(() -> session.notice().words())).contains("was found again");
         assertThat(on(() -> session.watch().otherPictures("s1"))).as("the same files").isZero();
         act(() -> session.undo());
         await("undo", () -> session.watch().trouble("s1").isPresent());

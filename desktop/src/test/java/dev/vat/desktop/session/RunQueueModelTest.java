@@ -58,7 +58,7 @@ class RunQueueModelTest {
     private void await(Callable<Boolean> condition) throws Exception {
         long end = System.currentTimeMillis() + 60_000;
         while (!on(condition)) {
-            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(session::message)).isLessThan(end);
+            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(() -> session.notice().words())).isLessThan(end);
             Thread.sleep(20);
         }
     }
@@ -100,7 +100,7 @@ class RunQueueModelTest {
         await(() -> !session.runs().lines().isEmpty());
         idle(1);
         assertThat(folder.resolve("delivered/kite_edit.mov")).exists();
-        assertThat(on(session::message)).isEqualTo("Done: 1 file made and proven.");
+        assertThat(on(() -> session.notice().words())).isEqualTo("Done: 1 file made and proven.");
     }
 
     @Test
@@ -110,11 +110,11 @@ class RunQueueModelTest {
         await(() -> session.runs().later().entries().size() == 1);
         Files.delete(frames.resolve("kite.0002.png"));
         act(() -> session.runs().later().hold("q1", false));
-        await(() -> session.message().contains("is held in the queue"));
+        await(() -> session.notice().words().contains("is held in the queue"));
         await(() -> session.runs().later().entries().getFirst().held());
-        assertThat(on(session::message)).contains("kite").contains("missing");
+        assertThat(on(() -> session.notice().words())).contains("kite").contains("missing");
         act(() -> session.making().makeLater("soon"));
-        assertThat(on(session::message)).contains("'soon' is no time");
+        assertThat(on(() -> session.notice().words())).contains("'soon' is no time");
     }
 
     @Test
@@ -127,11 +127,11 @@ class RunQueueModelTest {
         assertThat(first.matches("edit kite prores")).isTrue();
         assertThat(first.matches("edit dune")).isFalse();
         act(() -> session.past().makeWhatChanged(first));
-        await(() -> session.message().contains("No frame of kite_edit.mov was rendered again"));
+        await(() -> session.notice().words().contains("No frame of kite_edit.mov was rendered again"));
         Files.copy(frames.resolve("kite.0003.png"), frames.resolve("kite.0120.png"), StandardCopyOption.REPLACE_EXISTING);
         act(() -> session.past().makeWhatChanged(first));
         await(() -> session.runs().lines().size() == 2);
-        assertThat(on(session::message)).contains("Frames 119 of kite_edit.mov changed: 1 of 2 parts");
+        assertThat(on(() -> session.notice().words())).contains("Frames 119 of kite_edit.mov changed: 1 of 2 parts");
         idle(2);
         assertThat(ReceiptFile.read(ReceiptFile.of(folder.resolve("delivered/kite_edit_v02.mov"))).notes())
                 .anyMatch(n -> n.contains("frames 119 changed"));
@@ -154,7 +154,7 @@ class RunQueueModelTest {
         assertThat(folder.resolve("delivered/kite_frames.0003.png")).isRegularFile();
         assertThat(ReceiptFile.read(folder.resolve("delivered/kite_frames.0003.png.receipt.json")).proven()).isTrue();
         act(() -> session.making().keepStill(session.project().sources().getFirst(), 9));
-        assertThat(on(session::message)).contains("isn't there whole");
+        assertThat(on(() -> session.notice().words())).contains("isn't there whole");
     }
 
     @Test
@@ -169,7 +169,7 @@ class RunQueueModelTest {
             act(() -> second.open(file));
             await(() -> !second.project().isEmpty());
             assertThat(on(second::isOnlyRead)).isTrue();
-            assertThat(on(second::message)).contains("kite.vat is open in another window (process ");
+            assertThat(on(() -> second.notice().words())).contains("kite.vat is open in another window (process ");
             act(() -> second.edit(DeliverableEdits.addTarget(Catalogue.target("edit-prores-hq"))));
             act(() -> second.saveAs(folder.resolve("mine.vat")));
             await(() -> Files.exists(folder.resolve("mine.vat")) && second.isSaved());

@@ -63,7 +63,7 @@ class SessionTest {
     private void await(Callable<Boolean> condition) throws Exception {
         long end = System.currentTimeMillis() + 60_000;
         while (!on(condition)) {
-            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(session::message)).isLessThan(end);
+            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(() -> session.notice().words())).isLessThan(end);
             Thread.sleep(20);
         }
     }
@@ -180,13 +180,13 @@ class SessionTest {
     void whatCantBeReadIsSaidInWords() throws Exception {
         act(() -> session.bringIn(List.of(folder.resolve("gone"))));
         // The words at its beginning name the folder too: it is what it ends with that counts, and the next may not overtake it.
-        await(() -> session.message().startsWith("There is nothing at ") && session.message().contains("gone"));
+        await(() -> session.notice().words().startsWith("There is nothing at ") && session.notice().words().contains("gone"));
         Path empty = Files.createDirectory(folder.resolve("empty"));
         act(() -> session.bringIn(List.of(empty)));
-        await(() -> session.message().contains("No frames, movies or sounds in empty"));
+        await(() -> session.notice().words().contains("No frames, movies or sounds in empty"));
         Files.writeString(folder.resolve("bad.vat"), "nonsense");
         act(() -> session.bringIn(List.of(folder.resolve("bad.vat"))));
-        await(() -> session.message().contains("bad.vat"));
+        await(() -> session.notice().words().contains("bad.vat"));
     }
 
     @Test
@@ -256,7 +256,7 @@ class SessionTest {
         RunLine line = on(() -> session.runs().lines().getFirst());
         assertThat(line.isUnfinished()).isTrue();
         act(() -> session.runs().discard(line.run().home()));
-        await(() -> session.message().contains("cleared away"));
+        await(() -> session.notice().words().contains("cleared away"));
         assertThat(folder.resolve("delivered")).isEmptyDirectory();
         assertThat(on(() -> session.runs().lines())).isEmpty();
     }

@@ -91,7 +91,8 @@ class FastPathTest extends WindowCase {
         press("face-reel");
         settle();
         assertThat(text("band-range")).isEqualTo("0 to 6, 7 frames");
-        press("down-0");
+        press("item-0");
+        choose("item-menu", "item-later");
         settle();
         assertThat(on(() -> session().project().currentReel().orElseThrow().items().getFirst().source())).isEqualTo("s2");
         press("undo");

@@ -18,16 +18,12 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
-import javafx.scene.control.Menu;
-import javafx.scene.control.MenuItem;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.paint.Color;
-import javafx.stage.Window;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
@@ -55,30 +51,6 @@ class JudgingTest extends WindowCase {
         return on(() -> session().foretelling().of(session().deliverable(id).orElseThrow()));
     }
 
-    private void choose(String item) throws Exception {
-        on(() -> {
-            for (Window window : Window.getWindows()) {
-                if (window instanceof ContextMenu menu && find(menu.getItems(), item) != null) {
-                    find(menu.getItems(), item).getOnAction().handle(null);
-                    menu.hide();
-                    return null;
-                }
-            }
-            throw new AssertionError("nothing offers " + item);
-        });
-        settle();
-    }
-
-    private static MenuItem find(List<MenuItem> items, String id) {
-        for (MenuItem item : items) {
-            MenuItem inside = item instanceof Menu menu ? find(menu.getItems(), id) : null;
-            if (id.equals(item.getId()) || inside != null) {
-                return inside != null ? inside : item;
-            }
-        }
-        return null;
-    }
-
     private CompareBar bar() throws Exception {
         return on(() -> (CompareBar) node("compare"));
     }
@@ -90,12 +62,12 @@ class JudgingTest extends WindowCase {
         more();
         press("try-files");
         run(() -> {
-            session().say("This stays until the next thing happens.");
+            session().fail("This stays until the next thing happens.");
             session().edit(Edits.setNaming("{reel}-{target}"));
         });
         assertThat(on(() -> session().foretelling().isGoing())).as("a name changes nothing of it").isTrue();
         tried();
-        assertThat(on(() -> session().message())).isEqualTo("This stays until the next thing happens.");
+        assertThat(on(() -> session().notice().words())).isEqualTo("This stays until the next thing happens.");
         FileForecast first = forecast("web-h264").orElseThrow();
         assertThat(text("column-status-web-h264")).doesNotContain("rough").contains("dB");
         assertThat(text("try-words")).startsWith("Run and proof: ");
@@ -270,12 +242,12 @@ class JudgingTest extends WindowCase {
         await(() -> ((Label) node("history-summary")).getText().contains("under another name"));
         answers.file = folder.resolve("kite").resolve("kite.0001.png");
         press("history-find");
-        await(() -> session().message().contains("wasn't made here"));
+        await(() -> session().notice().words().contains("wasn't made here"));
         press("history-another");
         settle();
         assertThat(on(() -> session().project().deliverables())).isEmpty();
         assertThat(on(() -> session().project().sources())).hasSize(1);
-        assertThat(on(() -> session().message())).contains("choose who the file is for");
+        assertThat(on(() -> session().notice().words())).contains("choose who the file is for");
     }
 
     @Test
@@ -287,7 +259,7 @@ class JudgingTest extends WindowCase {
                 .findFirst().orElseThrow().path()));
         press("receipt-web-h264");
         press("write-sheet");
-        await(() -> session().message().startsWith("Written: "));
+        await(() -> session().notice().words().startsWith("Written: "));
         assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.pdf")).isNotEmptyFile();
         assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.html")).isNotEmptyFile();
     }

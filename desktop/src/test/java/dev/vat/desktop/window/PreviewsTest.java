@@ -31,7 +31,7 @@ class PreviewsTest extends WindowCase {
 
     @BeforeEach
     void startScene() throws Exception {
-        press("start-scene");
+        choose("add", "menu-start-scene");
         await(() -> isThere("capture-sand") && live().picture("sand").isPresent());
     }
 
@@ -159,7 +159,7 @@ class PreviewsTest extends WindowCase {
         run(() -> window.mainView().press("paste-marks"));
         settle();
         FrameSet marked = preview().reading().marked();
-        assertThat(marked.contains(178)).as(on(() -> session().message())).isTrue();
+        assertThat(marked.contains(178)).as(on(() -> session().notice().words())).isTrue();
         assertThat(marked.contains(181)).isTrue();
         assertThat(preview().reading().remarks()).containsEntry(178L, "kite too low");
         FrameTrack shown = on(() -> window.mainView().strip());
@@ -178,7 +178,7 @@ class PreviewsTest extends WindowCase {
         await(() -> session().previews().share() > .4);
         ProcessHandle.of(on(() -> session().previews().worker().orElseThrow())).orElseThrow().destroyForcibly();
         captured(1);
-        assertThat(on(() -> session().message())).contains("pier_v001.mp4: ").contains("of 184 frames, The capture was lost");
+        assertThat(on(() -> session().notice().words())).contains("pier_v001.mp4: ").contains("of 184 frames, The capture was lost");
         assertThat(on(() -> session().previews().all().getFirst().drawn())).isGreaterThanOrEqualTo(50);
         assertThat(preview().name()).isEqualTo("pier_v001.mp4");
     }
@@ -200,7 +200,7 @@ class PreviewsTest extends WindowCase {
         assertThat(preview().name()).isEqualTo("pier_v001.mp4");
         FrameTable table = on(() -> session().table("s1"));
         assertThat(table.sequence().range()).isEqualTo(kept.range());
-        assertThat(isThere("start-scene")).as("it can be started again").isTrue();
+        assertThat(on(() -> window.mainView().can("start-scene"))).as("it can be started again").isTrue();
         press("source-s1");
         settle();
         assertThat(on(() -> session().previews().of(session().project().sources().getFirst()))).contains(kept);

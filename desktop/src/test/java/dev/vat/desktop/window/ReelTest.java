@@ -39,7 +39,7 @@ class ReelTest extends WindowCase {
         press("face-reel");
         settle();
         assertThat(frames()).isEqualTo(50);
-        run(() -> window.mainView().lookup("#item-1").getOnMouseClicked().handle(null));
+        press("item-1");
         settle();
     }
 
@@ -95,6 +95,7 @@ class ReelTest extends WindowCase {
         settle();
         assertThat(item(2).drawn().frames()).isEqualTo(25);
         assertThat(frames()).isEqualTo(30 + 10 + 3 + 25);
+        press("whole-reel");
         fire("reel-rate-30");
         settle();
         assertThat(on(() -> session().findings().all())).as("25 in a reel of 30")
@@ -110,13 +111,13 @@ class ReelTest extends WindowCase {
         String name = reel().name();
         for (String command : new String[] {"hand-over-otio", "hand-over-edl"}) {
             run(() -> window.mainView().press(command));
-            await(() -> session().message().startsWith("Handed over"));
+            await(() -> session().notice().words().startsWith("Handed over"));
             run(() -> session().say(""));
         }
         Reel before = reel();
         for (String ending : new String[] {".otio", ".edl"}) {
             drop(folder.resolve(name + ending));
-            await(() -> session().message().startsWith("Taken over"));
+            await(() -> session().notice().words().startsWith("Taken over"));
             assertThat(reel().id()).as("a reel of its own").isNotEqualTo(before.id());
             assertThat(reel().items()).isEqualTo(before.items());
             run(() -> session().say(""));
@@ -131,7 +132,7 @@ class ReelTest extends WindowCase {
         assertThat(frames()).isEqualTo(38);
         Path broken = Files.writeString(folder.resolve("broken.edl"), "TITLE: nothing");
         drop(broken);
-        await(() -> session().message().contains("broken.edl can't be taken over"));
+        await(() -> session().notice().words().contains("broken.edl can't be taken over"));
     }
 
     @Test

@@ -15,6 +15,7 @@ import dev.vat.desktop.TestFrames;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.Clipboard;
@@ -60,19 +61,19 @@ class SheetTest extends WindowCase {
         drop(place);
         assertThat(on(() -> session().project().sources().size())).isEqualTo(3);
         assertThat(on(() -> session().project().currentReel().orElseThrow().items())).hasSize(1);
-        assertThat(isThere("source-s3")).as("open, since one of them is selected").isTrue();
+        assertThat(isListed("s3")).as("open, since one of them is selected").isTrue();
         press("kin-kite");
-        assertThat(isThere("source-s3")).isFalse();
+        assertThat(isListed("s3")).isFalse();
         press("kin-kite");
         press("only-trouble");
-        assertThat(isThere("source-s1")).isFalse();
-        assertThat(isThere("source-s2")).isTrue();
+        assertThat(isListed("s1")).isFalse();
+        assertThat(isListed("s2")).isTrue();
         assertThat(text("state-s2")).isEqualTo("1 empty");
         press("only-trouble");
         press("filter");
         hand.write("wind");
         settle();
-        assertThat(isThere("source-s3")).isTrue();
+        assertThat(isListed("s3")).isTrue();
         assertThat(isThere("source-s2")).isFalse();
     }
 
@@ -125,7 +126,7 @@ class SheetTest extends WindowCase {
         press("target-web-h264");
         settle();
         assertThat(text("state-s1")).isEqualTo("1 missing, 1 empty");
-        assertThat(on(() -> node("legend").lookupAll(".legend").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList()))
+        assertThat(on(() -> node("legend").lookupAll(".legend").stream().map(n -> ((Labeled) n).getText()).toList()))
                 .contains("good 10", "empty 1", "missing 1");
         press("remedy-frames-wanted-0");
         assertThat(on(() -> Clipboard.getSystemClipboard().getString())).isEqualTo("0004, 0007");
@@ -142,7 +143,7 @@ class SheetTest extends WindowCase {
         assertThat(isThere("finding-frames-filled")).isTrue();
         press("face-reel");
         settle();
-        assertThat(on(() -> node("legend").lookupAll(".legend").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList()))
+        assertThat(on(() -> node("legend").lookupAll(".legend").stream().map(n -> ((Labeled) n).getText()).toList()))
                 .contains("filled 2");
     }
 
@@ -188,7 +189,7 @@ class SheetTest extends WindowCase {
         run(() -> node("out-grid").requestFocus());
         type(KeyCode.RIGHT);
         settle();
-        assertThat(on(() -> node("picture").lookupAll(".strong").stream().map(n -> ((javafx.scene.control.Label) n).getText()).toList()))
+        assertThat(on(() -> node("picture").lookupAll(".strong").stream().map(n -> ((Labeled) n).getText()).toList()))
                 .contains("as in ProRes HQ for editing");
     }
 
@@ -278,9 +279,9 @@ class SheetTest extends WindowCase {
         press("check-again");
         settle();
         assertThat(text("state-s1")).isEqualTo("1 empty");
-        press("reveal-source");
+        choose("source-menu", "reveal-source");
         assertThat(answers.revealed).containsExactly(frames);
-        press("remove-source");
+        choose("source-menu", "remove-source");
         settle();
         assertThat(isThere("welcome")).isTrue();
         assertThat(frames.resolve("kite.0001.png")).as("frames are never touched").exists();

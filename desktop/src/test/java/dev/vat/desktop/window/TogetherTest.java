@@ -40,11 +40,7 @@ class TogetherTest extends WindowCase {
     }
 
     private void open(int item) throws Exception {
-        settle();
-        on(() -> {
-            node("item-" + item).getOnMouseClicked().handle(null);
-            return null;
-        });
+        press("item-" + item);
         settle();
     }
 
@@ -59,7 +55,8 @@ class TogetherTest extends WindowCase {
         assertThat(layout().views()).hasSize(2);
         assertThat(layout().size()).as("each view as large as its source").isEqualTo(Size.of(192, 54));
         while (reel().items().size() > 1) {
-            fire("out-0");
+            press("item-0");
+            press("remove-item");
             settle();
         }
         open(0);

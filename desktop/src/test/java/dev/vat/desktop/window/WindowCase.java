@@ -28,6 +28,12 @@ import javafx.scene.input.Dragboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.TransferMode;
 import javafx.stage.Stage;
+import javafx.stage.Window;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ListView;
+import javafx.scene.control.Menu;
+import javafx.scene.control.ContextMenu;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -55,6 +61,11 @@ abstract class WindowCase {
         @Override
         public List<Path> frames(String title) {
             return folder == null ? List.of() : List.of(folder);
+        }
+
+        @Override
+        public List<Path> files(String title) {
+            return file == null ? List.of() : List.of(file);
         }
 
         @Override
@@ -202,8 +213,26 @@ abstract class WindowCase {
         return node != null && node.isVisible() && node.getScene() != null;
     }
 
+    /** Whether a source stands in the list, though it may be scrolled out of sight. */
+    boolean isListed(String source) throws Exception {
+        return on(() -> ((ListView<?>) node("sources")).getItems().stream().anyMatch(row -> row.toString().contains("id=" + source + ",")));
+    }
+
+    /** Opens the groups of what is chosen one after the other until something stands there. */
+    void reveal(String id) throws Exception {
+        settle();
+        for (String group : on(() -> node(id) != null ? List.<String>of()
+                : window.mainView().lookupAll(".fold").stream().map(Node::getId).toList())) {
+            fire(group);
+            if (on(() -> node(id) != null)) {
+                return;
+            }
+        }
+    }
+
     /** Types into a field and presses Enter. */
     void enter(String id, String text) throws Exception {
+        reveal(id);
         await(() -> isThere(id));
         run(() -> {
             node(id).requestFocus();
@@ -223,6 +252,9 @@ abstract class WindowCase {
 
     /** Presses with the mouse. */
     void press(String id) throws Exception {
+        if (!isThere(id)) {
+            reveal(id);
+        }
         await(() -> isThere(id));
         settle();
         hand.moveTo(node(id)).click();
@@ -230,6 +262,9 @@ abstract class WindowCase {
 
     /** Fires a button that may be scrolled out of sight. */
     void fire(String id) throws Exception {
+        if (!id.startsWith("group-")) {
+            reveal(id);
+        }
         await(() -> node(id) instanceof ButtonBase);
         run(() -> ((ButtonBase) node(id)).fire());
     }
@@ -247,6 +282,47 @@ abstract class WindowCase {
         for (KeyCode key : keys) {
             hand.push(key);
         }
+    }
+
+    /** Does what an open menu offers. */
+    void choose(String item) throws Exception {
+        on(() -> {
+            for (Window window : Window.getWindows()) {
+                if (window instanceof ContextMenu menu && find(menu.getItems(), item) != null) {
+                    find(menu.getItems(), item).getOnAction().handle(null);
+                    menu.hide();
+                    return null;
+                }
+            }
+            throw new AssertionError("nothing offers " + item);
+        });
+        // A menu that closes gives the window back what it took.
+        run(() -> window.stage().requestFocus());
+        settle();
+    }
+
+    /** Does what a button's menu offers. */
+    void choose(String button, String item) throws Exception {
+        press(button);
+        choose(item);
+    }
+
+    /** Opens a group of settings. */
+    void open(String group) throws Exception {
+        await(() -> node("group-" + group) instanceof ToggleButton);
+        if (!on(() -> ((ToggleButton) node("group-" + group)).isSelected())) {
+            press("group-" + group);
+        }
+    }
+
+    private static MenuItem find(List<MenuItem> items, String id) {
+        for (MenuItem item : items) {
+            MenuItem inside = item instanceof Menu menu ? find(menu.getItems(), id) : null;
+            if (id.equals(item.getId()) || inside != null) {
+                return inside != null ? inside : item;
+            }
+        }
+        return null;
     }
 
     void made() throws Exception {

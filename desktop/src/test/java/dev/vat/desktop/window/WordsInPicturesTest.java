@@ -92,20 +92,20 @@ class WordsInPicturesTest extends WindowCase {
         for (int i = 0; i < 30 && !on(() -> node("cell-burn_in-web-h264").getStyleClass().contains("here")); i++) {
             type(KeyCode.DOWN);
         }
-        choose("burn-in-clean");
+        chooseHere("burn-in-clean");
         assertThat(text("cell-burn_in-web-h264")).isEqualTo("none, clean");
         assertThat(shown(0)).isInstanceOf(Recipe.Frame.class);
-        choose("burn-in-own");
+        chooseHere("burn-in-own");
         assertThat(text("cell-burn_in-web-h264")).isEqualTo("its own, 2 lines");
         fire("own-burn-in-1-out");
         settle();
         assertThat(text("cell-burn_in-web-h264")).isEqualTo("its own, 1 line");
         assertThat(((Recipe.Lettered) shown(0)).lettering().lines()).hasSize(1);
-        choose("burn-in-reel");
+        chooseHere("burn-in-reel");
         assertThat(((Recipe.Lettered) shown(0)).lettering().lines()).hasSize(2);
     }
 
-    private void choose(String item) throws Exception {
+    private void chooseHere(String item) throws Exception {
         type(KeyCode.ENTER);
         await(() -> Window.getWindows().stream().anyMatch(ContextMenu.class::isInstance));
         run(() -> Window.getWindows().stream().filter(ContextMenu.class::isInstance).map(ContextMenu.class::cast).toList().forEach(menu -> {
@@ -125,13 +125,13 @@ class WordsInPicturesTest extends WindowCase {
         assertThat(on(() -> window.mainView().strip().timecode(750).orElseThrow())).hasToString("10:00:00:00");
         assertThat(on(() -> session().sound().orElseThrow().tones())).hasSize(1);
         assertThat(on(() -> ((Recipe.Drawing) window.mainView().strip().recipe(0).orElseThrow()).what())).isNotNull();
-        run(() -> window.mainView().lookup("#item-1").getOnMouseClicked().handle(null));
+        press("item-1");
         settle();
         enter("slate-words-0", "{reel}, cut 2");
         assertThat(((GeneratedItem.Slate) reel().items().get(1).drawn()).entries().getFirst().words().text()).isEqualTo("{reel}, cut 2");
         fire("slate-out-4");
         settle();
-        run(() -> window.mainView().lookup("#item-0").getOnMouseClicked().handle(null));
+        press("item-0");
         settle();
         fire("bars-100/0/100/0");
         settle();
@@ -161,7 +161,7 @@ class WordsInPicturesTest extends WindowCase {
         run(() -> Clips.copy("0099 too far"));
         run(() -> window.mainView().press("paste-marks"));
         settle();
-        assertThat(on(() -> session().message())).contains("has no frame 99").endsWith("Nothing was marked.");
+        assertThat(on(() -> session().notice().words())).contains("has no frame 99").endsWith("Nothing was marked.");
     }
 
     @Test

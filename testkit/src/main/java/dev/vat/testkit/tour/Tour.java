@@ -52,7 +52,6 @@ import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Labeled;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -197,19 +196,19 @@ public final class Tour implements DemoTour {
         show(DemoProject.in(folder));
         press("face-reel");
         act(() -> session().edit(new Edit("views", p -> p.withCurrentReel(r -> r.withItems(List.of(Item.of(views(p))))))));
-        act(() -> window.mainView().lookup("#item-0").getOnMouseClicked().handle(null));
+        act(() -> window.mainView().selectItem(0));
         seek(40);
-        scroll(0);
+        open("views");
         shoot("views");
         show(DemoProject.only(folder, s -> s.name().startsWith("glow")));
         press("face-reel");
-        act(() -> window.mainView().lookup("#item-0").getOnMouseClicked().handle(null));
+        act(() -> window.mainView().selectItem(0));
+        open("passes");
         press("passes-on");
         press("passes-check");
         await("the comparison",
                 () -> window.mainView().lookup("#passes-against-full") instanceof Labeled said && said.getText().startsWith("The sum"));
         seek(20);
-        scroll(.42);
         shoot("passes");
         show(DemoProject.in(folder));
         press("face-out");
@@ -271,7 +270,7 @@ public final class Tour implements DemoTour {
     /** Cameras of the stand-in scene: captured, seen through time, strung together; then the demo's reel is there again. */
     private void previews() throws IOException, InterruptedException, ExecutionException {
         press("face-in");
-        press("start-scene");
+        act(() -> window.mainView().press("start-scene"));
         await("the scene", () -> !session().scenes().all().isEmpty() && session().scenes().all().getFirst().picture("sand").isPresent());
         press("capture-pier");
         press("capture-test");
@@ -345,14 +344,14 @@ public final class Tour implements DemoTour {
         act(() -> session().edit(ReelEdits.burnIn(BurnIn.forReview().with(Line.of(Wording.of(Field.REEL), Spot.TOP_LEFT)))));
         act(() -> window.mainView().press("safe"));
         seek(40);
-        scroll(1);
+        open("burn-in");
         shoot("burn-in");
         act(() -> window.mainView().press("safe"));
-        scroll(.55);
+        open("sound");
         shoot("sound");
         act(() -> session().edit(ReelEdits.addHead(BroadcastHead.of(Rate.FPS_25, Size.of(1920, 1080), PixelAspect.SQUARE, "2031-05-04"))));
-        act(() -> window.mainView().lookup("#item-1").getOnMouseClicked().handle(null));
-        scroll(0);
+        act(() -> window.mainView().selectItem(1));
+        open("drawn");
         seek(560);
         await("the sound to be drawn", () -> window.mainView().isSoundDrawn());
         shoot("slate");
@@ -362,10 +361,10 @@ public final class Tour implements DemoTour {
         });
     }
 
-    /** Brings lower rows of the sheet into view. @param share from 0, the top, to 1 */
-    private void scroll(double share) throws InterruptedException, ExecutionException {
+    /** Opens a group of what is chosen. */
+    private void open(String group) throws InterruptedException, ExecutionException {
         await("the window to settle", window.mainView()::isSettled);
-        act(() -> ((ScrollPane) window.mainView().lookup("#reel-face").getParent().getParent().getParent()).setVvalue(share));
+        act(() -> window.mainView().openGroup(group));
     }
 
     /** What goes in, looked at from all sides. */
@@ -374,7 +373,6 @@ public final class Tour implements DemoTour {
         shoot("empty");
         show(DemoProject.only(folder, s -> s.name().startsWith("sh010")));
         press("face-in");
-        press("kin-sh010");
         press("source-s7");
         shoot("kin");
         show(DemoProject.only(folder, s -> s.name().startsWith("glow")));
@@ -453,11 +451,10 @@ public final class Tour implements DemoTour {
     private void press(String id) throws InterruptedException, ExecutionException {
         await("the window to settle", window.mainView()::isSettled);
         act(() -> {
-            var node = window.mainView().lookup("#" + id);
-            if (node instanceof ButtonBase button && !button.isDisabled()) {
-                button.fire();
-            } else if (node != null) {
+            if (id.startsWith("source-")) {
                 window.mainView().selectSource(id.replaceFirst("^source-", ""));
+            } else if (window.mainView().lookup("#" + id) instanceof ButtonBase button && !button.isDisabled()) {
+                button.fire();
             } else {
                 throw new IllegalStateException("nothing to press at " + id);
             }

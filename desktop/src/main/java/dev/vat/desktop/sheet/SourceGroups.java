@@ -16,14 +16,16 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.LeadIn;
 import dev.vat.core.source.Reading;
+import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Extent;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.desktop.look.Controls;
-import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
+import dev.vat.desktop.look.Folds;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
@@ -34,38 +36,80 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
 
-/** What can be done with one source, and how it is taken: its time first, then its picture, then what is worth knowing. */
-final class ReadingPane extends VBox {
+/** How one source is taken, in groups: its time first, then what is missing, its picture, its checks. */
+final class SourceGroups {
 
     private final Session session;
     private final Source source;
     private final Reading reading;
     private final FrameTable table;
     private final Sequence sequence;
+    private final boolean still;
 
-    ReadingPane(Session session, Dialogs ask, Source source, FrameTable table) {
+    SourceGroups(Session session, Source source, FrameTable table) {
         this.session = session;
         this.source = source;
         this.reading = source.reading();
         this.table = table;
         this.sequence = table.sequence();
-        setId("reading");
-        getStyleClass().add("reading");
-        getChildren().addAll(new SourceActs(session, ask, source, table), new SourceNotes(session, source, table), rate());
-        boolean still = sequence.count() == 1 && sequence.pattern().isSingle();
-        if (still) {
-            getChildren().add(stillLength());
-        } else {
-            getChildren().addAll(extent(), taken());
-            if (!sequence.kind().isMovie()) {
-                getChildren().addAll(expected(), gap());
-            }
+        this.still = sequence.count() == 1 && sequence.pattern().isSingle();
+    }
+
+    List<Folds.Group> groups() {
+        List<Folds.Group> groups = new ArrayList<>();
+        groups.add(Folds.Group.of("timing", still ? "Length" : "Timing", timingWords(), this::timing)
+                .withTone(rateNow() == null ? "request" : ""));
+        if (!still && !sequence.kind().isMovie()) {
+            boolean stops = reading.gap() == GapPolicy.REFUSE && !ResumeAdvice.of(table, reading).wanted().isEmpty();
+            groups.add(Folds.Group.of("missing", "Missing frames", reading.gap().sentence(), this::missing).withTone(stops ? "fault" : ""));
         }
-        getChildren().add(timecode());
-        getChildren().add(new PictureFields(session, source, table));
-        getChildren().add(note());
+        table.format().ifPresent(format -> groups.addAll(new PictureFields(session, source, table, format).groups()));
+        SourceState state = SourceState.of(session, source, table);
+        groups.add(Folds.Group.of("checks", "Checks", state.words(), this::checks).withTone(state.style()));
+        String note = reading.note() == null ? "none" : reading.note();
+        groups.add(Folds.Group.of("note", "Note", note, () -> List.of(note())));
+        return groups;
+    }
+
+    private String timingWords() {
+        Rate rate = rateNow();
+        long made = made();
+        String length = rate == null ? made + (made == 1 ? " frame" : " frames") : rate.seconds(made).toFixed(3) + " s";
+        String fps = rate == null ? "Choose a frame rate" : rate.label() + " fps";
+        if (still) {
+            return fps + ", " + length;
+        }
+        Cadence cadence = reading.cadence();
+        return String.join(", ", fps, reading.rangeIn(sequence).toString(), cadence.every() == 1 ? "every frame"
+                : "step " + cadence.every(), length);
+    }
+
+    private long made() {
+        return ReelPlan.of(List.of(ReelPart.of(source.id(), table, reading))).count();
+    }
+
+    private List<Node> timing() {
+        return still ? List.of(rate(), stillLength(), timecode()) : List.of(rate(), extent(), taken(), timecode());
+    }
+
+    private List<Node> missing() {
+        List<Node> fields = new ArrayList<>(List.of(gap(), expected()));
+        SequencePattern pattern = sequence.pattern();
+        ResumeAdvice advice = ResumeAdvice.of(table, reading);
+        // Nobody says of a whole shot what would come after it.
+        boolean more = reading.expected() != null || session.watch().isWatched(source.id()) || !advice.wanted().isEmpty();
+        advice.next().stream().filter(_ -> table.isChecked() && more)
+                .forEach(next -> fields.add(Parts.label("Next to render: " + pattern.number(next), "note")));
+        return fields;
+    }
+
+    private List<Node> checks() {
+        List<Node> fields = new ArrayList<>(List.of(new SourceNotes(session, source, table)));
+        fields.add(session.watch().isChecking(source.id())
+                ? Parts.small("stop-check", "Stop checking", () -> session.watch().cancel(source.id()))
+                : Parts.small("check-again", "Check again", () -> session.watch().again(source)));
+        return fields;
     }
 
     private Rate rateNow() {
@@ -77,8 +121,8 @@ final class ReadingPane extends VBox {
         Rate now = rateNow();
         Rate stated = table.format().map(f -> f.stated().rate()).orElse(null);
         for (Rate first : new Rate[] {session.offeredRate(), stated, now}) {
-            if (first != null) {
-                offered.remove(first);
+            // The usual ones keep their places.
+            if (first != null && !offered.contains(first)) {
                 offered.addFirst(first);
             }
         }
@@ -87,7 +131,7 @@ final class ReadingPane extends VBox {
                 rate -> session.edit(SourceEdits.setSourceRate(source.id(), rate)))) {
             values.add(button);
         }
-        values.add(text("rate-other", "", 6, typed -> session.edit(SourceEdits.setSourceRate(source.id(), Rate.parse(typed)))));
+        values.add(text("rate-other", "", 4, typed -> session.edit(SourceEdits.setSourceRate(source.id(), Rate.parse(typed)))));
         ((TextField) values.getLast()).setPromptText("other");
         return field("Frame rate", stated != null && reading.rate() == null ? "Stated by the file." : "", values.toArray(Node[]::new));
     }
@@ -102,18 +146,21 @@ final class ReadingPane extends VBox {
     /** Range, count, seconds and timecode: four ways to say the same. */
     private HBox extent() {
         Extent extent = new Extent(reading.rangeIn(sequence), sequence.step(), rateNow());
-        long made = ReelPlan.of(List.of(ReelPart.of(source.id(), table, reading))).count();
-        String frames = made == 1 ? "1 frame" : made + " frames";
-        String effect = rateNow() == null ? frames
-                : frames + " at " + rateNow().label() + " = " + rateNow().seconds(made).toFixed(3) + " s";
-        return field("Range", effect,
-                text("range", extent.range().toString(), 9,
-                        typed -> apply(typed.isBlank() ? new Extent(sequence.range(), sequence.step(), null)
-                                : new Extent(FrameRange.parse(typed), sequence.step(), rateNow()))),
-                named("frames", text("range-count", Long.toString(extent.count()), 5, typed -> apply(extent.withCount(typed)))),
-                named("s",
-                        text("range-seconds", orEmpty(() -> extent.seconds().toDecimal(3)), 5, typed -> apply(extent.withSeconds(typed)))),
-                named("length", text("range-timecode", orEmpty(extent::timecode), 8, typed -> apply(extent.withTimecode(typed)))));
+        List<Node> values = new ArrayList<>();
+        values.add(text("range", extent.range().toString(), 8,
+                typed -> apply(typed.isBlank() ? new Extent(sequence.range(), sequence.step(), null)
+                        : new Extent(FrameRange.parse(typed), sequence.step(), rateNow()))));
+        values.add(named("frames", text("range-count", Long.toString(extent.count()), 4, typed -> apply(extent.withCount(typed)))));
+        values.add(named("s", text("range-seconds", orEmpty(() -> extent.seconds().toDecimal(3)), 5,
+                typed -> apply(extent.withSeconds(typed)))));
+        TextField length = text("range-timecode", orEmpty(extent::timecode), 8, typed -> apply(extent.withTimecode(typed)));
+        length.setTooltip(new Tooltip("The length as timecode"));
+        values.add(length);
+        session.previews().of(source).filter(p -> p.idle() != null).map(p -> FrameRange.of(p.range().first(), p.idle()))
+                .filter(busy -> !busy.equals(reading.range()))
+                .ifPresent(busy -> values.add(Parts.small("keep-moving", "Nothing moves after " + busy.last() + ": take " + busy,
+                        () -> session.edit(SourceEdits.setRange(source.id(), busy)))));
+        return field("Range", "", values.toArray(Node[]::new));
     }
 
     private void cadence(Function<Cadence, Cadence> change) {
@@ -173,7 +220,7 @@ final class ReadingPane extends VBox {
     }
 
     private HBox gap() {
-        return field("Missing frames", reading.gap().sentence(), choice("gap", GapPolicy.values(), reading.gap(), GapPolicy::title,
+        return field("Instead", "", choice("gap", GapPolicy.values(), reading.gap(), GapPolicy::title,
                 policy -> session.edit(SourceEdits.setGap(source.id(), policy))));
     }
 

@@ -17,16 +17,15 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.ReelSpan;
-import dev.vat.core.resolved.PlanText;
 import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
-import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Folds;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
@@ -38,15 +37,15 @@ import java.util.function.LongSupplier;
 import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
 
-/** What can be done with one item of the reel: which frames it takes, how they play, how it begins, how it fits. */
-final class ItemPane extends VBox {
+/** How one item of the reel is taken, in groups: which frames, how they play, how it begins, how it fits. */
+final class ItemGroups {
 
     private static final long HANDLES = 12;
     private static final long USUAL_JOINT = 12;
 
     private final Session session;
+    private final Dialogs ask;
     private final ResolvedReel programme;
     private final ReelSpan span;
     private final LongSupplier playhead;
@@ -55,40 +54,77 @@ final class ItemPane extends VBox {
     private final int place;
 
     /** @param playhead the reel frame that is shown */
-    ItemPane(Session session, Dialogs ask, ResolvedReel programme, ReelSpan span, LongSupplier playhead) {
+    ItemGroups(Session session, Dialogs ask, ResolvedReel programme, ReelSpan span, LongSupplier playhead) {
         this.session = session;
+        this.ask = ask;
         this.programme = programme;
         this.span = span;
         this.playhead = playhead;
         this.item = programme.plan().part(span.item()).item();
         this.playing = item.playingInUse();
         this.place = span.place();
-        setId("item-pane");
-        getStyleClass().add("reading");
+    }
+
+    List<Folds.Group> groups() {
+        List<Folds.Group> groups = new ArrayList<>();
+        Folds.Group begins = Folds.Group.of("begins", "Transition in", item.joint() == null ? "cut" : item.joint().words(),
+                () -> List.of(begins()));
         ReelEntry entry = programme.entry(span.item()).orElse(null);
         if (entry == null) {
             // As it was written: in what the plan has, fields are filled in.
             Item drawn = programme.reel().items().get(place);
-            if (drawn.layout() != null) {
-                getChildren().addAll(new LayoutPane(session, programme, span), begins());
-                return;
-            }
-            getChildren().addAll(new DrawnFields(drawn.drawn(), programme.rate().orElse(null), d -> edit(ReelEdits.drawItem(place, d))),
-                    begins());
-            return;
+            groups.add(drawn.layout() != null
+                    ? Folds.Group.of("views", "Views", drawn.layout().views().size() + " views, " + drawn.layout().arrangement().title(),
+                            () -> List.of(new LayoutPane(session, programme, span)))
+                    : Folds.Group.of("drawn", drawn.drawn().title(), span.count() == 1 ? "1 frame" : span.count() + " frames",
+                            () -> List.of(new DrawnFields(drawn.drawn(), programme.rate().orElse(null),
+                                    d -> edit(ReelEdits.drawItem(place, d))))));
+            groups.add(begins);
+            return groups;
         }
-        getChildren().addAll(frames(entry), plays(entry), held(), begins());
-        if (programme.placement(entry).isPresent()) {
-            getChildren().add(field("Fit",
-                    "How " + entry.format().orElseThrow().size() + " goes into the reel's " + programme.size().orElseThrow() + ".",
-                    choice("item-fit", Fit.values(), item.fitInUse(), Fit::title, fit -> edit(ReelEdits.fitItem(place, fit)))));
+        groups.add(Folds.Group.of("frames", "Range and speed", rangeWords(entry), () -> List.of(frames(entry), plays(entry))));
+        groups.add(Folds.Group.of("holds", "Holds", holdWords(), () -> List.of(held())));
+        groups.add(begins);
+        programme.placement(entry)
+                .ifPresent(_ -> groups.add(Folds.Group.of("fit", "Fit", item.fitInUse().title(), () -> List.of(fit(entry)))));
+        PassPane passes = new PassPane(session, programme, span, entry);
+        if (!passes.getChildren().isEmpty()) {
+            groups.add(Folds.Group.of("passes", "Passes", item.passes() == null ? "not put together"
+                    : item.passes().on().passes().size() + " put together", () -> List.of(passes)));
         }
-        getChildren().add(new PassPane(session, programme, span, entry));
-        versions(entry);
-        getChildren().add(new VBox(field("Burn-in", "Written into this item alone, besides the reel's.",
-                new BurnInPane(ask, "item-burn-in", item.burnIn(), b -> edit(ReelEdits.burnInItem(place, b))))));
-        getChildren().add(field("Again", "", Parts.small("repeat-item", "Once more after itself", () -> edit(ReelEdits.repeatItem(place))),
-                Parts.small("copy-plan", "Copy its plan, frame by frame", () -> Clips.copy(PlanText.of(programme, place)))));
+        int lines = item.burnIn() == null ? 0 : item.burnIn().lines().size();
+        groups.add(Folds.Group.of("burn-in", "Burn-in", lines == 0 ? "none of its own" : lines + (lines == 1 ? " line" : " lines"),
+                () -> List.of(field("Burn-in", "Written into this item alone, besides the reel's.",
+                        new BurnInPane(ask, "item-burn-in", item.burnIn(), b -> edit(ReelEdits.burnInItem(place, b)))))));
+        groups.add(Folds.Group.of("version", "Version", entry.source().name(), () -> List.of(versions(entry))));
+        return groups;
+    }
+
+    private String rangeWords(ReelEntry entry) {
+        List<String> words = new ArrayList<>(List.of(entry.reading().rangeIn(entry.table().sequence()).toString()));
+        words.add(playing.reversed() ? "backwards" : "forwards");
+        words.add(playing.speedInUse() + "x");
+        if (playing.conform() != null) {
+            words.add(playing.conform().title());
+        }
+        return String.join(", ", words);
+    }
+
+    private String holdWords() {
+        List<String> words = new ArrayList<>();
+        if (playing.head() > 0) {
+            words.add("first for " + playing.head());
+        }
+        if (playing.tail() > 0) {
+            words.add("last for " + playing.tail());
+        }
+        playing.holds().forEach(hold -> words.add(hold.number() + " for " + hold.places()));
+        return words.isEmpty() ? "none" : String.join(", ", words);
+    }
+
+    private HBox fit(ReelEntry entry) {
+        return field("Fit", "How " + entry.format().orElseThrow().size() + " goes into the reel's " + programme.size().orElseThrow() + ".",
+                choice("item-fit", Fit.values(), item.fitInUse(), Fit::title, fit -> edit(ReelEdits.fitItem(place, fit))));
     }
 
     private void edit(Edit edit) {
@@ -191,9 +227,9 @@ final class ItemPane extends VBox {
             play(playing.withHold(number, whole(typed, 0)));
         })));
         playing.holds()
-                .forEach(hold -> values.add(Parts.small("unhold-" + hold.number(), hold.number() + " for " + hold.places() + ", let go",
+                .forEach(hold -> values.add(Parts.small("unhold-" + hold.number(), hold.number() + " for " + hold.places() + ", remove",
                         () -> play(playing.withHold(hold.number(), 0)))));
-        return field("Held", "", values.toArray(Node[]::new));
+        return field("Hold", "", values.toArray(Node[]::new));
     }
 
     private void play(Playing other) {
@@ -220,12 +256,12 @@ final class ItemPane extends VBox {
         String words = joint == null ? "" : joint.kind() == Joint.Kind.DISSOLVE ? "It lies over the end of the item before: the reel "
                 + "is shorter by as many frames."
                 : "The item before goes into the colour, and this one comes out of it.";
-        return field("Begins", words, values.toArray(Node[]::new));
+        return field("Kind", words, values.toArray(Node[]::new));
     }
 
     // ---- versions
 
-    private void versions(ReelEntry entry) {
+    private HBox versions(ReelEntry entry) {
         List<Node> values = new ArrayList<>();
         for (Source other : session.relatives().versions(entry.source())) {
             values.add(Parts.small("version-" + other.id(), other.name(), () -> swap(entry, other)));
@@ -235,8 +271,8 @@ final class ItemPane extends VBox {
             values.add(Parts.small("version-back", "Back to " + earlier.name(), () -> swap(entry, earlier)));
         }
         values.add(Parts.small("look-versions", "Look for versions beside it", () -> session.search().forVersions(entry.source())));
-        getChildren().add(field("Version", values.size() == 1 ? "" : "Takes this one's place, as it is trimmed and played.",
-                values.toArray(Node[]::new)));
+        return field("Version", values.size() == 1 ? "" : "Takes this one's place, as it is trimmed and played.",
+                values.toArray(Node[]::new));
     }
 
     private void swap(ReelEntry entry, Source other) {

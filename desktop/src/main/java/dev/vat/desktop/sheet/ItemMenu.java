@@ -1,0 +1,103 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.Joint;
+import dev.vat.core.resolved.PlanText;
+import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
+import dev.vat.desktop.session.Session;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.IntConsumer;
+import java.util.function.IntFunction;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+
+/** What can be done with one item of the reel or with several at once. */
+final class ItemMenu {
+
+    private static final long USUAL_JOINT = 12;
+
+    private final Session session;
+    private final ResolvedReel programme;
+    private final List<Integer> chosen;
+    private final IntConsumer moved;
+
+    /** @param chosen places in the reel, ascending @param moved told of the place to which the first of them went */
+    ItemMenu(Session session, ResolvedReel programme, List<Integer> chosen, IntConsumer moved) {
+        this.session = session;
+        this.programme = programme;
+        this.chosen = chosen;
+        this.moved = moved;
+    }
+
+    ContextMenu menu() {
+        ContextMenu menu = new ContextMenu();
+        List<MenuItem> items = menu.getItems();
+        items.add(Controls.item("item-duplicate", "Duplicate", this::duplicate));
+        items.add(joints());
+        items.add(new SeparatorMenuItem());
+        MenuItem earlier = Controls.item("item-earlier", "Earlier    Alt+Up", () -> move(-1));
+        earlier.setDisable(!canMove(-1));
+        MenuItem later = Controls.item("item-later", "Later    Alt+Down", () -> move(1));
+        later.setDisable(!canMove(1));
+        items.addAll(List.of(earlier, later));
+        if (chosen.size() == 1) {
+            items.add(Controls.item("copy-item-plan", "Copy its plan, frame by frame", () -> {
+                Clips.copy(PlanText.of(programme, chosen.getFirst()));
+                session.say("The item's plan is on the clipboard.");
+            }));
+        }
+        items.add(new SeparatorMenuItem());
+        items.add(Controls.item("item-remove", "Remove    Delete", this::remove));
+        return menu;
+    }
+
+    void duplicate() {
+        all("Duplicate", ReelEdits::repeatItem);
+    }
+
+    void remove() {
+        all(chosen.size() == 1 ? "Remove" : "Remove " + chosen.size() + " items", ReelEdits::removeItem);
+    }
+
+    boolean canMove(int by) {
+        return chosen.size() == 1 && chosen.getFirst() + by >= 0 && chosen.getFirst() + by < programme.reel().items().size();
+    }
+
+    void move(int by) {
+        if (canMove(by)) {
+            int from = chosen.getFirst();
+            moved.accept(from + by);
+            session.edit(ReelEdits.moveItem(from, from + by));
+        }
+    }
+
+    private Menu joints() {
+        Menu joints = Controls.menu("Transition in");
+        joints.setId("item-joints");
+        joints.getItems().addAll(Controls.item("join-cut", "Cut", () -> join(null)),
+                Controls.item("join-dissolve", "Dissolve, " + USUAL_JOINT + " frames", () -> join(Joint.Kind.DISSOLVE)),
+                Controls.item("join-dip", "Dip, " + USUAL_JOINT + " frames", () -> join(Joint.Kind.DIP)));
+        return joints;
+    }
+
+    private void join(Joint.Kind kind) {
+        all("Transition in", place -> ReelEdits.joinItem(place, kind == null ? null : new Joint(kind, USUAL_JOINT, null)));
+    }
+
+    /** One edit of all of them, undone as one; the last first, so that the places of the others stay. */
+    private void all(String name, IntFunction<Edit> edit) {
+        if (!chosen.isEmpty()) {
+            List<Integer> places = new ArrayList<>(chosen);
+            places.sort(Comparator.reverseOrder());
+            Edit together = Alike.together(places.stream().map(edit::apply).toList());
+            session.edit(chosen.size() == 1 ? together : new Edit(name, together.change()));
+        }
+    }
+}

@@ -1,0 +1,160 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.project.Edit;
+import dev.vat.core.project.Edits;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.time.Rate;
+import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
+import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.session.Session;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+
+/** What can be done with one source or with several at once: the same from a row, from its menu and by keys. */
+final class SourceMenu {
+
+    private final Session session;
+    private final Dialogs ask;
+    private final List<Source> chosen;
+
+    SourceMenu(Session session, Dialogs ask, List<Source> chosen) {
+        this.session = session;
+        this.ask = ask;
+        this.chosen = chosen;
+    }
+
+    ContextMenu menu() {
+        ContextMenu menu = new ContextMenu();
+        List<MenuItem> items = menu.getItems();
+        if (!pictures().isEmpty()) {
+            items.add(Controls.item("add-item", "Add to reel    Enter", this::addToReel));
+            items.add(rates());
+            items.add(watched());
+            if (pictures().stream().anyMatch(s -> session.watch().isWatched(s.id())) && !session.project().deliverables().isEmpty()) {
+                items.add(whenComplete());
+            }
+            items.add(new SeparatorMenuItem());
+            if (pictures().stream().anyMatch(s -> session.watch().isChecking(s.id()))) {
+                items.add(Controls.item("stop-check", "Stop checking", () -> pictures().forEach(s -> session.watch().cancel(s.id()))));
+            } else {
+                items.add(Controls.item("check-again", "Check again", () -> pictures().forEach(session.watch()::again)));
+            }
+            copies(items);
+        }
+        if (chosen.size() == 1) {
+            Source source = chosen.getFirst();
+            items.add(Controls.item("reveal-source", "Show folder", () -> ask.reveal(source.folder().path())));
+            items.add(Controls.item("replace-source", "Replace\u2026", () -> ask.folder("What " + source.name() + " is replaced by",
+                    source.folder().path()).ifPresent(folder -> session.search().replace(source, folder))));
+            if (session.table(source.id()) == null) {
+                items.add(Controls.item("find-source", "Find it again\u2026", () -> ask.folder("Where " + source.name() + " lies now",
+                        source.folder().path().getParent()).ifPresent(folder -> session.search().relink(source, folder))));
+            }
+        }
+        items.add(new SeparatorMenuItem());
+        items.add(Controls.item("remove-source", "Remove    Delete", this::remove));
+        return menu;
+    }
+
+    /** Those that have pictures. */
+    private List<Source> pictures() {
+        return chosen.stream().filter(s -> session.table(s.id()) != null).toList();
+    }
+
+    boolean canAdd() {
+        return !pictures().isEmpty();
+    }
+
+    void addToReel() {
+        all("Add to reel", pictures(), s -> ReelEdits.addItem(s.id()));
+        session.say(pictures().size() == 1 ? pictures().getFirst().name() + " stands at the reel's end."
+                : pictures().size() + " sources stand at the reel's end.");
+    }
+
+    void remove() {
+        all(chosen.size() == 1 ? "Remove" : "Remove " + chosen.size() + " sources", chosen, s -> Edits.removeSource(s.id()));
+    }
+
+    void setRate(Rate rate) {
+        all("Frame rate", pictures(), s -> SourceEdits.setSourceRate(s.id(), rate));
+    }
+
+    boolean isWatched() {
+        return pictures().stream().allMatch(s -> session.watch().isWatched(s.id()));
+    }
+
+    void watch(boolean on) {
+        pictures().forEach(s -> session.watch().watch(s, on));
+    }
+
+    /** One edit of all of them, undone as one. */
+    private void all(String name, List<Source> sources, Function<Source, Edit> edit) {
+        if (!sources.isEmpty()) {
+            Edit together = Alike.together(sources.stream().map(edit).toList());
+            session.edit(sources.size() == 1 ? together : new Edit(name, together.change()));
+        }
+    }
+
+    private Menu rates() {
+        Menu rates = Controls.menu("Frame rate");
+        rates.setId("source-rates");
+        for (Rate rate : Rate.USUAL) {
+            rates.getItems().add(Controls.item("set-rate-" + rate.label(), rate.label() + " fps", () -> setRate(rate)));
+        }
+        return rates;
+    }
+
+    private CheckMenuItem watched() {
+        CheckMenuItem watch = Controls.checked("Watch the folder");
+        watch.setId("watch-source");
+        watch.setSelected(isWatched());
+        watch.setOnAction(_ -> watch(watch.isSelected()));
+        return watch;
+    }
+
+    private CheckMenuItem whenComplete() {
+        CheckMenuItem arm = Controls.checked("Make it when complete");
+        arm.setId("make-when-complete");
+        arm.setSelected(session.making().waitsForFrames());
+        arm.setOnAction(_ -> {
+            if (arm.isSelected()) {
+                session.making().makeWhenComplete();
+            } else {
+                session.making().disarm();
+            }
+        });
+        return arm;
+    }
+
+    private void copies(List<MenuItem> items) {
+        if (pictures().size() != 1 || pictures().getFirst().location().pattern().isSingle()) {
+            return;
+        }
+        Source source = pictures().getFirst();
+        FrameTable table = session.table(source.id());
+        ResumeAdvice advice = ResumeAdvice.of(table, source.reading());
+        if (!advice.wanted().isEmpty()) {
+            items.add(Controls.item("copy-ranges", "Copy what to render again, as ranges",
+                    () -> copy(advice.toText(table.sequence().pattern()))));
+            items.add(Controls.item("copy-list", "Copy what to render again, as a list",
+                    () -> copy(advice.toList(table.sequence().pattern()))));
+        }
+    }
+
+    private void copy(String numbers) {
+        Clips.copy(numbers);
+        List<String> said = new ArrayList<>(numbers.lines().limit(2).toList());
+        session.say("Copied: " + said.getFirst() + (said.size() > 1 ? " and more" : ""));
+    }
+}

@@ -1,0 +1,77 @@
+package dev.vat.desktop.sheet;
+
+import dev.vat.core.project.Source;
+import dev.vat.core.source.FrameState;
+import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.session.Session;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import javafx.scene.control.Label;
+
+/**
+ * How a source stands, in words.
+ *
+ * @param icon that goes before them, or null
+ * @param style of both, or empty
+ */
+record SourceState(String words, Icon icon, String style) {
+
+    /** @param table null for a source that isn't there, or a sound */
+    static SourceState of(Session session, Source source, FrameTable table) {
+        Optional<String> trouble = session.watch().trouble(source.id());
+        if (table == null) {
+            return trouble.map(why -> new SourceState(why, Icon.BLOCKER, "fault"))
+                    .orElseGet(() -> plain(session.watch().clip(source.id()).map(_ -> "sound").orElse("looking")));
+        }
+        String wrong = wrongWords(source, table);
+        int suspects = session.watch().review(source.id()).marked().size();
+        String suspicious = suspects == 0 ? "" : suspects + " to look at";
+        if (session.watch().isChecking(source.id())) {
+            return plain("checking " + session.watch().checked(source.id()) + " of " + table.sequence().count()
+                    + (wrong.isEmpty() ? "" : ", " + wrong));
+        }
+        if (!wrong.isEmpty()) {
+            boolean onlyArriving = table.counts().keySet().stream().noneMatch(s -> s.isFault() && s != FrameState.ARRIVING)
+                    && session.watch().isWatched(source.id());
+            return new SourceState(wrong + (suspicious.isEmpty() ? "" : ", " + suspicious), onlyArriving ? Icon.NOTE : Icon.BLOCKER,
+                    onlyArriving ? "pending" : "fault");
+        }
+        if (!suspicious.isEmpty()) {
+            return new SourceState(suspicious, Icon.WARNING, "warn");
+        }
+        return table.isChecked() ? new SourceState("all good", Icon.PROVEN, "good") : plain("check stopped");
+    }
+
+    /** Whether something about a source needs to be looked at. */
+    static boolean hasTrouble(Session session, Source source) {
+        FrameTable table = session.table(source.id());
+        return session.watch().trouble(source.id()).isPresent() || table != null
+                && (!wrongWords(source, table).isEmpty() || !session.watch().review(source.id()).marked().isEmpty());
+    }
+
+    void show(Label label) {
+        label.setText(words);
+        label.setGraphic(icon == null ? null : icon.node());
+        label.getStyleClass().removeAll("fault", "pending", "warn", "good");
+        if (!style.isEmpty()) {
+            label.getStyleClass().add(style);
+        }
+    }
+
+    private static SourceState plain(String words) {
+        return new SourceState(words, null, "");
+    }
+
+    private static String wrongWords(Source source, FrameTable table) {
+        ResumeAdvice advice = source.reading().expected() == null ? ResumeAdvice.of(table)
+                : ResumeAdvice.of(table, source.reading().expected());
+        long missing = advice.missing().count();
+        String present = table.faults().stream().collect(Collectors.groupingBy(FrameTable.Fault::state, TreeMap::new,
+                Collectors.counting())).entrySet().stream().map(e -> e.getValue() + " " + e.getKey().label())
+                .collect(Collectors.joining(", "));
+        return (missing == 0 ? "" : missing + " missing" + (present.isEmpty() ? "" : ", ")) + present;
+    }
+}
