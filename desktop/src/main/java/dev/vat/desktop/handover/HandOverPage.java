@@ -13,6 +13,7 @@ import dev.vat.protocol.run.ReceiptFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,7 +28,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** What leaves the house together: which films, what goes with them, for whom; and what came of it. */
+/** What leaves the house together: which files, what goes with them, for whom; and what came of it. */
 public final class HandOverPage extends BorderPane {
 
     private static final int MOST = 60;
@@ -68,11 +69,6 @@ public final class HandOverPage extends BorderPane {
         comment.setPromptText("Words for whoever gets it");
         timeline.setId("set-timeline");
         timeline.setMnemonicParsing(false);
-        boolean reel = session.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).isPresent();
-        timeline.setText(reel ? "Timeline of " + session.programme().orElseThrow().reel().name() + ", as OpenTimelineIO and EDL"
-                : "Timeline: there is no reel");
-        timeline.setSelected(reel);
-        timeline.setDisable(!reel);
         sheets.setId("set-sheets");
         sheets.setSelected(true);
         zip.setId("set-zip");
@@ -80,7 +76,7 @@ public final class HandOverPage extends BorderPane {
         folder.setMnemonicParsing(false);
         list.setId("set-films");
         Parts.present(after, false);
-        VBox fields = new VBox(8, field("Films", "Whole and unchanged since they were made; each goes with its receipt.", list),
+        VBox fields = new VBox(8, field("Files", "Whole and unchanged since they were made; each goes with its receipt.", list),
                 field("Name", "", name), field("Into", "", folder),
                 field("Words", "", comment), field("With", "The list of contents in plain words and the manifest (ASC Media Hash "
                         + "List) are always there. Places on this machine are not in it.",
@@ -92,18 +88,31 @@ public final class HandOverPage extends BorderPane {
         setTop(head);
         setCenter(scroll);
         setFolder(null);
+    }
+
+    /** Looks what was delivered meanwhile; ticks and words stay as they were left. */
+    public void look() {
+        boolean reel = session.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).isPresent();
+        timeline.setText(reel ? "Timeline of " + session.programme().orElseThrow().reel().name() + ", as OpenTimelineIO and EDL"
+                : "Timeline: there is no reel");
+        timeline.setSelected(reel && (films.isEmpty() || timeline.isDisabled() || timeline.isSelected()));
+        timeline.setDisable(!reel);
         session.past().load(this::show);
     }
 
     private void show(List<DeliveryHistory.Line> lines) {
         List<DeliveryHistory.Line> there = lines.stream().filter(l -> l.there() && Files.exists(ReceiptFile.of(l.file()))).limit(MOST)
                 .toList();
+        Map<Path, Boolean> ticks = new HashMap<>();
+        films.forEach((line, box) -> ticks.put(line.file(), box.isSelected()));
+        films.clear();
+        list.getChildren().clear();
         String latest = there.isEmpty() ? "" : there.getFirst().entry().plan().run();
         for (DeliveryHistory.Line line : there) {
             CheckBox box = Controls.check(line.file().getFileName() + "   " + line.entry().title() + ", " + line.entry().day());
             box.setId("set-film-" + films.size());
             // Those that were made together last are what is handed over most of the time.
-            box.setSelected(line.entry().plan().run().equals(latest));
+            box.setSelected(ticks.getOrDefault(line.file(), line.entry().plan().run().equals(latest)));
             box.setOnAction(_ -> refresh());
             films.put(line, box);
             list.getChildren().add(box);
@@ -111,7 +120,7 @@ public final class HandOverPage extends BorderPane {
         if (there.isEmpty()) {
             list.getChildren()
                     .add(Parts.wrapped("Nothing was delivered on this machine yet. Whatever Vat makes and proves stands here.", "note"));
-        } else {
+        } else if (to == null) {
             setFolder(there.getFirst().file().getParent());
         }
         refresh();

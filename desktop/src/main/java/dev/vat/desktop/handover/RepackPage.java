@@ -11,6 +11,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.DropPlace;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -64,6 +65,7 @@ public final class RepackPage extends BorderPane {
         this.session = session;
         this.ask = ask;
         setId("repack");
+        DropPlace.on(this, "Add to what is split, joined or rewrapped", files -> files.forEach(this::add));
         getStyleClass().addAll("receipt", "hand-over");
         Label title = new Label("Movies as they are packed");
         title.getStyleClass().add("receipt-title");

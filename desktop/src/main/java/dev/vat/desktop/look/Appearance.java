@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import javafx.application.Application;
+import javafx.application.ColorScheme;
+import javafx.application.Platform;
 import javafx.scene.text.Font;
 
 /** Typefaces and style sheets, all from Vat's own jars. */
@@ -24,6 +26,11 @@ public final class Appearance {
                 throw new UncheckedIOException(e);
             }
         }
+    }
+
+    /** Whether the system shows windows in dark colours. */
+    public static boolean isSystemDark() {
+        return Platform.getPreferences().getColorScheme() == ColorScheme.DARK;
     }
 
     public static void dress(boolean dark) {

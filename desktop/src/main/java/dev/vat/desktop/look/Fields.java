@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -21,6 +22,8 @@ import javafx.scene.layout.VBox;
 public final class Fields {
 
     private static final double USUAL_WIDTH = 470;
+    /** How tall a control is. */
+    private static final double CONTROL = 26;
 
     private Fields() {}
 
@@ -33,6 +36,11 @@ public final class Fields {
             right.getChildren().add(Parts.wrapped(sentence, "note"));
         }
         right.setMinWidth(0);
+        if (values.length == 0) {
+            // Words alone stand beside their name.
+            right.setAlignment(Pos.CENTER_LEFT);
+            right.setMinHeight(CONTROL);
+        }
         // How tall a line of several rows is, is asked before its width is known: the width it got last is the best guess.
         line.setPrefWrapLength(USUAL_WIDTH);
         right.widthProperty().addListener((_, _, width) -> line.setPrefWrapLength(width.doubleValue()));

@@ -48,6 +48,7 @@ public final class Session implements AutoCloseable {
     private final Executor ui;
     private final ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
     private final Path pictureCache;
+    private final Places places;
     private final Viewer viewer;
     private final Watch watch;
     private final Search search;
@@ -75,6 +76,7 @@ public final class Session implements AutoCloseable {
 
     /** @param ui runs what it is given on the interface's thread, later */
     public Session(Places places, Executor ui) {
+        this.places = places;
         // What comes back after closing finds nobody any more.
         this.ui = task -> ui.execute(() -> {
             if (!closed) {
@@ -181,9 +183,20 @@ public final class Session implements AutoCloseable {
         return keeper.settings();
     }
 
-    public void setDark(boolean dark) {
-        keeper.remember(settings().withDark(dark));
+    /** Takes other settings of the user's. */
+    public void remember(UserSettings changed) {
+        keeper.remember(changed);
         changed();
+    }
+
+    /** Where settings are kept, to be read and edited as text. */
+    public Path settingsFile() {
+        return places.settings();
+    }
+
+    /** What may be thrown away at any time. */
+    public Path cache() {
+        return places.cache();
     }
 
     /** @param text how many of the machine's cores runs may use; nothing for all */

@@ -1,14 +1,17 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Look;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.DropPlace;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
@@ -139,6 +142,17 @@ public final class OutFace extends VBox {
         Map<String, String> rows = new LinkedHashMap<>();
         Arrays.stream(OutRow.Group.values()).flatMap(g -> g.rows().stream()).forEach(row -> rows.put(row.id(), row.title()));
         return rows;
+    }
+
+    /** The groups that are folded, by their names. */
+    public List<String> folded() {
+        return Arrays.stream(OutRow.Group.values()).filter(g -> !opened.contains(g)).map(Enum::name).toList();
+    }
+
+    /** Folds these groups, and opens the others. */
+    public void fold(List<String> groups) {
+        opened.clear();
+        Arrays.stream(OutRow.Group.values()).filter(g -> !groups.contains(g.name())).forEach(opened::add);
     }
 
     /** Brings the keyboard to a row. @param id as {@link #rows} has it */
@@ -320,7 +334,15 @@ public final class OutFace extends VBox {
             cell.getStyleClass().add("off");
         }
         judge(cell, which, deliverable);
+        if (which.id().equals("look")) {
+            DropPlace.on(cell, "LUT of " + deliverable.title(), OutFace::isTable,
+                    files -> session.edit(DeliverableEdits.setLook(deliverable.id(), Look.of(files.getFirst()))));
+        }
         return dress(cell, r, c);
+    }
+
+    private static boolean isTable(List<Path> files) {
+        return files.size() == 1 && files.getFirst().toString().toLowerCase(Locale.ROOT).endsWith(".cube");
     }
 
     /** Shows at the cells what stands in the way now. */

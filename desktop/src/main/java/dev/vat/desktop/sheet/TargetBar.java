@@ -9,6 +9,7 @@ import dev.vat.core.setting.DeliverableSettings;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.DropPlace;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -64,6 +65,12 @@ public final class TargetBar extends FlowPane {
                 button.setSelected(isThere(target));
                 button.setTooltip(new Tooltip(target.why()));
                 button.setOnAction(_ -> choose(target));
+                DropPlace.on(button, "Add, and make as " + target.title(), files -> {
+                    if (!isThere(target)) {
+                        choose(target);
+                    }
+                    session.bringIn(files);
+                });
                 getChildren().add(button);
             }
         }

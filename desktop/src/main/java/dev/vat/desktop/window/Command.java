@@ -6,9 +6,10 @@ import javafx.scene.input.KeyCombination;
 /**
  * Something that can be done from anywhere in the window.
  *
+ * @param group under which it stands in menus and among the keys
  * @param keys null if no key does it
  */
-record Command(String id, String text, KeyCombination keys, BooleanSupplier enabled, Runnable act) {
+record Command(String id, String group, String text, KeyCombination keys, BooleanSupplier enabled, Runnable act) {
 
     /** The keys as people read them, or nothing. */
     String keysText() {

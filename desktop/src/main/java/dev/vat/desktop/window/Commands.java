@@ -1,12 +1,18 @@
 package dev.vat.desktop.window;
 
+import dev.vat.desktop.help.HelpPage;
+import dev.vat.desktop.look.Controls;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
@@ -17,9 +23,16 @@ import javafx.scene.input.KeyEvent;
 final class Commands {
 
     private final List<Command> all = new ArrayList<>();
+    private String group = "";
+
+    /** What is added from now on stands under this heading. */
+    Commands under(String heading) {
+        group = heading;
+        return this;
+    }
 
     Commands add(String id, String text, KeyCombination keys, BooleanSupplier enabled, Runnable act) {
-        all.add(new Command(id, text, keys, enabled, act));
+        all.add(new Command(id, group, text, keys, enabled, act));
         return this;
     }
 
@@ -39,6 +52,25 @@ final class Commands {
 
     List<Command> all() {
         return all;
+    }
+
+    /** A menu for each heading, with all its commands. */
+    List<Menu> menus() {
+        Map<String, Menu> menus = new LinkedHashMap<>();
+        for (Command command : all) {
+            MenuItem item = Controls.item("menu-" + command.id(),
+                    command.text() + (command.keys() == null ? "" : "    " + command.keysText()), command::run);
+            Menu menu = menus.computeIfAbsent(command.group(), Controls::menu);
+            menu.getItems().add(item);
+            menu.setOnShowing(_ -> menu.getItems().forEach(i -> i.setDisable(
+                    !named(i.getId().substring("menu-".length())).enabled().getAsBoolean())));
+        }
+        return List.copyOf(menus.values());
+    }
+
+    /** All keys, in the order of the commands. */
+    List<HelpPage.Key> keys() {
+        return all.stream().filter(c -> c.keys() != null).map(c -> new HelpPage.Key(c.group(), c.keysText(), c.text())).toList();
     }
 
     Command named(String id) {

@@ -3,6 +3,7 @@ package dev.vat.desktop.window;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
+import dev.vat.desktop.help.HelpPage;
 import dev.vat.desktop.handover.HandOverPage;
 import dev.vat.desktop.handover.RepackPage;
 import dev.vat.desktop.look.Dialogs;
@@ -12,11 +13,14 @@ import dev.vat.desktop.runs.FilePictures;
 import dev.vat.desktop.runs.ReceiptPage;
 import dev.vat.desktop.session.DeliveryHistory;
 import dev.vat.desktop.session.Session;
+import dev.vat.desktop.settings.SettingsPage;
 import dev.vat.desktop.trial.LadderPage;
 import dev.vat.protocol.run.ReceiptFile;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Objects;
+import java.util.function.Supplier;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import javafx.scene.layout.Region;
@@ -38,9 +42,14 @@ final class Documents {
     private final Session session;
     private final Dialogs ask;
     private final DocumentHost window;
+    private final Supplier<List<HelpPage.Key>> keys;
+    private HandOverPage handOver;
+    private Path handedOver;
     private Region open;
 
-    Documents(Session session, Dialogs ask, DocumentHost window) {
+    /** @param keys all there are, with what they do */
+    Documents(Session session, Dialogs ask, Supplier<List<HelpPage.Key>> keys, DocumentHost window) {
+        this.keys = keys;
         this.session = session;
         this.ask = ask;
         this.window = window;
@@ -110,14 +119,21 @@ final class Documents {
 
     /** Previews may have come or gone. */
     void refresh() {
-        if (open instanceof StoryPage story) {
-            story.show();
+        switch (open) {
+            case StoryPage story -> story.show();
+            case SettingsPage settings -> settings.show();
+            case null, default -> {}
         }
     }
 
-    /** What leaves the house. */
+    /** What leaves the house; what was typed there is still there. */
     void handOver() {
-        show(new HandOverPage(session, ask, () -> show(null)));
+        if (handOver == null || !Objects.equals(handedOver, session.file())) {
+            handedOver = session.file();
+            handOver = new HandOverPage(session, ask, () -> show(null));
+        }
+        handOver.look();
+        show(handOver);
     }
 
     /** Movies split, joined, wrapped anew and recovered. @param file to begin with, or null */
@@ -127,6 +143,15 @@ final class Documents {
             page.add(file);
         }
         show(page);
+    }
+
+    void settings() {
+        show(new SettingsPage(session, ask, () -> show(null)));
+    }
+
+    /** @param topic of the help, by its id, or null for the first */
+    void help(String topic) {
+        show(new HelpPage(topic, keys, () -> show(null)));
     }
 
     void history() {

@@ -14,21 +14,23 @@ import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.preview.ScenesPane;
 import dev.vat.desktop.runs.RunsPane;
 import dev.vat.desktop.session.Session;
+import dev.vat.engine.storage.UserSettings;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuBar;
 import javafx.scene.control.SplitPane;
 import javafx.scene.control.TextField;
-import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -38,6 +40,8 @@ import static dev.vat.desktop.window.Commands.key;
 
 /** The whole window: arranges its parts, knows what is looked at, and brings every change to the screen once a pulse. */
 public final class MainView extends StackPane {
+
+    private static final double DIVIDER = .47;
 
     /** What the sheet was last built for: it isn't built anew for a run's progress. */
     private record Seen(long revision, long judgement, SheetPane.Face face, String source) {
@@ -120,7 +124,7 @@ public final class MainView extends StackPane {
         sheet = new SheetPane(session, ask, scenes, this::choose, this::choose, picture::seek, player::place, this::refreshLater,
                 this::tryQualities, this::goTo);
         looked = new LookedAt(session, sheet);
-        documents = new Documents(session, ask, new Documents.DocumentHost() {
+        documents = new Documents(session, ask, () -> commands.keys(), new Documents.DocumentHost() {
             @Override
             public void watch(Path file, Receipt receipt, long place) {
                 MainView.this.watch(file, receipt, place);
@@ -181,7 +185,7 @@ public final class MainView extends StackPane {
         sheet.setMinWidth(400);
         right.setMinWidth(300);
         middle.getItems().addAll(sheet, right);
-        middle.setDividerPositions(.47);
+        middle.setDividerPositions(DIVIDER);
         top.getChildren().addAll(head, words, band);
         page.setTop(top);
         page.setCenter(middle);
@@ -197,9 +201,7 @@ public final class MainView extends StackPane {
             mouseDown = false;
             refreshLater();
         });
-        setOnDragOver(this::dragOver);
-        setOnDragExited(_ -> stage.getStyleClass().remove("drop-here"));
-        setOnDragDropped(this::dropped);
+        new Drops(session, this, stage, right);
         session.addListener(this::refreshLater);
         session.previews().setOnCaptured(previews::play);
         session.scenes().look();
@@ -208,8 +210,9 @@ public final class MainView extends StackPane {
     }
 
     private void addCommands() {
-        commands.add("make", "Make the files", control(KeyCode.ENTER), () -> session.making().canMake() || session.making().isArmed(),
-                this::make)
+        commands.under("Make")
+                .add("make", "Make the files", control(KeyCode.ENTER), () -> session.making().canMake() || session.making().isArmed(),
+                        this::make)
                 .add("make-every-reel", "Make the files of every reel", null,
                         () -> session.project().reels().size() > 1 && session.making().canMake(), () -> session.making().makeEveryReel())
                 .add("make-later", "Put the files into the queue, to be made later", control(KeyCode.ENTER, KeyCombination.SHIFT_DOWN),
@@ -222,7 +225,7 @@ public final class MainView extends StackPane {
                         () -> session.foretelling().canStart(), () -> session.foretelling().start())
                 .add("try-steps", "Compare qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN),
                         () -> session.foretelling().canStart(), this::tryQualities)
-                .add("open-files", "Add frames, movies or sounds", control(KeyCode.I),
+                .under("Project").add("open-files", "Add frames, movies or sounds", control(KeyCode.I),
                         () -> bringIn(ask.files("Add frames, movies or sounds")))
                 .add("open-frames", "Add a folder of frames", control(KeyCode.I, KeyCombination.SHIFT_DOWN), this::bringIn)
                 .add("open-project", "Open a project", control(KeyCode.O),
@@ -232,39 +235,46 @@ public final class MainView extends StackPane {
                 .add("show-project", "Show the project's folder", null, () -> session.file() != null && !session.isUntitled(),
                         () -> ask.reveal(session.file()))
                 .add("new", "Start a new project", control(KeyCode.N), () -> !session.project().isEmpty(), session::startAnew)
-                .add("undo", "Undo", control(KeyCode.Z), () -> session.undoName().isPresent(), session::undo)
+                .under("Edit").add("undo", "Undo", control(KeyCode.Z), () -> session.undoName().isPresent(), session::undo)
                 .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> session.redoName().isPresent(), session::redo)
-                .add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> session.search().isGoing(),
+                .under("Window").add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> session.search().isGoing(),
                         () -> session.search().stop())
                 .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
-                .add("help", "Help: all commands and their keys", key(KeyCode.F1), () -> search.open())
-                .add("in", "Show the sources", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
+                .under("Help")
+                .add("help", "Help on what has the keyboard", key(KeyCode.F1),
+                        () -> documents.help(HelpFocus.topic(getScene().getFocusOwner(), sheet.face())))
+                .add("keys", "Sheet of all keys", key(KeyCode.F1, KeyCombination.SHIFT_DOWN), () -> documents.help("keys"))
+                .under("Window").add("in", "Show the sources", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
                 .add("out", "Show the deliverables", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
-                .add("still", "Make a still of this frame", control(KeyCode.K), pictures::hasPicture,
+                .under("Hand over").add("still", "Make a still of this frame", control(KeyCode.K), pictures::hasPicture,
                         () -> looked.keepStill(player.strip(), player.place()))
                 .add("hand-over-set", "Put a hand-over set together: files, sheets, timeline, manifest", null, () -> documents.handOver())
                 .add("repack", "Split, join, rewrap or repair files without re-encoding", null, () -> documents.repack(null))
                 .add("contacts", "Write a contact sheet of what is shown", null, () -> looked.strip().isPresent(), this::contacts)
                 .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
+                .under("Previews")
                 .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> session.scenes().standIn().isEmpty(),
                         () -> session.scenes().startStandIn())
                 .add("director-reel", "A reel of the latest previews, for the director", null, () -> !session.previews().latest().isEmpty(),
                         () -> previews.director())
                 .add("stop-capture", "Stop capturing, and keep what is there", null, () -> session.previews().isGoing(),
                         () -> session.previews().stop())
-                .add("cores", "How many of the machine's cores runs may use", null, this::askCores);
+                .under("Make").add("cores", "How many of the machine's cores runs may use", null, this::askCores);
     }
 
     /** After those of the picture: Escape leaves a selection and a comparison first. */
     private void addWindowCommands() {
-        commands.add("picture-only", "Fill the window with the picture", key(KeyCode.W), pictures::hasPicture, this::togglePictureOnly)
+        commands.under("Window")
+                .add("picture-only", "Fill the window with the picture", key(KeyCode.W), pictures::hasPicture, this::togglePictureOnly)
                 .add("watch-reel", "Watch the whole reel, and nothing else", key(KeyCode.F), reels::hasReel, this::watchReel)
                 .add("leave-picture", "Leave the picture alone in the window", key(KeyCode.ESCAPE), () -> pictureOnly,
                         this::togglePictureOnly)
                 .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
-                .add("dark", "Dark or light", control(KeyCode.D), () -> session.setDark(!session.settings().dark()));
+                .add("dark", "Dark or light", control(KeyCode.D), () -> session.remember(
+                        session.settings().withScheme(isDark(session) ? UserSettings.Scheme.LIGHT : UserSettings.Scheme.DARK)))
+                .add("settings", "Settings", control(KeyCode.COMMA), () -> documents.settings());
     }
 
     /** Of the column in focus, or of all that are on where there is none. */
@@ -392,9 +402,19 @@ public final class MainView extends StackPane {
         }
     }
 
+    /** Whether the colours are the dark ones, as chosen or as the system has them. */
+    static boolean isDark(Session session) {
+        return switch (session.settings().scheme()) {
+            case LIGHT -> false;
+            case DARK -> true;
+            case SYSTEM -> Appearance.isSystemDark();
+        };
+    }
+
     private void dress() {
-        if (dressedDark != session.settings().dark() || session.settings().dark() != dyes.isDark()) {
-            dressedDark = session.settings().dark();
+        boolean dark = isDark(session);
+        if (dressedDark != dark || dark != dyes.isDark()) {
+            dressedDark = dark;
             Appearance.dress(dressedDark);
             dyes.setDark(dressedDark);
         }
@@ -428,9 +448,9 @@ public final class MainView extends StackPane {
     /** Sources and settings, as places to go to. */
     private List<Command> places() {
         Stream<Command> sources = session.project().sources().stream()
-                .map(s -> new Command("source-" + s.id(), "Source: " + s.name(), null, () -> true, () -> goToSource(s.id())));
+                .map(s -> new Command("source-" + s.id(), "Sources", "Source: " + s.name(), null, () -> true, () -> goToSource(s.id())));
         Stream<Command> settings = sheet.out().rows().entrySet().stream()
-                .map(row -> new Command("setting-" + row.getKey(), "Setting: " + row.getValue(), null,
+                .map(row -> new Command("setting-" + row.getKey(), "Settings", "Setting: " + row.getValue(), null,
                         () -> !session.project().deliverables().isEmpty(), () -> {
                             choose(SheetPane.Face.OUT);
                             refresh();
@@ -459,25 +479,6 @@ public final class MainView extends StackPane {
         }
     }
 
-    private void dragOver(DragEvent e) {
-        if (e.getDragboard().hasFiles()) {
-            e.acceptTransferModes(TransferMode.COPY);
-            if (!stage.getStyleClass().contains("drop-here")) {
-                stage.getStyleClass().add("drop-here");
-            }
-        }
-        e.consume();
-    }
-
-    private void dropped(DragEvent e) {
-        stage.getStyleClass().remove("drop-here");
-        if (e.getDragboard().hasFiles()) {
-            session.bringIn(e.getDragboard().getFiles().stream().map(f -> f.toPath()).toList());
-            e.setDropCompleted(true);
-        }
-        e.consume();
-    }
-
     private void togglePictureOnly() {
         pictureOnly = !pictureOnly;
         page.setTop(pictureOnly ? null : top);
@@ -486,7 +487,7 @@ public final class MainView extends StackPane {
             middle.getItems().remove(sheet);
         } else {
             middle.getItems().addFirst(sheet);
-            middle.setDividerPositions(.47);
+            middle.setDividerPositions(DIVIDER);
         }
     }
 
@@ -508,6 +509,37 @@ public final class MainView extends StackPane {
         if (getScene().getWindow() instanceof Stage window) {
             window.setFullScreen(!window.isFullScreen());
         }
+    }
+
+    /** All commands as menus. */
+    List<Menu> systemMenus() {
+        return commands.menus();
+    }
+
+    /** All commands in the menu bar of a system that has one. */
+    void addSystemMenus() {
+        MenuBar bar = new MenuBar(systemMenus().toArray(Menu[]::new));
+        bar.setUseSystemMenuBar(true);
+        top.getChildren().addFirst(bar);
+    }
+
+    /** How the window is now. @param stage it stands in */
+    WindowState state(Stage stage) {
+        double divider = middle.getDividers().isEmpty() ? DIVIDER : middle.getDividers().getFirst().getPosition();
+        return new WindowState(stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized(), divider,
+                sheet.face().name(), looked.source(), sheet.out().folded());
+    }
+
+    /** Shows what was shown when the window was left. */
+    void restore(WindowState state) {
+        middle.setDividerPositions(Math.clamp(state.divider(), .2, .8));
+        sheet.out().fold(state.folded());
+        Arrays.stream(SheetPane.Face.values()).filter(f -> f.name().equals(state.face())).findFirst().ifPresent(sheet::setFace);
+        if (state.source() != null && session.project().source(state.source()).isPresent()) {
+            looked.choose(state.source());
+        }
+        lastSeen = null;
+        refreshLater();
     }
 
     /** Gives the keyboard to the band, so that keys mean frames from the start. */

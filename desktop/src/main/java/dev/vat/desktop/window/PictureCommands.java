@@ -32,7 +32,7 @@ final class PictureCommands {
     }
 
     void addTo(Commands commands) {
-        commands.add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
+        commands.under("Picture").add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
                 .add("back", "One frame back", key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
                 .add("forward", "One frame on", key(KeyCode.RIGHT), this::hasPicture, () -> picture.step(1))
                 .add("back-ten", "Ten frames back", key(KeyCode.LEFT, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.step(-10))

@@ -31,7 +31,7 @@ final class ReelCommands {
     }
 
     void addTo(Commands commands) {
-        commands.add("hand-over-otio", "Hand the reel over as OpenTimelineIO", null, this::hasReel,
+        commands.under("Reel").add("hand-over-otio", "Hand the reel over as OpenTimelineIO", null, this::hasReel,
                 () -> handOver(HandOver.OTIO, "OpenTimelineIO"))
                 .add("hand-over-edl", "Hand the reel over as an edit decision list", null, this::hasReel,
                         () -> handOver(HandOver.EDL, "Edit decision lists"))

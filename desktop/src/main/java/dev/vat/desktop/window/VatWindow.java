@@ -4,11 +4,20 @@ import dev.vat.desktop.look.Appearance;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
 import dev.vat.desktop.session.Session;
+import dev.vat.engine.storage.UserSettings;
 import dev.vat.protocol.storage.Places;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
 import java.util.concurrent.CountDownLatch;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.stage.Screen;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 
@@ -16,6 +25,8 @@ import javafx.stage.WindowEvent;
 public final class VatWindow {
 
     private static final String REGION_CACHE_OFF = "prism.disableRegionCaching";
+
+    private static final List<String> TEXT_SIZES = List.of("glass.gtk.uiScale", "glass.win.uiScale");
 
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
@@ -25,7 +36,10 @@ public final class VatWindow {
     private final MainView mainView;
     private final Dialogs ask;
     private boolean wasMaking;
+    private final WindowMemory memory;
+    private Path project;
     private boolean unseen;
+    private boolean closed;
 
     /** @param ask null for the system's own dialogs */
     public VatWindow(Stage stage, Places places, Dialogs ask) {
@@ -34,9 +48,12 @@ public final class VatWindow {
         Appearance.loadFaces();
         session = new Session(places, Platform::runLater);
         session.viewer().wake();
-        Appearance.dress(session.settings().dark());
+        Appearance.dress(MainView.isDark(session));
         mainView = new MainView(session, this.ask);
         stage.setScene(new Scene(mainView, WIDTH, HEIGHT));
+        if (System.getProperty("os.name").toLowerCase(Locale.ROOT).startsWith("mac")) {
+            mainView.addSystemMenus();
+        }
         stage.setTitle("Vat");
         stage.setMinWidth(900);
         stage.setMinHeight(560);
@@ -47,6 +64,33 @@ public final class VatWindow {
             showTitle();
         });
         session.addListener(this::showTitle);
+        session.addListener(this::projectMayHaveChanged);
+        memory = new WindowMemory(places.config());
+        memory.last().ifPresent(this::place);
+    }
+
+    /** Where it was, as far as there still is a screen. */
+    private void place(WindowState state) {
+        if (Screen.getScreensForRectangle(state.x(), state.y(), state.width(), state.height()).isEmpty()) {
+            return;
+        }
+        stage.setX(state.x());
+        stage.setY(state.y());
+        stage.setWidth(state.width());
+        stage.setHeight(state.height());
+        stage.setMaximized(state.maximized());
+    }
+
+    /** Another project is shown as it was left. */
+    private void projectMayHaveChanged() {
+        Path now = session.file();
+        if (!Objects.equals(now, project)) {
+            if (project != null) {
+                memory.keep(project, mainView.state(stage));
+            }
+            project = now;
+            memory.of(now).filter(_ -> now != null).ifPresent(mainView::restore);
+        }
     }
 
     /** How far a run is, and that it ended while nobody looked: to be seen from among other windows. */
@@ -54,8 +98,9 @@ public final class VatWindow {
         boolean free = session.runs().isFree();
         unseen |= free && wasMaking && !stage.isFocused();
         wasMaking = !free;
-        String words = session.runs().going().map(line -> Math.round(100 * line.share()) + " % made").orElse(unseen ? "done" : "");
-        stage.setTitle(words.isEmpty() ? "Vat" : words + ", Vat");
+        String run = session.runs().going().map(line -> Math.round(100 * line.share()) + " % made").orElse(unseen ? "done" : "");
+        String name = session.project().isEmpty() ? "" : session.project().name() + (session.isSaved() ? "" : " (saving)");
+        stage.setTitle(Stream.of(run, name, "Vat").filter(w -> !w.isEmpty()).collect(Collectors.joining(", ")));
     }
 
     /**
@@ -66,6 +111,7 @@ public final class VatWindow {
      */
     public static int run(Places places, Consumer<Session> first) {
         CountDownLatch closed = new CountDownLatch(1);
+        setTextSize(places);
         try {
             startToolkit(() -> {
                 Stage stage = new Stage();
@@ -89,6 +135,20 @@ public final class VatWindow {
         }
         Platform.exit();
         return 0;
+    }
+
+    /** As large as the user wants it; the toolkit asks for it once, when it starts. */
+    private static void setTextSize(Places places) {
+        try {
+            Integer percent = UserSettings.load(places.settings()).textPercent();
+            if (percent != null) {
+                for (String property : TEXT_SIZES) {
+                    System.setProperty(property, Math.clamp(percent, 80, 300) + "%");
+                }
+            }
+        } catch (IOException e) {
+            System.err.println("vat: the settings can't be read: " + e.getMessage());
+        }
     }
 
     /**
@@ -124,6 +184,10 @@ public final class VatWindow {
     }
 
     public void close() {
+        if (!closed) {
+            closed = true;
+            memory.keep(project, mainView.state(stage));
+        }
         mainView.close();
         session.close();
     }

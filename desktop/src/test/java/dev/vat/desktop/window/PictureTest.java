@@ -163,7 +163,7 @@ class PictureTest extends WindowCase {
         drop(TestFrames.png(folder, "kite", 2));
         hand.push(KeyCode.CONTROL, KeyCode.D);
         settle();
-        assertThat(on(() -> session().settings().dark())).isTrue();
+        assertThat(on(() -> session().settings().scheme())).isEqualTo(dev.vat.engine.storage.UserSettings.Scheme.DARK);
         assertThat(on(() -> ((javafx.scene.layout.Region) window.mainView().lookup(".head")).getBackground().getFills().getLast().getFill()
                 .toString()))
                 .isEqualTo("0x303031ff");

@@ -22,19 +22,26 @@ import java.util.Map;
  * @param lastRate the rate used last, offered first
  * @param recent project files, the newest first
  * @param folders where files went, the newest first
- * @param dark whether the dark colours are chosen
+ * @param scheme light, dark, or as the system has it
+ * @param textPercent how large text and controls are, in percent, from the next start on; null for 100
  * @param cores how many of the machine's cores runs may use; null for all
  * @param pictureMegabytes memory for pictures that were played, in MB (10^6 bytes); null for 1000
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record UserSettings(Rate lastRate, List<String> recent, boolean dark, Integer pictureMegabytes,
+public record UserSettings(Rate lastRate, List<String> recent, Scheme scheme, Integer textPercent, Integer pictureMegabytes,
         List<String> folders, Integer cores, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+
+    /** Whose colours. */
+    public enum Scheme {
+        LIGHT, DARK, SYSTEM
+    }
 
     private static final int MOST_RECENT = 8;
 
-    public static final UserSettings FIRST = new UserSettings(Rate.FPS_25, List.of(), false, null, List.of(), null, Map.of());
+    public static final UserSettings FIRST = new UserSettings(Rate.FPS_25, List.of(), Scheme.LIGHT, null, null, List.of(), null, Map.of());
 
     public UserSettings {
+        scheme = scheme == null ? Scheme.LIGHT : scheme;
         lastRate = lastRate == null ? Rate.FPS_25 : lastRate;
         recent = recent == null ? List.of() : List.copyOf(recent);
         folders = folders == null ? List.of() : List.copyOf(folders);
@@ -65,25 +72,35 @@ public record UserSettings(Rate lastRate, List<String> recent, boolean dark, Int
     }
 
     public UserSettings withLastRate(Rate rate) {
-        return new UserSettings(rate, recent, dark, pictureMegabytes, folders, cores, extra);
+        return new UserSettings(rate, recent, scheme, textPercent, pictureMegabytes, folders, cores, extra);
     }
 
-    public UserSettings withDark(boolean chosen) {
-        return new UserSettings(lastRate, recent, chosen, pictureMegabytes, folders, cores, extra);
+    public UserSettings withScheme(Scheme chosen) {
+        return new UserSettings(lastRate, recent, chosen, textPercent, pictureMegabytes, folders, cores, extra);
+    }
+
+    /** @param percent from 80 to 200 */
+    public UserSettings withTextPercent(int percent) {
+        return new UserSettings(lastRate, recent, scheme, percent, pictureMegabytes, folders, cores, extra);
+    }
+
+    /** @param megabytes at least 100 */
+    public UserSettings withPictureMegabytes(int megabytes) {
+        return new UserSettings(lastRate, recent, scheme, textPercent, megabytes, folders, cores, extra);
     }
 
     public UserSettings withRecent(Path project) {
-        return new UserSettings(lastRate, newest(recent, project), dark, pictureMegabytes, folders, cores, extra);
+        return new UserSettings(lastRate, newest(recent, project), scheme, textPercent, pictureMegabytes, folders, cores, extra);
     }
 
     /** @param most null for all */
     public UserSettings withCores(Integer most) {
-        return new UserSettings(lastRate, recent, dark, pictureMegabytes, folders, most, extra);
+        return new UserSettings(lastRate, recent, scheme, textPercent, pictureMegabytes, folders, most, extra);
     }
 
     /** With a folder that files go to. */
     public UserSettings withFolder(Path folder) {
-        return new UserSettings(lastRate, recent, dark, pictureMegabytes, newest(folders, folder), cores, extra);
+        return new UserSettings(lastRate, recent, scheme, textPercent, pictureMegabytes, newest(folders, folder), cores, extra);
     }
 
     private static List<String> newest(List<String> known, Path place) {

@@ -1,0 +1,114 @@
+package dev.vat.desktop.help;
+
+import dev.vat.desktop.look.Parts;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Supplier;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** The help that comes with Vat: topics at the left, found by their words; the keys are a topic of their own. */
+public final class HelpPage extends BorderPane {
+
+    private static final double TOPICS = 170;
+
+    /** Something that keys do. @param group under whose heading it stands */
+    public record Key(String group, String keys, String words) {}
+
+    private final Supplier<List<Key>> keys;
+    private final TextField words = new TextField();
+    private final ListView<HelpTopic> topics = new ListView<>();
+    private final VBox text = new VBox();
+    private final ScrollPane scroll = new ScrollPane(text);
+
+    /** @param topic by its id, or null for the first */
+    public HelpPage(String topic, Supplier<List<Key>> keys, Runnable close) {
+        this.keys = keys;
+        setId("help");
+        getStyleClass().addAll("receipt", "help");
+        words.setId("help-words");
+        words.setPromptText("Find in the help");
+        words.setAccessibleText("Find in the help");
+        words.textProperty().addListener(_ -> find());
+        HBox head = new HBox(Parts.label("Help", "receipt-title"), words, Parts.space(),
+                Parts.button("close-help", "Back to the picture", close));
+        head.getStyleClass().add("receipt-head");
+        topics.setId("help-topics");
+        topics.getStyleClass().add("topics");
+        topics.setAccessibleText("Topics");
+        topics.setPrefWidth(TOPICS);
+        topics.setMinWidth(TOPICS);
+        topics.setPlaceholder(Parts.wrapped("No topic has these words.", "note"));
+        topics.setCellFactory(_ -> new ListCell<>() {
+            @Override
+            protected void updateItem(HelpTopic topic, boolean empty) {
+                super.updateItem(topic, empty);
+                setPrefWidth(0);
+                setText(empty || topic == null ? null : topic.title());
+            }
+        });
+        topics.getSelectionModel().selectedItemProperty().addListener((_, _, chosen) -> show(chosen));
+        text.getStyleClass().add("help-text");
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        HBox page = new HBox(topics, scroll);
+        HBox.setHgrow(scroll, Priority.ALWAYS);
+        setTop(head);
+        setCenter(page);
+        topics.getItems().setAll(HelpTopic.values());
+        topics.getSelectionModel().select(HelpTopic.of(topic));
+    }
+
+    private void find() {
+        HelpTopic now = topics.getSelectionModel().getSelectedItem();
+        List<HelpTopic> found = Arrays.stream(HelpTopic.values()).filter(t -> t.has(words.getText())).toList();
+        topics.getItems().setAll(found);
+        topics.getSelectionModel().select(found.contains(now) ? now : found.isEmpty() ? null : found.getFirst());
+    }
+
+    private void show(HelpTopic topic) {
+        text.getChildren().clear();
+        if (topic == null) {
+            return;
+        }
+        Label title = Parts.wrapped(topic.title(), "strong");
+        title.setId("help-title");
+        text.getChildren().add(title);
+        topic.paragraphs().forEach(paragraph -> text.getChildren().add(Parts.wrapped(paragraph)));
+        if (topic == HelpTopic.KEYS) {
+            text.getChildren().add(sheet());
+        }
+        scroll.setVvalue(0);
+    }
+
+    /** All keys with what they do. */
+    private Node sheet() {
+        GridPane sheet = new GridPane();
+        sheet.setId("help-keys");
+        sheet.setHgap(TOPICS / 8);
+        sheet.setVgap(4);
+        int line = 0;
+        String group = null;
+        for (Key key : this.keys.get()) {
+            if (!key.group.equals(group)) {
+                group = key.group;
+                sheet.add(Parts.label(group, "strong", "keys-group"), 0, line++, 2, 1);
+            }
+            Label keys = Parts.label(key.keys, "mono", "keys");
+            keys.setMinWidth(Region.USE_PREF_SIZE);
+            sheet.add(keys, 0, line);
+            sheet.add(Parts.wrapped(key.words), 1, line++);
+        }
+        return sheet;
+    }
+}
