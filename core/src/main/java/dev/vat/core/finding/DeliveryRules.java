@@ -64,8 +64,8 @@ final class DeliveryRules {
             }
         }
         if (project.deliverablesOn().isEmpty()) {
-            found.add(Finding.of("no-target", Severity.BLOCKER, project.deliverables().isEmpty()
-                    ? "Choose at least one target: who is the file for?" : "Every column is switched off: there is nothing to make."));
+            found.add(Finding.of("no-target", Severity.REQUEST, project.deliverables().isEmpty()
+                    ? "Choose a target: who is the file for?" : "Every column is switched off: there is nothing to make."));
         }
         for (Deliverable deliverable : known) {
             legal(programme, deliverable, found);

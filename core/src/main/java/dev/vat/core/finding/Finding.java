@@ -46,7 +46,8 @@ public record Finding(String id, Severity severity, String source, String target
         return new Finding(id, severity, source, target, text, evidence, new Pair(frame, beside), remedies);
     }
 
+    /** Whether nothing is made while it stands. */
     public boolean isBlocker() {
-        return severity == Severity.BLOCKER;
+        return severity == Severity.BLOCKER || severity == Severity.REQUEST;
     }
 }

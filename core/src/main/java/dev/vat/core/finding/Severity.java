@@ -6,6 +6,8 @@ import com.fasterxml.jackson.annotation.JsonValue;
 public enum Severity {
     /** Nothing is made while it stands. */
     BLOCKER("blocker"),
+    /** Something has to be chosen, or waited for, before anything can be made; nothing is wrong. */
+    REQUEST("request"),
     /** Something is lost or unusual; the run may go on. */
     WARNING("warning"),
     /** Worth knowing. */

@@ -33,8 +33,7 @@ final class SourceRules {
             found.add(sourceGone(project, programme));
         }
         if (programme.rate().isEmpty() && !programme.entries().isEmpty()) {
-            found.add(Finding.of("rate-unknown", Severity.BLOCKER,
-                    "No file states how many frames a second these are: choose the rate.")
+            found.add(Finding.of("rate-unknown", Severity.REQUEST, "Choose a frame rate: no file states one.")
                     .aboutSource(programme.entries().getFirst().source().id()));
         }
         for (ReelEntry entry : programme.entries()) {
@@ -159,10 +158,11 @@ final class SourceRules {
         String wanted = advice.toText(sequence.pattern());
         GapPolicy gap = source.reading().gap();
         if (gap == GapPolicy.REFUSE) {
-            found.add(Finding.of("frames-wanted", Severity.BLOCKER, sequence.name() + ": " + faultsInWords(table, range, advice)
-                    + (table.counts().containsKey(FrameState.ARRIVING) ? ". " + wanted + " are still to come: wait, or choose what "
-                            + "stands in."
-                            : ". Render " + wanted + " again, or choose what stands in."))
+            // What a renderer that goes on hasn't written yet is nobody's fault.
+            boolean onlyToCome = advice.isOnlyToCome(table);
+            found.add(Finding.of("frames-wanted", onlyToCome ? Severity.REQUEST : Severity.BLOCKER, sequence.name() + ": "
+                    + (onlyToCome ? wanted + " are still to come: wait, or choose what stands in."
+                            : faultsInWords(table, range, advice) + ". Render " + wanted + " again, or choose what stands in."))
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText("Copy ranges", wanted),
                             new Remedy.Apply(GapPolicy.HOLD.title(), SourceEdits.setGap(source.id(), GapPolicy.HOLD)),

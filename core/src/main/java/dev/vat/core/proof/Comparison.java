@@ -6,6 +6,7 @@ import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.source.CodecName;
 import dev.vat.core.time.Rational;
 import java.util.ArrayList;
 import java.util.List;
@@ -62,7 +63,7 @@ public record Comparison(List<Line> lines) {
         line(lines, "frames", planned.frames(), found.frames());
         line(lines, "size", planned.size(), found.size());
         line(lines, "container", planned.container().title(), found.container());
-        line(lines, "codec", planned.codec(), found.codec());
+        codec(lines, "codec", planned.codec(), "", found.codec(), "");
         line(lines, "depth", planned.readBits() + "-bit", found.bits() + "-bit");
         line(lines, "chroma", planned.chroma().label(), found.chroma());
         line(lines, "alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()));
@@ -84,7 +85,7 @@ public record Comparison(List<Line> lines) {
             pixelAspect(lines, "pixel aspect in the pictures", planned, found.codedPixelAspect());
         }
         line(lines, "container", planned.container().title(), found.container());
-        line(lines, "codec", planned.codec(), found.codec());
+        codec(lines, "codec", planned.codec(), "", found.codec(), "");
         line(lines, "profile", planned.profile(), found.profile());
         CodecLevel.needed(planned.codec(), planned.size(), planned.rate()).filter(_ -> found.level() > 0)
                 .ifPresent(needed -> lines.add(new Line("level",
@@ -163,10 +164,18 @@ public record Comparison(List<Line> lines) {
         lines.add(new Line("duration", planned + " s", found.durationSeconds() + " s", agrees));
     }
 
+    /** Compared by the library's names, which tell more apart than the trade's; these are shown, unless they would look the same. */
+    private static void codec(List<Line> lines, String name, String planned, String more, String found, String foundMore) {
+        boolean agrees = planned.equals(found) && more.equals(foundMore);
+        boolean alike = !planned.equals(found) && CodecName.of(planned).equals(CodecName.of(found));
+        lines.add(new Line(name, (alike ? planned : CodecName.of(planned)) + more, (alike ? found : CodecName.of(found)) + foundMore,
+                agrees));
+    }
+
     /** Codecs that pack sound in blocks fill the last one up. */
     private static void sound(List<Line> lines, Expectation.SoundTrack planned, Expectation.SoundTrack found) {
-        line(lines, "sound", planned.codec() + ", " + planned.channels() + " channels, " + planned.rate() + " Hz",
-                found.codec() + ", " + found.channels() + " channels, " + found.rate() + " Hz");
+        codec(lines, "sound", planned.codec(), ", " + planned.channels() + " channels, " + planned.rate() + " Hz", found.codec(),
+                ", " + found.channels() + " channels, " + found.rate() + " Hz");
         Rational off = found.seconds().minus(planned.seconds());
         boolean agrees = off.abs().compareTo(LONGEST_BLOCK) <= 0;
         lines.add(new Line("sound length", planned.seconds().toFixed(4) + " s", found.seconds().toFixed(4) + " s", agrees));

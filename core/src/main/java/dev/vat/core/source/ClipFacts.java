@@ -83,9 +83,10 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
             return words.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", words));
         }
 
-        /** In words: {@code stereo, 48000 Hz, pcm_s24le}. */
+        /** In words: {@code stereo, 48000 Hz, PCM 24-bit}. */
         public String describe() {
-            return layout + ", " + rate + " Hz, " + codec + (silent ? ", silent" : peak == null ? "" : ", peak %.1f dBFS".formatted(peak));
+            return layout + ", " + rate + " Hz, " + CodecName.of(codec)
+                    + (silent ? ", silent" : peak == null ? "" : ", peak %.1f dBFS".formatted(peak));
         }
     }
 

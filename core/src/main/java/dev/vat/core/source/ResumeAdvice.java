@@ -49,6 +49,18 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
         return new ResumeAdvice(lastGood, next, missing, wanted.build());
     }
 
+    /** How many of the missing frames come after the last one that is there: a renderer that goes on will write them. */
+    public long toCome(Sequence sequence) {
+        return missing.ranges().stream().filter(r -> r.last() > sequence.last())
+                .mapToLong(r -> FrameRange.of(Math.max(r.first(), sequence.last() + 1), r.last()).count()).sum();
+    }
+
+    /** Whether all that is wanted is still to come, or just being written. */
+    public boolean isOnlyToCome(FrameTable table) {
+        return !wanted.isEmpty() && wanted.frames()
+                .allMatch(f -> f > table.sequence().last() || table.state(f) == FrameState.ARRIVING);
+    }
+
     /** Frames that were marked and are in the range that is used. */
     public static FrameSet marked(Sequence sequence, Reading reading) {
         FrameRange used = reading.rangeIn(sequence);

@@ -315,7 +315,7 @@ public final class Band extends Region {
             playheadNumber.autosize();
             double half = playheadNumber.getWidth() / 2;
             playheadNumber.relocate(Math.clamp(x - half, SIDE, Math.max(SIDE, getWidth() - SIDE - 2 * half)), 0);
-            setAccessibleText("Frame " + strip.number(place) + " of " + strip.title() + " " + strip.remark(place));
+            said(strip.remark(place));
         }
         boolean range = there && selectedFirst >= 0;
         selection.setVisible(range);
@@ -324,6 +324,13 @@ public final class Band extends Region {
             double to = Math.clamp(SIDE + view.xOf(selectedLast + 1.0, inner()), SIDE, getWidth() - SIDE);
             selection.resizeRelocate(from, rows.strip() - 2, Math.max(2, to - from), rows.ruler() - rows.strip() + 3);
         }
+    }
+
+    /** Frame, state and selection, for screen readers. */
+    private void said(String remark) {
+        setAccessibleText("Frame " + strip.number(place) + " of " + strip.title() + ", "
+                + (remark.isEmpty() ? strip.mark(place).words() : remark)
+                + (selectedFirst < 0 ? "" : ", selected " + strip.number(selectedFirst) + " to " + strip.number(selectedLast)));
     }
 
     private void paint() {

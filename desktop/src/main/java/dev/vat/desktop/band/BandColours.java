@@ -68,7 +68,7 @@ public final class BandColours {
         return switch (mark) {
             case UNCHECKED -> set.unchecked;
             case GOOD, SUSPECT, MARKED, HELD, SKIPPED, MIXED -> set.good;
-            case ARRIVING -> set.unchecked;
+            case TO_COME, ARRIVING -> set.unchecked;
             case FILLED -> set.filled;
             case MISMATCH -> set.mismatch;
             case EMPTY -> set.surround;
@@ -79,7 +79,7 @@ public final class BandColours {
     public Color ink(FrameTrack.Mark mark) {
         return switch (mark) {
             case FILLED -> set.fillInk;
-            case HELD, SKIPPED -> set.surround;
+            case HELD, SKIPPED, TO_COME -> set.surround;
             case MIXED -> set.unchecked;
             case MISMATCH -> set.mismatchInk;
             case SUSPECT -> set.mismatch;

@@ -11,6 +11,7 @@ import dev.vat.core.time.Timecode;
 import dev.vat.protocol.ViewerMessage;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
 
@@ -47,7 +48,13 @@ public interface FrameTrack {
         SKIPPED,
         /** Two pictures in one. */
         MIXED,
-        ARRIVING, FILLED, SUSPECT, MARKED, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING;
+        /** After the last one that is there, of those that are expected. */
+        TO_COME, ARRIVING, FILLED, SUSPECT, MARKED, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING;
+
+        /** As it is said: {@code cut short}. */
+        public String words() {
+            return this == UNCHECKED ? "not checked" : name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        }
 
         /** Whether something is wrong or stands in; what was asked for isn't. */
         boolean isTrouble() {

@@ -43,6 +43,7 @@ public final class Marks {
             case FILLED -> g.fillRect(x, top + tall * .55, wide, tall * .45);
             case SUSPECT -> wedge(g, x, wide, top, tall);
             case MARKED -> lozenge(g, x + wide / 2, top + tall / 2);
+            case TO_COME -> g.fillRect(x, top + tall / 2 - .5, wide, 1);
             case ARRIVING -> g.fillRect(x, top + tall / 2 - 1.5, wide, 3);
             case HELD -> g.fillRect(x, top + tall - 4, wide, 2);
             case SKIPPED -> g.fillRect(x, top, 2, tall / 3);

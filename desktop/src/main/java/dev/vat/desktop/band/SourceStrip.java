@@ -54,6 +54,9 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
     @Override
     public Mark mark(long place) {
         Mark mark = markOf(table.state(frame(place)));
+        if (mark == Mark.MISSING && frame(place) > table.sequence().last()) {
+            return Mark.TO_COME;
+        }
         if (mark == Mark.GOOD && source.reading().marked().contains(frame(place))) {
             return Mark.MARKED;
         }
@@ -103,6 +106,9 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
             return !source.reading().marked().contains(frame) ? suspicion
                     : (suspicion.isEmpty() ? "" : suspicion + "; ") + "marked to be rendered again"
                             + (source.reading().remarks().containsKey(frame) ? ": " + source.reading().remarks().get(frame) : "");
+        }
+        if (mark(place) == Mark.TO_COME) {
+            return "still to come";
         }
         return state.label() + ": " + table.reason(frame)
                 .orElseGet(() -> "there is no " + table.sequence().pattern().fileName(frame));

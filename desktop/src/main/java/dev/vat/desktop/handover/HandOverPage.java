@@ -67,6 +67,7 @@ public final class HandOverPage extends BorderPane {
         comment.setPrefRowCount(WORDS_TALL);
         comment.setWrapText(true);
         comment.setPromptText("Words for whoever gets it");
+        comment.setAccessibleText("Words for whoever gets it");
         timeline.setId("set-timeline");
         timeline.setMnemonicParsing(false);
         sheets.setId("set-sheets");

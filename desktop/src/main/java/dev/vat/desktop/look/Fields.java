@@ -14,6 +14,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -45,10 +46,30 @@ public final class Fields {
         line.setPrefWrapLength(USUAL_WIDTH);
         right.widthProperty().addListener((_, _, width) -> line.setPrefWrapLength(width.doubleValue()));
         HBox.setHgrow(right, Priority.ALWAYS);
-        Region label = Parts.label(name, "field-name");
+        Label label = Parts.label(name, "field-name");
+        for (Node value : values) {
+            bind(label, name, sentence, value);
+        }
         HBox field = new HBox(label, right);
         field.getStyleClass().add("field");
         return field;
+    }
+
+    /** What a screen reader says of a value: the field's name goes before its own. */
+    private static void bind(Label label, String name, String sentence, Node value) {
+        switch (value) {
+            case TextField text -> {
+                if (label.getLabelFor() == null) {
+                    label.setLabelFor(text);
+                }
+                String own = text.getAccessibleText() == null ? text.getPromptText() : text.getAccessibleText();
+                text.setAccessibleText(own == null || own.isEmpty() ? name : name + ", " + own);
+                text.setAccessibleHelp(sentence);
+            }
+            case ToggleButton toggle -> toggle.setAccessibleText(name + ": " + toggle.getText());
+            case Pane pane -> pane.getChildren().forEach(inner -> bind(label, name, sentence, inner));
+            default -> {}
+        }
     }
 
     /** Buttons of which one is pressed; null is a choice like any other. */
@@ -79,6 +100,8 @@ public final class Fields {
     public static Node named(String word, TextField field) {
         Label name = Parts.label(word, "note");
         name.setMinWidth(Region.USE_PREF_SIZE);
+        name.setLabelFor(field);
+        field.setAccessibleText(word);
         HBox pair = Parts.row(name, field);
         pair.getStyleClass().add("named");
         return pair;

@@ -15,6 +15,8 @@ public enum Icon {
     STEP_FORWARD("M3 1.5 L8 6 L3 10.5 Z"),
     BLOCKER("M3.5 0 H8.5 L12 3.5 V8.5 L8.5 12 H3.5 L0 8.5 V3.5 Z M5.2 2.5 V7 H6.8 V2.5 Z M5.2 8.2 V9.8 H6.8 V8.2 Z"),
     WARNING("M6 0.5 L12 11.5 H0 Z M5.3 4 V8 H6.7 V4 Z M5.3 8.9 V10.3 H6.7 V8.9 Z"),
+    /** Something has to be chosen. */
+    REQUEST("M0 4.2 H6 V0.6 L12 6 L6 11.4 V7.8 H0 Z"),
     NOTE("M6 0 A6 6 0 1 0 6.01 0 Z M5.2 2.4 V4 H6.8 V2.4 Z M5.2 5 V9.6 H6.8 V5 Z"),
     PROVEN("M0.8 6.2 L2.3 4.7 L4.8 7.2 L10 2 L11.4 3.4 L4.8 10 Z"),
     UNDO("M5 0.5 V3 C9 3 11.5 5.5 11.5 11 C10 8 8.5 6.8 5 6.8 V9.5 L0.5 5 Z"),

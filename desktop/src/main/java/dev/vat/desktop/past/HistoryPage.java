@@ -53,6 +53,7 @@ public final class HistoryPage extends BorderPane {
         title.getStyleClass().add("receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
         words.setId("history-words");
+        words.setAccessibleText("Find among what was delivered");
         words.setPromptText("Find by name, folder, reel, source, date\u2026");
         words.textProperty().addListener(_ -> find());
         words.setOnKeyPressed(e -> {
@@ -67,6 +68,7 @@ public final class HistoryPage extends BorderPane {
         HBox head = new HBox(title, words, whose, Parts.button("close-history", "Back to the picture", window::close));
         head.getStyleClass().add("receipt-head");
         list.setId("history-list");
+        list.setAccessibleText("What was delivered");
         list.setPlaceholder(new Label("Nothing was delivered yet. Whatever Vat makes and proves stands here."));
         list.setCellFactory(_ -> new Cell());
         list.getSelectionModel().selectedItemProperty().addListener((_, _, line) -> showActs(line, ask, window));
@@ -78,6 +80,7 @@ public final class HistoryPage extends BorderPane {
         summary.getStyleClass().add("note");
         summary.setId("history-summary");
         note.setId("history-note");
+        note.setAccessibleText("Note on this delivery");
         note.setPromptText("A note on this file, kept with Enter");
         note.setOnAction(_ -> {
             if (chosen() != null) {

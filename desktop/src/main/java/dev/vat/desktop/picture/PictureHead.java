@@ -3,6 +3,7 @@ package dev.vat.desktop.picture;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.look.Parts;
 import javafx.scene.control.Label;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -10,27 +11,36 @@ import javafx.scene.layout.Region;
 /** The bar above the picture: whose it is, where in that, and how it is looked at. */
 final class PictureHead extends HBox {
 
+    private static final double ROOMY = 620;
+
     private final Label whose = Parts.label("", "strong");
     private final Label number = Parts.label("", "mono", "at");
     private final Label timecode = Parts.label("", "mono", "dim");
+    private final Label seconds = Parts.label("", "mono", "dim");
     private final Label scale = Parts.label("", "dim");
 
     /** @param looks how it is looked at */
     PictureHead(Region looks) {
         number.setId("picture-number");
         number.setMinWidth(Region.USE_PREF_SIZE);
-        // Where room is short, words give way, never what can be pressed.
-        for (Label label : new Label[] {whose, timecode, scale}) {
-            label.setMinWidth(0);
-        }
+        // Where room is short, the seconds go, and the name is cut in its middle; never what can be pressed.
+        whose.setMinWidth(0);
+        whose.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
+        Tooltip whole = new Tooltip();
+        whole.textProperty().bind(whose.textProperty());
+        whose.setTooltip(whole);
+        timecode.setMinWidth(Region.USE_PREF_SIZE);
+        scale.setMinWidth(Region.USE_PREF_SIZE);
+        seconds.managedProperty().bind(widthProperty().greaterThan(ROOMY));
+        seconds.visibleProperty().bind(seconds.managedProperty());
         scale.setTooltip(new Tooltip("How large the picture is shown, and as a display for sRGB (IEC 61966-2-1) shows it"));
         looks.setMinWidth(Region.USE_PREF_SIZE);
-        getChildren().addAll(whose, number, timecode, Parts.space(), looks, scale);
+        getChildren().addAll(whose, number, timecode, seconds, Parts.space(), looks, scale);
         getStyleClass().add("bar");
     }
 
     void clear() {
-        for (Label label : new Label[] {whose, number, timecode, scale}) {
+        for (Label label : new Label[] {whose, number, timecode, seconds, scale}) {
             label.setText("");
         }
     }
@@ -38,8 +48,8 @@ final class PictureHead extends HBox {
     void show(FrameTrack strip, String heading, long place) {
         whose.setText(heading);
         number.setText(strip.number(place));
-        timecode.setText(
-                strip.timecode(place).map(label -> label + "  " + label.rate().seconds(place).toFixed(3) + " s").orElse("no rate yet"));
+        timecode.setText(strip.timecode(place).map(Object::toString).orElse("no rate yet"));
+        seconds.setText(strip.rate().map(rate -> rate.seconds(place).toFixed(3) + " s").orElse(""));
     }
 
     void setScale(String words) {

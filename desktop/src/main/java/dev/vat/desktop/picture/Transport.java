@@ -22,6 +22,7 @@ import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
@@ -99,6 +100,7 @@ final class Transport extends HBox {
         dropped.setMinWidth(Region.USE_PREF_SIZE);
         facts.getStyleClass().addAll("mono", "dim");
         facts.setMinWidth(0);
+        facts.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
         // All of them, where room is short.
         Tooltip whole = new Tooltip();
         whole.textProperty().bind(facts.textProperty());

@@ -110,6 +110,7 @@ public final class FindingsPane extends VBox {
         Finding finding = group.first();
         Icon icon = switch (finding.severity()) {
             case BLOCKER -> Icon.BLOCKER;
+            case REQUEST -> Icon.REQUEST;
             case WARNING -> Icon.WARNING;
             case NOTE -> Icon.NOTE;
         };

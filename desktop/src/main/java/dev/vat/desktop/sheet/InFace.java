@@ -25,6 +25,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
@@ -35,6 +36,7 @@ public final class InFace extends VBox {
 
     private static final int FEWEST_TO_FILTER = 3;
     private static final double ROW = 52;
+    private static final double NARROWEST_FILTER = 70;
     /** Of the face's height; the list keeps the rest. */
     private static final double MOST_CHOSEN = .56;
     private static final String EMPTY = "Nothing has been brought in yet. Drop a folder, a whole tree, one frame of a sequence, a "
@@ -88,6 +90,9 @@ public final class InFace extends VBox {
         words.setPrefColumnCount(14);
         words.textProperty().addListener((_, _, _) -> show(selected));
         onlyTrouble.setId("only-trouble");
+        onlyTrouble.setMinWidth(Region.USE_PREF_SIZE);
+        total.setMinWidth(Region.USE_PREF_SIZE);
+        words.setMinWidth(NARROWEST_FILTER);
         onlyTrouble.setOnAction(_ -> show(selected));
         filterBar.getStyleClass().add("filter-bar");
         looking = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(),

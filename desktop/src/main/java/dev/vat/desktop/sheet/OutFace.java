@@ -28,6 +28,7 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -334,6 +335,9 @@ public final class OutFace extends VBox {
             cell.getStyleClass().add("off");
         }
         judge(cell, which, deliverable);
+        if (which == FactRow.NAME) {
+            cell.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
+        }
         if (which.id().equals("look")) {
             DropPlace.on(cell, "LUT of " + deliverable.title(), OutFace::isTable,
                     files -> session.edit(DeliverableEdits.setLook(deliverable.id(), Look.of(files.getFirst()))));
@@ -383,6 +387,7 @@ public final class OutFace extends VBox {
     private static void style(Label cell, Finding finding) {
         switch (finding.severity()) {
             case BLOCKER -> cell.getStyleClass().add("fault");
+            case REQUEST -> cell.getStyleClass().add("request");
             case WARNING -> cell.getStyleClass().add("warn");
             case NOTE -> {}
         }

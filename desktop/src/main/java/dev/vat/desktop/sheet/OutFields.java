@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Side;
 import javafx.scene.Node;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
@@ -78,12 +79,14 @@ final class OutFields {
         Label example = Parts.label(shown.flatMap(d -> session.programme()
                 .flatMap(p -> FactRow.NAME.value(session, p, d))).orElse(""), "mono", "note");
         example.setId("name-example");
+        example.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
         example.setMinHeight(FIELD);
         example.setMinWidth(0);
         HBox values = Parts.row(path, choose, pattern, example, more);
         VBox right = new VBox(values);
         HBox.setHgrow(right, Priority.ALWAYS);
         Label to = Parts.label("To", "note");
+        to.setMinWidth(Region.USE_PREF_SIZE);
         to.setMinHeight(FIELD);
         HBox line = new HBox(to, right);
         line.getStyleClass().add("field");

@@ -44,17 +44,15 @@ final class SoundPane extends VBox {
         setId("reel-sound");
         List<Source> free = session.project().sources().stream()
                 .filter(s -> s.location().isSound() && programme.sounds().stream().noneMatch(u -> u.source().id().equals(s.id()))).toList();
-        HBox head = Parts.row(Parts.label("Sound", "strong"));
-        head.getStyleClass().add("total");
         if (free.isEmpty() && programme.sounds().isEmpty()) {
-            head.getChildren()
-                    .add(Parts.wrapped("That of its clips, if they have any. Bring in a sound file to lay it to the reel.", "note"));
+            getChildren().add(Parts.wrapped("That of its clips, if they have any. Bring in a sound file to lay it to the reel.", "note"));
         }
         FlowPane choices = Parts.choices();
         free.forEach(s -> choices.getChildren()
                 .add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " to it", () -> session.edit(ReelEdits.addSound(s.id())))));
-        head.getChildren().add(choices);
-        getChildren().add(head);
+        if (!free.isEmpty()) {
+            getChildren().add(choices);
+        }
         programme.sounds().forEach(sounding -> getChildren().add(row(sounding)));
         if (session.sound().isPresent()) {
             List<SoundLayout> layouts = new ArrayList<>(SoundLayout.USUAL);
@@ -64,7 +62,6 @@ final class SoundPane extends VBox {
                     choice("layout", layouts.toArray(SoundLayout[]::new), programme.reel().layout(),
                             l -> l == null ? "as the first sound, " + session.sound().orElseThrow().layout() : l.toString(),
                             l -> session.edit(ReelEdits.setLayout(l))));
-            field.getStyleClass().add("total");
             getChildren().add(field);
         }
     }

@@ -18,6 +18,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** What is chosen among the sources: its name, what can be done with it, and how it is taken, in groups that open. */
@@ -63,6 +64,7 @@ final class SourcePane extends VBox {
             ToggleButton watch = Controls.toggle(chosen.size() == 1 ? "Watch folder" : "Watch folders");
             watch.setId("watch-folder");
             watch.getStyleClass().add("remedy");
+            watch.setMinWidth(Region.USE_PREF_SIZE);
             watch.setSelected(acts.isWatched());
             watch.setTooltip(new Tooltip("New frames are looked into as they come"));
             watch.setOnAction(_ -> acts.watch(watch.isSelected()));

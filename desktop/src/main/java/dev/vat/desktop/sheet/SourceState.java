@@ -1,7 +1,6 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.project.Source;
-import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.desktop.look.Icon;
@@ -9,6 +8,7 @@ import dev.vat.desktop.session.Session;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.scene.control.Label;
 
 /**
@@ -34,10 +34,9 @@ record SourceState(String words, Icon icon, String style) {
                     + (wrong.isEmpty() ? "" : ", " + wrong));
         }
         if (!wrong.isEmpty()) {
-            boolean onlyArriving = table.counts().keySet().stream().noneMatch(s -> s.isFault() && s != FrameState.ARRIVING)
-                    && session.watch().isWatched(source.id());
-            return new SourceState(wrong + (suspicious.isEmpty() ? "" : ", " + suspicious), onlyArriving ? Icon.NOTE : Icon.BLOCKER,
-                    onlyArriving ? "pending" : "fault");
+            boolean waiting = ResumeAdvice.of(table, source.reading()).isOnlyToCome(table);
+            return new SourceState(wrong + (suspicious.isEmpty() ? "" : ", " + suspicious), waiting ? Icon.NOTE : Icon.BLOCKER,
+                    waiting ? "pending" : "fault");
         }
         if (!suspicious.isEmpty()) {
             return new SourceState(suspicious, Icon.WARNING, "warn");
@@ -68,10 +67,13 @@ record SourceState(String words, Icon icon, String style) {
     private static String wrongWords(Source source, FrameTable table) {
         ResumeAdvice advice = source.reading().expected() == null ? ResumeAdvice.of(table)
                 : ResumeAdvice.of(table, source.reading().expected());
-        long missing = advice.missing().count();
+        long toCome = advice.toCome(table.sequence());
+        long missing = advice.missing().count() - toCome;
         String present = table.faults().stream().collect(Collectors.groupingBy(FrameTable.Fault::state, TreeMap::new,
                 Collectors.counting())).entrySet().stream().map(e -> e.getValue() + " " + e.getKey().label())
                 .collect(Collectors.joining(", "));
-        return (missing == 0 ? "" : missing + " missing" + (present.isEmpty() ? "" : ", ")) + present;
+        return Stream.of(missing == 0 ? "" : missing + " missing", present, toCome == 0 ? "" : toCome + " to come")
+                .filter(w -> !w.isEmpty())
+                .collect(Collectors.joining(", "));
     }
 }

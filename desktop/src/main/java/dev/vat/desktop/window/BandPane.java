@@ -17,7 +17,6 @@ import dev.vat.desktop.band.SourceStrip;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import javafx.geometry.Pos;
@@ -232,7 +231,7 @@ final class BandPane extends VBox {
             if (count > 0) {
                 Canvas swatch = new Canvas(14, 12);
                 Marks.swatch(swatch.getGraphicsContext2D(), mark, dyes);
-                String words = mark.name().toLowerCase(Locale.ROOT).replace('_', ' ').replace("unchecked", "not checked");
+                String words = mark.words();
                 Button tally = Parts.button("tally-" + words.replace(' ', '-'), words + " " + count, () -> next(mark));
                 tally.setGraphic(swatch);
                 tally.getStyleClass().add("legend");

@@ -36,6 +36,7 @@ final class CommandSearch extends StackPane {
         getStyleClass().add("veil");
         typed.setId("command-typed");
         typed.setPromptText("What do you want to do?");
+        typed.setAccessibleText("What do you want to do?");
         typed.textProperty().addListener(_ -> find());
         ScrollPane all = new ScrollPane(lines);
         all.setFitToWidth(true);
@@ -80,6 +81,7 @@ final class CommandSearch extends StackPane {
         text.setMaxWidth(Double.MAX_VALUE);
         Label keys = new Label(command.keysText());
         keys.getStyleClass().add("keys");
+        keys.setMinWidth(Region.USE_PREF_SIZE);
         HBox line = new HBox(text, keys);
         line.getStyleClass().add("command-line");
         line.setId("command-" + command.id());

@@ -15,6 +15,7 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -48,6 +49,7 @@ final class HeadBar extends HBox {
         name.setOnAction(_ -> menu(commands).show(name, Side.BOTTOM, 0, 0));
         where.getStyleClass().add("where");
         where.setMinWidth(0);
+        where.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
         willMake.getStyleClass().add("will-make");
         willMake.setId("will-make");
         willMake.setMinWidth(Region.USE_PREF_SIZE);

@@ -38,7 +38,7 @@ final class ReelCommands {
                 .add("add-item", "Put the chosen source at the end of the reel", key(KeyCode.P),
                         () -> looked.source() != null && session.table(looked.source()) != null,
                         () -> session.edit(ReelEdits.addItem(looked.source())))
-                .add("paste-marks", "Mark the frames of a list on the clipboard: 0264 ribbon jumps",
+                .add("paste-marks", "Mark frames from a list on the clipboard",
                         control(KeyCode.V, KeyCombination.SHIFT_DOWN), hasPicture, this::pasteMarks)
                 .add("copy-marks", "Copy all marks as a list", control(KeyCode.C, KeyCombination.SHIFT_DOWN),
                         () -> !Remark.toText(session.project()).isEmpty(), () -> Clips.copy(Remark.toText(session.project())))

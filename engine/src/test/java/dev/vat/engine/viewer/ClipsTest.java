@@ -214,7 +214,7 @@ class ClipsTest {
         });
         ClipFacts silent = Listing.of(viewer, Location.ofFile(wav("calm.wav", 1, 0))).clip().orElseThrow();
         assertThat(silent.sounds().getFirst().silent()).isTrue();
-        assertThat(silent.sounds().getFirst().describe()).isEqualTo("mono, 48000 Hz, pcm_s16le, silent");
+        assertThat(silent.sounds().getFirst().describe()).isEqualTo("mono, 48000 Hz, PCM 16-bit, silent");
     }
 
     @Test

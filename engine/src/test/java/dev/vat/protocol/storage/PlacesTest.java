@@ -36,7 +36,7 @@ class PlacesTest {
     void settingsComeBackAndKeepWhatANewerVatWrote() throws IOException {
         Path file = folder.resolve("config/settings.json");
         assertThat(UserSettings.load(file)).isEqualTo(UserSettings.FIRST);
-        UserSettings.FIRST.withLastRate(Rate.of(24)).withDark(true).withRecent(Path.of("/a.vat")).save(file);
+        UserSettings.FIRST.withLastRate(Rate.of(24)).withScheme(UserSettings.Scheme.DARK).withRecent(Path.of("/a.vat")).save(file);
         Files.writeString(file, Files.readString(file).replaceFirst("\\{", "{\"mood\":\"calm\","));
         UserSettings read = UserSettings.load(file);
         assertThat(read.lastRate()).isEqualTo(Rate.of(24));

@@ -164,7 +164,7 @@ class RepackFilesTest {
     @Test
     void partsOfOtherSettingsAreRefusedInWords() {
         assertThatThrownBy(() -> join(List.of(film("web-h264"), film("edit-prores-hq")), "no.mov")).isInstanceOf(IOException.class)
-                .hasMessageContaining("prores").hasMessageContaining("h264");
+                .hasMessageContaining("ProRes").hasMessageContaining("H.264");
         assertThat(out.resolve("no.mov")).doesNotExist();
     }
 

@@ -4,6 +4,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
 import static org.bytedeco.ffmpeg.global.avformat.av_guess_format;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_query_codec;
 
+import dev.vat.core.source.CodecName;
 import dev.vat.core.delivery.Container;
 import dev.vat.media.decode.Demuxer;
 import dev.vat.media.lib.Av;
@@ -93,7 +94,7 @@ final class Repacking {
     }
 
     static String name(AVCodecParameters track) {
-        return Av.string(avcodec_get_name(track.codec_id()), "unknown");
+        return CodecName.of(Av.string(avcodec_get_name(track.codec_id()), "unknown"));
     }
 
     static void requireLegal(Container container, AVCodecParameters track, String what) {

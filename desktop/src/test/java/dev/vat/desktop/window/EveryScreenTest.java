@@ -1,0 +1,171 @@
+package dev.vat.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.time.Rate;
+import dev.vat.desktop.TestFrames;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Control;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.OverrunStyle;
+import javafx.scene.control.ScrollBar;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SplitPane;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.text.Text;
+import org.junit.jupiter.api.Test;
+
+/** What holds on every screen: each control has a name for screen readers, and no words are cut. */
+class EveryScreenTest extends WindowCase {
+
+    /** Done on each screen, with its name. */
+    private interface Look {
+        void at(String screen) throws Exception;
+    }
+
+    private void tour(Look look) throws Exception {
+        look.at("empty");
+        Path kite = TestFrames.png(folder, "kite_with_a_long_name", 12);
+        Files.delete(kite.resolve("kite_with_a_long_name.0004.png"));
+        TestFrames.old(Files.write(kite.resolve("kite_with_a_long_name.0007.png"), new byte[0]));
+        drop(kite);
+        drop(TestFrames.png(folder, "dunes", 12, 96, 54, true));
+        drop(TestFrames.png(folder, "pier", 12));
+        look.at("in");
+        groups("in", look);
+        run(() -> session().chooseRate(Rate.FPS_25));
+        for (String target : List.of("web-h264", "edit-prores-hq", "alpha-prores-4444")) {
+            press("target-" + target);
+        }
+        press("face-reel");
+        look.at("reel");
+        groups("whole reel", look);
+        press("item-1");
+        look.at("item");
+        groups("item", look);
+        press("face-out");
+        look.at("out");
+        press("to-more");
+        look.at("out, more");
+        for (String page : List.of("settings", "help", "keys", "history", "hand-over-set", "repack", "runs", "search")) {
+            run(() -> window.mainView().press(page));
+            settle();
+            look.at(page);
+        }
+    }
+
+    private void groups(String of, Look look) throws Exception {
+        for (String group : on(() -> window.mainView().lookupAll(".fold").stream().map(Node::getId).toList())) {
+            fire(group);
+            settle();
+            look.at(of + ", " + group);
+        }
+    }
+
+    private static void walk(Node node, List<Node> into) {
+        if (node.isVisible()) {
+            into.add(node);
+            if (node instanceof Parent parent) {
+                parent.getChildrenUnmodifiable().forEach(child -> walk(child, into));
+            }
+        }
+    }
+
+    private List<Node> shown() throws Exception {
+        return on(() -> {
+            List<Node> all = new ArrayList<>();
+            walk(window.stage().getScene().getRoot(), all);
+            return all;
+        });
+    }
+
+    @Test
+    void everyControlHasANameForScreenReaders() throws Exception {
+        TreeSet<String> nameless = new TreeSet<>();
+        tour(screen -> {
+            for (Node node : shown()) {
+                if (node instanceof Control control && control.isFocusTraversable() && !hasName(control)) {
+                    nameless.add(screen + ": " + control.getClass().getSimpleName() + " " + control.getId());
+                }
+                if (node instanceof Control control && control.getAccessibleRole() == null) {
+                    nameless.add(screen + ": no role, " + control.getId());
+                }
+            }
+        });
+        assertThat(nameless).isEmpty();
+    }
+
+    private static boolean hasName(Control control) {
+        return switch (control) {
+            case ScrollPane _,ScrollBar _,SplitPane _ -> true;
+            case TextInputControl text -> isSaid(text.getAccessibleText());
+            case ComboBox<?> box -> isSaid(box.getAccessibleText());
+            case Labeled labeled -> isSaid(labeled.getText()) || isSaid(labeled.getAccessibleText());
+            default -> isSaid(control.getAccessibleText());
+        };
+    }
+
+    private static boolean isSaid(String words) {
+        return words != null && !words.isBlank();
+    }
+
+    @Test
+    void theBandSaysItsFrameStateAndSelection() throws Exception {
+        drop(TestFrames.png(folder, "kite", 12));
+        run(() -> window.mainView().seek(3));
+        settle();
+        assertThat(on(() -> node("band").getAccessibleRole())).isEqualTo(AccessibleRole.SLIDER);
+        assertThat(on(() -> node("band").getAccessibleText())).contains("0004").contains("good");
+        run(() -> window.mainView().press("select-from"));
+        settle();
+        assertThat(on(() -> node("band").getAccessibleText())).contains("selected 0004 to 0012");
+    }
+
+    /** What is shown of each label's words where that isn't all of them; names that are cut in the middle have the whole in a tooltip. */
+    private List<String> cut() throws Exception {
+        return shown().stream().filter(Labeled.class::isInstance).map(Labeled.class::cast)
+                .filter(l -> l.getText() != null && !l.getText().isEmpty() && l.getTextOverrun() != OverrunStyle.CENTER_ELLIPSIS)
+                .filter(l -> l.lookup(".text") instanceof Text text && !text.getText().equals(l.getText()))
+                .map(l -> l.getId() + " '" + l.getText() + "' as '" + ((Text) l.lookup(".text")).getText() + "'")
+                .toList();
+    }
+
+    private void nothingIsCut(double width, double height) throws Exception {
+        run(() -> {
+            window.stage().setWidth(width);
+            window.stage().setHeight(height);
+        });
+        TreeSet<String> cut = new TreeSet<>();
+        tour(screen -> cut().forEach(words -> cut.add(screen + ": " + words)));
+        assertThat(cut).isEmpty();
+    }
+
+    @Test
+    void noWordsAreCutAt1280() throws Exception {
+        nothingIsCut(1280, 800);
+    }
+
+    @Test
+    void noWordsAreCutAt1024() throws Exception {
+        nothingIsCut(1024, 700);
+    }
+
+    @Test
+    void noWordsAreCutAt2560() throws Exception {
+        nothingIsCut(2560, 1440);
+    }
+
+    /** 1350 x 840 pixels of the screen at 150 %. */
+    @Test
+    void noWordsAreCutWhereTextIsHalfAsLargeAgain() throws Exception {
+        nothingIsCut(900, 560);
+    }
+}
