@@ -19,8 +19,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "handover", mixinStandardHelpOptions = true,
-        description = "Puts together what leaves the house: films with receipts, sheets and timeline, a list in plain words, and a "
-                + "manifest that the recipient can hold it against.")
+        description = "Puts together what leaves the house: files with receipts, sheets and timeline, a list in plain words, and a "
+                + "manifest that the recipient can verify it against.")
 final class HandOverCommand implements Callable<Integer> {
 
     private final Output output;
@@ -35,7 +35,7 @@ final class HandOverCommand implements Callable<Integer> {
     @Option(names = "--name", paramLabel = "NAME", required = true, description = "What the set is called.")
     private String name;
 
-    @Option(names = "--project", paramLabel = "PROJECT", description = "The project that the films were made of: its timeline goes along.")
+    @Option(names = "--project", paramLabel = "PROJECT", description = "The project that the files were made of: its timeline goes along.")
     private Path project;
 
     @Option(names = "--comment", paramLabel = "WORDS", defaultValue = "", description = "Words for the recipient.")
@@ -66,7 +66,7 @@ final class HandOverCommand implements Callable<Integer> {
         });
         output.event("set", "path", set.toString());
         output.say("Handed over: " + set);
-        output.say("Whoever gets it can hold it against its manifest: vat prove " + set.getFileName());
+        output.say("Whoever gets it can verify it against its manifest: vat prove " + set.getFileName());
         return ExitCode.PROVEN.code();
     }
 

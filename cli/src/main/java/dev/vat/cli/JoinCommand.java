@@ -11,7 +11,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "join", mixinStandardHelpOptions = true,
-        description = "Joins parts of a film without encoding them anew. What parts share or lack is found by their pictures, a "
+        description = "Joins parts of a file without encoding them anew. What parts share or lack is found by their pictures, a "
                 + "broken one is cut at its last whole frame.")
 final class JoinCommand implements Callable<Integer> {
 

@@ -29,7 +29,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "passes", mixinStandardHelpOptions = true, description = "Finds the passes of a shot, and holds their sum against its "
+@Command(name = "passes", mixinStandardHelpOptions = true, description = "Finds the passes of a shot, and compares their sum with its "
         + "full picture.")
 final class PassesCommand implements Callable<Integer> {
 
@@ -80,7 +80,7 @@ final class PassesCommand implements Callable<Integer> {
             PassReport report = PassWords.full(passes).isEmpty() ? null
                     : check(ResolvedReel.of(made, survey.tables()).orElseThrow(), viewer);
             if (report == null) {
-                output.say("There is no full picture to hold their sum against.");
+                output.say("There is no full picture to compare their sum with.");
             }
             if (file != null) {
                 NewProject.write(made, file, output);

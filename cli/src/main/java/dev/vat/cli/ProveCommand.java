@@ -15,7 +15,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "prove", mixinStandardHelpOptions = true,
-        description = "Holds a finished file against its receipt again, every frame, every tag, every byte; or a hand-over set "
+        description = "Verifies a finished file against its receipt again, every frame, every tag, every byte; or a hand-over set "
                 + "against its manifest.")
 final class ProveCommand implements Callable<Integer> {
 

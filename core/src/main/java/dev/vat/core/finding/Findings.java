@@ -21,7 +21,7 @@ public final class Findings {
         List<Finding> found = new ArrayList<>();
         ResolvedReel programme = ResolvedReel.of(project, observed.tables()).orElse(null);
         if (programme == null || programme.entries().isEmpty() && programme.unknownItems() == 0) {
-            found.add(Finding.of("nothing-in", Severity.REQUEST, "There is nothing in the reel yet: bring in a folder of frames."));
+            found.add(Finding.of("nothing-in", Severity.REQUEST, "There is nothing in the reel yet: add a folder of frames."));
         } else {
             SourceRules.check(project, programme, observed, found);
             BurnInRules.check(project, programme, observed, found);

@@ -51,7 +51,7 @@ final class ViewRules {
         long all = (long) own.width() * own.height();
         if (seen == 0) {
             found.add(Finding.of("view-covered", Severity.WARNING, name + " lies wholly under others: nothing of it is seen.")
-                    .withRemedies(new Remedy.Apply("Bring it to the front", ReelEdits.layItem(place, layout.moved(view, boxes.size() - 1))),
+                    .withRemedies(new Remedy.Apply("Lay it on top", ReelEdits.layItem(place, layout.moved(view, boxes.size() - 1))),
                             new Remedy.Apply("Take it out", ReelEdits.layItem(place, layout.without(view)))));
         } else if (layout.arrangement().isSideBySide() ? seen < all : 2 * seen < all) {
             found.add(Finding.of("view-covered-part", Severity.NOTE,

@@ -2,6 +2,7 @@ package dev.vat.core.handover;
 
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.source.CodecName;
 import dev.vat.core.time.Rate;
 import java.util.List;
 import java.util.Locale;
@@ -46,7 +47,7 @@ public final class ForRecipient {
     private static String picture(Receipt film) {
         Expectation asked = film.planned();
         return film.found() == null ? asked.size().toString()
-                : asked.size() + ", " + film.found().codec() + " in " + film.found().container();
+                : asked.size() + ", " + CodecName.of(film.found().codec()) + " in " + film.found().container();
     }
 
     private static String length(Receipt film) {

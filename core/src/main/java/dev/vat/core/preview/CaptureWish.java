@@ -32,7 +32,7 @@ public record CaptureWish(String camera, FrameRange range, long every, boolean k
             throw new IllegalArgumentException("A step goes from 1 to the " + range.count() + " frames of the range, not " + every);
         }
         if (leadIn < 0) {
-            throw new IllegalArgumentException("A lead-in can't have " + leadIn + " frames");
+            throw new IllegalArgumentException("From 0 on can be skipped at the start, not " + leadIn + " frames");
         }
         if (size.width() < LEAST || size.height() < LEAST || size.width() > MOST || size.height() > MOST) {
             throw new IllegalArgumentException("A preview goes from " + LEAST + " to " + MOST + " pixels each way, not " + size);

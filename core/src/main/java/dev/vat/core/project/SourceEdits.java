@@ -36,7 +36,7 @@ public final class SourceEdits {
     }
 
     public static Edit setCadence(String source, Cadence cadence) {
-        return reading("change of step or lead-in", source, r -> r.withCadence(cadence));
+        return reading("change of step or start", source, r -> r.withCadence(cadence));
     }
 
     public static Edit setPicture(String source, Interpretation picture) {

@@ -22,7 +22,7 @@ public record Cadence(long every, boolean keepLength, long leadIn, Long length) 
             throw new IllegalArgumentException("A step goes from 1 to 10000, not " + every);
         }
         if (leadIn < 0) {
-            throw new IllegalArgumentException("A lead-in can't have " + leadIn + " frames");
+            throw new IllegalArgumentException("From 0 on can be skipped at the start, not " + leadIn + " frames");
         }
         if (length != null && (length < 1 || length > 10_000_000)) {
             throw new IllegalArgumentException("A still lasts from 1 to 10000000 frames, not " + length);

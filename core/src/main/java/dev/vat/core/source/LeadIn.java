@@ -19,11 +19,12 @@ public final class LeadIn {
             }
             long frames = (seconds ? value.times(rate.perSecond()) : value).round();
             if (frames < 0 || !seconds && !value.isWhole()) {
-                throw new IllegalArgumentException("'" + text + "' is not a lead-in: write frames such as 12, or seconds such as 0.5 s");
+                throw new IllegalArgumentException(
+                        "'" + text + "' can't be skipped at the start: write frames such as 12, or seconds such as 0.5 s");
             }
             return frames;
         } catch (ArithmeticException e) {
-            throw new IllegalArgumentException("'" + text + "' is not a lead-in: " + e.getMessage(), e);
+            throw new IllegalArgumentException("'" + text + "' can't be skipped at the start: " + e.getMessage(), e);
         }
     }
 }

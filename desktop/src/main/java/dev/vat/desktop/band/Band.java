@@ -2,6 +2,7 @@ package dev.vat.desktop.band;
 
 import dev.vat.engine.viewer.Viewer;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import javafx.application.Platform;
@@ -209,9 +210,10 @@ public final class Band extends Region {
         if (strip == null || y < rows.strip() || y > rows.ruler()) {
             return Optional.empty();
         }
-        return strip.edges().stream().filter(e -> {
+        boolean onPictures = y < rows.state();
+        return strip.edges().stream().sorted(Comparator.comparing(e -> !e.dissolve())).filter(e -> {
             double off = x - SIDE - view.xOf(e.at(), inner());
-            return Math.abs(off) <= GRIP && (e.start() ? off >= 0 : off < 0 || e.at() == strip.count());
+            return Math.abs(off) <= GRIP && (e.dissolve() ? onPictures : e.start() ? off >= 0 : off < 0 || e.at() == strip.count());
         }).findFirst();
     }
 

@@ -103,8 +103,16 @@ public interface FrameTrack {
         return List.of();
     }
 
-    /** An item's end or start, which can be dragged. @param at the place from which on it, or what follows it, is seen */
-    record Edge(long at, ReelSpan item, boolean start) {}
+    /**
+     * An item's end or start, or the end of the dissolve that it begins with, which can be dragged.
+     *
+     * @param at the place from which on it, or what follows it, is seen
+     */
+    record Edge(long at, ReelSpan item, boolean start, boolean dissolve) {
+        static Edge of(long at, ReelSpan item, boolean start) {
+            return new Edge(at, item, start, false);
+        }
+    }
 
     /** What can be dragged, in ascending order; where two items meet, the end of the one before stands first. */
     default List<Edge> edges() {

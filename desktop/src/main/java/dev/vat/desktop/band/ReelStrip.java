@@ -166,7 +166,9 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
 
     @Override
     public List<Edge> edges() {
-        return plan().spans().stream().flatMap(s -> Stream.of(new Edge(s.start(), s, true), new Edge(s.end(), s, false)))
+        return plan().spans().stream().flatMap(s -> Stream.concat(
+                s.overlap() > 0 ? Stream.of(new Edge(s.start() + s.overlap(), s, true, true)) : Stream.empty(),
+                Stream.of(Edge.of(s.start(), s, true), Edge.of(s.end(), s, false))))
                 .sorted(Comparator.comparingLong(Edge::at).thenComparing(Edge::start)).toList();
     }
 

@@ -162,7 +162,7 @@ public final class HandOverPage extends BorderPane {
                 refresh();
                 after.getChildren().setAll(Parts.button("set-reveal", "Show folder", () -> ask.reveal(made)),
                         Parts.button("set-path", "Copy path", () -> Clips.copy(made.toString())),
-                        Parts.button("set-again", "Hold it against its manifest", () -> session.handOver().checkSet(made, said::setText)));
+                        Parts.button("set-again", "Verify against its manifest", () -> session.handOver().checkSet(made, said::setText)));
                 Parts.present(after, true);
             }, this::refresh);
         } catch (IllegalArgumentException e) {
@@ -172,6 +172,6 @@ public final class HandOverPage extends BorderPane {
 
     /** Of whoever gets one. */
     private void check() {
-        ask.folder("A set to hold against its manifest", to).ifPresent(set -> session.handOver().checkSet(set, said::setText));
+        ask.folder("A set to verify against its manifest", to).ifPresent(set -> session.handOver().checkSet(set, said::setText));
     }
 }

@@ -38,7 +38,7 @@ public final class RepackPage extends BorderPane {
 
     private enum Task {
         SPLIT("Split", "One movie into pieces, where frames stand alone. Joined again they are the same."),
-        JOIN("Join", "Parts of one film, in their order. What they share or lack is found by their pictures; a broken one is cut at "
+        JOIN("Join", "Parts of one file, in their order. What they share or lack is found by their pictures; a broken one is cut at "
                 + "its last whole frame."),
         REWRAP("Re-wrap", "Another container, other ends, another sound or other tags. Every packet stays as it is, unless tags "
                 + "inside of it change."),

@@ -157,7 +157,7 @@ public final class HistoryPage extends BorderPane {
                             .ifPresent(sound -> past.resound(line, sound)));
             add("history-changed", "Make what changed", () -> past.makeWhatChanged(line));
         }
-        add("history-frames", "Bring in its frames", () -> past.showFrames(line));
+        add("history-frames", "Add its frames", () -> past.showFrames(line));
         if (line.entry().projectText() != null) {
             add("history-project", "Open its project", () -> past.openProject(line));
         }

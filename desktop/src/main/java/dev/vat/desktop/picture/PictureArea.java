@@ -70,6 +70,7 @@ public final class PictureArea extends BorderPane {
     private final GroundChoice ground = new GroundChoice();
     private final Label trouble = new Label();
     private final SafeAreas safe = new SafeAreas();
+    private final ViewHandles views = new ViewHandles();
     private final Pane stage = new Pane(ground.checker(), image);
     private final SecondPicture second;
     private final PointedValues values;
@@ -161,7 +162,7 @@ public final class PictureArea extends BorderPane {
             words();
         }, button -> onCompare.accept(button));
         stage.getChildren().addAll(second.nodes());
-        stage.getChildren().addAll(safe, trouble, values);
+        stage.getChildren().addAll(safe, trouble, values, views);
         setId("picture");
         image.setId("first-picture");
         getStyleClass().add("picture");
@@ -207,6 +208,11 @@ public final class PictureArea extends BorderPane {
 
     public void setOnDragged(Dragged listener) {
         slide.of(listener);
+    }
+
+    /** What is laid out in the picture, to be moved there. */
+    public void setLaidOut(LaidOut laidOut) {
+        views.of(laidOut);
     }
 
     /** Told of the place whenever another picture is shown. */
@@ -526,6 +532,7 @@ public final class PictureArea extends BorderPane {
         trouble.relocate(40, stage.getHeight() / 2 - 20);
         if (image.getImage() == null || player.strip() == null) {
             safe.setVisible(false);
+            views.setVisible(false);
             return;
         }
         double density = getScene() == null || getScene().getWindow() == null ? 1 : getScene().getWindow().getRenderScaleX();
@@ -545,6 +552,7 @@ public final class PictureArea extends BorderPane {
         values.arrange(x, y, width, height, stage.getHeight());
         safe.setVisible(transport.showsSafeAreas());
         safe.over(x, y, width, height);
+        views.over(x, y, width, height);
         player.strip().size().ifPresent(size -> head.setScale(transport.isActualSize() ? times + ":1" : "fit "
                 + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %"));
     }

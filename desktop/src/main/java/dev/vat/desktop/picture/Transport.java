@@ -86,7 +86,7 @@ final class Transport extends HBox {
         safe.setOnAction(_ -> again.run());
         values.setOnAction(_ -> again.run());
         this.compare.setId("compare-with");
-        this.compare.setTooltip(new Tooltip("Hold it against another picture in step: source, reel, file, test encode, version (C)"));
+        this.compare.setTooltip(new Tooltip("Compare it with another picture in step: source, reel, file, test encode, version (C)"));
         this.compare.setOnAction(_ -> compare.accept(this.compare));
         ground.setId("ground");
         ground.setTooltip(new Tooltip("Checker, black, white or grey behind transparent places (B)"));

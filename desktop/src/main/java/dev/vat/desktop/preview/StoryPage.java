@@ -200,7 +200,7 @@ public final class StoryPage extends BorderPane {
         if (chosen.size() == 2) {
             window.compare(named(chosen.getFirst()), named(chosen.getLast()));
         } else {
-            session.say("Tick two previews to hold them against each other in step.");
+            session.say("Tick two previews to compare them in step.");
         }
     }
 }

@@ -110,7 +110,7 @@ final class Autosave implements AutoCloseable {
             try {
                 lock.close();
             } catch (IOException e) {
-                say.accept("A project can't be let go of: " + e.getMessage());
+                say.accept("A project's lock can't be released: " + e.getMessage());
             }
             lock = null;
         }

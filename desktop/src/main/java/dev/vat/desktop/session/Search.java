@@ -58,7 +58,7 @@ public final class Search {
                 ended(() -> session.fail("Can't be read: " + e.getMessage()));
             } catch (CancellationException e) {
                 LOG.debug("Nobody waits for this search any more", e);
-                ended(() -> session.say("The search was stopped; nothing was brought in."));
+                ended(() -> session.say("The search was stopped; nothing was added."));
             }
         });
     }

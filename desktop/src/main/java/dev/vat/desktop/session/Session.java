@@ -73,6 +73,10 @@ public final class Session implements AutoCloseable {
     private volatile boolean closed;
     private long revision;
     private long judgement;
+    /** How often it was judged at once: what was begun beside it before is old then. */
+    private long judgements;
+    private boolean judging;
+    private boolean judgeAgain;
 
     /** @param ui runs what it is given on the interface's thread, later */
     public Session(Places places, Executor ui) {
@@ -270,9 +274,44 @@ public final class Session implements AutoCloseable {
 
     void observedChanged() {
         foretelling.look();
-        judge();
+        if (watch.isChecking()) {
+            // Reports come ten times a second: of each source alone, and of all reels, there is much to judge.
+            judgeSoon();
+        } else {
+            judge();
+        }
         making.observed();
         changed();
+    }
+
+    /** Judges beside the interface's thread; what comes meanwhile is judged together afterwards. */
+    private void judgeSoon() {
+        if (judging) {
+            judgeAgain = true;
+            return;
+        }
+        judging = true;
+        Project judged = project();
+        Observed seen = observed();
+        long asked = judgements;
+        background.execute(() -> {
+            Findings found = judged(judged, seen);
+            ui.execute(() -> {
+                judging = false;
+                if (asked == judgements) {
+                    Findings before = findings;
+                    findings = found;
+                    if (!found.all().equals(before.all())) {
+                        judgement++;
+                        tell();
+                    }
+                }
+                if (judgeAgain) {
+                    judgeAgain = false;
+                    judgeSoon();
+                }
+            });
+        });
     }
 
     /** The folder's room, or what lies in it, isn't what it was: only findings can come of that. */
@@ -287,15 +326,17 @@ public final class Session implements AutoCloseable {
     }
 
     private void judge() {
-        List<Reel> reels = project().reels();
-        findings = Findings.of(project(), observed());
-        if (reels.size() > 1) {
-            List<Finding> all = new ArrayList<>();
-            for (Reel reel : reels) {
-                all.addAll(Findings.of(project().withReels(reels, reel.id()), observed()).all());
-            }
-            findings = Findings.merged(all);
+        judgements++;
+        findings = judged(project(), observed());
+    }
+
+    private static Findings judged(Project project, Observed observed) {
+        List<Reel> reels = project.reels();
+        if (reels.size() < 2) {
+            return Findings.of(project, observed);
         }
+        return Findings.merged(reels.stream().flatMap(reel -> Findings.of(project.withReels(reels, reel.id()), observed).all().stream())
+                .toList());
     }
 
     private Observed observed() {

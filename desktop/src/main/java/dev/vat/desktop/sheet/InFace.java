@@ -39,7 +39,7 @@ public final class InFace extends VBox {
     private static final double NARROWEST_FILTER = 70;
     /** Of the face's height; the list keeps the rest. */
     private static final double MOST_CHOSEN = .56;
-    private static final String EMPTY = "Nothing has been brought in yet. Drop a folder, a whole tree, one frame of a sequence, a "
+    private static final String EMPTY = "Nothing has been added yet. Drop a folder, a whole tree, one frame of a sequence, a "
             + "movie or a sound anywhere on this window.\n\n"
             + "In shows what was found: every frame file is looked into, and what is missing, empty, cut short or odd is named, "
             + "with the frame numbers to render again ready to copy.\n\n"

@@ -117,7 +117,7 @@ final class PassPane extends VBox {
     private HBox below() {
         Label said = Parts.wrapped("", "note");
         said.setId("passes-against-full");
-        Button against = Parts.small("passes-check", "Hold against the full picture", () -> {});
+        Button against = Parts.small("passes-check", "Compare with the full picture", () -> {});
         against.setOnAction(_ -> {
             against.setDisable(true);
             said.setText("Comparing\u2026");

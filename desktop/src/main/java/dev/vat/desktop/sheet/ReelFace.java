@@ -83,7 +83,7 @@ public final class ReelFace extends VBox {
         head.getStyleClass().add("filter-bar");
         list.setMinHeight(ROW * 2);
         list.setPrefHeight(ROW * 2);
-        list.setPlaceholder(Parts.wrapped("The reel is empty. Bring frames in, or add a source to it from the In face.", "note", "empty"));
+        list.setPlaceholder(Parts.wrapped("The reel is empty. Add frames, or a source to it from the In face.", "note", "empty"));
         list.setOnChosen(this::chosenChanged);
         list.setActs(() -> acts().menu(), place -> span(place).ifPresent(s -> seek.accept(s.start())), () -> acts().remove());
         list.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
@@ -100,6 +100,11 @@ public final class ReelFace extends VBox {
     /** Whether its pictures are there. */
     public boolean isSettled() {
         return thumbnails.isThere();
+    }
+
+    /** The place of the one item that is chosen; -1 for none or several. */
+    public int chosenItem() {
+        return list.chosen().size() == 1 ? list.chosen().getFirst() : -1;
     }
 
     /** Chooses an item by its place, or none with -1. */

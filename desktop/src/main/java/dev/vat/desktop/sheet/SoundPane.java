@@ -45,11 +45,11 @@ final class SoundPane extends VBox {
         List<Source> free = session.project().sources().stream()
                 .filter(s -> s.location().isSound() && programme.sounds().stream().noneMatch(u -> u.source().id().equals(s.id()))).toList();
         if (free.isEmpty() && programme.sounds().isEmpty()) {
-            getChildren().add(Parts.wrapped("That of its clips, if they have any. Bring in a sound file to lay it to the reel.", "note"));
+            getChildren().add(Parts.wrapped("That of its clips, if they have any. Add a sound file to lay it under the reel.", "note"));
         }
         FlowPane choices = Parts.choices();
         free.forEach(s -> choices.getChildren()
-                .add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " to it", () -> session.edit(ReelEdits.addSound(s.id())))));
+                .add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " under it", () -> session.edit(ReelEdits.addSound(s.id())))));
         if (!free.isEmpty()) {
             getChildren().add(choices);
         }

@@ -3,6 +3,7 @@ package dev.vat.desktop.window;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.SourceEdits;
+import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.EdgeTrim;
@@ -87,7 +88,10 @@ final class BandPane extends VBox {
             @Override
             public void moved(FrameTrack.Edge edge, long by) {
                 clearSelection();
-                if (strip instanceof ReelStrip r) {
+                if (strip instanceof ReelStrip r && edge.dissolve()) {
+                    Joint now = r.programme().reel().items().get(edge.item().place()).joint();
+                    session.edit(ReelEdits.joinItem(edge.item().place(), new Joint(now.kind(), dissolve(edge, by), now.colour())));
+                } else if (strip instanceof ReelStrip r) {
                     EdgeTrim.of(r.programme(), edge.item(), edge.start(), by).ifPresent(session::edit);
                 }
             }
@@ -106,8 +110,16 @@ final class BandPane extends VBox {
         button.setOnAction(_ -> act.run());
     }
 
+    /** How long a dissolve is whose end was dragged: never longer than its item. */
+    private static long dissolve(FrameTrack.Edge edge, long by) {
+        return Math.clamp(edge.item().overlap() + by, 1, Math.max(1, edge.item().count() - 1));
+    }
+
     /** {@code item 2 begins 12 frames later}. */
     private static String edgeWords(FrameTrack.Edge edge, long by) {
+        if (edge.dissolve()) {
+            return "dissolve of " + frames(dissolve(edge, by));
+        }
         return "item " + (edge.item().place() + 1) + (edge.start() ? " begins " : " ends ") + frames(Math.abs(by))
                 + (by < 0 ? " earlier" : " later");
     }

@@ -177,6 +177,7 @@ public final class MainView extends StackPane {
             band.band().setPlaying(player.isPlaying());
         });
         picture.setOnDragged(looked);
+        picture.setLaidOut(new ShownLayout(session, sheet, player::place));
         picture.setOnCompared(this::refreshLater);
         picture.setOnCompare(button -> new CompareMenu(session, picture::compare).show(button, player.strip()));
         words = new WordsBars(session);
@@ -438,7 +439,7 @@ public final class MainView extends StackPane {
 
     private boolean isOnGrid() {
         Node owner = getScene().getFocusOwner();
-        return owner != null && "out-grid".equals(owner.getId());
+        return owner != null && ("out-grid".equals(owner.getId()) || owner.getStyleClass().contains("takes-arrows"));
     }
 
     private static boolean isArrow(KeyCode code) {

@@ -63,7 +63,7 @@ final class PictureCommands {
                 .add("scopes", "Waveform, R G B, Cb and Cr, histogram of the picture", key(KeyCode.DIGIT4), this::hasPicture,
                         () -> picture.toggleScopes())
                 .add("values", "Show the samples under the pointer", key(KeyCode.D), this::hasPicture, () -> picture.press("show-values"))
-                .add("compare", "Hold the picture against another one", key(KeyCode.C), this::hasPicture,
+                .add("compare", "Compare the picture with another one", key(KeyCode.C), this::hasPicture,
                         () -> picture.press("compare-with"))
                 .add("zoom", "Two, four, eight pixels of the screen for one of the picture", key(KeyCode.DIGIT2), this::hasPicture,
                         () -> picture.nextZoom())

@@ -127,6 +127,11 @@ final class SheetPane extends BorderPane {
         }
     }
 
+    /** The place of the one item that is chosen on the Reel face; -1 for none. */
+    int chosenItem() {
+        return face == Face.REEL ? reel.chosenItem() : -1;
+    }
+
     /** Chooses an item of the reel, or none with -1. */
     void chooseItem(int place) {
         reel.chooseItem(place);

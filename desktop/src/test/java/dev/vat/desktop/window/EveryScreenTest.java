@@ -21,6 +21,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SplitPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.text.Text;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** What holds on every screen: each control has a name for screen readers, and no words are cut. */
@@ -158,7 +159,9 @@ class EveryScreenTest extends WindowCase {
         nothingIsCut(1024, 700);
     }
 
+    /** Only where there is a screen of that size. */
     @Test
+    @Tag("window")
     void noWordsAreCutAt2560() throws Exception {
         nothingIsCut(2560, 1440);
     }

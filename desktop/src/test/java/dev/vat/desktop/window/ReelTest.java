@@ -18,6 +18,8 @@ import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
+import javafx.geometry.Point2D;
+import javafx.scene.layout.Region;
 import org.junit.jupiter.api.Test;
 
 /** The Reel face: items one after the other, how each is taken and played, and what is heard with them. */
@@ -100,6 +102,24 @@ class ReelTest extends WindowCase {
         settle();
         assertThat(on(() -> session().findings().all())).as("25 in a reel of 30")
                 .anyMatch(f -> f.id().equals("rate-differs") && f.text().contains("sh010"));
+    }
+
+    @Test
+    void aDissolveIsMadeLongerByDraggingItsEndOnTheBand() throws Exception {
+        twoShots();
+        fire("joint-dissolve");
+        enter("joint-frames", "4");
+        settle();
+        long end = on(() -> session().programme().orElseThrow().plan().spans().get(1).start() + 4);
+        double frame = on(() -> (((Region) node("band")).getWidth() - 28) / frames());
+        Point2D from = on(() -> node("band").localToScreen(14 + frame * end, 30));
+        hand.moveTo(from).press().moveTo(from.add(frame, 0)).moveTo(from.add(3 * frame, 0));
+        assertThat(text("band-selected")).isEqualTo("dissolve of 7 frames");
+        hand.release();
+        settle();
+        assertThat(item(1).joint().frames()).isEqualTo(7);
+        run(() -> window.mainView().press("undo"));
+        assertThat(item(1).joint().frames()).isEqualTo(4);
     }
 
     @Test

@@ -96,7 +96,7 @@ class SheetTest extends WindowCase {
         enter("lead-in", "soon");
         assertThat(on(() -> node("lead-in").getStyleClass().contains("refused"))).isTrue();
         enter("expected", "1-24");
-        assertThat(text("state-s1")).isEqualTo("4 missing");
+        assertThat(text("state-s1")).isEqualTo("4 to come");
         enter("render-note", "256 samples, 41 s a frame");
         assertThat(reading().note()).isEqualTo("256 samples, 41 s a frame");
     }

@@ -27,7 +27,7 @@ class SynonymsTest extends WindowCase {
         drop(TestFrames.png(folder, "kite", 3));
         press("target-web-h264");
         settle();
-        type(KeyCode.F1);
+        run(() -> window.mainView().press("search"));
         assertThat(isThere("command-undo")).isTrue();
         for (List<String> each : List.of(List.of("export", "command-make"), List.of("zoom", "command-actual"),
                 List.of("kite", "command-source-s1"), List.of("lut", "command-setting-look"))) {

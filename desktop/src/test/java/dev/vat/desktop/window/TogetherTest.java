@@ -23,6 +23,13 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
+import dev.vat.core.layout.Area;
+import dev.vat.core.layout.Arrangement;
+import dev.vat.core.time.Rational;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.input.KeyCode;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 
 /** Several pictures in one, and what leaves the house, as somebody does it in the window. */
@@ -42,6 +49,40 @@ class TogetherTest extends WindowCase {
     private void open(int item) throws Exception {
         press("item-" + item);
         settle();
+    }
+
+    private Area place(int view) throws Exception {
+        return on(() -> layout().arrangement().areas(2).get(view));
+    }
+
+    @Test
+    void viewsAndWhatTheyShowAreDraggedOnThePicture() throws Exception {
+        drop(TestFrames.png(folder, "sh010", 8));
+        drop(TestFrames.png(folder, "sh020", 6));
+        run(() -> session().chooseRate(Rate.FPS_25));
+        press("face-reel");
+        fire("add-views");
+        run(() -> window.mainView().seek(session().programme().orElseThrow().plan().count() - 2));
+        settle();
+        Area before = place(1);
+        Bounds box = on(() -> node("view-handle-1").localToScreen(node("view-handle-1").getLayoutBounds()));
+        Point2D middle = new Point2D(box.getCenterX(), box.getCenterY());
+        double tenth = -box.getWidth() * 2 / 10;
+        hand.moveTo(middle).press().moveTo(middle.add(tenth / 2, 0)).moveTo(middle.add(tenth, 0)).release();
+        settle();
+        assertThat(layout().arrangement()).isInstanceOf(Arrangement.Free.class);
+        assertThat(place(1).left().toDouble()).isCloseTo(before.left().toDouble() - .1, Offset.offset(.011));
+        assertThat(place(1).width()).isEqualTo(before.width());
+        run(() -> node("view-handle-1").requestFocus());
+        type(KeyCode.RIGHT);
+        settle();
+        hand.push(KeyCode.SHIFT, KeyCode.UP);
+        settle();
+        assertThat(place(1).height()).as("an arrow with Shift changes the size").isEqualTo(before.height().minus(Rational.of(1, 100)));
+        run(() -> window.mainView().press("undo"));
+        run(() -> window.mainView().press("undo"));
+        run(() -> window.mainView().press("undo"));
+        assertThat(place(1)).isEqualTo(before);
     }
 
     @Test

@@ -296,7 +296,8 @@ abstract class WindowCase {
             }
             throw new AssertionError("nothing offers " + item);
         });
-        // A menu that closes gives the window back what it took.
+        // A menu that closes gives the window back what it took, once it is closed.
+        hand.rest();
         run(() -> window.stage().requestFocus());
         settle();
     }

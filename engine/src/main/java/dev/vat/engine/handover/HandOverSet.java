@@ -63,7 +63,7 @@ public final class HandOverSet {
             }
             films = films.stream().map(f -> f.toAbsolutePath().normalize()).distinct().toList();
             if (films.isEmpty()) {
-                throw new IllegalArgumentException("A set has one film at least");
+                throw new IllegalArgumentException("A set has one file at least");
             }
         }
     }
@@ -131,7 +131,7 @@ public final class HandOverSet {
                         + "over with proof");
             }
             if (!names.add(film.getFileName().toString())) {
-                throw new FileAlreadyExistsException(film.toString(), null, "two films of one name can't lie in one set");
+                throw new FileAlreadyExistsException(film.toString(), null, "two files of one name can't lie in one set");
             }
         }
     }

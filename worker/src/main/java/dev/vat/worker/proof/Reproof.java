@@ -17,7 +17,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 
-/** Holds a finished file against its receipt again. Loads native code: for worker and prove processes. */
+/** Verifies a finished file against its receipt again. Loads native code: for worker and prove processes. */
 public final class Reproof {
 
     /** @param reasons what doesn't agree; empty if the file is what its receipt says */
