@@ -21,10 +21,10 @@ import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
-import javafx.animation.AnimationTimer;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
+import javafx.scene.input.InputEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
@@ -82,12 +82,7 @@ public final class PictureArea extends BorderPane {
     private final PictureHead head;
     private final PlayPace pace;
     private final PictureSound sound;
-    private final AnimationTimer timer = new AnimationTimer() {
-        @Override
-        public void handle(long now) {
-            pulse(now);
-        }
-    };
+    private final Heartbeat heart = new Heartbeat(this::beat);
     private final BooleanSupplier mayFill;
     private final Slide slide = new Slide(image);
     private LongConsumer onPlace = _ -> {};
@@ -130,6 +125,7 @@ public final class PictureArea extends BorderPane {
 
             @Override
             public void seek(long place) {
+                heart.wake();
                 PictureArea.this.seek(place);
             }
 
@@ -196,12 +192,14 @@ public final class PictureArea extends BorderPane {
             }
         });
         stage.setOnMouseReleased(_ -> slide.release());
+        addEventFilter(InputEvent.ANY, _ -> heart.wake());
         stage.setOnMouseMoved(e -> values.point(e.getX(), e.getY()));
         stage.setOnMouseExited(_ -> values.leave());
-        timer.start();
+        heart.wake();
     }
 
     private void resized() {
+        heart.wake();
         arrange();
         refresh();
     }
@@ -226,6 +224,7 @@ public final class PictureArea extends BorderPane {
      * @param file the deliverable that it is shown as, or null
      */
     public void show(FrameTrack strip, String heading, Rgb behind, ViewerMessage.OutputView file) {
+        heart.wake();
         player.setStrip(strip);
         ground.setOwn(behind);
         as = file;
@@ -258,6 +257,7 @@ public final class PictureArea extends BorderPane {
 
     /** Holds what is shown against another picture, in step. */
     public void compare(Side other) {
+        heart.wake();
         if (player.strip() == null) {
             return;
         }
@@ -272,6 +272,7 @@ public final class PictureArea extends BorderPane {
 
     /** Shows one picture again. */
     public void endCompare() {
+        heart.wake();
         if (compare.isGoing()) {
             compare.stop();
             above.getChildren().remove(compare);
@@ -287,6 +288,7 @@ public final class PictureArea extends BorderPane {
 
     /** Turns the line of a wipe. */
     public void turnWipe(double degrees) {
+        heart.wake();
         second.turn(degrees);
     }
 
@@ -297,6 +299,7 @@ public final class PictureArea extends BorderPane {
 
     /** Shows or hides what the picture's samples are. */
     public void toggleScopes() {
+        heart.wake();
         if (!below.getChildren().remove(scopes)) {
             below.getChildren().addFirst(scopes);
         }
@@ -305,6 +308,7 @@ public final class PictureArea extends BorderPane {
 
     /** Two, four, eight pixels of the screen for one of the picture, and one again. */
     public void nextZoom() {
+        heart.wake();
         zoom = zoom == MOST_ZOOM ? 1 : 2 * zoom;
         if (zoom > 1 && !transport.isActualSize()) {
             transport.fire("actual-size");
@@ -329,6 +333,7 @@ public final class PictureArea extends BorderPane {
 
     /** Plays forwards or backwards, faster each time. */
     public void shuttle(boolean backwards) {
+        heart.wake();
         player.shuttle(backwards);
         pace.rest();
         transport.showPace();
@@ -336,30 +341,36 @@ public final class PictureArea extends BorderPane {
 
     /** Plays no more; the next time at full speed, forwards. */
     public void stop() {
+        heart.wake();
         player.stop();
         transport.showPace();
     }
 
     public void togglePlay() {
+        heart.wake();
         player.play(!player.isPlaying());
         pace.rest();
     }
 
     public void seek(long place) {
+        heart.wake();
         player.seek(place);
     }
 
     public void step(long by) {
+        heart.wake();
         player.step(by);
     }
 
     /** Presses a button of the transport by its id. */
     public void press(String id) {
+        heart.wake();
         transport.fire(id);
     }
 
     /** Plays the first or last three seconds over and over. */
     public void playEnd(boolean first) {
+        heart.wake();
         FrameTrack strip = player.strip();
         if (strip == null || strip.count() < 2) {
             return;
@@ -397,6 +408,11 @@ public final class PictureArea extends BorderPane {
         return sound.isDrawn();
     }
 
+    /** Whether nothing is to be done until something happens. */
+    public boolean isResting() {
+        return heart.isResting();
+    }
+
     /** Whether the picture on the screen is the one at the playhead, at its right size. */
     public boolean isSettled() {
         FrameTrack strip = player.strip();
@@ -417,6 +433,14 @@ public final class PictureArea extends BorderPane {
         clip.setWidth(stage.getWidth());
         clip.setHeight(stage.getHeight());
         words();
+    }
+
+    /** @return whether something plays, is on its way or isn't on the screen yet */
+    private boolean beat(long now) {
+        pulse(now);
+        FrameTrack strip = player.strip();
+        return strip != null && strip.count() > 0 && (player.isPlaying() || strip.size().isPresent() && !isShown(player.place())
+                || pump.isFilling() || second.isFilling() || compare.isGoing() && !compare.isMeasured());
     }
 
     private void pulse(long now) {
@@ -573,7 +597,7 @@ public final class PictureArea extends BorderPane {
     }
 
     public void close() {
-        timer.stop();
+        heart.close();
         compare.stop();
         second.close();
         pump.close();

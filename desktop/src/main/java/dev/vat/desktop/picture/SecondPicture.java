@@ -84,6 +84,10 @@ final class SecondPicture {
         return !isWanted() || pump.isReady(place);
     }
 
+    boolean isFilling() {
+        return pump.isFilling();
+    }
+
     long filled() {
         return pump.filled();
     }

@@ -84,6 +84,15 @@ public final class FindingsPane extends VBox {
         unfoldedMore = told;
     }
 
+    /** Brings the keyboard to the first finding's remedy. */
+    public void go() {
+        Node first = lookup(".remedy");
+        if (first != null) {
+            first.requestFocus();
+            Scrolls.reveal(first);
+        }
+    }
+
     /** How tall it may be before it is scrolled: a little, unless somebody wants to see more. */
     public double most() {
         return opened.isEmpty() && !unfolded ? CLOSED : OPEN;

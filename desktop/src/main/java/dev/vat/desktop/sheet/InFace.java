@@ -20,6 +20,7 @@ import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.MouseButton;
@@ -39,6 +40,7 @@ public final class InFace extends VBox {
     private static final double NARROWEST_FILTER = 70;
     /** Of the face's height; the list keeps the rest. */
     private static final double MOST_CHOSEN = .56;
+    private static final double MOST_SCENES = .6;
     private static final String EMPTY = "Nothing has been added yet. Drop a folder, a whole tree, one frame of a sequence, a "
             + "movie or a sound anywhere on this window.\n\n"
             + "In shows what was found: every frame file is looked into, and what is missing, empty, cut short or odd is named, "
@@ -111,7 +113,16 @@ public final class InFace extends VBox {
         list.setMinHeight(ROW * 2.5);
         list.setPrefHeight(ROW * 2.5);
         chosen.maxHeightProperty().bind(heightProperty().multiply(MOST_CHOSEN));
-        getChildren().addAll(scenes, looking, filterBar, list, chosen);
+        ScrollPane above = new ScrollPane(scenes);
+        above.setFitToWidth(true);
+        above.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        above.setFocusTraversable(false);
+        above.managedProperty().bind(scenes.managedProperty());
+        above.visibleProperty().bind(scenes.visibleProperty());
+        above.maxHeightProperty().bind(heightProperty().multiply(MOST_SCENES));
+        // A scroll pane doesn't take its content's height for its own.
+        scenes.heightProperty().addListener((_, _, height) -> above.setPrefHeight(height.doubleValue() + 1));
+        getChildren().addAll(above, looking, filterBar, list, chosen);
     }
 
     /** Whether its pictures are there. */

@@ -28,8 +28,8 @@ final class HeadBar extends HBox {
     private final Button name = Controls.button("");
     private final Label where = new Label();
     private final Label willMake = new Label();
-    private final Label blockers = new Label();
-    private final Label warnings = new Label();
+    private final Button blockers = Controls.button("");
+    private final Button warnings = Controls.button("");
     private final Button undo;
     private final Button redo;
     private final Button make = Controls.button("");
@@ -53,8 +53,8 @@ final class HeadBar extends HBox {
         willMake.getStyleClass().add("will-make");
         willMake.setId("will-make");
         willMake.setMinWidth(Region.USE_PREF_SIZE);
-        tally(blockers, "blockers", Icon.BLOCKER, "fault");
-        tally(warnings, "warnings", Icon.WARNING, "warn");
+        tally(blockers, "blockers", Icon.BLOCKER, "fault", commands);
+        tally(warnings, "warnings", Icon.WARNING, "warn", commands);
         undo = button(commands, "undo", Icon.UNDO);
         redo = button(commands, "redo", Icon.REDO);
         make.setId("make");
@@ -101,7 +101,9 @@ final class HeadBar extends HBox {
         return menu;
     }
 
-    private static void tally(Label label, String id, Icon icon, String style) {
+    private static void tally(Button label, String id, Icon icon, String style, Commands commands) {
+        label.setOnAction(_ -> commands.named("findings").run());
+        label.setTooltip(new Tooltip("To the findings"));
         label.setId(id);
         label.setGraphic(icon.node());
         label.getStyleClass().addAll("tally", style);
@@ -139,7 +141,7 @@ final class HeadBar extends HBox {
         redo.getTooltip().setText(session.redoName().map(n -> "Redo " + n).orElse("Nothing to redo"));
     }
 
-    private static void count(Label label, long count, String word) {
+    private static void count(Button label, long count, String word) {
         label.setText(count + " " + word + (count == 1 ? "" : "s"));
         Parts.present(label, count > 0);
     }

@@ -42,6 +42,7 @@ import static dev.vat.desktop.window.Commands.key;
 public final class MainView extends StackPane {
 
     private static final double DIVIDER = .47;
+    private static final double WIDE = .74;
 
     /** What the sheet was last built for: it isn't built anew for a run's progress. */
     private record Seen(long revision, long judgement, SheetPane.Face face, String source) {
@@ -248,6 +249,10 @@ public final class MainView extends StackPane {
                 .under("Window").add("in", "Show the sources", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
                 .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
                 .add("out", "Show the deliverables", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
+                .add("findings", "Go to the findings", control(KeyCode.DIGIT4), () -> !session.findings().all().isEmpty(),
+                        () -> sheet.goToFindings())
+                .add("widen", "Widen the sheet over the picture, or narrow it again", key(KeyCode.W, KeyCombination.SHIFT_DOWN),
+                        this::widen)
                 .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
                 .under("Hand over").add("still", "Make a still of this frame", control(KeyCode.K), pictures::hasPicture,
                         () -> looked.keepStill(player.strip(), player.place()))
@@ -478,6 +483,12 @@ public final class MainView extends StackPane {
         if (!chosen.isEmpty()) {
             session.bringIn(chosen);
         }
+    }
+
+    /** The sheet takes most of the window, until it is asked again. */
+    private void widen() {
+        boolean wide = middle.getDividerPositions()[0] > (DIVIDER + WIDE) / 2;
+        middle.setDividerPositions(wide ? DIVIDER : WIDE);
     }
 
     private void togglePictureOnly() {

@@ -188,6 +188,11 @@ final class SheetPane extends BorderPane {
         return taken && !giveBack(id, typed, caret);
     }
 
+    /** Brings the keyboard to the first finding. */
+    void goToFindings() {
+        findings.go();
+    }
+
     /** Shows other findings; all else stays as it stands. */
     void showFindings() {
         if (face == Face.OUT) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.desktop.TestFrames;
+import dev.vat.desktop.picture.PictureArea;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
@@ -127,6 +128,28 @@ class PictureTest extends WindowCase {
         assertThat(text("picture-number")).isEqualTo("0020");
         press("tally-missing");
         assertThat(text("picture-number")).as("from the start again").isEqualTo("0007");
+    }
+
+    @Test
+    void aWindowAtRestWaitsForSomethingToHappen() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        await(() -> ((PictureArea) node("picture")).isResting());
+        type(KeyCode.RIGHT);
+        settle();
+        assertThat(text("picture-number")).isEqualTo("0002");
+        assertThat(on(() -> ((PictureArea) node("picture")).isResting())).isFalse();
+    }
+
+    @Test
+    void theSheetIsWidenedOverThePicture() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        double before = on(() -> node("in-face").getBoundsInParent().getWidth());
+        hand.push(KeyCode.SHIFT, KeyCode.W);
+        settle();
+        assertThat(on(() -> node("in-face").getBoundsInParent().getWidth())).isGreaterThan(before * 1.4);
+        hand.push(KeyCode.SHIFT, KeyCode.W);
+        settle();
+        assertThat(on(() -> node("in-face").getBoundsInParent().getWidth())).isEqualTo(before);
     }
 
     @Test

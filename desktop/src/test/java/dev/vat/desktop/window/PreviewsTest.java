@@ -115,7 +115,9 @@ class PreviewsTest extends WindowCase {
             window.mainView().selectSource("s2");
             return null;
         });
-        await(() -> session().table("s2") != null && isThere("expect-approved"));
+        await(() -> session().table("s2") != null);
+        open("missing");
+        await(() -> isThere("expect-approved"));
         fire("expect-approved");
         await(() -> finding("approved-frames") != null);
         assertThat(finding("approved-frames").text()).isEqualTo("pier.####.png: the render has 5 of the approved 9.");

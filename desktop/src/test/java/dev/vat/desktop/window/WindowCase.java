@@ -7,6 +7,7 @@ import dev.vat.core.reel.Reel;
 import dev.vat.desktop.TestFrames;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.session.Session;
+import dev.vat.desktop.sheet.Scrolls;
 import dev.vat.protocol.storage.Places;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -257,6 +258,7 @@ abstract class WindowCase {
         }
         await(() -> isThere(id));
         settle();
+        run(() -> Scrolls.reveal(node(id)));
         hand.moveTo(node(id)).click();
     }
 
