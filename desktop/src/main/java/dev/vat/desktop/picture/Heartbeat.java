@@ -8,14 +8,14 @@ import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 
 /**
- * Beats with every pulse of the window while there is something to do, and a few times a second while there isn't, so that a window at rest
+ * Beats with every pulse of the window while there is something to do, and every few seconds while there isn't, so that a window at rest
  * costs next to nothing. On the interface's thread only.
  */
 final class Heartbeat {
 
     /** Pulses without anything to do before it rests. */
     private static final int PATIENCE = 30;
-    private static final long REST_MILLIS = 250;
+    private static final long REST_MILLIS = 3000;
 
     private final Executor later = CompletableFuture.delayedExecutor(REST_MILLIS, TimeUnit.MILLISECONDS);
     private final LongPredicate beat;

@@ -75,6 +75,7 @@ public final class Session implements AutoCloseable {
     private long judgement;
     /** How often it was judged at once: what was begun beside it before is old then. */
     private long judgements;
+    private boolean observing;
     private boolean judging;
     private boolean judgeAgain;
 
@@ -273,6 +274,17 @@ public final class Session implements AutoCloseable {
     }
 
     void observedChanged() {
+        // What is reported before anybody gets to it is seen together: of thousands of sources each report would go through all of them.
+        if (!observing) {
+            observing = true;
+            ui.execute(() -> {
+                observing = false;
+                observe();
+            });
+        }
+    }
+
+    private void observe() {
         foretelling.look();
         if (watch.isChecking()) {
             // Reports come ten times a second: of each source alone, and of all reels, there is much to judge.
@@ -579,7 +591,7 @@ public final class Session implements AutoCloseable {
     }
 
     public FrameTable table(String source) {
-        return watch.tables().get(source);
+        return watch.table(source);
     }
 
     @Override

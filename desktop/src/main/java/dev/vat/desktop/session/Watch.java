@@ -42,6 +42,8 @@ public final class Watch {
     private final Clock clock;
     private final Map<String, Seen> seen = new HashMap<>();
     private Project project = Project.EMPTY;
+    /** How each source's pictures are taken, by its id: asked for very often. */
+    private final Map<String, Interpretation> pictures = new HashMap<>();
     private int generation;
     private boolean ticking;
 
@@ -56,6 +58,8 @@ public final class Watch {
     /** Lists and checks every source that isn't known yet, or is to be read in another way than it was. */
     void look(Project shown) {
         project = shown;
+        pictures.clear();
+        shown.sources().forEach(s -> pictures.put(s.id(), s.reading().picture()));
         for (Source source : shown.sources()) {
             Seen known = seen.get(source.id());
             PictureChoice choice = source.reading().picture().choice();
@@ -215,8 +219,14 @@ public final class Watch {
         return tables;
     }
 
+    /** What is known of one source's frames, or null. */
+    FrameTable table(String id) {
+        Seen known = id == null ? null : seen.get(id);
+        return known == null ? null : known.asRead(picture(id));
+    }
+
     private Interpretation picture(String id) {
-        return project.source(id).map(s -> s.reading().picture()).orElse(Interpretation.AS_STATED);
+        return pictures.getOrDefault(id, Interpretation.AS_STATED);
     }
 
     Map<String, ContentReview> reviews() {

@@ -39,6 +39,8 @@ public final class FindingsPane extends VBox {
 
     private static final double CLOSED = 96;
     private static final double OPEN = 200;
+    /** As many as anybody reads at once. */
+    private static final int FEW = 40;
 
     private final Session session;
     private final Dialogs ask;
@@ -46,6 +48,7 @@ public final class FindingsPane extends VBox {
     private final Thumbnails thumbnails;
     private final Set<String> opened = new HashSet<>();
     private boolean unfolded;
+    private int most = FEW;
     private Runnable unfoldedMore = () -> {};
 
     /** @param goTo shows a frame of a source, given by its id */
@@ -61,8 +64,15 @@ public final class FindingsPane extends VBox {
     public void show() {
         List<Node> lines = new ArrayList<>();
         List<Finding> all = session.findings().all().stream().filter(f -> !f.id().equals("nothing-in")).toList();
-        Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), session::deliverable)
-                .forEach(group -> lines.add(line(group)));
+        List<Alike> groups = Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), session::deliverable);
+        groups.stream().limit(most).forEach(group -> lines.add(line(group)));
+        if (groups.size() > most) {
+            lines.add(Parts.small("more-findings", (groups.size() - most) + " more findings: show " + Math.min(FEW, groups.size() - most),
+                    () -> {
+                        most += FEW;
+                        show();
+                    }));
+        }
         List<Alike> notes = Alike.of(all.stream().filter(f -> f.severity() == Severity.NOTE).toList(), session::deliverable);
         if (!notes.isEmpty()) {
             ToggleButton fold = fold(notes.size());
@@ -73,7 +83,7 @@ public final class FindingsPane extends VBox {
             }
         }
         if (unfolded) {
-            notes.forEach(note -> lines.add(line(note)));
+            notes.stream().limit(most).forEach(note -> lines.add(line(note)));
         }
         getChildren().setAll(lines);
         Parts.present(this, !lines.isEmpty());

@@ -2,6 +2,7 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.project.Source;
 import dev.vat.core.source.Kin;
+import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
@@ -74,6 +75,8 @@ public final class InFace extends VBox {
     private final Label nothing = Parts.wrapped(EMPTY, "note", "empty");
     private final SourcePane chosen;
     private final ScenesPane scenes;
+    private List<Location> grouped;
+    private List<Kin> kin = List.of();
     private String selected;
 
     /** @param scenes what stands above the sources @param select told of the id of the source that is chosen */
@@ -167,7 +170,7 @@ public final class InFace extends VBox {
 
     private List<Row> rows(List<Source> sources) {
         List<Row> rows = new ArrayList<>();
-        for (Kin kin : Kin.group(sources.stream().map(Source::location).toList())) {
+        for (Kin kin : kin(sources)) {
             List<Kin.Member> members = kin.members().stream().filter(m -> passes(sources.get(m.index()))).toList();
             if (members.isEmpty()) {
                 continue;
@@ -184,6 +187,16 @@ public final class InFace extends VBox {
             }
         }
         return rows;
+    }
+
+    /** Names are looked into anew only when other sources are there. */
+    private List<Kin> kin(List<Source> sources) {
+        List<Location> locations = sources.stream().map(Source::location).toList();
+        if (!locations.equals(grouped)) {
+            grouped = locations;
+            kin = Kin.group(locations);
+        }
+        return kin;
     }
 
     private boolean passes(Source source) {

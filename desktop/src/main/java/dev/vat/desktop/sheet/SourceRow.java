@@ -121,10 +121,10 @@ final class SourceRow extends HBox {
 
     private void look(PictureFormat format, List<String> words) {
         words.add(format.size().toString());
-        words.add(format.depth() + (format.linear() ? " linear" : ""));
+        words.add(format.depth().toString());
         AlphaKind alpha = source.reading().picture().alphaOf(table);
         if (alpha != AlphaKind.NONE) {
-            words.add(alpha.label() + " alpha");
+            words.add("alpha");
         }
         if (format.layers().size() > 1) {
             words.add(format.layers().size() + " layers");
