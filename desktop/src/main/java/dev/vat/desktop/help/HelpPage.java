@@ -2,7 +2,9 @@ package dev.vat.desktop.help;
 
 import dev.vat.desktop.look.Parts;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -67,6 +69,13 @@ public final class HelpPage extends BorderPane {
         setCenter(page);
         topics.getItems().setAll(HelpTopic.values());
         topics.getSelectionModel().select(HelpTopic.of(topic));
+    }
+
+    /** The topics' titles by their ids. */
+    public static Map<String, String> topics() {
+        Map<String, String> topics = new LinkedHashMap<>();
+        Arrays.stream(HelpTopic.values()).forEach(t -> topics.put(t.id(), t.title()));
+        return topics;
     }
 
     private void find() {

@@ -3,7 +3,6 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Remedy;
-import dev.vat.core.project.Edit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -52,16 +51,5 @@ record Alike(List<Finding> members, List<String> others) {
     /** What one remedy is for each member. */
     List<Remedy> remedies(int index) {
         return members.stream().map(f -> f.remedies().get(index)).toList();
-    }
-
-    /** Edits done as one, that are undone as one. */
-    static Edit together(List<Edit> edits) {
-        return edits.size() == 1 ? edits.getFirst() : new Edit(edits.getFirst().name(), project -> {
-            var changed = project;
-            for (Edit edit : edits) {
-                changed = edit.apply(changed);
-            }
-            return changed;
-        });
     }
 }

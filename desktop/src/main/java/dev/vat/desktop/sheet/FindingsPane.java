@@ -6,6 +6,7 @@ import dev.vat.core.finding.Remedy;
 import dev.vat.core.finding.Severity;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.DeliverableEdits;
+import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Source;
@@ -208,7 +209,7 @@ public final class FindingsPane extends VBox {
     /** The same remedy for one deliverable, or for several. */
     private void apply(List<Remedy> remedies) {
         switch (remedies.getFirst()) {
-            case Remedy.Apply _ -> session.edit(Alike.together(remedies.stream().map(r -> ((Remedy.Apply) r).edit()).toList()));
+            case Remedy.Apply _ -> session.edit(Edit.together(remedies.stream().map(r -> ((Remedy.Apply) r).edit()).toList()));
             case Remedy.CopyText copy -> Clips.copy(copy.text());
             case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
             case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(session.project()))
@@ -219,7 +220,7 @@ public final class FindingsPane extends VBox {
                     + session.deliverable(colour.target()).map(d -> d.title()).orElse(""),
                     session.deliverable(colour.target())
                             .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))
-                    .ifPresent(chosen -> session.edit(Alike.together(remedies.stream()
+                    .ifPresent(chosen -> session.edit(Edit.together(remedies.stream()
                             .map(r -> DeliverableEdits.setFlatten(((Remedy.ChooseColour) r).target(), new Ground.Colour(chosen)))
                             .toList())));
         }

@@ -59,11 +59,11 @@ final class ItemMenu {
     }
 
     void duplicate() {
-        all("Duplicate", ReelEdits::repeatItem);
+        all("duplicating " + chosen.size() + " items", ReelEdits::repeatItem);
     }
 
     void remove() {
-        all(chosen.size() == 1 ? "Remove" : "Remove " + chosen.size() + " items", ReelEdits::removeItem);
+        all("removing " + chosen.size() + " items", ReelEdits::removeItem);
     }
 
     boolean canMove(int by) {
@@ -88,7 +88,7 @@ final class ItemMenu {
     }
 
     private void join(Joint.Kind kind) {
-        all("Transition in", place -> ReelEdits.joinItem(place, kind == null ? null : new Joint(kind, USUAL_JOINT, null)));
+        all("change of transition", place -> ReelEdits.joinItem(place, kind == null ? null : new Joint(kind, USUAL_JOINT, null)));
     }
 
     /** One edit of all of them, undone as one; the last first, so that the places of the others stay. */
@@ -96,8 +96,8 @@ final class ItemMenu {
         if (!chosen.isEmpty()) {
             List<Integer> places = new ArrayList<>(chosen);
             places.sort(Comparator.reverseOrder());
-            Edit together = Alike.together(places.stream().map(edit::apply).toList());
-            session.edit(chosen.size() == 1 ? together : new Edit(name, together.change()));
+            List<Edit> edits = places.stream().map(edit::apply).toList();
+            session.edit(edits.size() == 1 ? edits.getFirst() : Edit.together(name, edits));
         }
     }
 }

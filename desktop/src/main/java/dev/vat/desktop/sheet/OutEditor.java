@@ -140,7 +140,7 @@ final class OutEditor {
             }
         }
         if (!edits.isEmpty()) {
-            session.edit(Alike.together(edits));
+            session.edit(Edit.together(edits));
         }
         if (!refusals.isEmpty()) {
             session.say(String.join(". ", refusals) + ".");
@@ -178,7 +178,7 @@ final class OutEditor {
         target.setDisable(!cell.row.differs(cell.deliverable));
         MenuItem targets = Controls.item("cell-as-targets", "All columns as their targets have it", () -> {
             if (cell.row instanceof SettingRow(Setting setting)) {
-                session.edit(Alike.together(session.project().deliverables().stream().map(d -> setting.follow(d.id())).toList()));
+                session.edit(Edit.together(session.project().deliverables().stream().map(d -> setting.follow(d.id())).toList()));
             }
         });
         targets.setDisable(session.project().deliverables().stream().noneMatch(cell.row::differs));

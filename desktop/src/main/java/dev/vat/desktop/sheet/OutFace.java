@@ -156,6 +156,17 @@ public final class OutFace extends VBox {
         Arrays.stream(OutRow.Group.values()).filter(g -> !groups.contains(g.name())).forEach(opened::add);
     }
 
+    /** Brings the keyboard to a column. @param id of the deliverable */
+    public void goToColumn(String id) {
+        show();
+        for (int c = 0; c < columns().size(); c++) {
+            if (columns().get(c).id().equals(id) && cells.length > 0) {
+                go(line, c);
+                Platform.runLater(grid::requestFocus);
+            }
+        }
+    }
+
     /** Brings the keyboard to a row. @param id as {@link #rows} has it */
     public void goTo(String id) {
         Arrays.stream(OutRow.Group.values()).filter(g -> g.rows().stream().anyMatch(r -> r.id().equals(id))).forEach(opened::add);

@@ -77,17 +77,17 @@ final class SourceMenu {
     }
 
     void addToReel() {
-        all("Add to reel", pictures(), s -> ReelEdits.addItem(s.id()));
+        all("adding " + pictures().size() + " sources to the reel", pictures(), s -> ReelEdits.addItem(s.id()));
         session.say(pictures().size() == 1 ? pictures().getFirst().name() + " stands at the reel's end."
                 : pictures().size() + " sources stand at the reel's end.");
     }
 
     void remove() {
-        all(chosen.size() == 1 ? "Remove" : "Remove " + chosen.size() + " sources", chosen, s -> Edits.removeSource(s.id()));
+        all("removing " + chosen.size() + " sources", chosen, s -> Edits.removeSource(s.id()));
     }
 
     void setRate(Rate rate) {
-        all("Frame rate", pictures(), s -> SourceEdits.setSourceRate(s.id(), rate));
+        all("change of frame rate", pictures(), s -> SourceEdits.setSourceRate(s.id(), rate));
     }
 
     boolean isWatched() {
@@ -101,8 +101,8 @@ final class SourceMenu {
     /** One edit of all of them, undone as one. */
     private void all(String name, List<Source> sources, Function<Source, Edit> edit) {
         if (!sources.isEmpty()) {
-            Edit together = Alike.together(sources.stream().map(edit).toList());
-            session.edit(sources.size() == 1 ? together : new Edit(name, together.change()));
+            List<Edit> edits = sources.stream().map(edit).toList();
+            session.edit(edits.size() == 1 ? edits.getFirst() : Edit.together(name, edits));
         }
     }
 

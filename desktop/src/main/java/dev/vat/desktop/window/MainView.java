@@ -7,6 +7,7 @@ import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.MovieStrip;
 import dev.vat.desktop.band.Player;
 import dev.vat.desktop.compare.CompareBar;
+import dev.vat.desktop.help.HelpPage;
 import dev.vat.desktop.look.Appearance;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
@@ -451,7 +452,7 @@ public final class MainView extends StackPane {
         return code == KeyCode.LEFT || code == KeyCode.RIGHT;
     }
 
-    /** Sources and settings, as places to go to. */
+    /** Sources, deliverables, settings and help, as places to go to. */
     private List<Command> places() {
         Stream<Command> sources = session.project().sources().stream()
                 .map(s -> new Command("source-" + s.id(), "Sources", "Source: " + s.name(), null, () -> true, () -> goToSource(s.id())));
@@ -462,7 +463,15 @@ public final class MainView extends StackPane {
                             refresh();
                             sheet.out().goTo(row.getKey());
                         }));
-        return Stream.concat(sources, settings).toList();
+        Stream<Command> files = session.project().deliverables().stream()
+                .map(d -> new Command("deliverable-" + d.id(), "Deliverables", "Deliverable: " + d.title(), null, () -> true, () -> {
+                    choose(SheetPane.Face.OUT);
+                    refresh();
+                    sheet.out().goToColumn(d.id());
+                }));
+        Stream<Command> help = HelpPage.topics().entrySet().stream().map(topic -> new Command("help-" + topic.getKey(), "Help",
+                "Help: " + topic.getValue(), null, () -> true, () -> documents.help(topic.getKey())));
+        return Stream.of(sources, files, settings, help).flatMap(s -> s).toList();
     }
 
     private void goToSource(String id) {

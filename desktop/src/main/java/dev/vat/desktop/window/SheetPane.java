@@ -1,5 +1,6 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.project.Edit;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
@@ -103,7 +104,10 @@ final class SheetPane extends BorderPane {
         tab.setOnMouseDragExited(_ -> tab.getStyleClass().removeAll("drop-here"));
         tab.setOnMouseDragReleased(e -> {
             if (Dragged.of(e).orElse(null) instanceof Dragged.OfSources(List<String> ids)) {
-                ids.stream().filter(id -> session.table(id) != null).forEach(id -> session.edit(ReelEdits.addItem(id)));
+                List<Edit> added = ids.stream().filter(id -> session.table(id) != null).map(ReelEdits::addItem).toList();
+                if (!added.isEmpty()) {
+                    session.edit(Edit.together(added));
+                }
                 faceChosen.accept(Face.REEL);
             }
         });

@@ -30,7 +30,9 @@ class SynonymsTest extends WindowCase {
         run(() -> window.mainView().press("search"));
         assertThat(isThere("command-undo")).isTrue();
         for (List<String> each : List.of(List.of("export", "command-make"), List.of("zoom", "command-actual"),
-                List.of("kite", "command-source-s1"), List.of("lut", "command-setting-look"))) {
+                List.of("kite", "command-source-s1"), List.of("help band", "command-help-band"),
+                List.of("deliverable web", "command-deliverable-web-h264"),
+                List.of("lut", "command-setting-look"))) {
             run(() -> ((TextField) node("command-typed")).setText(each.getFirst()));
             assertThat(isThere(each.getLast())).as(each.toString()).isTrue();
         }
