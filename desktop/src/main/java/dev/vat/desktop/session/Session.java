@@ -1,7 +1,6 @@
 package dev.vat.desktop.session;
 
 import dev.vat.core.delivery.Deliverable;
-import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.finding.Severity;
@@ -9,7 +8,6 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.EditHistory;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
-import dev.vat.core.reel.Reel;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
@@ -61,23 +59,18 @@ public final class Session implements AutoCloseable {
     private final Forecasts foretelling;
     private final MakeAction making;
     private final DeliveryHistory past;
+    private final Judging judging;
     private final Scenes scenes;
     private final Previews previews;
     private final List<Runnable> listeners = new ArrayList<>();
     private EditHistory history = new EditHistory(Project.EMPTY);
-    private Findings findings = Findings.of(Project.EMPTY, new Observed(Map.of(), Observed.Destination.UNKNOWN));
     private List<Location> question = List.of();
     private Stranger stranger;
     private Planned planned;
     private Notice notice = Notice.NOTHING;
     private volatile boolean closed;
     private long revision;
-    private long judgement;
-    /** How often it was judged at once: what was begun beside it before is old then. */
-    private long judgements;
     private boolean observing;
-    private boolean judging;
-    private boolean judgeAgain;
 
     /** @param ui runs what it is given on the interface's thread, later */
     public Session(Places places, Executor ui) {
@@ -91,6 +84,7 @@ public final class Session implements AutoCloseable {
         this.pictureCache = places.cache().resolve("played");
         this.viewer = new Viewer(places);
         this.keeper = new Autosave(places, this.ui, this::say);
+        this.judging = new Judging(this::project, this::observed, background, this.ui, this::tell);
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
         this.surroundings = new DestinationWatch(background, this.ui, this::surroundingsChanged);
         this.runs = new Runs(places, viewer, this::costs, background, this.ui, this::tell, () -> surroundings.lookAgain(project()),
@@ -130,7 +124,7 @@ public final class Session implements AutoCloseable {
 
     /** Another number whenever the findings, and nothing else of what {@link #revision} counts, aren't what they were. */
     public long judgement() {
-        return judgement;
+        return judging.changes();
     }
 
     /** What just happened, until the next thing happens. */
@@ -258,7 +252,7 @@ public final class Session implements AutoCloseable {
         watch.look(project());
         surroundings.look(project());
         foretelling.look();
-        judge();
+        judging.now();
         autosave();
         changed();
     }
@@ -269,7 +263,7 @@ public final class Session implements AutoCloseable {
 
     /** Trials found something, or what they found doesn't hold any more. */
     void foretold() {
-        judge();
+        judging.now();
         changed();
     }
 
@@ -288,67 +282,19 @@ public final class Session implements AutoCloseable {
         foretelling.look();
         if (watch.isChecking()) {
             // Reports come ten times a second: of each source alone, and of all reels, there is much to judge.
-            judgeSoon();
+            judging.soon();
         } else {
-            judge();
+            judging.now();
         }
         making.observed();
         changed();
     }
 
-    /** Judges beside the interface's thread; what comes meanwhile is judged together afterwards. */
-    private void judgeSoon() {
-        if (judging) {
-            judgeAgain = true;
-            return;
-        }
-        judging = true;
-        Project judged = project();
-        Observed seen = observed();
-        long asked = judgements;
-        background.execute(() -> {
-            Findings found = judged(judged, seen);
-            ui.execute(() -> {
-                judging = false;
-                if (asked == judgements) {
-                    Findings before = findings;
-                    findings = found;
-                    if (!found.all().equals(before.all())) {
-                        judgement++;
-                        tell();
-                    }
-                }
-                if (judgeAgain) {
-                    judgeAgain = false;
-                    judgeSoon();
-                }
-            });
-        });
-    }
-
     /** The folder's room, or what lies in it, isn't what it was: only findings can come of that. */
     private void surroundingsChanged() {
-        Findings before = findings;
-        judge();
+        judging.again();
         making.observed();
-        if (!findings.all().equals(before.all())) {
-            judgement++;
-        }
         tell();
-    }
-
-    private void judge() {
-        judgements++;
-        findings = judged(project(), observed());
-    }
-
-    private static Findings judged(Project project, Observed observed) {
-        List<Reel> reels = project.reels();
-        if (reels.size() < 2) {
-            return Findings.of(project, observed);
-        }
-        return Findings.merged(reels.stream().flatMap(reel -> Findings.of(project.withReels(reels, reel.id()), observed).all().stream())
-                .toList());
     }
 
     private Observed observed() {
@@ -357,7 +303,7 @@ public final class Session implements AutoCloseable {
     }
 
     public Findings findings() {
-        return findings;
+        return judging.findings();
     }
 
     /** The current reel with what is known of it. */
@@ -583,7 +529,7 @@ public final class Session implements AutoCloseable {
     }
 
     public long count(Severity severity) {
-        return findings.count(severity);
+        return judging.findings().count(severity);
     }
 
     public Optional<Deliverable> deliverable(String id) {

@@ -124,7 +124,7 @@ public final class MainView extends StackPane {
         });
         scenes = new ScenesPane(session, previews, previews::selected);
         sheet = new SheetPane(session, ask, scenes, this::choose, this::choose, picture::seek, player::place, this::refreshLater,
-                this::tryQualities, this::goTo);
+                () -> press("try-steps"), this::goTo);
         looked = new LookedAt(session, sheet);
         documents = new Documents(session, ask, () -> commands.keys(), new Documents.DocumentHost() {
             @Override
@@ -165,12 +165,13 @@ public final class MainView extends StackPane {
         });
         pictures = new PictureCommands(session, player, picture, band, () -> pictureOnly);
         reels = new ReelCommands(session, ask, looked, pictures::hasPicture);
+        new ProjectCommands(session, ask, looked, documents, previews, player, () -> sheet.out().focused(), this::make).addTo(commands);
         addCommands();
         reels.addTo(commands);
         pictures.addTo(commands);
         addWindowCommands();
         head = new HeadBar(session, commands);
-        welcome = new Welcome(session, this::bringIn);
+        welcome = new Welcome(session, () -> press("open-frames"));
         search = new CommandSearch(commands, this::places, this::leaveSearch);
         picture.setOnWave(peaks -> band.band().setWave(peaks));
         picture.setOnCached(places -> band.band().setCached(places));
@@ -213,35 +214,7 @@ public final class MainView extends StackPane {
     }
 
     private void addCommands() {
-        commands.under("Make")
-                .add("make", "Make the files", control(KeyCode.ENTER), () -> session.making().canMake() || session.making().isArmed(),
-                        this::make)
-                .add("make-every-reel", "Make the files of every reel", null,
-                        () -> session.project().reels().size() > 1 && session.making().canMake(), () -> session.making().makeEveryReel())
-                .add("make-later", "Put the files into the queue, to be made later", control(KeyCode.ENTER, KeyCombination.SHIFT_DOWN),
-                        () -> session.making().canMake(),
-                        () -> ask
-                                .text("Not to start before (18:30, or 2031-05-04T18:30); leave it empty to hold it until you release it",
-                                        "")
-                                .ifPresent(session.making()::makeLater))
-                .add("try-files", "Test encode: forecast file size, encode time and picture quality of every file", control(KeyCode.T),
-                        () -> session.foretelling().canStart(), () -> session.foretelling().start())
-                .add("try-steps", "Compare qualities of the column in focus", control(KeyCode.T, KeyCombination.SHIFT_DOWN),
-                        () -> session.foretelling().canStart(), this::tryQualities)
-                .under("Project").add("open-files", "Add frames, movies or sounds", control(KeyCode.I),
-                        () -> bringIn(ask.files("Add frames, movies or sounds")))
-                .add("open-frames", "Add a folder of frames", control(KeyCode.I, KeyCombination.SHIFT_DOWN), this::bringIn)
-                .add("open-project", "Open a project", control(KeyCode.O),
-                        () -> ask.project("Open a project").ifPresent(session::open))
-                .add("save-as", "Save the project under a name", control(KeyCode.S), () -> !session.project().isEmpty(),
-                        () -> ask.saveProject("Save the project", session.project().name()).ifPresent(session::saveAs))
-                .add("show-project", "Show the project's folder", null, () -> session.file() != null && !session.isUntitled(),
-                        () -> ask.reveal(session.file()))
-                .add("new", "Start a new project", control(KeyCode.N), () -> !session.project().isEmpty(), session::startAnew)
-                .under("Edit").add("undo", "Undo", control(KeyCode.Z), () -> session.undoName().isPresent(), session::undo)
-                .add("redo", "Redo", control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> session.redoName().isPresent(), session::redo)
-                .under("Window").add("stop-looking", "Stop looking into folders", key(KeyCode.ESCAPE), () -> session.search().isGoing(),
-                        () -> session.search().stop())
+        commands.under("Window")
                 .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
                 .under("Help")
                 .add("help", "Help on what has the keyboard", key(KeyCode.F1),
@@ -254,21 +227,7 @@ public final class MainView extends StackPane {
                         () -> sheet.goToFindings())
                 .add("widen", "Widen the sheet over the picture, or narrow it again", key(KeyCode.W, KeyCombination.SHIFT_DOWN),
                         this::widen)
-                .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle())
-                .under("Hand over").add("still", "Make a still of this frame", control(KeyCode.K), pictures::hasPicture,
-                        () -> looked.keepStill(player.strip(), player.place()))
-                .add("hand-over-set", "Put a hand-over set together: files, sheets, timeline, manifest", null, () -> documents.handOver())
-                .add("repack", "Split, join, rewrap or repair files without re-encoding", null, () -> documents.repack(null))
-                .add("contacts", "Write a contact sheet of what is shown", null, () -> looked.strip().isPresent(), this::contacts)
-                .add("history", "Show what was delivered before", control(KeyCode.H), () -> documents.history())
-                .under("Previews")
-                .add("start-scene", "Start the stand-in scene, to take previews of", null, () -> session.scenes().standIn().isEmpty(),
-                        () -> session.scenes().startStandIn())
-                .add("director-reel", "A reel of the latest previews, for the director", null, () -> !session.previews().latest().isEmpty(),
-                        () -> previews.director())
-                .add("stop-capture", "Stop capturing, and keep what is there", null, () -> session.previews().isGoing(),
-                        () -> session.previews().stop())
-                .under("Make").add("cores", "How many of the machine's cores runs may use", null, this::askCores);
+                .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle());
     }
 
     /** After those of the picture: Escape leaves a selection and a comparison first. */
@@ -282,28 +241,6 @@ public final class MainView extends StackPane {
                 .add("dark", "Dark or light", control(KeyCode.D), () -> session.remember(
                         session.settings().withScheme(isDark(session) ? UserSettings.Scheme.LIGHT : UserSettings.Scheme.DARK)))
                 .add("settings", "Settings", control(KeyCode.COMMA), () -> documents.settings());
-    }
-
-    /** Of the column in focus, or of all that are on where there is none. */
-    private void tryQualities() {
-        documents.ladders(sheet.out().focused().filter(d -> !d.off()).map(List::of).orElseGet(() -> session.project().deliverablesOn()));
-    }
-
-    private void contacts() {
-        looked.strip().flatMap(ContactSheets::of).ifPresentOrElse(
-                sheet -> ask
-                        .save("Contact sheet: .pdf, .png or .jpg",
-                                sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", "Contact sheets")
-                        .ifPresent(file -> session.handOver().contacts(sheet, file)),
-                () -> session.fail("There is nothing to make a contact sheet of."));
-    }
-
-    private void askCores() {
-        Integer now = session.settings().cores();
-        ask.text(
-                "How many of the machine's " + Runtime.getRuntime().availableProcessors() + " cores may runs use? Nothing for all of them.",
-                now == null ? "" : now.toString())
-                .ifPresent(session::setCores);
     }
 
     /** A second press before the checks are through takes the first one back. What was typed and can't be used is dealt with first. */
@@ -482,16 +419,6 @@ public final class MainView extends StackPane {
     private void leaveSearch() {
         search.setVisible(false);
         band.band().requestFocus();
-    }
-
-    private void bringIn() {
-        bringIn(ask.frames("Add a folder of frames"));
-    }
-
-    private void bringIn(List<Path> chosen) {
-        if (!chosen.isEmpty()) {
-            session.bringIn(chosen);
-        }
     }
 
     /** The sheet takes most of the window, until it is asked again. */
