@@ -45,9 +45,9 @@ public final class BandColours {
         return set.cut;
     }
 
-    /** Of sound, over the frames. */
+    /** Of sound, in a lane of its own. */
     public Color wave() {
-        return set.surround.deriveColor(0, 1, 1, set == DARK ? .35 : .55);
+        return set.good;
     }
 
     /** For what matters less beside the text. */

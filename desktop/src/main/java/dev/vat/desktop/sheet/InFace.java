@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -41,7 +42,8 @@ public final class InFace extends VBox {
     private static final double NARROWEST_FILTER = 70;
     /** Of the face's height; the list keeps the rest. */
     private static final double MOST_CHOSEN = .56;
-    private static final double MOST_SCENES = .6;
+    private static final double LEAST_CHOSEN = .2;
+    private static final double MOST_SCENES = .5;
     private static final String EMPTY = "Nothing has been added yet. Drop a folder, a whole tree, one frame of a sequence, a "
             + "movie or a sound anywhere on this window.\n\n"
             + "In shows what was found: every frame file is looked into, and what is missing, empty, cut short or odd is named, "
@@ -115,7 +117,9 @@ public final class InFace extends VBox {
         VBox.setVgrow(list, Priority.ALWAYS);
         list.setMinHeight(ROW * 2.5);
         list.setPrefHeight(ROW * 2.5);
-        chosen.maxHeightProperty().bind(heightProperty().multiply(MOST_CHOSEN));
+        // Whoever looks at a scene wants to see it, and of the rest only as much as leaves the list its rows.
+        chosen.maxHeightProperty().bind(Bindings.when(scenes.visibleProperty()).then(heightProperty().multiply(LEAST_CHOSEN))
+                .otherwise(heightProperty().multiply(MOST_CHOSEN)));
         ScrollPane above = new ScrollPane(scenes);
         above.setFitToWidth(true);
         above.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -123,6 +127,7 @@ public final class InFace extends VBox {
         above.managedProperty().bind(scenes.managedProperty());
         above.visibleProperty().bind(scenes.visibleProperty());
         above.maxHeightProperty().bind(heightProperty().multiply(MOST_SCENES));
+        above.minHeightProperty().bind(Bindings.min(above.prefHeightProperty(), heightProperty().multiply(MOST_SCENES)));
         // A scroll pane doesn't take its content's height for its own.
         scenes.heightProperty().addListener((_, _, height) -> above.setPrefHeight(height.doubleValue() + 1));
         getChildren().addAll(above, looking, filterBar, list, chosen);

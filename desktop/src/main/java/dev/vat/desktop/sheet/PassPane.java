@@ -62,7 +62,7 @@ final class PassPane extends VBox {
         for (int i = now.passes().size() - 1; i >= 0; i--) {
             rows.getChildren().add(row(i, now.passes().get(i)));
         }
-        getChildren().add(field("Passes", "Put together in linear light, each over those under it.", rows));
+        getChildren().addAll(rows, Parts.wrapped("Put together in linear light, each over those under it.", "note"));
         getChildren().add(below());
     }
 

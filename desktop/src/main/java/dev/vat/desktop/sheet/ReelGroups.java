@@ -36,7 +36,7 @@ final class ReelGroups {
                 Folds.Group.of("start", "Start", programme.reel().start() == null ? "no timecode" : programme.reel().start(),
                         () -> List.of(start())),
                 Folds.Group.of("sound", "Sound", sounds == 0 ? "that of its clips, if they have any"
-                        : sounds + (sounds == 1 ? " sound" : " sounds") + " laid to it", () -> List.of(new SoundPane(session, programme))),
+                        : sounds + (sounds == 1 ? " sound" : " sounds") + " under it", () -> List.of(new SoundPane(session, programme))),
                 Folds.Group.of("burn-in", "Burn-in", lines == 0 ? "none" : lines + (lines == 1 ? " line" : " lines"),
                         () -> List.of(Parts.wrapped("Written into every file that isn't set to be clean.", "note"),
                                 new BurnInPane(ask, "reel-burn-in", programme.reel().burnIn(), b -> session.edit(ReelEdits.burnIn(b))))));

@@ -61,7 +61,8 @@ final class SourceGroups {
         groups.add(Folds.Group.of("timing", still ? "Length" : "Timing", timingWords(), this::timing)
                 .withTone(rateNow() == null ? "request" : ""));
         if (!still && !sequence.kind().isMovie()) {
-            boolean stops = reading.gap() == GapPolicy.REFUSE && !ResumeAdvice.of(table, reading).wanted().isEmpty();
+            ResumeAdvice advice = ResumeAdvice.of(table, reading);
+            boolean stops = reading.gap() == GapPolicy.REFUSE && !advice.wanted().isEmpty() && !advice.isOnlyToCome(table);
             groups.add(Folds.Group.of("missing", "Missing frames", reading.gap().sentence(), this::missing).withTone(stops ? "fault" : ""));
         }
         table.format().ifPresent(format -> groups.addAll(new PictureFields(session, source, table, format).groups()));

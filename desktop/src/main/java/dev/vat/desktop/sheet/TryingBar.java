@@ -42,6 +42,6 @@ final class TryingBar extends HBox {
         start.setDisable(!now.canStart());
         steps.setDisable(!now.canStart());
         words.setText(now.isGoing() ? "Test encode: " + now.words() : now.seconds().map(s -> "Run and proof: " + ForecastWords.time(s))
-                .orElse(now.canStart() ? "File sizes are a rough guess until a test encode." : ""));
+                .orElse(now.canStart() ? "Rough until a test encode." : ""));
     }
 }

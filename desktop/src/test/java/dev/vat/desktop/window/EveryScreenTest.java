@@ -56,6 +56,10 @@ class EveryScreenTest extends WindowCase {
         look.at("out");
         press("to-more");
         look.at("out, more");
+        run(() -> window.mainView().compare("compare-source-s2"));
+        settle();
+        look.at("comparison");
+        run(() -> window.mainView().press("end-compare"));
         for (String page : List.of("settings", "help", "keys", "history", "hand-over-set", "repack", "runs", "search")) {
             run(() -> window.mainView().press(page));
             settle();
