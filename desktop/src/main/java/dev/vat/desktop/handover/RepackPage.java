@@ -27,7 +27,6 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -78,17 +77,6 @@ public final class RepackPage extends BorderPane {
         scroll.setFitToWidth(true);
         setTop(head);
         setCenter(scroll);
-        setOnDragOver(e -> {
-            if (e.getDragboard().hasFiles()) {
-                e.acceptTransferModes(TransferMode.COPY);
-                e.consume();
-            }
-        });
-        setOnDragDropped(e -> {
-            e.getDragboard().getFiles().forEach(f -> add(f.toPath()));
-            e.setDropCompleted(true);
-            e.consume();
-        });
         show();
     }
 

@@ -168,5 +168,9 @@ class AtHomeTest extends WindowCase {
         dragOver(node("cell-look-web-h264"), table, true);
         settle();
         assertThat(text("cell-look-web-h264")).contains("dusk");
+        run(() -> window.mainView().press("repack"));
+        settle();
+        dragOver(node("repack-said"), table, false);
+        assertThat(text("drop-words")).isEqualTo("Add to what is split, joined or rewrapped");
     }
 }
