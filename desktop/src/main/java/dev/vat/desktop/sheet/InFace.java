@@ -43,7 +43,7 @@ public final class InFace extends VBox {
     /** Of the face's height; the list keeps the rest. */
     private static final double MOST_CHOSEN = .56;
     private static final double LEAST_CHOSEN = .2;
-    private static final double MOST_SCENES = .5;
+    private static final double MOST_SCENES = .45;
     private static final String EMPTY = "Nothing has been added yet. Drop a folder, a whole tree, one frame of a sequence, a "
             + "movie or a sound anywhere on this window.\n\n"
             + "In shows what was found: every frame file is looked into, and what is missing, empty, cut short or odd is named, "
@@ -90,6 +90,8 @@ public final class InFace extends VBox {
         this.thumbnails = new Thumbnails(session.viewer());
         this.chosen = new SourcePane(session, ask);
         setId("in-face");
+        // What its parts want must never make the window's page taller than the window.
+        setMinHeight(0);
         getStyleClass().add("face");
         words.setId("filter");
         words.setPromptText("Filter by name");

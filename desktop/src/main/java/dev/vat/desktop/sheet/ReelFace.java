@@ -38,12 +38,14 @@ import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
@@ -79,6 +81,8 @@ public final class ReelFace extends VBox {
         this.playhead = playhead;
         this.thumbnails = new Thumbnails(session.viewer());
         setId("reel-face");
+        // What its parts want must never make the window's page taller than the window.
+        setMinHeight(0);
         getStyleClass().add("face");
         head.getStyleClass().add("filter-bar");
         list.setMinHeight(ROW * 2);
@@ -146,7 +150,11 @@ public final class ReelFace extends VBox {
     private Node name() {
         String name = session.project().currentReel().map(Reel::name).orElse("");
         if (session.project().reels().size() < 2) {
-            return Parts.label(name, "strong");
+            Label only = Parts.label(name, "strong");
+            only.setMinWidth(0);
+            only.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
+            only.setTooltip(new Tooltip(name));
+            return only;
         }
         Button reels = Parts.button("reels", name, () -> {});
         reels.getStyleClass().add("strong");
@@ -174,6 +182,7 @@ public final class ReelFace extends VBox {
             total.addFirst(Parts.label(own + " of the programme itself", "note"));
         }
         programme.size().ifPresent(size -> total.addFirst(Parts.label(size.toString(), "mono")));
+        total.forEach(label -> ((Label) label).setMinWidth(Region.USE_PREF_SIZE));
         return total;
     }
 

@@ -79,6 +79,7 @@ class PreviewsTest extends WindowCase {
         press("advice-capture-0176-0184");
         assertThat(text("capture-now")).isEqualTo("Capture 9 frames");
         assertThat(text("capture-length")).isEqualTo("9 frames, 0.36 s at 25");
+        assertThat(on(() -> node("make").localToScene(0, 0).getY())).as("the page isn't taller than the window").isPositive();
         press("capture-test");
         await(() -> isThere("capture-picture"));
         assertThat(text("capture-forecast")).startsWith("Frame 0180 as it will be captured. One after the other: 9 frames x ");
