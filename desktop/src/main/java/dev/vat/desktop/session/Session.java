@@ -145,6 +145,13 @@ public final class Session implements AutoCloseable {
         }
     }
 
+    /** Somebody has gone on to something else: what was done needs no saying any more. */
+    public void movedOn() {
+        if (notice.kind() == Notice.Kind.DONE) {
+            notice = Notice.NOTHING;
+        }
+    }
+
     /** Shows a line about what goes on. */
     public void working(String text) {
         notice = new Notice(Notice.Kind.UNDER_WAY, text);

@@ -66,6 +66,8 @@ final class Documents {
     }
 
     private void show(Region page) {
+        // It would lie over what can be pressed there.
+        session.movedOn();
         open = page;
         window.changed();
     }

@@ -34,6 +34,10 @@ final class NoticeLine extends HBox {
         setId("notice");
         getStyleClass().add("notice");
         setAccessibleRole(AccessibleRole.TEXT);
+        setOnMouseClicked(_ -> {
+            session.movedOn();
+            show();
+        });
         setMaxSize(WIDEST, Region.USE_PREF_SIZE);
         StackPane.setAlignment(this, Pos.BOTTOM_CENTER);
         StackPane.setMargin(this, ABOVE_TRANSPORT);
