@@ -60,12 +60,14 @@ class JudgingTest extends WindowCase {
         programme(60);
         assertThat(text("column-status-web-h264")).startsWith("rough");
         more();
-        press("try-files");
-        run(() -> {
+        assertThat(isThere("try-files")).isTrue();
+        // In one go: it can't have ended in between.
+        assertThat(on(() -> {
+            window.mainView().press("try-files");
             session().fail("This stays until the next thing happens.");
             session().edit(Edits.setNaming("{reel}-{target}"));
-        });
-        assertThat(on(() -> session().foretelling().isGoing())).as("a name changes nothing of it").isTrue();
+            return session().foretelling().isGoing();
+        })).as("a name changes nothing of it").isTrue();
         tried();
         assertThat(on(() -> session().notice().words())).isEqualTo("This stays until the next thing happens.");
         FileForecast first = forecast("web-h264").orElseThrow();
