@@ -16,6 +16,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.application.Platform;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
@@ -67,6 +68,16 @@ public final class VatWindow {
         session.addListener(this::projectMayHaveChanged);
         memory = new WindowMemory(places.config());
         memory.last().ifPresent(this::place);
+        if (session.settings().textPercent() != null) {
+            fitScreen();
+        }
+    }
+
+    /** Where text is large, a window of the usual size may be larger than the screen. */
+    private void fitScreen() {
+        Rectangle2D room = Screen.getPrimary().getVisualBounds();
+        stage.setWidth(Math.min(memory.last().map(WindowState::width).orElse(WIDTH), room.getWidth()));
+        stage.setHeight(Math.min(memory.last().map(WindowState::height).orElse(HEIGHT), room.getHeight()));
     }
 
     /** Where it was, as far as there still is a screen. */
