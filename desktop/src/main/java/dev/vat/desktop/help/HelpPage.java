@@ -108,14 +108,14 @@ public final class HelpPage extends BorderPane {
         sheet.setVgap(4);
         int line = 0;
         String group = null;
-        for (Key key : this.keys.get()) {
+        for (Key key : keys.get()) {
             if (!key.group.equals(group)) {
                 group = key.group;
                 sheet.add(Parts.label(group, "strong", "keys-group"), 0, line++, 2, 1);
             }
-            Label keys = Parts.label(key.keys, "mono", "keys");
-            keys.setMinWidth(Region.USE_PREF_SIZE);
-            sheet.add(keys, 0, line);
+            Label pressed = Parts.label(key.keys, "mono", "keys");
+            pressed.setMinWidth(Region.USE_PREF_SIZE);
+            sheet.add(pressed, 0, line);
             sheet.add(Parts.wrapped(key.words), 1, line++);
         }
         return sheet;

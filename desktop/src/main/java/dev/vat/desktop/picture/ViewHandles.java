@@ -26,8 +26,9 @@ final class ViewHandles extends Pane {
     private final List<Region> frames = new ArrayList<>();
     private LaidOut laidOut;
     private List<Area> areas = List.of();
-    /** What is being dragged: its place so far, or its crop. */
+    /** What is being dragged: its place so far, or its crop; which of them was said when it began. */
     private Area dragged;
+    private boolean cropping;
     private boolean corner;
     private boolean atLeft;
     private boolean atTop;
@@ -59,7 +60,8 @@ final class ViewHandles extends Pane {
         while (frames.size() > areas.size()) {
             getChildren().remove(frames.removeLast());
         }
-        for (int i = 0; i < areas.size(); i++) {
+        // What is being dragged lies where the hand has it.
+        for (int i = 0; i < areas.size() && dragged == null; i++) {
             lay(i, areas.get(i));
         }
     }
@@ -91,7 +93,7 @@ final class ViewHandles extends Pane {
             e.consume();
         });
         frame.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
-            letGo(view, e.isShiftDown());
+            letGo(view);
             e.consume();
         });
         frame.addEventHandler(ScrollEvent.SCROLL, e -> {
@@ -112,7 +114,16 @@ final class ViewHandles extends Pane {
 
     private void drag(int view, Region frame, MouseEvent e) {
         Area from = areas.get(view);
-        if (e.isShiftDown()) {
+        if (dragged == null) {
+            // Shift may be let go before the button is.
+            cropping = e.isShiftDown();
+            corner = isCorner(frame, pressX, pressY);
+            atLeft = pressX < CORNER;
+            atTop = pressY < CORNER;
+            startX = frame.getLayoutX() + pressX;
+            startY = frame.getLayoutY() + pressY;
+        }
+        if (cropping) {
             Area crop = laidOut.crop(view);
             // What is seen goes along with the hand, so the part that is taken goes the other way.
             dragged = crop.movedBy(share((pressX - e.getX()) / frame.getWidth()).times(crop.width()),
@@ -121,13 +132,6 @@ final class ViewHandles extends Pane {
         }
         double x = frame.getLayoutX() + e.getX();
         double y = frame.getLayoutY() + e.getY();
-        if (dragged == null) {
-            corner = isCorner(frame, pressX, pressY);
-            atLeft = pressX < CORNER;
-            atTop = pressY < CORNER;
-            startX = frame.getLayoutX() + pressX;
-            startY = frame.getLayoutY() + pressY;
-        }
         dragged = corner ? from.withCorner(atLeft, atTop, share(x / getWidth()), share(y / getHeight()))
                 : from.movedBy(share((x - startX) / getWidth()), share((y - startY) / getHeight()));
         lay(view, dragged);
@@ -137,10 +141,10 @@ final class ViewHandles extends Pane {
         return Rational.of(Math.round(of * STEPS), STEPS);
     }
 
-    private void letGo(int view, boolean crop) {
+    private void letGo(int view) {
         Area to = dragged;
         dragged = null;
-        if (to != null && crop) {
+        if (to != null && cropping) {
             laidOut.crop(view, to);
         } else if (to != null && !to.equals(areas.get(view))) {
             laidOut.move(view, to);

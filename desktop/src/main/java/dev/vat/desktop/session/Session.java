@@ -205,21 +205,6 @@ public final class Session implements AutoCloseable {
         return places.cache();
     }
 
-    /** @param text how many of the machine's cores runs may use; nothing for all */
-    public void setCores(String text) {
-        try {
-            Integer most = text.isBlank() ? null : Integer.valueOf(text.strip());
-            if (most != null && most < 1) {
-                throw new NumberFormatException();
-            }
-            keeper.remember(settings().withCores(most));
-            say("From the next run on, "
-                    + (most == null ? "all cores are used." : most == 1 ? "1 core is used." : most + " cores are used."));
-        } catch (NumberFormatException _) {
-            say("'" + text + "' is no number of cores.");
-        }
-    }
-
     // ---- the project
 
     public void edit(Edit edit) {

@@ -28,7 +28,7 @@ final class ItemMenu {
     private final List<Integer> chosen;
     private final IntConsumer moved;
 
-    /** @param chosen places in the reel, ascending @param moved told of the place to which the first of them went */
+    /** @param chosen places in the reel, ascending @param moved told of the place to which one went */
     ItemMenu(Session session, ResolvedReel programme, List<Integer> chosen, IntConsumer moved) {
         this.session = session;
         this.programme = programme;
@@ -73,8 +73,8 @@ final class ItemMenu {
     void move(int by) {
         if (canMove(by)) {
             int from = chosen.getFirst();
-            moved.accept(from + by);
             session.edit(ReelEdits.moveItem(from, from + by));
+            moved.accept(from + by);
         }
     }
 

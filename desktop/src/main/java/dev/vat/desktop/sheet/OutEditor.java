@@ -84,13 +84,14 @@ final class OutEditor {
         return true;
     }
 
-    /** A letter or figure begins a value anew, where values are typed. */
+    /** A figure begins a value anew, where values are typed. */
     void typed(KeyEvent e) {
-        if (editor != null || e.isShortcutDown() || e.isAltDown() || e.getCharacter().isBlank() || e.getCharacter().charAt(0) < ' ') {
+        if (editor != null || e.isShortcutDown() || e.isAltDown() || !e.getCharacter().chars().allMatch(Character::isDigit)
+                || e.getCharacter().isEmpty()) {
             return;
         }
         here.get().filter(cell -> cell.row instanceof SettingRow(Setting setting) && setting.input() == Setting.Input.TYPED
-                && cell.row.isEditable(cell.deliverable) && Character.isDigit(e.getCharacter().charAt(0))).ifPresent(cell -> {
+                && cell.row.isEditable(cell.deliverable)).ifPresent(cell -> {
                     type(cell);
                     editor.setText(e.getCharacter());
                     editor.positionCaret(editor.getLength());

@@ -117,7 +117,7 @@ public final class ReelFace extends VBox {
         if (place < 0) {
             list.getSelectionModel().clearSelection();
         } else {
-            choose(place);
+            list.getSelectionModel().clearAndSelect(place);
         }
     }
 
@@ -198,12 +198,7 @@ public final class ReelFace extends VBox {
     }
 
     private ItemMenu acts() {
-        return new ItemMenu(session, programme, list.chosen(), this::choose);
-    }
-
-    /** Chooses an item that comes to stand there with the edit that follows. */
-    private void choose(int place) {
-        list.getSelectionModel().clearAndSelect(place);
+        return new ItemMenu(session, programme, list.chosen(), list::choose);
     }
 
     private void showChosen() {
@@ -261,8 +256,8 @@ public final class ReelFace extends VBox {
     private void move(int from, int before) {
         int to = before > from ? before - 1 : before;
         if (to != from) {
-            choose(to);
             session.edit(ReelEdits.moveItem(from, to));
+            list.choose(to);
         }
     }
 

@@ -12,7 +12,6 @@ import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.session.Session;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import javafx.scene.control.CheckMenuItem;
@@ -154,7 +153,6 @@ final class SourceMenu {
 
     private void copy(String numbers) {
         Clips.copy(numbers);
-        List<String> said = new ArrayList<>(numbers.lines().limit(2).toList());
-        session.say("Copied: " + said.getFirst() + (said.size() > 1 ? " and more" : ""));
+        session.say("Copied: " + numbers);
     }
 }

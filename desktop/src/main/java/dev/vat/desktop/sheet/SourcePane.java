@@ -44,12 +44,17 @@ final class SourcePane extends VBox {
         }
         List<Folds.Group> groups = groups(chosen);
         String first = chosen.getFirst().id();
-        if (!first.equals(shown) && groups.stream().anyMatch(g -> g.tone().equals("request"))) {
+        if (!first.equals(shown) && lacksRate(chosen)) {
             pane.open("timing");
         }
         // What isn't known yet may lack its rate as soon as it is.
         shown = groups.isEmpty() ? null : first;
         pane.show(chosen.size() == 1 ? chosen.getFirst().name() : chosen.size() + " sources chosen", acts(chosen), groups);
+    }
+
+    private boolean lacksRate(List<Source> chosen) {
+        FrameTable table = session.table(chosen.getFirst().id());
+        return chosen.size() == 1 && table != null && chosen.getFirst().reading().rateOf(table).isEmpty();
     }
 
     /** Opens a group of the chosen source. */

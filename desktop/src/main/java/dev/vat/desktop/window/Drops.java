@@ -19,14 +19,12 @@ final class Drops {
 
     private static final String HERE = "drop-here";
 
-    private final StackPane stage;
     private final DropPlace everywhere;
     private final Label words = Parts.label("", "drop-words");
     private Node marked;
 
     /** @param stage where the picture stands, marked for all places without one of their own */
     Drops(Session session, Node window, StackPane stage, StackPane over) {
-        this.stage = stage;
         this.everywhere = new DropPlace(stage, "Add to the project", _ -> true, session::bringIn);
         words.setMouseTransparent(true);
         words.setId("drop-words");

@@ -83,7 +83,7 @@ final class ProjectCommands {
                         () -> previews.director())
                 .add("stop-capture", "Stop capturing, and keep what is there", null, () -> session.previews().isGoing(),
                         () -> session.previews().stop())
-                .under("Make").add("cores", "How many of the machine's cores runs may use", null, this::askCores);
+                .under("Make").add("cores", "How many of the machine's cores runs may use", null, documents::settings);
     }
 
     private boolean hasPicture() {
@@ -108,13 +108,5 @@ final class ProjectCommands {
                                 sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", "Contact sheets")
                         .ifPresent(file -> session.handOver().contacts(sheet, file)),
                 () -> session.fail("There is nothing to make a contact sheet of."));
-    }
-
-    private void askCores() {
-        Integer now = session.settings().cores();
-        ask.text(
-                "How many of the machine's " + Runtime.getRuntime().availableProcessors() + " cores may runs use? Nothing for all of them.",
-                now == null ? "" : now.toString())
-                .ifPresent(session::setCores);
     }
 }
