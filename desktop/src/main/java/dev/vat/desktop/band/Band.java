@@ -65,7 +65,7 @@ public final class Band extends Region {
 
     /** @param viewer where its pictures come from */
     public Band(BandColours dyes, Viewer viewer) {
-        film = new Filmstrip(viewer::later, this::paintSoon);
+        film = new Filmstrip(viewer::later, Platform::runLater, this::paintSoon);
         painter = new BandPainter(canvas, dyes, view, film);
         setId("band");
         getStyleClass().add("band-strip");

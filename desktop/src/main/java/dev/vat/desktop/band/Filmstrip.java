@@ -1,20 +1,12 @@
 package dev.vat.desktop.band;
 
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
-import dev.vat.desktop.look.ShownImage;
-import dev.vat.engine.viewer.ShownPicture;
-import dev.vat.protocol.ViewerMessage;
+import dev.vat.desktop.look.SmallPictures;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
-import java.util.Iterator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.CompletableFuture;
-import javafx.application.Platform;
+import java.util.concurrent.Executor;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.image.Image;
 
@@ -25,58 +17,39 @@ import javafx.scene.image.Image;
 final class Filmstrip {
 
     private static final int MOST = 1200;
-    /** Behind transparent places: the picture area's own grey. */
-    private static final Rgb GROUND = new Rgb(92, 92, 92);
     /** Wider ones would leave too few places; of panoramas the middle is shown. */
     private static final double WIDEST = 2.4;
     private static final double NARROWEST = 12;
 
-    /** Where pictures come from that can wait. */
-    interface Pictures {
-        CompletableFuture<ShownPicture> later(ViewerMessage.Subject subject, ViewerMessage.Shape shape);
-    }
-
     /** A picture's room on the band. @param begins whether an item begins with it */
     record Tile(long place, double x, double width, boolean begins) {}
 
-    private record Key(ViewerMessage.Subject subject, ViewerMessage.Shape shape) {}
-
-    private final Pictures pictures;
-    private final Runnable arrived;
-    private final Map<Key, Image> images = new LinkedHashMap<>(16, .75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, Image> eldest) {
-            return size() > MOST;
-        }
-    };
-    private final Map<Key, CompletableFuture<ShownPicture>> coming = new HashMap<>();
-    private final Set<Key> failed = new HashSet<>();
+    private final SmallPictures pictures;
+    private final Runnable repaint;
     private boolean resting;
 
-    /** @param arrived told when a picture has come, so that it can be drawn */
-    Filmstrip(Pictures pictures, Runnable arrived) {
-        this.pictures = pictures;
-        this.arrived = arrived;
+    /** @param repaint told when there is something new to draw */
+    Filmstrip(SmallPictures.Origin origin, Executor ui, Runnable repaint) {
+        this.pictures = new SmallPictures(origin, MOST, ui, _ -> repaint.run());
+        this.repaint = repaint;
     }
 
     /** While something plays nothing is asked for. */
     void rest(boolean on) {
         if (on != resting) {
             resting = on;
-            arrived.run();
+            repaint.run();
         }
     }
 
     /** Whether every picture is there that is asked for. */
     boolean isThere() {
-        return coming.isEmpty();
+        return pictures.isThere();
     }
 
     /** Frames that couldn't be shown may have come meanwhile. */
     void tryAgain() {
-        failed.clear();
+        pictures.tryAgain();
     }
 
     /** The pictures' rooms. @param wide of a whole picture */
@@ -114,25 +87,25 @@ final class Filmstrip {
         g.setFill(dyes.empty());
         g.fillRect(BandRows.SIDE, top, width, BandRows.STRIP);
         if (seen == null) {
-            want(Set.of());
+            pictures.want(Set.of());
             return;
         }
         double wide = BandRows.STRIP * Math.min(WIDEST, (double) seen.width() / seen.height());
-        ViewerMessage.Shape shape = new ViewerMessage.Shape((int) Math.max(1, Math.round(wide * scale)),
-                (int) Math.max(1, Math.round(wide * scale * seen.height() / seen.width())), GROUND, ViewerMessage.Showing.COLOUR, null);
-        Set<Key> wanted = new HashSet<>();
+        double tall = wide * seen.height() / seen.width();
+        Set<SmallPictures.Key> wanted = new HashSet<>();
         Image last = null;
         g.save();
         g.beginPath();
         g.rect(BandRows.SIDE, top, width, BandRows.STRIP);
         g.clip();
         for (Tile tile : tiles(view, track.cuts(), track.count(), width, wide)) {
-            Key key = track.subject(tile.place).map(s -> new Key(s, shape)).orElse(null);
+            SmallPictures.Key key = track.subject(tile.place).map(s -> SmallPictures.Key.of(s, wide * scale, tall * scale)).orElse(null);
             if (key != null) {
                 wanted.add(key);
             }
             // Until it comes, what stands before it is nearer to it than nothing.
-            Image image = key == null ? null : images.getOrDefault(key, tile.begins ? null : last);
+            Image own = key == null ? null : pictures.get(key);
+            Image image = own != null || key == null || tile.begins ? own : last;
             if (image != null) {
                 draw(g, image, BandRows.SIDE + tile.x, top, Math.min(tile.width, wide), wide);
             } else if (key == null) {
@@ -142,7 +115,7 @@ final class Filmstrip {
             last = key == null ? null : image;
         }
         g.restore();
-        want(wanted);
+        pictures.want(resting ? Set.of() : wanted);
     }
 
     /** The middle of a picture, where there is no room for all of it. */
@@ -151,39 +124,5 @@ final class Filmstrip {
         double tall = wide * image.getHeight() / image.getWidth();
         g.drawImage(image, image.getWidth() * (1 - share) / 2, 0, image.getWidth() * share, image.getHeight(), x,
                 top + (BandRows.STRIP - tall) / 2, width, tall);
-    }
-
-    private void want(Set<Key> wanted) {
-        for (Iterator<Map.Entry<Key, CompletableFuture<ShownPicture>>> each = coming.entrySet().iterator(); each.hasNext();) {
-            Map.Entry<Key, CompletableFuture<ShownPicture>> entry = each.next();
-            if (resting || !wanted.contains(entry.getKey())) {
-                each.remove();
-                entry.getValue().cancel(false);
-            }
-        }
-        if (resting) {
-            return;
-        }
-        for (Key key : wanted) {
-            if (!images.containsKey(key) && !coming.containsKey(key) && !failed.contains(key)) {
-                CompletableFuture<ShownPicture> picture = pictures.later(key.subject, key.shape);
-                coming.put(key, picture);
-                picture.whenComplete((shown, _) -> Platform.runLater(() -> take(key, picture, shown)));
-            }
-        }
-    }
-
-    private void take(Key key, CompletableFuture<ShownPicture> picture, ShownPicture shown) {
-        if (coming.get(key) == picture) {
-            coming.remove(key);
-        }
-        if (shown != null) {
-            try (shown) {
-                images.put(key, ShownImage.of(shown));
-            }
-        } else if (!picture.isCancelled()) {
-            failed.add(key);
-        }
-        arrived.run();
     }
 }

@@ -53,11 +53,11 @@ public final class FindingsPane extends VBox {
     private Runnable unfoldedMore = () -> {};
 
     /** @param goTo shows a frame of a source, given by its id */
-    public FindingsPane(Session session, Dialogs ask, BiConsumer<String, Long> goTo) {
+    public FindingsPane(Session session, Dialogs ask, Thumbnails thumbnails, BiConsumer<String, Long> goTo) {
         this.session = session;
         this.ask = ask;
         this.goTo = goTo;
-        this.thumbnails = new Thumbnails(session.viewer());
+        this.thumbnails = thumbnails;
         setId("findings");
         getStyleClass().add("findings");
     }

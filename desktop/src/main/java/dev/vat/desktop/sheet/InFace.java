@@ -82,12 +82,12 @@ public final class InFace extends VBox {
     private String selected;
 
     /** @param scenes what stands above the sources @param select told of the id of the source that is chosen */
-    public InFace(Session session, Dialogs ask, ScenesPane scenes, Consumer<String> select) {
+    public InFace(Session session, Dialogs ask, Thumbnails thumbnails, ScenesPane scenes, Consumer<String> select) {
         this.scenes = scenes;
         this.session = session;
         this.ask = ask;
         this.select = select;
-        this.thumbnails = new Thumbnails(session.viewer());
+        this.thumbnails = thumbnails;
         this.chosen = new SourcePane(session, ask);
         setId("in-face");
         // What its parts want must never make the window's page taller than the window.
@@ -133,11 +133,6 @@ public final class InFace extends VBox {
         // A scroll pane doesn't take its content's height for its own.
         scenes.heightProperty().addListener((_, _, height) -> above.setPrefHeight(height.doubleValue() + 1));
         getChildren().addAll(above, looking, filterBar, list, chosen);
-    }
-
-    /** Whether its pictures are there. */
-    public boolean isSettled() {
-        return thumbnails.isThere();
     }
 
     /** Opens a group of the chosen source. */

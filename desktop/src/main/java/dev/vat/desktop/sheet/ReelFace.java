@@ -74,12 +74,12 @@ public final class ReelFace extends VBox {
     private ResolvedReel programme;
 
     /** @param seek told of a reel frame to go to @param playhead the reel frame that is shown */
-    public ReelFace(Session session, Dialogs ask, LongConsumer seek, LongSupplier playhead) {
+    public ReelFace(Session session, Dialogs ask, Thumbnails thumbnails, LongConsumer seek, LongSupplier playhead) {
         this.session = session;
         this.ask = ask;
         this.seek = seek;
         this.playhead = playhead;
-        this.thumbnails = new Thumbnails(session.viewer());
+        this.thumbnails = thumbnails;
         setId("reel-face");
         // What its parts want must never make the window's page taller than the window.
         setMinHeight(0);
@@ -99,11 +99,6 @@ public final class ReelFace extends VBox {
         VBox.setVgrow(list, Priority.ALWAYS);
         chosen.maxHeightProperty().bind(heightProperty().multiply(MOST_CHOSEN));
         getChildren().addAll(head, list, add, chosen);
-    }
-
-    /** Whether its pictures are there. */
-    public boolean isSettled() {
-        return thumbnails.isThere();
     }
 
     /** The place of the one item that is chosen; -1 for none or several. */

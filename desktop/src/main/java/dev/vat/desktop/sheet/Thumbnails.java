@@ -1,69 +1,56 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.picture.PictureFormat;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Source;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
-import dev.vat.desktop.look.ShownImage;
-import dev.vat.engine.viewer.ShownPicture;
-import dev.vat.engine.viewer.Viewer;
+import dev.vat.desktop.look.SmallPictures;
 import dev.vat.protocol.ViewerMessage;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import javafx.application.Platform;
+import java.util.HashSet;
+import java.util.Set;
+import java.util.concurrent.Executor;
+import java.util.stream.Collectors;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Screen;
 
-/** Small pictures of sources, from the middle of what is good. Each is asked for once and kept. */
-final class Thumbnails {
+/** Small pictures of sources, from the middle of what is good, for all faces; only those on the screen are asked for. */
+public final class Thumbnails {
 
     static final int WIDTH = 72;
     static final int HEIGHT = 40;
     private static final int MOST = 400;
-    /** Behind transparent places: the picture area's own grey. */
-    private static final Rgb GROUND = new Rgb(92, 92, 92);
 
-    private final Viewer viewer;
-    private final Map<Recipe, Image> images = new LinkedHashMap<>(16, .75f, true) {
-        private static final long serialVersionUID = 1L;
+    private final SmallPictures pictures;
+    private final Executor ui;
+    /** Places that wait for their picture, whose key is their user data. */
+    private final Set<ImageView> waiting = new HashSet<>();
+    private boolean asking;
 
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Recipe, Image> eldest) {
-            return size() > MOST;
-        }
-    };
-
-    /** Places that wait for a picture that was asked for. */
-    private final Map<Recipe, List<ImageView>> coming = new HashMap<>();
-
-    Thumbnails(Viewer viewer) {
-        this.viewer = viewer;
+    public Thumbnails(SmallPictures.Origin origin, Executor ui) {
+        this.pictures = new SmallPictures(origin, MOST, ui, this::arrived);
+        this.ui = ui;
     }
 
-    /** Whether every picture is there that was asked for. */
-    boolean isThere() {
-        return coming.isEmpty();
+    /** Whether every picture is there that is asked for. */
+    public boolean isThere() {
+        return !asking && pictures.isThere();
     }
 
     /** A place for the picture of a source; it fills by itself. */
     StackPane of(Source source, FrameTable table) {
-        StackPane place = place(new ImageView());
+        StackPane place = place(view());
         fill(place, source, table);
         return place;
     }
 
     /** The picture of one frame. */
     StackPane of(Source source, FrameTable table, long frame) {
-        StackPane place = place(new ImageView());
+        StackPane place = place(view());
         fill(place, source, table, frame);
         return place;
     }
@@ -93,7 +80,7 @@ final class Thumbnails {
 
     /** Any picture. @param seen its size as it is seen */
     StackPane of(Recipe recipe, Size seen) {
-        ImageView view = new ImageView();
+        ImageView view = view();
         fill(view, recipe, seen);
         return place(view);
     }
@@ -104,39 +91,59 @@ final class Thumbnails {
     }
 
     private void fill(ImageView view, Recipe recipe, Size seen) {
-        // What was asked for last is what is shown, whatever comes first.
-        view.setUserData(recipe);
         double fit = Math.min((double) WIDTH / seen.width(), (double) HEIGHT / seen.height());
+        // As fine as the screen is, so that pictures are sharp there.
+        double scale = Screen.getPrimary().getOutputScaleX();
+        SmallPictures.Key key = SmallPictures.Key.of(new ViewerMessage.Made(recipe), seen.width() * fit * scale,
+                seen.height() * fit * scale);
+        // What was asked for last is what is shown, whatever comes first.
+        view.setUserData(key);
         view.setFitWidth(seen.width() * fit);
         view.setPreserveRatio(true);
-        Image known = images.get(recipe);
-        if (known != null) {
-            view.setImage(known);
-            return;
-        }
-        List<ImageView> waiting = coming.get(recipe);
-        if (waiting != null) {
-            waiting.add(view);
-            return;
-        }
-        coming.put(recipe, new ArrayList<>(List.of(view)));
-        // Twice as fine where the screen is, so that pictures are sharp there too.
-        double scale = Screen.getPrimary().getOutputScaleX();
-        viewer.later(new ViewerMessage.Made(recipe),
-                new ViewerMessage.Shape((int) Math.max(1, seen.width() * fit * scale), (int) Math.max(1, seen.height() * fit * scale),
-                        GROUND, ViewerMessage.Showing.COLOUR, null))
-                .whenComplete((picture, _) -> Platform.runLater(() -> take(recipe, picture)));
+        look(view);
     }
 
-    private void take(Recipe recipe, ShownPicture picture) {
-        List<ImageView> waiting = coming.remove(recipe);
-        if (picture != null) {
-            try (picture) {
-                Image image = ShownImage.of(picture);
-                images.put(recipe, image);
-                waiting.stream().filter(view -> recipe.equals(view.getUserData())).forEach(view -> view.setImage(image));
-            }
+    private ImageView view() {
+        ImageView view = new ImageView();
+        view.sceneProperty().addListener((_, _, _) -> look(view));
+        return view;
+    }
+
+    /** A place on the screen gets its picture, or waits for it; one that has left the screen doesn't. */
+    private void look(ImageView view) {
+        boolean wants = view.getScene() != null && view.getUserData() != null;
+        Image known = wants ? pictures.get((SmallPictures.Key) view.getUserData()) : null;
+        if (known != null) {
+            view.setImage(known);
         }
+        if (wants && known == null) {
+            waiting.add(view);
+            askSoon();
+        } else if (waiting.remove(view)) {
+            askSoon();
+        }
+    }
+
+    /** Rows come and go by the dozen: what they want is said together. */
+    private void askSoon() {
+        if (!asking) {
+            asking = true;
+            ui.execute(() -> {
+                asking = false;
+                pictures.tryAgain();
+                pictures.want(waiting.stream().map(view -> (SmallPictures.Key) view.getUserData()).collect(Collectors.toSet()));
+            });
+        }
+    }
+
+    private void arrived(SmallPictures.Key key) {
+        waiting.removeIf(view -> {
+            boolean wants = key.equals(view.getUserData());
+            if (wants) {
+                view.setImage(pictures.get(key));
+            }
+            return wants;
+        });
     }
 
     private static Recipe.Frame middle(Source source, FrameTable table) {

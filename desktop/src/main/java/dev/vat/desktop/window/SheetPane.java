@@ -14,12 +14,14 @@ import dev.vat.desktop.sheet.InFace;
 import dev.vat.desktop.sheet.OutFace;
 import dev.vat.desktop.sheet.ReelFace;
 import dev.vat.desktop.sheet.TargetBar;
+import dev.vat.desktop.sheet.Thumbnails;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import java.util.function.LongSupplier;
+import javafx.application.Platform;
 import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
@@ -38,6 +40,7 @@ final class SheetPane extends BorderPane {
         IN, REEL, OUT
     }
 
+    private final Thumbnails thumbnails;
     private final InFace in;
     private final ReelFace reel;
     private final OutFace out;
@@ -60,11 +63,12 @@ final class SheetPane extends BorderPane {
     SheetPane(Session session, Dialogs ask, ScenesPane scenes, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek,
             LongSupplier playhead,
             Runnable columnChosen, Runnable ladders, BiConsumer<String, Long> goTo) {
-        in = new InFace(session, ask, scenes, sourceChosen);
-        reel = new ReelFace(session, ask, seek, playhead);
+        thumbnails = new Thumbnails(session.viewer()::later, Platform::runLater);
+        in = new InFace(session, ask, thumbnails, scenes, sourceChosen);
+        reel = new ReelFace(session, ask, thumbnails, seek, playhead);
         targets = new TargetBar(session, ask);
         out = new OutFace(session, ask, columnChosen, ladders, at -> targets.open(at, Side.BOTTOM));
-        findings = new FindingsPane(session, ask, goTo);
+        findings = new FindingsPane(session, ask, thumbnails, goTo);
         getStyleClass().add("sheet");
         HBox names = new HBox();
         names.getStyleClass().add("faces");
@@ -143,7 +147,7 @@ final class SheetPane extends BorderPane {
 
     /** Whether its pictures are there. */
     boolean isSettled() {
-        return face == Face.OUT || (face == Face.IN ? in.isSettled() : reel.isSettled());
+        return thumbnails.isThere();
     }
 
     OutFace out() {

@@ -28,7 +28,12 @@ import dev.vat.core.layout.Arrangement;
 import dev.vat.core.time.Rational;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
+import javafx.event.Event;
+import javafx.event.EventType;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 
@@ -53,6 +58,12 @@ class TogetherTest extends WindowCase {
 
     private Area place(int view) throws Exception {
         return on(() -> layout().arrangement().areas(2).get(view));
+    }
+
+    /** What the mouse does on the first view; the robot's knows no Shift. */
+    private void mouse(EventType<MouseEvent> type, double x, boolean shift) throws Exception {
+        run(() -> Event.fireEvent(node("view-handle-0"), new MouseEvent(type, x, 20, x, 20, MouseButton.PRIMARY, 1, shift, false, false,
+                false, true, false, false, true, false, true, null)));
     }
 
     @Test
@@ -83,6 +94,18 @@ class TogetherTest extends WindowCase {
         run(() -> window.mainView().press("undo"));
         run(() -> window.mainView().press("undo"));
         assertThat(place(1)).isEqualTo(before);
+        // The robot's wheel knows no Shift.
+        run(() -> Event.fireEvent(node("view-handle-0"), new ScrollEvent(ScrollEvent.SCROLL, 5, 5, 5, 5, true, false, false, false, false,
+                false, 40, 0, 40, 0, ScrollEvent.HorizontalTextScrollUnits.NONE, 0, ScrollEvent.VerticalTextScrollUnits.NONE, 0, 0, null)));
+        settle();
+        assertThat(layout().views().getFirst().crop()).as("the wheel with Shift takes a smaller part").isEqualTo(Area.parse("5 5 90 90"));
+        double wide = on(() -> node("view-handle-0").getLayoutBounds().getWidth());
+        mouse(MouseEvent.MOUSE_PRESSED, wide / 2, true);
+        mouse(MouseEvent.MOUSE_DRAGGED, wide / 2 + wide / 20, true);
+        mouse(MouseEvent.MOUSE_RELEASED, wide / 2 + wide / 20, false);
+        settle();
+        assertThat(layout().views().getFirst().crop().left()).as("what is seen goes along with the hand").isEqualTo(Rational.of(1, 200));
+        assertThat(place(0)).as("Shift let go first moves no view").isEqualTo(Area.parse("0 0 50 100"));
     }
 
     @Test
