@@ -6,12 +6,10 @@ import dev.vat.desktop.window.VatWindow;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
-import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.ListView;
@@ -71,27 +69,21 @@ final class Crowded {
 
     private static void scroll(BenchWindow bench, String id) throws Exception {
         ListView<?> list = bench.on(() -> (ListView<?>) bench.window().mainView().lookup("#" + id));
-        List<Long> gaps = new ArrayList<>();
         CompletableFuture<Void> through = new CompletableFuture<>();
-        AnimationTimer timer = new AnimationTimer() {
-            private long last;
-
+        PulseGaps gaps = new PulseGaps() {
             @Override
             public void handle(long now) {
-                if (last != 0) {
-                    gaps.add(now - last);
-                }
-                last = now;
-                list.scrollTo(gaps.size() * list.getItems().size() / PULSES);
-                if (gaps.size() == PULSES) {
+                super.handle(now);
+                list.scrollTo(count() * list.getItems().size() / PULSES);
+                if (count() == PULSES) {
                     stop();
                     through.complete(null);
                 }
             }
         };
-        bench.run(timer::start);
+        bench.run(gaps::start);
         through.get();
-        long[] sorted = gaps.stream().mapToLong(Long::longValue).sorted().toArray();
+        long[] sorted = gaps.sorted();
         System.out.printf(Locale.ROOT,
                 "%s, %d rows scrolled through in %d pulses: median gap %.1f ms, 99 %% below %.1f ms, longest %.1f ms%n",
                 id, list.getItems().size(), PULSES, sorted[PULSES / 2] / 1e6, sorted[PULSES * 99 / 100] / 1e6, sorted[PULSES - 1] / 1e6);

@@ -5,10 +5,8 @@ import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.window.VatWindow;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import javafx.animation.AnimationTimer;
 
 /** The gaps between the real window's pulses while a run takes all cores and somebody steps through frames. */
 final class Smoothness {
@@ -41,29 +39,18 @@ final class Smoothness {
 
     private void during(BenchWindow bench, String face) throws Exception {
         VatWindow window = bench.window();
-        List<Long> gaps = new ArrayList<>();
-        AnimationTimer timer = new AnimationTimer() {
-            private long last;
-
-            @Override
-            public void handle(long now) {
-                if (last != 0) {
-                    gaps.add(now - last);
-                }
-                last = now;
-            }
-        };
+        PulseGaps gaps = new PulseGaps();
         bench.press("make");
         bench.await(() -> window.session().runs().going().filter(l -> l.framesRead() > 20).isPresent());
-        bench.run(timer::start);
+        bench.run(gaps::start);
         while (bench.on(() -> !window.session().runs().isFree())) {
             bench.press("forward");
             Thread.sleep(250);
         }
         // The end of a run is where most is shown anew.
         Thread.sleep(1000);
-        bench.run(timer::stop);
-        long[] sorted = gaps.stream().mapToLong(Long::longValue).sorted().toArray();
+        bench.run(gaps::stop);
+        long[] sorted = gaps.sorted();
         System.out.printf(Locale.ROOT, "window showing %s during a run of %d files: %d pulses, median gap %.1f ms, 99.9 %% below %.1f "
                 + "ms, longest %.1f ms%n", face, targets.size(), sorted.length,
                 sorted[sorted.length / 2] / 1e6, sorted[(int) (sorted.length * .999)] / 1e6, sorted[sorted.length - 1] / 1e6);
