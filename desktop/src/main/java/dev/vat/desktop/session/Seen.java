@@ -8,12 +8,19 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Interpretation;
 import dev.vat.core.source.Location;
+import dev.vat.core.source.Reading;
+import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 
 /** What is known of one source by now. On the interface's thread only. */
 final class Seen {
+
+    /** Of one source: how it is read, the same without its range, and both as they were before an edit. */
+    private static final int READINGS = 4;
 
     final Location location;
     final Arrivals arrivals = new Arrivals();
@@ -41,6 +48,9 @@ final class Seen {
     /** What is shown with each field counted as a frame, and the table that it was made of. */
     private FrameTable ofFields;
     private FrameTable ofFrames;
+    /** What is to be rendered again, by how the frames are read, and of which frames: each is gone through for it. */
+    private final Map<Reading, ResumeAdvice> advice = new HashMap<>();
+    private FrameTable advised;
     /** A newer listing that waits until the check of the older one is over. */
     Sequence next;
 
@@ -84,6 +94,16 @@ final class Seen {
             ofFields = picture.asRead(table);
         }
         return ofFields;
+    }
+
+    /** What is to be rendered again; the same value as long as neither the frames nor how they are read change. */
+    ResumeAdvice advice(Reading reading) {
+        FrameTable frames = asRead(reading.picture());
+        if (advised != frames || advice.size() > READINGS) {
+            advised = frames;
+            advice.clear();
+        }
+        return advice.computeIfAbsent(reading, r -> ResumeAdvice.of(frames, r));
     }
 
     boolean isChecking() {

@@ -8,10 +8,12 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.EditHistory;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Location;
+import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.time.Rate;
 import dev.vat.core.trial.ReelCosts;
 import dev.vat.engine.project.KnownProjects;
@@ -530,6 +532,16 @@ public final class Session implements AutoCloseable {
 
     public FrameTable table(String source) {
         return watch.table(source);
+    }
+
+    /** What has to be rendered again of a source that has a {@link #table}. */
+    public ResumeAdvice advice(Source source) {
+        return watch.advice(source.id(), source.reading());
+    }
+
+    /** The same for all of its frames, whatever range of them is used. */
+    public ResumeAdvice adviceOnAll(Source source) {
+        return watch.advice(source.id(), source.reading().withRange(null));
     }
 
     @Override

@@ -8,6 +8,8 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Interpretation;
+import dev.vat.core.source.Reading;
+import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.viewer.CheckProgress;
 import dev.vat.engine.viewer.Listing;
@@ -223,6 +225,11 @@ public final class Watch {
     FrameTable table(String id) {
         Seen known = id == null ? null : seen.get(id);
         return known == null ? null : known.asRead(picture(id));
+    }
+
+    /** What of a source that is seen on disk has to be rendered again if it is read like this. */
+    ResumeAdvice advice(String id, Reading reading) {
+        return seen.get(id).advice(reading);
     }
 
     private Interpretation picture(String id) {

@@ -61,7 +61,7 @@ final class SourceGroups {
         groups.add(Folds.Group.of("timing", still ? "Length" : "Timing", timingWords(), this::timing)
                 .withTone(rateNow() == null ? "request" : ""));
         if (!still && !sequence.kind().isMovie()) {
-            ResumeAdvice advice = ResumeAdvice.of(table, reading);
+            ResumeAdvice advice = session.advice(source);
             boolean stops = reading.gap() == GapPolicy.REFUSE && !advice.wanted().isEmpty() && !advice.isOnlyToCome(table);
             groups.add(Folds.Group.of("missing", "Missing frames", reading.gap().sentence(), this::missing).withTone(stops ? "fault" : ""));
         }
@@ -97,7 +97,7 @@ final class SourceGroups {
     private List<Node> missing() {
         List<Node> fields = new ArrayList<>(List.of(gap(), expected()));
         SequencePattern pattern = sequence.pattern();
-        ResumeAdvice advice = ResumeAdvice.of(table, reading);
+        ResumeAdvice advice = session.advice(source);
         // Nobody says of a whole shot what would come after it.
         boolean more = reading.expected() != null || session.watch().isWatched(source.id()) || !advice.wanted().isEmpty();
         advice.next().stream().filter(_ -> table.isChecked() && more)

@@ -142,7 +142,7 @@ final class SourceMenu {
         }
         Source source = pictures().getFirst();
         FrameTable table = session.table(source.id());
-        ResumeAdvice advice = ResumeAdvice.of(table, source.reading());
+        ResumeAdvice advice = session.advice(source);
         if (!advice.wanted().isEmpty()) {
             items.add(Controls.item("copy-ranges", "Copy what to render again, as ranges",
                     () -> copy(advice.toText(table.sequence().pattern()))));

@@ -82,7 +82,7 @@ final class SourceRow extends HBox {
         if (table == null || table.sequence().pattern().isSingle()) {
             return Optional.empty();
         }
-        ResumeAdvice advice = ResumeAdvice.of(table, source.reading());
+        ResumeAdvice advice = session.advice(source);
         if (advice.wanted().isEmpty()) {
             return Optional.empty();
         }

@@ -26,7 +26,7 @@ record SourceState(String words, Icon icon, String style) {
             return trouble.map(why -> new SourceState(why, Icon.BLOCKER, "fault"))
                     .orElseGet(() -> plain(session.watch().clip(source.id()).map(_ -> "sound").orElse("looking")));
         }
-        String wrong = wrongWords(source, table);
+        String wrong = wrongWords(session, source, table);
         int suspects = session.watch().review(source.id()).marked().size();
         String suspicious = suspects == 0 ? "" : suspects + " to look at";
         if (session.watch().isChecking(source.id())) {
@@ -34,7 +34,7 @@ record SourceState(String words, Icon icon, String style) {
                     + (wrong.isEmpty() ? "" : ", " + wrong));
         }
         if (!wrong.isEmpty()) {
-            boolean waiting = ResumeAdvice.of(table, source.reading()).isOnlyToCome(table);
+            boolean waiting = session.advice(source).isOnlyToCome(table);
             return new SourceState(wrong + (suspicious.isEmpty() ? "" : ", " + suspicious), waiting ? Icon.NOTE : Icon.BLOCKER,
                     waiting ? "pending" : "fault");
         }
@@ -48,7 +48,7 @@ record SourceState(String words, Icon icon, String style) {
     static boolean hasTrouble(Session session, Source source) {
         FrameTable table = session.table(source.id());
         return session.watch().trouble(source.id()).isPresent() || table != null
-                && (!wrongWords(source, table).isEmpty() || !session.watch().review(source.id()).marked().isEmpty());
+                && (!wrongWords(session, source, table).isEmpty() || !session.watch().review(source.id()).marked().isEmpty());
     }
 
     void show(Label label) {
@@ -64,9 +64,8 @@ record SourceState(String words, Icon icon, String style) {
         return new SourceState(words, null, "");
     }
 
-    private static String wrongWords(Source source, FrameTable table) {
-        ResumeAdvice advice = source.reading().expected() == null ? ResumeAdvice.of(table)
-                : ResumeAdvice.of(table, source.reading().expected());
+    private static String wrongWords(Session session, Source source, FrameTable table) {
+        ResumeAdvice advice = session.adviceOnAll(source);
         long toCome = advice.toCome(table.sequence());
         long missing = advice.missing().count() - toCome;
         String present = table.faults().stream().collect(Collectors.groupingBy(FrameTable.Fault::state, TreeMap::new,
