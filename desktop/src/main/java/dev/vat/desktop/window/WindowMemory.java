@@ -29,7 +29,8 @@ final class WindowMemory {
     WindowMemory(Path folder) {
         this.file = folder.resolve("windows.json");
         try {
-            states.putAll(Json.MAPPER.readValue(Files.readString(file), new TypeReference<Map<String, WindowState>>() {}));
+            Map<String, WindowState> read = Json.MAPPER.readValue(Files.readString(file), new TypeReference<>() {});
+            states.putAll(read == null ? Map.of() : read);
         } catch (NoSuchFileException _) {
             LOG.debug("No window was left yet");
         } catch (JsonProcessingException e) {
