@@ -145,7 +145,7 @@ class RepackFilesTest {
         done(new RepackOrder.Rewrap(film("edit-prores-hq").toString(), first.toString(), null, 24L, null, false, null, null));
         done(new RepackOrder.Rewrap(film("web-h264").toString(), other.toString(), 20L, null, null, false, null, null));
         assertThatThrownBy(() -> join(List.of(first, other), "no.mov")).isInstanceOf(IOException.class)
-                .hasMessageContaining("h264 where the first is prores").hasMessageContaining("share 5 frames");
+                .hasMessageContaining("H.264 where the first is ProRes").hasMessageContaining("share 5 frames");
     }
 
     @Test
