@@ -20,6 +20,7 @@ public enum FileKind {
     AVIF("AVIF", false, "avif"),
     HEIF("HEIF", false, "heic", "heif", "hif"),
     JP2("JPEG 2000", false, "jp2", "j2k", "j2c", "jpc", "jpx"),
+    JXL("JPEG XL", false, "jxl"),
     HDR("Radiance HDR", false, "hdr"),
     PFM("PFM", false, "pfm"),
     PPM("PPM", false, "ppm", "pgm", "pbm", "pnm", "pam"),
@@ -109,6 +110,9 @@ public enum FileKind {
         }
         if (startsWith(data, 0, 0, 0, 12, 'j', 'P', ' ', ' ') || startsWith(data, 0xff, 0x4f, 0xff, 0x51)) {
             return Optional.of(JP2);
+        }
+        if (startsWith(data, 0xff, 0x0a) || startsWith(data, 0, 0, 0, 12, 'J', 'X', 'L', ' ', '\r', '\n', 0x87, '\n')) {
+            return Optional.of(JXL);
         }
         if (data.length >= 12 && data[4] == 'f' && data[5] == 't' && data[6] == 'y' && data[7] == 'p') {
             return ofBrand(data);

@@ -18,8 +18,8 @@ public final class ForeignKinds {
 
     private static Map<String, String> titles() {
         Map<String, String> titles = new HashMap<>();
-        Map.ofEntries(Map.entry("JPEG XL", List.of("jxl")),
-                Map.entry("JPEG XR", List.of("jxr", "wdp")), Map.entry("DDS", List.of("dds")), Map.entry("KTX", List.of("ktx", "ktx2")),
+        Map.ofEntries(Map.entry("JPEG XR", List.of("jxr", "wdp")), Map.entry("DDS", List.of("dds")),
+                Map.entry("KTX", List.of("ktx", "ktx2")),
                 Map.entry("RLA", List.of("rla", "rpf")), Map.entry("IFF", List.of("iff", "ilbm")), Map.entry("PCX", List.of("pcx")),
                 Map.entry("QOI", List.of("qoi")), Map.entry("FITS", List.of("fits", "fit")), Map.entry("PSB", List.of("psb")),
                 Map.entry("Sun raster", List.of("ras", "sun")),
@@ -35,7 +35,7 @@ public final class ForeignKinds {
         return dot < 0 ? Optional.empty() : Optional.ofNullable(TITLES.get(fileName.substring(dot + 1).toLowerCase(Locale.ROOT)));
     }
 
-    /** {@code Vat doesn't read JPEG XL (12 files) or AVIF (1 file)}; empty for none. @param counts files by title */
+    /** {@code Vat doesn't read DDS (12 files) or QOI (1 file)}; empty for none. @param counts files by title */
     public static Optional<String> words(Map<String, Long> counts) {
         SortedMap<String, Long> sorted = new TreeMap<>(counts);
         return sorted.isEmpty() ? Optional.empty()

@@ -135,11 +135,11 @@ class SourceFinderTest {
 
     @Test
     void aFolderFullOfWhatIsntReadIsNoEmptyOne() throws IOException {
-        touch("a.0001.jxl", "a.0002.jxl", "b.dds", "notes.txt", "plan.pdf");
+        touch("a.0001.qoi", "a.0002.qoi", "b.dds", "notes.txt", "plan.pdf");
         SourceFinder.Found found = SourceFinder.find(folder);
         assertThat(found.isEmpty()).isTrue();
-        assertThat(found.foreign()).containsOnly(Map.entry("JPEG XL", 2L), Map.entry("DDS", 1L));
-        assertThat(found.nothing("No frames")).isEqualTo("No frames. Vat doesn't read DDS (1 file) or JPEG XL (2 files)");
+        assertThat(found.foreign()).containsOnly(Map.entry("QOI", 2L), Map.entry("DDS", 1L));
+        assertThat(found.nothing("No frames")).isEqualTo("No frames. Vat doesn't read DDS (1 file) or QOI (2 files)");
         assertThat(SourceFinder.find(folder.resolve("b.dds")).foreign()).containsOnlyKeys("DDS");
     }
 

@@ -137,7 +137,7 @@ public final class StillDecoder implements AutoCloseable {
             case PPM -> anymap(data);
             case SGI -> AV_CODEC_ID_SGI;
             case TIFF -> AV_CODEC_ID_TIFF;
-            case DPX, CINEON, PSD, AVIF, HEIF -> throw new IllegalArgumentException(kind.title() + " has a reader of its own");
+            case DPX, CINEON, PSD, AVIF, HEIF, JXL -> throw new IllegalArgumentException(kind.title() + " has a reader of its own");
             case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
         };
         Map<String, String> options = new HashMap<>(STRICT);

@@ -18,6 +18,7 @@ import dev.vat.media.decode.still.DpxPicture;
 import dev.vat.media.decode.still.ExrGaps;
 import dev.vat.media.decode.still.HeifPicture;
 import dev.vat.media.decode.still.Inspection;
+import dev.vat.media.decode.still.JxlPicture;
 import dev.vat.media.decode.still.PlainTiff;
 import dev.vat.media.decode.still.PsdPicture;
 import dev.vat.media.decode.still.TgaGreyAlpha;
@@ -31,6 +32,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Set;
 
 /**
  * Reads frame files one at a time: the structure first, then a strict and full decode. An instance belongs to one
@@ -188,9 +190,9 @@ public final class FrameReader implements AutoCloseable {
         return new FrameRead.Sound(picture, format, inspection.note());
     }
 
-    /** Pictures that are coded as movies are may be of any size in a few bytes. */
+    /** Pictures that are coded with prediction over large blocks may be of any size in a few bytes. */
     private static boolean isMoreThanItHolds(Inspection inspection, long claimed) {
-        boolean coded = inspection.kind() == FileKind.AVIF || inspection.kind() == FileKind.HEIF;
+        boolean coded = Set.of(FileKind.AVIF, FileKind.HEIF, FileKind.JXL).contains(inspection.kind());
         return !coded && claimed > HARMLESS_BYTES && claimed / BEST_PACKING > inspection.data().length;
     }
 
@@ -201,6 +203,7 @@ public final class FrameReader implements AutoCloseable {
         return switch (inspection.kind()) {
             case DPX, CINEON -> DpxPicture.read(data);
             case AVIF, HEIF -> HeifPicture.read(data, decoder::decode);
+            case JXL -> JxlPicture.read(data);
             case PSD -> PsdPicture.read(data);
             case BMP -> BmpMasks.isOne(data) ? BmpMasks.read(data) : decoder.decode(FileKind.BMP, "", data);
             case TIFF -> PlainTiff.of(data).map(plain -> decoder.decode(FileKind.TIFF, "", plain))

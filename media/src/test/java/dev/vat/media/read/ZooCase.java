@@ -87,6 +87,7 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
         exr(all);
         others(all);
         heif(all);
+        jpegXl(all);
         turned(all);
         cameras(all);
         return all;
@@ -239,6 +240,29 @@ record ZooCase(String kind, String feature, String extension, String base, Strin
             all.add(new ZooCase(kind, "colour by ImageMagick", ending, "even8.png", "convert IN -alpha off -quality 90 OUT", COARSE, null));
             all.add(lossy(kind, "grey by ImageMagick", ending, "grey8.png", "convert IN -quality 90 OUT"));
         }
+    }
+
+    /** By the reference encoder: without loss it is held against what went in, else against what its own decoder makes of it. */
+    private static void jpegXl(List<ZooCase> all) {
+        String wentIn = "oiiotool --no-autopremult ../BASE -o OUT";
+        String lossless = "cjxl IN OUT -d 0";
+        for (String base : List.of("rgb8.png", "rgba8.png", "grey8.png", "ya8.png", "rgb16.png", "rgba16.png", "grey16.png")) {
+            // This encoder keeps 8 bits of alpha beside 16 of colour.
+            all.add(new ZooCase("JPEG XL", base.replace(".png", "") + ", lossless", "jxl", base, lossless,
+                    base.startsWith("rgba16") ? 129 : 0,
+                    wentIn.replace("BASE", base)));
+        }
+        all.add(new ZooCase("JPEG XL", "10 bits, lossless", "jxl", "rgb16.png", lossless + " --override_bitdepth=10", 0,
+                wentIn.replace("BASE", "rgb16.png")));
+        all.add(new ZooCase("JPEG XL", "float", "jxl", "rgb16.png", "convert IN x.pfm && cjxl x.pfm OUT -d 0", 10, "convert x.pfm OUT"));
+        String through = "djxl IN x.png && oiiotool --no-autopremult x.png -o OUT";
+        all.add(new ZooCase("JPEG XL", "lossy", "jxl", "rgb8.png", "cjxl IN OUT -d 1", 1, through));
+        all.add(new ZooCase("JPEG XL", "lossy with alpha, in boxes", "jxl", "rgba8.png", "cjxl IN OUT -d 1 --container=1", 1, through));
+        all.add(new ZooCase("JPEG XL", "progressive", "jxl", "rgb16.png", "cjxl IN OUT -d 2 -p", 1, through));
+        all.add(new ZooCase("JPEG XL", "premultiplied", "jxl", "rgba8.png", lossless + " --premultiply=1", 0, through));
+        all.add(new ZooCase("JPEG XL", "of a JPEG", "jxl", "rgb8.png", "convert IN -quality 92 x.jpg && cjxl x.jpg OUT", 1, through));
+        all.add(new ZooCase("JPEG XL", "orientation 6", "jxl", "rgb8.png", "convert IN -quality 92 x.jpg && oiiotool x.jpg "
+                + "--attrib:type=int Orientation 6 -o y.jpg && cjxl y.jpg OUT -j 0", 1, through));
     }
 
     /** Kinds that cameras, painters and older programs write. */

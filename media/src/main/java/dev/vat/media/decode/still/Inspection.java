@@ -126,6 +126,7 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
             case AVIF, HEIF -> HeifFile.inspect(kind, data);
             case WEBP -> WebpFile.inspect(data);
             case JP2 -> Jpeg2000File.inspect(data);
+            case JXL -> JxlFile.inspect(data);
             case HDR -> RadianceFile.inspect(data);
             case PFM, PPM -> AnymapFile.inspect(data);
             case SGI -> SgiFile.inspect(data);
